@@ -1,0 +1,19 @@
+import { z } from 'zod';
+
+export const id = z.number({ error: 'expected a number' }).int('expected a whole number').positive('must be more than 0').max(2 ** 31, 'is too large');
+export const version = z.number({ error: 'is missing; expected the version you have' }).int('expected a whole number').min(1, 'must be at least 1');
+export const name = z.string({ error: 'is missing; expected a name' }).trim().min(1, 'expected a name').max(80, 'may have at most 80 characters');
+/** A day that exists, as `YYYY-MM-DD`. */
+export const day = z.iso.date({ error: 'expected a day like 2026-11-25' });
+
+/** RFC 9457 problem details, with the fields at fault. */
+export const problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number().int(),
+  detail: z.string(),
+  errors: z.array(z.object({ path: z.string(), message: z.string() })),
+  /** The state the server holds, where the caller's was stale or the thing is taken. */
+  current: z.unknown().optional(),
+});
+export type Problem = z.infer<typeof problem>;

@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { SKILLS } from '../core/patterns/kernel.ts';
+import { id, name, version } from './common.ts';
+
+const months = z.number({ error: 'expected an age in months' }).int('expected whole months').min(0, 'must not be negative').max(216, 'must be at most 216 months');
+
+const designShape = z.strictObject({
+  name,
+  pattern: z.string({ error: 'expected a pattern' }),
+  /** Whom it is for, in the place's own word for a group. */
+  forGroup: name,
+  ageFrom: months,
+  ageTo: months,
+  skill: z.enum(SKILLS, { error: `expected one of ${SKILLS.join(', ')}` }),
+  copies: z.number({ error: 'expected a number of kits' }).int('expected a whole number').min(1, 'must be at least 1').max(200, 'must be at most 200'),
+  /** The pattern's dials; the pattern checks them. */
+  dials: z.record(z.string(), z.unknown(), { error: 'expected the dials' }),
+  /** Materials by role. */
+  materials: z.record(z.string().max(40), id, { error: 'expected materials by role' }),
+});
+const agesInOrder = (d: { ageFrom: number; ageTo: number }): boolean => d.ageFrom < d.ageTo;
+const agesError = { path: ['ageTo'], message: 'must be more than ageFrom' };
+
+export const designInput = designShape.refine(agesInOrder, agesError);
+export const designUpdate = designShape.extend({ version }).refine(agesInOrder, agesError);
+export const design = designShape.extend({ id, version });
+export type DesignInput = z.infer<typeof designInput>;
+export type Design = z.infer<typeof design>;
+
+/** Done: so many kits of this version of a design are made. */
+export const buildInput = z.strictObject({
+  designId: id,
+  version,
+  copies: z.number({ error: 'expected a number of kits' }).int('expected a whole number').min(1, 'must be at least 1').max(100, 'must be at most 100'),
+});
+export const build = z.object({ id, designId: id, copies: z.array(z.object({ id, label: z.string() })) });
+export type Build = z.infer<typeof build>;

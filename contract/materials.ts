@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { materialFields, materialInput } from '../core/materials/material.ts';
+import { id, name, version } from './common.ts';
+
+export { materialInput };
+/** What an overwrite says besides: the version its caller has seen. */
+export const materialVersion = z.object({ version });
+/** Adds to or takes from what is kept, so that two desks never overwrite each other's count. */
+export const stockChange = z.strictObject({
+  by: z
+    .number({ error: 'expected how many come (or go, as a negative number)' })
+    .int('expected a whole number')
+    .min(-1e6, 'must be at least −1,000,000')
+    .max(1e6, 'must be at most 1,000,000')
+    .refine((n) => n !== 0, 'must not be 0'),
+});
+export const material = materialFields.extend({ id, version });
+export type MaterialRow = z.infer<typeof material>;
+
+const price = z.number({ error: 'expected a price in whole minor units' }).int('expected whole minor units').min(0, 'must not be negative').max(1e8, 'must be at most 100,000,000');
+export const supplierInput = z.strictObject({ name, delivery: price });
+export const supplier = supplierInput.extend({ id });
+export type Supplier = z.infer<typeof supplier>;
+
+/** A supplier's pack: what is in it, for how much. */
+export const offerInput = z.strictObject({
+  name,
+  supplierId: id,
+  price,
+  contents: z
+    .array(z.strictObject({ materialId: id, quantity: z.number({ error: 'expected how many are in the pack' }).int('expected a whole number').min(1, 'must be at least 1').max(1e6, 'must be at most 1,000,000') }))
+    .min(1, 'expected at least one material')
+    .max(20, 'may have at most 20 materials')
+    .refine((c) => new Set(c.map((l) => l.materialId)).size === c.length, 'a material may stand here once'),
+});
+export const offer = offerInput.extend({ id });
+export type Offer = z.infer<typeof offer>;

@@ -1,0 +1,111 @@
+import { symmetricEigenvalues, tiltTo, rotationOfQuaternion, turn, multiply, transpose, unit3, type Mat3, type Vec3 } from '../geometry/vector.ts';
+
+/** A patch of rotations: every member lies within `radius` (rad) of `centre`, up to the symmetry of what is searched. */
+export interface Patch {
+  readonly centre: Mat3;
+  readonly radius: number;
+  split(): Patch[];
+}
+
+const FACES = [0, 1, 2, 3] as const;
+
+/** Cubes of quaternions: the four faces of a hypercube, seen from its middle, cover all rotations once. */
+function cube(face: number, at: Vec3, half: number): Patch {
+  const place = (x: number, y: number, z: number): [number, number, number, number] => {
+    const rest = [x, y, z];
+    return FACES.map((f) => (f === face ? 1 : rest.shift()!)) as [number, number, number, number];
+  };
+  const q = place(...at);
+  const ql = Math.hypot(...q);
+  let least = 1;
+  for (const dx of [-half, half])
+    for (const dy of [-half, half])
+      for (const dz of [-half, half]) {
+        const p = place(at[0] + dx, at[1] + dy, at[2] + dz);
+        const dot = (p[0] * q[0] + p[1] * q[1] + p[2] * q[2] + p[3] * q[3]) / (ql * Math.hypot(...p));
+        least = Math.min(least, dot);
+      }
+  return {
+    centre: rotationOfQuaternion(q),
+    // Turning by an angle moves the unit quaternion by half of it.
+    radius: 2 * Math.acos(Math.min(1, least)) + 1e-12,
+    split: () => cubesOf(face, at, half / 2),
+  };
+}
+
+const cubesOf = (face: number, at: Vec3, half: number): Patch[] => {
+  const out: Patch[] = [];
+  for (const dx of [-half, half])
+    for (const dy of [-half, half])
+      for (const dz of [-half, half]) out.push(cube(face, [at[0] + dx, at[1] + dy, at[2] + dz], half));
+  return out;
+};
+
+/** All rotations, told apart only as far as a body's symmetry and the container's mirror need. */
+export function allRotations(symmetry: 'box' | 'prism', mirrored: boolean): Patch[] {
+  // Half turns about the box's axes carry the faces w, x, y, z into each other: one is enough.
+  if (symmetry === 'box') return cubesOf(0, [0, 0, 0], 0.5).filter((_, i) => !mirrored || i >= 4);
+  // The container's mirror joined with the prism's own carries face w to x and y to z.
+  return (mirrored ? [0, 2] : FACES).flatMap((face) => cubesOf(face, [0, 0, 0], 0.5));
+}
+
+/** Squares on the faces of a cube seen from its middle: directions of an axis. `frame` makes the rotation of one. */
+function square(face: number, u: number, v: number, half: number, frame: (d: Vec3) => Mat3): Patch {
+  const place = (a: number, b: number): Vec3 => {
+    const s = face % 2 === 0 ? 1 : -1;
+    const axis = face >> 1;
+    return unit3(axis === 0 ? [s, a, b] : axis === 1 ? [a, s, b] : [a, b, s]);
+  };
+  const d = place(u, v);
+  let least = 1;
+  for (const a of [u - half, u + half])
+    for (const b of [v - half, v + half]) {
+      const p = place(a, b);
+      least = Math.min(least, p[0] * d[0] + p[1] * d[1] + p[2] * d[2]);
+    }
+  const q = half / 2;
+  return {
+    centre: frame(d),
+    radius: Math.acos(Math.min(1, least)) + 1e-12,
+    split: () => [-q, q].flatMap((a) => [-q, q].map((b) => square(face, u + a, v + b, q, frame))),
+  };
+}
+
+/** Directions of the body's own axis in the container's frame, for axial bodies. */
+export function axisDirections(flips: boolean, mirrored: boolean): Patch[] {
+  const faces = [0, 1, 2, 3, 4, 5].filter((f) => (flips ? f % 2 === 0 : !(mirrored && f === 3)));
+  return faces.map((f) => square(f, 0, 0, 1, tiltTo));
+}
+
+/** Directions, in the body's frame, from which it is looked at, for openings that are round about the z axis. */
+export function viewDirections(): Patch[] {
+  // A straight shadow is the same from behind, so half of the directions are enough.
+  return [0, 2, 4].map((f) => square(f, 0, 0, 1, (d) => transpose(tiltTo(d))));
+}
+
+/** Turns about the z axis that keep one attitude, `span` radians from 0. */
+export function turnsOf(attitude: Mat3, span: number): Patch[] {
+  const arc = (mid: number, half: number): Patch => ({
+    centre: multiply(turn(mid), attitude),
+    radius: half + 1e-12,
+    split: () => [arc(mid - half / 2, half / 2), arc(mid + half / 2, half / 2)],
+  });
+  return Array.from({ length: 8 }, (_, i) => arc(((i + 0.5) * span) / 8, span / 16));
+}
+
+/** The one rotation of something that looks the same from everywhere. */
+export const onlyThis = (centre: Mat3): Patch[] => [{ centre, radius: 0, split: () => [] }];
+
+/**
+ * The most that `at − ⟨Q, proof⟩` can be for any rotation Q within `radius` of `centre`: with Q turned by α about w,
+ * ⟨Q, proof⟩ = tr A + sin α (w·v) + (1 − cos α)(wᵀAw − tr A) for A = centreᵀ proof, bounded term by term.
+ */
+export function mostWithin(at: number, proof: readonly number[], centre: Mat3, radius: number): number {
+  const a = multiply(transpose(centre), proof);
+  const trace = a[0]! + a[4]! + a[8]!;
+  if (radius === 0) return at - trace;
+  const pull = Math.hypot(a[7]! - a[5]!, a[2]! - a[6]!, a[3]! - a[1]!);
+  const sine = radius < Math.PI / 2 ? Math.sin(radius) : 1;
+  const bulge = Math.max(0, trace - symmetricEigenvalues(a)[0]);
+  return at - trace + sine * pull + (1 - Math.cos(Math.min(radius, Math.PI))) * bulge;
+}

@@ -1,0 +1,91 @@
+import FlatQueue from 'flatqueue';
+import type { Body } from '../geometry/body.ts';
+import { multiply, rotationOfVector, type Mat3, type Vec3 } from '../geometry/vector.ts';
+import type { Container } from './container.ts';
+import { mostWithin, type Patch } from './rotations.ts';
+import { seat, type Basis } from './seat.ts';
+
+export interface Found {
+  /** Slack of the pose below, mm. */
+  readonly low: number;
+  /** No pose has more slack than this, mm (proved up to rounding, for which 1e-7 mm are added). */
+  readonly high: number;
+  readonly rotation: Mat3;
+  readonly shift: readonly [number, number];
+  /** Rotations looked at. */
+  readonly looks: number;
+}
+
+/** Rounding in a few hundred additions of numbers below 5,000 stays far under this, mm. */
+const ROUNDING = 1e-7;
+
+/**
+ * The most slack a body can have in a container over all rotations of the patches and all shifts, by branch and
+ * bound: each patch gets the slack at its centre (reached) and an upper bound from the proof found there, the
+ * highest bound is split first, and patches that cannot beat the best by `tolerance` are let go.
+ *
+ * @param tolerance mm the bounds may lie apart, as a function of where they are
+ * @param budget work before it stops with bounds as wide as they are then (a patch costs its corners times limits)
+ */
+export function mostSlack(options: {
+  container: Container;
+  body: Body;
+  patches: readonly Patch[];
+  tolerance: (low: number, high: number) => number;
+  budget?: number;
+}): Found {
+  const { container, body, tolerance } = options;
+  const cost = 30 + (body.points.length / 3 + 8 * body.discs.length) * (container.flats.length + 4);
+  const most = Math.max(150, (options.budget ?? 2.5e8) / cost);
+  const queue = new FlatQueue<{ patch: Patch; basis: Basis }>();
+  let looks = 0;
+  let best: Omit<Found, 'high' | 'looks'> = { low: -Infinity, rotation: [], shift: [0, 0] };
+  const look = (rotation: Mat3, basis?: Basis, precision?: number) => {
+    looks++;
+    const found = seat(container, body, rotation, basis, precision);
+    if (found.low > best.low) best = { low: found.low, rotation, shift: found.shift };
+    return found;
+  };
+  let settled = -Infinity;
+  const add = (patch: Patch, above: number, basis?: Basis) => {
+    // A wide patch needs no sharp answer at its centre.
+    const found = look(patch.centre, basis, Math.min(0.02, 1e-3 * patch.radius * body.radius));
+    const high = Math.min(above, mostWithin(found.proofAt, found.proof, patch.centre, patch.radius));
+    if (patch.radius === 0) settled = Math.max(settled, found.high);
+    else if (high > best.low) queue.push({ patch, basis: found.basis }, -high);
+  };
+  for (const patch of options.patches) add(patch, Infinity);
+  let polishedAt = -Infinity;
+  while (queue.length > 0) {
+    const high = -queue.peekValue()!;
+    const open = high - best.low;
+    if (open <= tolerance(best.low, high) || looks > most) break;
+    // A climb from a new best pose lifts the floor sooner than splitting down to it.
+    if (looks > 40 && best.low > polishedAt + 0.02) {
+      climb(look, () => best, body.radius);
+      polishedAt = best.low;
+      continue;
+    }
+    const { patch, basis } = queue.pop()!;
+    for (const part of patch.split()) add(part, high, basis);
+  }
+  climb(look, () => best, body.radius);
+  const top = Math.max(best.low, queue.length > 0 ? -queue.peekValue()! : -Infinity, settled);
+  return { ...best, high: top + ROUNDING, looks };
+}
+
+/** Small turns from the best pose as long as they help, with a shrinking step. */
+function climb(look: (r: Mat3) => unknown, best: () => { low: number; rotation: Mat3 }, radius: number): void {
+  const axes: Vec3[] = [
+    [1, 0, 0],
+    [0, 1, 0],
+    [0, 0, 1],
+  ];
+  let step = Math.min(0.05, 1 / radius);
+  for (let tries = 0; tries < 40 && step * radius > 1e-7; tries++) {
+    const before = best().low;
+    for (const [x, y, z] of axes)
+      for (const s of [step, -step]) look(multiply(rotationOfVector([x * s, y * s, z * s]), best().rotation));
+    step = best().low > before ? step * 1.6 : step / 4;
+  }
+}

@@ -1,0 +1,4 @@
+export * from './body.ts';
+export * from './polygon.ts';
+export * from './shape.ts';
+export * from './vector.ts';

@@ -1,0 +1,146 @@
+import { z } from 'zod';
+import { size, type Shape } from '../geometry/shape.ts';
+
+export const FORMS = ['piece', 'disc', 'sheet', 'tube', 'container', 'cord', 'consumable'] as const;
+export const form = z.enum(FORMS, { error: `expected one of ${FORMS.join(', ')}` });
+export type Form = z.infer<typeof form>;
+
+export const MATERIAL_CLASSES = ['plastic', 'card', 'paper', 'wood', 'cork', 'metal', 'fabric', 'rubber', 'foam', 'glue', 'tape', 'food'] as const;
+export const SOLIDS = ['block', 'ball', 'egg', 'rod', 'cone'] as const;
+export const HAZARDS = ['magnet', 'button cell', 'coin', 'latex', 'marble', 'sharp edge', 'loose liner', 'splinters', 'allergen', 'toxic'] as const;
+
+/** Measured sizes in mm; which of them a material must have follows from its form. */
+export const sizes = z.strictObject({
+  length: size.optional(),
+  width: size.optional(),
+  height: size.optional(),
+  diameter: size.optional(),
+  /** Thickness of wall or lid: what a blade must cut and a peg must grip. */
+  wall: size.optional(),
+});
+export type Sizes = z.infer<typeof sizes>;
+export type SizeName = keyof Sizes;
+
+/** Which sizes each form is measured by. A container has a round mouth (diameter) or a square one (length, width). */
+export const SIZES_OF: Record<Form, readonly SizeName[]> = {
+  piece: ['length', 'width', 'height', 'diameter'],
+  disc: ['diameter', 'height', 'wall'],
+  sheet: ['length', 'width', 'wall'],
+  tube: ['diameter', 'length', 'wall'],
+  container: ['diameter', 'length', 'width', 'height', 'wall'],
+  cord: ['length', 'diameter'],
+  consumable: ['length', 'width'],
+};
+
+const required = (m: { form: Form; solid?: (typeof SOLIDS)[number] | undefined; sizes: Sizes }): SizeName[] => {
+  switch (m.form) {
+    case 'piece':
+      if (m.solid === 'ball') return ['diameter'];
+      if (m.solid === 'rod') return ['diameter', 'length'];
+      if (m.solid === 'cone') return ['diameter', 'height'];
+      return ['length', 'width', 'height'];
+    case 'disc':
+      return ['diameter', 'height'];
+    case 'sheet':
+      return ['length', 'width', 'wall'];
+    case 'tube':
+      return ['diameter', 'length', 'wall'];
+    case 'container':
+      return m.sizes.diameter === undefined ? ['length', 'width', 'height', 'wall'] : ['diameter', 'height', 'wall'];
+    case 'cord':
+      return ['diameter'];
+    case 'consumable':
+      return [];
+  }
+};
+
+/** The sizes a material of this form (and solid) must have, mm. */
+export const requiredSizes = required;
+
+export const materialFields = z.strictObject({
+  name: z.string({ error: 'is missing; expected a name' }).trim().min(1, 'expected a name').max(80, 'may have at most 80 characters'),
+  form,
+  solid: z.enum(SOLIDS, { error: `expected one of ${SOLIDS.join(', ')}` }).optional(),
+  sizes,
+  /** `each` is counted, `mm` is measured off a roll. */
+  unit: z.enum(['each', 'mm'], { error: 'expected each or mm' }),
+  /** How many (or how many mm) are kept now. */
+  kept: z
+    .number({ error: 'expected a count as a whole number' })
+    .int('expected a whole number')
+    .min(0, 'must not be negative')
+    .max(10_000_000, 'must be at most 10,000,000'),
+  materialClass: z.enum(MATERIAL_CLASSES, { error: `expected one of ${MATERIAL_CLASSES.join(', ')}` }),
+  /** Share by which a soft piece gives when pushed, 0 for rigid. */
+  give: z.number({ error: 'expected a share from 0 to 0.6' }).min(0, 'must not be negative').max(0.6, 'must be at most 0.6'),
+  hazards: z.array(z.enum(HAZARDS, { error: `expected one of ${HAZARDS.join(', ')}` })).max(HAZARDS.length),
+  colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, 'expected a colour like #B0451A'),
+});
+
+/** A kind of thing on the shelf, with how many are kept and their measured sizes (mm). */
+export const materialInput = materialFields.superRefine((m, ctx) => {
+  if (m.form === 'piece' && m.solid === undefined)
+    ctx.addIssue({ code: 'custom', path: ['solid'], message: `expected one of ${SOLIDS.join(', ')}` });
+  for (const name of required(m))
+    if (m.sizes[name] === undefined)
+      ctx.addIssue({ code: 'custom', path: ['sizes', name], message: `a ${m.form} needs its ${name} in mm` });
+});
+export type MaterialInput = z.infer<typeof materialInput>;
+export type Material = MaterialInput & { readonly id: number };
+
+/** The material as a solid for gauge and passage (mm); null for what has no shape of its own (cord, tape, glue). */
+export function shapeOf(m: MaterialInput): Shape | null {
+  const s = m.sizes;
+  switch (m.form) {
+    case 'piece':
+      switch (m.solid) {
+        case 'ball':
+          return { kind: 'sphere', diameter: s.diameter! };
+        case 'egg':
+          return { kind: 'ellipsoid', length: s.length!, width: s.width!, height: s.height! };
+        case 'rod':
+          return { kind: 'cylinder', diameter: s.diameter!, length: s.length! };
+        case 'cone':
+          return { kind: 'cone', baseDiameter: s.diameter!, height: s.height! };
+        default:
+          return { kind: 'box', length: s.length!, width: s.width!, height: s.height! };
+      }
+    case 'disc':
+      return { kind: 'cylinder', diameter: s.diameter!, length: s.height! };
+    case 'sheet':
+      return { kind: 'box', length: s.length!, width: s.width!, height: s.wall! };
+    case 'tube':
+      return { kind: 'cylinder', diameter: s.diameter!, length: s.length! };
+    case 'container':
+      return s.diameter === undefined
+        ? { kind: 'box', length: s.length!, width: s.width!, height: s.height! }
+        : { kind: 'cylinder', diameter: s.diameter, length: s.height! };
+    default:
+      return null;
+  }
+}
+
+/** The three extents of a solid, longest first, mm. */
+export function extentsOf(s: Shape): [number, number, number] {
+  const raw: number[] = (() => {
+    switch (s.kind) {
+      case 'sphere':
+        return [s.diameter, s.diameter, s.diameter];
+      case 'cylinder':
+        return [s.diameter, s.diameter, s.length];
+      case 'ring':
+        return [s.outerDiameter, s.outerDiameter, s.height];
+      case 'cone':
+        return [s.baseDiameter, s.baseDiameter, s.height];
+      case 'sheet':
+        return [Math.max(...s.outline.map((p) => p[0])) - Math.min(...s.outline.map((p) => p[0])), Math.max(...s.outline.map((p) => p[1])) - Math.min(...s.outline.map((p) => p[1])), s.thickness];
+      default:
+        return [s.length, s.width, s.height];
+    }
+  })();
+  return raw.sort((a, b) => b - a) as [number, number, number];
+}
+
+/** The mouth of a container: shortest way across (mm), or 0 for anything else. */
+export const mouthOf = (m: MaterialInput): number =>
+  m.form !== 'container' ? 0 : (m.sizes.diameter ?? Math.min(m.sizes.length!, m.sizes.width!));

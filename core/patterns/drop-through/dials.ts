@@ -1,0 +1,115 @@
+import { z } from 'zod';
+import { size } from '../../geometry/shape.ts';
+import { extentsOf, mouthOf, shapeOf, type Material } from '../../materials/material.ts';
+import { PatternError, taken, type Approach, type Chosen, type DialSpec, type Role } from '../kernel.ts';
+
+export const ROLES = {
+  container: { id: 'container', label: 'Container', forms: ['container'], optional: false },
+  piece: { id: 'piece', label: 'Piece', forms: ['piece', 'disc'], optional: false },
+  edge: { id: 'edge', label: 'Edge tape', forms: ['consumable'], optional: true },
+  bag: { id: 'bag', label: 'Bag', forms: ['consumable', 'container'], optional: true },
+} as const satisfies Record<string, Role>;
+
+export const OPENINGS = ['round', 'slot', 'star'] as const;
+export const TOOLS = ['fingers', 'tongs', 'peg'] as const;
+export type Tool = (typeof TOOLS)[number];
+
+/** How wide each opens, mm (a young child's thumb and finger, kitchen tongs, a clothes peg; common practice). */
+export const JAW: Record<Tool, number> = { fingers: 55, tongs: 45, peg: 12 };
+
+/** Lid left standing round the opening so that it neither tears nor folds, mm (common practice). */
+export const RIM = 10;
+
+/** The dials of a drop-through tub; lengths in mm, turn in degrees. */
+export const dials = z.strictObject({
+  opening: z.enum(OPENINGS, { error: `expected one of ${OPENINGS.join(', ')}` }),
+  /** Slot length, hole diameter, or the star's width over its tips. */
+  length: size,
+  /** Slot width, or the star's width over its inner corners; not used by a round hole. */
+  width: size,
+  points: z.number({ error: 'expected a number of points' }).int('must be a whole number').min(3, 'must be at least 3').max(8, 'must be at most 8'),
+  turn: z.number({ error: 'expected degrees' }).min(0, 'must be at least 0°').max(90, 'must be at most 90°'),
+  pieces: z.number({ error: 'expected a number of pieces' }).int('must be a whole number').min(1, 'must be at least 1').max(60, 'must be at most 60'),
+  tool: z.enum(TOOLS, { error: `expected one of ${TOOLS.join(', ')}` }),
+  approach: z.enum(['prepared shelf', 'graded play', 'made together', 'grab bag']),
+});
+export type Dials = z.infer<typeof dials>;
+
+/** Container and piece, with what both are to each other. */
+export function parts(chosen: Chosen): { container: Material; piece: Material; longest: number; shortest: number; room: number } {
+  const container = taken(chosen, ROLES.container);
+  const piece = taken(chosen, ROLES.piece);
+  const shape = shapeOf(piece);
+  if (!shape) throw new PatternError('materials.piece', `${piece.name} has no solid shape to post`);
+  const [longest, , shortest] = extentsOf(shape);
+  const room = mouthOf(container) - 2 * RIM;
+  if (room <= 0) throw new PatternError('materials.container', `the mouth of ${container.name} is too small to cut: expected more than ${2 * RIM} mm`);
+  return { container, piece, longest, shortest, room };
+}
+
+/** How loosely each approach starts, mm over the piece; how many pieces; what picks them up. */
+const STARTS: Record<Approach, { along: number; across: number; pieces: number }> = {
+  'prepared shelf': { along: 4, across: 3, pieces: 6 },
+  'graded play': { along: 8, across: 5, pieces: 10 },
+  'made together': { along: 10, across: 6, pieces: 8 },
+  'grab bag': { along: 6, across: 4, pieces: 4 },
+};
+
+/** Where a design starts: the slot that lets the piece through edge on, a hole for what is as thick as it is long. */
+export function defaults(options: { approach: Approach; chosen: Chosen; ageFrom: number }): Dials {
+  const { longest, shortest, room } = parts(options.chosen);
+  const start = STARTS[options.approach];
+  const young = options.ageFrom < 18;
+  const round = shortest > 0.8 * longest;
+  const loose = young ? 2 : 1;
+  return {
+    opening: round ? 'round' : 'slot',
+    length: Math.min(room, half(longest + loose * (round ? start.across : start.along))),
+    width: Math.min(room, half(shortest + loose * start.across)),
+    points: 5,
+    turn: 0,
+    pieces: start.pieces,
+    tool: 'fingers',
+    approach: options.approach,
+  };
+}
+
+const half = (x: number): number => Math.round(2 * x) / 2;
+
+export function dialSpecs(d: Dials, chosen: Chosen): DialSpec[] {
+  const { room } = parts(chosen);
+  const max = Math.max(10, Math.floor(2 * room) / 2);
+  const length: DialSpec = {
+    kind: 'length',
+    id: 'length',
+    label: d.opening === 'round' ? 'Hole across' : d.opening === 'slot' ? 'Slot length' : 'Star over its tips',
+    min: 5,
+    max,
+    step: 0.5,
+  };
+  const width: DialSpec = {
+    kind: 'length',
+    id: 'width',
+    label: d.opening === 'slot' ? 'Slot width' : 'Star over its inner corners',
+    min: 3,
+    max: d.opening === 'star' ? Math.max(3, d.length - 1) : max,
+    step: 0.5,
+  };
+  const turn: DialSpec = {
+    kind: 'angle',
+    id: 'turn',
+    label: d.opening === 'slot' ? 'Slot turned' : 'Star turned',
+    min: 0,
+    max: d.opening === 'star' ? Math.floor(180 / d.points) : 90,
+    step: 5,
+  };
+  const points: DialSpec = { kind: 'count', id: 'points', label: 'Tips', min: 3, max: 8 };
+  return [
+    { kind: 'choice', id: 'opening', label: 'Opening', options: [{ value: 'round', label: 'Round' }, { value: 'slot', label: 'Slot' }, { value: 'star', label: 'Star' }] },
+    length,
+    ...(d.opening === 'round' ? [] : [width, turn]),
+    ...(d.opening === 'star' ? [points] : []),
+    { kind: 'count', id: 'pieces', label: 'Pieces', min: 1, max: 24 },
+    { kind: 'choice', id: 'tool', label: 'Picked up with', options: [{ value: 'fingers', label: 'Fingers' }, { value: 'tongs', label: 'Tongs' }, { value: 'peg', label: 'Peg' }] },
+  ];
+}

@@ -1,0 +1,70 @@
+import type { Move } from '../../challenge/bits.ts';
+import { scaled, volume } from '../../geometry/shape.ts';
+import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
+import type { Opening } from '../../passage/opening.ts';
+import { passage } from '../../passage/passage.ts';
+import type { Chosen, Fit } from '../kernel.ts';
+import { JAW, parts, RIM, type Dials } from './dials.ts';
+
+/** Share of a container that heaped pieces fill as they fall (loose random packing runs from 0.5 to 0.6; from memory). */
+export const HEAPED = 0.5;
+/** Below this a piece must be steered all the way and card soon frays, mm (common practice). */
+const TIGHT = 1;
+/** From the tray beside the container to its lid, mm: a child's easy reach at a table (common practice). */
+export const REACH = 200;
+
+/** The opening cut into the lid, mm; its turn is a matter of the hand, not of passing. */
+export function openingOf(d: Dials): Opening {
+  if (d.opening === 'round') return { kind: 'round', diameter: d.length };
+  if (d.opening === 'slot') return { kind: 'slot', length: d.length, width: d.width };
+  return { kind: 'star', points: d.points, outerDiameter: d.length, innerDiameter: Math.min(d.width, d.length - 0.5) };
+}
+
+/** Room across the lid that the opening takes, mm. */
+export const acrossLid = (d: Dials): number => (d.opening === 'slot' ? Math.hypot(d.length, d.width) : d.length);
+
+/** What a tool has hold of, mm: the rim of a hollow cap where it is thin enough, else the piece's least thickness. */
+export function gripped(piece: Material): number {
+  const [, , least] = extentsOf(shapeOf(piece)!);
+  return piece.form === 'disc' && piece.sizes.wall !== undefined ? Math.min(piece.sizes.wall, least) : least;
+}
+
+/** Does the piece pass, drop free, and go in as often as it should? */
+export function fit(d: Dials, chosen: Chosen): Fit {
+  const { container, piece } = parts(chosen);
+  const solid = shapeOf(piece)!;
+  const answer = passage({ piece: scaled(solid, 1 - piece.give), opening: openingOf(d) });
+  const s = container.sizes;
+  const floor = s.diameter === undefined ? s.length! * s.width! : (Math.PI / 4) * s.diameter ** 2;
+  const holds = Math.floor((HEAPED * floor * s.height!) / volume(solid));
+  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit => ({ verdict, headline, remedy, passage: answer, holds });
+  const mouth = s.diameter ?? Math.min(s.length!, s.width!);
+  const overRim = acrossLid(d) - (mouth - 2 * RIM);
+  if (!answer.passes)
+    return say('stop', 'Does not go through', `Open it by ${mm(-answer.gap)} more all round, or choose a smaller piece.`);
+  if (overRim > 1e-6)
+    return say('stop', 'Lid too small', `The opening reaches ${mm(overRim)} too far: keep ${RIM} mm of lid all round.`);
+  if (gripped(piece) >= JAW[d.tool])
+    return say('stop', `A ${d.tool === 'fingers' ? 'young hand' : d.tool} does not open that far`, `It opens ${JAW[d.tool]} mm; the piece is ${mm(gripped(piece))} thick there.`);
+  if (holds < d.pieces) return say('mind', `Full after ${holds}`, `Use ${holds} pieces or fewer, or a deeper container.`);
+  if (answer.gap < TIGHT)
+    return say('mind', piece.give > 0 ? 'Goes in with a push' : 'Tight: may jam', piece.give > 0 ? 'Right for strong hands; loosen it for a first go.' : `Give it ${mm(TIGHT - answer.gap)} more for a free drop.`);
+  return say('clear', 'Drops free', null);
+}
+
+const mm = (x: number): string => `${(Math.ceil(x * 10 - 1e-6) / 10).toFixed(1).replace(/\.0$/, '')} mm`;
+
+/**
+ * What the hand does for one piece: pick it up, turn it to the slot, put it through. Tolerances: the part of the piece
+ * the tool may land on, the arc the gap leaves a turned piece, the gap itself (at least 0.5 mm, where a push helps).
+ */
+export function moves(d: Dials, chosen: Chosen, f: Fit): Move[] {
+  const { piece, longest } = parts(chosen);
+  const gap = Math.max(0.5, f.passage.gap);
+  const pickUp: Move = { distance: REACH, tolerance: Math.max(1, Math.min(longest, JAW[d.tool] - gripped(piece))) };
+  const post: Move = { distance: REACH, tolerance: gap, ways: f.passage.ways, waysIn: Math.max(1, f.passage.waysIn) };
+  if (d.turn === 0 || d.opening === 'round') return [pickUp, post];
+  // A turn moves the end of the piece along an arc; the end may stray by the gap to either side.
+  const arc = (d.turn * Math.PI * longest) / 360;
+  return [pickUp, { distance: arc, tolerance: 2 * gap }, post];
+}

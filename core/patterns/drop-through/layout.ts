@@ -1,0 +1,117 @@
+import { rectangleOutline, starOutline, type Vec2 } from '../../geometry/index.ts';
+import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
+import type { Chosen, Fit, Layout, Mark, MarkRole } from '../kernel.ts';
+import { parts, type Dials } from './dials.ts';
+
+const rotate = (points: readonly Vec2[], degrees: number, at: Vec2): Vec2[] => {
+  const [c, s] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+  return points.map(([x, y]) => [at[0] + c * x - s * y, at[1] + s * x + c * y]);
+};
+
+function openingMark(d: Dials, at: Vec2, role: MarkRole): Mark {
+  if (d.opening === 'round') return { kind: 'circle', role, at, radius: d.length / 2 };
+  if (d.opening === 'slot') return { kind: 'outline', role, points: rotate(rectangleOutline(d.length, d.width), d.turn, at) };
+  return { kind: 'outline', role, points: rotate(starOutline(d.points, d.length, Math.min(d.width, d.length - 0.5)), d.turn, at) };
+}
+
+function lidMarks(container: Material, at: Vec2): Mark[] {
+  const s = container.sizes;
+  if (s.diameter !== undefined)
+    return [
+      { kind: 'circle', role: 'lid', at, radius: s.diameter / 2, colour: container.colour },
+      { kind: 'circle', role: 'rim', at, radius: s.diameter / 2 - 7 },
+    ];
+  return [
+    { kind: 'outline', role: 'lid', points: rotate(rectangleOutline(s.length!, s.width!), 0, at), corner: 6, colour: container.colour },
+    { kind: 'outline', role: 'rim', points: rotate(rectangleOutline(s.length! - 14, s.width! - 14), 0, at), corner: 3 },
+  ];
+}
+
+/** A piece as seen on the tray, its longest two extents towards the eye. */
+function pieceMarks(piece: Material, at: Vec2): Mark[] {
+  const shape = shapeOf(piece)!;
+  const [a, b] = extentsOf(shape);
+  const colour = piece.colour;
+  if (shape.kind === 'cylinder' && piece.form === 'disc')
+    return [
+      { kind: 'circle', role: 'piece', at, radius: shape.diameter / 2, colour },
+      { kind: 'circle', role: 'piece-detail', at, radius: shape.diameter / 2 - 3 },
+    ];
+  if (shape.kind === 'sphere')
+    return [
+      { kind: 'circle', role: 'piece', at, radius: a / 2, colour },
+      { kind: 'circle', role: 'piece-detail', at: [at[0] - a / 8, at[1] - a / 8], radius: a / 5 },
+    ];
+  if (shape.kind === 'ellipsoid')
+    return [{ kind: 'outline', role: 'piece', points: Array.from({ length: 72 }, (_, i) => [at[0] + (a / 2) * Math.cos((i * Math.PI) / 36), at[1] + (b / 2) * Math.sin((i * Math.PI) / 36)] as const), colour }];
+  if (shape.kind === 'cone')
+    return [{ kind: 'outline', role: 'piece', points: [[at[0] - shape.baseDiameter / 2, at[1] + shape.height / 2], [at[0] + shape.baseDiameter / 2, at[1] + shape.height / 2], [at[0], at[1] - shape.height / 2]], colour }];
+  return [{ kind: 'outline', role: 'piece', points: rotate(rectangleOutline(a, b), 0, at), corner: 2, colour }];
+}
+
+/**
+ * The lid with its opening, the piece beside it, and, once the passage is known, the piece in the opening as it goes
+ * through; measured. The template is the lid's edge and the opening alone.
+ */
+export function layout(d: Dials, chosen: Chosen, fit?: Fit): Layout {
+  const { container, piece } = parts(chosen);
+  const s = container.sizes;
+  const [lidW, lidH] = s.diameter === undefined ? [s.length!, s.width!] : [s.diameter, s.diameter];
+  const [a, b, c] = extentsOf(shapeOf(piece)!);
+  const pieceH = piece.form === 'piece' && shapeOf(piece)!.kind === 'cone' ? piece.sizes.height! : b;
+  const margin = 14;
+  const lidAt: Vec2 = [margin + lidW / 2, margin + lidH / 2];
+  const column = Math.max(a, 46);
+  const pieceAt: Vec2 = [2 * margin + lidW + 14 + column / 2, margin + pieceH / 2];
+  const inOpening: Mark[] =
+    fit && fit.passage.passes
+      ? [{ kind: 'outline', role: 'piece-in', points: rotate(fit.passage.shadow.map(([x, y]) => [x, -y]), d.turn, lidAt), colour: piece.colour }]
+      : [];
+  const along: Vec2 = [Math.cos((d.turn * Math.PI) / 180), Math.sin((d.turn * Math.PI) / 180)];
+  const acrossWay: Vec2 = [-along[1], along[0]];
+  const end = (way: Vec2, by: number, from: Vec2 = lidAt): Vec2 => [from[0] + way[0] * by, from[1] + way[1] * by];
+  const openingSizes: Mark[] = [
+    { kind: 'dimension', from: end(along, -d.length / 2), to: end(along, d.length / 2), side: [acrossWay[0] * (acrossSize(d) / 2 + 9), acrossWay[1] * (acrossSize(d) / 2 + 9)], value: d.length },
+    ...(d.opening === 'slot'
+      ? [{ kind: 'dimension', from: end(acrossWay, -d.width / 2), to: end(acrossWay, d.width / 2), side: [along[0] * (d.length / 2 + 9), along[1] * (d.length / 2 + 9)], value: d.width } as const]
+      : []),
+  ];
+  const sideAt: Vec2 = [pieceAt[0], margin + pieceH + 20 + c / 2];
+  const marks: Mark[] = [
+    ...lidMarks(container, lidAt),
+    openingMark(d, lidAt, 'opening'),
+    ...inOpening,
+    ...openingSizes,
+    { kind: 'dimension', from: [lidAt[0] - lidW / 2, lidAt[1] + lidH / 2], to: [lidAt[0] + lidW / 2, lidAt[1] + lidH / 2], side: [0, 9], value: lidW, label: 'lid' },
+    ...pieceMarks(piece, pieceAt),
+    { kind: 'dimension', from: [pieceAt[0] - a / 2, pieceAt[1] + pieceH / 2], to: [pieceAt[0] + a / 2, pieceAt[1] + pieceH / 2], side: [0, 7], value: a },
+    // From the side, so that its thickness can be seen beside the slot.
+    ...(Math.abs(b - c) > 1e-9
+      ? ([
+          { kind: 'outline', role: 'piece', points: rotate(rectangleOutline(a, c), 0, sideAt), corner: 2, colour: piece.colour },
+          { kind: 'dimension', from: [sideAt[0] + a / 2, sideAt[1] - c / 2], to: [sideAt[0] + a / 2, sideAt[1] + c / 2], side: [7, 0], value: c },
+        ] as Mark[])
+      : []),
+  ];
+  const sideBottom = Math.abs(b - c) > 1e-9 ? sideAt[1] + c / 2 : pieceAt[1] + pieceH / 2 + 12;
+  return {
+    width: pieceAt[0] + column / 2 + margin + 8,
+    height: Math.max(margin + lidH + 20, sideBottom + margin),
+    marks,
+    template: {
+      width: lidW,
+      height: lidH,
+      marks: [
+        ...lidMarks(container, [0, 0]),
+        openingMark(d, [0, 0], 'cut'),
+        { kind: 'dimension', from: end(along, -d.length / 2, [0, 0]), to: end(along, d.length / 2, [0, 0]), side: [acrossWay[0] * (acrossSize(d) / 2 + 7), acrossWay[1] * (acrossSize(d) / 2 + 7)], value: d.length },
+        ...(d.opening === 'slot'
+          ? [{ kind: 'dimension', from: end(acrossWay, -d.width / 2, [0, 0]), to: end(acrossWay, d.width / 2, [0, 0]), side: [along[0] * (d.length / 2 + 7), along[1] * (d.length / 2 + 7)], value: d.width } as const]
+          : []),
+      ],
+    },
+  };
+}
+
+/** Half of what the opening takes at right angles to its length; clears the measurement of the opening's edge. */
+const acrossSize = (d: Dials): number => (d.opening === 'slot' ? d.width : d.length);

@@ -1,0 +1,49 @@
+import { challenge } from '../../challenge/bits.ts';
+import type { Chosen, Rung } from '../kernel.ts';
+import { parts, type Dials } from './dials.ts';
+import { acrossLid, fit, moves } from './fit.ts';
+
+const GRIP: Record<Dials['tool'], string> = {
+  fingers: 'thumb and finger',
+  tongs: 'whole hand on tongs',
+  peg: 'thumb and finger, pressed hard',
+};
+
+/**
+ * The ladder for this piece and lid, easier to harder by bits. Each rung changes one thing from the one it grew from:
+ * the opening's room, its turn, then the tool. Rungs that the lid has no room for are left out.
+ */
+export function rungs(d: Dials, chosen: Chosen): Rung<Dials>[] {
+  const { longest, shortest, room } = parts(chosen);
+  const round = shortest > 0.8 * longest;
+  const base: Dials = { ...d, tool: 'fingers', turn: 0 };
+  const hole = (over: number): Dials => ({ ...base, opening: 'round', length: Math.min(room, longest + over) });
+  const slot = (along: number, across: number, turn = 0): Dials => ({ ...base, opening: 'slot', length: longest + along, width: shortest + across, turn });
+  const candidates: [string, string, Dials][] = round
+    ? [
+        ['wide', 'Wide mouth', hole(24)],
+        ['loose', 'Loose hole', hole(10)],
+        ['close', 'Close hole', hole(4)],
+        ['snug', 'Snug hole', hole(2)],
+        ['tongs', 'Close, tongs', { ...hole(4), tool: 'tongs' }],
+        ['peg', 'Close, peg', { ...hole(4), tool: 'peg' }],
+      ]
+    : [
+        ['wide', 'Wide mouth', hole(22)],
+        ['loose', 'Loose slot', slot(10, 8)],
+        ['close', 'Close slot', slot(4, 3)],
+        ['turned', 'Close, turned', slot(4, 3, 45)],
+        ['tongs', 'Close, tongs', { ...slot(4, 3), tool: 'tongs' }],
+        ['snug', 'Snug, turned', slot(2, 1.5, 45)],
+        ['peg', 'Close, peg', { ...slot(4, 3), tool: 'peg' }],
+      ];
+  return candidates
+    .filter(([, , dials]) => acrossLid(dials) <= room + 1e-6)
+    .map(([id, name, dials]) => {
+      const found = fit(dials, chosen);
+      return { id, name, dials, fit: found, bits: challenge(moves(dials, chosen, found)).total, grip: GRIP[dials.tool] };
+    })
+    .filter((r) => r.fit.verdict !== 'stop')
+    .sort((a, b) => a.bits - b.bits)
+    .slice(0, 6);
+}

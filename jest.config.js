@@ -1,0 +1,32 @@
+const transform = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2023', transform: { react: { runtime: 'automatic' } } },
+      module: { type: 'es6' },
+    },
+  ],
+};
+const common = {
+  transform,
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  modulePathIgnorePatterns: ['<rootDir>/dist', '<rootDir>/data'],
+};
+export default {
+  watchman: false,
+  projects: [
+    {
+      ...common,
+      displayName: 'node',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/{core,contract,server,demo}/**/*.test.ts'],
+    },
+    {
+      ...common,
+      displayName: 'web',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/web/**/*.test.{ts,tsx}'],
+      setupFilesAfterEnv: ['<rootDir>/web/jest.setup.ts'],
+    },
+  ],
+};

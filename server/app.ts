@@ -1,0 +1,72 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { computeRoutes } from './compute/routes.ts';
+import type { Inside } from './inside.ts';
+import { jsonOnly, notFound, problemHandler } from './problem.ts';
+import { gatherRoutes } from './stations/gather/routes.ts';
+import { lendRoutes } from './stations/lend/routes.ts';
+import { makeRoutes } from './stations/make/routes.ts';
+import { placeRoutes } from './stations/place/routes.ts';
+import { shapeRoutes } from './stations/shape/routes.ts';
+import { watchRoutes } from './stations/watch/routes.ts';
+
+/** The whole server, without listening. `webFolder` holds the built interface, or null for the API alone. */
+export function makeApp(inside: Inside, webFolder: string | null): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use((_req, res, next) => {
+    (res.locals as { nonce: string }).nonce = randomBytes(16).toString('base64');
+    next();
+  });
+  app.use(
+    helmet({
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          baseUri: ["'none'"],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'none'"],
+          formAction: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", (_req, res) => `'nonce-${((res as unknown as { locals: { nonce: string } }).locals).nonce}'`],
+          styleSrcAttr: ["'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+        },
+      },
+    }),
+  );
+  app.use(compression());
+  const api = express.Router();
+  api.use((_req, res, next) => {
+    res.set('cache-control', 'no-store');
+    next();
+  });
+  api.use(jsonOnly, express.json({ limit: '1mb' }));
+  api.get('/health', (_req, res) => void res.json({ ok: true }));
+  api.use('/compute', computeRoutes(inside.door));
+  api.use(placeRoutes(inside), gatherRoutes(inside), shapeRoutes(inside), makeRoutes(inside), lendRoutes(inside), watchRoutes(inside));
+  api.use((req) => {
+    throw notFound(`${req.method} ${req.baseUrl}${req.path}`.slice(0, 200));
+  });
+  app.use('/api', api);
+  if (webFolder && existsSync(join(webFolder, 'index.html'))) {
+    const page = readFileSync(join(webFolder, 'index.html'), 'utf8');
+    app.use(express.static(webFolder, { index: false, immutable: true, maxAge: '1y' }));
+    app.get('/{*path}', (req, res) => {
+      // A missing file must not come back as the page: a browser would try to run it.
+      if (/\.[a-z0-9]{2,5}$/i.test(req.path)) throw notFound(`file ${req.path.slice(0, 100)}`);
+      res.set('cache-control', 'no-store').type('html').send(page.replaceAll('__CSP_NONCE__', (res.locals as { nonce: string }).nonce));
+    });
+  }
+  app.use(problemHandler(inside.log));
+  return app;
+}

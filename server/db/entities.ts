@@ -1,0 +1,147 @@
+import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import type { Hazards, SizesJson, PartJson, ContentJson } from './json.ts';
+
+export const PlaceRow = defineEntity({
+  name: 'PlaceRow',
+  tableName: 'place',
+  properties: {
+    id: p.integer().primary(),
+    version: p.integer().version(),
+    name: p.string(),
+    lengthUnit: p.string(),
+    market: p.string(),
+    approach: p.string(),
+    paper: p.string(),
+    loanDays: p.integer(),
+  },
+});
+
+export const MaterialRow = defineEntity({
+  name: 'MaterialRow',
+  tableName: 'material',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    version: p.integer().version(),
+    name: p.string(),
+    form: p.string(),
+    solid: p.string().nullable(),
+    sizes: p.json<SizesJson>(),
+    unit: p.string(),
+    kept: p.integer(),
+    materialClass: p.string(),
+    give: p.float(),
+    hazards: p.json<Hazards>(),
+    colour: p.string(),
+  },
+});
+
+export const SupplierRow = defineEntity({
+  name: 'SupplierRow',
+  tableName: 'supplier',
+  properties: { id: p.integer().primary().autoincrement(), name: p.string(), delivery: p.integer() },
+});
+
+export const OfferRow = defineEntity({
+  name: 'OfferRow',
+  tableName: 'offer',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    name: p.string(),
+    supplier: () => p.manyToOne(SupplierRow),
+    price: p.integer(),
+    contents: p.json<ContentJson[]>(),
+  },
+});
+
+export const DesignRow = defineEntity({
+  name: 'DesignRow',
+  tableName: 'design',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    version: p.integer().version(),
+    name: p.string(),
+    pattern: p.string(),
+    forGroup: p.string(),
+    ageFrom: p.integer(),
+    ageTo: p.integer(),
+    skill: p.string(),
+    copies: p.integer(),
+    dials: p.json<Record<string, unknown>>(),
+    materials: p.json<Record<string, number>>(),
+  },
+});
+
+export const BuildRow = defineEntity({
+  name: 'BuildRow',
+  tableName: 'build',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    design: () => p.manyToOne(DesignRow),
+    copies: p.integer(),
+    builtOn: p.string(),
+    /** What was taken from the shelf. */
+    used: p.json<ContentJson[]>(),
+  },
+});
+
+export const CopyRow = defineEntity({
+  name: 'CopyRow',
+  tableName: 'copy',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    label: p.string().unique(),
+    design: () => p.manyToOne(DesignRow),
+    build: () => p.manyToOne(BuildRow).nullable(),
+    repair: p.boolean(),
+    parts: p.json<PartJson[]>(),
+    lastCounted: p.string().nullable(),
+  },
+});
+
+export const BorrowerRow = defineEntity({
+  name: 'BorrowerRow',
+  tableName: 'borrower',
+  properties: { id: p.integer().primary().autoincrement(), name: p.string().unique(), group: p.string().fieldName('group_name') },
+});
+
+export const LoanRow = defineEntity({
+  name: 'LoanRow',
+  tableName: 'loan',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    copy: () => p.manyToOne(CopyRow),
+    borrower: () => p.manyToOne(BorrowerRow),
+    lentOn: p.string(),
+    dueOn: p.string(),
+    returnedOn: p.string().nullable(),
+    /** The parts as they were counted at the return. */
+    counted: p.json<PartJson[]>().nullable(),
+    outcome: p.string().nullable(),
+  },
+});
+
+export const NoteRow = defineEntity({
+  name: 'NoteRow',
+  tableName: 'note',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    design: () => p.manyToOne(DesignRow),
+    child: p.string(),
+    rung: p.string(),
+    bits: p.float(),
+    seconds: p.float(),
+    pieces: p.integer(),
+    help: p.string(),
+    words: p.string(),
+    satOn: p.string(),
+  },
+});
+
+export const entities = [PlaceRow, MaterialRow, SupplierRow, OfferRow, DesignRow, BuildRow, CopyRow, BorrowerRow, LoanRow, NoteRow];
+
+export type Material = InferEntity<typeof MaterialRow>;
+export type Design = InferEntity<typeof DesignRow>;
+export type Copy = InferEntity<typeof CopyRow>;
+export type Loan = InferEntity<typeof LoanRow>;
+export type Note = InferEntity<typeof NoteRow>;
+export type Offer = InferEntity<typeof OfferRow>;

@@ -1,0 +1,40 @@
+import { Router } from 'express';
+import { placeUpdate, type Place, type Tape } from '../../../contract/place.ts';
+import { CopyRow, DesignRow, LoanRow, MaterialRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
+import type { Inside } from '../../inside.ts';
+import { ProblemError, read } from '../../problem.ts';
+
+export function placeRoutes({ em, inTransaction, today }: Inside): Router {
+  const r = Router();
+  r.get('/place', async (_req, res) => void res.json({ ...(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() } as unknown as Place));
+  r.put('/place', async (req, res) => {
+    const { version, ...fields } = read(placeUpdate, req.body);
+    const saved = await inTransaction(async (m) => {
+      const row = await m.findOneOrFail(PlaceRow, { id: 1 });
+      if (row.version !== version) throw new ProblemError(409, 'The place was changed meanwhile.', [{ path: 'version', message: `is stale: it is ${row.version} now` }], { ...row });
+      m.assign(row, fields);
+      await m.flush();
+      return { ...row };
+    });
+    res.json({ ...saved, today: today() });
+  });
+  r.get('/tape', async (_req, res) => {
+    const m = em();
+    const designs = await m.find(DesignRow, {}, { fields: ['copies'] });
+    const made = await m.count(CopyRow, {});
+    const figures: Tape = {
+      gather: { kept: await m.count(MaterialRow, { kept: { $gt: 0 } }) },
+      shape: { designs: designs.length },
+      check: { designs: designs.length },
+      price: { offers: await m.count(OfferRow, {}) },
+      make: { wanted: Math.max(0, designs.reduce((n, d) => n + d.copies, 0) - made) },
+      lend: {
+        out: await m.count(LoanRow, { returnedOn: null }),
+        late: await m.count(LoanRow, { returnedOn: null, dueOn: { $lt: today() } }),
+      },
+      watch: { notes: await m.count(NoteRow, {}) },
+    };
+    res.json(figures);
+  });
+  return r;
+}

@@ -1,0 +1,21 @@
+import { Router } from 'express';
+import { noteInput } from '../../../contract/lending.ts';
+import type { Inside } from '../../inside.ts';
+import { ProblemError, read, readId } from '../../problem.ts';
+import * as watch from './service.ts';
+
+export function watchRoutes({ em, inTransaction, today }: Inside): Router {
+  const r = Router();
+  r.get('/notes', async (_req, res) => void res.json(await watch.listNotes(em())));
+  r.post('/notes', async (req, res) => {
+    const input = read(noteInput, req.body);
+    if (input.satOn > today()) throw new ProblemError(400, 'satOn: lies in the future', [{ path: 'satOn', message: `expected ${today()} or earlier` }]);
+    res.status(201).json(await inTransaction((m) => watch.addNote(m, input)));
+  });
+  r.delete('/notes/:id', async (req, res) => {
+    const id = readId(req.params.id, 'note');
+    await inTransaction((m) => watch.removeNote(m, id));
+    res.status(204).end();
+  });
+  return r;
+}
