@@ -1,6 +1,6 @@
 import FlatQueue from 'flatqueue';
-import type { Body } from '../geometry/body.ts';
-import { multiply, rotationOfVector, type Mat3, type Vec3 } from '../geometry/vector.ts';
+import { ballBody, type Body } from '../geometry/body.ts';
+import { IDENTITY, multiply, rotationOfVector, type Mat3, type Vec3 } from '../geometry/vector.ts';
 import type { Container } from './container.ts';
 import { mostWithin, type Patch } from './rotations.ts';
 import { seat, type Basis } from './seat.ts';
@@ -33,33 +33,38 @@ export function mostSlack(options: {
   patches: readonly Patch[];
   tolerance: (low: number, high: number) => number;
   budget?: number;
+  /** A slack known to be reached already, mm: poses below it are of no interest. */
+  atLeast?: number;
 }): Found {
   const { container, body, tolerance } = options;
-  const cost = 30 + (body.points.length / 3 + 8 * body.discs.length) * (container.flats.length + 4);
+  const cost = 30 + (body.points.length / 3 + 8 * body.discs.length + (body.ellipsoid ? 12 : 0)) * (container.flats.length + 4);
   const most = Math.max(150, (options.budget ?? 2.5e8) / cost);
   const queue = new FlatQueue<{ patch: Patch; basis: Basis }>();
+  // Whatever lies inside the body is no harder to place: its inner ball caps every bound.
+  const cap = body.inner > 0 ? seat(container, ballBody(body.inner), IDENTITY).high : Infinity;
   let looks = 0;
+  const floor = options.atLeast ?? -Infinity;
+  const reached = (): number => Math.max(best.low, floor);
   let best: Omit<Found, 'high' | 'looks'> = { low: -Infinity, rotation: [], shift: [0, 0] };
   const look = (rotation: Mat3, basis?: Basis, precision?: number) => {
     looks++;
     const found = seat(container, body, rotation, basis, precision);
-    if (found.low > best.low) best = { low: found.low, rotation, shift: found.shift };
+    if (found.low > best.low && found.low >= floor) best = { low: found.low, rotation, shift: found.shift };
     return found;
   };
   let settled = -Infinity;
   const add = (patch: Patch, above: number, basis?: Basis) => {
     // A wide patch needs no sharp answer at its centre.
     const found = look(patch.centre, basis, Math.min(0.02, 1e-3 * patch.radius * body.radius));
-    const high = Math.min(above, mostWithin(found.proofAt, found.proof, patch.centre, patch.radius));
+    const high = Math.min(above, cap, mostWithin(found.proofAt, found.proof, patch.centre, patch.radius));
     if (patch.radius === 0) settled = Math.max(settled, found.high);
-    else if (high > best.low) queue.push({ patch, basis: found.basis }, -high);
+    else if (high > reached()) queue.push({ patch, basis: found.basis }, -high);
   };
   for (const patch of options.patches) add(patch, Infinity);
   let polishedAt = -Infinity;
   while (queue.length > 0) {
     const high = -queue.peekValue()!;
-    const open = high - best.low;
-    if (open <= tolerance(best.low, high) || looks > most) break;
+    if (high - reached() <= tolerance(reached(), high) || looks > most) break;
     // A climb from a new best pose lifts the floor sooner than splitting down to it.
     if (looks > 40 && best.low > polishedAt + 0.02) {
       climb(look, () => best, body.radius);
@@ -69,7 +74,7 @@ export function mostSlack(options: {
     const { patch, basis } = queue.pop()!;
     for (const part of patch.split()) add(part, high, basis);
   }
-  climb(look, () => best, body.radius);
+  if (best.low > -Infinity) climb(look, () => best, body.radius);
   const top = Math.max(best.low, queue.length > 0 ? -queue.peekValue()! : -Infinity, settled);
   return { ...best, high: top + ROUNDING, looks };
 }

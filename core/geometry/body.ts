@@ -21,9 +21,14 @@ export interface Body {
   readonly flips: boolean;
   /** Radius of a ball about the centre that holds the body. */
   readonly radius: number;
+  /** Radius of a ball that lies wholly inside, mm: no pose leaves more room than that ball alone would have. */
+  readonly inner: number;
 }
 
-const solid = (parts: Partial<Body> & Pick<Body, 'symmetry' | 'radius'>): Body => ({
+/** A ball of its own, to ask what no pose of a body around it can beat. */
+export const ballBody = (radius: number): Body => solid({ ellipsoid: [radius, radius, radius], symmetry: 'ball', radius, inner: radius });
+
+const solid = (parts: Partial<Body> & Pick<Body, 'symmetry' | 'radius' | 'inner'>): Body => ({
   points: new Float64Array(),
   discs: [],
   ellipsoid: null,
@@ -35,17 +40,23 @@ const solid = (parts: Partial<Body> & Pick<Body, 'symmetry' | 'radius'>): Body =
 export function bodyOf(s: Shape): Body {
   switch (s.kind) {
     case 'sphere':
-      return solid({ ellipsoid: [s.diameter / 2, s.diameter / 2, s.diameter / 2], symmetry: 'ball', radius: s.diameter / 2 });
+      return solid({ ellipsoid: [s.diameter / 2, s.diameter / 2, s.diameter / 2], symmetry: 'ball', radius: s.diameter / 2, inner: s.diameter / 2 });
     case 'ellipsoid': {
-      const half: Vec3 = [s.length / 2, s.width / 2, s.height / 2];
-      const symmetry = half[0] === half[1] && half[1] === half[2] ? 'ball' : 'box';
-      return solid({ ellipsoid: half, symmetry, radius: Math.max(...half) });
+      const [a, b, c] = [s.length / 2, s.width / 2, s.height / 2];
+      const radius = Math.max(a, b, c);
+      const inner = Math.min(a, b, c);
+      if (a === b && b === c) return solid({ ellipsoid: [a, b, c], symmetry: 'ball', radius, inner });
+      // An egg turns about its odd axis; that one is laid along z.
+      if (a === b) return solid({ ellipsoid: [a, b, c], symmetry: 'axial', flips: true, radius, inner });
+      if (b === c) return solid({ ellipsoid: [b, c, a], symmetry: 'axial', flips: true, radius, inner });
+      if (a === c) return solid({ ellipsoid: [a, c, b], symmetry: 'axial', flips: true, radius, inner });
+      return solid({ ellipsoid: [a, b, c], symmetry: 'box', radius, inner });
     }
     case 'box': {
       const [a, b, c] = [s.length / 2, s.width / 2, s.height / 2];
       const corners: number[] = [];
       for (const x of [-a, a]) for (const y of [-b, b]) for (const z of [-c, c]) corners.push(x, y, z);
-      return solid({ points: Float64Array.from(corners), symmetry: 'box', radius: Math.hypot(a, b, c) });
+      return solid({ points: Float64Array.from(corners), symmetry: 'box', radius: Math.hypot(a, b, c), inner: Math.min(a, b, c) });
     }
     case 'cylinder':
       return drum(s.diameter, s.length);
@@ -60,6 +71,7 @@ export function bodyOf(s: Shape): Body {
         discs: [{ z: -below, radius: r }],
         symmetry: 'axial',
         radius: Math.max(s.height - below, Math.hypot(below, r)),
+        inner: (r * s.height) / (r + Math.hypot(r, s.height)),
       });
     }
     case 'sheet': {
@@ -73,7 +85,7 @@ export function bodyOf(s: Shape): Body {
           corners.push(x, y, z);
           radius = Math.max(radius, Math.hypot(x, y, z));
         }
-      return solid({ points: Float64Array.from(corners), symmetry: 'prism', radius });
+      return solid({ points: Float64Array.from(corners), symmetry: 'prism', radius, inner: 0 });
     }
   }
 }
@@ -88,6 +100,7 @@ function drum(diameter: number, length: number): Body {
     symmetry: 'axial',
     flips: true,
     radius: Math.hypot(radius, half),
+    inner: Math.min(radius, half),
   });
 }
 

@@ -34,8 +34,12 @@ export function attitudesOf(s: Shape): Attitude[] {
         { name: 'on its side', rotation: ALONG_X },
       ];
     case 'box':
-    case 'ellipsoid':
       return blocks([s.length, s.width, s.height]);
+    case 'ellipsoid': {
+      // The body decides how its axes lie; the ways follow it.
+      const [a, b, c] = bodyOf(s).ellipsoid!;
+      return blocks([2 * a, 2 * b, 2 * c]);
+    }
     case 'sheet': {
       const { length, width } = smallestRectangle(s.outline);
       return blocks([length, width, s.thickness]);

@@ -66,10 +66,11 @@ export function passage(options: { piece: Shape; opening: Opening }): PassageAns
       body,
       patches: patchesFor(body, o, container.mirrored),
       tolerance: (low, high) => (low < 0 && high >= 0 ? TOLERANCE / 4 : TOLERANCE),
-      budget: 1e8,
+      budget: 6e7,
+      atLeast: best.inset + TOUCH,
     });
     // Tilted poses count only where they truly gain; an upright one is what a hand does.
-    if (found.low > best.inset + TOUCH) best = { inset: found.low, shadow: hullShadow(body, found.rotation, found.shift) };
+    if (found.rotation.length > 0) best = { inset: found.low, shadow: hullShadow(body, found.rotation, found.shift) };
   }
   const reach = reachOf(o);
   const [along, across] = extents(best.shadow, reach.angle);

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Move } from '../challenge/bits.ts';
-import type { Vec2 } from '../geometry/vector.ts';
+import type { Mark } from '../drawing/mark.ts';
 import type { Form, Material } from '../materials/material.ts';
 import type { PassageAnswer } from '../passage/passage.ts';
 import type { Opening } from '../passage/opening.ts';
@@ -36,16 +36,6 @@ export type DialSpec =
   | { readonly kind: 'length'; readonly id: string; readonly label: string; readonly min: number; readonly max: number; readonly step: number }
   | { readonly kind: 'angle'; readonly id: string; readonly label: string; readonly min: number; readonly max: number; readonly step: number }
   | { readonly kind: 'count'; readonly id: string; readonly label: string; readonly min: number; readonly max: number };
-
-/** What a mark stands for; the drawing decides how that looks on the mat, the printed template and a small picture. */
-export type MarkRole = 'lid' | 'rim' | 'opening' | 'cut' | 'piece' | 'piece-detail' | 'piece-in' | 'container' | 'fold';
-
-/** A drawn thing, mm, x right and y down, as on paper. */
-export type Mark =
-  | { readonly kind: 'circle'; readonly role: MarkRole; readonly at: Vec2; readonly radius: number; readonly colour?: string | undefined }
-  | { readonly kind: 'outline'; readonly role: MarkRole; readonly points: readonly Vec2[]; readonly corner?: number; readonly colour?: string | undefined }
-  | { readonly kind: 'dimension'; readonly from: Vec2; readonly to: Vec2; readonly side: Vec2; readonly value: number; readonly label?: string }
-  | { readonly kind: 'words'; readonly at: Vec2; readonly text: string; readonly small?: string };
 
 export interface Layout {
   /** Extents of the scene, mm, origin at its upper left. */

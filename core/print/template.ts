@@ -1,4 +1,5 @@
-import type { Layout, Mark } from '../patterns/kernel.ts';
+import type { Mark } from '../drawing/mark.ts';
+import type { Layout } from '../patterns/kernel.ts';
 import { PatternError } from '../patterns/kernel.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 import { CHECKING_BAR, MARGIN, PAPERS, type Paper } from './paper.ts';

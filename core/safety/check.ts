@@ -59,10 +59,6 @@ export function checkFeatures(features: readonly Feature[], youngest: number): S
       case 'hazard':
         hazard(f, youngest, add);
         break;
-      case 'surface':
-        if (!f.washable)
-          add({ id: 'surface', title: 'Cleaning between children', source: 'common practice' }, 'mind', `${f.name} cannot be washed.`, 'Wipe it, rest it some days between families, or throw it away when it has been in a mouth.');
-        break;
       case 'tool':
         add({ id: 'tool', title: `The ${f.name}`, source: 'common practice' }, 'mind', `A ${f.name === 'tongs' ? 'pair of tongs' : 'peg'} pinches and is one more thing to count.`, 'Show how to hold it; keep it at the table.');
         break;
@@ -71,9 +67,12 @@ export function checkFeatures(features: readonly Feature[], youngest: number): S
         break;
     }
   }
+  const cleaning = { id: 'surface', title: 'Cleaning between children', source: 'common practice' };
   const surfaces = features.filter((f) => f.kind === 'surface');
-  if (surfaces.length > 0 && surfaces.every((f) => f.kind === 'surface' && f.washable))
-    add({ id: 'surface', title: 'Cleaning between children', source: 'common practice' }, 'clear', 'Everything lent can be washed and air dried.', null);
+  const unwashable = surfaces.filter((f) => !f.washable).map((f) => f.name);
+  if (unwashable.length > 0)
+    add(cleaning, 'mind', `${unwashable.join(' and ')} cannot be washed.`, 'Wipe it, rest it some days between families, or throw it away when it has been in a mouth.');
+  else if (surfaces.length > 0) add(cleaning, 'clear', 'Everything lent can be washed and air dried.', null);
   const order: Record<Verdict, number> = { stop: 0, mind: 1, clear: 2 };
   return {
     findings: findings.sort((a, b) => order[a.verdict] - order[b.verdict]),

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
 import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
-import type { Mark } from '../../core/patterns/kernel.ts';
+import type { Mark } from '../../core/drawing/mark.ts';
 
 export const MM = 72 / 25.4;
 const INK = rgb(0.118, 0.165, 0.173);

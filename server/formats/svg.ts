@@ -1,6 +1,6 @@
 import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
 import type { TemplatePage } from '../../core/print/template.ts';
-import type { Mark } from '../../core/patterns/kernel.ts';
+import type { Mark } from '../../core/drawing/mark.ts';
 
 const escape = (s: string): string => s.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`).replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/g, '');
 const n = (x: number): string => (Math.round(x * 1000) / 1000).toString();

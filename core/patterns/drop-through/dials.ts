@@ -41,7 +41,8 @@ export function parts(chosen: Chosen): { container: Material; piece: Material; l
   const piece = taken(chosen, ROLES.piece);
   const shape = shapeOf(piece);
   if (!shape) throw new PatternError('materials.piece', `${piece.name} has no solid shape to post`);
-  const [longest, , shortest] = extentsOf(shape);
+  // A soft piece is as large as it is when pushed.
+  const [longest, , shortest] = extentsOf(shape).map((x) => x * (1 - piece.give)) as [number, number, number];
   const room = mouthOf(container) - 2 * RIM;
   if (room <= 0) throw new PatternError('materials.container', `the mouth of ${container.name} is too small to cut: expected more than ${2 * RIM} mm`);
   return { container, piece, longest, shortest, room };

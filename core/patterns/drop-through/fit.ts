@@ -4,7 +4,7 @@ import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import type { Opening } from '../../passage/opening.ts';
 import { passage } from '../../passage/passage.ts';
 import type { Chosen, Fit } from '../kernel.ts';
-import { JAW, parts, RIM, type Dials } from './dials.ts';
+import { JAW, parts, RIM, type Dials, type Tool } from './dials.ts';
 
 /** Share of a container that heaped pieces fill as they fall (loose random packing runs from 0.5 to 0.6; from memory). */
 export const HEAPED = 0.5;
@@ -23,9 +23,13 @@ export function openingOf(d: Dials): Opening {
 /** Room across the lid that the opening takes, mm. */
 export const acrossLid = (d: Dials): number => (d.opening === 'slot' ? Math.hypot(d.length, d.width) : d.length);
 
-/** What a tool has hold of, mm: the rim of a hollow cap where it is thin enough, else the piece's least thickness. */
-export function gripped(piece: Material): number {
-  const [, , least] = extentsOf(shapeOf(piece)!);
+/**
+ * What a tool has hold of, mm: tongs close over the middle of a piece that lies flat where they open that far; a peg
+ * or two fingers take the rim of a hollow cap, else its least thickness.
+ */
+export function gripped(piece: Material, tool: Tool): number {
+  const [, middle, least] = extentsOf(shapeOf(piece)!);
+  if (tool === 'tongs') return middle < JAW.tongs ? middle : least;
   return piece.form === 'disc' && piece.sizes.wall !== undefined ? Math.min(piece.sizes.wall, least) : least;
 }
 
@@ -44,11 +48,12 @@ export function fit(d: Dials, chosen: Chosen): Fit {
     return say('stop', 'Does not go through', `Open it by ${mm(-answer.gap)} more all round, or choose a smaller piece.`);
   if (overRim > 1e-6)
     return say('stop', 'Lid too small', `The opening reaches ${mm(overRim)} too far: keep ${RIM} mm of lid all round.`);
-  if (gripped(piece) >= JAW[d.tool])
-    return say('stop', `A ${d.tool === 'fingers' ? 'young hand' : d.tool} does not open that far`, `It opens ${JAW[d.tool]} mm; the piece is ${mm(gripped(piece))} thick there.`);
+  if (gripped(piece, d.tool) >= JAW[d.tool])
+    return say('stop', `A ${d.tool === 'fingers' ? 'young hand' : d.tool} does not open that far`, `It opens ${JAW[d.tool]} mm; the piece is ${mm(gripped(piece, d.tool))} thick there.`);
   if (holds < d.pieces) return say('mind', `Full after ${holds}`, `Use ${holds} pieces or fewer, or a deeper container.`);
-  if (answer.gap < TIGHT)
-    return say('mind', piece.give > 0 ? 'Goes in with a push' : 'Tight: may jam', piece.give > 0 ? 'Right for strong hands; loosen it for a first go.' : `Give it ${mm(TIGHT - answer.gap)} more for a free drop.`);
+  // A soft piece that must be squeezed in is strength work, and meant so.
+  if (piece.give > 0 && !passage({ piece: solid, opening: openingOf(d) }).passes) return say('clear', 'Goes in with a squeeze', null);
+  if (answer.gap < TIGHT) return say('mind', 'Tight: may jam', `Give it ${mm(TIGHT - answer.gap)} more for a free drop.`);
   return say('clear', 'Drops free', null);
 }
 
@@ -61,7 +66,7 @@ const mm = (x: number): string => `${(Math.ceil(x * 10 - 1e-6) / 10).toFixed(1).
 export function moves(d: Dials, chosen: Chosen, f: Fit): Move[] {
   const { piece, longest } = parts(chosen);
   const gap = Math.max(0.5, f.passage.gap);
-  const pickUp: Move = { distance: REACH, tolerance: Math.max(1, Math.min(longest, JAW[d.tool] - gripped(piece))) };
+  const pickUp: Move = { distance: REACH, tolerance: Math.max(1, Math.min(longest, JAW[d.tool] - gripped(piece, d.tool))) };
   const post: Move = { distance: REACH, tolerance: gap, ways: f.passage.ways, waysIn: Math.max(1, f.passage.waysIn) };
   if (d.turn === 0 || d.opening === 'round') return [pickUp, post];
   // A turn moves the end of the piece along an arc; the end may stray by the gap to either side.

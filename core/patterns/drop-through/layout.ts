@@ -1,12 +1,9 @@
+import type { Mark, MarkRole } from '../../drawing/mark.ts';
+import { materialMarks, placed as rotate } from '../../drawing/material.ts';
 import { rectangleOutline, starOutline, type Vec2 } from '../../geometry/index.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
-import type { Chosen, Fit, Layout, Mark, MarkRole } from '../kernel.ts';
+import type { Chosen, Fit, Layout } from '../kernel.ts';
 import { parts, type Dials } from './dials.ts';
-
-const rotate = (points: readonly Vec2[], degrees: number, at: Vec2): Vec2[] => {
-  const [c, s] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
-  return points.map(([x, y]) => [at[0] + c * x - s * y, at[1] + s * x + c * y]);
-};
 
 function openingMark(d: Dials, at: Vec2, role: MarkRole): Mark {
   if (d.opening === 'round') return { kind: 'circle', role, at, radius: d.length / 2 };
@@ -25,28 +22,6 @@ function lidMarks(container: Material, at: Vec2): Mark[] {
     { kind: 'outline', role: 'lid', points: rotate(rectangleOutline(s.length!, s.width!), 0, at), corner: 6, colour: container.colour },
     { kind: 'outline', role: 'rim', points: rotate(rectangleOutline(s.length! - 14, s.width! - 14), 0, at), corner: 3 },
   ];
-}
-
-/** A piece as seen on the tray, its longest two extents towards the eye. */
-function pieceMarks(piece: Material, at: Vec2): Mark[] {
-  const shape = shapeOf(piece)!;
-  const [a, b] = extentsOf(shape);
-  const colour = piece.colour;
-  if (shape.kind === 'cylinder' && piece.form === 'disc')
-    return [
-      { kind: 'circle', role: 'piece', at, radius: shape.diameter / 2, colour },
-      { kind: 'circle', role: 'piece-detail', at, radius: shape.diameter / 2 - 3 },
-    ];
-  if (shape.kind === 'sphere')
-    return [
-      { kind: 'circle', role: 'piece', at, radius: a / 2, colour },
-      { kind: 'circle', role: 'piece-detail', at: [at[0] - a / 8, at[1] - a / 8], radius: a / 5 },
-    ];
-  if (shape.kind === 'ellipsoid')
-    return [{ kind: 'outline', role: 'piece', points: Array.from({ length: 72 }, (_, i) => [at[0] + (a / 2) * Math.cos((i * Math.PI) / 36), at[1] + (b / 2) * Math.sin((i * Math.PI) / 36)] as const), colour }];
-  if (shape.kind === 'cone')
-    return [{ kind: 'outline', role: 'piece', points: [[at[0] - shape.baseDiameter / 2, at[1] + shape.height / 2], [at[0] + shape.baseDiameter / 2, at[1] + shape.height / 2], [at[0], at[1] - shape.height / 2]], colour }];
-  return [{ kind: 'outline', role: 'piece', points: rotate(rectangleOutline(a, b), 0, at), corner: 2, colour }];
 }
 
 /**
@@ -83,7 +58,7 @@ export function layout(d: Dials, chosen: Chosen, fit?: Fit): Layout {
     ...inOpening,
     ...openingSizes,
     { kind: 'dimension', from: [lidAt[0] - lidW / 2, lidAt[1] + lidH / 2], to: [lidAt[0] + lidW / 2, lidAt[1] + lidH / 2], side: [0, 9], value: lidW, label: 'lid' },
-    ...pieceMarks(piece, pieceAt),
+    ...materialMarks(piece, pieceAt),
     { kind: 'dimension', from: [pieceAt[0] - a / 2, pieceAt[1] + pieceH / 2], to: [pieceAt[0] + a / 2, pieceAt[1] + pieceH / 2], side: [0, 7], value: a },
     // From the side, so that its thickness can be seen beside the slot.
     ...(Math.abs(b - c) > 1e-9

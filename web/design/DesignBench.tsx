@@ -1,0 +1,89 @@
+import { useEffect, useState } from 'react';
+import { Navigate, useParams } from 'react-router';
+import { styled } from 'styled-components';
+import type { Design } from '../../contract/designs.ts';
+import type { MaterialRow } from '../../contract/materials.ts';
+import type { Place } from '../../contract/place.ts';
+import { useDesigns, useMaterials, usePlace } from '../data/queries.ts';
+import { words } from '../data/api.ts';
+import { Button } from '../parts/Button.tsx';
+import { Notice, Panel, Stack } from '../parts/Panel.tsx';
+import { BenchList, DesignTag } from './DesignTag.tsx';
+import { lightOf, useHeavy, type Heavy, type Light } from './derived.ts';
+import { NewDesign } from './NewDesign.tsx';
+import { useOpenDesign } from './store.ts';
+
+const Grid = styled.div`
+  display: grid; grid-template-columns: 212px minmax(0, 1fr); gap: 16px; min-height: 100%;
+  @media (min-width: 1101px) { height: 100%; > * { min-height: 0; } > aside { overflow-y: auto; overflow-x: hidden; } }
+  @media (max-width: 820px) { grid-template-columns: minmax(0, 1fr); > aside { order: 2; } }
+`;
+
+export interface AtBench {
+  readonly design: Design;
+  readonly light: Light;
+  readonly heavy: Heavy;
+  readonly materials: MaterialRow[];
+  readonly place: Place;
+  readonly newDesign: () => void;
+}
+
+/** The frame of the stations that one design passes through: its tag at the left, the work at the right. */
+export function DesignBench({ station, children }: { station: 'shape' | 'check' | 'price' | 'make'; children: (at: AtBench) => React.ReactNode }) {
+  const id = Number(useParams().id);
+  const designs = useDesigns();
+  const { data: materials, error: materialsError } = useMaterials();
+  const { data: place } = usePlace();
+  const { draft, open, saving, problem } = useOpenDesign();
+  const [making, setMaking] = useState(false);
+  const listed = designs.data?.find((d) => d.id === id);
+  useEffect(() => {
+    if (listed && draft?.id !== listed.id) void useOpenDesign.getState().flush().then(() => open(listed));
+    // Another screen saved while nothing here waits: follow it.
+    else if (listed && draft && saving === 'saved' && listed.version > draft.version) open(listed);
+  }, [listed, draft, open, saving]);
+  const design = draft?.id === id ? draft : null;
+  const heavy = useHeavy(design, materials);
+  const failed = designs.error ?? materialsError;
+  const newDesign = (): void => setMaking(true);
+  if (failed) return <Notice tone="stop">{words(failed)}</Notice>;
+  if (!designs.data || !materials || !place) return <p role="status">Laying out the bench …</p>;
+  const dialog = <NewDesign isOpen={making} onClose={() => setMaking(false)} materials={materials} place={place} />;
+  if (!Number.isInteger(id) || id <= 0) {
+    const first = draft ?? designs.data[0];
+    if (first) return <Navigate to={`/${station}/${first.id}`} replace />;
+    return (
+      <>
+        <Panel style={{ maxWidth: 560 }}>
+          <Stack>
+            <h1>Nothing is on the bench yet</h1>
+            <p>Start from a container and a piece on your shelf; the opening follows from them.</p>
+            <div>
+              <Button onPress={newDesign}>New design</Button>
+            </div>
+          </Stack>
+        </Panel>
+        {dialog}
+      </>
+    );
+  }
+  if (!listed) return <Notice tone="stop">There is no design {id}. It may have been taken off the bench.</Notice>;
+  if (!design) return <p role="status">Laying out the bench …</p>;
+  const light = lightOf(design, materials);
+  return (
+    <Grid>
+      <aside>
+        <Stack>
+          {'problem' in light ? <Notice tone="stop">{light.problem}</Notice> : <DesignTag design={design} light={light} heavy={heavy} saving={saving} />}
+          {saving === 'failed' && problem && <Notice tone="stop">{problem}</Notice>}
+          <BenchList station={station} designs={designs.data} materials={materials} open={id} />
+          <Button plain onPress={newDesign}>
+            New design
+          </Button>
+        </Stack>
+      </aside>
+      {'problem' in light ? null : children({ design, light, heavy, materials, place, newDesign })}
+      {dialog}
+    </Grid>
+  );
+}

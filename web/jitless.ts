@@ -1,0 +1,4 @@
+import { config } from 'zod';
+
+// The page's content security policy forbids code made at run time; without this zod tries and is reported.
+config({ jitless: true });

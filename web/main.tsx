@@ -1,0 +1,38 @@
+import './jitless.ts';
+import '@fontsource-variable/bricolage-grotesque/wght.css';
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { client } from './data/queries.ts';
+import { Lost, Shell } from './shell/Shell.tsx';
+import { GlobalStyle } from './style.ts';
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <Lost />,
+    hydrateFallbackElement: <p />,
+    children: [
+      { index: true, element: <Navigate to="/gather" replace /> },
+      { path: 'gather', lazy: () => import('./stations/gather/Gather.tsx') },
+      { path: 'shape/:id?', lazy: () => import('./stations/shape/Shape.tsx') },
+      { path: 'check/:id?', lazy: () => import('./stations/check/Check.tsx') },
+      { path: 'price/:id?', lazy: () => import('./stations/price/Price.tsx') },
+      { path: 'make/:id?', lazy: () => import('./stations/make/Make.tsx') },
+      { path: 'lend', lazy: () => import('./stations/lend/Lend.tsx') },
+      { path: 'watch', lazy: () => import('./stations/watch/Watch.tsx') },
+      { path: 'place', lazy: () => import('./stations/place/Place.tsx') },
+    ],
+  },
+]);
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <GlobalStyle />
+    <QueryClientProvider client={client}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  </StrictMode>,
+);

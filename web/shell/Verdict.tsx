@@ -1,0 +1,31 @@
+import { styled } from 'styled-components';
+import type { Verdict as Kind } from '../../core/patterns/kernel.ts';
+
+const WORDS: Record<Kind, string> = { clear: 'Clear', mind: 'Mind', stop: 'Stop' };
+const THREADS: Record<Kind, React.ReactNode> = {
+  clear: <path d="M8 8v8M16 8v8" />,
+  mind: <path d="M8 16L16 8" />,
+  stop: <path d="M8 8l8 8M16 8l-8 8" />,
+};
+
+/** A sewn button: straight threads, one slanting thread, crossed threads. The thread tells it; colour repeats it. */
+export const SewnButton = ({ kind, size = 24 }: { kind: Kind; size?: number }) => (
+  <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden style={{ flex: 'none' }}>
+    <circle cx="12" cy="12" r="11" fill={`var(--${kind})`} />
+    <circle cx="12" cy="12" r="8.6" fill="none" stroke="rgba(255,255,255,.45)" strokeWidth="0.9" />
+    {[8, 16].map((x) => [8, 16].map((y) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.5" fill="rgba(0,0,0,.55)" />))}
+    <g stroke="#fff" strokeWidth="2.1" strokeLinecap="round" fill="none">
+      {THREADS[kind]}
+    </g>
+  </svg>
+);
+
+const Line = styled.span<{ $kind: Kind }>`display: inline-flex; align-items: center; gap: 7px; font: 700 14.5px/1.2 var(--display); color: var(--${(p) => p.$kind});`;
+
+/** A verdict: its button and a word. */
+export const Verdict = ({ kind, word, size }: { kind: Kind; word?: string; size?: number }) => (
+  <Line $kind={kind}>
+    <SewnButton kind={kind} {...(size ? { size } : {})} />
+    {word ?? WORDS[kind]}
+  </Line>
+);

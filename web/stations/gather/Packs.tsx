@@ -1,0 +1,116 @@
+import { useState } from 'react';
+import { Trash2 } from 'lucide-react';
+import { styled } from 'styled-components';
+import type { MaterialRow, Offer, Supplier } from '../../../contract/materials.ts';
+import { formatMoney } from '../../../core/measure/money.ts';
+import { api, ApiError, words } from '../../data/api.ts';
+import { useChange, useOffers, useSuppliers } from '../../data/queries.ts';
+import { Button } from '../../parts/Button.tsx';
+import { Select } from '../../parts/Choice.tsx';
+import { CountField, MoneyField, TextField } from '../../parts/Field.tsx';
+import { Notice, Panel, Quiet, Row, Seam, Stack } from '../../parts/Panel.tsx';
+
+const List = styled.ul`
+  display: grid; font-size: 14px;
+  li { display: grid; grid-template-columns: minmax(0, 1fr) auto 44px; gap: 2px 8px; align-items: center; padding: 6px 0; border-top: 1px dashed var(--seam); }
+  li:first-child { border-top: 0; }
+  button { width: 44px; height: 44px; border: 0; background: none; color: var(--slate); cursor: pointer; border-radius: 8px; }
+  button:hover { color: var(--stop); background: var(--stop-tint); }
+`;
+const Two = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 10px;`;
+
+/** Suppliers' packs and their prices; a pack may hold several materials. */
+export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
+  const { data: offers } = useOffers();
+  const { data: suppliers } = useSuppliers();
+  const [name, setName] = useState('');
+  const [supplier, setSupplier] = useState<string | null>(null);
+  const [newSupplier, setNewSupplier] = useState('');
+  const [delivery, setDelivery] = useState<number | null>(0);
+  const [price, setPrice] = useState<number | null>(null);
+  const [contents, setContents] = useState<{ materialId: number | null; quantity: number | null }[]>([{ materialId: null, quantity: null }]);
+  const [problem, setProblem] = useState<string | null>(null);
+  const add = useChange(async () => {
+    let supplierId = Number(supplier);
+    if (supplier === null) throw new Error('Choose a supplier.');
+    if (price === null) throw new Error('The price is missing.');
+    if (contents.some((c) => c.materialId === null || !c.quantity)) throw new Error('Say what is in the pack and how many.');
+    if (supplier === 'new') supplierId = (await api<Supplier>('POST', '/suppliers', { name: newSupplier, delivery: delivery ?? 0 })).id;
+    return api<Offer>('POST', '/offers', { name, supplierId, price, contents });
+  });
+  const remove = useChange((id: number) => api<void>('DELETE', `/offers/${id}`));
+  const nameOf = (id: number): string => materials.find((m) => m.id === id)?.name ?? '?';
+  const submit = (): void => {
+    setProblem(null);
+    add.mutate(undefined, {
+      onSuccess: () => {
+        setName('');
+        setPrice(null);
+        setContents([{ materialId: null, quantity: null }]);
+        setSupplier(null);
+      },
+      onError: (e) => setProblem(e instanceof ApiError ? e.problem.errors.map((x) => `${x.path}: ${x.message}`).join('; ') || e.message : words(e)),
+    });
+  };
+  return (
+    <Panel as="div">
+      <Stack $gap={10}>
+        <h2>Packs to buy</h2>
+        <List>
+          {offers?.map((o) => (
+            <li key={o.id}>
+              <span>
+                <b>{o.name}</b>
+                <br />
+                <Quiet>
+                  {suppliers?.find((s) => s.id === o.supplierId)?.name}: {o.contents.map((c) => `${c.quantity} ${nameOf(c.materialId)}`).join(', ')}
+                </Quiet>
+              </span>
+              <b>{formatMoney(o.price)}</b>
+              <button type="button" aria-label={`Remove ${o.name}`} onClick={() => remove.mutate(o.id)}>
+                <Trash2 size={18} aria-hidden />
+              </button>
+            </li>
+          ))}
+          {offers?.length === 0 && <li>No packs yet.</li>}
+        </List>
+        <Seam />
+        <h2>Add a pack</h2>
+        <form
+          noValidate
+          onSubmit={(e) => {
+            e.preventDefault();
+            submit();
+          }}
+        >
+          <Stack $gap={10}>
+            <TextField label="Pack" value={name} onChange={setName} hint="as the supplier calls it" />
+            <Select label="Supplier" value={supplier} onChange={setSupplier} options={[...(suppliers ?? []).map((s) => ({ value: String(s.id), label: s.name, note: `delivery ${formatMoney(s.delivery)}` })), { value: 'new', label: 'Another supplier …' }]} />
+            {supplier === 'new' && (
+              <Two>
+                <TextField label="Supplier’s name" value={newSupplier} onChange={setNewSupplier} />
+                <MoneyField label="Delivery" minor={delivery} onChange={setDelivery} />
+              </Two>
+            )}
+            {contents.map((c, i) => (
+              <Two key={i}>
+                <Select label={i === 0 ? 'Holds' : 'and'} value={c.materialId === null ? null : String(c.materialId)} onChange={(v) => setContents((all) => all.map((x, k) => (k === i ? { ...x, materialId: Number(v) } : x)))} options={materials.map((m) => ({ value: String(m.id), label: m.name }))} />
+                <CountField label="How many" value={c.quantity} onChange={(q) => setContents((all) => all.map((x, k) => (k === i ? { ...x, quantity: q } : x)))} />
+              </Two>
+            ))}
+            <MoneyField label="Price of the pack" minor={price} onChange={setPrice} />
+            {problem && <Notice tone="stop">{problem}</Notice>}
+            <Row>
+              <Button type="submit" small isDisabled={add.isPending}>
+                Add the pack
+              </Button>
+              <Button small plain onPress={() => setContents((all) => [...all, { materialId: null, quantity: null }])}>
+                It holds more
+              </Button>
+            </Row>
+          </Stack>
+        </form>
+      </Stack>
+    </Panel>
+  );
+}

@@ -1,0 +1,173 @@
+import { useState } from 'react';
+import { styled } from 'styled-components';
+import type { Build } from '../../../contract/designs.ts';
+import { formatMinutes } from '../../../core/measure/minutes.ts';
+import { shortWords, supply } from '../../../core/needs/short.ts';
+import { orderSteps, handsOn } from '../../../core/plan/order.ts';
+import { api, words } from '../../data/api.ts';
+import { useChange, useCopies } from '../../data/queries.ts';
+import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
+import { useOpenDesign } from '../../design/store.ts';
+import { Button, FileLink, ButtonLink } from '../../parts/Button.tsx';
+import { Choice } from '../../parts/Choice.tsx';
+import { Stepper } from '../../parts/Field.tsx';
+import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+
+const Grid = styled.div`
+  display: grid; grid-template-columns: minmax(0, 1fr) 300px; gap: 12px 16px; grid-template-rows: auto minmax(0, 1fr);
+  > header { grid-column: 1 / 3; }
+  > .steps { overflow: auto; padding: 2px 16px; }
+  > aside { overflow: auto; }
+  @media (max-width: 1000px) { grid-template-columns: minmax(0, 1fr); > header { grid-column: 1; } }
+`;
+const Step = styled.li`
+  display: grid; grid-template-columns: 34px minmax(0, 1fr) auto; gap: 2px 10px; padding: 9px 0; border-top: 1px dashed var(--seam); font-size: 14px;
+  &:first-child { border-top: 0; }
+  > b { font: 800 22px/1.1 var(--display); color: var(--fox); }
+  h3 { font-size: 15.5px; }
+  .when { text-align: right; font: 700 15px/1.3 var(--display); white-space: nowrap; }
+  .who { display: flex; gap: 6px; justify-content: flex-end; margin-top: 3px; font: 600 12.5px/1 var(--body); }
+  .who span { padding: 4px 8px; border-radius: 20px; background: var(--linen); }
+  .who .blade { background: var(--stop-tint); color: var(--stop); font-weight: 700; }
+  .who .child { background: var(--clear-tint); color: var(--clear); }
+  @media (max-width: 640px) { grid-template-columns: 28px minmax(0, 1fr); .side { grid-column: 2; .when { text-align: left; } .who { justify-content: flex-start; } } }
+`;
+/** A bar for the batch: work, blades, and what dries meanwhile. */
+const Bar = styled.div`
+  display: grid; gap: 4px;
+  .lane { position: relative; height: 22px; background: var(--linen); border-radius: 5px; overflow: hidden; }
+  .lane i { position: absolute; top: 0; bottom: 0; background: var(--mat); border-right: 1px solid var(--paper); }
+  .lane i.blade { background: repeating-linear-gradient(45deg, var(--stop) 0 6px, #7e1020 6px 9px); }
+  .dry i { background: var(--tape-shade); }
+  small { color: var(--slate); font-size: 12.5px; display: flex; justify-content: space-between; }
+`;
+
+function MakeWork({ at }: { at: AtBench }) {
+  const { design, light, materials, place } = at;
+  const flush = useOpenDesign((s) => s.flush);
+  const [paper, setPaper] = useState<string>(place.paper);
+  const [wanted, setWanted] = useState<number | null>(null);
+  const { data: copies } = useCopies();
+  const [made, setMade] = useState<Build | null>(null);
+  const mine = copies?.filter((c) => c.designId === design.id) ?? [];
+  const open = Math.max(1, design.copies - mine.length);
+  const count = wanted ?? open;
+  const state = supply({ needs: light.needs, copies: count, shelf: new Map(materials.map((m) => [m.id, m])) });
+  const short = shortWords(state);
+  const placed = orderSteps(light.steps, count);
+  const hands = handsOn(placed);
+  const build = useChange(async (n: number) => {
+    await flush();
+    const { draft } = useOpenDesign.getState();
+    return api<Build>('POST', '/builds', { designId: design.id, version: draft!.version, copies: n });
+  });
+  const width = (minutes: number): string => `${(100 * minutes) / hands.elapsed}%`;
+  const query = `?paper=${paper}&copies=${count}`;
+  return (
+    <Grid>
+      <Heading over={`${placed.length} steps · ${formatMinutes(hands.total)} hands-on, ${formatMinutes(hands.blade)} of it with a blade`} title={`Make ${count} ${count === 1 ? 'kit' : 'kits'} of ${design.name}`}>
+        <Quiet>Kits</Quiet>
+        <Stepper label="Kits to make" value={count} min={1} max={100} onChange={setWanted} />
+        <FileLink href={`/api/designs/${design.id}/build-sheet.pdf${query}`}>Build sheet</FileLink>
+      </Heading>
+      <Panel className="steps" aria-label="Steps" tabIndex={0}>
+        <ol>
+          {placed.map((p, i) => (
+            <Step key={p.step.id}>
+              <b>{i + 1}</b>
+              <div>
+                <h3>{p.step.title}</h3>
+                <p>{p.step.words}</p>
+                {p.step.drying > 0 && <Quiet>Then {formatMinutes(p.step.drying)} to dry: go on with the next step meanwhile.</Quiet>}
+              </div>
+              <div className="side">
+                <div className="when">{formatMinutes(p.minutes)}</div>
+                <div className="who">
+                  {p.step.blade && <span className="blade">blade</span>}
+                  <span className={p.step.who === 'child' ? 'child' : ''}>{p.step.who === 'child' ? 'child’s own' : p.step.who === 'adult' ? 'adult' : 'adult or child'}</span>
+                </div>
+              </div>
+            </Step>
+          ))}
+        </ol>
+      </Panel>
+      <aside>
+        <Panel as="div">
+          <Stack $gap={10}>
+            <h2>One pair of hands</h2>
+            <Bar aria-hidden>
+              <div className="lane">
+                {placed.map((p) => (
+                  <i key={p.step.id} className={p.step.blade ? 'blade' : ''} style={{ left: width(p.start), width: width(p.minutes) }} />
+                ))}
+              </div>
+              <div className="lane dry">
+                {placed.filter((p) => p.step.drying > 0).map((p) => (
+                  <i key={p.step.id} style={{ left: width(p.end), width: width(p.step.drying) }} />
+                ))}
+              </div>
+              <small>
+                <span>hands, then drying</span>
+                <span>all done after {formatMinutes(hands.elapsed)}</span>
+              </small>
+            </Bar>
+            <Notice tone="mind">
+              <strong>Blades</strong> only while children sleep or are away, on a board, with the knife locked up afterwards.
+            </Notice>
+            <Seam />
+            <h2>Lay out</h2>
+            <ul style={{ fontSize: 14, display: 'grid', gap: 4 }}>
+              {state.lines.map((l) => (
+                <li key={l.need.role}>
+                  <Spread>
+                    <span>{l.need.name}</span>
+                    <b style={{ color: l.short > 0 ? 'var(--stop)' : undefined }}>
+                      {l.wanted} of {l.kept}
+                      {l.need.unit === 'mm' ? ' mm' : ''}
+                    </b>
+                  </Spread>
+                </li>
+              ))}
+            </ul>
+            {short && (
+              <Notice tone="stop">
+                <strong>{short}</strong>
+              </Notice>
+            )}
+            {build.error && <Notice tone="stop">{words(build.error)}</Notice>}
+            {made && (
+              <Notice tone="clear">
+                <strong>Made and labelled:</strong> {made.copies.map((c) => c.label).join(', ')}
+                <br />
+                <ButtonLink small plain to="/lend">
+                  To the peg shelf
+                </ButtonLink>
+              </Notice>
+            )}
+            <Button isDisabled={!!short || build.isPending} onPress={() => build.mutate(count, { onSuccess: (b) => { setMade(b); setWanted(null); } })}>
+              {count === 1 ? 'This kit is made' : `These ${count} kits are made`}
+            </Button>
+            <Quiet>Takes the pieces off the shelf and labels the kits. {mine.length > 0 ? `${mine.length} made so far.` : ''}</Quiet>
+            <Seam />
+            <Choice label="Print on" value={paper} onChange={setPaper} options={[{ value: 'A4', label: 'A4' }, { value: 'Letter', label: 'Letter' }]} />
+            <Row>
+              <FileLink small href={`/api/designs/${design.id}/template.pdf?paper=${paper}`}>
+                Template
+              </FileLink>
+              <FileLink small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
+                as SVG
+              </FileLink>
+              {mine.length > 0 && (
+                <FileLink small href={`/api/designs/${design.id}/labels.pdf?paper=${paper}`}>
+                  Labels
+                </FileLink>
+              )}
+            </Row>
+          </Stack>
+        </Panel>
+      </aside>
+    </Grid>
+  );
+}
+
+export const Component = () => <DesignBench station="make">{(at) => <MakeWork key={at.design.id} at={at} />}</DesignBench>;

@@ -1,0 +1,88 @@
+import { styled } from 'styled-components';
+import type { Line } from '../../../core/challenge/line.ts';
+import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
+import { Button } from '../../parts/Button.tsx';
+
+const Strip = styled.div`
+  display: grid; grid-template-columns: 52px minmax(0, 1fr); gap: 10px; align-items: stretch;
+  > p { color: var(--slate); font-size: 13px; line-height: 1.25; align-self: center; }
+  ol { display: grid; grid-auto-flow: column; grid-auto-columns: minmax(104px, 1fr); gap: 8px; overflow-x: auto; padding: 3px; margin: -3px; }
+  @media (max-width: 700px) { grid-template-columns: minmax(0, 1fr); }
+`;
+const Card = styled.li<{ $on: boolean }>`
+  display: grid; border: 1px solid ${(p) => (p.$on ? 'var(--ink)' : 'var(--seam)')}; border-radius: 10px; background: ${(p) => (p.$on ? 'var(--ink)' : 'var(--paper)')}; color: ${(p) => (p.$on ? 'var(--paper)' : 'var(--ink)')}; overflow: hidden;
+  > button.pick { display: grid; grid-template-columns: 30px 1fr; gap: 8px; align-items: center; text-align: left; padding: 7px 9px; border: 0; background: none; cursor: pointer; min-height: 58px; }
+  > button.pick:focus-visible { outline-offset: -4px; outline-color: var(--fox); }
+  b { font: 700 14px/1.15 var(--display); display: block; }
+  small { font-size: 12.5px; color: ${(p) => (p.$on ? '#d9e4de' : 'var(--slate)')}; line-height: 1.2; display: block; }
+  svg { width: 30px; height: 30px; }
+`;
+
+function Shapelet({ dials, on }: { dials: AnyDials; on: boolean }) {
+  const [l, w] = [Number(dials.length), dials.opening === 'round' ? Number(dials.length) : Number(dials.width)];
+  const k = 24 / 82;
+  return (
+    <svg viewBox="-16 -16 32 32" aria-hidden>
+      <circle r="15.5" fill={on ? '#34464a' : 'var(--linen)'} />
+      <g transform={`rotate(${Number(dials.turn)})`} fill={on ? 'var(--tape)' : 'var(--ink)'}>
+        {dials.opening === 'round' ? <circle r={Math.min(14, (l * k) / 2)} /> : <rect x={-Math.min(26, l * k) / 2} y={-(w * k) / 2} width={Math.min(26, l * k)} height={w * k} rx="0.8" />}
+      </g>
+    </svg>
+  );
+}
+
+interface Props {
+  rungs: readonly Rung<AnyDials>[] | null;
+  chosen: string | null;
+  /** Bits of the design as it stands, to mark the rung it is nearest to. */
+  here: number | null;
+  line: Line | null;
+  onChoose(id: string | null): void;
+  onAdopt(rung: Rung<AnyDials>): void;
+  busy: boolean;
+}
+
+/** The ladder, easier to harder; each rung can be looked at on the mat and taken over as a design of its own. */
+export function Ladder({ rungs, chosen, here, line, onChoose, onAdopt, busy }: Props) {
+  if (!rungs) return <Strip><p>Easier to harder</p><small>Climbing the ladder …</small></Strip>;
+  const open = rungs.find((r) => r.id === chosen);
+  return (
+    <>
+      <Strip>
+        <p>
+          Easier
+          <br />
+          to harder
+        </p>
+        <ol>
+          {rungs.map((r) => {
+            const on = r.id === chosen;
+            const seconds = line ? line.intercept + line.slope * r.bits : null;
+            return (
+              <Card key={r.id} $on={on}>
+                <button className="pick" type="button" aria-pressed={on} onClick={() => onChoose(on ? null : r.id)}>
+                  <Shapelet dials={r.dials} on={on} />
+                  <span>
+                    <b>{r.name}</b>
+                    <small>
+                      {r.bits.toFixed(1)} bits
+                      {here !== null && Math.abs(here - r.bits) < 0.05 ? ' · yours' : ''}
+                      {seconds !== null && line && seconds > 0 ? ` · ${seconds.toFixed(0)} ± ${line.halfWidth(r.bits).toFixed(0)} s` : ''}
+                    </small>
+                  </span>
+                </button>
+              </Card>
+            );
+          })}
+        </ol>
+      </Strip>
+      {open && (
+        <div>
+          <Button small isDisabled={busy} onPress={() => onAdopt(open)}>
+            Take over “{open.name}” as a new design
+          </Button>
+        </div>
+      )}
+    </>
+  );
+}
