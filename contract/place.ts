@@ -23,7 +23,7 @@ export const tape = z.object({
   shape: z.object({ designs: z.number() }),
   check: z.object({ designs: z.number() }),
   price: z.object({ offers: z.number() }),
-  make: z.object({ wanted: z.number() }),
+  make: z.object({ made: z.number() }),
   lend: z.object({ out: z.number(), late: z.number() }),
   watch: z.object({ notes: z.number() }),
 });

@@ -15,7 +15,7 @@ interface View {
  * The cutting mat: green, a 10 mm grid, real proportions, numbers along the edges. What is drawn on it is in mm from
  * its upper left; `width` × `height` mm of it always show, in the middle.
  */
-export function Mat({ width, height, unit, label, children, over, most = 5 }: { width: number; height: number; unit: LengthUnit; label: string; children: (view: View) => React.ReactNode; over?: React.ReactNode; most?: number }) {
+export function Mat({ width, height, unit, label, children, over, most = 5, reserve = 0 }: { width: number; height: number; unit: LengthUnit; label: string; children: (view: View) => React.ReactNode; over?: React.ReactNode; most?: number; reserve?: number }) {
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<readonly [number, number]>([704, 446]);
   useLayoutEffect(() => {
@@ -25,9 +25,11 @@ export function Mat({ width, height, unit, label, children, over, most = 5 }: { 
     watch.observe(el);
     return () => watch.disconnect();
   }, []);
-  const px = Math.max(width / size[0], (height + 6) / size[1], 1 / most);
+  // On a narrow mat the words at its foot get a place of their own.
+  const foot = size[0] < 620 ? reserve : 0;
+  const px = Math.max(width / size[0], (height + 6) / (size[1] - foot), 1 / most);
   const [vw, vh] = [size[0] * px, size[1] * px];
-  const [x0, y0] = [-(vw - width) / 2, -(vh - height) / 2];
+  const [x0, y0] = [-(vw - width) / 2, -(vh - foot * px - height) / 2];
   const every = unit === 'mm' ? 10 : 25.4 / 2;
   const strong = unit === 'mm' ? 5 : 2;
   const lines = (from: number, to: number): number[] => Array.from({ length: Math.ceil((to - from) / every) + 1 }, (_, i) => i);

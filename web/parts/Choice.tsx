@@ -9,7 +9,7 @@ import { Wrong } from './Field.tsx';
 
 const Group = styled(RadioGroup)`
   display: grid; gap: 5px;
-  label:first-child { font-size: 14px; font-weight: 600; }
+  .named { font-size: 14px; font-weight: 600; }
   > div { display: flex; gap: 6px; flex-wrap: wrap; }
 `;
 const Chip = styled(Radio)`
@@ -28,7 +28,7 @@ export interface Option {
 export function Choice({ label, options, value, onChange }: { label: string; options: readonly Option[]; value: string; onChange(value: string): void }) {
   return (
     <Group value={value} onChange={onChange} orientation="horizontal">
-      <Label>{label}</Label>
+      <Label className="named">{label}</Label>
       <div>
         {options.map((o) => (
           <Chip key={o.value} value={o.value}>
@@ -42,7 +42,7 @@ export function Choice({ label, options, value, onChange }: { label: string; opt
 
 const Field = styled(AriaSelect)`
   display: grid; gap: 4px; min-width: 0;
-  label { font-size: 14px; font-weight: 600; }
+  .named { font-size: 14px; font-weight: 600; }
   button { display: flex; align-items: center; justify-content: space-between; gap: 8px; min-height: 44px; padding: 0 12px; border: 1.5px solid var(--seam-strong); border-radius: 9px; background: var(--paper); cursor: pointer; text-align: left; width: 100%; min-width: 0; }
   button > span:first-child { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 `;
@@ -59,9 +59,9 @@ const Sheet = styled(Popover)`
 export function Select({ label, options, value, onChange, placeholder = 'Choose', error }: { label: string; options: readonly (Option & { readonly note?: string })[]; value: string | null; onChange(value: string): void; placeholder?: string; error?: string | null }) {
   return (
     <Field value={value} onChange={(key) => key !== null && onChange(String(key))} placeholder={placeholder} isInvalid={!!error} validationBehavior="aria">
-      <Label>{label}</Label>
+      <Label className="named">{label}</Label>
       <Button>
-        <SelectValue>{({ selectedText, defaultChildren }) => selectedText ?? defaultChildren}</SelectValue>
+        <SelectValue>{({ selectedText, defaultChildren }) => selectedText || defaultChildren}</SelectValue>
         <span aria-hidden>▾</span>
       </Button>
       <Wrong>{error}</Wrong>

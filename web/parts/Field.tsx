@@ -8,7 +8,7 @@ import { lengthNumber, parseLength, type LengthUnit } from '../../core/measure/l
 import { formatMoney, parseMoney } from '../../core/measure/money.ts';
 
 const Styled = styled(AriaTextField)`
-  display: grid; gap: 4px; min-width: 0;
+  display: grid; gap: 4px; min-width: 0; align-content: start;
   label { font-size: 14px; color: var(--ink); font-weight: 600; }
   small { color: var(--slate); font-size: 12.5px; }
 `;
@@ -16,6 +16,7 @@ const Box = styled.div`
   display: flex; align-items: center; gap: 6px; border: 1.5px solid var(--seam-strong); border-radius: 9px; background: var(--paper); padding: 0 12px; min-height: 44px;
   &:focus-within { outline: 3px solid var(--ink); outline-offset: 1px; }
   &[data-bad='true'] { border-color: var(--stop); }
+  input[type='date'] { font: inherit; letter-spacing: -0.02em; height: 40px; padding: 0; }
   input { border: 0; background: none; flex: 1; min-width: 0; width: 100%; outline: none; padding: 8px 0; }
   span { color: var(--slate); font-size: 13px; }
 `;

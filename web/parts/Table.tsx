@@ -1,7 +1,7 @@
 import { styled } from 'styled-components';
 
-const Styled = styled.table`
-  width: 100%; border-collapse: collapse; font-size: 14px;
+const Styled = styled.table<{ $wide: boolean }>`
+  width: 100%; ${(p) => p.$wide && 'min-width: 640px;'} border-collapse: collapse; font-size: 14px;
   caption { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
   th, td { text-align: right; padding: 7px 6px; border-top: 1px dashed var(--seam); vertical-align: top; }
   th:first-child, td:first-child { text-align: left; padding-left: 0; }
@@ -20,7 +20,7 @@ export const Table = ({ caption, head, rows, foot, left = [] }: { caption: strin
   const side = (i: number) => (left.includes(i) ? { textAlign: 'left' as const } : undefined);
   return (
     <Scroll tabIndex={0} role="region" aria-label={caption}>
-      <Styled>
+      <Styled $wide={head.length > 6}>
         <caption>{caption}</caption>
         <thead>
           <tr>

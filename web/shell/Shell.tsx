@@ -9,7 +9,7 @@ import { Notice, Panel, Row, Stack } from '../parts/Panel.tsx';
 import { STATIONS, Tape } from './Tape.tsx';
 
 const Whole = styled.div`
-  display: grid; grid-template-rows: 70px minmax(0, 1fr); min-height: 100%; height: 100dvh;
+  display: grid; grid-template-columns: minmax(0, 1fr); grid-template-rows: 70px minmax(0, 1fr); min-height: 100%; height: 100dvh;
   @media (max-width: 1100px) { height: auto; grid-template-rows: 70px auto; }
 `;
 const Main = styled.main`padding: 14px 16px; min-height: 0; overflow: auto; outline: none; @media (max-width: 700px) { padding: 10px; }`;

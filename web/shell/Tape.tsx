@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { Settings } from 'lucide-react';
 import { styled } from 'styled-components';
@@ -47,14 +48,20 @@ export function Tape() {
   const { data: place } = usePlace();
   const { pathname } = useLocation();
   const draft = useOpenDesign((s) => s.draft);
+  const blade = useRef<HTMLDivElement>(null);
   const here = STATIONS.findIndex((s) => pathname.startsWith(`/${s.id}`));
+  useEffect(() => {
+    // On a phone the tape is longer than the screen: keep its open end in sight.
+    const station = here < 0 ? null : blade.current?.children[here];
+    if (station instanceof HTMLElement && blade.current) blade.current.scrollLeft = station.offsetLeft + station.offsetWidth + 12 - blade.current.clientWidth;
+  }, [here, figures]);
   const figure: Record<StationId, string> | null = figures
     ? {
         gather: `${one(figures.gather.kept, 'material')} kept`,
         shape: `${one(figures.shape.designs, 'design')}`,
         check: `${one(figures.check.designs, 'design')}`,
         price: one(figures.price.offers, 'offer'),
-        make: figures.make.wanted > 0 ? `${one(figures.make.wanted, 'kit')} to make` : 'all made',
+        make: `${one(figures.make.made, 'kit')} made`,
         lend: `${figures.lend.out} out${figures.lend.late > 0 ? ` · ${figures.lend.late} late` : ''}`,
         watch: one(figures.watch.notes, 'note'),
       }
@@ -69,7 +76,7 @@ export function Tape() {
         </svg>
         <span>Fox Button</span>
       </NavLink>
-      <div className="blade">
+      <div className="blade" ref={blade}>
         {STATIONS.map((s, i) => (
           <Station key={s.id} to={s.ofDesign && draft ? `/${s.id}/${draft.id}` : `/${s.id}`} $pulled={i <= here} $open={i === here}>
             {s.name}

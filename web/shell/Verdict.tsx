@@ -3,7 +3,7 @@ import type { Verdict as Kind } from '../../core/patterns/kernel.ts';
 
 const WORDS: Record<Kind, string> = { clear: 'Clear', mind: 'Mind', stop: 'Stop' };
 const THREADS: Record<Kind, React.ReactNode> = {
-  clear: <path d="M8 8v8M16 8v8" />,
+  clear: <path d="M7.6 8h8.8M7.6 16h8.8" />,
   mind: <path d="M8 16L16 8" />,
   stop: <path d="M8 8l8 8M16 8l-8 8" />,
 };
@@ -12,9 +12,9 @@ const THREADS: Record<Kind, React.ReactNode> = {
 export const SewnButton = ({ kind, size = 24 }: { kind: Kind; size?: number }) => (
   <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden style={{ flex: 'none' }}>
     <circle cx="12" cy="12" r="11" fill={`var(--${kind})`} />
-    <circle cx="12" cy="12" r="8.6" fill="none" stroke="rgba(255,255,255,.45)" strokeWidth="0.9" />
-    {[8, 16].map((x) => [8, 16].map((y) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.5" fill="rgba(0,0,0,.55)" />))}
-    <g stroke="#fff" strokeWidth="2.1" strokeLinecap="round" fill="none">
+    <circle cx="12" cy="12" r="9" fill="none" stroke="rgba(255,255,255,.5)" strokeWidth="1" />
+    {[8, 16].map((x) => [8, 16].map((y) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.9" fill="rgba(0,0,0,.5)" />))}
+    <g stroke="#fff" strokeWidth="1.9" strokeLinecap="round" fill="none">
       {THREADS[kind]}
     </g>
   </svg>

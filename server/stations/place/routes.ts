@@ -20,14 +20,13 @@ export function placeRoutes({ em, inTransaction, today }: Inside): Router {
   });
   r.get('/tape', async (_req, res) => {
     const m = em();
-    const designs = await m.find(DesignRow, {}, { fields: ['copies'] });
-    const made = await m.count(CopyRow, {});
+    const designs = await m.count(DesignRow, {});
     const figures: Tape = {
       gather: { kept: await m.count(MaterialRow, { kept: { $gt: 0 } }) },
-      shape: { designs: designs.length },
-      check: { designs: designs.length },
+      shape: { designs },
+      check: { designs },
       price: { offers: await m.count(OfferRow, {}) },
-      make: { wanted: Math.max(0, designs.reduce((n, d) => n + d.copies, 0) - made) },
+      make: { made: await m.count(CopyRow, {}) },
       lend: {
         out: await m.count(LoanRow, { returnedOn: null }),
         late: await m.count(LoanRow, { returnedOn: null, dueOn: { $lt: today() } }),

@@ -20,9 +20,9 @@ const Grid = styled.div`
   @media (max-width: 640px) { grid-template-columns: minmax(0, 1fr); > header, .caution, .aside { grid-column: 1; } }
 `;
 const Finding = styled.li`
-  display: grid; grid-template-columns: 84px minmax(0, 1fr); gap: 10px; padding: 10px 0; border-top: 1px dashed var(--seam); font-size: 14px;
+  display: grid; grid-template-columns: 84px minmax(0, 1fr); gap: 10px; padding: 9px 0; border-top: 1px dashed var(--seam); font-size: 14px; line-height: 1.32;
   &:first-child { border-top: 0; }
-  p + p { margin-top: 2px; }
+  > :first-child { align-self: start; }
 `;
 const Legend = styled.div`position: absolute; left: 14px; bottom: 12px; right: 14px; background: rgba(29, 74, 67, 0.88); border-radius: 8px; padding: 8px 10px; font-size: 14px; strong { font-family: var(--display); display: block; } span { color: #cfe0d6; }`;
 const Tests = styled.ul`display: grid; gap: 8px; font-size: 14px; li { padding-left: 18px; position: relative; } li::before { content: ''; position: absolute; left: 0; top: 7px; width: 9px; height: 9px; border-radius: 50%; border: 2px solid var(--mind); }`;
@@ -80,8 +80,9 @@ function CheckWork({ at }: { at: AtBench }) {
               <Verdict kind={f.verdict} />
               <div>
                 <h3>{f.title}</h3>
-                <p>{f.words}</p>
-                {f.remedy && <p>{f.remedy}</p>}
+                <p>
+                  {f.words} {f.remedy}
+                </p>
                 <Quiet>{f.source}</Quiet>
               </div>
             </Finding>

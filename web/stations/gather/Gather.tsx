@@ -18,11 +18,11 @@ import { Packs } from './Packs.tsx';
 
 const Grid = styled.div`
   display: grid; grid-template-columns: minmax(0, 1fr) 330px; gap: 12px 16px;
-  @media (min-width: 1101px) { height: 100%; grid-template-rows: auto minmax(0, 1fr); > header { grid-column: 1 / 3; } > .shelf, > aside { overflow: auto; } }
+  @media (min-width: 1101px) { height: 100%; grid-template-rows: auto minmax(0, 1fr); > header { grid-column: 1 / 3; } > .shelf, > aside { overflow: auto; scrollbar-width: thin; } }
   @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); }
 `;
 const Find = styled(TextField)`grid-template-columns: auto 190px; align-items: center; gap: 10px;`;
-const Bins = styled.ul`display: grid; grid-template-columns: repeat(auto-fill, minmax(196px, 1fr)); gap: 8px;`;
+const Bins = styled.ul`display: grid; grid-template-columns: repeat(auto-fill, minmax(196px, 1fr)); gap: 8px; li { display: grid; }`;
 const Plank = styled.h2`
   display: flex; align-items: baseline; justify-content: space-between; font-size: 16px; margin: 2px 0 8px; padding-bottom: 5px; border-bottom: 5px solid #b0874f; border-image: linear-gradient(#b98f5c 60%, #8e6836 60%) 1;
   small { font: 400 13px/1.2 var(--body); color: var(--slate); letter-spacing: 0; }

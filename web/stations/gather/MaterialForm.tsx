@@ -18,6 +18,8 @@ const Boxes = styled.fieldset`
   label { display: inline-flex; align-items: center; gap: 6px; border: 1px solid var(--seam-strong); border-radius: 20px; padding: 0 12px; min-height: 36px; font-size: 13.5px; cursor: pointer; }
   label:has(input:checked) { background: var(--mind-tint); border-color: var(--mind); }
 `;
+/** Saving stays in sight however long the form is. */
+const Foot = styled(Row)`position: sticky; bottom: -1px; background: var(--paper); padding: 10px 0 12px; margin-bottom: -14px; border-top: 1px solid var(--seam); z-index: 1;`;
 const FORM_WORDS: Record<Form, string> = { piece: 'Piece (ball, block, stick)', disc: 'Disc (cap, lid, button)', sheet: 'Sheet (card, panel)', tube: 'Tube', container: 'Container with lid', cord: 'Cord or lace', consumable: 'Used up (tape, bag, glue)' };
 const SIZE_WORDS: Record<SizeName, string> = { length: 'Length', width: 'Width', height: 'Height', diameter: 'Across', wall: 'Wall thickness' };
 const COLOURS = ['#B0451A', '#D8A657', '#2C5F8A', '#2C6A3E', '#A3455F', '#E9E8DF', '#C8A877', '#53625F'];
@@ -166,7 +168,7 @@ export function MaterialForm({ material, unit, onDone }: { material: MaterialRow
             </Notice>
           )}
           {saved && <Notice tone="clear">{saved}</Notice>}
-          <Row>
+          <Foot>
             <Button type="submit" isDisabled={save.isPending}>
               {material ? 'Save' : 'Put it on the shelf'}
             </Button>
@@ -182,7 +184,7 @@ export function MaterialForm({ material, unit, onDone }: { material: MaterialRow
                 Take off the shelf
               </Button>
             )}
-          </Row>
+          </Foot>
         </Stack>
       </form>
     </Panel>

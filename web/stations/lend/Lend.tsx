@@ -20,16 +20,16 @@ const Grid = styled.div`
 const Rail = styled.section`
   > h2 { display: flex; justify-content: space-between; align-items: baseline; font-size: 16px; small { font: 400 13px/1 var(--body); color: var(--slate); letter-spacing: 0; } }
   > .wood { height: 9px; border-radius: 5px; background: linear-gradient(#b98f5c 62%, #8e6836 62%); margin: 5px 0 0; }
-  > ul { display: flex; flex-wrap: wrap; gap: 0 9px; }
+  > ul { display: flex; flex-wrap: wrap; gap: 0 8px; }
 `;
 const Hung = styled.button<{ $dashed: boolean; $late: boolean; $on: boolean }>`
-  position: relative; margin-top: 14px; width: 126px; min-height: 98px; text-align: left; padding: 8px 10px 9px; cursor: pointer; display: block;
+  position: relative; margin-top: 14px; width: 118px; min-height: 90px; height: calc(100% - 14px); text-align: left; padding: 7px 9px 8px; cursor: pointer; display: flex; flex-direction: column;
   background: ${(p) => (p.$dashed ? 'transparent' : 'var(--paper)')}; border: ${(p) => (p.$dashed ? '1.5px dashed' : '1px solid')} ${(p) => (p.$late ? 'var(--stop)' : p.$dashed ? 'var(--seam-strong)' : 'var(--seam)')}; border-radius: 9px;
   ${(p) => p.$on && 'outline: 3px solid var(--fox); outline-offset: 1px;'}
   &:hover { border-color: var(--fox); }
   &::before { content: ''; position: absolute; left: 50%; top: -15px; width: 9px; height: 15px; margin-left: -5px; border: 2.5px solid #6b604b; border-top: 0; border-right: 0; border-radius: 0 0 0 8px; }
   code { font: 600 12.5px/1.2 var(--body); color: var(--slate); display: block; letter-spacing: 0.02em; }
-  b { font: 700 14.5px/1.12 var(--display); display: block; margin: 2px 0 4px; }
+  b { font: 700 14px/1.12 var(--display); display: block; margin: 2px 0 4px; }
   small { font-size: 12.5px; line-height: 1.25; display: block; color: ${(p) => (p.$late ? 'var(--stop)' : 'var(--slate)')}; font-weight: ${(p) => (p.$late ? 700 : 400)}; }
 `;
 

@@ -14,32 +14,126 @@ import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 
 const Grid = styled.div`
-  display: grid; grid-template-columns: minmax(0, 1fr) 300px; gap: 12px 16px; grid-template-rows: auto minmax(0, 1fr);
-  > header { grid-column: 1 / 3; }
-  > .steps { overflow: auto; padding: 2px 16px; }
-  > aside { overflow: auto; }
-  @media (max-width: 1000px) { grid-template-columns: minmax(0, 1fr); > header { grid-column: 1; } }
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 12px 16px;
+  grid-template-rows: auto minmax(0, 1fr);
+  > header {
+    grid-column: 1 / 3;
+  }
+  > .left {
+    display: grid;
+    grid-template-rows: minmax(0, 1fr) auto;
+    gap: 12px;
+    min-height: 0;
+  }
+  .steps {
+    overflow: auto;
+    padding: 2px 16px;
+  }
+  > aside {
+    overflow: auto;
+  }
+  @media (max-width: 1000px) {
+    grid-template-columns: minmax(0, 1fr);
+    > header {
+      grid-column: 1;
+    }
+  }
 `;
 const Step = styled.li`
-  display: grid; grid-template-columns: 34px minmax(0, 1fr) auto; gap: 2px 10px; padding: 9px 0; border-top: 1px dashed var(--seam); font-size: 14px;
-  &:first-child { border-top: 0; }
-  > b { font: 800 22px/1.1 var(--display); color: var(--fox); }
-  h3 { font-size: 15.5px; }
-  .when { text-align: right; font: 700 15px/1.3 var(--display); white-space: nowrap; }
-  .who { display: flex; gap: 6px; justify-content: flex-end; margin-top: 3px; font: 600 12.5px/1 var(--body); }
-  .who span { padding: 4px 8px; border-radius: 20px; background: var(--linen); }
-  .who .blade { background: var(--stop-tint); color: var(--stop); font-weight: 700; }
-  .who .child { background: var(--clear-tint); color: var(--clear); }
-  @media (max-width: 640px) { grid-template-columns: 28px minmax(0, 1fr); .side { grid-column: 2; .when { text-align: left; } .who { justify-content: flex-start; } } }
+  display: grid;
+  grid-template-columns: 34px minmax(0, 1fr) auto;
+  gap: 2px 10px;
+  padding: 9px 0;
+  border-top: 1px dashed var(--seam);
+  font-size: 14px;
+  &:first-child {
+    border-top: 0;
+  }
+  > b {
+    font: 800 22px/1.1 var(--display);
+    color: var(--fox);
+  }
+  h3 {
+    font-size: 15.5px;
+  }
+  .when {
+    text-align: right;
+    font: 700 15px/1.3 var(--display);
+    white-space: nowrap;
+  }
+  .who {
+    display: flex;
+    gap: 6px;
+    justify-content: flex-end;
+    margin-top: 3px;
+    font: 600 12.5px/1 var(--body);
+  }
+  .who span {
+    padding: 4px 8px;
+    border-radius: 20px;
+    background: var(--linen);
+  }
+  .who .blade {
+    background: var(--stop-tint);
+    color: var(--stop);
+    font-weight: 700;
+  }
+  .who .child {
+    background: var(--clear-tint);
+    color: var(--clear);
+  }
+  @media (max-width: 640px) {
+    grid-template-columns: 28px minmax(0, 1fr);
+    .side {
+      grid-column: 2;
+      .when {
+        text-align: left;
+      }
+      .who {
+        justify-content: flex-start;
+      }
+    }
+  }
+`;
+const Inline = styled.div`
+  > div {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+  }
 `;
 /** A bar for the batch: work, blades, and what dries meanwhile. */
 const Bar = styled.div`
-  display: grid; gap: 4px;
-  .lane { position: relative; height: 22px; background: var(--linen); border-radius: 5px; overflow: hidden; }
-  .lane i { position: absolute; top: 0; bottom: 0; background: var(--mat); border-right: 1px solid var(--paper); }
-  .lane i.blade { background: repeating-linear-gradient(45deg, var(--stop) 0 6px, #7e1020 6px 9px); }
-  .dry i { background: var(--tape-shade); }
-  small { color: var(--slate); font-size: 12.5px; display: flex; justify-content: space-between; }
+  display: grid;
+  gap: 4px;
+  .lane {
+    position: relative;
+    height: 22px;
+    background: var(--linen);
+    border-radius: 5px;
+    overflow: hidden;
+  }
+  .lane i {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    background: var(--mat);
+    border-right: 1px solid var(--paper);
+  }
+  .lane i.blade {
+    background: repeating-linear-gradient(45deg, var(--stop) 0 6px, #7e1020 6px 9px);
+  }
+  .dry i {
+    background: var(--tape-shade);
+  }
+  small {
+    color: var(--slate);
+    font-size: 12.5px;
+    display: flex;
+    justify-content: space-between;
+  }
 `;
 
 function MakeWork({ at }: { at: AtBench }) {
@@ -50,9 +144,12 @@ function MakeWork({ at }: { at: AtBench }) {
   const { data: copies } = useCopies();
   const [made, setMade] = useState<Build | null>(null);
   const mine = copies?.filter((c) => c.designId === design.id) ?? [];
-  const open = Math.max(1, design.copies - mine.length);
-  const count = wanted ?? open;
-  const state = supply({ needs: light.needs, copies: count, shelf: new Map(materials.map((m) => [m.id, m])) });
+  const count = wanted ?? Math.min(100, design.copies);
+  const state = supply({
+    needs: light.needs,
+    copies: count,
+    shelf: new Map(materials.map((m) => [m.id, m])),
+  });
   const short = shortWords(state);
   const placed = orderSteps(light.steps, count);
   const hands = handsOn(placed);
@@ -65,32 +162,80 @@ function MakeWork({ at }: { at: AtBench }) {
   const query = `?paper=${paper}&copies=${count}`;
   return (
     <Grid>
-      <Heading over={`${placed.length} steps · ${formatMinutes(hands.total)} hands-on, ${formatMinutes(hands.blade)} of it with a blade`} title={`Make ${count} ${count === 1 ? 'kit' : 'kits'} of ${design.name}`}>
+      <Heading
+        over={`${placed.length} steps · ${formatMinutes(hands.total)} hands-on, ${formatMinutes(hands.blade)} of it with a blade`}
+        title={`Make ${count} ${count === 1 ? 'kit' : 'kits'} of ${design.name}`}
+      >
         <Quiet>Kits</Quiet>
         <Stepper label="Kits to make" value={count} min={1} max={100} onChange={setWanted} />
-        <FileLink href={`/api/designs/${design.id}/build-sheet.pdf${query}`}>Build sheet</FileLink>
+        <ButtonLink plain to="/lend">
+          Lend it
+        </ButtonLink>
       </Heading>
-      <Panel className="steps" aria-label="Steps" tabIndex={0}>
-        <ol>
-          {placed.map((p, i) => (
-            <Step key={p.step.id}>
-              <b>{i + 1}</b>
-              <div>
-                <h3>{p.step.title}</h3>
-                <p>{p.step.words}</p>
-                {p.step.drying > 0 && <Quiet>Then {formatMinutes(p.step.drying)} to dry: go on with the next step meanwhile.</Quiet>}
-              </div>
-              <div className="side">
-                <div className="when">{formatMinutes(p.minutes)}</div>
-                <div className="who">
-                  {p.step.blade && <span className="blade">blade</span>}
-                  <span className={p.step.who === 'child' ? 'child' : ''}>{p.step.who === 'child' ? 'child’s own' : p.step.who === 'adult' ? 'adult' : 'adult or child'}</span>
+      <div className="left">
+        <Panel className="steps" aria-label="Steps" tabIndex={0}>
+          <ol>
+            {placed.map((p, i) => (
+              <Step key={p.step.id}>
+                <b>{i + 1}</b>
+                <div>
+                  <h3>{p.step.title}</h3>
+                  <p>{p.step.words}</p>
+                  {p.step.drying > 0 && (
+                    <Quiet>
+                      Then {formatMinutes(p.step.drying)} to dry: go on with the next step meanwhile.
+                    </Quiet>
+                  )}
                 </div>
-              </div>
-            </Step>
-          ))}
-        </ol>
-      </Panel>
+                <div className="side">
+                  <div className="when">{formatMinutes(p.minutes)}</div>
+                  <div className="who">
+                    {p.step.blade && <span className="blade">blade</span>}
+                    <span className={p.step.who === 'child' ? 'child' : ''}>
+                      {p.step.who === 'child'
+                        ? 'child’s own'
+                        : p.step.who === 'adult'
+                          ? 'adult'
+                          : 'adult or child'}
+                    </span>
+                  </div>
+                </div>
+              </Step>
+            ))}
+          </ol>
+        </Panel>
+        <Panel>
+          <Spread>
+            <Inline>
+              <Choice
+                label="Print on"
+                value={paper}
+                onChange={setPaper}
+                options={[
+                  { value: 'A4', label: 'A4' },
+                  { value: 'Letter', label: 'Letter' },
+                ]}
+              />
+            </Inline>
+            <Row>
+              <FileLink small href={`/api/designs/${design.id}/build-sheet.pdf${query}`}>
+                Build sheet
+              </FileLink>
+              <FileLink small href={`/api/designs/${design.id}/template.pdf?paper=${paper}`}>
+                Template
+              </FileLink>
+              <FileLink small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
+                Template as SVG
+              </FileLink>
+              {mine.length > 0 && (
+                <FileLink small href={`/api/designs/${design.id}/labels.pdf?paper=${paper}`}>
+                  Labels
+                </FileLink>
+              )}
+            </Row>
+          </Spread>
+        </Panel>
+      </div>
       <aside>
         <Panel as="div">
           <Stack $gap={10}>
@@ -98,13 +243,19 @@ function MakeWork({ at }: { at: AtBench }) {
             <Bar aria-hidden>
               <div className="lane">
                 {placed.map((p) => (
-                  <i key={p.step.id} className={p.step.blade ? 'blade' : ''} style={{ left: width(p.start), width: width(p.minutes) }} />
+                  <i
+                    key={p.step.id}
+                    className={p.step.blade ? 'blade' : ''}
+                    style={{ left: width(p.start), width: width(p.minutes) }}
+                  />
                 ))}
               </div>
               <div className="lane dry">
-                {placed.filter((p) => p.step.drying > 0).map((p) => (
-                  <i key={p.step.id} style={{ left: width(p.end), width: width(p.step.drying) }} />
-                ))}
+                {placed
+                  .filter((p) => p.step.drying > 0)
+                  .map((p) => (
+                    <i key={p.step.id} style={{ left: width(p.end), width: width(p.step.drying) }} />
+                  ))}
               </div>
               <small>
                 <span>hands, then drying</span>
@@ -112,7 +263,8 @@ function MakeWork({ at }: { at: AtBench }) {
               </small>
             </Bar>
             <Notice tone="mind">
-              <strong>Blades</strong> only while children sleep or are away, on a board, with the knife locked up afterwards.
+              <strong>Blades</strong> only while children sleep or are away, on a board, with the knife locked
+              up afterwards.
             </Notice>
             <Seam />
             <h2>Lay out</h2>
@@ -144,25 +296,23 @@ function MakeWork({ at }: { at: AtBench }) {
                 </ButtonLink>
               </Notice>
             )}
-            <Button isDisabled={!!short || build.isPending} onPress={() => build.mutate(count, { onSuccess: (b) => { setMade(b); setWanted(null); } })}>
+            <Button
+              isDisabled={!!short || build.isPending}
+              onPress={() =>
+                build.mutate(count, {
+                  onSuccess: (b) => {
+                    setMade(b);
+                    setWanted(null);
+                  },
+                })
+              }
+            >
               {count === 1 ? 'This kit is made' : `These ${count} kits are made`}
             </Button>
-            <Quiet>Takes the pieces off the shelf and labels the kits. {mine.length > 0 ? `${mine.length} made so far.` : ''}</Quiet>
-            <Seam />
-            <Choice label="Print on" value={paper} onChange={setPaper} options={[{ value: 'A4', label: 'A4' }, { value: 'Letter', label: 'Letter' }]} />
-            <Row>
-              <FileLink small href={`/api/designs/${design.id}/template.pdf?paper=${paper}`}>
-                Template
-              </FileLink>
-              <FileLink small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
-                as SVG
-              </FileLink>
-              {mine.length > 0 && (
-                <FileLink small href={`/api/designs/${design.id}/labels.pdf?paper=${paper}`}>
-                  Labels
-                </FileLink>
-              )}
-            </Row>
+            <Quiet>
+              Takes the pieces off the shelf and labels the kits.{' '}
+              {mine.length > 0 ? `${mine.length} made so far.` : ''}
+            </Quiet>
           </Stack>
         </Panel>
       </aside>
@@ -170,4 +320,6 @@ function MakeWork({ at }: { at: AtBench }) {
   );
 }
 
-export const Component = () => <DesignBench station="make">{(at) => <MakeWork key={at.design.id} at={at} />}</DesignBench>;
+export const Component = () => (
+  <DesignBench station="make">{(at) => <MakeWork key={at.design.id} at={at} />}</DesignBench>
+);

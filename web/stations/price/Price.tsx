@@ -20,7 +20,7 @@ const Three = styled.div`
   h2 { font-size: 15px; }
   @media (max-width: 640px) { grid-template-columns: 1fr; }
 `;
-const Two = styled.div`display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr); gap: 12px; @media (max-width: 1000px) { grid-template-columns: minmax(0, 1fr); }`;
+const Two = styled.div`display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr); gap: 12px; align-items: start; @media (max-width: 1000px) { grid-template-columns: minmax(0, 1fr); }`;
 
 /** Materials go to the computation by number, offers by theirs; names come back in on this side. */
 function requestFor(at: AtBench, offers: readonly Offer[], suppliers: readonly Supplier[]): PurchaseRequest {
@@ -113,7 +113,8 @@ function PriceWork({ at }: { at: AtBench }) {
             {packs.length > 0 && (
               <Table
                 caption="Shopping list"
-                head={['Pack', 'from', 'packs', 'price']}
+                left={[1]}
+                head={['Pack', 'From', 'packs', 'price']}
                 rows={[
                   ...packs.map((p) => ({
                     key: String(p.offer.id),

@@ -4,18 +4,19 @@ import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
 import { Button } from '../../parts/Button.tsx';
 
 const Strip = styled.div`
-  display: grid; grid-template-columns: 52px minmax(0, 1fr); gap: 10px; align-items: stretch;
+  display: grid; grid-template-columns: 48px minmax(0, 1fr); gap: 8px; align-items: stretch;
   > p { color: var(--slate); font-size: 13px; line-height: 1.25; align-self: center; }
-  ol { display: grid; grid-auto-flow: column; grid-auto-columns: minmax(104px, 1fr); gap: 8px; overflow-x: auto; padding: 3px; margin: -3px; }
+  ol { display: grid; grid-auto-flow: column; grid-auto-columns: minmax(98px, 1fr); gap: 7px; overflow-x: auto; padding: 3px; margin: -3px; }
   @media (max-width: 700px) { grid-template-columns: minmax(0, 1fr); }
 `;
-const Card = styled.li<{ $on: boolean }>`
-  display: grid; border: 1px solid ${(p) => (p.$on ? 'var(--ink)' : 'var(--seam)')}; border-radius: 10px; background: ${(p) => (p.$on ? 'var(--ink)' : 'var(--paper)')}; color: ${(p) => (p.$on ? 'var(--paper)' : 'var(--ink)')}; overflow: hidden;
-  > button.pick { display: grid; grid-template-columns: 30px 1fr; gap: 8px; align-items: center; text-align: left; padding: 7px 9px; border: 0; background: none; cursor: pointer; min-height: 58px; }
+const Card = styled.li<{ $on: boolean; $mine: boolean }>`
+  display: grid; position: relative; border: 1px solid ${(p) => (p.$on ? 'var(--ink)' : p.$mine ? 'var(--fox)' : 'var(--seam)')}; border-radius: 10px; background: ${(p) => (p.$on ? 'var(--ink)' : 'var(--paper)')}; color: ${(p) => (p.$on ? 'var(--paper)' : 'var(--ink)')}; overflow: hidden;
+  > button.pick { display: grid; grid-template-columns: 26px minmax(0, 1fr); gap: 3px 6px; align-items: center; align-content: center; text-align: left; padding: 7px 6px; border: 0; background: none; cursor: pointer; min-height: 58px; }
   > button.pick:focus-visible { outline-offset: -4px; outline-color: var(--fox); }
-  b { font: 700 14px/1.15 var(--display); display: block; }
-  small { font-size: 12.5px; color: ${(p) => (p.$on ? '#d9e4de' : 'var(--slate)')}; line-height: 1.2; display: block; }
-  svg { width: 30px; height: 30px; }
+  b { font: 700 13px/1.15 var(--display); grid-column: 1 / 3; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+  em { font: 700 11px/1 var(--body); color: ${(p) => (p.$on ? 'var(--tape)' : 'var(--fox-deep)')}; }
+  small { font-size: 12px; white-space: nowrap; color: ${(p) => (p.$on ? '#d9e4de' : 'var(--slate)')}; line-height: 1.2; display: block; }
+  svg { width: 26px; height: 26px; }
 `;
 
 function Shapelet({ dials, on }: { dials: AnyDials; on: boolean }) {
@@ -57,18 +58,21 @@ export function Ladder({ rungs, chosen, here, line, onChoose, onAdopt, busy }: P
         <ol>
           {rungs.map((r) => {
             const on = r.id === chosen;
+            const mine = here !== null && Math.abs(here - r.bits) < 0.05;
             const seconds = line ? line.intercept + line.slope * r.bits : null;
             return (
-              <Card key={r.id} $on={on}>
+              <Card key={r.id} $on={on} $mine={mine}>
                 <button className="pick" type="button" aria-pressed={on} onClick={() => onChoose(on ? null : r.id)}>
+                  <b>{r.name}</b>
                   <Shapelet dials={r.dials} on={on} />
                   <span>
-                    <b>{r.name}</b>
-                    <small>
-                      {r.bits.toFixed(1)} bits
-                      {here !== null && Math.abs(here - r.bits) < 0.05 ? ' · yours' : ''}
-                      {seconds !== null && line && seconds > 0 ? ` · ${seconds.toFixed(0)} ± ${line.halfWidth(r.bits).toFixed(0)} s` : ''}
-                    </small>
+                    <small>{r.bits.toFixed(1)} bits</small>
+                    {seconds !== null && line && seconds > 0 && (
+                      <small>
+                        {seconds.toFixed(0)} ± {line.halfWidth(r.bits).toFixed(0)} s
+                      </small>
+                    )}
+                    {mine && <em>yours</em>}
                   </span>
                 </button>
               </Card>

@@ -23,10 +23,12 @@ const Grid = styled.div`
   display: grid; grid-template-columns: minmax(0, 1fr) 300px; gap: 16px;
   .work { display: grid; grid-template-rows: auto minmax(280px, 1fr) auto; gap: 12px; min-width: 0; }
   @media (min-width: 1101px) { min-height: 0; > * { min-height: 0; } > aside { overflow: auto; } }
+  @media (max-width: 1100px) { .work { grid-template-rows: auto 400px auto; align-content: start; } }
   @media (max-width: 1000px) { grid-template-columns: minmax(0, 1fr); }
+  @media (max-width: 560px) { .work { grid-template-rows: auto 330px auto; } }
 `;
 const Legend = styled.div`
-  position: absolute; right: 14px; bottom: 12px; max-width: 270px; font-size: 14px; background: rgba(29, 74, 67, 0.88); border-radius: 8px; padding: 8px 10px;
+  position: absolute; right: 14px; bottom: 12px; max-width: 330px; font-size: 14px; background: rgba(29, 74, 67, 0.88); border-radius: 8px; padding: 8px 10px;
   strong { font-family: var(--display); display: block; }
   .quiet { color: #cfe0d6; }
   .verdict span { color: #fff; }
@@ -81,6 +83,7 @@ function ShapeWork({ at }: { at: AtBench }) {
           width={layout.width}
           height={layout.height}
           unit={unit}
+          reserve={84}
           label={`Lid with its opening and ${piece.name} beside it, to scale`}
           over={
             <Legend>
@@ -116,8 +119,8 @@ function ShapeWork({ at }: { at: AtBench }) {
               {fit ? <Verdict kind={fit.verdict} word={fit.headline} /> : '…'}
             </div>
             <div>
-              <Quiet>Challenge</Quiet>
-              <b>{rung ? rung.bits.toFixed(1) : heavy.bits === null ? '…' : heavy.bits.toFixed(1)} bits a piece</b>
+              <Quiet>Challenge, a piece</Quiet>
+              <b>{rung ? rung.bits.toFixed(1) : heavy.bits === null ? '…' : heavy.bits.toFixed(1)} bits</b>
             </div>
             <div>
               <Quiet>Container holds</Quiet>

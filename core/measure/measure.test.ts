@@ -1,0 +1,70 @@
+import fc from 'fast-check';
+import { addDays, daysBetween, shortDay } from '../calendar/days.ts';
+import { formatLength, lengthNumber, parseLength } from './length.ts';
+import { formatMinutes } from './minutes.ts';
+import { formatMoney, parseMoney } from './money.ts';
+
+describe('lengths', () => {
+  it.each([
+    ['38', 'mm', 38],
+    ['3.8 cm', 'mm', 38],
+    ['3,8cm', 'mm', 38],
+    ['0.04 m', 'mm', 40],
+    ['1 1/2"', 'mm', 38.1],
+    ['1-1/2 in', 'mm', 38.1],
+    ['1½″', 'mm', 38.1],
+    ['½"', 'mm', 12.7],
+    ['3/4', 'in', 19.05],
+    ['1 1/2', 'in', 38.1],
+    ['1.5', 'in', 38.1],
+    ['38 mm', 'in', 38],
+    ['2 INCHES', 'mm', 50.8],
+    ['.5', 'mm', 0.5],
+  ] as const)('reads “%s” (%s) as %f mm', (text, unit, mm) => {
+    expect(parseLength(text, unit)).toBeCloseTo(mm, 6);
+  });
+
+  it.each(['', 'abc', '-3', '1/0', '3 4', '1e9', '12 ft', '1 1', '--'])('refuses “%s”, saying how to write it', (text) => {
+    expect(() => parseLength(text, 'mm')).toThrow(/write it like 38/);
+  });
+
+  it('prints millimetres to a tenth and inches to a sixteenth', () => {
+    expect(formatLength(38, 'mm')).toBe('38 mm');
+    expect(formatLength(-3.149, 'mm')).toBe('−3.1 mm');
+    expect(formatLength(38.1, 'in')).toBe('1 1/2″');
+    expect(lengthNumber(12.7, 'in')).toBe('1/2');
+    expect(lengthNumber(0.2, 'in')).toBe('0');
+  });
+
+  it('reads back what it prints, to the printed step', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 900, noNaN: true }), (mm) => {
+        expect(Math.abs(parseLength(lengthNumber(mm, 'mm'), 'mm') - mm)).toBeLessThanOrEqual(0.0501);
+        expect(Math.abs(parseLength(lengthNumber(mm, 'in'), 'in') - mm)).toBeLessThanOrEqual(25.4 / 32 + 1e-6);
+      }),
+      { seed: 1 },
+    );
+  });
+});
+
+describe('money, minutes and days', () => {
+  it('keeps prices in whole minor units', () => {
+    expect(parseMoney('2.40')).toBe(240);
+    expect(parseMoney('2,4')).toBe(240);
+    expect(parseMoney('3')).toBe(300);
+    expect(formatMoney(240)).toBe('2.40');
+    expect(formatMoney(5)).toBe('0.05');
+    expect(() => parseMoney('2.405')).toThrow(/price/);
+    expect(() => parseMoney('-2')).toThrow(/price/);
+  });
+  it('says minutes as people do', () => {
+    expect([45, 60, 80].map(formatMinutes)).toEqual(['45 min', '1 h', '1 h 20 min']);
+  });
+  it('counts days over months, leap days and clock changes', () => {
+    expect(addDays('2028-02-28', 1)).toBe('2028-02-29');
+    expect(addDays('2026-12-31', 1)).toBe('2027-01-01');
+    expect(daysBetween('2026-03-28', '2026-03-30')).toBe(2);
+    expect(daysBetween('2026-11-24', '2026-11-20')).toBe(-4);
+    expect(shortDay('2026-12-01')).toBe('1 Dec');
+  });
+});

@@ -1,0 +1,79 @@
+// Small helpers for the scripts; nothing here needs node_modules.
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, statSync, writeFileSync, mkdirSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { createServer } from 'node:net';
+
+export const say = (words) => console.log(`\u2022 ${words}`);
+
+/** Runs a command to its end, its output shown; throws when it fails. */
+export function run(command, args, options = {}) {
+  const done = spawnSync(command, args, { stdio: 'inherit', ...options });
+  if (done.error) throw done.error;
+  if (done.status !== 0) throw new Error(`${command} ${args.slice(0, 3).join(' ')} ended with ${done.status}`);
+}
+
+/** Installs the packages when they are not there, or when the lock file has changed since. */
+export function ensurePackages() {
+  const lock = createHash('sha256').update(readFileSync('package-lock.json')).digest('hex');
+  const mark = 'node_modules/.fox-lock';
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  say('Installing packages (about a minute the first time)');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  writeFileSync(mark, lock);
+}
+
+/** Debian's Chromium, and poppler to look into the PDFs; installed when missing. */
+export function ensureDebian(packages) {
+  const missing = packages.filter(({ file }) => !existsSync(file));
+  if (missing.length === 0) return;
+  const names = missing.map((p) => p.name);
+  say(`Installing ${names.join(', ')} from Debian`);
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const apt = (args) => {
+    const [command, ...rest] = [...sudo, 'apt-get', ...args];
+    run(command, rest, { env, stdio: ['ignore', 'ignore', 'inherit'] });
+  };
+  apt(['update', '-qq']);
+  apt(['install', '-y', '-qq', '--no-install-recommends', ...names]);
+}
+
+const newest = (paths) =>
+  spawnSync('find', [...paths.filter(existsSync), '-type', 'f', '-newer', 'dist/web/index.html', '-print', '-quit'], { encoding: 'utf8' }).stdout.trim() !== '';
+
+/** Builds when there is no build, or a source is newer than it. */
+export function ensureBuild() {
+  if (existsSync('dist/web/index.html') && existsSync('dist/server/main.js') && !newest(['core', 'contract', 'server', 'web', 'demo', 'package.json', 'vite.config.ts', 'scripts/build.mjs'])) return;
+  say('Building (about ten seconds)');
+  run(process.execPath, ['scripts/build.mjs'], { env: { ...process.env, QUIET: '1' } });
+}
+
+/** A port that is free now. */
+export const freePort = () =>
+  new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address();
+      probe.close(() => resolve(port));
+    });
+  });
+
+/** Starts the server and waits until it answers. */
+export async function startServer(env, options = {}) {
+  const child = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], { stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, NODE_ENV: 'production', ...env }, ...options });
+  let ended = null;
+  child.on('exit', (code) => (ended = code ?? 1));
+  const url = `http://${env.HOST ?? '127.0.0.1'}:${env.PORT}`;
+  for (let i = 0; i < 150; i++) {
+    if (ended !== null) throw new Error(`the server ended with ${ended}`);
+    const ok = await fetch(`${url}/api/health`).then((r) => r.ok, () => false);
+    if (ok) return { child, url, stop: () => new Promise((r) => { child.once('exit', r); child.kill('SIGTERM'); }) };
+    await new Promise((r) => setTimeout(r, 100));
+  }
+  child.kill('SIGKILL');
+  throw new Error('the server did not answer within 15 s');
+}
+
+export { existsSync, mkdirSync, statSync, spawnSync };
