@@ -1,5 +1,8 @@
 import { symmetricEigenvalues, tiltTo, rotationOfQuaternion, turn, multiply, transpose, unit3, type Mat3, type Vec3 } from '../geometry/vector.ts';
 
+// Taken out once: a search looks these up millions of times.
+const { PI, acos, cos, hypot, max, min, sin } = Math;
+
 /** A patch of rotations: every member lies within `radius` (rad) of `centre`, up to the symmetry of what is searched. */
 export interface Patch {
   readonly centre: Mat3;
@@ -16,19 +19,19 @@ function cube(face: number, at: Vec3, half: number): Patch {
     return FACES.map((f) => (f === face ? 1 : rest.shift()!)) as [number, number, number, number];
   };
   const q = place(...at);
-  const ql = Math.hypot(...q);
+  const ql = hypot(...q);
   let least = 1;
   for (const dx of [-half, half])
     for (const dy of [-half, half])
       for (const dz of [-half, half]) {
         const p = place(at[0] + dx, at[1] + dy, at[2] + dz);
-        const dot = (p[0] * q[0] + p[1] * q[1] + p[2] * q[2] + p[3] * q[3]) / (ql * Math.hypot(...p));
-        least = Math.min(least, dot);
+        const dot = (p[0] * q[0] + p[1] * q[1] + p[2] * q[2] + p[3] * q[3]) / (ql * hypot(...p));
+        least = min(least, dot);
       }
   return {
     centre: rotationOfQuaternion(q),
     // Turning by an angle moves the unit quaternion by half of it.
-    radius: 2 * Math.acos(Math.min(1, least)) + 1e-12,
+    radius: 2 * acos(min(1, least)) + 1e-12,
     split: () => cubesOf(face, at, half / 2),
   };
 }
@@ -61,12 +64,12 @@ function square(face: number, u: number, v: number, half: number, frame: (d: Vec
   for (const a of [u - half, u + half])
     for (const b of [v - half, v + half]) {
       const p = place(a, b);
-      least = Math.min(least, p[0] * d[0] + p[1] * d[1] + p[2] * d[2]);
+      least = min(least, p[0] * d[0] + p[1] * d[1] + p[2] * d[2]);
     }
   const q = half / 2;
   return {
     centre: frame(d),
-    radius: Math.acos(Math.min(1, least)) + 1e-12,
+    radius: acos(min(1, least)) + 1e-12,
     split: () => [-q, q].flatMap((a) => [-q, q].map((b) => square(face, u + a, v + b, q, frame))),
   };
 }
@@ -104,8 +107,8 @@ export function mostWithin(at: number, proof: readonly number[], centre: Mat3, r
   const a = multiply(transpose(centre), proof);
   const trace = a[0]! + a[4]! + a[8]!;
   if (radius === 0) return at - trace;
-  const pull = Math.hypot(a[7]! - a[5]!, a[2]! - a[6]!, a[3]! - a[1]!);
-  const sine = radius < Math.PI / 2 ? Math.sin(radius) : 1;
-  const bulge = Math.max(0, trace - symmetricEigenvalues(a)[0]);
-  return at - trace + sine * pull + (1 - Math.cos(Math.min(radius, Math.PI))) * bulge;
+  const pull = hypot(a[7]! - a[5]!, a[2]! - a[6]!, a[3]! - a[1]!);
+  const sine = radius < PI / 2 ? sin(radius) : 1;
+  const bulge = max(0, trace - symmetricEigenvalues(a)[0]);
+  return at - trace + sine * pull + (1 - cos(min(radius, PI))) * bulge;
 }

@@ -5,6 +5,9 @@ import type { Container } from './container.ts';
 import { mostWithin, type Patch } from './rotations.ts';
 import { seat, type Basis } from './seat.ts';
 
+// Taken out once: a search looks these up millions of times.
+const { max, min } = Math;
+
 export interface Found {
   /** Slack of the pose below, mm. */
   readonly low: number;
@@ -38,13 +41,13 @@ export function mostSlack(options: {
 }): Found {
   const { container, body, tolerance } = options;
   const cost = 30 + (body.points.length / 3 + 8 * body.discs.length + (body.ellipsoid ? 12 : 0)) * (container.flats.length + 4);
-  const most = Math.max(150, (options.budget ?? 2.5e8) / cost);
+  const most = max(150, (options.budget ?? 2.5e8) / cost);
   const queue = new FlatQueue<{ patch: Patch; basis: Basis }>();
   // Whatever lies inside the body is no harder to place: its inner ball caps every bound.
   const cap = body.inner > 0 ? seat(container, ballBody(body.inner), IDENTITY).high : Infinity;
   let looks = 0;
   const floor = options.atLeast ?? -Infinity;
-  const reached = (): number => Math.max(best.low, floor);
+  const reached = (): number => max(best.low, floor);
   let best: Omit<Found, 'high' | 'looks'> = { low: -Infinity, rotation: [], shift: [0, 0] };
   const look = (rotation: Mat3, basis?: Basis, precision?: number) => {
     looks++;
@@ -55,9 +58,9 @@ export function mostSlack(options: {
   let settled = -Infinity;
   const add = (patch: Patch, above: number, basis?: Basis) => {
     // A wide patch needs no sharp answer at its centre.
-    const found = look(patch.centre, basis, Math.min(0.02, 1e-3 * patch.radius * body.radius));
-    const high = Math.min(above, cap, mostWithin(found.proofAt, found.proof, patch.centre, patch.radius));
-    if (patch.radius === 0) settled = Math.max(settled, found.high);
+    const found = look(patch.centre, basis, min(0.02, 1e-3 * patch.radius * body.radius));
+    const high = min(above, cap, mostWithin(found.proofAt, found.proof, patch.centre, patch.radius));
+    if (patch.radius === 0) settled = max(settled, found.high);
     else if (high > reached()) queue.push({ patch, basis: found.basis }, -high);
   };
   for (const patch of options.patches) add(patch, Infinity);
@@ -75,7 +78,7 @@ export function mostSlack(options: {
     for (const part of patch.split()) add(part, high, basis);
   }
   if (best.low > -Infinity) climb(look, () => best, body.radius);
-  const top = Math.max(best.low, queue.length > 0 ? -queue.peekValue()! : -Infinity, settled);
+  const top = max(best.low, queue.length > 0 ? -queue.peekValue()! : -Infinity, settled);
   return { ...best, high: top + ROUNDING, looks };
 }
 
@@ -86,7 +89,7 @@ function climb(look: (r: Mat3) => unknown, best: () => { low: number; rotation: 
     [0, 1, 0],
     [0, 0, 1],
   ];
-  let step = Math.min(0.05, 1 / radius);
+  let step = min(0.05, 1 / radius);
   for (let tries = 0; tries < 40 && step * radius > 1e-7; tries++) {
     const before = best().low;
     for (const [x, y, z] of axes)

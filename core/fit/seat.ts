@@ -2,6 +2,9 @@ import { farthestShadowPoint, supportPoint, type Body } from '../geometry/body.t
 import type { Mat3 } from '../geometry/vector.ts';
 import type { Container } from './container.ts';
 
+// Taken out once: a search looks these up millions of times.
+const { PI, abs, cos, max, sin, sqrt } = Math;
+
 /**
  * Three tight limits to start from, nine numbers: for each its `ax`, `ay` and the place of its flat in the container
  * (−1 for the round wall, −2 for a limit far out). Whether they can carry a proof depends on `a` alone, so those of a
@@ -10,8 +13,8 @@ import type { Container } from './container.ts';
 export type Basis = readonly number[];
 
 const FAR_OUT: Basis = [90, 210, 330].flatMap((degrees) => {
-  const a = (degrees * Math.PI) / 180;
-  return [Math.cos(a), Math.sin(a), -2];
+  const a = (degrees * PI) / 180;
+  return [cos(a), sin(a), -2];
 });
 const FAR = 1e5;
 
@@ -63,10 +66,10 @@ export function seat(container: Container, body: Body, r: Mat3, start: Basis = F
     const [p, q, s] = basis as [Row, Row, Row];
     // Corner of the three rows, and their weights in 0·tx + 0·ty + 1·c.
     const det = p.ax * (q.ay - s.ay) - p.ay * (q.ax - s.ax) + (q.ax * s.ay - s.ax * q.ay);
-    if (Math.abs(det) < 1e-14) break;
-    w0 = Math.max(0, (q.ax * s.ay - s.ax * q.ay) / det);
-    w1 = Math.max(0, (s.ax * p.ay - p.ax * s.ay) / det);
-    w2 = Math.max(0, (p.ax * q.ay - q.ax * p.ay) / det);
+    if (abs(det) < 1e-14) break;
+    w0 = max(0, (q.ax * s.ay - s.ax * q.ay) / det);
+    w1 = max(0, (s.ax * p.ay - p.ax * s.ay) / det);
+    w2 = max(0, (p.ax * q.ay - q.ax * p.ay) / det);
     const tx = (p.b * (q.ay - s.ay) + q.b * (s.ay - p.ay) + s.b * (p.ay - q.ay)) / det;
     const ty = (p.b * (s.ax - q.ax) + q.b * (p.ax - s.ax) + s.b * (q.ax - p.ax)) / det;
     high = w0 * p.b + w1 * q.b + w2 * s.b;
@@ -81,7 +84,7 @@ export function seat(container: Container, body: Body, r: Mat3, start: Basis = F
     }
     if (wall !== null) {
       const [x, y] = farthestShadowPoint(body, r, tx, ty);
-      const far = Math.sqrt(x * x + y * y);
+      const far = sqrt(x * x + y * y);
       if (wall - far < here) {
         here = wall - far;
         entering = far > 0 ? wallRow(x / far, y / far) : wallRow(1, 0);
@@ -102,7 +105,7 @@ export function seat(container: Container, body: Body, r: Mat3, start: Basis = F
     const r2 = m2 > 1e-12 ? w2 / m2 : Infinity;
     basis[r0 <= r1 && r0 <= r2 ? 0 : r1 <= r2 ? 1 : 2] = e;
   }
-  return proven(container, body, r, { basis, weights: [w0, w1, w2], low, high: Math.max(high, low), shift });
+  return proven(container, body, r, { basis, weights: [w0, w1, w2], low, high: max(high, low), shift });
 }
 
 /** `max h·direction` over the rotated body, mm. */

@@ -2,6 +2,9 @@ import { extents, hull, smallestRectangle, type Outline } from './polygon.ts';
 import type { Shape } from './shape.ts';
 import type { Mat3, Vec2, Vec3 } from './vector.ts';
 
+// Taken out once: a search looks these up millions of times.
+const { PI, abs, atan2, cos, hypot, max, min, sin, sqrt } = Math;
+
 /**
  * How a body repeats itself under its own rotations; the search over rotations need look at each pose only once.
  * `ball`: every rotation; `axial`: any turn about z; `box`: half turns about x, y and z; `prism`: mirrored in z only.
@@ -43,8 +46,8 @@ export function bodyOf(s: Shape): Body {
       return solid({ ellipsoid: [s.diameter / 2, s.diameter / 2, s.diameter / 2], symmetry: 'ball', radius: s.diameter / 2, inner: s.diameter / 2 });
     case 'ellipsoid': {
       const [a, b, c] = [s.length / 2, s.width / 2, s.height / 2];
-      const radius = Math.max(a, b, c);
-      const inner = Math.min(a, b, c);
+      const radius = max(a, b, c);
+      const inner = min(a, b, c);
       if (a === b && b === c) return solid({ ellipsoid: [a, b, c], symmetry: 'ball', radius, inner });
       // An egg turns about its odd axis; that one is laid along z.
       if (a === b) return solid({ ellipsoid: [a, b, c], symmetry: 'axial', flips: true, radius, inner });
@@ -56,7 +59,7 @@ export function bodyOf(s: Shape): Body {
       const [a, b, c] = [s.length / 2, s.width / 2, s.height / 2];
       const corners: number[] = [];
       for (const x of [-a, a]) for (const y of [-b, b]) for (const z of [-c, c]) corners.push(x, y, z);
-      return solid({ points: Float64Array.from(corners), symmetry: 'box', radius: Math.hypot(a, b, c), inner: Math.min(a, b, c) });
+      return solid({ points: Float64Array.from(corners), symmetry: 'box', radius: hypot(a, b, c), inner: min(a, b, c) });
     }
     case 'cylinder':
       return drum(s.diameter, s.length);
@@ -70,8 +73,8 @@ export function bodyOf(s: Shape): Body {
         points: Float64Array.of(0, 0, s.height - below),
         discs: [{ z: -below, radius: r }],
         symmetry: 'axial',
-        radius: Math.max(s.height - below, Math.hypot(below, r)),
-        inner: (r * s.height) / (r + Math.hypot(r, s.height)),
+        radius: max(s.height - below, hypot(below, r)),
+        inner: (r * s.height) / (r + hypot(r, s.height)),
       });
     }
     case 'sheet': {
@@ -83,7 +86,7 @@ export function bodyOf(s: Shape): Body {
       for (const [x, y] of flat)
         for (const z of [-s.thickness / 2, s.thickness / 2]) {
           corners.push(x, y, z);
-          radius = Math.max(radius, Math.hypot(x, y, z));
+          radius = max(radius, hypot(x, y, z));
         }
       return solid({ points: Float64Array.from(corners), symmetry: 'prism', radius, inner: 0 });
     }
@@ -99,19 +102,19 @@ function drum(diameter: number, length: number): Body {
     ],
     symmetry: 'axial',
     flips: true,
-    radius: Math.hypot(radius, half),
-    inner: Math.min(radius, half),
+    radius: hypot(radius, half),
+    inner: min(radius, half),
   });
 }
 
 /** The outline turned by `−angle` so that its long side lies along x, its rectangle's middle at the origin. */
 export function centred(outline: Outline, angle: number): [number, number][] {
-  const c = Math.cos(angle);
-  const s = Math.sin(angle);
+  const c = cos(angle);
+  const s = sin(angle);
   const turned = outline.map(([x, y]) => [x * c + y * s, -x * s + y * c] as [number, number]);
   const [w, h] = extents(turned, 0);
-  const x0 = Math.min(...turned.map((p) => p[0])) + w / 2;
-  const y0 = Math.min(...turned.map((p) => p[1])) + h / 2;
+  const x0 = min(...turned.map((p) => p[0])) + w / 2;
+  const y0 = min(...turned.map((p) => p[1])) + h / 2;
   return turned.map(([x, y]) => [x - x0, y - y0]);
 }
 
@@ -119,7 +122,7 @@ export function centred(outline: Outline, angle: number): [number, number][] {
 export function supportPoint(body: Body, v: Vec3): Vec3 {
   if (body.ellipsoid) {
     const [a, b, c] = body.ellipsoid;
-    const l = Math.sqrt((a * v[0]) ** 2 + (b * v[1]) ** 2 + (c * v[2]) ** 2);
+    const l = sqrt((a * v[0]) ** 2 + (b * v[1]) ** 2 + (c * v[2]) ** 2);
     return l === 0 ? [0, 0, c] : [(a * a * v[0]) / l, (b * b * v[1]) / l, (c * c * v[2]) / l];
   }
   let best = -Infinity;
@@ -134,7 +137,7 @@ export function supportPoint(body: Body, v: Vec3): Vec3 {
       z = p[i + 2]!;
     }
   }
-  const side = Math.sqrt(v[0] * v[0] + v[1] * v[1]);
+  const side = sqrt(v[0] * v[0] + v[1] * v[1]);
   for (const disc of body.discs) {
     const d = disc.z * v[2] + disc.radius * side;
     if (d > best) {
@@ -171,10 +174,10 @@ export function farthestShadowPoint(body: Body, r: Mat3, tx: number, ty: number)
   for (const disc of body.discs) {
     // A disc's shadow is an ellipse, thin along the shadow of its axis.
     const [ax, ay] = [r[2]!, r[5]!];
-    const tilt = Math.sqrt(ax * ax + ay * ay);
+    const tilt = sqrt(ax * ax + ay * ay);
     const [ux, uy] = tilt < 1e-15 ? [1, 0] : [-ay / tilt, ax / tilt];
     const [cx, cy] = [ax * disc.z + tx, ay * disc.z + ty];
-    const e = farthestOnEllipse(cx * ux + cy * uy, -cx * uy + cy * ux, disc.radius, disc.radius * Math.abs(r[8]!));
+    const e = farthestOnEllipse(cx * ux + cy * uy, -cx * uy + cy * ux, disc.radius, disc.radius * abs(r[8]!));
     take(e[0] * ux - e[1] * uy, e[0] * uy + e[1] * ux);
   }
   if (body.ellipsoid) {
@@ -182,11 +185,11 @@ export function farthestShadowPoint(body: Body, r: Mat3, tx: number, ty: number)
     const [p0, p1, p2] = [r[0]! * a, r[1]! * b, r[2]! * c];
     const [q0, q1, q2] = [r[3]! * a, r[4]! * b, r[5]! * c];
     const [xx, yy, xy] = [p0 * p0 + p1 * p1 + p2 * p2, q0 * q0 + q1 * q1 + q2 * q2, p0 * q0 + p1 * q1 + p2 * q2];
-    const angle = Math.atan2(2 * xy, xx - yy) / 2;
-    const [ux, uy] = [Math.cos(angle), Math.sin(angle)];
+    const angle = atan2(2 * xy, xx - yy) / 2;
+    const [ux, uy] = [cos(angle), sin(angle)];
     const mid = (xx + yy) / 2;
-    const far = Math.sqrt(((xx - yy) / 2) ** 2 + xy * xy);
-    const e = farthestOnEllipse(tx * ux + ty * uy, -tx * uy + ty * ux, Math.sqrt(mid + far), Math.sqrt(Math.max(0, mid - far)));
+    const far = sqrt(((xx - yy) / 2) ** 2 + xy * xy);
+    const e = farthestOnEllipse(tx * ux + ty * uy, -tx * uy + ty * ux, sqrt(mid + far), sqrt(max(0, mid - far)));
     take(e[0] * ux - e[1] * uy, e[0] * uy + e[1] * ux);
   }
   return [x, y];
@@ -195,26 +198,26 @@ export function farthestShadowPoint(body: Body, r: Mat3, tx: number, ty: number)
 /** Farthest point from the origin on an ellipse with half axes a ≥ b about (cx, cy). */
 function farthestOnEllipse(cx: number, cy: number, a: number, b: number): [number, number] {
   const [sx, sy] = [cx < 0 ? -1 : 1, cy < 0 ? -1 : 1];
-  const [qx, qy] = [Math.abs(cx), Math.abs(cy)];
+  const [qx, qy] = [abs(cx), abs(cy)];
   // In the quadrant away from the origin the slope −(a²−b²)·sin·cos − a·qx·sin + b·qy·cos has just one root.
   const k = a * a - b * b;
   const slope = (s: number, c: number): number => -k * s * c - a * qx * s + b * qy * c;
   let lo = 0;
-  let hi = Math.PI / 2;
+  let hi = PI / 2;
   if (b * qy === 0) hi = 0;
   let t = hi / 2;
   for (let i = 0; i < 60 && hi - lo > 1e-13; i++) {
-    const s = Math.sin(t);
-    const c = Math.cos(t);
+    const s = sin(t);
+    const c = cos(t);
     const f = slope(s, c);
     if (f > 0) lo = t;
     else hi = t;
     const df = -k * (c * c - s * s) - a * qx * c - b * qy * s;
     const newton = t - f / df;
     t = df !== 0 && newton > lo && newton < hi ? newton : (lo + hi) / 2;
-    if (Math.abs(f) < 1e-14 * (a * a + a * qx + b * qy)) break;
+    if (abs(f) < 1e-14 * (a * a + a * qx + b * qy)) break;
   }
-  return [cx + sx * a * Math.cos(t), cy + sy * b * Math.sin(t)];
+  return [cx + sx * a * cos(t), cy + sy * b * sin(t)];
 }
 
 /** Edge of the rotated body's shadow on the xy plane, counter-clockwise, mm; curves through 180 points of the edge. */
@@ -227,12 +230,12 @@ export function shadowOf(body: Body, r: Mat3): Vec2[] {
   for (let i = 0; i < p.length; i += 3) put(p[i]!, p[i + 1]!, p[i + 2]!);
   if (body.discs.length > 0 || body.ellipsoid)
     for (let k = 0; k < 180; k++) {
-      const [u, v] = [Math.cos((Math.PI * k) / 90), Math.sin((Math.PI * k) / 90)];
+      const [u, v] = [cos((PI * k) / 90), sin((PI * k) / 90)];
       const q = supportPoint({ ...body, points: new Float64Array() }, [r[0]! * u + r[3]! * v, r[1]! * u + r[4]! * v, r[2]! * u + r[5]! * v]);
       put(...q);
       // Where two discs reach equally far the edge is straight between them: both ends belong to it.
       for (const disc of body.discs) {
-        const side = Math.hypot(q[0], q[1]);
+        const side = hypot(q[0], q[1]);
         if (side > 0) put((q[0] * disc.radius) / side, (q[1] * disc.radius) / side, disc.z);
       }
     }

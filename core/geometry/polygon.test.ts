@@ -1,4 +1,5 @@
-import { area, extents, hull, isConvex, perimeter, rectangleOutline, selfCrossing, signedDistance, smallestRectangle, starOutline, tidy } from './polygon.ts';
+import { area, extents, hull, isConvex, perimeter, rectangleOutline, selfCrossing, smallestRectangle, starOutline, tidy } from './polygon.ts';
+import { distanceTo } from './distance.ts';
 import { shape } from './shape.ts';
 
 describe('outlines', () => {
@@ -6,9 +7,10 @@ describe('outlines', () => {
   it('measures a square', () => {
     expect(area(square)).toBe(100);
     expect(perimeter(square)).toBe(40);
-    expect(signedDistance(square, 0, 0)).toBe(5);
-    expect(signedDistance(square, 8, 0)).toBe(-3);
-    expect(signedDistance(square, 8, 9)).toBe(-5);
+    const distance = distanceTo(square);
+    expect(distance(0, 0)).toBe(5);
+    expect(distance(8, 0)).toBe(-3);
+    expect(distance(8, 9)).toBe(-5);
   });
 
   it('knows convex from dented', () => {

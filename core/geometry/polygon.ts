@@ -106,26 +106,6 @@ export function selfCrossing(outline: Outline): [number, number] | null {
   return null;
 }
 
-/** Signed distance from a point to the outline: positive inside. Works for any simple outline. */
-export function signedDistance(outline: Outline, x: number, y: number): number {
-  let best = Infinity;
-  let inside = false;
-  const n = outline.length;
-  for (let i = 0, j = n - 1; i < n; j = i++) {
-    const [ax, ay] = outline[j]!;
-    const [bx, by] = outline[i]!;
-    const dx = bx - ax;
-    const dy = by - ay;
-    const along = Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy)));
-    const ex = x - ax - along * dx;
-    const ey = y - ay - along * dy;
-    const d = ex * ex + ey * ey;
-    if (d < best) best = d;
-    if (ay > y !== by > y && x < (dx * (y - ay)) / dy + ax) inside = !inside;
-  }
-  return inside ? Math.sqrt(best) : -Math.sqrt(best);
-}
-
 /** A star with `points` tips on the outer circle and as many inner corners, first tip on the x axis; mm. */
 export function starOutline(points: number, outerDiameter: number, innerDiameter: number): Vec2[] {
   return Array.from({ length: 2 * points }, (_, i) => {

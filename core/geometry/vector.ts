@@ -1,3 +1,6 @@
+
+// Taken out once: a search looks these up millions of times.
+const { PI, acos, cos, max, min, sin, sqrt } = Math;
 /** Plain vectors and 3 × 3 matrices. Rotations are row-major: `r[3 * row + column]`. */
 export type Vec2 = readonly [number, number];
 export type Vec3 = readonly [number, number, number];
@@ -27,10 +30,10 @@ export const multiply = (a: Mat3, b: Mat3): Mat3 => {
 
 export const transpose = (m: Mat3): Mat3 => [m[0]!, m[3]!, m[6]!, m[1]!, m[4]!, m[7]!, m[2]!, m[5]!, m[8]!];
 
-export const length2 = (x: number, y: number): number => Math.sqrt(x * x + y * y);
+export const length2 = (x: number, y: number): number => sqrt(x * x + y * y);
 
 export const unit3 = (v: Vec3): Vec3 => {
-  const l = Math.sqrt(v[0] * v[0] + v[1] * v[1] + v[2] * v[2]);
+  const l = sqrt(v[0] * v[0] + v[1] * v[1] + v[2] * v[2]);
   return [v[0] / l, v[1] / l, v[2] / l];
 };
 
@@ -38,7 +41,7 @@ export const IDENTITY: Mat3 = [1, 0, 0, 0, 1, 0, 0, 0, 1];
 
 /** Rotation matrix of a quaternion `[w, x, y, z]` of any length but zero. */
 export function rotationOfQuaternion(q: readonly [number, number, number, number]): Mat3 {
-  const l = Math.sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2] + q[3] * q[3]);
+  const l = sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2] + q[3] * q[3]);
   const w = q[0] / l;
   const x = q[1] / l;
   const y = q[2] / l;
@@ -58,8 +61,8 @@ export function rotationOfQuaternion(q: readonly [number, number, number, number
 
 /** Rotation about the z axis, angle in radians, counter-clockwise. */
 export const turn = (angle: number): Mat3 => {
-  const c = Math.cos(angle);
-  const s = Math.sin(angle);
+  const c = cos(angle);
+  const s = sin(angle);
   return [c, -s, 0, s, c, 0, 0, 0, 1];
 };
 
@@ -72,10 +75,10 @@ export function tiltTo(d: Vec3): Mat3 {
 
 /** Rotation by the vector `v` (axis times angle in radians), Rodrigues' formula through a quaternion. */
 export function rotationOfVector(v: Vec3): Mat3 {
-  const angle = Math.sqrt(v[0] * v[0] + v[1] * v[1] + v[2] * v[2]);
+  const angle = sqrt(v[0] * v[0] + v[1] * v[1] + v[2] * v[2]);
   if (angle === 0) return IDENTITY;
-  const s = Math.sin(angle / 2) / angle;
-  return rotationOfQuaternion([Math.cos(angle / 2), v[0] * s, v[1] * s, v[2] * s]);
+  const s = sin(angle / 2) / angle;
+  return rotationOfQuaternion([cos(angle / 2), v[0] * s, v[1] * s, v[2] * s]);
 }
 
 /** Eigenvalues of the symmetric part of `m`, ascending (trigonometric solution of the characteristic cubic). */
@@ -88,13 +91,13 @@ export function symmetricEigenvalues(m: Mat3): [number, number, number] {
   const f = (m[2]! + m[6]!) / 2;
   const q = (a + b + c) / 3;
   const off = d * d + e * e + f * f;
-  const p = Math.sqrt(((a - q) ** 2 + (b - q) ** 2 + (c - q) ** 2 + 2 * off) / 6);
+  const p = sqrt(((a - q) ** 2 + (b - q) ** 2 + (c - q) ** 2 + 2 * off) / 6);
   if (p < 1e-300) return [q, q, q];
   const [x, y, z] = [(a - q) / p, (b - q) / p, (c - q) / p];
   const [u, v, w] = [d / p, e / p, f / p];
   const half = (x * (y * z - v * v) - u * (u * z - v * w) + w * (u * v - y * w)) / 2;
-  const phi = Math.acos(Math.max(-1, Math.min(1, half))) / 3;
-  const high = q + 2 * p * Math.cos(phi);
-  const low = q + 2 * p * Math.cos(phi + (2 * Math.PI) / 3);
+  const phi = acos(max(-1, min(1, half))) / 3;
+  const high = q + 2 * p * cos(phi);
+  const low = q + 2 * p * cos(phi + (2 * PI) / 3);
   return [low, 3 * q - high - low, high];
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { extents, isConvex, outline, rectangleOutline, signedDistance, size, smallestRectangle, starOutline, tidy } from '../geometry/index.ts';
+import { distanceTo, extents, isConvex, outline, rectangleOutline, size, smallestRectangle, starOutline, tidy } from '../geometry/index.ts';
 import type { Container } from '../fit/container.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 
@@ -77,17 +77,18 @@ export function widestRod(o: Opening): number {
 /** Radius of the largest circle inside an outline, by the same search as for any shadow. */
 function innerRadius(edge: Vec2[]): number {
   const hullSize = extents(edge, 0);
+  const distance = distanceTo(edge);
   const step = Math.max(...hullSize) / 64;
   let best = { d: -Infinity, x: 0, y: 0 };
   const [x0, y0] = [Math.min(...edge.map((p) => p[0])), Math.min(...edge.map((p) => p[1]))];
   for (let x = x0; x <= x0 + hullSize[0]; x += step)
     for (let y = y0; y <= y0 + hullSize[1]; y += step) {
-      const d = signedDistance(edge, x, y);
+      const d = distance(x, y);
       if (d > best.d) best = { d, x, y };
     }
   for (let h = step; h > 1e-6; h /= 2)
     for (const [dx, dy] of [[h, 0], [-h, 0], [0, h], [0, -h], [h, h], [-h, h], [h, -h], [-h, -h]] as const) {
-      const d = signedDistance(edge, best.x + dx, best.y + dy);
+      const d = distance(best.x + dx, best.y + dy);
       if (d > best.d) best = { d, x: best.x + dx, y: best.y + dy };
     }
   return best.d;

@@ -28,7 +28,8 @@ export type PassageAnswer = z.infer<typeof passageAnswer>;
 
 /** A touch passes: rounding and the gauge maker's blade are both wider than this, mm. */
 const TOUCH = 1e-6;
-const TOLERANCE = 0.004;
+/** How far the bounds may lie apart: 0.004 mm, or a ten-thousandth of a large piece. */
+const toleranceFor = (body: Body): number => Math.max(0.004, 1e-4 * body.radius);
 
 const patchesFor = (body: Body, o: Opening, mirrored: boolean): Patch[] => {
   if (body.symmetry === 'ball') return onlyThis([1, 0, 0, 0, 1, 0, 0, 0, 1]);
@@ -65,8 +66,8 @@ export function passage(options: { piece: Shape; opening: Opening }): PassageAns
       container,
       body,
       patches: patchesFor(body, o, container.mirrored),
-      tolerance: (low, high) => (low < 0 && high >= 0 ? TOLERANCE / 4 : TOLERANCE),
-      budget: 6e7,
+      tolerance: (low, high) => toleranceFor(body) / (low < 0 && high >= 0 ? 4 : 1),
+      budget: 2e7,
       atLeast: best.inset + TOUCH,
     });
     // Tilted poses count only where they truly gain; an upright one is what a hand does.
@@ -95,7 +96,7 @@ function turned(container: NonNullable<ReturnType<typeof containerOf>>, body: Bo
   const still = o.kind === 'round' || body.symmetry === 'ball';
   // Half a turn brings a slot back to itself, and so it does most pieces; odd outlines get the whole round.
   const patches = still ? onlyThis(a.rotation) : turnsOf(a.rotation, o.kind === 'slot' ? Math.PI : 2 * Math.PI);
-  const found = mostSlack({ container, body, patches, tolerance: () => TOLERANCE / 4, budget: 3e7 });
+  const found = mostSlack({ container, body, patches, tolerance: () => toleranceFor(body) / 4, budget: 3e7 });
   return { inset: found.low, shadow: hullShadow(body, found.rotation, found.shift) };
 }
 
