@@ -1,0 +1,83 @@
+import { materialInput, type Material } from '../materials/material.ts';
+import { patternOf } from '../patterns/index.ts';
+import { checkFeatures } from './check.ts';
+import { handTests } from './rules.ts';
+
+const material = (id: number, part: object): Material => ({ id, ...materialInput.parse({ unit: 'each', kept: 9, materialClass: 'plastic', give: 0, hazards: [], colour: '#B0451A', ...part }) });
+const tub = material(1, { name: 'Tub', form: 'container', sizes: { diameter: 95, height: 110, wall: 1.2 } });
+const tin = material(9, { name: 'Tin', form: 'container', sizes: { diameter: 95, height: 110, wall: 0.3 }, materialClass: 'metal' });
+const cap = material(2, { name: 'Cap', form: 'disc', sizes: { diameter: 38, height: 14 } });
+const bead = material(3, { name: 'Bead', form: 'piece', solid: 'ball', sizes: { diameter: 20 } });
+const ball = material(4, { name: 'Ball', form: 'piece', solid: 'ball', sizes: { diameter: 40 } });
+const tape = material(5, { name: 'Tape', form: 'consumable', sizes: {}, unit: 'mm' });
+
+const base = { opening: 'slot', length: 42, width: 17, points: 5, turn: 0, pieces: 6, tool: 'fingers', approach: 'prepared shelf' };
+const report = (piece: Material, youngest: number, part: object = {}, container = tub, edge?: Material) =>
+  checkFeatures(patternOf('drop-through').features({ ...base, ...part }, { container, piece, edge }), youngest);
+const verdict = (r: ReturnType<typeof report>, title: string): string | undefined => r.findings.find((f) => f.title === title)?.verdict;
+
+describe('small parts', () => {
+  it('stops a bead under three years, minds it above', () => {
+    expect(verdict(report(bead, 18), 'Small parts')).toBe('stop');
+    expect(verdict(report(bead, 35), 'Small parts')).toBe('stop');
+    expect(verdict(report(bead, 36), 'Small parts')).toBe('mind');
+  });
+  it('clears a bottle cap that stands out', () => {
+    expect(verdict(report(cap, 12), 'Small parts')).toBe('clear');
+  });
+  it('stops a 40 mm ball by the ball gauge though the cylinder lets it be', () => {
+    const r = report(ball, 18, { opening: 'round', length: 50 });
+    expect(verdict(r, 'Small parts')).toBe('clear');
+    expect(verdict(r, 'Balls')).toBe('stop');
+  });
+});
+
+describe('openings and edges', () => {
+  it.each([
+    [5.5, 'clear'],
+    [6, 'stop'],
+    [11.5, 'stop'],
+    [12, 'clear'],
+  ])('a %f mm slot in a rigid lid is %s for fingers: a 6 mm rod in means a 12 mm rod in', (width, expected) => {
+    expect(verdict(report(cap, 18, { width }), 'Fingers in the opening')).toBe(expected);
+  });
+  it('measures a star by the rod that goes into it', () => {
+    const star = { opening: 'star', length: 60, width: 20, points: 5 };
+    expect(verdict(report(cap, 18, star), 'Fingers in the opening')).toBe('clear');
+    expect(verdict(report(cap, 18, { ...star, width: 10 }), 'Fingers in the opening')).toBe('stop');
+  });
+  it('minds a cut plastic edge, stops cut metal', () => {
+    expect(report(cap, 18).findings.find((f) => f.title === 'Cut edge')?.remedy).toMatch(/tape the edge/);
+    expect(report(cap, 18, {}, tub, tape).findings.find((f) => f.title === 'Cut edge')?.words).toMatch(/taped over/);
+    expect(verdict(report(cap, 18, {}, tin), 'Cut edge')).toBe('stop');
+  });
+});
+
+describe('the report as a whole', () => {
+  it('puts what stops first and says what was not checked', () => {
+    const r = report(bead, 18);
+    expect(r.findings[0]!.verdict).toBe('stop');
+    expect(r.unchecked.length).toBeGreaterThan(2);
+  });
+  it('never claims safety', () => {
+    const words = JSON.stringify([bead, ball, cap].flatMap((p) => [12, 40].map((age) => report(p, age).findings)));
+    expect(words).not.toMatch(/\bsafe\b/i);
+  });
+  it('judges a hazard by age', () => {
+    const cell = { ...cap, hazards: ['button cell' as const] };
+    expect(verdict(report(cell, 18), 'Cap: button cell')).toBe('stop');
+    expect(verdict(report({ ...cap, hazards: ['magnet' as const] }, 120), 'Cap: magnet')).toBe('stop');
+  });
+});
+
+describe('tests by hand (16 CFR 1500.51 to .53, from memory)', () => {
+  it('grow with age', () => {
+    expect(handTests(12, 'US-type').map((t) => t.words).join()).toMatch(/10 × from 1.37 m.*44.5 N.*0.23 N·m.*89 N/);
+    expect(handTests(24, 'US-type').map((t) => t.words).join()).toMatch(/4 × from 0.91 m.*66.7 N.*0.34 N·m.*111 N/);
+    expect(handTests(48, 'US-type').map((t) => t.words).join()).toMatch(/0.45 N·m.*133 N/);
+  });
+  it('take both where the strictest counts', () => {
+    expect(handTests(24, 'strictest of both')[0]!.words).toBe('Drop 4 × from 0.91 m, then 5 × from 0.85 m');
+    expect(handTests(24, 'EU-type').map((t) => t.id)).toEqual(['drop', 'pull']);
+  });
+});

@@ -1,0 +1,43 @@
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { openDb } from './open.ts';
+
+let folder: string;
+beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'fox-db-'))));
+afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+describe('the place’s one file', () => {
+  it('is opened as it must be', async () => {
+    const db = await openDb(folder);
+    const ask = async (sql: string) => Object.values((await db.em.getConnection().execute<Record<string, unknown>[]>(sql))[0]!)[0];
+    expect(await ask('pragma journal_mode')).toBe('wal');
+    expect(await ask('pragma synchronous')).toBe(2);
+    expect(await ask('pragma foreign_keys')).toBe(1);
+    expect(await ask('pragma busy_timeout')).toBe(5000);
+    expect(await ask('pragma integrity_check')).toBe('ok');
+    await db.close();
+  });
+
+  it('is brought forward once, and needs no copy when there is nothing to bring', async () => {
+    await (await openDb(folder)).close();
+    const db = await openDb(folder);
+    expect(await db.getMigrator().getPendingMigrations()).toEqual([]);
+    await db.close();
+    expect(existsSync(join(folder, 'fox-button.db'))).toBe(true);
+  });
+
+  it('keeps its rules even from code that forgets them', async () => {
+    const db = await openDb(folder);
+    const run = (sql: string) => db.em.getConnection().execute(sql);
+    await run(`insert into design (name, pattern, for_group, age_from, age_to, skill, copies, dials, materials) values ('d', 'p', 'g', 1, 2, 's', 1, '{}', '{}')`);
+    await run(`insert into copy (label, design_id, parts) values ('FB-001a', 1, '[]')`);
+    await run(`insert into borrower (name, group_name) values ('Teal Skiff', 'Gulls')`);
+    const lend = `insert into loan (copy_id, borrower_id, lent_on, due_on) values (1, 1, '2026-11-24', '2026-12-08')`;
+    await run(lend);
+    await expect(run(lend)).rejects.toThrow(/UNIQUE constraint failed: loan.copy_id/);
+    await expect(run(`insert into material (name, form, sizes, unit, kept, material_class, give, hazards, colour) values ('m', 'disc', '{}', 'each', -1, 'plastic', 0, '[]', '#000000')`)).rejects.toThrow(/CHECK/i);
+    await expect(run(`insert into loan (copy_id, borrower_id, lent_on, due_on) values (99, 1, 'x', 'y')`)).rejects.toThrow(/FOREIGN KEY/i);
+    await db.close();
+  });
+});

@@ -1,0 +1,101 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startTest, withDesign, type TestDesk } from '../testing.ts';
+
+let desk: TestDesk;
+let id: number;
+let folder: string;
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'fox-papers-'));
+  desk = await startTest();
+  const { design } = await withDesign(desk);
+  id = design.id;
+  await desk.post('/builds', { designId: id, version: 1, copies: 2 }).expect(201);
+});
+afterAll(async () => {
+  await desk.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const fetchFile = async (path: string): Promise<Buffer> => (await desk.get(path).buffer(true).parse((res, done) => {
+  const parts: Buffer[] = [];
+  res.on('data', (c: Buffer) => parts.push(c));
+  res.on('end', () => done(null, Buffer.concat(parts)));
+}).expect(200)).body as Buffer;
+
+/** A page as grey pixels at 254 dpi, ten to the millimetre, drawn by poppler: a reader that is not ours. */
+function pixels(pdf: Buffer): { width: number; height: number; dark(x: number, y: number): boolean } {
+  writeFileSync(join(folder, 'page.pdf'), pdf);
+  execFileSync('pdftoppm', ['-r', '254', '-gray', '-f', '1', '-l', '1', '-singlefile', join(folder, 'page.pdf'), join(folder, 'page')]);
+  const file = readFileSync(join(folder, 'page.pgm'));
+  const head = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(file.subarray(0, 40).toString('latin1'))!;
+  const [width, height] = [Number(head[1]), Number(head[2])];
+  return { width, height, dark: (x, y) => file[head[0].length + y * width + x]! < 128 };
+}
+
+/** Longest unbroken dark run in a row. */
+function longestRun(page: ReturnType<typeof pixels>, y: number): number {
+  let best = 0;
+  for (let x = 0, run = 0; x < page.width; x++) {
+    run = page.dark(x, y) ? run + 1 : 0;
+    best = Math.max(best, run);
+  }
+  return best;
+}
+
+describe.each([
+  ['A4', 2100, 2970],
+  ['Letter', 2159, 2794],
+] as const)('the template on %s', (paper, width, height) => {
+  it('is the size of its paper, with a bar of 50 mm and a slot of 42 mm, to a fifth of a millimetre', async () => {
+    const page = pixels(await fetchFile(`/designs/${id}/template.pdf?paper=${paper}`));
+    expect(Math.abs(page.width - width)).toBeLessThanOrEqual(1);
+    expect(Math.abs(page.height - height)).toBeLessThanOrEqual(1);
+    const bar = Math.max(...Array.from({ length: 11 }, (_, k) => longestRun(page, height - 185 + k)));
+    expect(Math.abs(bar - 500)).toBeLessThanOrEqual(5);
+    const middle = (height - 600) / 2 + 300;
+    const slot = Math.max(...Array.from({ length: 200 }, (_, k) => longestRun(page, Math.round(middle) - 100 + k)));
+    expect(Math.abs(slot - 420)).toBeLessThanOrEqual(5);
+  });
+
+  it('is drawn in millimetres as SVG', async () => {
+    const svg = (await fetchFile(`/designs/${id}/template.svg?paper=${paper}`)).toString();
+    expect(svg).toContain(`width="${width / 10}mm" height="${height / 10}mm" viewBox="0 0 ${width / 10} ${height / 10}"`);
+    expect(svg).toMatch(/id="checking-bar" d="M12 [\d.]+H62/);
+    const cut = /class="cut" points="([^"]+)"/.exec(svg)![1]!.split(' ').map((p) => Number(p.split(',')[0]));
+    expect(Math.max(...cut) - Math.min(...cut)).toBeCloseTo(42, 3);
+  });
+});
+
+describe('papers for the bench', () => {
+  it('the build sheet has steps, needs, the blade and the deference', async () => {
+    const pdf = await fetchFile(`/designs/${id}/build-sheet.pdf?paper=A4&copies=3`);
+    writeFileSync(join(folder, 'sheet.pdf'), pdf);
+    const text = execFileSync('pdftotext', ['-layout', join(folder, 'sheet.pdf'), '-'], { encoding: 'utf8' });
+    expect(text).toMatch(/Drop tub/);
+    expect(text).toMatch(/Cap\s+24/);
+    expect(text).toMatch(/adult · BLADE/);
+    expect(text).toMatch(/not a certificate/);
+    expect(execFileSync('pdffonts', [join(folder, 'sheet.pdf')], { encoding: 'utf8' })).toMatch(/Atkinson\S+ +CID TrueType +Identity-H +yes/);
+  });
+
+  it('labels are read by a scanner that is not ours, QR and Code 128 alike', async () => {
+    writeFileSync(join(folder, 'labels.pdf'), await fetchFile(`/designs/${id}/labels.pdf`));
+    execFileSync('pdftoppm', ['-r', '300', '-png', '-singlefile', join(folder, 'labels.pdf'), join(folder, 'labels')]);
+    const read = execFileSync('zbarimg', ['-q', join(folder, 'labels.png')], { encoding: 'utf8' }).trim().split('\n').sort();
+    expect(read).toEqual(['CODE-128:FB-001a', 'CODE-128:FB-001b', 'QR-Code:FB-001a', 'QR-Code:FB-001b']);
+  });
+
+  it('asks for a paper that it knows', async () => {
+    expect((await desk.get(`/designs/${id}/template.pdf?paper=A9`).expect(400)).body.errors[0].path).toBe('paper');
+    await desk.get('/designs/77/template.pdf').expect(404);
+  });
+
+  it('escapes a name in the SVG', async () => {
+    const { id: _, version: __, ...design } = (await desk.get(`/designs/${id}`)).body;
+    const made = (await desk.post('/designs', { ...design, name: '<script>"&' }).expect(201)).body;
+    expect((await fetchFile(`/designs/${made.id}/template.svg`)).toString()).not.toContain('<script>');
+  });
+});

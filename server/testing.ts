@@ -1,0 +1,47 @@
+import { pino } from 'pino';
+import request from 'supertest';
+import { makeApp } from './app.ts';
+import { inlineDoor } from './compute/inline.ts';
+import { openDb, type Db } from './db/open.ts';
+import { makeInside } from './inside.ts';
+
+export const TODAY = '2026-11-24';
+
+/** A whole server in memory, for tests of its routes. */
+export async function startTest(options: { folder?: string; today?: string } = {}) {
+  const db: Db = await openDb(options.folder ?? ':memory:');
+  const door = await inlineDoor();
+  const inside = makeInside({ db, door, log: pino({ level: 'silent' }), fixedToday: options.today ?? TODAY });
+  const app = makeApp(inside, null);
+  const send = (method: 'post' | 'put' | 'delete', path: string, body?: unknown) => {
+    const r = request(app)[method](`/api${path}`);
+    return body === undefined ? r : r.set('content-type', 'application/json').send(JSON.stringify(body));
+  };
+  return {
+    app,
+    inside,
+    get: (path: string) => request(app).get(`/api${path}`),
+    post: (path: string, body: unknown) => send('post', path, body),
+    put: (path: string, body: unknown) => send('put', path, body),
+    del: (path: string) => send('delete', path),
+    close: () => db.close(),
+  };
+}
+export type TestDesk = Awaited<ReturnType<typeof startTest>>;
+
+const plastic = { unit: 'each', materialClass: 'plastic', give: 0, hazards: [], colour: '#B0451A' };
+export const TUB = { ...plastic, name: 'Tub', form: 'container', kept: 6, sizes: { diameter: 95, height: 110, wall: 1.2 } };
+export const CAP = { ...plastic, name: 'Cap', form: 'disc', kept: 27, sizes: { diameter: 38, height: 14 } };
+export const DIALS = { opening: 'slot', length: 42, width: 17, points: 5, turn: 0, pieces: 8, tool: 'fingers', approach: 'prepared shelf' };
+
+/** A tub, caps and a design of them. */
+export async function withDesign(desk: TestDesk, part: object = {}) {
+  const tub = (await desk.post('/materials', TUB).expect(201)).body as { id: number };
+  const cap = (await desk.post('/materials', CAP).expect(201)).body as { id: number };
+  const design = (
+    await desk
+      .post('/designs', { name: 'Drop tub', pattern: 'drop-through', forGroup: 'Gulls', ageFrom: 18, ageTo: 30, skill: 'Pincer and release', copies: 2, dials: DIALS, materials: { container: tub.id, piece: cap.id }, ...part })
+      .expect(201)
+  ).body as { id: number; version: number };
+  return { tub, cap, design };
+}
