@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import type { EntityManager } from '@mikro-orm/core';
 import { pathToFileURL } from 'node:url';
 import { day } from '../contract/common.ts';
 import { materialInput } from '../core/materials/material.ts';
@@ -15,7 +16,7 @@ import { designInput, readCart, type Cart } from './cart.ts';
 
 /** Fills an empty place with a cart, through the same services that the stations use. */
 export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
-  const within = <T>(work: Parameters<typeof db.em.transactional<T>>[0]): Promise<T> => db.em.fork().transactional(work) as Promise<T>;
+  const within = <T>(work: (em: EntityManager) => Promise<T>): Promise<T> => db.em.fork().transactional(work);
   await within(async (em) => em.assign(await em.findOneOrFail(PlaceRow, { id: 1 }), cart.place));
   const materials = new Map<string, number>();
   const suppliers = new Map<string, number>();

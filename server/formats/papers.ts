@@ -108,7 +108,7 @@ export interface LabelText {
   readonly count: string;
 }
 
-const code = async (options: RenderOptions): Promise<Uint8Array> => new Uint8Array(await (toBuffer(options) as Promise<Buffer>));
+const code = async (options: RenderOptions): Promise<Uint8Array> => new Uint8Array(await toBuffer(options));
 
 /** Labels three across and eight down, each with a QR and a Code 128 of the label itself. */
 export async function labelsPdf(labels: readonly LabelText[], size: Paper): Promise<Uint8Array> {

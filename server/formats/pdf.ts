@@ -6,6 +6,9 @@ import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
 import type { Mark } from '../../core/drawing/mark.ts';
 
 export const MM = 72 / 25.4;
+
+/** Without control characters, which no font draws. */
+const plain = (words: string): string => words.replace(/\p{Cc}/gu, ' ');
 const INK = rgb(0.118, 0.165, 0.173);
 const QUIET = rgb(0.33, 0.38, 0.37);
 
@@ -44,7 +47,7 @@ export class Sheet {
   }
   text(x: number, y: number, words: string, size: number, options: { bold?: boolean; quiet?: boolean; right?: boolean } = {}): void {
     const font = options.bold ? this.paper.bold : this.paper.regular;
-    const clean = words.replace(/[\u0000-\u001f]/g, ' ');
+    const clean = plain(words);
     const back = options.right ? font.widthOfTextAtSize(clean, size * MM) : 0;
     this.page.drawText(clean, { x: x * MM - back, y: (this.height - y) * MM, size: size * MM, font, color: options.quiet ? QUIET : INK });
   }
@@ -53,7 +56,7 @@ export class Sheet {
     const font = options.bold ? this.paper.bold : this.paper.regular;
     let line = '';
     let at = y;
-    for (const word of words.replace(/[\u0000-\u001f]/g, ' ').split(' ')) {
+    for (const word of plain(words).split(' ')) {
       const longer = line ? `${line} ${word}` : word;
       if (line && font.widthOfTextAtSize(longer, size * MM) > width * MM) {
         this.text(x, at, line, size, options);

@@ -2,7 +2,7 @@ import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
 import type { TemplatePage } from '../../core/print/template.ts';
 import type { Mark } from '../../core/drawing/mark.ts';
 
-const escape = (s: string): string => s.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`).replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/g, '');
+const escape = (s: string): string => s.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`).replace(/\p{Cc}/gu, '');
 const n = (x: number): string => (Math.round(x * 1000) / 1000).toString();
 
 const PEN = { cut: 'stroke="#000" stroke-width="0.35"', lid: 'stroke="#000" stroke-width="0.2" stroke-dasharray="3 2"', rim: 'stroke="#888" stroke-width="0.15"' } as const;

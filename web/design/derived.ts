@@ -55,20 +55,22 @@ export function lightOf(design: Design, materials: readonly MaterialRow[]): Ligh
 /** The count kept does not change how a piece fits. */
 const sizesOnly = (chosen: Chosen): Chosen => Object.fromEntries(Object.entries(chosen).map(([role, m]) => [role, m && { ...m, kept: 0, version: 0 }]));
 
-export interface Heavy {
+interface Known {
   readonly fit: Fit | null;
   readonly bits: number | null;
   readonly rungs: Rung<AnyDials>[] | null;
   readonly safety: SafetyReport | null;
+}
+export interface Heavy extends Known {
   /** The fit belongs to dials that have moved on since. */
   readonly behind: boolean;
 }
 
-const NOTHING: Heavy = { fit: null, bits: null, rungs: null, safety: null, behind: true };
+const NOTHING: Known = { fit: null, bits: null, rungs: null, safety: null };
 
 /** Heavy work through the worker's door. While a dial moves only the newest wish is computed next. */
 export function useHeavy(design: Design | null, materials: readonly MaterialRow[] | undefined): Heavy {
-  const [state, setState] = useState<{ heavy: Heavy; id: number | null }>({ heavy: NOTHING, id: null });
+  const [state, setState] = useState<{ heavy: Known; id: number | null; of: Ask | null }>({ heavy: NOTHING, id: null, of: null });
   const busy = useRef(false);
   const wish = useRef<{ ask: Ask; id: number } | null>(null);
   // As words, so that a new name, another number of kits or a list read anew does not start the worker.
@@ -78,7 +80,6 @@ export function useHeavy(design: Design | null, materials: readonly MaterialRow[
   useEffect(() => {
     if (!ask || id === null) return;
     wish.current = { ask, id };
-    setState((s) => ({ id: s.id, heavy: { ...s.heavy, behind: true } }));
     if (busy.current) return;
     const run = async (): Promise<void> => {
       busy.current = true;
@@ -89,17 +90,17 @@ export function useHeavy(design: Design | null, materials: readonly MaterialRow[
           const door = workbench();
           const fit = await door.fit(now.ask);
           const bits = challenge(patternOf(now.ask.pattern).moves(now.ask.dials, now.ask.chosen, fit)).total;
-          setState((s) => ({ id: now.id, heavy: { ...(s.id === now.id ? s.heavy : NOTHING), fit, bits, behind: wish.current !== null } }));
+          setState((s) => ({ id: now.id, of: now.ask, heavy: { ...(s.id === now.id ? s.heavy : NOTHING), fit, bits } }));
           if (wish.current) continue;
           const [safety, rungs] = [await door.safety(now.ask), await door.rungs(now.ask)];
-          setState((s) => (s.id === now.id ? { id: now.id, heavy: { ...s.heavy, safety, rungs } } : s));
+          setState((s) => (s.id === now.id ? { ...s, heavy: { ...s.heavy, safety, rungs } } : s));
         } catch {
-          setState({ id: now.id, heavy: NOTHING });
+          setState({ id: now.id, of: now.ask, heavy: NOTHING });
         }
       }
       busy.current = false;
     };
     void run();
   }, [ask, id]);
-  return state.id === id ? state.heavy : NOTHING;
+  return state.id === id ? { ...state.heavy, behind: state.of !== ask } : { ...NOTHING, behind: true };
 }

@@ -56,9 +56,9 @@ const Sheet = styled(Popover)`
 `;
 
 /** One of many, from a list that opens. */
-export function Select({ label, options, value, onChange, placeholder = 'Choose', error }: { label: string; options: readonly (Option & { readonly note?: string })[]; value: string | null; onChange(value: string): void; placeholder?: string; error?: string | null }) {
+export function Select({ label, options, value, onChange, placeholder = 'Choose', error, isDisabled = false }: { label: string; options: readonly (Option & { readonly note?: string })[]; value: string | null; onChange(value: string): void; placeholder?: string; error?: string | null; isDisabled?: boolean }) {
   return (
-    <Field value={value} onChange={(key) => key !== null && onChange(String(key))} placeholder={placeholder} isInvalid={!!error} validationBehavior="aria">
+    <Field value={value} onChange={(key) => key !== null && onChange(String(key))} placeholder={placeholder} isInvalid={!!error} isDisabled={isDisabled} validationBehavior="aria">
       <Label className="named">{label}</Label>
       <Button>
         <SelectValue>{({ selectedText, defaultChildren }) => selectedText || defaultChildren}</SelectValue>

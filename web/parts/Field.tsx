@@ -1,4 +1,4 @@
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { FieldError } from 'react-aria-components/FieldError';
 import { Input } from 'react-aria-components/Input';
 import { Label } from 'react-aria-components/Label';
@@ -58,18 +58,21 @@ function useTyped<T>(value: T | null, print: (v: T) => string, parse: (s: string
   const [text, setText] = useState(shown);
   const [error, setError] = useState<string | null>(null);
   const [from, setFrom] = useState(shown);
-  // The value moved from outside (a slider, a rung): show it, unless what is typed means the same.
-  useEffect(() => {
-    if (shown === from) return;
-    setFrom(shown);
+  const means = (typed: string, printed: string): boolean => {
     try {
-      if (value !== null && print(parse(text)) === shown) return;
+      return print(parse(typed)) === printed;
     } catch {
-      // what is typed does not mean anything yet
+      return false;
     }
-    setText(shown);
-    setError(null);
-  }, [shown, from, value, text, print, parse]);
+  };
+  // The value moved from outside (a slider, a rung): show it, unless what is typed means the same.
+  if (shown !== from) {
+    setFrom(shown);
+    if (!means(text, shown)) {
+      setText(shown);
+      setError(null);
+    }
+  }
   return {
     text,
     error,

@@ -64,7 +64,7 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
         forGroup: d.forGroup,
         ageFrom: d.ageFrom,
         ageTo: d.ageTo,
-        approach: String(d.dials.approach ?? ''),
+        approach: typeof d.dials.approach === 'string' ? d.dials.approach : '',
         copies: o.copies,
         layout: o.pattern.layout(d.dials, o.chosen),
         needs: o.pattern.needs(d.dials, o.chosen),

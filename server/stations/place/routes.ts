@@ -1,12 +1,12 @@
 import { Router } from 'express';
-import { placeUpdate, type Place, type Tape } from '../../../contract/place.ts';
+import { placeUpdate, type Tape } from '../../../contract/place.ts';
 import { CopyRow, DesignRow, LoanRow, MaterialRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read } from '../../problem.ts';
 
 export function placeRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
-  r.get('/place', async (_req, res) => void res.json({ ...(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() } as unknown as Place));
+  r.get('/place', async (_req, res) => void res.json({ ...(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() }));
   r.put('/place', async (req, res) => {
     const { version, ...fields } = read(placeUpdate, req.body);
     const saved = await inTransaction(async (m) => {

@@ -102,7 +102,7 @@ export function Component() {
             <Stack $gap={10}>
               <h2>Write a note</h2>
               <Select label="Design" value={designId} onChange={(v) => { setDesignId(v); setRungId(null); }} options={designs.map((d) => ({ value: String(d.id), label: d.name, note: d.forGroup }))} />
-              <Select label="Rung" value={rungId} onChange={setRungId} placeholder={design && !heavy.rungs ? 'Climbing the ladder …' : 'Choose'} options={(heavy.rungs ?? []).map((r) => ({ value: r.id, label: r.name, note: `${r.bits.toFixed(1)} bits` }))} />
+              <Select label="Rung" value={rungId} onChange={setRungId} isDisabled={!heavy.rungs} placeholder={!design ? 'Choose the design first' : heavy.rungs ? 'Choose' : 'Climbing the ladder …'} options={(heavy.rungs ?? []).map((r) => ({ value: r.id, label: r.name, note: `${r.bits.toFixed(1)} bits` }))} />
               <Two>
                 <TextField label="Child" value={child} onChange={setChild} hint="a code, like G-04" />
                 <TextField label="Day" type="date" value={day ?? place.today} onChange={setDay} />

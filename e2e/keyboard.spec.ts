@@ -1,0 +1,104 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from './desk.ts';
+
+/** Walks with Tab until the wanted thing has the focus; the mouse is never used. */
+async function tabTo(page: Page, wanted: Locator, most = 160): Promise<void> {
+  await expect(wanted).toBeVisible();
+  for (let i = 0; i < most; i++) {
+    if (await wanted.evaluate((el) => el === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`Tab never reached ${String(wanted)}`);
+}
+const press = async (page: Page, wanted: Locator, key = 'Enter'): Promise<void> => {
+  await tabTo(page, wanted);
+  await page.keyboard.press(key);
+};
+const fill = async (page: Page, label: string, text: string): Promise<void> => {
+  await tabTo(page, page.getByRole('textbox', { name: label, exact: true }));
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type(text);
+};
+/** Opens a list, types the first letters of the wanted line, takes it. */
+const choose = async (page: Page, label: string, line: string): Promise<void> => {
+  await press(page, page.getByRole('button', { name: new RegExp(`${label}`) }).first(), 'Enter');
+  await expect(page.getByRole('listbox')).toBeVisible();
+  await page.keyboard.type(line);
+  await expect(page.getByRole('option', { name: line }).first()).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('listbox')).toBeHidden();
+};
+/** Starts from the top of the page again, as a new look at it does. */
+const fromTop = (page: Page): Promise<void> => page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+
+test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, empty }) => {
+  test.setTimeout(150_000);
+  const errors: string[] = [];
+  page.on('pageerror', (e) => errors.push(e.message));
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+  await page.goto(`${empty.url}/gather`);
+
+  // Gather: a tub in inches, caps in centimetres.
+  await press(page, page.getByRole('button', { name: 'Add a find' }));
+  await fill(page, 'Name', 'Lidded tub');
+  await choose(page, 'Form', 'Container with lid');
+  await fill(page, 'Across (if any)', '3 3/4"');
+  await fill(page, 'Height', '110');
+  await fill(page, 'Wall thickness', '1.2');
+  await fill(page, 'Kept', '3');
+  await press(page, page.getByRole('button', { name: 'Put it on the shelf' }));
+  await expect(page.getByRole('button', { name: /Lidded tub/ })).toContainText('3 kept');
+  await fromTop(page);
+  await press(page, page.getByRole('button', { name: 'Add a find' }));
+  await fill(page, 'Name', 'Bottle cap');
+  await fill(page, 'Across', '3.8 cm');
+  await fill(page, 'Height', '14');
+  await fill(page, 'Kept', '20');
+  await press(page, page.getByRole('button', { name: 'Put it on the shelf' }));
+  await expect(page.getByRole('button', { name: /Bottle cap/ })).toContainText('20 kept');
+
+  // Shape: a design from both, then a wider slot by the arrow keys.
+  await fromTop(page);
+  await press(page, page.getByRole('link', { name: /^Shape/ }));
+  await press(page, page.getByRole('button', { name: 'New design' }).first());
+  await fill(page, 'Name', 'First drop tub');
+  await choose(page, 'Container', 'Lidded tub');
+  await choose(page, 'Piece', 'Bottle cap');
+  await fill(page, 'For (group)', 'Gulls');
+  await press(page, page.getByRole('button', { name: 'Put it on the bench' }));
+  await expect(page.getByText('Drops free')).toBeVisible();
+  await expect(page.getByText('4 mm along · 3 mm across')).toBeVisible();
+  await tabTo(page, page.getByRole('slider', { name: 'Slot width' }));
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('4 mm along · 4 mm across')).toBeVisible();
+  await expect(page.getByText('Design 1 · saved')).toBeVisible();
+
+  // Check, Price, Make.
+  await fromTop(page);
+  await press(page, page.getByRole('link', { name: 'Check it' }));
+  await expect(page.getByText('Stands out by 3.2 mm at its best')).toBeVisible();
+  await fromTop(page);
+  await press(page, page.getByRole('link', { name: 'Price it' }));
+  await expect(page.getByText('Nothing: the shelf has it all.')).toBeVisible();
+  await fromTop(page);
+  await press(page, page.getByRole('link', { name: 'Make it' }));
+  await press(page, page.getByRole('button', { name: 'This kit is made' }));
+  await expect(page.getByText('FB-001a')).toBeVisible();
+
+  // Lend: out to a new family, and back one cap short, filled from the shelf.
+  await fromTop(page);
+  await press(page, page.getByRole('link', { name: /^Lend 0 out/ }));
+  await fill(page, 'Kit or family', 'fb1a');
+  await page.keyboard.press('Enter');
+  await choose(page, 'Lend to', 'A new family');
+  await fill(page, 'Code name', 'Teal Skiff');
+  await fill(page, 'Group', 'Gulls');
+  await press(page, page.getByRole('button', { name: 'Lend it' }));
+  await expect(page.getByText('With Teal Skiff for 0 days')).toBeVisible();
+  await press(page, page.getByRole('button', { name: 'Bottle cap: one less' }));
+  await expect(page.getByText('1 × Bottle cap short')).toBeVisible();
+  await press(page, page.getByRole('button', { name: 'Fill from spares' }));
+  await expect(page.getByRole('button', { name: /FB-001a/ })).toContainText('in · counted 6/6');
+  expect(errors).toEqual([]);
+});

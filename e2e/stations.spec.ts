@@ -1,0 +1,107 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from './desk.ts';
+
+const VIEWS = ['/gather?material=1', '/shape/1', '/shape/1?rung=turned', '/check/1', '/price/1', '/make/1', '/lend?kit=FB-005a', '/lend', '/watch', '/place'];
+
+test('every station opens without an error, and axe finds nothing serious', async ({ page, demo }) => {
+  test.setTimeout(120_000);
+  const errors: string[] = [];
+  page.on('pageerror', (e) => errors.push(e.message));
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+  for (const view of VIEWS) {
+    await page.goto(demo.url + view);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    if (/shape|check/.test(view)) await expect(page.getByLabel('Design Tide-line drop tub').getByText('Cautions')).toBeVisible();
+    const found = await new AxeBuilder({ page }).analyze();
+    const serious = found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+    expect(serious.map((v) => `${view} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+  }
+  expect(errors).toEqual([]);
+});
+
+for (const [width, height] of [
+  [1280, 800],
+  [1024, 768],
+  [390, 844],
+] as const)
+  test(`nothing runs out of the page sideways at ${width} × ${height}`, async ({ page, demo }) => {
+    await page.setViewportSize({ width, height });
+    for (const view of VIEWS) {
+      await page.goto(demo.url + view);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+      expect(over, view).toBeLessThanOrEqual(0);
+    }
+  });
+
+test('turning a dial moves the drawing at once and the answers after it', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/shape/1`);
+  await expect(page.getByText('4 mm along · 3 mm across')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Slot length, typed' }).fill('1 7/16"');
+  await page.getByRole('textbox', { name: 'Slot length, typed' }).press('Enter');
+  await expect(page.getByText('Does not go through').first()).toBeVisible();
+  await expect(page.getByText(/Open it by 1\.5 mm more/)).toBeVisible();
+  await page.getByRole('radio', { name: 'Round' }).click({ force: true });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut the hole to fit the milk-bottle cap');
+});
+
+test('a rung is looked at, kept in the address and taken over', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/shape/1`);
+  const rungs = page.getByRole('button', { name: /bits/ });
+  await expect(rungs.first()).toBeVisible();
+  expect(await rungs.count()).toBeGreaterThanOrEqual(4);
+  await page.getByRole('button', { name: /Close, turned/ }).click();
+  await expect(page).toHaveURL(/rung=turned/);
+  await page.reload();
+  await expect(page.getByText('Rung: Close, turned')).toBeVisible();
+  await page.getByRole('button', { name: /Take over/ }).click();
+  await expect(page).toHaveURL(/shape\/7$/);
+  await expect(page.getByLabel('Design Tide-line drop tub, close, turned')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Slot turned, typed' })).toHaveValue('45°');
+});
+
+test('a price follows the number of kits, in whole packs', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/price/1`);
+  await expect(page.getByRole('row', { name: /At the till/ })).toContainText('2.10');
+  await page.getByRole('button', { name: 'Kits: one more' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('What do 5 kits cost?');
+  await expect(page.getByRole('row', { name: /At the till/ })).toContainText('2.10');
+  await page.getByRole('button', { name: 'Kits: one more' }).click();
+  await expect(page.getByRole('row', { name: /At the till/ })).toContainText('4.20');
+});
+
+test('a late kit shows, is counted one short, and goes to repair', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/lend`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('18 kits, 6 out, 1 late');
+  await page.getByRole('textbox', { name: 'Kit or family' }).fill('grey punt');
+  await page.getByRole('button', { name: 'Find it' }).click();
+  await expect(page.getByText(/for 18 days/)).toContainText('4 late');
+  await page.getByRole('button', { name: 'Wooden egg: one less' }).click();
+  await expect(page.getByText('1 × Wooden egg short')).toBeVisible();
+  await page.getByRole('button', { name: 'To repair' }).click();
+  await expect(page.getByRole('button', { name: /FB-005a/ })).toContainText('in repair · 1 missing');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('18 kits, 5 out');
+});
+
+test('a note is written at its rung', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/watch`);
+  await page.getByRole('button', { name: /Design/ }).click();
+  await page.getByRole('option', { name: /Tide-line drop tub/ }).click();
+  await page.getByRole('button', { name: /Rung/ }).click();
+  await page.getByRole('option', { name: /Close slot/ }).click();
+  await page.getByRole('textbox', { name: 'Child' }).fill('G-09');
+  await page.getByRole('textbox', { name: 'Seconds' }).fill('84');
+  await page.getByRole('textbox', { name: 'Pieces' }).fill('8');
+  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await expect(page.getByRole('row', { name: /G-09/ })).toContainText('10.5');
+});
+
+test('inches are shown where the place writes inches', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/place`);
+  await page.getByRole('radio', { name: 'Inches and fractions' }).click({ force: true });
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.goto(`${demo.url}/shape/1`);
+  await expect(page.getByRole('textbox', { name: 'Slot length, typed' })).toHaveValue('1 5/8″');
+});

@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+
+const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  fullyParallel: true,
+  retries: 0,
+  forbidOnly: true,
+  reporter: process.env.FOX_E2E_REPORT ? [['list'], ['json', { outputFile: process.env.FOX_E2E_REPORT }]] : [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args },
+    trace: 'off',
+    contextOptions: { reducedMotion: 'reduce' },
+  },
+});
