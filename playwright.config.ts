@@ -1,6 +1,14 @@
 import { defineConfig } from '@playwright/test';
 
-const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const args = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 export default defineConfig({
   testDir: 'e2e',
@@ -10,7 +18,9 @@ export default defineConfig({
   fullyParallel: true,
   retries: 0,
   forbidOnly: true,
-  reporter: process.env.FOX_E2E_REPORT ? [['list'], ['json', { outputFile: process.env.FOX_E2E_REPORT }]] : [['list']],
+  reporter: process.env.FOX_E2E_REPORT
+    ? [['list'], ['json', { outputFile: process.env.FOX_E2E_REPORT }]]
+    : [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args },

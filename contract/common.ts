@@ -1,8 +1,19 @@
 import { z } from 'zod';
 
-export const id = z.number({ error: 'expected a number' }).int('expected a whole number').positive('must be more than 0').max(2 ** 31, 'is too large');
-export const version = z.number({ error: 'is missing; expected the version you have' }).int('expected a whole number').min(1, 'must be at least 1');
-export const name = z.string({ error: 'is missing; expected a name' }).trim().min(1, 'expected a name').max(80, 'may have at most 80 characters');
+export const id = z
+  .number({ error: 'expected a number' })
+  .int('expected a whole number')
+  .positive('must be more than 0')
+  .max(2 ** 31, 'is too large');
+export const version = z
+  .number({ error: 'is missing; expected the version you have' })
+  .int('expected a whole number')
+  .min(1, 'must be at least 1');
+export const name = z
+  .string({ error: 'is missing; expected a name' })
+  .trim()
+  .min(1, 'expected a name')
+  .max(80, 'may have at most 80 characters');
 /** A day that exists, as `YYYY-MM-DD`. */
 export const day = z.iso.date({ error: 'expected a day like 2026-11-25' });
 

@@ -8,6 +8,11 @@ import { purchaseAnswer, purchaseRequest } from '../core/price/purchase.ts';
 
 export const smallPartsRequest = z.strictObject({ shape });
 export const passageRequest = z.strictObject({ piece: shape, opening });
-export const challengeRequest = z.strictObject({ moves: z.array(move, { error: 'expected a list of moves' }).min(1, 'expected at least one move').max(1000, 'may have at most 1,000 moves') });
+export const challengeRequest = z.strictObject({
+  moves: z
+    .array(move, { error: 'expected a list of moves' })
+    .min(1, 'expected at least one move')
+    .max(1000, 'may have at most 1,000 moves'),
+});
 export const challengeAnswer = z.object({ bits: z.array(z.number()), total: z.number() });
 export { passageAnswer, purchaseAnswer, purchaseRequest, smallPartsAnswer };

@@ -2,7 +2,11 @@ import { z } from 'zod';
 import { SKILLS } from '../core/patterns/kernel.ts';
 import { id, name, version } from './common.ts';
 
-const months = z.number({ error: 'expected an age in months' }).int('expected whole months').min(0, 'must not be negative').max(216, 'must be at most 216 months');
+const months = z
+  .number({ error: 'expected an age in months' })
+  .int('expected whole months')
+  .min(0, 'must not be negative')
+  .max(216, 'must be at most 216 months');
 
 const designShape = z.strictObject({
   name,
@@ -12,7 +16,11 @@ const designShape = z.strictObject({
   ageFrom: months,
   ageTo: months,
   skill: z.enum(SKILLS, { error: `expected one of ${SKILLS.join(', ')}` }),
-  copies: z.number({ error: 'expected a number of kits' }).int('expected a whole number').min(1, 'must be at least 1').max(200, 'must be at most 200'),
+  copies: z
+    .number({ error: 'expected a number of kits' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .max(200, 'must be at most 200'),
   /** The pattern's dials; the pattern checks them. */
   dials: z.record(z.string(), z.unknown(), { error: 'expected the dials' }),
   /** Materials by role. */
@@ -31,7 +39,11 @@ export type Design = z.infer<typeof design>;
 export const buildInput = z.strictObject({
   designId: id,
   version,
-  copies: z.number({ error: 'expected a number of kits' }).int('expected a whole number').min(1, 'must be at least 1').max(100, 'must be at most 100'),
+  copies: z
+    .number({ error: 'expected a number of kits' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .max(100, 'must be at most 100'),
 });
 export const build = z.object({ id, designId: id, copies: z.array(z.object({ id, label: z.string() })) });
 export type Build = z.infer<typeof build>;

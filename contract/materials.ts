@@ -17,7 +17,11 @@ export const stockChange = z.strictObject({
 export const material = materialFields.extend({ id, version });
 export type MaterialRow = z.infer<typeof material>;
 
-const price = z.number({ error: 'expected a price in whole minor units' }).int('expected whole minor units').min(0, 'must not be negative').max(1e8, 'must be at most 100,000,000');
+const price = z
+  .number({ error: 'expected a price in whole minor units' })
+  .int('expected whole minor units')
+  .min(0, 'must not be negative')
+  .max(1e8, 'must be at most 100,000,000');
 export const supplierInput = z.strictObject({ name, delivery: price });
 export const supplier = supplierInput.extend({ id });
 export type Supplier = z.infer<typeof supplier>;
@@ -28,7 +32,16 @@ export const offerInput = z.strictObject({
   supplierId: id,
   price,
   contents: z
-    .array(z.strictObject({ materialId: id, quantity: z.number({ error: 'expected how many are in the pack' }).int('expected a whole number').min(1, 'must be at least 1').max(1e6, 'must be at most 1,000,000') }))
+    .array(
+      z.strictObject({
+        materialId: id,
+        quantity: z
+          .number({ error: 'expected how many are in the pack' })
+          .int('expected a whole number')
+          .min(1, 'must be at least 1')
+          .max(1e6, 'must be at most 1,000,000'),
+      }),
+    )
     .min(1, 'expected at least one material')
     .max(20, 'may have at most 20 materials')
     .refine((c) => new Set(c.map((l) => l.materialId)).size === c.length, 'a material may stand here once'),

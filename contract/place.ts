@@ -10,7 +10,11 @@ export const placeInput = z.strictObject({
   market: z.enum(MARKETS, { error: `expected one of ${MARKETS.join(', ')}` }),
   approach: z.enum(APPROACHES, { error: `expected one of ${APPROACHES.join(', ')}` }),
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }),
-  loanDays: z.number({ error: 'expected a number of days' }).int('expected whole days').min(1, 'must be at least 1 day').max(365, 'must be at most 365 days'),
+  loanDays: z
+    .number({ error: 'expected a number of days' })
+    .int('expected whole days')
+    .min(1, 'must be at least 1 day')
+    .max(365, 'must be at most 365 days'),
 });
 export const placeUpdate = placeInput.extend({ version });
 export const place = placeInput.extend({ version, today: z.string() });

@@ -14,13 +14,39 @@ const cart = z.object({
   place: placeInput,
   materials: z.array(materialFields.extend({ key })),
   suppliers: z.array(supplierInput.extend({ key })),
-  offers: z.array(z.object({ name: z.string(), supplier: key, price: z.number().int(), contents: z.array(z.object({ material: key, quantity: z.number().int() })) })),
+  offers: z.array(
+    z.object({
+      name: z.string(),
+      supplier: key,
+      price: z.number().int(),
+      contents: z.array(z.object({ material: key, quantity: z.number().int() })),
+    }),
+  ),
   designs: z.array(z.looseObject({ key, made: z.number().int(), materials: z.record(z.string(), key) })),
   families: z.array(borrowerInput),
   loans: z.array(
-    z.object({ copy: z.string(), family: z.string(), lent: dayOffset, due: dayOffset, returned: dayOffset.optional(), missing: z.number().int().optional(), then: z.enum(['shelve', 'repair']).optional() }),
+    z.object({
+      copy: z.string(),
+      family: z.string(),
+      lent: dayOffset,
+      due: dayOffset,
+      returned: dayOffset.optional(),
+      missing: z.number().int().optional(),
+      then: z.enum(['shelve', 'repair']).optional(),
+    }),
   ),
-  notes: z.array(z.object({ design: key, child: z.string(), rung: key, day: dayOffset, seconds: z.number(), pieces: z.number().int(), help: z.enum(HELP), words: z.string() })),
+  notes: z.array(
+    z.object({
+      design: key,
+      child: z.string(),
+      rung: key,
+      day: dayOffset,
+      seconds: z.number(),
+      pieces: z.number().int(),
+      help: z.enum(HELP),
+      words: z.string(),
+    }),
+  ),
 });
 export type Cart = z.infer<typeof cart>;
 

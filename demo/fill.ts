@@ -20,8 +20,10 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   await within(async (em) => em.assign(await em.findOneOrFail(PlaceRow, { id: 1 }), cart.place));
   const materials = new Map<string, number>();
   const suppliers = new Map<string, number>();
-  for (const { key, ...m } of cart.materials) materials.set(key, (await within((em) => gather.addMaterial(em, materialInput.parse(m)))).id);
-  for (const { key, ...s } of cart.suppliers) suppliers.set(key, (await within((em) => gather.addSupplier(em, s))).id);
+  for (const { key, ...m } of cart.materials)
+    materials.set(key, (await within((em) => gather.addMaterial(em, materialInput.parse(m)))).id);
+  for (const { key, ...s } of cart.suppliers)
+    suppliers.set(key, (await within((em) => gather.addSupplier(em, s))).id);
   const idOf = (map: Map<string, number>, key: string): number => {
     const id = map.get(key);
     if (id === undefined) throw new Error(`the cart names “${key}”, which it does not hold`);
@@ -29,13 +31,30 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   };
   for (const o of cart.offers)
     await within((em) =>
-      gather.saveOffer(em, { name: o.name, price: o.price, supplierId: idOf(suppliers, o.supplier), contents: o.contents.map((c) => ({ materialId: idOf(materials, c.material), quantity: c.quantity })) }),
+      gather.saveOffer(em, {
+        name: o.name,
+        price: o.price,
+        supplierId: idOf(suppliers, o.supplier),
+        contents: o.contents.map((c) => ({ materialId: idOf(materials, c.material), quantity: c.quantity })),
+      }),
     );
   const designs = new Map<string, { id: number; copies: number[] }>();
   for (const { key, made, ...d } of cart.designs) {
-    const input = designInput.parse({ ...d, materials: Object.fromEntries(Object.entries(d.materials).map(([role, k]) => [role, idOf(materials, k)])) });
+    const input = designInput.parse({
+      ...d,
+      materials: Object.fromEntries(
+        Object.entries(d.materials).map(([role, k]) => [role, idOf(materials, k)]),
+      ),
+    });
     const design = await within((em) => shape.addDesign(em, input));
-    const copies = made > 0 ? (await within((em) => build(em, { designId: design.id, version: design.version, copies: made }, addDays(today, -45)))).copies : [];
+    const copies =
+      made > 0
+        ? (
+            await within((em) =>
+              build(em, { designId: design.id, version: design.version, copies: made }, addDays(today, -45)),
+            )
+          ).copies
+        : [];
     designs.set(key, { id: design.id, copies: copies.map((c) => c.id) });
   }
   const families = new Map<string, number>();
@@ -43,20 +62,40 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   for (const l of cart.loans) {
     const [key, nth] = l.copy.split(':');
     const copyId = designs.get(key!)!.copies[Number(nth)]!;
-    const loan = await within((em) => lend.lend(em, { copyId, borrowerId: idOf(families, l.family), dueOn: addDays(today, l.due) }, addDays(today, l.lent)));
+    const loan = await within((em) =>
+      lend.lend(
+        em,
+        { copyId, borrowerId: idOf(families, l.family), dueOn: addDays(today, l.due) },
+        addDays(today, l.lent),
+      ),
+    );
     if (l.returned === undefined) continue;
     const copy = (await lend.listCopies(db.em.fork())).find((c) => c.id === copyId)!;
     const piece = copy.parts.findIndex((p) => p.due > 1);
     const present = copy.parts.map((p, i) => p.due - (i === piece ? (l.missing ?? 0) : 0));
-    await within((em) => lend.takeBack(em, loan.id, { present, then: l.then ?? 'shelve' }, addDays(today, l.returned!)));
+    await within((em) =>
+      lend.takeBack(em, loan.id, { present, then: l.then ?? 'shelve' }, addDays(today, l.returned!)),
+    );
   }
   for (const n of cart.notes) {
     const design = await shape.findDesign(db.em.fork(), designs.get(n.design)!.id);
     const { chosen } = await shape.chosenFor(db.em.fork(), design.materials);
-    const rung = patternOf(design.pattern).rungs(design.dials, chosen).find((r) => r.id === n.rung);
+    const rung = patternOf(design.pattern)
+      .rungs(design.dials, chosen)
+      .find((r) => r.id === n.rung);
     if (!rung) throw new Error(`${design.name} has no rung “${n.rung}”`);
     await within((em) =>
-      watch.addNote(em, { designId: design.id, child: n.child, rung: rung.name, bits: rung.bits, seconds: n.seconds, pieces: n.pieces, help: n.help, words: n.words, satOn: addDays(today, n.day) }),
+      watch.addNote(em, {
+        designId: design.id,
+        child: n.child,
+        rung: rung.name,
+        bits: rung.bits,
+        seconds: n.seconds,
+        pieces: n.pieces,
+        help: n.help,
+        words: n.words,
+        satOn: addDays(today, n.day),
+      }),
     );
   }
 }
@@ -64,10 +103,13 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
 if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) {
   const folder = process.env.FOX_DATA;
   if (!folder) throw new Error('FOX_DATA is not set: expected the folder to fill');
-  if (existsSync(`${folder}/fox-button.db`)) throw new Error(`${folder} holds a place already; expected an empty folder`);
+  if (existsSync(`${folder}/fox-button.db`))
+    throw new Error(`${folder} holds a place already; expected an empty folder`);
   const db = await openDb(folder);
   const now = new Date();
-  const today = process.env.FOX_TODAY ? day.parse(process.env.FOX_TODAY) : `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
+  const today = process.env.FOX_TODAY
+    ? day.parse(process.env.FOX_TODAY)
+    : `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
   await fill(db, readCart(process.env.FOX_CART ?? 'demo/kelpwick.json'), today);
   await db.close();
   console.log(`The Kelpwick cart is in ${folder}.`);

@@ -20,19 +20,32 @@ const freePort = (): Promise<number> =>
     probe.once('error', reject);
     probe.listen(0, '127.0.0.1', () => {
       const address = probe.address();
-      probe.close(() => (typeof address === 'object' && address ? resolve(address.port) : reject(new Error('no port'))));
+      probe.close(() =>
+        typeof address === 'object' && address ? resolve(address.port) : reject(new Error('no port')),
+      );
     });
   });
 
-const ended = (child: ChildProcess): Promise<number | null> => new Promise((resolve) => child.once('exit', resolve));
+const ended = (child: ChildProcess): Promise<number | null> =>
+  new Promise((resolve) => child.once('exit', resolve));
 
 /** A place of its own on a free port: empty, or with the Kelpwick cart. */
 export async function openDesk(demo: boolean): Promise<Desk & { close(): Promise<void> }> {
   const folder = mkdtempSync(join(tmpdir(), 'fox-e2e-'));
   const port = await freePort();
-  const env = { ...process.env, NODE_ENV: 'production', FOX_DATA: folder, FOX_TODAY: TODAY, PORT: String(port), HOST: '127.0.0.1' };
+  const env = {
+    ...process.env,
+    NODE_ENV: 'production',
+    FOX_DATA: folder,
+    FOX_TODAY: TODAY,
+    PORT: String(port),
+    HOST: '127.0.0.1',
+  };
   if (demo) {
-    const fill = spawn(process.execPath, ['dist/server/fill-demo.js'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+    const fill = spawn(process.execPath, ['dist/server/fill-demo.js'], {
+      env,
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
     if ((await ended(fill)) !== 0) throw new Error('the demo cart could not be filled');
   }
   let child: ChildProcess | null = null;
@@ -40,7 +53,13 @@ export async function openDesk(demo: boolean): Promise<Desk & { close(): Promise
   const start = async (): Promise<void> => {
     child = spawn(process.execPath, ['dist/server/main.js'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
     for (let i = 0; i < 200; i++) {
-      if (await fetch(`${url}/api/health`).then((r) => r.ok, () => false)) return;
+      if (
+        await fetch(`${url}/api/health`).then(
+          (r) => r.ok,
+          () => false,
+        )
+      )
+        return;
       await new Promise((r) => setTimeout(r, 100));
     }
     throw new Error('the server does not answer');

@@ -29,7 +29,8 @@ const choose = async (page: Page, label: string, line: string): Promise<void> =>
   await expect(page.getByRole('listbox')).toBeHidden();
 };
 /** Starts from the top of the page again, as a new look at it does. */
-const fromTop = (page: Page): Promise<void> => page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+const fromTop = (page: Page): Promise<void> =>
+  page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
 
 test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, empty }) => {
   test.setTimeout(150_000);

@@ -1,7 +1,18 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from './desk.ts';
 
-const VIEWS = ['/gather?material=1', '/shape/1', '/shape/1?rung=turned', '/check/1', '/price/1', '/make/1', '/lend?kit=FB-005a', '/lend', '/watch', '/place'];
+const VIEWS = [
+  '/gather?material=1',
+  '/shape/1',
+  '/shape/1?rung=turned',
+  '/check/1',
+  '/price/1',
+  '/make/1',
+  '/lend?kit=FB-005a',
+  '/lend',
+  '/watch',
+  '/place',
+];
 
 test('every station opens without an error, and axe finds nothing serious', async ({ page, demo }) => {
   test.setTimeout(120_000);
@@ -12,10 +23,13 @@ test('every station opens without an error, and axe finds nothing serious', asyn
     await page.goto(demo.url + view);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await page.waitForLoadState('networkidle');
-    if (/shape|check/.test(view)) await expect(page.getByLabel('Design Tide-line drop tub').getByText('Cautions')).toBeVisible();
+    if (/shape|check/.test(view))
+      await expect(page.getByLabel('Design Tide-line drop tub').getByText('Cautions')).toBeVisible();
     const found = await new AxeBuilder({ page }).analyze();
     const serious = found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-    expect(serious.map((v) => `${view} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+    expect(
+      serious.map((v) => `${view} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
+    ).toEqual([]);
   }
   expect(errors).toEqual([]);
 });

@@ -15,5 +15,9 @@ await build({
   outdir: 'dist/server',
   logLevel: 'warning',
 });
-const vite = spawnSync(process.execPath, ['node_modules/vite/bin/vite.js', 'build', '--logLevel', process.env.QUIET ? 'warn' : 'info'], { stdio: 'inherit' });
+const vite = spawnSync(
+  process.execPath,
+  ['node_modules/vite/bin/vite.js', 'build', '--logLevel', process.env.QUIET ? 'warn' : 'info'],
+  { stdio: 'inherit' },
+);
 process.exit(vite.status ?? 1);

@@ -10,7 +10,10 @@ ensureBuild();
 const folder = mkdtempSync(join(tmpdir(), 'fox-button-demo-'));
 process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
 say('Filling a throwaway place with the Kelpwick cart');
-run(process.execPath, ['dist/server/fill-demo.js'], { env: { ...process.env, FOX_DATA: folder }, stdio: ['ignore', 'ignore', 'inherit'] });
+run(process.execPath, ['dist/server/fill-demo.js'], {
+  env: { ...process.env, FOX_DATA: folder },
+  stdio: ['ignore', 'ignore', 'inherit'],
+});
 const server = await startServer({ PORT: port, FOX_DATA: folder });
 say(`Open http://127.0.0.1:${port} in a browser. Ctrl+C ends it, and the demo data go with it.`);
 server.child.on('exit', (code) => process.exit(code ?? 0));

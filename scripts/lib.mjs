@@ -10,7 +10,8 @@ export const say = (words) => console.log(`\u2022 ${words}`);
 export function run(command, args, options = {}) {
   const done = spawnSync(command, args, { stdio: 'inherit', ...options });
   if (done.error) throw done.error;
-  if (done.status !== 0) throw new Error(`${command} ${args.slice(0, 3).join(' ')} ended with ${done.status}`);
+  if (done.status !== 0)
+    throw new Error(`${command} ${args.slice(0, 3).join(' ')} ended with ${done.status}`);
 }
 
 /** Installs the packages when they are not there, or when the lock file has changed since. */
@@ -40,11 +41,29 @@ export function ensureDebian(packages) {
 }
 
 const newest = (paths) =>
-  spawnSync('find', [...paths.filter(existsSync), '-type', 'f', '-newer', 'dist/web/index.html', '-print', '-quit'], { encoding: 'utf8' }).stdout.trim() !== '';
+  spawnSync(
+    'find',
+    [...paths.filter(existsSync), '-type', 'f', '-newer', 'dist/web/index.html', '-print', '-quit'],
+    { encoding: 'utf8' },
+  ).stdout.trim() !== '';
 
 /** Builds when there is no build, or a source is newer than it. */
 export function ensureBuild() {
-  if (existsSync('dist/web/index.html') && existsSync('dist/server/main.js') && !newest(['core', 'contract', 'server', 'web', 'demo', 'package.json', 'vite.config.ts', 'scripts/build.mjs'])) return;
+  if (
+    existsSync('dist/web/index.html') &&
+    existsSync('dist/server/main.js') &&
+    !newest([
+      'core',
+      'contract',
+      'server',
+      'web',
+      'demo',
+      'package.json',
+      'vite.config.ts',
+      'scripts/build.mjs',
+    ])
+  )
+    return;
   say('Building (about ten seconds)');
   run(process.execPath, ['scripts/build.mjs'], { env: { ...process.env, QUIET: '1' } });
 }
@@ -62,14 +81,30 @@ export const freePort = () =>
 
 /** Starts the server and waits until it answers. */
 export async function startServer(env, options = {}) {
-  const child = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], { stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, NODE_ENV: 'production', ...env }, ...options });
+  const child = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], {
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, NODE_ENV: 'production', ...env },
+    ...options,
+  });
   let ended = null;
   child.on('exit', (code) => (ended = code ?? 1));
   const url = `http://${env.HOST ?? '127.0.0.1'}:${env.PORT}`;
   for (let i = 0; i < 150; i++) {
     if (ended !== null) throw new Error(`the server ended with ${ended}`);
-    const ok = await fetch(`${url}/api/health`).then((r) => r.ok, () => false);
-    if (ok) return { child, url, stop: () => new Promise((r) => { child.once('exit', r); child.kill('SIGTERM'); }) };
+    const ok = await fetch(`${url}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
+    if (ok)
+      return {
+        child,
+        url,
+        stop: () =>
+          new Promise((r) => {
+            child.once('exit', r);
+            child.kill('SIGTERM');
+          }),
+      };
     await new Promise((r) => setTimeout(r, 100));
   }
   child.kill('SIGKILL');

@@ -13,9 +13,26 @@ const folder = mkdtempSync(join(tmpdir(), 'fox-button-shots-'));
 const out = process.env.SHOTS ?? 'docs/screenshots';
 const [width, height] = (process.env.SIZE ?? '1280x800').split('x').map(Number);
 mkdirSync(out, { recursive: true });
-run(process.execPath, ['dist/server/fill-demo.js'], { env: { ...process.env, FOX_DATA: folder, FOX_TODAY: today }, stdio: ['ignore', 'ignore', 'inherit'] });
-const server = await startServer({ PORT: String(await freePort()), FOX_DATA: folder, FOX_TODAY: today }, { stdio: ['ignore', 'ignore', 'inherit'] });
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+run(process.execPath, ['dist/server/fill-demo.js'], {
+  env: { ...process.env, FOX_DATA: folder, FOX_TODAY: today },
+  stdio: ['ignore', 'ignore', 'inherit'],
+});
+const server = await startServer(
+  { PORT: String(await freePort()), FOX_DATA: folder, FOX_TODAY: today },
+  { stdio: ['ignore', 'ignore', 'inherit'] },
+);
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
 const views = [
   ['gather', '/gather?material=1'],
   ['shape', '/shape/1'],

@@ -19,7 +19,12 @@ const MINUTES = 60_000;
 const check = (name, command, args, { env = {}, minutes = 5 } = {}) => {
   say(name);
   const began = Date.now();
-  const done = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env }, timeout: minutes * MINUTES, killSignal: 'SIGKILL' });
+  const done = spawnSync(command, args, {
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+    timeout: minutes * MINUTES,
+    killSignal: 'SIGKILL',
+  });
   if (done.error) console.error(done.error.message);
   say(`${name}: ${done.status === 0 ? 'passed' : 'FAILED'} in ${Math.round((Date.now() - began) / 1000)} s`);
   return done.status === 0;
@@ -40,13 +45,37 @@ const counted = (name, [command, args], env, report, read) => {
 
 whole('Types', node('node_modules/typescript/bin/tsc'));
 whole('Lint', node('node_modules/eslint/bin/eslint.js', '.'));
-whole('Import arrows', node('node_modules/dependency-cruiser/bin/dependency-cruise.mjs', 'core', 'contract', 'server', 'web', 'demo', '--config', '.dependency-cruiser.cjs'));
+whole(
+  'Import arrows',
+  node(
+    'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+    'core',
+    'contract',
+    'server',
+    'web',
+    'demo',
+    '--config',
+    '.dependency-cruiser.cjs',
+  ),
+);
 const jestReport = join(folder, 'jest.json');
-counted('Jest', node('node_modules/jest/bin/jest.js', '--json', `--outputFile=${jestReport}`, '--silent'), { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' }, jestReport, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]);
+counted(
+  'Jest',
+  node('node_modules/jest/bin/jest.js', '--json', `--outputFile=${jestReport}`, '--silent'),
+  { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+  jestReport,
+  (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites],
+);
 try {
   ensureBuild();
   const e2eReport = join(folder, 'e2e.json');
-  counted('Playwright', node('node_modules/@playwright/test/cli.js', 'test'), { FOX_E2E_REPORT: e2eReport }, e2eReport, (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky]);
+  counted(
+    'Playwright',
+    node('node_modules/@playwright/test/cli.js', 'test'),
+    { FOX_E2E_REPORT: e2eReport },
+    e2eReport,
+    (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky],
+  );
 } catch (error) {
   console.error(error.message);
   failed++;

@@ -34,7 +34,10 @@ export function makeApp(inside: Inside, webFolder: string | null): Express {
           frameAncestors: ["'none'"],
           formAction: ["'self'"],
           scriptSrc: ["'self'"],
-          styleSrc: ["'self'", (_req, res) => `'nonce-${((res as unknown as { locals: { nonce: string } }).locals).nonce}'`],
+          styleSrc: [
+            "'self'",
+            (_req, res) => `'nonce-${(res as unknown as { locals: { nonce: string } }).locals.nonce}'`,
+          ],
           styleSrcAttr: ["'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'"],
@@ -53,7 +56,14 @@ export function makeApp(inside: Inside, webFolder: string | null): Express {
   api.use(jsonOnly, express.json({ limit: '1mb' }));
   api.get('/health', (_req, res) => void res.json({ ok: true }));
   api.use('/compute', computeRoutes(inside.door));
-  api.use(placeRoutes(inside), gatherRoutes(inside), shapeRoutes(inside), makeRoutes(inside), lendRoutes(inside), watchRoutes(inside));
+  api.use(
+    placeRoutes(inside),
+    gatherRoutes(inside),
+    shapeRoutes(inside),
+    makeRoutes(inside),
+    lendRoutes(inside),
+    watchRoutes(inside),
+  );
   api.use((req) => {
     throw notFound(`${req.method} ${req.baseUrl}${req.path}`.slice(0, 200));
   });
@@ -64,7 +74,10 @@ export function makeApp(inside: Inside, webFolder: string | null): Express {
     app.get('/{*path}', (req, res) => {
       // A missing file must not come back as the page: a browser would try to run it.
       if (/\.[a-z0-9]{2,5}$/i.test(req.path)) throw notFound(`file ${req.path.slice(0, 100)}`);
-      res.set('cache-control', 'no-store').type('html').send(page.replaceAll('__CSP_NONCE__', (res.locals as { nonce: string }).nonce));
+      res
+        .set('cache-control', 'no-store')
+        .type('html')
+        .send(page.replaceAll('__CSP_NONCE__', (res.locals as { nonce: string }).nonce));
     });
   }
   app.use(problemHandler(inside.log));

@@ -15,7 +15,12 @@ export interface Inside {
   readonly log: Logger;
 }
 
-export function makeInside(options: { db: Db; door: ComputeDoor; log: Logger; fixedToday: Day | null }): Inside {
+export function makeInside(options: {
+  db: Db;
+  door: ComputeDoor;
+  log: Logger;
+  fixedToday: Day | null;
+}): Inside {
   let last: Promise<unknown> = Promise.resolve();
   const localDay = (): Day => {
     const d = new Date();

@@ -12,7 +12,8 @@ const port = Number(process.env.PORT ?? 4310);
 const host = process.env.HOST ?? '127.0.0.1';
 const folder = process.env.FOX_DATA ?? 'data';
 const fixedToday = process.env.FOX_TODAY ? day.parse(process.env.FOX_TODAY) : null;
-if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new Error(`PORT is “${process.env.PORT}”; expected 0 to 65535`);
+if (!Number.isInteger(port) || port < 0 || port > 65_535)
+  throw new Error(`PORT is “${process.env.PORT}”; expected 0 to 65535`);
 
 // Runs from dist/server, where the build puts the worker and, beside it, the interface.
 const here = import.meta.url;
@@ -23,10 +24,16 @@ const server = createServer(makeApp(inside, fileURLToPath(new URL('../web', here
 server.requestTimeout = 30_000;
 server.listen(port, host, () => {
   const at = server.address();
-  console.log(`Fox Button is at http://${host}:${typeof at === 'object' && at ? at.port : port} with its data in ${folder}`);
+  console.log(
+    `Fox Button is at http://${host}:${typeof at === 'object' && at ? at.port : port} with its data in ${folder}`,
+  );
 });
 server.on('error', (error) => {
-  console.error((error as NodeJS.ErrnoException).code === 'EADDRINUSE' ? `Port ${port} is taken; set PORT to another.` : error);
+  console.error(
+    (error as NodeJS.ErrnoException).code === 'EADDRINUSE'
+      ? `Port ${port} is taken; set PORT to another.`
+      : error,
+  );
   process.exit(1);
 });
 

@@ -1,4 +1,8 @@
-import { UniqueConstraintViolationException, ForeignKeyConstraintViolationException, OptimisticLockError } from '@mikro-orm/core';
+import {
+  UniqueConstraintViolationException,
+  ForeignKeyConstraintViolationException,
+  OptimisticLockError,
+} from '@mikro-orm/core';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import type { z } from 'zod';
@@ -21,7 +25,12 @@ export class ProblemError extends Error {
   readonly status: number;
   readonly errors: { path: string; message: string }[];
   readonly current: unknown;
-  constructor(status: number, detail: string, errors: { path: string; message: string }[] = [], current?: unknown) {
+  constructor(
+    status: number,
+    detail: string,
+    errors: { path: string; message: string }[] = [],
+    current?: unknown,
+  ) {
     super(detail);
     this.status = status;
     this.errors = errors;
@@ -37,10 +46,26 @@ export function read<T>(schema: z.ZodType<T>, value: unknown): T {
   if (parsed.success) return parsed.data;
   const errors = parsed.error.issues.slice(0, 50).flatMap((issue) => {
     const at = issue.path.map(String).join('.');
-    if (issue.code === 'unrecognized_keys') return issue.keys.map((k) => ({ path: at ? `${at}.${k}` : k, message: 'is not a field here' }));
-    return [{ path: at, message: issue.code === 'invalid_type' && issue.message.startsWith('Invalid input') ? issue.message.replace('Invalid input: ', '') : issue.message }];
+    if (issue.code === 'unrecognized_keys')
+      return issue.keys.map((k) => ({ path: at ? `${at}.${k}` : k, message: 'is not a field here' }));
+    return [
+      {
+        path: at,
+        message:
+          issue.code === 'invalid_type' && issue.message.startsWith('Invalid input')
+            ? issue.message.replace('Invalid input: ', '')
+            : issue.message,
+      },
+    ];
   });
-  throw new ProblemError(400, errors.map((e) => (e.path ? `${e.path}: ${e.message}` : e.message)).join('; ').slice(0, 2000), errors);
+  throw new ProblemError(
+    400,
+    errors
+      .map((e) => (e.path ? `${e.path}: ${e.message}` : e.message))
+      .join('; ')
+      .slice(0, 2000),
+    errors,
+  );
 }
 
 /** A whole number out of the address. */
@@ -66,7 +91,12 @@ export function sendProblem(res: Response, p: ProblemError): void {
 export const jsonOnly: RequestHandler = (req, res, next) => {
   const writes = req.method === 'POST' || req.method === 'PUT' || req.method === 'PATCH';
   if (writes && !req.is('application/json')) {
-    sendProblem(res, new ProblemError(415, 'Expected content-type application/json.', [{ path: 'content-type', message: 'expected application/json' }]));
+    sendProblem(
+      res,
+      new ProblemError(415, 'Expected content-type application/json.', [
+        { path: 'content-type', message: 'expected application/json' },
+      ]),
+    );
     return;
   }
   next();
@@ -74,16 +104,35 @@ export const jsonOnly: RequestHandler = (req, res, next) => {
 
 function asProblem(error: unknown): ProblemError | null {
   if (error instanceof ProblemError) return error;
-  if (error instanceof PatternError) return new ProblemError(422, error.message, [{ path: error.path, message: error.message }]);
-  if (error instanceof UnprovedError) return new ProblemError(422, error.message, [{ path: 'offers', message: error.message }]);
-  if (error instanceof OptimisticLockError) return new ProblemError(409, 'It was changed meanwhile; read it again.', [{ path: 'version', message: 'is stale' }]);
-  if (error instanceof UniqueConstraintViolationException) return new ProblemError(409, 'That is taken already.', [{ path: 'name', message: 'is taken already' }]);
-  if (error instanceof ForeignKeyConstraintViolationException) return new ProblemError(409, 'Something else still uses it.', []);
+  if (error instanceof PatternError)
+    return new ProblemError(422, error.message, [{ path: error.path, message: error.message }]);
+  if (error instanceof UnprovedError)
+    return new ProblemError(422, error.message, [{ path: 'offers', message: error.message }]);
+  if (error instanceof OptimisticLockError)
+    return new ProblemError(409, 'It was changed meanwhile; read it again.', [
+      { path: 'version', message: 'is stale' },
+    ]);
+  if (error instanceof UniqueConstraintViolationException)
+    return new ProblemError(409, 'That is taken already.', [{ path: 'name', message: 'is taken already' }]);
+  if (error instanceof ForeignKeyConstraintViolationException)
+    return new ProblemError(409, 'Something else still uses it.', []);
   const e = error as { status?: number; type?: string; message?: string };
-  if (e?.type === 'entity.too.large') return new ProblemError(413, 'The body is over 1 MB; expected less.', [{ path: '', message: 'must be at most 1 MB' }]);
-  if (e?.type === 'entity.parse.failed') return new ProblemError(400, 'The body is not JSON.', [{ path: '', message: `not JSON: ${String(e.message).slice(0, 120)}` }]);
-  if (e?.type === 'encoding.unsupported' || e?.type === 'charset.unsupported') return new ProblemError(415, 'Expected UTF-8 JSON without encoding.', [{ path: 'content-type', message: 'expected UTF-8 JSON' }]);
-  if (typeof e?.status === 'number' && e.status >= 400 && e.status < 500) return new ProblemError(e.status, 'The request could not be read.', [{ path: '', message: String(e.message).slice(0, 120) }]);
+  if (e?.type === 'entity.too.large')
+    return new ProblemError(413, 'The body is over 1 MB; expected less.', [
+      { path: '', message: 'must be at most 1 MB' },
+    ]);
+  if (e?.type === 'entity.parse.failed')
+    return new ProblemError(400, 'The body is not JSON.', [
+      { path: '', message: `not JSON: ${String(e.message).slice(0, 120)}` },
+    ]);
+  if (e?.type === 'encoding.unsupported' || e?.type === 'charset.unsupported')
+    return new ProblemError(415, 'Expected UTF-8 JSON without encoding.', [
+      { path: 'content-type', message: 'expected UTF-8 JSON' },
+    ]);
+  if (typeof e?.status === 'number' && e.status >= 400 && e.status < 500)
+    return new ProblemError(e.status, 'The request could not be read.', [
+      { path: '', message: String(e.message).slice(0, 120) },
+    ]);
   return null;
 }
 

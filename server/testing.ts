@@ -30,9 +30,24 @@ export async function startTest(options: { folder?: string; today?: string } = {
 export type TestDesk = Awaited<ReturnType<typeof startTest>>;
 
 const plastic = { unit: 'each', materialClass: 'plastic', give: 0, hazards: [], colour: '#B0451A' };
-export const TUB = { ...plastic, name: 'Tub', form: 'container', kept: 6, sizes: { diameter: 95, height: 110, wall: 1.2 } };
+export const TUB = {
+  ...plastic,
+  name: 'Tub',
+  form: 'container',
+  kept: 6,
+  sizes: { diameter: 95, height: 110, wall: 1.2 },
+};
 export const CAP = { ...plastic, name: 'Cap', form: 'disc', kept: 27, sizes: { diameter: 38, height: 14 } };
-export const DIALS = { opening: 'slot', length: 42, width: 17, points: 5, turn: 0, pieces: 8, tool: 'fingers', approach: 'prepared shelf' };
+export const DIALS = {
+  opening: 'slot',
+  length: 42,
+  width: 17,
+  points: 5,
+  turn: 0,
+  pieces: 8,
+  tool: 'fingers',
+  approach: 'prepared shelf',
+};
 
 /** A tub, caps and a design of them. */
 export async function withDesign(desk: TestDesk, part: object = {}) {
@@ -40,7 +55,18 @@ export async function withDesign(desk: TestDesk, part: object = {}) {
   const cap = (await desk.post('/materials', CAP).expect(201)).body as { id: number };
   const design = (
     await desk
-      .post('/designs', { name: 'Drop tub', pattern: 'drop-through', forGroup: 'Gulls', ageFrom: 18, ageTo: 30, skill: 'Pincer and release', copies: 2, dials: DIALS, materials: { container: tub.id, piece: cap.id }, ...part })
+      .post('/designs', {
+        name: 'Drop tub',
+        pattern: 'drop-through',
+        forGroup: 'Gulls',
+        ageFrom: 18,
+        ageTo: 30,
+        skill: 'Pincer and release',
+        copies: 2,
+        dials: DIALS,
+        materials: { container: tub.id, piece: cap.id },
+        ...part,
+      })
       .expect(201)
   ).body as { id: number; version: number };
   return { tub, cap, design };

@@ -1,17 +1,43 @@
 import { z } from 'zod';
 
 /** One thing the hand must do. Distances in mm. */
-export const move = z.strictObject({
-  /** How far the hand travels. */
-  distance: z.number({ error: 'expected a distance in mm' }).positive('must be more than 0').max(1e6, 'must be at most 1,000,000'),
-  /** How far off it may land: a gap, a width. */
-  tolerance: z.number({ error: 'expected a tolerance in mm' }).positive('must be more than 0').max(1e6, 'must be at most 1,000,000'),
-  /** Equally likely choices, 1 when there is nothing to choose. */
-  choices: z.number({ error: 'expected a number of choices' }).int('must be a whole number').min(1, 'must be at least 1').max(1e6).optional(),
-  /** Ways to hold the piece, and how many of them go in. */
-  ways: z.number({ error: 'expected a number of ways' }).int('must be a whole number').min(1, 'must be at least 1').max(1e6).optional(),
-  waysIn: z.number({ error: 'expected a number of ways in' }).int('must be a whole number').min(1, 'must be at least 1').max(1e6).optional(),
-}).refine((m) => m.waysIn === undefined || m.waysIn <= (m.ways ?? 1), { path: ['waysIn'], message: 'must be at most ways' });
+export const move = z
+  .strictObject({
+    /** How far the hand travels. */
+    distance: z
+      .number({ error: 'expected a distance in mm' })
+      .positive('must be more than 0')
+      .max(1e6, 'must be at most 1,000,000'),
+    /** How far off it may land: a gap, a width. */
+    tolerance: z
+      .number({ error: 'expected a tolerance in mm' })
+      .positive('must be more than 0')
+      .max(1e6, 'must be at most 1,000,000'),
+    /** Equally likely choices, 1 when there is nothing to choose. */
+    choices: z
+      .number({ error: 'expected a number of choices' })
+      .int('must be a whole number')
+      .min(1, 'must be at least 1')
+      .max(1e6)
+      .optional(),
+    /** Ways to hold the piece, and how many of them go in. */
+    ways: z
+      .number({ error: 'expected a number of ways' })
+      .int('must be a whole number')
+      .min(1, 'must be at least 1')
+      .max(1e6)
+      .optional(),
+    waysIn: z
+      .number({ error: 'expected a number of ways in' })
+      .int('must be a whole number')
+      .min(1, 'must be at least 1')
+      .max(1e6)
+      .optional(),
+  })
+  .refine((m) => m.waysIn === undefined || m.waysIn <= (m.ways ?? 1), {
+    path: ['waysIn'],
+    message: 'must be at most ways',
+  });
 export type Move = z.infer<typeof move>;
 
 /**

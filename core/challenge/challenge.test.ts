@@ -6,10 +6,22 @@ import { secondsLine } from './line.ts';
  * (values from memory; the published regression over them is MT = 12.8 + 94.7 ID, r = 0.983).
  */
 const FITTS: [width: number, amplitude: number, ms: number][] = [
-  [2, 2, 180], [2, 4, 203], [2, 8, 279], [2, 16, 388],
-  [1, 2, 212], [1, 4, 260], [1, 8, 357], [1, 16, 481],
-  [0.5, 2, 281], [0.5, 4, 372], [0.5, 8, 469], [0.5, 16, 595],
-  [0.25, 2, 392], [0.25, 4, 484], [0.25, 8, 580], [0.25, 16, 731],
+  [2, 2, 180],
+  [2, 4, 203],
+  [2, 8, 279],
+  [2, 16, 388],
+  [1, 2, 212],
+  [1, 4, 260],
+  [1, 8, 357],
+  [1, 16, 481],
+  [0.5, 2, 281],
+  [0.5, 4, 372],
+  [0.5, 8, 469],
+  [0.5, 16, 595],
+  [0.25, 2, 392],
+  [0.25, 4, 484],
+  [0.25, 8, 580],
+  [0.25, 16, 731],
 ];
 
 describe('bits', () => {
@@ -30,7 +42,12 @@ describe('bits', () => {
   });
 
   it('sums the moves', () => {
-    expect(challenge([{ distance: 8, tolerance: 1 }, { distance: 8, tolerance: 2 }])).toEqual({ bits: [4, 3], total: 7 });
+    expect(
+      challenge([
+        { distance: 8, tolerance: 1 },
+        { distance: 8, tolerance: 2 },
+      ]),
+    ).toEqual({ bits: [4, 3], total: 7 });
   });
 });
 
@@ -47,12 +64,30 @@ describe('the line from bits to seconds', () => {
   it('is surest in the middle', () => {
     expect(line.halfWidth(4)).toBeLessThan(line.halfWidth(1));
     // t(14, 0.975) = 2.145 by the handbook table.
-    const s = Math.sqrt(FITTS.reduce((sum, [w, a, ms]) => sum + (ms - line.intercept - line.slope * Math.log2((2 * a) / w)) ** 2, 0) / 14);
+    const s = Math.sqrt(
+      FITTS.reduce(
+        (sum, [w, a, ms]) => sum + (ms - line.intercept - line.slope * Math.log2((2 * a) / w)) ** 2,
+        0,
+      ) / 14,
+    );
     expect(line.halfWidth(4)).toBeCloseTo(2.145 * s * Math.sqrt(1 / 16), 6);
   });
 
   it('is not claimed from too little', () => {
-    expect(secondsLine([[1, 2], [2, 3], [3, 4]])).toBeNull();
-    expect(secondsLine([[1, 2], [1, 3], [2, 4], [2, 5]])).toBeNull();
+    expect(
+      secondsLine([
+        [1, 2],
+        [2, 3],
+        [3, 4],
+      ]),
+    ).toBeNull();
+    expect(
+      secondsLine([
+        [1, 2],
+        [1, 3],
+        [2, 4],
+        [2, 5],
+      ]),
+    ).toBeNull();
   });
 });

@@ -12,7 +12,10 @@ export interface Line {
 }
 
 /** Two-sided 95 % points of Student's t for 1 to 30 degrees of freedom (handbook table), then the normal's. */
-const T95 = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179, 2.16, 2.145, 2.131, 2.12, 2.11, 2.101, 2.093, 2.086, 2.08, 2.074, 2.069, 2.064, 2.06, 2.056, 2.052, 2.048, 2.045, 2.042];
+const T95 = [
+  12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179, 2.16, 2.145, 2.131,
+  2.12, 2.11, 2.101, 2.093, 2.086, 2.08, 2.074, 2.069, 2.064, 2.06, 2.056, 2.052, 2.048, 2.045, 2.042,
+];
 
 /**
  * Least-squares line through (bits, seconds) pairs.
@@ -31,7 +34,10 @@ export function secondsLine(points: readonly (readonly [bits: number, seconds: n
     slope,
     intercept,
     n,
-    r: sampleCorrelation(points.map((p) => p[0]), points.map((p) => p[1])),
+    r: sampleCorrelation(
+      points.map((p) => p[0]),
+      points.map((p) => p[1]),
+    ),
     halfWidth: (bits) => (T95[n - 3] ?? 1.96) * s * Math.sqrt(1 / n + (bits - mean) ** 2 / spread),
   };
 }

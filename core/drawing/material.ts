@@ -25,9 +25,24 @@ export function pictureSize(m: MaterialInput): Vec2 {
 export function materialMarks(m: MaterialInput, at: Vec2): Mark[] {
   const [w, h] = pictureSize(m);
   const colour = m.colour;
-  const outline = (points: readonly Vec2[], corner = 0): Mark => ({ kind: 'outline', role: 'piece', points: placed(points, 0, at), corner, colour });
-  const detail = (points: readonly Vec2[]): Mark => ({ kind: 'outline', role: 'piece-detail', points: placed(points, 0, at) });
-  const ring = (radius: number, by: Vec2 = [0, 0]): Mark => ({ kind: 'circle', role: 'piece-detail', at: [at[0] + by[0], at[1] + by[1]], radius });
+  const outline = (points: readonly Vec2[], corner = 0): Mark => ({
+    kind: 'outline',
+    role: 'piece',
+    points: placed(points, 0, at),
+    corner,
+    colour,
+  });
+  const detail = (points: readonly Vec2[]): Mark => ({
+    kind: 'outline',
+    role: 'piece-detail',
+    points: placed(points, 0, at),
+  });
+  const ring = (radius: number, by: Vec2 = [0, 0]): Mark => ({
+    kind: 'circle',
+    role: 'piece-detail',
+    at: [at[0] + by[0], at[1] + by[1]],
+    radius,
+  });
   const round = (radius: number): Mark => ({ kind: 'circle', role: 'piece', at, radius, colour });
   switch (m.form) {
     case 'disc':
@@ -36,26 +51,70 @@ export function materialMarks(m: MaterialInput, at: Vec2): Mark[] {
       const lid = Math.min(14, h * 0.14);
       const foot = m.sizes.diameter === undefined ? 0.98 : 0.86;
       return [
-        outline([[(-w / 2) * 0.96, -h / 2 + lid], [(w / 2) * 0.96, -h / 2 + lid], [(w / 2) * foot, h / 2], [(-w / 2) * foot, h / 2]], 2),
-        outline([[-w / 2, -h / 2], [w / 2, -h / 2], [w / 2, -h / 2 + lid], [-w / 2, -h / 2 + lid]], 2),
+        outline(
+          [
+            [(-w / 2) * 0.96, -h / 2 + lid],
+            [(w / 2) * 0.96, -h / 2 + lid],
+            [(w / 2) * foot, h / 2],
+            [(-w / 2) * foot, h / 2],
+          ],
+          2,
+        ),
+        outline(
+          [
+            [-w / 2, -h / 2],
+            [w / 2, -h / 2],
+            [w / 2, -h / 2 + lid],
+            [-w / 2, -h / 2 + lid],
+          ],
+          2,
+        ),
       ];
     }
     case 'tube':
-      return [outline(rectangleOutline(w, h), 1), detail([[-w / 2, -h / 2 + w * 0.2], [w / 2, -h / 2 + w * 0.2]])];
+      return [
+        outline(rectangleOutline(w, h), 1),
+        detail([
+          [-w / 2, -h / 2 + w * 0.2],
+          [w / 2, -h / 2 + w * 0.2],
+        ]),
+      ];
     case 'sheet':
       return [outline(rectangleOutline(w, h), 1)];
     case 'cord':
       return [0, 1, 2].map((k) => ring(9 + 4 * k)).concat([round(7)]);
     case 'consumable':
-      return m.unit === 'mm' ? [round(h / 2), ring(h / 5)] : [outline(rectangleOutline(w, h), 3), detail([[-w / 2, -h / 2 + h * 0.15], [w / 2, -h / 2 + h * 0.15]])];
+      return m.unit === 'mm'
+        ? [round(h / 2), ring(h / 5)]
+        : [
+            outline(rectangleOutline(w, h), 3),
+            detail([
+              [-w / 2, -h / 2 + h * 0.15],
+              [w / 2, -h / 2 + h * 0.15],
+            ]),
+          ];
     case 'piece':
       switch (m.solid) {
         case 'ball':
           return [round(w / 2), ring(w / 10, [-w / 6, -w / 6])];
         case 'egg':
-          return [outline(Array.from({ length: 72 }, (_, i) => [(w / 2) * Math.cos((i * Math.PI) / 36), (h / 2) * Math.sin((i * Math.PI) / 36)] as const))];
+          return [
+            outline(
+              Array.from(
+                { length: 72 },
+                (_, i) =>
+                  [(w / 2) * Math.cos((i * Math.PI) / 36), (h / 2) * Math.sin((i * Math.PI) / 36)] as const,
+              ),
+            ),
+          ];
         case 'cone':
-          return [outline([[-w / 2, h / 2], [w / 2, h / 2], [0, -h / 2]])];
+          return [
+            outline([
+              [-w / 2, h / 2],
+              [w / 2, h / 2],
+              [0, -h / 2],
+            ]),
+          ];
         default:
           return [outline(rectangleOutline(w, h), 2)];
       }

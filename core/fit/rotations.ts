@@ -1,4 +1,14 @@
-import { symmetricEigenvalues, tiltTo, rotationOfQuaternion, turn, multiply, transpose, unit3, type Mat3, type Vec3 } from '../geometry/vector.ts';
+import {
+  symmetricEigenvalues,
+  tiltTo,
+  rotationOfQuaternion,
+  turn,
+  multiply,
+  transpose,
+  unit3,
+  type Mat3,
+  type Vec3,
+} from '../geometry/vector.ts';
 
 // Taken out once: a search looks these up millions of times.
 const { PI, acos, cos, hypot, max, min, sin } = Math;

@@ -40,7 +40,10 @@ export function mostSlack(options: {
   atLeast?: number;
 }): Found {
   const { container, body, tolerance } = options;
-  const cost = 30 + (body.points.length / 3 + 8 * body.discs.length + (body.ellipsoid ? 12 : 0)) * (container.flats.length + 4);
+  const cost =
+    30 +
+    (body.points.length / 3 + 8 * body.discs.length + (body.ellipsoid ? 12 : 0)) *
+      (container.flats.length + 4);
   const most = max(150, (options.budget ?? 2.5e8) / cost);
   const queue = new FlatQueue<{ patch: Patch; basis: Basis }>();
   // Whatever lies inside the body is no harder to place: its inner ball caps every bound.
@@ -83,7 +86,11 @@ export function mostSlack(options: {
 }
 
 /** Small turns from the best pose as long as they help, with a shrinking step. */
-function climb(look: (r: Mat3) => unknown, best: () => { low: number; rotation: Mat3 }, radius: number): void {
+function climb(
+  look: (r: Mat3) => unknown,
+  best: () => { low: number; rotation: Mat3 },
+  radius: number,
+): void {
   const axes: Vec3[] = [
     [1, 0, 0],
     [0, 1, 0],

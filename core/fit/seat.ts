@@ -45,18 +45,32 @@ interface Row {
  * with the wall's limits made as they are needed). Every stage of it gives a true upper bound by weak duality, so
  * stopping early at `precision` mm costs width, never truth.
  */
-export function seat(container: Container, body: Body, r: Mat3, start: Basis = FAR_OUT, precision = 1e-10): Seat {
+export function seat(
+  container: Container,
+  body: Body,
+  r: Mat3,
+  start: Basis = FAR_OUT,
+  precision = 1e-10,
+): Seat {
   const flats: Row[] = container.flats.map((f, flat) => {
     let b = f.b;
-    for (const { weight, direction } of f.reach) b -= weight * reachAlong(body, r, direction[0], direction[1], direction[2]);
+    for (const { weight, direction } of f.reach)
+      b -= weight * reachAlong(body, r, direction[0], direction[1], direction[2]);
     return { ax: f.a[0], ay: f.a[1], b, flat };
   });
   const wall = container.wallRadius;
-  const wallRow = (ux: number, uy: number): Row => ({ ax: ux, ay: uy, b: wall! - reachAlong(body, r, ux, uy, 0), flat: -1 });
+  const wallRow = (ux: number, uy: number): Row => ({
+    ax: ux,
+    ay: uy,
+    b: wall! - reachAlong(body, r, ux, uy, 0),
+    flat: -1,
+  });
   const basis: Row[] = [0, 3, 6].map((i) => {
     const flat = start[i + 2]!;
     if (flat >= 0) return flats[flat]!;
-    return flat === -1 ? wallRow(start[i]!, start[i + 1]!) : { ax: start[i]!, ay: start[i + 1]!, b: FAR, flat };
+    return flat === -1
+      ? wallRow(start[i]!, start[i + 1]!)
+      : { ax: start[i]!, ay: start[i + 1]!, b: FAR, flat };
   });
   let [w0, w1, w2] = [1 / 3, 1 / 3, 1 / 3];
   let high = FAR;
@@ -110,7 +124,11 @@ export function seat(container: Container, body: Body, r: Mat3, start: Basis = F
 
 /** `max h·direction` over the rotated body, mm. */
 function reachAlong(body: Body, r: Mat3, x: number, y: number, z: number): number {
-  const [a, b, c] = [r[0]! * x + r[3]! * y + r[6]! * z, r[1]! * x + r[4]! * y + r[7]! * z, r[2]! * x + r[5]! * y + r[8]! * z];
+  const [a, b, c] = [
+    r[0]! * x + r[3]! * y + r[6]! * z,
+    r[1]! * x + r[4]! * y + r[7]! * z,
+    r[2]! * x + r[5]! * y + r[8]! * z,
+  ];
   const p = supportPoint(body, [a, b, c]);
   return a * p[0] + b * p[1] + c * p[2];
 }
@@ -125,7 +143,11 @@ function proven(
   const proof = [0, 0, 0, 0, 0, 0, 0, 0, 0];
   let proofAt = 0;
   const add = (w: number, x: number, y: number, z: number): void => {
-    const p = supportPoint(body, [r[0]! * x + r[3]! * y + r[6]! * z, r[1]! * x + r[4]! * y + r[7]! * z, r[2]! * x + r[5]! * y + r[8]! * z]);
+    const p = supportPoint(body, [
+      r[0]! * x + r[3]! * y + r[6]! * z,
+      r[1]! * x + r[4]! * y + r[7]! * z,
+      r[2]! * x + r[5]! * y + r[8]! * z,
+    ]);
     for (let k = 0; k < 3; k++) {
       proof[k]! += w * x * p[k]!;
       proof[3 + k]! += w * y * p[k]!;

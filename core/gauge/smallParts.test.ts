@@ -5,7 +5,12 @@ import { SMALL_PARTS_CYLINDER as G, smallParts } from './smallParts.ts';
 
 const sphere = (diameter: number): Shape => ({ kind: 'sphere', diameter });
 const cylinder = (diameter: number, length: number): Shape => ({ kind: 'cylinder', diameter, length });
-const box = (length: number, width: number, height: number): Shape => ({ kind: 'box', length, width, height });
+const box = (length: number, width: number, height: number): Shape => ({
+  kind: 'box',
+  length,
+  width,
+  height,
+});
 
 /** Slack of the answered pose, measured afresh from the three limits of the gauge (16 CFR 1501.4, sizes from memory). */
 function slackOfPose(shape: Shape): number {
@@ -28,7 +33,12 @@ function slackOfPose(shape: Shape): number {
 }
 
 describe('hand values of the small-parts cylinder', () => {
-  it.each([[31.7, true], [31.6, true], [31.71, false], [40, false]])('a sphere of %f mm fits: %s', (d, fits) => {
+  it.each([
+    [31.7, true],
+    [31.6, true],
+    [31.71, false],
+    [40, false],
+  ])('a sphere of %f mm fits: %s', (d, fits) => {
     expect(smallParts(sphere(d)).fits).toBe(fits);
   });
 
@@ -65,7 +75,12 @@ describe('hand values of the small-parts cylinder', () => {
   });
 
   it('gives a sheet the same answer as the box it is', () => {
-    const outline: [number, number][] = [[0, 0], [40, 0], [40, 22], [0, 22]];
+    const outline: [number, number][] = [
+      [0, 0],
+      [40, 0],
+      [40, 22],
+      [0, 22],
+    ];
     const [a, b] = [smallParts({ kind: 'sheet', outline, thickness: 9 }), smallParts(box(40, 22, 9))];
     expect(Math.abs(a.clearance - b.clearance)).toBeLessThan(0.06);
   });
@@ -77,7 +92,26 @@ describe('hand values of the small-parts cylinder', () => {
 });
 
 describe('bounds and pose', () => {
-  const pieces: Shape[] = [box(20, 20, 20), box(50, 20, 10), box(60, 12, 3), cylinder(20, 45), cylinder(24, 44), { kind: 'cone', baseDiameter: 30, height: 30 }, { kind: 'ellipsoid', length: 40, width: 25, height: 20 }, { kind: 'sheet', outline: [[0, 0], [38, 0], [42, 20], [20, 30], [0, 22]], thickness: 4 }];
+  const pieces: Shape[] = [
+    box(20, 20, 20),
+    box(50, 20, 10),
+    box(60, 12, 3),
+    cylinder(20, 45),
+    cylinder(24, 44),
+    { kind: 'cone', baseDiameter: 30, height: 30 },
+    { kind: 'ellipsoid', length: 40, width: 25, height: 20 },
+    {
+      kind: 'sheet',
+      outline: [
+        [0, 0],
+        [38, 0],
+        [42, 20],
+        [20, 30],
+        [0, 22],
+      ],
+      thickness: 4,
+    },
+  ];
 
   it.each(pieces)('the pose of %j has the slack that is claimed', (piece) => {
     expect(slackOfPose(piece)).toBeCloseTo(smallParts(piece).clearance, 2);
@@ -98,20 +132,29 @@ describe('bounds and pose', () => {
     const random = (): number => (state = (state * 16807) % 2147483647) / 2147483647;
     let best = -Infinity;
     for (let i = 0; i < 1000; i++) {
-      const q = [0, 0, 0, 0].map(() => Math.sqrt(-2 * Math.log(random() + 1e-12)) * Math.cos(2 * Math.PI * random()));
+      const q = [0, 0, 0, 0].map(
+        () => Math.sqrt(-2 * Math.log(random() + 1e-12)) * Math.cos(2 * Math.PI * random()),
+      );
       const l = Math.hypot(...q);
       const [w, x, y, z] = q.map((v) => v / l) as [number, number, number, number];
-      const corners = [-23, 23].flatMap((a) => [-12, 12].flatMap((b) => [-6, 6].map((c) => [
-        (1 - 2 * (y * y + z * z)) * a + 2 * (x * y - w * z) * b + 2 * (x * z + w * y) * c,
-        2 * (x * y + w * z) * a + (1 - 2 * (x * x + z * z)) * b + 2 * (y * z - w * x) * c,
-        2 * (x * z - w * y) * a + 2 * (y * z + w * x) * b + (1 - 2 * (x * x + y * y)) * c,
-      ])));
+      const corners = [-23, 23].flatMap((a) =>
+        [-12, 12].flatMap((b) =>
+          [-6, 6].map((c) => [
+            (1 - 2 * (y * y + z * z)) * a + 2 * (x * y - w * z) * b + 2 * (x * z + w * y) * c,
+            2 * (x * y + w * z) * a + (1 - 2 * (x * x + z * z)) * b + 2 * (y * z - w * x) * c,
+            2 * (x * z - w * y) * a + 2 * (y * z + w * x) * b + (1 - 2 * (x * x + y * y)) * c,
+          ]),
+        ),
+      );
       const top = Math.max(...corners.map((p) => p[2]!));
       const low = Math.max(...corners.map((p) => -p[0]! - p[2]!));
       for (let tx = -4; tx <= 4; tx += 0.5)
         for (let ty = -1; ty <= 1; ty += 0.5) {
           const wall = G.diameter / 2 - Math.max(...corners.map((p) => Math.hypot(p[0]! + tx, p[1]! + ty)));
-          best = Math.max(best, Math.min(wall, (G.shallow + G.diameter / 2 + tx - top - low) / (1 + Math.SQRT2)));
+          best = Math.max(
+            best,
+            Math.min(wall, (G.shallow + G.diameter / 2 + tx - top - low) / (1 + Math.SQRT2)),
+          );
         }
     }
     expect(best).toBeLessThanOrEqual(bounds[1]);
@@ -149,8 +192,20 @@ describe('properties', () => {
   });
 
   it('turning a sheet’s outline in its plane changes nothing', () => {
-    const outline: [number, number][] = [[0, 0], [30, 2], [36, 20], [12, 28]];
-    const turned = (a: number): Shape => ({ kind: 'sheet', thickness: 3, outline: outline.map(([x, y]) => [x * Math.cos(a) - y * Math.sin(a) + 5, x * Math.sin(a) + y * Math.cos(a) - 9]) });
+    const outline: [number, number][] = [
+      [0, 0],
+      [30, 2],
+      [36, 20],
+      [12, 28],
+    ];
+    const turned = (a: number): Shape => ({
+      kind: 'sheet',
+      thickness: 3,
+      outline: outline.map(([x, y]) => [
+        x * Math.cos(a) - y * Math.sin(a) + 5,
+        x * Math.sin(a) + y * Math.cos(a) - 9,
+      ]),
+    });
     const reference = smallParts(turned(0));
     for (const a of [0.4, 1.3, 2.9, 4.4]) {
       const { bounds } = smallParts(turned(a));

@@ -29,7 +29,8 @@ export interface Body {
 }
 
 /** A ball of its own, to ask what no pose of a body around it can beat. */
-export const ballBody = (radius: number): Body => solid({ ellipsoid: [radius, radius, radius], symmetry: 'ball', radius, inner: radius });
+export const ballBody = (radius: number): Body =>
+  solid({ ellipsoid: [radius, radius, radius], symmetry: 'ball', radius, inner: radius });
 
 const solid = (parts: Partial<Body> & Pick<Body, 'symmetry' | 'radius' | 'inner'>): Body => ({
   points: new Float64Array(),
@@ -43,7 +44,12 @@ const solid = (parts: Partial<Body> & Pick<Body, 'symmetry' | 'radius' | 'inner'
 export function bodyOf(s: Shape): Body {
   switch (s.kind) {
     case 'sphere':
-      return solid({ ellipsoid: [s.diameter / 2, s.diameter / 2, s.diameter / 2], symmetry: 'ball', radius: s.diameter / 2, inner: s.diameter / 2 });
+      return solid({
+        ellipsoid: [s.diameter / 2, s.diameter / 2, s.diameter / 2],
+        symmetry: 'ball',
+        radius: s.diameter / 2,
+        inner: s.diameter / 2,
+      });
     case 'ellipsoid': {
       const [a, b, c] = [s.length / 2, s.width / 2, s.height / 2];
       const radius = max(a, b, c);
@@ -59,7 +65,12 @@ export function bodyOf(s: Shape): Body {
       const [a, b, c] = [s.length / 2, s.width / 2, s.height / 2];
       const corners: number[] = [];
       for (const x of [-a, a]) for (const y of [-b, b]) for (const z of [-c, c]) corners.push(x, y, z);
-      return solid({ points: Float64Array.from(corners), symmetry: 'box', radius: hypot(a, b, c), inner: min(a, b, c) });
+      return solid({
+        points: Float64Array.from(corners),
+        symmetry: 'box',
+        radius: hypot(a, b, c),
+        inner: min(a, b, c),
+      });
     }
     case 'cylinder':
       return drum(s.diameter, s.length);
@@ -184,12 +195,21 @@ export function farthestShadowPoint(body: Body, r: Mat3, tx: number, ty: number)
     const [a, b, c] = body.ellipsoid;
     const [p0, p1, p2] = [r[0]! * a, r[1]! * b, r[2]! * c];
     const [q0, q1, q2] = [r[3]! * a, r[4]! * b, r[5]! * c];
-    const [xx, yy, xy] = [p0 * p0 + p1 * p1 + p2 * p2, q0 * q0 + q1 * q1 + q2 * q2, p0 * q0 + p1 * q1 + p2 * q2];
+    const [xx, yy, xy] = [
+      p0 * p0 + p1 * p1 + p2 * p2,
+      q0 * q0 + q1 * q1 + q2 * q2,
+      p0 * q0 + p1 * q1 + p2 * q2,
+    ];
     const angle = atan2(2 * xy, xx - yy) / 2;
     const [ux, uy] = [cos(angle), sin(angle)];
     const mid = (xx + yy) / 2;
     const far = sqrt(((xx - yy) / 2) ** 2 + xy * xy);
-    const e = farthestOnEllipse(tx * ux + ty * uy, -tx * uy + ty * ux, sqrt(mid + far), sqrt(max(0, mid - far)));
+    const e = farthestOnEllipse(
+      tx * ux + ty * uy,
+      -tx * uy + ty * ux,
+      sqrt(mid + far),
+      sqrt(max(0, mid - far)),
+    );
     take(e[0] * ux - e[1] * uy, e[0] * uy + e[1] * ux);
   }
   return [x, y];
@@ -231,7 +251,11 @@ export function shadowOf(body: Body, r: Mat3): Vec2[] {
   if (body.discs.length > 0 || body.ellipsoid)
     for (let k = 0; k < 180; k++) {
       const [u, v] = [cos((PI * k) / 90), sin((PI * k) / 90)];
-      const q = supportPoint({ ...body, points: new Float64Array() }, [r[0]! * u + r[3]! * v, r[1]! * u + r[4]! * v, r[2]! * u + r[5]! * v]);
+      const q = supportPoint({ ...body, points: new Float64Array() }, [
+        r[0]! * u + r[3]! * v,
+        r[1]! * u + r[4]! * v,
+        r[2]! * u + r[5]! * v,
+      ]);
       put(...q);
       // Where two discs reach equally far the edge is straight between them: both ends belong to it.
       for (const disc of body.discs) {

@@ -1,4 +1,15 @@
-import { area, extents, hull, isConvex, perimeter, rectangleOutline, selfCrossing, smallestRectangle, starOutline, tidy } from './polygon.ts';
+import {
+  area,
+  extents,
+  hull,
+  isConvex,
+  perimeter,
+  rectangleOutline,
+  selfCrossing,
+  smallestRectangle,
+  starOutline,
+  tidy,
+} from './polygon.ts';
 import { distanceTo } from './distance.ts';
 import { shape } from './shape.ts';
 
@@ -28,10 +39,47 @@ describe('outlines', () => {
   });
 
   it.each([
-    ['a bow tie', [[0, 0], [10, 10], [10, 0], [0, 10]]],
-    ['a spike that folds back on itself', [[0, 0], [10, 0], [10, 10], [10, 3]]],
-    ['a side laid along another', [[0, 0], [10, 0], [10, 5], [8, 5], [8, 0], [2, 0], [2, 5], [0, 5]]],
-    ['a corner on another side', [[0, 0], [10, 0], [10, 10], [5, 0], [0, 10]]],
+    [
+      'a bow tie',
+      [
+        [0, 0],
+        [10, 10],
+        [10, 0],
+        [0, 10],
+      ],
+    ],
+    [
+      'a spike that folds back on itself',
+      [
+        [0, 0],
+        [10, 0],
+        [10, 10],
+        [10, 3],
+      ],
+    ],
+    [
+      'a side laid along another',
+      [
+        [0, 0],
+        [10, 0],
+        [10, 5],
+        [8, 5],
+        [8, 0],
+        [2, 0],
+        [2, 5],
+        [0, 5],
+      ],
+    ],
+    [
+      'a corner on another side',
+      [
+        [0, 0],
+        [10, 0],
+        [10, 10],
+        [5, 0],
+        [0, 10],
+      ],
+    ],
   ])('calls %s self-crossing', (_, outline) => {
     expect(selfCrossing(outline as [number, number][])).not.toBeNull();
   });
@@ -54,9 +102,34 @@ describe('shapes at the door', () => {
     [{ kind: 'sphere', diameter: 1e9 }, /^diameter: must be at most 5000/],
     [{ kind: 'blob' }, /expected one of sphere/],
     [{ kind: 'ring', outerDiameter: 10, innerDiameter: 12, height: 2 }, /^innerDiameter: must be less/],
-    [{ kind: 'sheet', outline: [[0, 0], [1, 1]], thickness: 1 }, /^outline: needs at least 3/],
-    [{ kind: 'sheet', outline: [[0, 0], [10, 10], [10, 0], [0, 10]], thickness: 1 }, /^outline: crosses itself/],
-    [{ kind: 'sheet', outline: Array.from({ length: 10_000 }, (_, i) => [i, i % 7]), thickness: 1 }, /^outline: may have at most 400/],
+    [
+      {
+        kind: 'sheet',
+        outline: [
+          [0, 0],
+          [1, 1],
+        ],
+        thickness: 1,
+      },
+      /^outline: needs at least 3/,
+    ],
+    [
+      {
+        kind: 'sheet',
+        outline: [
+          [0, 0],
+          [10, 10],
+          [10, 0],
+          [0, 10],
+        ],
+        thickness: 1,
+      },
+      /^outline: crosses itself/,
+    ],
+    [
+      { kind: 'sheet', outline: Array.from({ length: 10_000 }, (_, i) => [i, i % 7]), thickness: 1 },
+      /^outline: may have at most 400/,
+    ],
     [{ kind: 'box', length: 1, width: 2, height: 3, colour: 'red' }, /colour/],
   ])('refuses %#', (value, message) => {
     expect(errors(value).join('; ')).toMatch(message);

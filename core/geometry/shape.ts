@@ -8,7 +8,10 @@ export const MOST_CORNERS = 400;
 
 /** A size in mm: a positive number, at most 5,000. */
 export const size = z
-  .number({ error: (i) => (i.input === undefined ? 'is missing; expected a size in mm' : 'expected a size in mm as a number') })
+  .number({
+    error: (i) =>
+      i.input === undefined ? 'is missing; expected a size in mm' : 'expected a size in mm as a number',
+  })
   .positive('must be more than 0 mm')
   .max(LARGEST_SIZE, `must be at most ${LARGEST_SIZE} mm`);
 

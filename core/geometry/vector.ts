@@ -1,4 +1,3 @@
-
 // Taken out once: a search looks these up millions of times.
 const { PI, acos, cos, max, min, sin, sqrt } = Math;
 /** Plain vectors and 3 × 3 matrices. Rotations are row-major: `r[3 * row + column]`. */

@@ -1,7 +1,8 @@
 /** `FB-014a`: the design's number and a letter for each copy, a to z, then aa, ab … */
 export function copyLabel(design: number, nth: number): string {
   let letters = '';
-  for (let n = nth; n >= 0; n = Math.floor(n / 26) - 1) letters = String.fromCharCode(97 + (n % 26)) + letters;
+  for (let n = nth; n >= 0; n = Math.floor(n / 26) - 1)
+    letters = String.fromCharCode(97 + (n % 26)) + letters;
   return `FB-${String(design).padStart(3, '0')}${letters}`;
 }
 

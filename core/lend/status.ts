@@ -11,7 +11,10 @@ export interface Part {
 export type Standing = 'in' | 'out' | 'late' | 'repair';
 
 /** Where a copy stands today; derived from facts, never kept. */
-export function standing(copy: { repair: boolean; openLoan: { dueOn: Day } | null }, today: Day): { standing: Standing; daysLate: number } {
+export function standing(
+  copy: { repair: boolean; openLoan: { dueOn: Day } | null },
+  today: Day,
+): { standing: Standing; daysLate: number } {
   if (copy.openLoan) {
     const daysLate = Math.max(0, daysBetween(copy.openLoan.dueOn, today));
     return { standing: daysLate > 0 ? 'late' : 'out', daysLate };
@@ -20,4 +23,5 @@ export function standing(copy: { repair: boolean; openLoan: { dueOn: Day } | nul
 }
 
 /** Parts short at a count, with how many. */
-export const missing = (parts: readonly Part[]): { part: Part; short: number }[] => parts.filter((p) => p.present < p.due).map((part) => ({ part, short: part.due - part.present }));
+export const missing = (parts: readonly Part[]): { part: Part; short: number }[] =>
+  parts.filter((p) => p.present < p.due).map((part) => ({ part, short: part.due - part.present }));

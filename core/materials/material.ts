@@ -5,9 +5,33 @@ export const FORMS = ['piece', 'disc', 'sheet', 'tube', 'container', 'cord', 'co
 export const form = z.enum(FORMS, { error: `expected one of ${FORMS.join(', ')}` });
 export type Form = z.infer<typeof form>;
 
-export const MATERIAL_CLASSES = ['plastic', 'card', 'paper', 'wood', 'cork', 'metal', 'fabric', 'rubber', 'foam', 'glue', 'tape', 'food'] as const;
+export const MATERIAL_CLASSES = [
+  'plastic',
+  'card',
+  'paper',
+  'wood',
+  'cork',
+  'metal',
+  'fabric',
+  'rubber',
+  'foam',
+  'glue',
+  'tape',
+  'food',
+] as const;
 export const SOLIDS = ['block', 'ball', 'egg', 'rod', 'cone'] as const;
-export const HAZARDS = ['magnet', 'button cell', 'coin', 'latex', 'marble', 'sharp edge', 'loose liner', 'splinters', 'allergen', 'toxic'] as const;
+export const HAZARDS = [
+  'magnet',
+  'button cell',
+  'coin',
+  'latex',
+  'marble',
+  'sharp edge',
+  'loose liner',
+  'splinters',
+  'allergen',
+  'toxic',
+] as const;
 
 /** Measured sizes in mm; which of them a material must have follows from its form. */
 export const sizes = z.strictObject({
@@ -32,7 +56,11 @@ export const SIZES_OF: Record<Form, readonly SizeName[]> = {
   consumable: ['length', 'width'],
 };
 
-const required = (m: { form: Form; solid?: (typeof SOLIDS)[number] | undefined; sizes: Sizes }): SizeName[] => {
+const required = (m: {
+  form: Form;
+  solid?: (typeof SOLIDS)[number] | undefined;
+  sizes: Sizes;
+}): SizeName[] => {
   switch (m.form) {
     case 'piece':
       if (m.solid === 'ball') return ['diameter'];
@@ -46,7 +74,9 @@ const required = (m: { form: Form; solid?: (typeof SOLIDS)[number] | undefined; 
     case 'tube':
       return ['diameter', 'length', 'wall'];
     case 'container':
-      return m.sizes.diameter === undefined ? ['length', 'width', 'height', 'wall'] : ['diameter', 'height', 'wall'];
+      return m.sizes.diameter === undefined
+        ? ['length', 'width', 'height', 'wall']
+        : ['diameter', 'height', 'wall'];
     case 'cord':
       return ['diameter'];
     case 'consumable':
@@ -58,7 +88,11 @@ const required = (m: { form: Form; solid?: (typeof SOLIDS)[number] | undefined; 
 export const requiredSizes = required;
 
 export const materialFields = z.strictObject({
-  name: z.string({ error: 'is missing; expected a name' }).trim().min(1, 'expected a name').max(80, 'may have at most 80 characters'),
+  name: z
+    .string({ error: 'is missing; expected a name' })
+    .trim()
+    .min(1, 'expected a name')
+    .max(80, 'may have at most 80 characters'),
   form,
   solid: z.enum(SOLIDS, { error: `expected one of ${SOLIDS.join(', ')}` }).optional(),
   sizes,
@@ -72,7 +106,10 @@ export const materialFields = z.strictObject({
     .max(10_000_000, 'must be at most 10,000,000'),
   materialClass: z.enum(MATERIAL_CLASSES, { error: `expected one of ${MATERIAL_CLASSES.join(', ')}` }),
   /** Share by which a soft piece gives when pushed, 0 for rigid. */
-  give: z.number({ error: 'expected a share from 0 to 0.6' }).min(0, 'must not be negative').max(0.6, 'must be at most 0.6'),
+  give: z
+    .number({ error: 'expected a share from 0 to 0.6' })
+    .min(0, 'must not be negative')
+    .max(0.6, 'must be at most 0.6'),
   hazards: z.array(z.enum(HAZARDS, { error: `expected one of ${HAZARDS.join(', ')}` })).max(HAZARDS.length),
   colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, 'expected a colour like #B0451A'),
 });
@@ -133,7 +170,11 @@ export function extentsOf(s: Shape): [number, number, number] {
       case 'cone':
         return [s.baseDiameter, s.baseDiameter, s.height];
       case 'sheet':
-        return [Math.max(...s.outline.map((p) => p[0])) - Math.min(...s.outline.map((p) => p[0])), Math.max(...s.outline.map((p) => p[1])) - Math.min(...s.outline.map((p) => p[1])), s.thickness];
+        return [
+          Math.max(...s.outline.map((p) => p[0])) - Math.min(...s.outline.map((p) => p[0])),
+          Math.max(...s.outline.map((p) => p[1])) - Math.min(...s.outline.map((p) => p[1])),
+          s.thickness,
+        ];
       default:
         return [s.length, s.width, s.height];
     }

@@ -1,8 +1,29 @@
 /** How a place writes lengths. Everything inside is mm. */
 export type LengthUnit = 'mm' | 'in';
 
-const MM_PER: Record<string, number> = { mm: 1, cm: 10, m: 1000, in: 25.4, inch: 25.4, inches: 25.4, '"': 25.4, '″': 25.4, '”': 25.4, "''": 25.4 };
-const VULGAR: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3' };
+const MM_PER: Record<string, number> = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: 25.4,
+  inch: 25.4,
+  inches: 25.4,
+  '"': 25.4,
+  '″': 25.4,
+  '”': 25.4,
+  "''": 25.4,
+};
+const VULGAR: Record<string, string> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+};
 
 /**
  * Reads a length as people write it: `38`, `3.8 cm`, `3,8cm`, `1 1/2"`, `1-1/2 in`, `1½″`, `0.04 m`.
@@ -15,8 +36,14 @@ export function parseLength(text: string, unit: LengthUnit): number {
   const fail = (): never => {
     throw new RangeError(`“${text.trim().slice(0, 40)}” is not a length; write it like 38, 3.8 cm or 1 1/2"`);
   };
-  const spaced = text.trim().toLowerCase().replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c]}`);
-  const match = /^(?:(\d+(?:[.,]\d+)?|[.,]\d+)(?![\d/]))?(?:[\s-]*(\d+)\s*[/⁄]\s*(\d+))?\s*(mm|cm|m|in|inch|inches|"|″|”|'')?\.?$/.exec(spaced.trim());
+  const spaced = text
+    .trim()
+    .toLowerCase()
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c]}`);
+  const match =
+    /^(?:(\d+(?:[.,]\d+)?|[.,]\d+)(?![\d/]))?(?:[\s-]*(\d+)\s*[/⁄]\s*(\d+))?\s*(mm|cm|m|in|inch|inches|"|″|”|'')?\.?$/.exec(
+      spaced.trim(),
+    );
   if (!match || (match[1] === undefined && match[2] === undefined)) return fail();
   const whole = match[1] === undefined ? 0 : Number(match[1].replace(',', '.'));
   const [over, under] = [Number(match[2] ?? 0), Number(match[3] ?? 1)];

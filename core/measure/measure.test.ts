@@ -24,9 +24,12 @@ describe('lengths', () => {
     expect(parseLength(text, unit)).toBeCloseTo(mm, 6);
   });
 
-  it.each(['', 'abc', '-3', '1/0', '3 4', '1e9', '12 ft', '1 1', '--'])('refuses “%s”, saying how to write it', (text) => {
-    expect(() => parseLength(text, 'mm')).toThrow(/write it like 38/);
-  });
+  it.each(['', 'abc', '-3', '1/0', '3 4', '1e9', '12 ft', '1 1', '--'])(
+    'refuses “%s”, saying how to write it',
+    (text) => {
+      expect(() => parseLength(text, 'mm')).toThrow(/write it like 38/);
+    },
+  );
 
   it('prints millimetres to a tenth and inches to a sixteenth', () => {
     expect(formatLength(38, 'mm')).toBe('38 mm');
@@ -40,7 +43,9 @@ describe('lengths', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.1, max: 900, noNaN: true }), (mm) => {
         expect(Math.abs(parseLength(lengthNumber(mm, 'mm'), 'mm') - mm)).toBeLessThanOrEqual(0.0501);
-        expect(Math.abs(parseLength(lengthNumber(mm, 'in'), 'in') - mm)).toBeLessThanOrEqual(25.4 / 32 + 1e-6);
+        expect(Math.abs(parseLength(lengthNumber(mm, 'in'), 'in') - mm)).toBeLessThanOrEqual(
+          25.4 / 32 + 1e-6,
+        );
       }),
       { seed: 1 },
     );

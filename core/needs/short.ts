@@ -19,7 +19,11 @@ export interface Supply {
 }
 
 /** What `copies` kits take from the shelf, what is short, and the two ways out without buying. */
-export function supply(options: { needs: readonly Need[]; copies: number; shelf: ReadonlyMap<number, Pick<Material, 'kept'>> }): Supply {
+export function supply(options: {
+  needs: readonly Need[];
+  copies: number;
+  shelf: ReadonlyMap<number, Pick<Material, 'kept'>>;
+}): Supply {
   const { needs, copies, shelf } = options;
   // Two roles may draw on one material; they share what is kept.
   const perKit = new Map<number, number>();
@@ -31,7 +35,10 @@ export function supply(options: { needs: readonly Need[]; copies: number; shelf:
     left.set(need.materialId, Math.max(0, kept - wanted));
     return { need, wanted, kept, short: Math.max(0, wanted - kept) };
   });
-  const kitsNow = Math.min(copies, ...[...perKit].map(([id, quantity]) => Math.floor((shelf.get(id)?.kept ?? 0) / quantity)));
+  const kitsNow = Math.min(
+    copies,
+    ...[...perKit].map(([id, quantity]) => Math.floor((shelf.get(id)?.kept ?? 0) / quantity)),
+  );
   const others = lines.filter((l) => l.short > 0);
   const piece = others.find((l) => l.need.role === 'piece');
   const fewer = piece && others.length === 1 ? Math.floor(piece.kept / copies) : 0;
@@ -42,7 +49,10 @@ export function supply(options: { needs: readonly Need[]; copies: number; shelf:
 export function shortWords(s: Supply): string | null {
   const short = s.lines.filter((l) => l.short > 0);
   if (short.length === 0) return null;
-  const what = short.map((l) => `${l.short}${l.need.unit === 'mm' ? ' mm of' : ' ×'} ${l.need.name}`).join(', ');
-  const now = s.kitsNow > 0 ? `make ${s.kitsNow} ${s.kitsNow === 1 ? 'kit' : 'kits'} now` : 'no kit can be made yet';
+  const what = short
+    .map((l) => `${l.short}${l.need.unit === 'mm' ? ' mm of' : ' ×'} ${l.need.name}`)
+    .join(', ');
+  const now =
+    s.kitsNow > 0 ? `make ${s.kitsNow} ${s.kitsNow === 1 ? 'kit' : 'kits'} now` : 'no kit can be made yet';
   return `${what} short: ${now}${s.fewerPieces ? `, or use ${s.fewerPieces} pieces a kit` : ''}.`;
 }

@@ -1,4 +1,14 @@
-import { bodyOf, centred, IDENTITY, shadowOf, smallestRectangle, tidy, type Mat3, type Shape, type Vec2 } from '../geometry/index.ts';
+import {
+  bodyOf,
+  centred,
+  IDENTITY,
+  shadowOf,
+  smallestRectangle,
+  tidy,
+  type Mat3,
+  type Shape,
+  type Vec2,
+} from '../geometry/index.ts';
 
 /** A way to hold a piece: which of its own directions points through the opening. Turning it in the hand is free. */
 export interface Attitude {

@@ -29,7 +29,12 @@ interface Patch {
  *
  * @param span range of turns that matters (rad): 2π over the opening's turns of symmetry
  */
-export function bestLie(edge: readonly Vec2[], shadow: readonly Vec2[], span: number, tolerance: number): Lie {
+export function bestLie(
+  edge: readonly Vec2[],
+  shadow: readonly Vec2[],
+  span: number,
+  tolerance: number,
+): Lie {
   const toEdge = distanceTo(edge);
   const toShadow = distanceTo(shadow);
   const reach = max(...shadow.map((p) => hypot(p[0], p[1])));
@@ -75,7 +80,14 @@ export function bestLie(edge: readonly Vec2[], shadow: readonly Vec2[], span: nu
   const middle = (k: 0 | 1): number => (max(...edge.map((p) => p[k])) + min(...edge.map((p) => p[k]))) / 2;
   const turns = round ? 1 : max(1, ceil((span * reach) / max(w, h)) * 4);
   for (let i = 0; i < turns; i++)
-    add({ a: ((i + 0.5) * span) / turns, x: middle(0), y: middle(1), ha: round ? 0 : span / turns / 2, hx: w / 2, hy: h / 2 });
+    add({
+      a: ((i + 0.5) * span) / turns,
+      x: middle(0),
+      y: middle(1),
+      ha: round ? 0 : span / turns / 2,
+      hx: w / 2,
+      hy: h / 2,
+    });
   // Long arms of equal width leave many equally good places; past this the best one found is kept.
   const budget = min(12_000, 400 + 6e6 / (coarse.length * edge.length));
   while (queue.length > 0 && -queue.peekValue()! - best.low > tolerance && looks < budget) {
@@ -111,7 +123,10 @@ function pointsAlong(outline: readonly Vec2[], step: number): Vec2[] {
   return outline.flatMap(([x, y], i) => {
     const [u, v] = outline[(i + 1) % outline.length]!;
     const parts = max(1, ceil(hypot(u - x, v - y) / step));
-    return Array.from({ length: parts }, (_, k) => [x + ((u - x) * k) / parts, y + ((v - y) * k) / parts] as const);
+    return Array.from(
+      { length: parts },
+      (_, k) => [x + ((u - x) * k) / parts, y + ((v - y) * k) / parts] as const,
+    );
   });
 }
 

@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { distanceTo, extents, isConvex, outline, rectangleOutline, size, smallestRectangle, starOutline, tidy } from '../geometry/index.ts';
+import {
+  distanceTo,
+  extents,
+  isConvex,
+  outline,
+  rectangleOutline,
+  size,
+  smallestRectangle,
+  starOutline,
+  tidy,
+} from '../geometry/index.ts';
 import type { Container } from '../fit/container.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 
@@ -12,7 +22,11 @@ export const opening = z.discriminatedUnion(
     z
       .strictObject({
         kind: z.literal('star'),
-        points: z.number({ error: 'expected a number of points' }).int('must be a whole number').min(3, 'must be at least 3').max(24, 'must be at most 24'),
+        points: z
+          .number({ error: 'expected a number of points' })
+          .int('must be a whole number')
+          .min(3, 'must be at least 3')
+          .max(24, 'must be at most 24'),
         outerDiameter: size,
         innerDiameter: size,
       })
@@ -50,7 +64,11 @@ export function containerOf(o: Opening): Container | null {
     const l = Math.hypot(q[0] - p[0], q[1] - p[1]);
     // Outward normal of a counter-clockwise side.
     const [nx, ny] = [(q[1] - p[1]) / l, -(q[0] - p[0]) / l];
-    return { a: [nx, ny] as const, b: nx * p[0] + ny * p[1], reach: [{ weight: 1, direction: [nx, ny, 0] as const }] };
+    return {
+      a: [nx, ny] as const,
+      b: nx * p[0] + ny * p[1],
+      reach: [{ weight: 1, direction: [nx, ny, 0] as const }],
+    };
   });
   return { wallRadius: null, flats, mirrored: o.kind === 'slot' };
 }
@@ -71,7 +89,11 @@ export function reachOf(o: Opening): { length: number; width: number; angle: num
 
 /** Least distance across the opening (mm): the thickest rod that goes in, as the finger rule asks. */
 export function widestRod(o: Opening): number {
-  return o.kind === 'round' ? o.diameter : o.kind === 'slot' ? Math.min(o.length, o.width) : 2 * innerRadius(outlineOf(o)!);
+  return o.kind === 'round'
+    ? o.diameter
+    : o.kind === 'slot'
+      ? Math.min(o.length, o.width)
+      : 2 * innerRadius(outlineOf(o)!);
 }
 
 /** Radius of the largest circle inside an outline, by the same search as for any shadow. */
@@ -87,7 +109,16 @@ function innerRadius(edge: Vec2[]): number {
       if (d > best.d) best = { d, x, y };
     }
   for (let h = step; h > 1e-6; h /= 2)
-    for (const [dx, dy] of [[h, 0], [-h, 0], [0, h], [0, -h], [h, h], [-h, h], [h, -h], [-h, -h]] as const) {
+    for (const [dx, dy] of [
+      [h, 0],
+      [-h, 0],
+      [0, h],
+      [0, -h],
+      [h, h],
+      [-h, h],
+      [h, -h],
+      [-h, -h],
+    ] as const) {
       const d = distance(best.x + dx, best.y + dy);
       if (d > best.d) best = { d, x: best.x + dx, y: best.y + dy };
     }

@@ -9,7 +9,8 @@ const cap: Shape = { kind: 'cylinder', diameter: 38, length: 14 };
 const slot = (length: number, width: number): Opening => ({ kind: 'slot', length, width });
 
 /** Least b of an a × b rectangle that takes p × q turned (Carver, “Solution to a problem of Steinhaus”, 1957). */
-const carver = (p: number, q: number, a: number): number => (2 * p * q * a + (p * p - q * q) * Math.sqrt(p * p + q * q - a * a)) / (p * p + q * q);
+const carver = (p: number, q: number, a: number): number =>
+  (2 * p * q * a + (p * p - q * q) * Math.sqrt(p * p + q * q - a * a)) / (p * p + q * q);
 
 describe('rectangles in rectangles, by Carver 1957', () => {
   // A board much longer than either opening can only go end on, so its shadow is the p × q rectangle.
@@ -57,8 +58,13 @@ describe('caps, balls and other plain cases', () => {
 
   it('a tennis ball, 65.4 to 68.6 mm by the Rules of Tennis (sizes from memory), needs a hole over its size', () => {
     for (const diameter of [65.4, 68.6]) {
-      expect(passage({ piece: { kind: 'sphere', diameter }, opening: { kind: 'round', diameter } }).passes).toBe(true);
-      expect(passage({ piece: { kind: 'sphere', diameter }, opening: { kind: 'round', diameter: diameter - 0.1 } }).passes).toBe(false);
+      expect(
+        passage({ piece: { kind: 'sphere', diameter }, opening: { kind: 'round', diameter } }).passes,
+      ).toBe(true);
+      expect(
+        passage({ piece: { kind: 'sphere', diameter }, opening: { kind: 'round', diameter: diameter - 0.1 } })
+          .passes,
+      ).toBe(false);
     }
   });
 
@@ -69,7 +75,16 @@ describe('caps, balls and other plain cases', () => {
   });
 
   it('an A4 sheet of ISO 216 (210 × 297 mm) goes through its own slot and not through one of A5’s long side', () => {
-    const sheet: Shape = { kind: 'sheet', outline: [[0, 0], [210, 0], [210, 297], [0, 297]], thickness: 0.1 };
+    const sheet: Shape = {
+      kind: 'sheet',
+      outline: [
+        [0, 0],
+        [210, 0],
+        [210, 297],
+        [0, 297],
+      ],
+      thickness: 0.1,
+    };
     expect(passage({ piece: sheet, opening: slot(210, 1) }).passes).toBe(true);
     expect(passage({ piece: sheet, opening: slot(200, 1) }).passes).toBe(false);
   });
@@ -89,8 +104,17 @@ describe('caps, balls and other plain cases', () => {
 });
 
 describe('openings with dents', () => {
-  const star = (outer: number, inner: number): Opening => ({ kind: 'star', points: 5, outerDiameter: outer, innerDiameter: inner });
-  const starPiece: Shape = { kind: 'sheet', outline: starOutline(5, 50, 25).map(([x, y]) => [x, y]), thickness: 40 };
+  const star = (outer: number, inner: number): Opening => ({
+    kind: 'star',
+    points: 5,
+    outerDiameter: outer,
+    innerDiameter: inner,
+  });
+  const starPiece: Shape = {
+    kind: 'sheet',
+    outline: starOutline(5, 50, 25).map(([x, y]) => [x, y]),
+    thickness: 40,
+  };
 
   it('a star goes through its own shape with nothing to spare, and not through a smaller one', () => {
     expect(Math.abs(gap(starPiece, star(50, 25)))).toBeLessThan(0.05);
@@ -103,13 +127,34 @@ describe('openings with dents', () => {
   });
 
   it('a bar goes through an arm of an L, not across its dent', () => {
-    const l: Opening = { kind: 'polygon', outline: [[0, 0], [40, 0], [40, 12], [12, 12], [12, 40], [0, 40]] };
+    const l: Opening = {
+      kind: 'polygon',
+      outline: [
+        [0, 0],
+        [40, 0],
+        [40, 12],
+        [12, 12],
+        [12, 40],
+        [0, 40],
+      ],
+    };
     expect(gap({ kind: 'box', length: 200, width: 30, height: 10 }, l)).toBeCloseTo(2, 1);
-    expect(passage({ piece: { kind: 'box', length: 200, width: 36, height: 13 }, opening: l }).passes).toBe(false);
+    expect(passage({ piece: { kind: 'box', length: 200, width: 36, height: 13 }, opening: l }).passes).toBe(
+      false,
+    );
   });
 
   it('agrees with the search for convex openings where a dent is too slight to matter', () => {
-    const dented: Opening = { kind: 'polygon', outline: [[0, 0], [30, 0.001], [60, 0], [60, 40], [0, 40]] };
+    const dented: Opening = {
+      kind: 'polygon',
+      outline: [
+        [0, 0],
+        [30, 0.001],
+        [60, 0],
+        [60, 40],
+        [0, 40],
+      ],
+    };
     expect(gap(cap, dented)).toBeCloseTo(gap(cap, slot(60, 40)), 1);
   });
 });
@@ -124,7 +169,10 @@ describe('properties', () => {
   it('a piece that grows never starts to pass', () => {
     fc.assert(
       fc.property(piece, size, size, fc.double({ min: 1.01, max: 1.5, noNaN: true }), (p, l, w, k) => {
-        const [small, large] = [passage({ piece: p, opening: slot(l, w) }), passage({ piece: scaled(p, k), opening: slot(l, w) })];
+        const [small, large] = [
+          passage({ piece: p, opening: slot(l, w) }),
+          passage({ piece: scaled(p, k), opening: slot(l, w) }),
+        ];
         expect(large.gap).toBeLessThanOrEqual(small.gap + 0.02);
       }),
       { numRuns: 20, seed: 3 },
@@ -132,16 +180,31 @@ describe('properties', () => {
   });
 
   it('turning and moving the opening’s frame changes nothing', () => {
-    const triangle: [number, number][] = [[0, 0], [60, 0], [22, 48]];
+    const triangle: [number, number][] = [
+      [0, 0],
+      [60, 0],
+      [22, 48],
+    ];
     const reference = gap(cap, { kind: 'polygon', outline: triangle });
     for (const a of [0.3, 1.1, 2.5]) {
-      const outline = triangle.map(([x, y]) => [x * Math.cos(a) - y * Math.sin(a) + 11, x * Math.sin(a) + y * Math.cos(a) - 4] as [number, number]);
+      const outline = triangle.map(
+        ([x, y]) =>
+          [x * Math.cos(a) - y * Math.sin(a) + 11, x * Math.sin(a) + y * Math.cos(a) - 4] as [number, number],
+      );
       expect(gap(cap, { kind: 'polygon', outline })).toBeCloseTo(reference, 1);
     }
   });
 
   it('an opening drawn the other way round is the same opening', () => {
-    const outline: [number, number][] = [[0, 0], [50, 0], [50, 20], [0, 20]];
-    expect(gap(cap, { kind: 'polygon', outline: [...outline].reverse() })).toBeCloseTo(gap(cap, { kind: 'polygon', outline }), 3);
+    const outline: [number, number][] = [
+      [0, 0],
+      [50, 0],
+      [50, 20],
+      [0, 20],
+    ];
+    expect(gap(cap, { kind: 'polygon', outline: [...outline].reverse() })).toBeCloseTo(
+      gap(cap, { kind: 'polygon', outline }),
+      3,
+    );
   });
 });

@@ -1,7 +1,24 @@
 import { z } from 'zod';
-import { allRotations, axisDirections, onlyThis, turnsOf, viewDirections, type Patch } from '../fit/rotations.ts';
+import {
+  allRotations,
+  axisDirections,
+  onlyThis,
+  turnsOf,
+  viewDirections,
+  type Patch,
+} from '../fit/rotations.ts';
 import { mostSlack } from '../fit/search.ts';
-import { bodyOf, extents, shadowOf, shape, turn, type Body, type Mat3, type Shape, type Vec2 } from '../geometry/index.ts';
+import {
+  bodyOf,
+  extents,
+  shadowOf,
+  shape,
+  turn,
+  type Body,
+  type Mat3,
+  type Shape,
+  type Vec2,
+} from '../geometry/index.ts';
 import { attitudesOf, shadowOutline, type Attitude } from './attitudes.ts';
 import { bestLie } from './dented.ts';
 import { containerOf, opening, outlineOf, reachOf, type Opening } from './opening.ts';
@@ -59,7 +76,10 @@ export function passage(options: { piece: Shape; opening: Opening }): PassageAns
   const container = containerOf(o);
   const attitudes = attitudesOf(piece);
   const body = bodyOf(piece);
-  const held = attitudes.map((a) => ({ attitude: a, pose: container ? turned(container, body, a, o) : dented(o, piece, a) }));
+  const held = attitudes.map((a) => ({
+    attitude: a,
+    pose: container ? turned(container, body, a, o) : dented(o, piece, a),
+  }));
   let best = held.reduce((a, b) => (b.pose.inset > a.pose.inset ? b : a)).pose;
   if (container) {
     const found = mostSlack({
@@ -71,7 +91,8 @@ export function passage(options: { piece: Shape; opening: Opening }): PassageAns
       atLeast: best.inset + TOUCH,
     });
     // Tilted poses count only where they truly gain; an upright one is what a hand does.
-    if (found.rotation.length > 0) best = { inset: found.low, shadow: hullShadow(body, found.rotation, found.shift) };
+    if (found.rotation.length > 0)
+      best = { inset: found.low, shadow: hullShadow(body, found.rotation, found.shift) };
   }
   const reach = reachOf(o);
   const [along, across] = extents(best.shadow, reach.angle);
@@ -92,10 +113,17 @@ export function passage(options: { piece: Shape; opening: Opening }): PassageAns
 
 const tidyZero = (x: number): number => (Math.abs(x) < TOUCH ? 0 : x);
 
-function turned(container: NonNullable<ReturnType<typeof containerOf>>, body: Body, a: Attitude, o: Opening): Pose {
+function turned(
+  container: NonNullable<ReturnType<typeof containerOf>>,
+  body: Body,
+  a: Attitude,
+  o: Opening,
+): Pose {
   const still = o.kind === 'round' || body.symmetry === 'ball';
   // Half a turn brings a slot back to itself, and so it does most pieces; odd outlines get the whole round.
-  const patches = still ? onlyThis(a.rotation) : turnsOf(a.rotation, o.kind === 'slot' ? Math.PI : 2 * Math.PI);
+  const patches = still
+    ? onlyThis(a.rotation)
+    : turnsOf(a.rotation, o.kind === 'slot' ? Math.PI : 2 * Math.PI);
   const found = mostSlack({ container, body, patches, tolerance: () => toleranceFor(body) / 4, budget: 3e7 });
   return { inset: found.low, shadow: hullShadow(body, found.rotation, found.shift) };
 }
@@ -108,7 +136,10 @@ function dented(o: Opening, piece: Shape, a: Attitude): Pose {
   const r = turn(lie.angle);
   return {
     inset: lie.low - slack,
-    shadow: outline.map(([x, y]) => [r[0]! * x + r[1]! * y + lie.shift[0], r[3]! * x + r[4]! * y + lie.shift[1]]),
+    shadow: outline.map(([x, y]) => [
+      r[0]! * x + r[1]! * y + lie.shift[0],
+      r[3]! * x + r[4]! * y + lie.shift[1],
+    ]),
   };
 }
 

@@ -1,5 +1,18 @@
 import { dropThrough } from './drop-through/index.ts';
-import { PatternError, type Approach, type Chosen, type DialSpec, type Feature, type Fit, type Layout, type Need, type Pattern, type Rung, type Show, type Step } from './kernel.ts';
+import {
+  PatternError,
+  type Approach,
+  type Chosen,
+  type DialSpec,
+  type Feature,
+  type Fit,
+  type Layout,
+  type Need,
+  type Pattern,
+  type Rung,
+  type Show,
+  type Step,
+} from './kernel.ts';
 import type { Move } from '../challenge/bits.ts';
 
 export * from './kernel.ts';
@@ -7,7 +20,10 @@ export * from './kernel.ts';
 export type AnyDials = Record<string, unknown>;
 
 /** A family with its dials checked at the door: callers hold dials as they came from a file or the database. */
-export interface OpenPattern extends Pick<Pattern<AnyDials>, 'id' | 'name' | 'question' | 'skills' | 'roles'> {
+export interface OpenPattern extends Pick<
+  Pattern<AnyDials>,
+  'id' | 'name' | 'question' | 'skills' | 'roles'
+> {
   /** @throws PatternError naming the dial */
   check(dials: unknown): AnyDials;
   defaults(options: { approach: Approach; chosen: Chosen; ageFrom: number }): AnyDials;
@@ -50,11 +66,17 @@ function opened<D extends Record<string, unknown>>(p: Pattern<D>): OpenPattern {
 }
 
 /** Every family of the house, by id. A new one is a folder and a line here. */
-export const patterns: Readonly<Record<string, OpenPattern>> = Object.fromEntries([opened(dropThrough)].map((p) => [p.id, p]));
+export const patterns: Readonly<Record<string, OpenPattern>> = Object.fromEntries(
+  [opened(dropThrough)].map((p) => [p.id, p]),
+);
 
 /** @throws PatternError when there is no such family */
 export function patternOf(id: string): OpenPattern {
   const found = Object.hasOwn(patterns, id) ? patterns[id] : undefined;
-  if (!found) throw new PatternError('pattern', `there is no pattern “${id}”; expected one of ${Object.keys(patterns).join(', ')}`);
+  if (!found)
+    throw new PatternError(
+      'pattern',
+      `there is no pattern “${id}”; expected one of ${Object.keys(patterns).join(', ')}`,
+    );
   return found;
 }

@@ -10,7 +10,13 @@ import type { Shape } from '../geometry/shape.ts';
 export const APPROACHES = ['prepared shelf', 'graded play', 'made together', 'grab bag'] as const;
 export type Approach = (typeof APPROACHES)[number];
 
-export const SKILLS = ['Pincer and release', 'Two hands together', 'Hand strength', 'In-hand skills', 'Crossing the middle'] as const;
+export const SKILLS = [
+  'Pincer and release',
+  'Two hands together',
+  'Hand strength',
+  'In-hand skills',
+  'Crossing the middle',
+] as const;
 export type Skill = (typeof SKILLS)[number];
 
 export type Verdict = 'clear' | 'mind' | 'stop';
@@ -32,10 +38,35 @@ export type Chosen = Readonly<Record<string, Material | undefined>>;
 
 /** How a dial looks on the bench. Ranges follow from the other dials and the materials. */
 export type DialSpec =
-  | { readonly kind: 'choice'; readonly id: string; readonly label: string; readonly options: readonly { readonly value: string; readonly label: string }[] }
-  | { readonly kind: 'length'; readonly id: string; readonly label: string; readonly min: number; readonly max: number; readonly step: number }
-  | { readonly kind: 'angle'; readonly id: string; readonly label: string; readonly min: number; readonly max: number; readonly step: number }
-  | { readonly kind: 'count'; readonly id: string; readonly label: string; readonly min: number; readonly max: number };
+  | {
+      readonly kind: 'choice';
+      readonly id: string;
+      readonly label: string;
+      readonly options: readonly { readonly value: string; readonly label: string }[];
+    }
+  | {
+      readonly kind: 'length';
+      readonly id: string;
+      readonly label: string;
+      readonly min: number;
+      readonly max: number;
+      readonly step: number;
+    }
+  | {
+      readonly kind: 'angle';
+      readonly id: string;
+      readonly label: string;
+      readonly min: number;
+      readonly max: number;
+      readonly step: number;
+    }
+  | {
+      readonly kind: 'count';
+      readonly id: string;
+      readonly label: string;
+      readonly min: number;
+      readonly max: number;
+    };
 
 export interface Layout {
   /** Extents of the scene, mm, origin at its upper left. */
@@ -75,9 +106,25 @@ export interface Step {
 
 /** A fact that matters for safety. Facts only: the rules judge. */
 export type Feature =
-  | { readonly kind: 'piece'; readonly name: string; readonly shape: Shape; readonly count: number; readonly ball: boolean }
-  | { readonly kind: 'opening'; readonly opening: Opening; readonly depth: number; readonly sheet: 'rigid' | 'soft' }
-  | { readonly kind: 'cut edge'; readonly where: string; readonly material: string; readonly covered: boolean }
+  | {
+      readonly kind: 'piece';
+      readonly name: string;
+      readonly shape: Shape;
+      readonly count: number;
+      readonly ball: boolean;
+    }
+  | {
+      readonly kind: 'opening';
+      readonly opening: Opening;
+      readonly depth: number;
+      readonly sheet: 'rigid' | 'soft';
+    }
+  | {
+      readonly kind: 'cut edge';
+      readonly where: string;
+      readonly material: string;
+      readonly covered: boolean;
+    }
   | { readonly kind: 'hazard'; readonly name: string; readonly hazard: string }
   | { readonly kind: 'surface'; readonly name: string; readonly washable: boolean }
   | { readonly kind: 'tool'; readonly name: string }
@@ -147,8 +194,15 @@ export class PatternError extends Error {
 /** The material in a role, or a clear word that it is missing. */
 export function taken(chosen: Chosen, role: Role): Material {
   const m = chosen[role.id];
-  if (!m) throw new PatternError(`materials.${role.id}`, `no ${role.label.toLowerCase()} is chosen; expected a ${role.forms.join(' or ')} from the shelf`);
+  if (!m)
+    throw new PatternError(
+      `materials.${role.id}`,
+      `no ${role.label.toLowerCase()} is chosen; expected a ${role.forms.join(' or ')} from the shelf`,
+    );
   if (!role.forms.includes(m.form))
-    throw new PatternError(`materials.${role.id}`, `${m.name} is a ${m.form}; expected a ${role.forms.join(' or ')}`);
+    throw new PatternError(
+      `materials.${role.id}`,
+      `${m.name} is a ${m.form}; expected a ${role.forms.join(' or ')}`,
+    );
   return m;
 }

@@ -18,16 +18,24 @@ export interface Placed {
  */
 export function orderSteps(steps: readonly Step[], copies: number): Placed[] {
   const ids = new Set(steps.map((s) => s.id));
-  for (const s of steps) for (const a of s.after) if (!ids.has(a)) throw new PatternError('steps', `“${s.id}” waits for “${a}”, which is not a step`);
+  for (const s of steps)
+    for (const a of s.after)
+      if (!ids.has(a)) throw new PatternError('steps', `“${s.id}” waits for “${a}”, which is not a step`);
   const done = new Map<string, number>();
   const left = [...steps];
   const out: Placed[] = [];
   let now = 0;
   while (left.length > 0) {
     const open = left.filter((s) => s.after.every((a) => done.has(a)));
-    if (open.length === 0) throw new PatternError('steps', `the steps ${left.map((s) => `“${s.id}”`).join(', ')} wait for each other`);
+    if (open.length === 0)
+      throw new PatternError(
+        'steps',
+        `the steps ${left.map((s) => `“${s.id}”`).join(', ')} wait for each other`,
+      );
     const readyAt = (s: Step): number => Math.max(now, ...s.after.map((a) => done.get(a)!));
-    const next = open.reduce((a, b) => (readyAt(b) < readyAt(a) || (readyAt(b) === readyAt(a) && b.drying > a.drying) ? b : a));
+    const next = open.reduce((a, b) =>
+      readyAt(b) < readyAt(a) || (readyAt(b) === readyAt(a) && b.drying > a.drying) ? b : a,
+    );
     const start = readyAt(next);
     const minutes = next.setUp + next.perCopy * copies;
     out.push({ step: next, minutes, start, end: start + minutes, dryUntil: start + minutes + next.drying });

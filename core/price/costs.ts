@@ -11,7 +11,11 @@ export interface PackPrice {
  * mixed pack's price spread evenly over its pieces; null where nobody sells it, so it is saved, not bought.
  */
 export function unitShare(materialId: number, offers: readonly PackPrice[]): number | null {
-  const shares = offers.flatMap((o) => (o.contents.some((c) => c.materialId === materialId) ? [o.price / o.contents.reduce((n, c) => n + c.quantity, 0)] : []));
+  const shares = offers.flatMap((o) =>
+    o.contents.some((c) => c.materialId === materialId)
+      ? [o.price / o.contents.reduce((n, c) => n + c.quantity, 0)]
+      : [],
+  );
   return shares.length > 0 ? Math.min(...shares) : null;
 }
 
@@ -25,8 +29,14 @@ export interface ThreeCosts {
 }
 
 /** Cost per kit, three ways, minor units (not rounded). */
-export function threeCosts(options: { needs: readonly Need[]; offers: readonly PackPrice[]; copies: number; purchaseTotal: number | null }): ThreeCosts {
-  const share = (n: Need, quantity: number): number => (unitShare(n.materialId, options.offers) ?? 0) * quantity;
+export function threeCosts(options: {
+  needs: readonly Need[];
+  offers: readonly PackPrice[];
+  copies: number;
+  purchaseTotal: number | null;
+}): ThreeCosts {
+  const share = (n: Need, quantity: number): number =>
+    (unitShare(n.materialId, options.offers) ?? 0) * quantity;
   const piece = options.needs.find((n) => n.role === 'piece');
   return {
     cashNow: options.purchaseTotal === null ? null : options.purchaseTotal / options.copies,

@@ -7,22 +7,50 @@ beforeAll(async () => {
   const highs = await loadHighs();
   solve = (lp) => {
     const found = highs.solve(lp, { mip_rel_gap: 0, mip_abs_gap: 0.5, output_flag: false });
-    if (found.Status === 'Optimal') return { status: 'optimal', values: Object.fromEntries(Object.entries(found.Columns).map(([k, c]) => [k, c.Primal])) };
+    if (found.Status === 'Optimal')
+      return {
+        status: 'optimal',
+        values: Object.fromEntries(Object.entries(found.Columns).map(([k, c]) => [k, c.Primal])),
+      };
     return { status: found.Status === 'Infeasible' ? 'infeasible' : 'unproved' };
   };
 });
-const buy = (r: Partial<PurchaseRequest>) => purchase(purchaseRequest.parse({ needs: [], stock: [], offers: [], delivery: [], ...r }), solve);
-const offer = (id: string, supplier: string, price: number, contents: Record<string, number>, limit?: number) => ({ id, supplier, price, contents: Object.entries(contents).map(([material, quantity]) => ({ material, quantity })), ...(limit === undefined ? {} : { limit }) });
+const buy = (r: Partial<PurchaseRequest>) =>
+  purchase(purchaseRequest.parse({ needs: [], stock: [], offers: [], delivery: [], ...r }), solve);
+const offer = (
+  id: string,
+  supplier: string,
+  price: number,
+  contents: Record<string, number>,
+  limit?: number,
+) => ({
+  id,
+  supplier,
+  price,
+  contents: Object.entries(contents).map(([material, quantity]) => ({ material, quantity })),
+  ...(limit === undefined ? {} : { limit }),
+});
 
 /** Every combination of packs, for small cases: slow, simple and independent of the solver. */
 function byHand(r: PurchaseRequest, most: number): number | null {
   let best: number | null = null;
   const walk = (i: number, counts: number[]): void => {
     if (i === r.offers.length) {
-      const covered = r.needs.every((n) => (r.stock.find((s) => s.material === n.material)?.quantity ?? 0) + r.offers.reduce((sum, o, k) => sum + counts[k]! * (o.contents.find((c) => c.material === n.material)?.quantity ?? 0), 0) >= n.quantity);
+      const covered = r.needs.every(
+        (n) =>
+          (r.stock.find((s) => s.material === n.material)?.quantity ?? 0) +
+            r.offers.reduce(
+              (sum, o, k) =>
+                sum + counts[k]! * (o.contents.find((c) => c.material === n.material)?.quantity ?? 0),
+              0,
+            ) >=
+          n.quantity,
+      );
       if (!covered) return;
       const used = new Set(r.offers.filter((_, k) => counts[k]! > 0).map((o) => o.supplier));
-      const total = r.offers.reduce((sum, o, k) => sum + o.price * counts[k]!, 0) + r.delivery.filter((d) => used.has(d.supplier)).reduce((s, d) => s + d.price, 0);
+      const total =
+        r.offers.reduce((sum, o, k) => sum + o.price * counts[k]!, 0) +
+        r.delivery.filter((d) => used.has(d.supplier)).reduce((s, d) => s + d.price, 0);
       if (best === null || total < best) best = total;
       return;
     }
@@ -34,20 +62,51 @@ function byHand(r: PurchaseRequest, most: number): number | null {
 
 describe('whole packs at least cost', () => {
   it('buys nothing when the shelf has it', () => {
-    expect(buy({ needs: [{ material: 'cap', quantity: 8 }], stock: [{ material: 'cap', quantity: 9 }] })).toMatchObject({ status: 'optimal', total: 0, packs: [], leftover: [{ material: 'cap', quantity: 1 }] });
+    expect(
+      buy({ needs: [{ material: 'cap', quantity: 8 }], stock: [{ material: 'cap', quantity: 9 }] }),
+    ).toMatchObject({ status: 'optimal', total: 0, packs: [], leftover: [{ material: 'cap', quantity: 1 }] });
   });
 
   it('takes a pack of 18 for a need of 7, and says what is left', () => {
-    expect(buy({ needs: [{ material: 'cap', quantity: 7 }], offers: [offer('a', 's', 210, { cap: 18 })] })).toMatchObject({ total: 210, packs: [{ offer: 'a', count: 1 }], leftover: [{ material: 'cap', quantity: 11 }] });
+    expect(
+      buy({ needs: [{ material: 'cap', quantity: 7 }], offers: [offer('a', 's', 210, { cap: 18 })] }),
+    ).toMatchObject({
+      total: 210,
+      packs: [{ offer: 'a', count: 1 }],
+      leftover: [{ material: 'cap', quantity: 11 }],
+    });
   });
 
   it('covers 20 from packs of 6, 9 and 20 at 62, 90 and 205: two nines and… the classic trap of the best rate', () => {
     // Best rate is the nine (10.0 each); but 9 + 9 leaves 2 short. 6 + 6 + 9 = 21 at 214, 9 + 9 + 6 = 24 at 242, 20 at 205.
-    expect(buy({ needs: [{ material: 'cap', quantity: 20 }], offers: [offer('six', 's', 62, { cap: 6 }), offer('nine', 's', 90, { cap: 9 }), offer('twenty', 's', 205, { cap: 20 })] })).toMatchObject({ total: 205, packs: [{ offer: 'twenty', count: 1 }] });
+    expect(
+      buy({
+        needs: [{ material: 'cap', quantity: 20 }],
+        offers: [
+          offer('six', 's', 62, { cap: 6 }),
+          offer('nine', 's', 90, { cap: 9 }),
+          offer('twenty', 's', 205, { cap: 20 }),
+        ],
+      }),
+    ).toMatchObject({ total: 205, packs: [{ offer: 'twenty', count: 1 }] });
   });
 
   it('lets a dear mixed pack win when it saves a delivery', () => {
-    const r = { needs: [{ material: 'tub', quantity: 2 }, { material: 'ball', quantity: 6 }], offers: [offer('tubs', 'p', 300, { tub: 2 }), offer('balls', 'n', 300, { ball: 6 }), offer('both', 'n', 700, { tub: 2, ball: 6 })], delivery: [{ supplier: 'p', price: 200 }, { supplier: 'n', price: 100 }] };
+    const r = {
+      needs: [
+        { material: 'tub', quantity: 2 },
+        { material: 'ball', quantity: 6 },
+      ],
+      offers: [
+        offer('tubs', 'p', 300, { tub: 2 }),
+        offer('balls', 'n', 300, { ball: 6 }),
+        offer('both', 'n', 700, { tub: 2, ball: 6 }),
+      ],
+      delivery: [
+        { supplier: 'p', price: 200 },
+        { supplier: 'n', price: 100 },
+      ],
+    };
     expect(buy(r)).toMatchObject({ total: 800, packs: [{ offer: 'both', count: 1 }] });
     expect(buy({ ...r, delivery: [] })).toMatchObject({ total: 600 });
   });
@@ -55,7 +114,15 @@ describe('whole packs at least cost', () => {
   it('keeps to a limit, and says what is lacking when that is not enough', () => {
     const offers = [offer('cheap', 's', 100, { cap: 10 }, 1), offer('dear', 's', 500, { cap: 10 }, 1)];
     expect(buy({ needs: [{ material: 'cap', quantity: 15 }], offers })).toMatchObject({ total: 600 });
-    expect(buy({ needs: [{ material: 'cap', quantity: 25 }, { material: 'cord', quantity: 1 }], offers })).toMatchObject({ status: 'infeasible', total: null, lacking: ['cap', 'cord'] });
+    expect(
+      buy({
+        needs: [
+          { material: 'cap', quantity: 25 },
+          { material: 'cord', quantity: 1 },
+        ],
+        offers,
+      }),
+    ).toMatchObject({ status: 'infeasible', total: null, lacking: ['cap', 'cord'] });
   });
 
   it('agrees with trying every combination', () => {
@@ -65,8 +132,16 @@ describe('whole packs at least cost', () => {
       const r = purchaseRequest.parse({
         needs: ['a', 'b', 'c'].map((material) => ({ material, quantity: random(14) })),
         stock: [{ material: 'a', quantity: random(3) }],
-        offers: [1, 2, 3, 4, 5].map((k) => offer(`o${k}`, `s${k % 3}`, 20 + random(300), { [['a', 'b', 'c'][k % 3]!]: random(6), ...(k > 3 ? { [['b', 'c', 'a'][k % 3]!]: random(4) } : {}) })),
-        delivery: [{ supplier: 's0', price: random(90) }, { supplier: 's1', price: random(90) }],
+        offers: [1, 2, 3, 4, 5].map((k) =>
+          offer(`o${k}`, `s${k % 3}`, 20 + random(300), {
+            [['a', 'b', 'c'][k % 3]!]: random(6),
+            ...(k > 3 ? { [['b', 'c', 'a'][k % 3]!]: random(4) } : {}),
+          }),
+        ),
+        delivery: [
+          { supplier: 's0', price: random(90) },
+          { supplier: 's1', price: random(90) },
+        ],
       });
       const answer = purchase(r, solve);
       const hand = byHand(r, 8);
@@ -84,23 +159,51 @@ describe('the door', () => {
   it.each([
     [{ needs: [{ material: 'a', quantity: -1 }], offers: [] }, /needs\.0\.quantity: must not be negative/],
     [{ needs: [], offers: [offer('a', 's', 1.5, { a: 1 })] }, /offers\.0\.price: expected whole minor units/],
-    [{ needs: [], offers: [offer('a', 's', 1, { a: 1 }), offer('a', 's', 1, { a: 1 })] }, /offers\.1\.id: “a” stands here twice/],
-    [{ needs: [], offers: [{ id: 'a', supplier: 's', price: 1, contents: [] }] }, /contents: expected at least one/],
+    [
+      { needs: [], offers: [offer('a', 's', 1, { a: 1 }), offer('a', 's', 1, { a: 1 })] },
+      /offers\.1\.id: “a” stands here twice/,
+    ],
+    [
+      { needs: [], offers: [{ id: 'a', supplier: 's', price: 1, contents: [] }] },
+      /contents: expected at least one/,
+    ],
   ])('refuses %#', (value, message) => {
     expect(errors(value)).toMatch(message);
   });
 });
 
 describe('three costs', () => {
-  const need = (role: string, materialId: number, quantity: number) => ({ role, materialId, name: role, quantity, unit: 'each' as const, counted: true });
-  const packs = [{ price: 390, contents: [{ materialId: 2, quantity: 50 }] }, { price: 210, contents: [{ materialId: 2, quantity: 18 }] }, { price: 760, contents: [{ materialId: 1, quantity: 2 }, { materialId: 2, quantity: 18 }] }];
+  const need = (role: string, materialId: number, quantity: number) => ({
+    role,
+    materialId,
+    name: role,
+    quantity,
+    unit: 'each' as const,
+    counted: true,
+  });
+  const packs = [
+    { price: 390, contents: [{ materialId: 2, quantity: 50 }] },
+    { price: 210, contents: [{ materialId: 2, quantity: 18 }] },
+    {
+      price: 760,
+      contents: [
+        { materialId: 1, quantity: 2 },
+        { materialId: 2, quantity: 18 },
+      ],
+    },
+  ];
   it('takes the cheapest rate, a mixed pack spread over its pieces', () => {
     expect(unitShare(2, packs)).toBeCloseTo(7.8, 9);
     expect(unitShare(1, packs)).toBe(38);
     expect(unitShare(9, packs)).toBeNull();
   });
   it('tells cash, share and a lost piece apart', () => {
-    const c = threeCosts({ needs: [need('container', 9, 1), need('piece', 2, 7)], offers: packs, copies: 3, purchaseTotal: 390 });
+    const c = threeCosts({
+      needs: [need('container', 9, 1), need('piece', 2, 7)],
+      offers: packs,
+      copies: 3,
+      purchaseTotal: 390,
+    });
     expect(c.cashNow).toBe(130);
     expect(c.shareUsed).toBeCloseTo(54.6, 9);
     expect(c.lostPiece).toBeCloseTo(7.8, 9);

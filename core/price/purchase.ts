@@ -1,25 +1,41 @@
 import { z } from 'zod';
 
-const id = z.string({ error: 'expected a name' }).min(1, 'expected a name').max(120, 'may have at most 120 characters');
-const quantity = z.number({ error: 'expected a quantity' }).min(0, 'must not be negative').max(1e6, 'must be at most 1,000,000');
+const id = z
+  .string({ error: 'expected a name' })
+  .min(1, 'expected a name')
+  .max(120, 'may have at most 120 characters');
+const quantity = z
+  .number({ error: 'expected a quantity' })
+  .min(0, 'must not be negative')
+  .max(1e6, 'must be at most 1,000,000');
 const price = z
   .number({ error: 'expected a price in whole minor units' })
   .int('expected whole minor units (cents)')
   .min(0, 'must not be negative')
   .max(1e8, 'must be at most 100,000,000');
 const line = z.strictObject({ material: id, quantity });
-const unique = <T>(key: (t: T) => string, what: string) => (list: T[], ctx: z.RefinementCtx): void => {
-  const seen = new Set<string>();
-  list.forEach((t, i) => {
-    if (seen.has(key(t))) ctx.addIssue({ code: 'custom', path: [i, what], message: `“${key(t)}” stands here twice` });
-    seen.add(key(t));
-  });
-};
+const unique =
+  <T>(key: (t: T) => string, what: string) =>
+  (list: T[], ctx: z.RefinementCtx): void => {
+    const seen = new Set<string>();
+    list.forEach((t, i) => {
+      if (seen.has(key(t)))
+        ctx.addIssue({ code: 'custom', path: [i, what], message: `“${key(t)}” stands here twice` });
+      seen.add(key(t));
+    });
+  };
 
 /** What must be had, what is there, and what can be bought: prices in whole minor units. */
 export const purchaseRequest = z.strictObject({
-  needs: z.array(line).max(500, 'may have at most 500 lines').superRefine(unique((l) => l.material, 'material')),
-  stock: z.array(line).max(2000, 'may have at most 2,000 lines').superRefine(unique((l) => l.material, 'material')).default([]),
+  needs: z
+    .array(line)
+    .max(500, 'may have at most 500 lines')
+    .superRefine(unique((l) => l.material, 'material')),
+  stock: z
+    .array(line)
+    .max(2000, 'may have at most 2,000 lines')
+    .superRefine(unique((l) => l.material, 'material'))
+    .default([]),
   offers: z
     .array(
       z.strictObject({
@@ -27,7 +43,12 @@ export const purchaseRequest = z.strictObject({
         supplier: id,
         price,
         /** Most packs that can be had. */
-        limit: z.number().int('expected a whole number of packs').min(0, 'must not be negative').max(1e6, 'must be at most 1,000,000').optional(),
+        limit: z
+          .number()
+          .int('expected a whole number of packs')
+          .min(0, 'must not be negative')
+          .max(1e6, 'must be at most 1,000,000')
+          .optional(),
         contents: z
           .array(z.strictObject({ material: id, quantity: quantity.positive('must be more than 0') }))
           .min(1, 'expected at least one material')
@@ -38,7 +59,11 @@ export const purchaseRequest = z.strictObject({
     .max(500, 'may have at most 500 offers')
     .superRefine(unique((o) => o.id, 'id')),
   /** Charged once by a supplier if anything is bought there. */
-  delivery: z.array(z.strictObject({ supplier: id, price })).max(200, 'may have at most 200 suppliers').superRefine(unique((d) => d.supplier, 'supplier')).default([]),
+  delivery: z
+    .array(z.strictObject({ supplier: id, price }))
+    .max(200, 'may have at most 200 suppliers')
+    .superRefine(unique((d) => d.supplier, 'supplier'))
+    .default([]),
 });
 export type PurchaseRequest = z.infer<typeof purchaseRequest>;
 
@@ -55,7 +80,10 @@ export const purchaseAnswer = z.object({
 export type PurchaseAnswer = z.infer<typeof purchaseAnswer>;
 
 /** Solves a model in CPLEX LP text; values by column name, or the word why there are none. */
-export type SolveLp = (lp: string) => { status: 'optimal'; values: Record<string, number> } | { status: 'infeasible' } | { status: 'unproved' };
+export type SolveLp = (
+  lp: string,
+) =>
+  { status: 'optimal'; values: Record<string, number> } | { status: 'infeasible' } | { status: 'unproved' };
 
 /** The solver stopped before it could prove the cheapest; nothing is guessed. */
 export class UnprovedError extends Error {}
@@ -75,29 +103,58 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
   const wanted = [...lack].filter(([, q]) => q > EPS);
   const finish = (counts: number[], total: number): PurchaseAnswer => {
     const over = new Map(stock);
-    request.offers.forEach((o, i) => o.contents.forEach((c) => over.set(c.material, (over.get(c.material) ?? 0) + c.quantity * counts[i]!)));
+    request.offers.forEach((o, i) =>
+      o.contents.forEach((c) => over.set(c.material, (over.get(c.material) ?? 0) + c.quantity * counts[i]!)),
+    );
     for (const l of request.needs) over.set(l.material, (over.get(l.material) ?? 0) - l.quantity);
     return {
       status: 'optimal',
       total,
       packs: request.offers.flatMap((o, i) => (counts[i]! > 0 ? [{ offer: o.id, count: counts[i]! }] : [])),
-      leftover: [...over].filter(([, q]) => q > EPS).map(([material, q]) => ({ material, quantity: Math.round(q * 1e6) / 1e6 })),
+      leftover: [...over]
+        .filter(([, q]) => q > EPS)
+        .map(([material, q]) => ({ material, quantity: Math.round(q * 1e6) / 1e6 })),
       lacking: [],
     };
   };
-  if (wanted.length === 0) return finish(request.offers.map(() => 0), 0);
+  if (wanted.length === 0)
+    return finish(
+      request.offers.map(() => 0),
+      0,
+    );
   // More packs than would cover every need alone are never bought.
   const most = request.offers.map((o) => {
-    const useful = Math.max(0, ...o.contents.map((c) => Math.ceil(Math.max(0, lack.get(c.material) ?? 0) / c.quantity - EPS)));
+    const useful = Math.max(
+      0,
+      ...o.contents.map((c) => Math.ceil(Math.max(0, lack.get(c.material) ?? 0) / c.quantity - EPS)),
+    );
     return Math.min(useful, o.limit ?? Infinity);
   });
-  const lacking = wanted.filter(([m, q]) => request.offers.reduce((sum, o, i) => sum + (o.contents.find((c) => c.material === m)?.quantity ?? 0) * most[i]!, 0) < q - EPS).map(([m]) => m);
+  const lacking = wanted
+    .filter(
+      ([m, q]) =>
+        request.offers.reduce(
+          (sum, o, i) => sum + (o.contents.find((c) => c.material === m)?.quantity ?? 0) * most[i]!,
+          0,
+        ) <
+        q - EPS,
+    )
+    .map(([m]) => m);
   if (lacking.length > 0) return { status: 'infeasible', total: null, packs: [], leftover: [], lacking };
   const useful = request.offers.map((_, i) => i).filter((i) => most[i]! > 0);
-  const charged = request.delivery.map((d, s) => ({ ...d, s })).filter((d) => d.price > 0 && useful.some((i) => request.offers[i]!.supplier === d.supplier));
+  const charged = request.delivery
+    .map((d, s) => ({ ...d, s }))
+    .filter((d) => d.price > 0 && useful.some((i) => request.offers[i]!.supplier === d.supplier));
   const sum = (terms: string[]): string => terms.join(' + ').replaceAll('+ -', '- ');
-  const covers = wanted.map(([m, q], k) => ` c${k}: ${sum(useful.flatMap((i) => request.offers[i]!.contents.filter((c) => c.material === m).map((c) => `${c.quantity} x${i}`)))} >= ${q}`);
-  const opens = charged.flatMap((d) => useful.filter((i) => request.offers[i]!.supplier === d.supplier).map((i) => ` d${d.s}_${i}: x${i} - ${most[i]!} y${d.s} <= 0`));
+  const covers = wanted.map(
+    ([m, q], k) =>
+      ` c${k}: ${sum(useful.flatMap((i) => request.offers[i]!.contents.filter((c) => c.material === m).map((c) => `${c.quantity} x${i}`)))} >= ${q}`,
+  );
+  const opens = charged.flatMap((d) =>
+    useful
+      .filter((i) => request.offers[i]!.supplier === d.supplier)
+      .map((i) => ` d${d.s}_${i}: x${i} - ${most[i]!} y${d.s} <= 0`),
+  );
   const lp = [
     'Minimize',
     ` cost: ${sum([...useful.map((i) => `${request.offers[i]!.price} x${i}`), ...charged.map((d) => `${d.price} y${d.s}`)])}`,
@@ -112,15 +169,22 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
     'End',
   ].join('\n');
   const found = solve(lp);
-  if (found.status === 'infeasible') return { status: 'infeasible', total: null, packs: [], leftover: [], lacking: wanted.map(([m]) => m) };
-  if (found.status === 'unproved') throw new UnprovedError('the cheapest purchase could not be proved in time');
+  if (found.status === 'infeasible')
+    return { status: 'infeasible', total: null, packs: [], leftover: [], lacking: wanted.map(([m]) => m) };
+  if (found.status === 'unproved')
+    throw new UnprovedError('the cheapest purchase could not be proved in time');
   const counts = request.offers.map((_, i) => Math.round(found.values[`x${i}`] ?? 0));
   // The answer is made of whole numbers: check it as such, and price it as such.
   for (const [m, q] of wanted) {
-    const had = request.offers.reduce((s, o, i) => s + (o.contents.find((c) => c.material === m)?.quantity ?? 0) * counts[i]!, 0);
+    const had = request.offers.reduce(
+      (s, o, i) => s + (o.contents.find((c) => c.material === m)?.quantity ?? 0) * counts[i]!,
+      0,
+    );
     if (had < q - 1e-4) throw new UnprovedError(`the solver's answer does not cover ${m}`);
   }
   const open = new Set(request.offers.filter((_, i) => counts[i]! > 0).map((o) => o.supplier));
-  const total = request.offers.reduce((s, o, i) => s + o.price * counts[i]!, 0) + request.delivery.reduce((s, d) => s + (open.has(d.supplier) ? d.price : 0), 0);
+  const total =
+    request.offers.reduce((s, o, i) => s + o.price * counts[i]!, 0) +
+    request.delivery.reduce((s, d) => s + (open.has(d.supplier) ? d.price : 0), 0);
   return finish(counts, total);
 }

@@ -7,7 +7,13 @@ const template = (r: number, opening: number) => ({
   marks: [
     { kind: 'circle' as const, role: 'lid' as const, at: [0, 0] as const, radius: r },
     { kind: 'circle' as const, role: 'cut' as const, at: [0, 0] as const, radius: opening },
-    { kind: 'dimension' as const, from: [-opening, 0] as const, to: [opening, 0] as const, side: [0, 5] as const, value: 2 * opening },
+    {
+      kind: 'dimension' as const,
+      from: [-opening, 0] as const,
+      to: [opening, 0] as const,
+      side: [0, 5] as const,
+      value: 2 * opening,
+    },
   ],
 });
 
@@ -36,6 +42,8 @@ describe('the template page', () => {
     expect(page.marks.find((m) => m.kind === 'circle')).toMatchObject({ radius: 21 });
   });
   it('says when the opening itself does not fit', () => {
-    expect(() => templatePage(template(150, 120), 'Letter')).toThrow(expect.objectContaining({ path: 'dials.length' }));
+    expect(() => templatePage(template(150, 120), 'Letter')).toThrow(
+      expect.objectContaining({ path: 'dials.length' }),
+    );
   });
 });

@@ -33,7 +33,11 @@ const moved = (m: Mark, by: Vec2): Mark => {
 };
 
 const reach = (m: Mark): Vec2 =>
-  m.kind === 'circle' ? [m.at[0] + m.radius, m.at[1] + m.radius] : m.kind === 'outline' ? [Math.max(...m.points.map((p) => Math.abs(p[0]))), Math.max(...m.points.map((p) => Math.abs(p[1])))] : [0, 0];
+  m.kind === 'circle'
+    ? [m.at[0] + m.radius, m.at[1] + m.radius]
+    : m.kind === 'outline'
+      ? [Math.max(...m.points.map((p) => Math.abs(p[0]))), Math.max(...m.points.map((p) => Math.abs(p[1])))]
+      : [0, 0];
 
 /**
  * Lays a template in the middle of the paper, true to size, with the checking bar below.
@@ -42,13 +46,18 @@ const reach = (m: Mark): Vec2 =>
 export function templatePage(template: Layout['template'], paper: Paper): TemplatePage {
   const { width, height } = PAPERS[paper];
   const room: Vec2 = [width - 2 * MARGIN, height - HEAD - FOOT];
-  const fits = (marks: readonly Mark[]): boolean => marks.every((m) => 2 * reach(m)[0] <= room[0] && 2 * reach(m)[1] <= room[1]);
+  const fits = (marks: readonly Mark[]): boolean =>
+    marks.every((m) => 2 * reach(m)[0] <= room[0] && 2 * reach(m)[1] <= room[1]);
   let marks = template.marks;
   let lidLeftOut = false;
   if (!fits(marks)) {
     marks = marks.filter((m) => !('role' in m) || m.role === 'cut');
     lidLeftOut = true;
-    if (!fits(marks)) throw new PatternError('dials.length', `the opening is larger than ${paper} paper; expected at most ${Math.floor(room[0])} mm across`);
+    if (!fits(marks))
+      throw new PatternError(
+        'dials.length',
+        `the opening is larger than ${paper} paper; expected at most ${Math.floor(room[0])} mm across`,
+      );
   }
   const middle: Vec2 = [width / 2, HEAD + room[1] / 2];
   const y = height - MARGIN - 6;

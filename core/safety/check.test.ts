@@ -3,18 +3,47 @@ import { patternOf } from '../patterns/index.ts';
 import { checkFeatures } from './check.ts';
 import { handTests } from './rules.ts';
 
-const material = (id: number, part: object): Material => ({ id, ...materialInput.parse({ unit: 'each', kept: 9, materialClass: 'plastic', give: 0, hazards: [], colour: '#B0451A', ...part }) });
+const material = (id: number, part: object): Material => ({
+  id,
+  ...materialInput.parse({
+    unit: 'each',
+    kept: 9,
+    materialClass: 'plastic',
+    give: 0,
+    hazards: [],
+    colour: '#B0451A',
+    ...part,
+  }),
+});
 const tub = material(1, { name: 'Tub', form: 'container', sizes: { diameter: 95, height: 110, wall: 1.2 } });
-const tin = material(9, { name: 'Tin', form: 'container', sizes: { diameter: 95, height: 110, wall: 0.3 }, materialClass: 'metal' });
+const tin = material(9, {
+  name: 'Tin',
+  form: 'container',
+  sizes: { diameter: 95, height: 110, wall: 0.3 },
+  materialClass: 'metal',
+});
 const cap = material(2, { name: 'Cap', form: 'disc', sizes: { diameter: 38, height: 14 } });
 const bead = material(3, { name: 'Bead', form: 'piece', solid: 'ball', sizes: { diameter: 20 } });
 const ball = material(4, { name: 'Ball', form: 'piece', solid: 'ball', sizes: { diameter: 40 } });
 const tape = material(5, { name: 'Tape', form: 'consumable', sizes: {}, unit: 'mm' });
 
-const base = { opening: 'slot', length: 42, width: 17, points: 5, turn: 0, pieces: 6, tool: 'fingers', approach: 'prepared shelf' };
+const base = {
+  opening: 'slot',
+  length: 42,
+  width: 17,
+  points: 5,
+  turn: 0,
+  pieces: 6,
+  tool: 'fingers',
+  approach: 'prepared shelf',
+};
 const report = (piece: Material, youngest: number, part: object = {}, container = tub, edge?: Material) =>
-  checkFeatures(patternOf('drop-through').features({ ...base, ...part }, { container, piece, edge }), youngest);
-const verdict = (r: ReturnType<typeof report>, title: string): string | undefined => r.findings.find((f) => f.title === title)?.verdict;
+  checkFeatures(
+    patternOf('drop-through').features({ ...base, ...part }, { container, piece, edge }),
+    youngest,
+  );
+const verdict = (r: ReturnType<typeof report>, title: string): string | undefined =>
+  r.findings.find((f) => f.title === title)?.verdict;
 
 describe('small parts', () => {
   it('stops a bead under three years, minds it above', () => {
@@ -38,9 +67,12 @@ describe('openings and edges', () => {
     [6, 'stop'],
     [11.5, 'stop'],
     [12, 'clear'],
-  ])('a %f mm slot in a rigid lid is %s for fingers: a 6 mm rod in means a 12 mm rod in', (width, expected) => {
-    expect(verdict(report(cap, 18, { width }), 'Fingers in the opening')).toBe(expected);
-  });
+  ])(
+    'a %f mm slot in a rigid lid is %s for fingers: a 6 mm rod in means a 12 mm rod in',
+    (width, expected) => {
+      expect(verdict(report(cap, 18, { width }), 'Fingers in the opening')).toBe(expected);
+    },
+  );
   it('measures a star by the rod that goes into it', () => {
     const star = { opening: 'star', length: 60, width: 20, points: 5 };
     expect(verdict(report(cap, 18, star), 'Fingers in the opening')).toBe('clear');
@@ -48,7 +80,9 @@ describe('openings and edges', () => {
   });
   it('minds a cut plastic edge, stops cut metal', () => {
     expect(report(cap, 18).findings.find((f) => f.title === 'Cut edge')?.remedy).toMatch(/tape the edge/);
-    expect(report(cap, 18, {}, tub, tape).findings.find((f) => f.title === 'Cut edge')?.words).toMatch(/taped over/);
+    expect(report(cap, 18, {}, tub, tape).findings.find((f) => f.title === 'Cut edge')?.words).toMatch(
+      /taped over/,
+    );
     expect(verdict(report(cap, 18, {}, tin), 'Cut edge')).toBe('stop');
   });
 });
@@ -60,7 +94,9 @@ describe('the report as a whole', () => {
     expect(r.unchecked.length).toBeGreaterThan(2);
   });
   it('never claims safety', () => {
-    const words = JSON.stringify([bead, ball, cap].flatMap((p) => [12, 40].map((age) => report(p, age).findings)));
+    const words = JSON.stringify(
+      [bead, ball, cap].flatMap((p) => [12, 40].map((age) => report(p, age).findings)),
+    );
     expect(words).not.toMatch(/\bsafe\b/i);
   });
   it('judges a hazard by age', () => {
@@ -72,9 +108,21 @@ describe('the report as a whole', () => {
 
 describe('tests by hand (16 CFR 1500.51 to .53, from memory)', () => {
   it('grow with age', () => {
-    expect(handTests(12, 'US-type').map((t) => t.words).join()).toMatch(/10 × from 1.37 m.*44.5 N.*0.23 N·m.*89 N/);
-    expect(handTests(24, 'US-type').map((t) => t.words).join()).toMatch(/4 × from 0.91 m.*66.7 N.*0.34 N·m.*111 N/);
-    expect(handTests(48, 'US-type').map((t) => t.words).join()).toMatch(/0.45 N·m.*133 N/);
+    expect(
+      handTests(12, 'US-type')
+        .map((t) => t.words)
+        .join(),
+    ).toMatch(/10 × from 1.37 m.*44.5 N.*0.23 N·m.*89 N/);
+    expect(
+      handTests(24, 'US-type')
+        .map((t) => t.words)
+        .join(),
+    ).toMatch(/4 × from 0.91 m.*66.7 N.*0.34 N·m.*111 N/);
+    expect(
+      handTests(48, 'US-type')
+        .map((t) => t.words)
+        .join(),
+    ).toMatch(/0.45 N·m.*133 N/);
   });
   it('take both where the strictest counts', () => {
     expect(handTests(24, 'strictest of both')[0]!.words).toBe('Drop 4 × from 0.91 m, then 5 × from 0.85 m');

@@ -38,8 +38,20 @@ const mm = (x: number): string => `${(Math.round(x * 10) / 10).toFixed(1).replac
 export function checkFeatures(features: readonly Feature[], youngest: number): SafetyReport {
   const findings: Finding[] = [];
   const gauged: Gauged[] = [];
-  const add = (rule: Pick<Rule, 'id' | 'title' | 'source'>, verdict: Verdict, words: string, remedy: string | null): void => {
-    findings.push({ id: `${rule.id}-${findings.length}`, title: rule.title, source: rule.source, verdict, words, remedy: verdict === 'clear' ? null : remedy });
+  const add = (
+    rule: Pick<Rule, 'id' | 'title' | 'source'>,
+    verdict: Verdict,
+    words: string,
+    remedy: string | null,
+  ): void => {
+    findings.push({
+      id: `${rule.id}-${findings.length}`,
+      title: rule.title,
+      source: rule.source,
+      verdict,
+      words,
+      remedy: verdict === 'clear' ? null : remedy,
+    });
   };
   for (const f of features) {
     switch (f.kind) {
@@ -60,7 +72,12 @@ export function checkFeatures(features: readonly Feature[], youngest: number): S
         hazard(f, youngest, add);
         break;
       case 'tool':
-        add({ id: 'tool', title: `The ${f.name}`, source: 'common practice' }, 'mind', `A ${f.name === 'tongs' ? 'pair of tongs' : 'peg'} pinches and is one more thing to count.`, 'Show how to hold it; keep it at the table.');
+        add(
+          { id: 'tool', title: `The ${f.name}`, source: 'common practice' },
+          'mind',
+          `A ${f.name === 'tongs' ? 'pair of tongs' : 'peg'} pinches and is one more thing to count.`,
+          'Show how to hold it; keep it at the table.',
+        );
         break;
       case 'give':
         soft(f, features, add);
@@ -71,22 +88,49 @@ export function checkFeatures(features: readonly Feature[], youngest: number): S
   const surfaces = features.filter((f) => f.kind === 'surface');
   const unwashable = surfaces.filter((f) => !f.washable).map((f) => f.name);
   if (unwashable.length > 0)
-    add(cleaning, 'mind', `${unwashable.join(' and ')} cannot be washed.`, 'Wipe it, rest it some days between families, or throw it away when it has been in a mouth.');
+    add(
+      cleaning,
+      'mind',
+      `${unwashable.join(' and ')} cannot be washed.`,
+      'Wipe it, rest it some days between families, or throw it away when it has been in a mouth.',
+    );
   else if (surfaces.length > 0) add(cleaning, 'clear', 'Everything lent can be washed and air dried.', null);
   const order: Record<Verdict, number> = { stop: 0, mind: 1, clear: 2 };
   return {
     findings: findings.sort((a, b) => order[a.verdict] - order[b.verdict]),
     gauged,
-    unchecked: ['What was in the container before', 'Paint, print and glue', 'Whether pieces crack or come apart: do the tests by hand', 'The child: what they mouth, throw or are allergic to'],
+    unchecked: [
+      'What was in the container before',
+      'Paint, print and glue',
+      'Whether pieces crack or come apart: do the tests by hand',
+      'The child: what they mouth, throw or are allergic to',
+    ],
   };
 }
 
-type Add = (rule: Pick<Rule, 'id' | 'title' | 'source'>, verdict: Verdict, words: string, remedy: string | null) => void;
+type Add = (
+  rule: Pick<Rule, 'id' | 'title' | 'source'>,
+  verdict: Verdict,
+  words: string,
+  remedy: string | null,
+) => void;
 
-function smallPart(f: Extract<Feature, { kind: 'piece' }>, answer: SmallPartsAnswer, youngest: number, add: Add): void {
+function smallPart(
+  f: Extract<Feature, { kind: 'piece' }>,
+  answer: SmallPartsAnswer,
+  youngest: number,
+  add: Add,
+): void {
   const rule = RULES.smallPart;
   const small = answer.fits !== false;
-  const sizes = f.shape.kind === 'sphere' ? `${mm(f.shape.diameter)} ball` : f.shape.kind === 'cylinder' ? `${mm(f.shape.diameter)} × ${mm(f.shape.length)} piece` : `${extentsOf(f.shape).map((x) => mm(x).replace(' mm', '')).join(' × ')} mm piece`;
+  const sizes =
+    f.shape.kind === 'sphere'
+      ? `${mm(f.shape.diameter)} ball`
+      : f.shape.kind === 'cylinder'
+        ? `${mm(f.shape.diameter)} × ${mm(f.shape.length)} piece`
+        : `${extentsOf(f.shape)
+            .map((x) => mm(x).replace(' mm', ''))
+            .join(' × ')} mm piece`;
   const words =
     answer.fits === null
       ? `The ${sizes} cannot be told apart from one that fits the test cylinder, so it counts as a small part.`
@@ -95,52 +139,124 @@ function smallPart(f: Extract<Feature, { kind: 'piece' }>, answer: SmallPartsAns
         : `The ${sizes} stands out of the test cylinder by ${mm(-answer.bounds[1])} or more at its best.`;
   if (!small) add(rule, 'clear', words, null);
   else if (youngest < rule.below) add(rule, 'stop', words, rule.remedy);
-  else add(rule, 'mind', `${words} Over three years it is allowed, but younger brothers and sisters find it too.`, 'Say so on the label; count every piece back.');
+  else
+    add(
+      rule,
+      'mind',
+      `${words} Over three years it is allowed, but younger brothers and sisters find it too.`,
+      'Say so on the label; count every piece back.',
+    );
 }
 
 function ball(f: Extract<Feature, { kind: 'piece' }>, youngest: number, add: Add): void {
   const rule = RULES.smallBall;
   // A ball that can pass the round gauge in any way counts; an egg passes by its two smaller extents.
   const [, second] = extentsOf(f.shape);
-  if (second > rule.limit) return add(rule, 'clear', `${mm(second)} across: it does not pass the ${rule.limit} mm ball gauge.`, null);
-  add(rule, youngest < rule.below ? 'stop' : 'mind', `${mm(second)} across: it passes the ${rule.limit} mm ball gauge.`, rule.remedy);
+  if (second > rule.limit)
+    return add(
+      rule,
+      'clear',
+      `${mm(second)} across: it does not pass the ${rule.limit} mm ball gauge.`,
+      null,
+    );
+  add(
+    rule,
+    youngest < rule.below ? 'stop' : 'mind',
+    `${mm(second)} across: it passes the ${rule.limit} mm ball gauge.`,
+    rule.remedy,
+  );
 }
 
 function finger(f: Extract<Feature, { kind: 'opening' }>, add: Add): void {
   const rod = widestRod(f.opening);
   const rule = RULES.finger;
-  if (rod >= 12) return add(rule, 'clear', `${mm(rod)} at its widest rod: a finger goes in and comes out again.`, null);
-  if (rod < 6) return add(rule, 'clear', `${mm(rod)} at its widest rod: a small finger does not go in.`, null);
+  if (rod >= 12)
+    return add(rule, 'clear', `${mm(rod)} at its widest rod: a finger goes in and comes out again.`, null);
+  if (rod < 6)
+    return add(rule, 'clear', `${mm(rod)} at its widest rod: a small finger does not go in.`, null);
   add(rule, 'stop', `${mm(rod)} at its widest rod: a finger can go in and swell tight.`, rule.remedy);
 }
 
 function cutEdge(f: Extract<Feature, { kind: 'cut edge' }>, add: Add): void {
   const rule = { id: 'cut-edge', title: 'Cut edge', source: 'common practice; feel it before it is lent' };
-  if (f.material === 'metal') return add(rule, 'stop', `Cut metal round ${f.where} stays sharp.`, 'Use a plastic or card lid, or a tin with its own rolled rim.');
-  if (f.material === 'card' || f.material === 'paper' || f.material === 'fabric') return add(rule, 'clear', `${f.where[0]!.toUpperCase()}${f.where.slice(1)} is ${f.material}: it frays but does not cut.`, null);
-  if (f.covered) return add(rule, 'mind', `Cut ${f.material} round ${f.where}, taped over.`, 'Feel under the tape with a fingertip each time it comes back.');
-  add(rule, 'mind', `Cut ${f.material} round ${f.where}, not covered.`, 'Rub down and tape the edge; feel it with a fingertip before it is lent.');
+  if (f.material === 'metal')
+    return add(
+      rule,
+      'stop',
+      `Cut metal round ${f.where} stays sharp.`,
+      'Use a plastic or card lid, or a tin with its own rolled rim.',
+    );
+  if (f.material === 'card' || f.material === 'paper' || f.material === 'fabric')
+    return add(
+      rule,
+      'clear',
+      `${f.where[0]!.toUpperCase()}${f.where.slice(1)} is ${f.material}: it frays but does not cut.`,
+      null,
+    );
+  if (f.covered)
+    return add(
+      rule,
+      'mind',
+      `Cut ${f.material} round ${f.where}, taped over.`,
+      'Feel under the tape with a fingertip each time it comes back.',
+    );
+  add(
+    rule,
+    'mind',
+    `Cut ${f.material} round ${f.where}, not covered.`,
+    'Rub down and tape the edge; feel it with a fingertip before it is lent.',
+  );
 }
 
 function hazard(f: Extract<Feature, { kind: 'hazard' }>, youngest: number, add: Add): void {
   const rule = { id: `hazard-${f.hazard}`, title: `${f.name}: ${f.hazard}`, source: 'usual caution' };
   switch (f.hazard) {
     case 'magnet':
-      return add({ ...rule, source: '16 CFR 1262 · EN 71-1' }, 'stop', 'A loose strong magnet is not for anyone under 14.', 'Leave magnets out, or have the piece tested by pull and flux.');
+      return add(
+        { ...rule, source: '16 CFR 1262 · EN 71-1' },
+        'stop',
+        'A loose strong magnet is not for anyone under 14.',
+        'Leave magnets out, or have the piece tested by pull and flux.',
+      );
     case 'button cell':
     case 'coin':
     case 'marble':
-      return add(rule, youngest < 36 ? 'stop' : 'mind', `A ${f.hazard} is swallowed easily${f.hazard === 'button cell' ? ' and burns within hours' : ''}.`, 'Use a bottle cap over 32 mm instead.');
+      return add(
+        rule,
+        youngest < 36 ? 'stop' : 'mind',
+        `A ${f.hazard} is swallowed easily${f.hazard === 'button cell' ? ' and burns within hours' : ''}.`,
+        'Use a bottle cap over 32 mm instead.',
+      );
     case 'latex':
-      return add(rule, youngest < 96 ? 'stop' : 'mind', 'Balloons and thin latex choke, and some children are allergic.', 'Use cloth.');
+      return add(
+        rule,
+        youngest < 96 ? 'stop' : 'mind',
+        'Balloons and thin latex choke, and some children are allergic.',
+        'Use cloth.',
+      );
     case 'loose liner':
-      return add(rule, 'mind', 'The liner in the cap can peel out, and it is a small part.', 'Take every liner out before the caps are used.');
+      return add(
+        rule,
+        'mind',
+        'The liner in the cap can peel out, and it is a small part.',
+        'Take every liner out before the caps are used.',
+      );
     case 'toxic':
       return add(rule, 'stop', 'Not for children’s hands or mouths.', 'Leave it out.');
     case 'allergen':
-      return add(rule, 'mind', 'It has held or is a common allergen.', 'Ask each family, say so on the label.');
+      return add(
+        rule,
+        'mind',
+        'It has held or is a common allergen.',
+        'Ask each family, say so on the label.',
+      );
     default:
-      return add(rule, 'mind', `${f.hazard[0]!.toUpperCase()}${f.hazard.slice(1)}.`, 'Make it good before it is lent, and feel it again when it comes back.');
+      return add(
+        rule,
+        'mind',
+        `${f.hazard[0]!.toUpperCase()}${f.hazard.slice(1)}.`,
+        'Make it good before it is lent, and feel it again when it comes back.',
+      );
   }
 }
 
@@ -150,5 +266,10 @@ function soft(f: Extract<Feature, { kind: 'give' }>, features: readonly Feature[
   // The published test is uncompressed; a mouth is not.
   const pressed = smallParts(scaled(piece.shape, 1 - f.share));
   if (pressed.fits === false) return;
-  add({ id: 'soft', title: 'Soft pieces', source: 'usual caution; the published test is uncompressed' }, 'mind', `Pressed by ${Math.round(100 * f.share)} % it would lie inside the test cylinder.`, 'Not for children who mouth.');
+  add(
+    { id: 'soft', title: 'Soft pieces', source: 'usual caution; the published test is uncompressed' },
+    'mind',
+    `Pressed by ${Math.round(100 * f.share)} % it would lie inside the test cylinder.`,
+    'Not for children who mouth.',
+  );
 }

@@ -65,7 +65,10 @@ export function handTests(youngest: number, market: Market): HandTest[] {
   const us = market !== 'EU-type';
   const eu = market !== 'US-type';
   const step = youngest < 18 ? 0 : youngest < 36 ? 1 : 2;
-  const drop = [us ? (step === 0 ? '10 × from 1.37 m' : '4 × from 0.91 m') : null, eu ? '5 × from 0.85 m' : null];
+  const drop = [
+    us ? (step === 0 ? '10 × from 1.37 m' : '4 × from 0.91 m') : null,
+    eu ? '5 × from 0.85 m' : null,
+  ];
   const pull = [us ? (step === 0 ? '44.5 N' : '66.7 N') : null, eu ? '50 N (parts to 6 mm) or 90 N' : null];
   const join = (parts: (string | null)[]): string => parts.filter(Boolean).join(', then ');
   return [

@@ -42,13 +42,23 @@ export function workerDoor(script: URL, hands = 2): ComputeDoor {
     worker.on('message', (m: { answer?: JobAnswer; failed?: string }) => {
       const was = settle(hand);
       if (m.answer && 'done' in m.answer) was?.resolve(m.answer.done);
-      else if (m.answer) was?.reject(new ProblemError(422, m.answer.unproved, [{ path: 'offers', message: m.answer.unproved }]));
+      else if (m.answer)
+        was?.reject(
+          new ProblemError(422, m.answer.unproved, [{ path: 'offers', message: m.answer.unproved }]),
+        );
       else was?.reject(new Error(m.failed ?? 'worker failed'));
       next();
     });
-    worker.on('error', (error) => settle(hand)?.reject(error instanceof Error ? error : new Error(String(error))));
+    worker.on('error', (error) =>
+      settle(hand)?.reject(error instanceof Error ? error : new Error(String(error))),
+    );
     worker.on('exit', () => {
-      settle(hand)?.reject(new ProblemError(422, `The computation took more than ${SECONDS} s and was stopped; expected something simpler.`));
+      settle(hand)?.reject(
+        new ProblemError(
+          422,
+          `The computation took more than ${SECONDS} s and was stopped; expected something simpler.`,
+        ),
+      );
       if (!closed) all[all.indexOf(hand)] = start();
       next();
     });

@@ -1,5 +1,10 @@
 import { Router } from 'express';
-import { challengeRequest, passageRequest, purchaseRequest, smallPartsRequest } from '../../contract/compute.ts';
+import {
+  challengeRequest,
+  passageRequest,
+  purchaseRequest,
+  smallPartsRequest,
+} from '../../contract/compute.ts';
 import { challenge } from '../../core/challenge/bits.ts';
 import { read } from '../problem.ts';
 import type { ComputeDoor } from './door.ts';

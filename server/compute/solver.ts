@@ -8,8 +8,23 @@ export async function makeSolver(seconds: number): Promise<SolveLp> {
   const solve: SolveLp = (lp) => {
     if (broken) return { status: 'unproved' };
     try {
-      const found = highs.solve(lp, { mip_rel_gap: 0, mip_abs_gap: 0.5, mip_feasibility_tolerance: 1e-9, time_limit: seconds, output_flag: false });
-      if (found.Status === 'Optimal') return { status: 'optimal', values: Object.fromEntries(Object.entries(found.Columns as Record<string, { Primal: number }>).map(([k, c]) => [k, c.Primal])) };
+      const found = highs.solve(lp, {
+        mip_rel_gap: 0,
+        mip_abs_gap: 0.5,
+        mip_feasibility_tolerance: 1e-9,
+        time_limit: seconds,
+        output_flag: false,
+      });
+      if (found.Status === 'Optimal')
+        return {
+          status: 'optimal',
+          values: Object.fromEntries(
+            Object.entries(found.Columns as Record<string, { Primal: number }>).map(([k, c]) => [
+              k,
+              c.Primal,
+            ]),
+          ),
+        };
       return found.Status === 'Infeasible' ? { status: 'infeasible' } : { status: 'unproved' };
     } catch {
       // The module's memory cannot be trusted after an abort: load it anew for the next one.

@@ -101,7 +101,11 @@ export const CopyRow = defineEntity({
 export const BorrowerRow = defineEntity({
   name: 'BorrowerRow',
   tableName: 'borrower',
-  properties: { id: p.integer().primary().autoincrement(), name: p.string().unique(), group: p.string().fieldName('group_name') },
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    name: p.string().unique(),
+    group: p.string().fieldName('group_name'),
+  },
 });
 
 export const LoanRow = defineEntity({
@@ -137,7 +141,18 @@ export const NoteRow = defineEntity({
   },
 });
 
-export const entities = [PlaceRow, MaterialRow, SupplierRow, OfferRow, DesignRow, BuildRow, CopyRow, BorrowerRow, LoanRow, NoteRow];
+export const entities = [
+  PlaceRow,
+  MaterialRow,
+  SupplierRow,
+  OfferRow,
+  DesignRow,
+  BuildRow,
+  CopyRow,
+  BorrowerRow,
+  LoanRow,
+  NoteRow,
+];
 
 export type Material = InferEntity<typeof MaterialRow>;
 export type Design = InferEntity<typeof DesignRow>;

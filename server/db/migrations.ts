@@ -3,24 +3,48 @@ import { Migration } from '@mikro-orm/migrations';
 /** The first shelf. Rules that matter are constraints here too, not only in code. */
 class Start extends Migration {
   override up(): void {
-    this.addSql(`create table "place" ("id" integer not null primary key check ("id" = 1), "version" integer not null default 1, "name" text not null, "length_unit" text not null check ("length_unit" in ('mm', 'in')), "market" text not null, "approach" text not null, "paper" text not null, "loan_days" integer not null check ("loan_days" > 0))`);
-    this.addSql(`insert into "place" ("id", "name", "length_unit", "market", "approach", "paper", "loan_days") values (1, 'Our cart', 'mm', 'strictest of both', 'prepared shelf', 'A4', 14)`);
-    this.addSql(`create table "material" ("id" integer not null primary key autoincrement, "version" integer not null default 1, "name" text not null, "form" text not null, "solid" text null, "sizes" json not null, "unit" text not null check ("unit" in ('each', 'mm')), "kept" integer not null check ("kept" >= 0), "material_class" text not null, "give" real not null, "hazards" json not null, "colour" text not null)`);
+    this.addSql(
+      `create table "place" ("id" integer not null primary key check ("id" = 1), "version" integer not null default 1, "name" text not null, "length_unit" text not null check ("length_unit" in ('mm', 'in')), "market" text not null, "approach" text not null, "paper" text not null, "loan_days" integer not null check ("loan_days" > 0))`,
+    );
+    this.addSql(
+      `insert into "place" ("id", "name", "length_unit", "market", "approach", "paper", "loan_days") values (1, 'Our cart', 'mm', 'strictest of both', 'prepared shelf', 'A4', 14)`,
+    );
+    this.addSql(
+      `create table "material" ("id" integer not null primary key autoincrement, "version" integer not null default 1, "name" text not null, "form" text not null, "solid" text null, "sizes" json not null, "unit" text not null check ("unit" in ('each', 'mm')), "kept" integer not null check ("kept" >= 0), "material_class" text not null, "give" real not null, "hazards" json not null, "colour" text not null)`,
+    );
     this.addSql('create unique index "material_name" on "material" ("name" collate nocase)');
-    this.addSql('create table "supplier" ("id" integer not null primary key autoincrement, "name" text not null, "delivery" integer not null check ("delivery" >= 0))');
+    this.addSql(
+      'create table "supplier" ("id" integer not null primary key autoincrement, "name" text not null, "delivery" integer not null check ("delivery" >= 0))',
+    );
     this.addSql('create unique index "supplier_name" on "supplier" ("name" collate nocase)');
-    this.addSql('create table "offer" ("id" integer not null primary key autoincrement, "name" text not null, "supplier_id" integer not null references "supplier" ("id"), "price" integer not null check ("price" >= 0), "contents" json not null)');
-    this.addSql(`create table "design" ("id" integer not null primary key autoincrement, "version" integer not null default 1, "name" text not null, "pattern" text not null, "for_group" text not null, "age_from" integer not null, "age_to" integer not null, "skill" text not null, "copies" integer not null check ("copies" > 0), "dials" json not null, "materials" json not null)`);
-    this.addSql('create table "build" ("id" integer not null primary key autoincrement, "design_id" integer not null references "design" ("id"), "copies" integer not null check ("copies" > 0), "built_on" text not null, "used" json not null)');
-    this.addSql('create table "copy" ("id" integer not null primary key autoincrement, "label" text not null, "design_id" integer not null references "design" ("id"), "build_id" integer null references "build" ("id"), "repair" integer not null default 0, "parts" json not null, "last_counted" text null)');
+    this.addSql(
+      'create table "offer" ("id" integer not null primary key autoincrement, "name" text not null, "supplier_id" integer not null references "supplier" ("id"), "price" integer not null check ("price" >= 0), "contents" json not null)',
+    );
+    this.addSql(
+      `create table "design" ("id" integer not null primary key autoincrement, "version" integer not null default 1, "name" text not null, "pattern" text not null, "for_group" text not null, "age_from" integer not null, "age_to" integer not null, "skill" text not null, "copies" integer not null check ("copies" > 0), "dials" json not null, "materials" json not null)`,
+    );
+    this.addSql(
+      'create table "build" ("id" integer not null primary key autoincrement, "design_id" integer not null references "design" ("id"), "copies" integer not null check ("copies" > 0), "built_on" text not null, "used" json not null)',
+    );
+    this.addSql(
+      'create table "copy" ("id" integer not null primary key autoincrement, "label" text not null, "design_id" integer not null references "design" ("id"), "build_id" integer null references "build" ("id"), "repair" integer not null default 0, "parts" json not null, "last_counted" text null)',
+    );
     this.addSql('create unique index "copy_label" on "copy" ("label")');
     this.addSql('create index "copy_design" on "copy" ("design_id")');
-    this.addSql('create table "borrower" ("id" integer not null primary key autoincrement, "name" text not null, "group_name" text not null)');
+    this.addSql(
+      'create table "borrower" ("id" integer not null primary key autoincrement, "name" text not null, "group_name" text not null)',
+    );
     this.addSql('create unique index "borrower_name" on "borrower" ("name" collate nocase)');
-    this.addSql('create table "loan" ("id" integer not null primary key autoincrement, "copy_id" integer not null references "copy" ("id"), "borrower_id" integer not null references "borrower" ("id"), "lent_on" text not null, "due_on" text not null, "returned_on" text null, "counted" json null, "outcome" text null)');
-    this.addSql('create unique index "loan_one_open_per_copy" on "loan" ("copy_id") where "returned_on" is null');
+    this.addSql(
+      'create table "loan" ("id" integer not null primary key autoincrement, "copy_id" integer not null references "copy" ("id"), "borrower_id" integer not null references "borrower" ("id"), "lent_on" text not null, "due_on" text not null, "returned_on" text null, "counted" json null, "outcome" text null)',
+    );
+    this.addSql(
+      'create unique index "loan_one_open_per_copy" on "loan" ("copy_id") where "returned_on" is null',
+    );
     this.addSql('create index "loan_copy" on "loan" ("copy_id")');
-    this.addSql('create table "note" ("id" integer not null primary key autoincrement, "design_id" integer not null references "design" ("id"), "child" text not null, "rung" text not null, "bits" real not null, "seconds" real not null check ("seconds" > 0), "pieces" integer not null, "help" text not null, "words" text not null, "sat_on" text not null)');
+    this.addSql(
+      'create table "note" ("id" integer not null primary key autoincrement, "design_id" integer not null references "design" ("id"), "child" text not null, "rung" text not null, "bits" real not null, "seconds" real not null check ("seconds" > 0), "pieces" integer not null, "help" text not null, "words" text not null, "sat_on" text not null)',
+    );
     this.addSql('create index "note_design" on "note" ("design_id", "sat_on")');
   }
 }

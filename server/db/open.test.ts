@@ -10,7 +10,8 @@ afterEach(() => rmSync(folder, { recursive: true, force: true }));
 describe('the place’s one file', () => {
   it('is opened as it must be', async () => {
     const db = await openDb(folder);
-    const ask = async (sql: string) => Object.values((await db.em.getConnection().execute<Record<string, unknown>[]>(sql))[0]!)[0];
+    const ask = async (sql: string) =>
+      Object.values((await db.em.getConnection().execute<Record<string, unknown>[]>(sql))[0]!)[0];
     expect(await ask('pragma journal_mode')).toBe('wal');
     expect(await ask('pragma synchronous')).toBe(2);
     expect(await ask('pragma foreign_keys')).toBe(1);
@@ -30,14 +31,22 @@ describe('the place’s one file', () => {
   it('keeps its rules even from code that forgets them', async () => {
     const db = await openDb(folder);
     const run = (sql: string) => db.em.getConnection().execute(sql);
-    await run(`insert into design (name, pattern, for_group, age_from, age_to, skill, copies, dials, materials) values ('d', 'p', 'g', 1, 2, 's', 1, '{}', '{}')`);
+    await run(
+      `insert into design (name, pattern, for_group, age_from, age_to, skill, copies, dials, materials) values ('d', 'p', 'g', 1, 2, 's', 1, '{}', '{}')`,
+    );
     await run(`insert into copy (label, design_id, parts) values ('FB-001a', 1, '[]')`);
     await run(`insert into borrower (name, group_name) values ('Teal Skiff', 'Gulls')`);
     const lend = `insert into loan (copy_id, borrower_id, lent_on, due_on) values (1, 1, '2026-11-24', '2026-12-08')`;
     await run(lend);
     await expect(run(lend)).rejects.toThrow(/UNIQUE constraint failed: loan.copy_id/);
-    await expect(run(`insert into material (name, form, sizes, unit, kept, material_class, give, hazards, colour) values ('m', 'disc', '{}', 'each', -1, 'plastic', 0, '[]', '#000000')`)).rejects.toThrow(/CHECK/i);
-    await expect(run(`insert into loan (copy_id, borrower_id, lent_on, due_on) values (99, 1, 'x', 'y')`)).rejects.toThrow(/FOREIGN KEY/i);
+    await expect(
+      run(
+        `insert into material (name, form, sizes, unit, kept, material_class, give, hazards, colour) values ('m', 'disc', '{}', 'each', -1, 'plastic', 0, '[]', '#000000')`,
+      ),
+    ).rejects.toThrow(/CHECK/i);
+    await expect(
+      run(`insert into loan (copy_id, borrower_id, lent_on, due_on) values (99, 1, 'x', 'y')`),
+    ).rejects.toThrow(/FOREIGN KEY/i);
     await db.close();
   });
 });

@@ -26,7 +26,13 @@ export async function openDb(folder: string): Promise<Db> {
     ignoreUndefinedInQuery: true,
   });
   const run = (sql: string): Promise<unknown> => orm.em.getConnection().execute(sql, [], 'all');
-  for (const pragma of ['journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'busy_timeout = 5000']) await run(`pragma ${pragma}`);
+  for (const pragma of [
+    'journal_mode = WAL',
+    'synchronous = FULL',
+    'foreign_keys = ON',
+    'busy_timeout = 5000',
+  ])
+    await run(`pragma ${pragma}`);
   const pending = await orm.getMigrator().getPendingMigrations();
   if (pending.length > 0 && existed) {
     await run('pragma wal_checkpoint(TRUNCATE)');

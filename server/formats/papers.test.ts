@@ -19,16 +19,34 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-const fetchFile = async (path: string): Promise<Buffer> => (await desk.get(path).buffer(true).parse((res, done) => {
-  const parts: Buffer[] = [];
-  res.on('data', (c: Buffer) => parts.push(c));
-  res.on('end', () => done(null, Buffer.concat(parts)));
-}).expect(200)).body as Buffer;
+const fetchFile = async (path: string): Promise<Buffer> =>
+  (
+    await desk
+      .get(path)
+      .buffer(true)
+      .parse((res, done) => {
+        const parts: Buffer[] = [];
+        res.on('data', (c: Buffer) => parts.push(c));
+        res.on('end', () => done(null, Buffer.concat(parts)));
+      })
+      .expect(200)
+  ).body as Buffer;
 
 /** A page as grey pixels at 254 dpi, ten to the millimetre, drawn by poppler: a reader that is not ours. */
 function pixels(pdf: Buffer): { width: number; height: number; dark(x: number, y: number): boolean } {
   writeFileSync(join(folder, 'page.pdf'), pdf);
-  execFileSync('pdftoppm', ['-r', '254', '-gray', '-f', '1', '-l', '1', '-singlefile', join(folder, 'page.pdf'), join(folder, 'page')]);
+  execFileSync('pdftoppm', [
+    '-r',
+    '254',
+    '-gray',
+    '-f',
+    '1',
+    '-l',
+    '1',
+    '-singlefile',
+    join(folder, 'page.pdf'),
+    join(folder, 'page'),
+  ]);
   const file = readFileSync(join(folder, 'page.pgm'));
   const head = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(file.subarray(0, 40).toString('latin1'))!;
   const [width, height] = [Number(head[1]), Number(head[2])];
@@ -56,15 +74,22 @@ describe.each([
     const bar = Math.max(...Array.from({ length: 11 }, (_, k) => longestRun(page, height - 185 + k)));
     expect(Math.abs(bar - 500)).toBeLessThanOrEqual(5);
     const middle = (height - 600) / 2 + 300;
-    const slot = Math.max(...Array.from({ length: 200 }, (_, k) => longestRun(page, Math.round(middle) - 100 + k)));
+    const slot = Math.max(
+      ...Array.from({ length: 200 }, (_, k) => longestRun(page, Math.round(middle) - 100 + k)),
+    );
     expect(Math.abs(slot - 420)).toBeLessThanOrEqual(5);
   });
 
   it('is drawn in millimetres as SVG', async () => {
     const svg = (await fetchFile(`/designs/${id}/template.svg?paper=${paper}`)).toString();
-    expect(svg).toContain(`width="${width / 10}mm" height="${height / 10}mm" viewBox="0 0 ${width / 10} ${height / 10}"`);
+    expect(svg).toContain(
+      `width="${width / 10}mm" height="${height / 10}mm" viewBox="0 0 ${width / 10} ${height / 10}"`,
+    );
     expect(svg).toMatch(/id="checking-bar" d="M12 [\d.]+H62/);
-    const cut = /class="cut" points="([^"]+)"/.exec(svg)![1]!.split(' ').map((p) => Number(p.split(',')[0]));
+    const cut = /class="cut" points="([^"]+)"/
+      .exec(svg)![1]!
+      .split(' ')
+      .map((p) => Number(p.split(',')[0]));
     expect(Math.max(...cut) - Math.min(...cut)).toBeCloseTo(42, 3);
   });
 });
@@ -78,18 +103,32 @@ describe('papers for the bench', () => {
     expect(text).toMatch(/Cap\s+24/);
     expect(text).toMatch(/adult · BLADE/);
     expect(text).toMatch(/not a certificate/);
-    expect(execFileSync('pdffonts', [join(folder, 'sheet.pdf')], { encoding: 'utf8' })).toMatch(/Atkinson\S+ +CID TrueType +Identity-H +yes/);
+    expect(execFileSync('pdffonts', [join(folder, 'sheet.pdf')], { encoding: 'utf8' })).toMatch(
+      /Atkinson\S+ +CID TrueType +Identity-H +yes/,
+    );
   });
 
   it('labels are read by a scanner that is not ours, QR and Code 128 alike', async () => {
     writeFileSync(join(folder, 'labels.pdf'), await fetchFile(`/designs/${id}/labels.pdf`));
-    execFileSync('pdftoppm', ['-r', '300', '-png', '-singlefile', join(folder, 'labels.pdf'), join(folder, 'labels')]);
-    const read = execFileSync('zbarimg', ['-q', join(folder, 'labels.png')], { encoding: 'utf8' }).trim().split('\n').sort();
+    execFileSync('pdftoppm', [
+      '-r',
+      '300',
+      '-png',
+      '-singlefile',
+      join(folder, 'labels.pdf'),
+      join(folder, 'labels'),
+    ]);
+    const read = execFileSync('zbarimg', ['-q', join(folder, 'labels.png')], { encoding: 'utf8' })
+      .trim()
+      .split('\n')
+      .sort();
     expect(read).toEqual(['CODE-128:FB-001a', 'CODE-128:FB-001b', 'QR-Code:FB-001a', 'QR-Code:FB-001b']);
   });
 
   it('asks for a paper that it knows', async () => {
-    expect((await desk.get(`/designs/${id}/template.pdf?paper=A9`).expect(400)).body.errors[0].path).toBe('paper');
+    expect((await desk.get(`/designs/${id}/template.pdf?paper=A9`).expect(400)).body.errors[0].path).toBe(
+      'paper',
+    );
     await desk.get('/designs/77/template.pdf').expect(404);
   });
 

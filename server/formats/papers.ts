@@ -9,10 +9,14 @@ import type { TemplatePage } from '../../core/print/template.ts';
 import type { Finding } from '../../core/safety/check.ts';
 import { MM, Sheet, startPaperwork } from './pdf.ts';
 
-export const CAUTION = 'These are the usual cautions, not a certificate. Local toy-safety and licensing rules come first; ask the therapist who knows the child.';
+export const CAUTION =
+  'These are the usual cautions, not a certificate. Local toy-safety and licensing rules come first; ask the therapist who knows the child.';
 
 /** The opening at true scale with its checking bar. */
-export async function templatePdf(page: TemplatePage, words: { title: string; line: string; unit: LengthUnit }): Promise<Uint8Array> {
+export async function templatePdf(
+  page: TemplatePage,
+  words: { title: string; line: string; unit: LengthUnit },
+): Promise<Uint8Array> {
   const paper = await startPaperwork(words.title);
   const sheet = new Sheet(paper, page.width, page.height);
   sheet.text(MARGIN, 18, words.title, 6, { bold: true });
@@ -64,17 +68,33 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
   sheet.text(MARGIN, y, b.name, 8, { bold: true });
   sheet.text(right, y, b.label, 5, { right: true });
   y += 7;
-  sheet.text(MARGIN, y, `${b.copies} ${b.copies === 1 ? 'kit' : 'kits'} for ${b.forGroup}, ${formatAges(b.ageFrom, b.ageTo)} · ${b.approach}`, 4.2);
+  sheet.text(
+    MARGIN,
+    y,
+    `${b.copies} ${b.copies === 1 ? 'kit' : 'kits'} for ${b.forGroup}, ${formatAges(b.ageFrom, b.ageTo)} · ${b.approach}`,
+    4.2,
+  );
   y += 5;
   const scale = Math.min(1, (width - 2 * MARGIN) / b.layout.width, 78 / b.layout.height);
   sheet.marks(b.layout.marks, MARGIN, y, scale, b.unit);
   y += b.layout.height * scale + 2;
-  sheet.text(right, y, scale === 1 ? 'drawn at true size; cut from the template' : `drawn at ${Math.round(scale * 100)} %; cut from the template`, 3.4, { quiet: true, right: true });
+  sheet.text(
+    right,
+    y,
+    scale === 1
+      ? 'drawn at true size; cut from the template'
+      : `drawn at ${Math.round(scale * 100)} %; cut from the template`,
+    3.4,
+    { quiet: true, right: true },
+  );
   heading('Lay out');
   for (const n of b.needs) {
     room(6);
     sheet.text(MARGIN, y, n.name, 4.2);
-    sheet.text(right, y, `${n.quantity * b.copies}${n.unit === 'mm' ? ' mm' : ''}`, 4.2, { bold: true, right: true });
+    sheet.text(right, y, `${n.quantity * b.copies}${n.unit === 'mm' ? ' mm' : ''}`, 4.2, {
+      bold: true,
+      right: true,
+    });
     y += 5.8;
   }
   heading('Steps');
@@ -82,11 +102,21 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
     room(18);
     sheet.text(MARGIN, y, `${i + 1}`, 4.6, { bold: true });
     sheet.text(MARGIN + 8, y, p.step.title, 4.6, { bold: true });
-    const who = p.step.who === 'child' ? 'child’s own step' : p.step.who === 'adult' ? 'adult' : 'adult or child';
-    sheet.text(right, y, `${formatMinutes(p.minutes)} · ${who}${p.step.blade ? ' · BLADE' : ''}`, 4, { right: true, bold: p.step.blade });
+    const who =
+      p.step.who === 'child' ? 'child’s own step' : p.step.who === 'adult' ? 'adult' : 'adult or child';
+    sheet.text(right, y, `${formatMinutes(p.minutes)} · ${who}${p.step.blade ? ' · BLADE' : ''}`, 4, {
+      right: true,
+      bold: p.step.blade,
+    });
     y = sheet.paragraph(MARGIN + 8, y + 5.2, p.step.words, 4, right - MARGIN - 20);
     if (p.step.drying > 0) {
-      sheet.text(MARGIN + 8, y, `Then leave it to dry ${formatMinutes(p.step.drying)}; nobody is needed.`, 4, { quiet: true });
+      sheet.text(
+        MARGIN + 8,
+        y,
+        `Then leave it to dry ${formatMinutes(p.step.drying)}; nobody is needed.`,
+        4,
+        { quiet: true },
+      );
       y += 5.4;
     }
     y += 2;
@@ -94,11 +124,19 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
   heading('Mind');
   for (const f of b.findings.filter((g) => g.verdict !== 'clear')) {
     room(16);
-    y = sheet.paragraph(MARGIN, y, `${f.verdict === 'stop' ? 'STOP' : 'Mind'} · ${f.title}: ${f.words} ${f.remedy ?? ''}`, 4, right - MARGIN);
+    y = sheet.paragraph(
+      MARGIN,
+      y,
+      `${f.verdict === 'stop' ? 'STOP' : 'Mind'} · ${f.title}: ${f.words} ${f.remedy ?? ''}`,
+      4,
+      right - MARGIN,
+    );
     y += 1;
   }
   room(14);
-  sheet.paragraph(MARGIN, y + 3, `All knife work away from children. ${CAUTION}`, 4, right - MARGIN, { bold: true });
+  sheet.paragraph(MARGIN, y + 3, `All knife work away from children. ${CAUTION}`, 4, right - MARGIN, {
+    bold: true,
+  });
   return paper.doc.save();
 }
 
@@ -120,7 +158,9 @@ export async function labelsPdf(labels: readonly LabelText[], size: Paper): Prom
     if (i % 24 === 0) sheet = new Sheet(paper, width, height);
     const [x, y] = [(i % 3) * cw + 5, Math.floor((i % 24) / 3) * ch + 8];
     const qr = await paper.doc.embedPng(await code({ bcid: 'qrcode', text: l.label, scale: 4 }));
-    const bars = await paper.doc.embedPng(await code({ bcid: 'code128', text: l.label, scale: 3, height: 8, includetext: false }));
+    const bars = await paper.doc.embedPng(
+      await code({ bcid: 'code128', text: l.label, scale: 3, height: 8, includetext: false }),
+    );
     const page = sheet!.page;
     page.drawImage(qr, { x: (x + cw - 30) * MM, y: (height - y - 20) * MM, width: 20 * MM, height: 20 * MM });
     page.drawImage(bars, { x: x * MM, y: (height - y - 27) * MM, width: 36 * MM, height: 6 * MM });

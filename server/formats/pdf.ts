@@ -13,7 +13,12 @@ const INK = rgb(0.118, 0.165, 0.173);
 const QUIET = rgb(0.33, 0.38, 0.37);
 
 const require = createRequire(import.meta.url);
-const fontFile = (weight: 400 | 700): Uint8Array => readFileSync(require.resolve(`@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`));
+const fontFile = (weight: 400 | 700): Uint8Array =>
+  readFileSync(
+    require.resolve(
+      `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
+    ),
+  );
 
 /** A document measured in mm from the upper left, in the house's type. */
 export interface Paperwork {
@@ -45,14 +50,33 @@ export class Sheet {
     this.height = height;
     this.page = paper.doc.addPage([width * MM, height * MM]);
   }
-  text(x: number, y: number, words: string, size: number, options: { bold?: boolean; quiet?: boolean; right?: boolean } = {}): void {
+  text(
+    x: number,
+    y: number,
+    words: string,
+    size: number,
+    options: { bold?: boolean; quiet?: boolean; right?: boolean } = {},
+  ): void {
     const font = options.bold ? this.paper.bold : this.paper.regular;
     const clean = plain(words);
     const back = options.right ? font.widthOfTextAtSize(clean, size * MM) : 0;
-    this.page.drawText(clean, { x: x * MM - back, y: (this.height - y) * MM, size: size * MM, font, color: options.quiet ? QUIET : INK });
+    this.page.drawText(clean, {
+      x: x * MM - back,
+      y: (this.height - y) * MM,
+      size: size * MM,
+      font,
+      color: options.quiet ? QUIET : INK,
+    });
   }
   /** Words broken to a width; returns the y below the last line. */
-  paragraph(x: number, y: number, words: string, size: number, width: number, options: { bold?: boolean; quiet?: boolean } = {}): number {
+  paragraph(
+    x: number,
+    y: number,
+    words: string,
+    size: number,
+    width: number,
+    options: { bold?: boolean; quiet?: boolean } = {},
+  ): number {
     const font = options.bold ? this.paper.bold : this.paper.regular;
     let line = '';
     let at = y;
@@ -78,7 +102,14 @@ export class Sheet {
   }
   /** An SVG path in mm about an origin. */
   path(d: string, x: number, y: number, scale: number, width: number, dash?: number[]): void {
-    this.page.drawSvgPath(d, { x: x * MM, y: (this.height - y) * MM, scale: scale * MM, borderColor: INK, borderWidth: (width * MM) / (scale * MM), ...(dash ? { borderDashArray: dash.map((k) => k / scale) } : {}) });
+    this.page.drawSvgPath(d, {
+      x: x * MM,
+      y: (this.height - y) * MM,
+      scale: scale * MM,
+      borderColor: INK,
+      borderWidth: (width * MM) / (scale * MM),
+      ...(dash ? { borderDashArray: dash.map((k) => k / scale) } : {}),
+    });
   }
   /** The marks of a drawing; scale 1 is true size. */
   marks(marks: readonly Mark[], x: number, y: number, scale: number, unit: LengthUnit): void {

@@ -2,10 +2,15 @@ import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
 import type { TemplatePage } from '../../core/print/template.ts';
 import type { Mark } from '../../core/drawing/mark.ts';
 
-const escape = (s: string): string => s.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`).replace(/\p{Cc}/gu, '');
+const escape = (s: string): string =>
+  s.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`).replace(/\p{Cc}/gu, '');
 const n = (x: number): string => (Math.round(x * 1000) / 1000).toString();
 
-const PEN = { cut: 'stroke="#000" stroke-width="0.35"', lid: 'stroke="#000" stroke-width="0.2" stroke-dasharray="3 2"', rim: 'stroke="#888" stroke-width="0.15"' } as const;
+const PEN = {
+  cut: 'stroke="#000" stroke-width="0.35"',
+  lid: 'stroke="#000" stroke-width="0.2" stroke-dasharray="3 2"',
+  rim: 'stroke="#888" stroke-width="0.15"',
+} as const;
 
 function markSvg(m: Mark, unit: LengthUnit): string {
   switch (m.kind) {
@@ -26,7 +31,10 @@ function markSvg(m: Mark, unit: LengthUnit): string {
 }
 
 /** A template page as SVG whose user unit is 1 mm and whose size on paper is said in mm. */
-export function templateSvg(page: TemplatePage, words: { title: string; line: string; unit: LengthUnit }): string {
+export function templateSvg(
+  page: TemplatePage,
+  words: { title: string; line: string; unit: LengthUnit },
+): string {
   const { bar } = page;
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" width="${page.width}mm" height="${page.height}mm" viewBox="0 0 ${page.width} ${page.height}" font-family="Atkinson Hyperlegible Next, sans-serif">

@@ -6,7 +6,8 @@ beforeEach(async () => {
 });
 afterEach(() => desk.close());
 
-const kept = async (id: number): Promise<number> => (await desk.get('/materials')).body.find((m: { id: number }) => m.id === id).kept;
+const kept = async (id: number): Promise<number> =>
+  (await desk.get('/materials')).body.find((m: { id: number }) => m.id === id).kept;
 
 describe('gather', () => {
   it('keeps a material as it was measured', async () => {
@@ -42,19 +43,28 @@ describe('gather', () => {
   it('adds and uses up, never below nothing', async () => {
     const { id } = (await desk.post('/materials', CAP)).body;
     expect((await desk.post(`/materials/${id}/stock`, { by: -7 }).expect(200)).body.kept).toBe(20);
-    expect((await desk.post(`/materials/${id}/stock`, { by: -21 }).expect(422)).body.errors[0].path).toBe('by');
+    expect((await desk.post(`/materials/${id}/stock`, { by: -21 }).expect(422)).body.errors[0].path).toBe(
+      'by',
+    );
     await desk.post(`/materials/${id}/stock`, { by: 0 }).expect(400);
     expect(await kept(id)).toBe(20);
   });
   it('loses nothing when twenty come in at once', async () => {
     const { id } = (await desk.post('/materials', { ...CAP, kept: 0 })).body;
-    await Promise.all(Array.from({ length: 20 }, () => desk.post(`/materials/${id}/stock`, { by: 1 }).expect(200)));
+    await Promise.all(
+      Array.from({ length: 20 }, () => desk.post(`/materials/${id}/stock`, { by: 1 }).expect(200)),
+    );
     expect(await kept(id)).toBe(20);
   });
   it('keeps packs of what is on the shelf, and the shelf from losing what is in a pack', async () => {
     const cap = (await desk.post('/materials', CAP)).body;
     const supplier = (await desk.post('/suppliers', { name: 'Pier', delivery: 350 }).expect(201)).body;
-    const pack = { name: 'Caps, 18', supplierId: supplier.id, price: 210, contents: [{ materialId: cap.id, quantity: 18 }] };
+    const pack = {
+      name: 'Caps, 18',
+      supplierId: supplier.id,
+      price: 210,
+      contents: [{ materialId: cap.id, quantity: 18 }],
+    };
     const offer = (await desk.post('/offers', pack).expect(201)).body;
     await desk.post('/offers', { ...pack, contents: [{ materialId: 999, quantity: 1 }] }).expect(422);
     await desk.post('/offers', { ...pack, supplierId: 999 }).expect(422);
@@ -69,13 +79,26 @@ describe('gather', () => {
 describe('shape', () => {
   it('refuses dials and materials that the pattern cannot read', async () => {
     const { tub, cap, design } = await withDesign(desk);
-    const body = { name: 'X', pattern: 'drop-through', forGroup: 'Gulls', ageFrom: 18, ageTo: 30, skill: 'Pincer and release', copies: 1, dials: DIALS, materials: { container: tub.id, piece: cap.id } };
-    const path = async (part: object): Promise<string[]> => (await desk.post('/designs', { ...body, ...part })).body.errors.map((e: { path: string }) => e.path);
+    const body = {
+      name: 'X',
+      pattern: 'drop-through',
+      forGroup: 'Gulls',
+      ageFrom: 18,
+      ageTo: 30,
+      skill: 'Pincer and release',
+      copies: 1,
+      dials: DIALS,
+      materials: { container: tub.id, piece: cap.id },
+    };
+    const path = async (part: object): Promise<string[]> =>
+      (await desk.post('/designs', { ...body, ...part })).body.errors.map((e: { path: string }) => e.path);
     expect(await path({ dials: { ...DIALS, width: -1 } })).toEqual(['dials.width']);
     expect(await path({ materials: { container: tub.id } })).toEqual(['materials.piece']);
     expect(await path({ materials: { container: cap.id, piece: cap.id } })).toEqual(['materials.container']);
     expect(await path({ materials: { container: tub.id, piece: 999 } })).toEqual(['materials.piece']);
-    expect(await path({ materials: { container: tub.id, piece: cap.id, hat: cap.id } })).toEqual(['materials.hat']);
+    expect(await path({ materials: { container: tub.id, piece: cap.id, hat: cap.id } })).toEqual([
+      'materials.hat',
+    ]);
     expect(await path({ pattern: 'magic' })).toEqual(['pattern']);
     expect(await path({ ageTo: 18 })).toEqual(['ageTo']);
     expect((await desk.get('/designs')).body).toHaveLength(1);
@@ -85,17 +108,29 @@ describe('shape', () => {
   });
   it('gives a stale screen the other version instead of overwriting it', async () => {
     const { design } = await withDesign(desk);
-    const { id, version, ...rest } = design as never as Record<string, unknown> & { id: number; version: number };
-    const first = await desk.put(`/designs/${id}`, { ...rest, dials: { ...DIALS, width: 18 }, version }).expect(200);
+    const { id, version, ...rest } = design as never as Record<string, unknown> & {
+      id: number;
+      version: number;
+    };
+    const first = await desk
+      .put(`/designs/${id}`, { ...rest, dials: { ...DIALS, width: 18 }, version })
+      .expect(200);
     expect(first.body.version).toBe(2);
-    const second = await desk.put(`/designs/${id}`, { ...rest, dials: { ...DIALS, width: 25 }, version }).expect(409);
+    const second = await desk
+      .put(`/designs/${id}`, { ...rest, dials: { ...DIALS, width: 25 }, version })
+      .expect(409);
     expect(second.body.current).toMatchObject({ version: 2, dials: { width: 18 } });
     expect((await desk.get(`/designs/${id}`)).body.dials.width).toBe(18);
   });
   it('of ten screens with one version, one wins', async () => {
     const { design } = await withDesign(desk);
-    const { id, version, ...rest } = design as never as Record<string, unknown> & { id: number; version: number };
-    const answers = await Promise.all(Array.from({ length: 10 }, (_, i) => desk.put(`/designs/${id}`, { ...rest, copies: i + 1, version })));
+    const { id, version, ...rest } = design as never as Record<string, unknown> & {
+      id: number;
+      version: number;
+    };
+    const answers = await Promise.all(
+      Array.from({ length: 10 }, (_, i) => desk.put(`/designs/${id}`, { ...rest, copies: i + 1, version })),
+    );
     expect(answers.map((r) => r.status).sort()).toEqual([200, ...Array<number>(9).fill(409)]);
   });
 });
@@ -113,7 +148,10 @@ describe('make', () => {
   });
   it('does not build a version that has moved on', async () => {
     const { design } = await withDesign(desk);
-    const { id, version, ...rest } = design as never as Record<string, unknown> & { id: number; version: number };
+    const { id, version, ...rest } = design as never as Record<string, unknown> & {
+      id: number;
+      version: number;
+    };
     await desk.put(`/designs/${id}`, { ...rest, copies: 5, version }).expect(200);
     await desk.post('/builds', { designId: id, version, copies: 1 }).expect(409);
   });
@@ -122,15 +160,22 @@ describe('make', () => {
 describe('lend', () => {
   const lendable = async () => {
     const { cap, design } = await withDesign(desk);
-    const built = (await desk.post('/builds', { designId: design.id, version: 1, copies: 2 })).body.copies as { id: number; label: string }[];
-    const family = async (name: string): Promise<number> => (await desk.post('/borrowers', { name, group: 'Gulls' }).expect(201)).body.id as number;
+    const built = (await desk.post('/builds', { designId: design.id, version: 1, copies: 2 })).body
+      .copies as { id: number; label: string }[];
+    const family = async (name: string): Promise<number> =>
+      (await desk.post('/borrowers', { name, group: 'Gulls' }).expect(201)).body.id as number;
     return { cap, design, built, teal: await family('Teal Skiff'), grey: await family('Grey Punt') };
   };
-  const copyNow = async (id: number) => (await desk.get('/copies')).body.find((c: { id: number }) => c.id === id);
+  const copyNow = async (id: number) =>
+    (await desk.get('/copies')).body.find((c: { id: number }) => c.id === id);
 
   it('two desks at once: one wins, the other is told who has it', async () => {
     const { built, teal, grey } = await lendable();
-    const answers = await Promise.all([teal, grey].map((borrowerId) => desk.post('/loans', { copyId: built[0]!.id, borrowerId, dueOn: '2026-12-08' })));
+    const answers = await Promise.all(
+      [teal, grey].map((borrowerId) =>
+        desk.post('/loans', { copyId: built[0]!.id, borrowerId, dueOn: '2026-12-08' }),
+      ),
+    );
     expect(answers.map((r) => r.status).sort()).toEqual([201, 409]);
     const lost = answers.find((r) => r.status === 409)!.body;
     expect(lost.detail).toMatch(/FB-001a is with (Teal Skiff|Grey Punt) until 2026-12-08/);
@@ -138,15 +183,20 @@ describe('lend', () => {
   });
   it('takes it back whole', async () => {
     const { built, teal } = await lendable();
-    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' })).body;
+    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
+      .body;
     await desk.post(`/loans/${loan.id}/return`, { present: [1, 8], then: 'shelve' }).expect(200);
     expect(await copyNow(built[0]!.id)).toMatchObject({ openLoan: null, repair: false, lastCounted: TODAY });
-    expect((await desk.post(`/loans/${loan.id}/return`, { present: [1, 8], then: 'shelve' }).expect(409)).body.detail).toMatch(/came back on/);
+    expect(
+      (await desk.post(`/loans/${loan.id}/return`, { present: [1, 8], then: 'shelve' }).expect(409)).body
+        .detail,
+    ).toMatch(/came back on/);
   });
   it('records a missing piece, fills it from spares', async () => {
     const { cap, built, teal } = await lendable();
     expect(await kept(cap.id)).toBe(11);
-    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' })).body;
+    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
+      .body;
     const back = await desk.post(`/loans/${loan.id}/return`, { present: [1, 6], then: 'fill' }).expect(200);
     expect(back.body.parts.map((p: { present: number }) => p.present)).toEqual([1, 8]);
     expect(await kept(cap.id)).toBe(9);
@@ -154,14 +204,19 @@ describe('lend', () => {
   it('does not fill from an empty drawer, and the kit stays out', async () => {
     const { cap, built, teal } = await lendable();
     await desk.post(`/materials/${cap.id}/stock`, { by: -11 }).expect(200);
-    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' })).body;
-    expect((await desk.post(`/loans/${loan.id}/return`, { present: [1, 7], then: 'fill' }).expect(422)).body.detail).toMatch(/The shelf has 0 of Cap; 1 are missing/);
+    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
+      .body;
+    expect(
+      (await desk.post(`/loans/${loan.id}/return`, { present: [1, 7], then: 'fill' }).expect(422)).body
+        .detail,
+    ).toMatch(/The shelf has 0 of Cap; 1 are missing/);
     expect((await copyNow(built[0]!.id)).openLoan).not.toBeNull();
     expect((await copyNow(built[0]!.id)).parts[1].present).toBe(8);
   });
   it('puts it in repair, lends it to nobody, and mends it', async () => {
     const { built, teal } = await lendable();
-    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' })).body;
+    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
+      .body;
     await desk.post(`/loans/${loan.id}/return`, { present: [1, 7], then: 'repair' }).expect(200);
     await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }).expect(422);
     await desk.post(`/copies/${built[0]!.id}/count`, { present: [1, 7], then: 'fill' }).expect(200);
@@ -175,27 +230,48 @@ describe('lend', () => {
     [{ present: [1, 8], then: 'burn' }, 400, 'then'],
   ])('refuses the count %j', async (body, status, field) => {
     const { built, teal } = await lendable();
-    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' })).body;
+    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
+      .body;
     const r = await desk.post(`/loans/${loan.id}/return`, body).expect(status);
     expect(r.body.errors[0].path).toBe(field);
   });
-  it.each(['2026-11-23', '2028-01-01', '2026-02-30', 'soon'])('refuses %s as the day it is due', async (dueOn) => {
-    const { built, teal } = await lendable();
-    const r = await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn });
-    expect([400, 422]).toContain(r.status);
-    expect(r.body.errors[0].path).toBe('dueOn');
-  });
+  it.each(['2026-11-23', '2028-01-01', '2026-02-30', 'soon'])(
+    'refuses %s as the day it is due',
+    async (dueOn) => {
+      const { built, teal } = await lendable();
+      const r = await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn });
+      expect([400, 422]).toContain(r.status);
+      expect(r.body.errors[0].path).toBe('dueOn');
+    },
+  );
 });
 
 describe('watch, place and the tape', () => {
   it('keeps notes, newest first, and none from tomorrow', async () => {
     const { design } = await withDesign(desk);
-    const note = { designId: design.id, child: 'G-04', rung: 'Close slot', bits: 11.5, seconds: 90, pieces: 8, help: 'none', words: '', satOn: TODAY };
+    const note = {
+      designId: design.id,
+      child: 'G-04',
+      rung: 'Close slot',
+      bits: 11.5,
+      seconds: 90,
+      pieces: 8,
+      help: 'none',
+      words: '',
+      satOn: TODAY,
+    };
     await desk.post('/notes', { ...note, satOn: '2026-11-20' }).expect(201);
     await desk.post('/notes', note).expect(201);
-    expect((await desk.get('/notes')).body.map((n: { satOn: string }) => n.satOn)).toEqual([TODAY, '2026-11-20']);
-    expect((await desk.post('/notes', { ...note, satOn: '2026-11-25' }).expect(400)).body.errors[0].path).toBe('satOn');
-    expect((await desk.post('/notes', { ...note, seconds: 0 }).expect(400)).body.errors[0].path).toBe('seconds');
+    expect((await desk.get('/notes')).body.map((n: { satOn: string }) => n.satOn)).toEqual([
+      TODAY,
+      '2026-11-20',
+    ]);
+    expect(
+      (await desk.post('/notes', { ...note, satOn: '2026-11-25' }).expect(400)).body.errors[0].path,
+    ).toBe('satOn');
+    expect((await desk.post('/notes', { ...note, seconds: 0 }).expect(400)).body.errors[0].path).toBe(
+      'seconds',
+    );
     expect((await desk.del(`/designs/${design.id}`).expect(409)).body.detail).toMatch(/has notes/);
   });
   it('changes the place, from its latest version only', async () => {
@@ -211,7 +287,15 @@ describe('watch, place and the tape', () => {
     const built = (await desk.post('/builds', { designId: design.id, version: 1, copies: 2 })).body.copies;
     const family = (await desk.post('/borrowers', { name: 'Teal Skiff', group: 'Gulls' })).body;
     await desk.post('/loans', { copyId: built[0].id, borrowerId: family.id, dueOn: TODAY }).expect(201);
-    expect((await desk.get('/tape')).body).toEqual({ gather: { kept: 2 }, shape: { designs: 1 }, check: { designs: 1 }, price: { offers: 0 }, make: { made: 2 }, lend: { out: 1, late: 0 }, watch: { notes: 0 } });
+    expect((await desk.get('/tape')).body).toEqual({
+      gather: { kept: 2 },
+      shape: { designs: 1 },
+      check: { designs: 1 },
+      price: { offers: 0 },
+      make: { made: 2 },
+      lend: { out: 1, late: 0 },
+      watch: { notes: 0 },
+    });
   });
   it('has a second tub nowhere', async () => {
     await desk.post('/materials', TUB).expect(201);

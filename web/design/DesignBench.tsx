@@ -14,9 +14,26 @@ import { NewDesign } from './NewDesign.tsx';
 import { useOpenDesign } from './store.ts';
 
 const Grid = styled.div`
-  display: grid; grid-template-columns: 212px minmax(0, 1fr); gap: 16px; min-height: 100%;
-  @media (min-width: 1101px) { height: 100%; > * { min-height: 0; } > aside { overflow-y: auto; overflow-x: hidden; } }
-  @media (max-width: 820px) { grid-template-columns: minmax(0, 1fr); > aside { order: 2; } }
+  display: grid;
+  grid-template-columns: 212px minmax(0, 1fr);
+  gap: 16px;
+  min-height: 100%;
+  @media (min-width: 1101px) {
+    height: 100%;
+    > * {
+      min-height: 0;
+    }
+    > aside {
+      overflow-y: auto;
+      overflow-x: hidden;
+    }
+  }
+  @media (max-width: 820px) {
+    grid-template-columns: minmax(0, 1fr);
+    > aside {
+      order: 2;
+    }
+  }
 `;
 
 export interface AtBench {
@@ -29,7 +46,13 @@ export interface AtBench {
 }
 
 /** The frame of the stations that one design passes through: its tag at the left, the work at the right. */
-export function DesignBench({ station, children }: { station: 'shape' | 'check' | 'price' | 'make'; children: (at: AtBench) => React.ReactNode }) {
+export function DesignBench({
+  station,
+  children,
+}: {
+  station: 'shape' | 'check' | 'price' | 'make';
+  children: (at: AtBench) => React.ReactNode;
+}) {
   const id = Number(useParams().id);
   const designs = useDesigns();
   const { data: materials, error: materialsError } = useMaterials();
@@ -38,7 +61,11 @@ export function DesignBench({ station, children }: { station: 'shape' | 'check' 
   const [making, setMaking] = useState(false);
   const listed = designs.data?.find((d) => d.id === id);
   useEffect(() => {
-    if (listed && draft?.id !== listed.id) void useOpenDesign.getState().flush().then(() => open(listed));
+    if (listed && draft?.id !== listed.id)
+      void useOpenDesign
+        .getState()
+        .flush()
+        .then(() => open(listed));
     // Another screen saved while nothing here waits: follow it.
     else if (listed && draft && saving === 'saved' && listed.version > draft.version) open(listed);
   }, [listed, draft, open, saving]);
@@ -48,7 +75,9 @@ export function DesignBench({ station, children }: { station: 'shape' | 'check' 
   const newDesign = (): void => setMaking(true);
   if (failed) return <Notice tone="stop">{words(failed)}</Notice>;
   if (!designs.data || !materials || !place) return <p role="status">Laying out the bench …</p>;
-  const dialog = <NewDesign isOpen={making} onClose={() => setMaking(false)} materials={materials} place={place} />;
+  const dialog = (
+    <NewDesign isOpen={making} onClose={() => setMaking(false)} materials={materials} place={place} />
+  );
   if (!Number.isInteger(id) || id <= 0) {
     const first = draft ?? designs.data[0];
     if (first) return <Navigate to={`/${station}/${first.id}`} replace />;
@@ -67,14 +96,19 @@ export function DesignBench({ station, children }: { station: 'shape' | 'check' 
       </>
     );
   }
-  if (!listed) return <Notice tone="stop">There is no design {id}. It may have been taken off the bench.</Notice>;
+  if (!listed)
+    return <Notice tone="stop">There is no design {id}. It may have been taken off the bench.</Notice>;
   if (!design) return <p role="status">Laying out the bench …</p>;
   const light = lightOf(design, materials);
   return (
     <Grid>
       <aside>
         <Stack>
-          {'problem' in light ? <Notice tone="stop">{light.problem}</Notice> : <DesignTag design={design} light={light} heavy={heavy} saving={saving} />}
+          {'problem' in light ? (
+            <Notice tone="stop">{light.problem}</Notice>
+          ) : (
+            <DesignTag design={design} light={light} heavy={heavy} saving={saving} />
+          )}
           {saving === 'failed' && problem && <Notice tone="stop">{problem}</Notice>}
           <BenchList station={station} designs={designs.data} materials={materials} open={id} />
           <Button plain onPress={newDesign}>

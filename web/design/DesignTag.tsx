@@ -11,22 +11,80 @@ import type { Heavy, Light } from './derived.ts';
 import type { Saving } from './store.ts';
 
 const Tag = styled.article`
-  position: relative; background: var(--paper); padding: 32px 14px 12px; filter: drop-shadow(0 1px 0 var(--seam)) drop-shadow(0 0 1px var(--seam-strong));
+  position: relative;
+  background: var(--paper);
+  padding: 32px 14px 12px;
+  filter: drop-shadow(0 1px 0 var(--seam)) drop-shadow(0 0 1px var(--seam-strong));
   clip-path: polygon(22px 0, calc(100% - 22px) 0, 100% 22px, 100% 100%, 0 100%, 0 22px);
-  &::before { content: ''; position: absolute; left: calc(50% - 8px); top: 9px; width: 16px; height: 16px; border-radius: 50%; background: var(--oat); box-shadow: inset 0 0 0 2px var(--fox); }
-  small { color: var(--slate); font-size: 13px; }
-  .picture { background: var(--linen); border-radius: 8px; display: flex; align-items: flex-end; justify-content: center; gap: 8px; padding: 6px; margin: 8px 0; height: 84px; }
-  dl { display: grid; grid-template-columns: auto 1fr; gap: 3px 8px; margin: 0; font-size: 13.5px; }
-  dt { color: var(--slate); } dd { margin: 0; text-align: right; font-weight: 600; }
+  &::before {
+    content: '';
+    position: absolute;
+    left: calc(50% - 8px);
+    top: 9px;
+    width: 16px;
+    height: 16px;
+    border-radius: 50%;
+    background: var(--oat);
+    box-shadow: inset 0 0 0 2px var(--fox);
+  }
+  small {
+    color: var(--slate);
+    font-size: 13px;
+  }
+  .picture {
+    background: var(--linen);
+    border-radius: 8px;
+    display: flex;
+    align-items: flex-end;
+    justify-content: center;
+    gap: 8px;
+    padding: 6px;
+    margin: 8px 0;
+    height: 84px;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 3px 8px;
+    margin: 0;
+    font-size: 13.5px;
+  }
+  dt {
+    color: var(--slate);
+  }
+  dd {
+    margin: 0;
+    text-align: right;
+    font-weight: 600;
+  }
 `;
 
-const SAVED: Record<Saving, string> = { saved: 'saved', waiting: 'not saved yet', saving: 'saving', conflict: 'changed elsewhere', failed: 'not saved' };
+const SAVED: Record<Saving, string> = {
+  saved: 'saved',
+  waiting: 'not saved yet',
+  saving: 'saving',
+  conflict: 'changed elsewhere',
+  failed: 'not saved',
+};
 
 /** The paper tag: a design on its way through the stations. */
-export function DesignTag({ design, light, heavy, saving }: { design: Design; light: Light; heavy: Heavy; saving: Saving }) {
+export function DesignTag({
+  design,
+  light,
+  heavy,
+  saving,
+}: {
+  design: Design;
+  light: Light;
+  heavy: Heavy;
+  saving: Saving;
+}) {
   const container = light.chosen.container;
   const piece = light.chosen.piece;
-  const span = Math.max(container?.sizes.height ?? 0, container?.sizes.diameter ?? container?.sizes.length ?? 0);
+  const span = Math.max(
+    container?.sizes.height ?? 0,
+    container?.sizes.diameter ?? container?.sizes.length ?? 0,
+  );
   return (
     <Tag aria-label={`Design ${design.name}`}>
       <small>
@@ -35,7 +93,23 @@ export function DesignTag({ design, light, heavy, saving }: { design: Design; li
       <h2 style={{ fontSize: 18 }}>{design.name}</h2>
       <div className="picture">
         {container && <Picture material={container} size={70} span={span} />}
-        {piece && <Picture material={piece} size={70 * Math.min(1, (1.06 * Math.max(...[piece.sizes.diameter ?? 0, piece.sizes.length ?? 0, piece.sizes.height ?? 0])) / span) + 10} />}
+        {piece && (
+          <Picture
+            material={piece}
+            size={
+              70 *
+                Math.min(
+                  1,
+                  (1.06 *
+                    Math.max(
+                      ...[piece.sizes.diameter ?? 0, piece.sizes.length ?? 0, piece.sizes.height ?? 0],
+                    )) /
+                    span,
+                ) +
+              10
+            }
+          />
+        )}
       </div>
       <dl>
         <dt>For</dt>
@@ -51,19 +125,45 @@ export function DesignTag({ design, light, heavy, saving }: { design: Design; li
       </dl>
       <div style={{ display: 'flex', gap: 12, marginTop: 9, minHeight: 24 }}>
         {heavy.fit && <Verdict kind={heavy.fit.verdict} word="Fit" />}
-        {heavy.safety && <Verdict kind={worst(heavy.safety.findings.map((f) => f.verdict))} word="Cautions" />}
+        {heavy.safety && (
+          <Verdict kind={worst(heavy.safety.findings.map((f) => f.verdict))} word="Cautions" />
+        )}
       </div>
     </Tag>
   );
 }
 
 const Rack = styled.ul`
-  a { display: flex; gap: 9px; align-items: center; min-height: 38px; padding: 4px; border-top: 1px dashed var(--seam); font-size: 14px; color: var(--ink); text-decoration: none; line-height: 1.2; }
-  a:hover { color: var(--fox-deep); text-decoration: underline; }
+  a {
+    display: flex;
+    gap: 9px;
+    align-items: center;
+    min-height: 38px;
+    padding: 4px;
+    border-top: 1px dashed var(--seam);
+    font-size: 14px;
+    color: var(--ink);
+    text-decoration: none;
+    line-height: 1.2;
+  }
+  a:hover {
+    color: var(--fox-deep);
+    text-decoration: underline;
+  }
 `;
 
 /** The other designs on the bench, each with its piece. */
-export const BenchList = ({ station, designs, materials, open }: { station: string; designs: readonly Design[]; materials: readonly MaterialRow[]; open: number }) => (
+export const BenchList = ({
+  station,
+  designs,
+  materials,
+  open,
+}: {
+  station: string;
+  designs: readonly Design[];
+  materials: readonly MaterialRow[];
+  open: number;
+}) => (
   <nav aria-label="On the bench">
     <h2 style={{ margin: '0 0 4px', fontSize: 15 }}>On the bench</h2>
     <Rack>

@@ -3,7 +3,19 @@ import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { challenge } from '../../core/challenge/bits.ts';
 import { supply, type Supply } from '../../core/needs/short.ts';
-import { patternOf, type AnyDials, type Chosen, type DialSpec, type Fit, type Layout, type Need, type OpenPattern, type Rung, type Show, type Step } from '../../core/patterns/index.ts';
+import {
+  patternOf,
+  type AnyDials,
+  type Chosen,
+  type DialSpec,
+  type Fit,
+  type Layout,
+  type Need,
+  type OpenPattern,
+  type Rung,
+  type Show,
+  type Step,
+} from '../../core/patterns/index.ts';
 import { handsOn, orderSteps, type Placed } from '../../core/plan/order.ts';
 import type { SafetyReport } from '../../core/safety/check.ts';
 import { words } from '../data/api.ts';
@@ -24,7 +36,9 @@ export interface Light {
 }
 
 export function chosenOf(design: Design, materials: readonly MaterialRow[]): Chosen {
-  return Object.fromEntries(Object.entries(design.materials).map(([role, id]) => [role, materials.find((m) => m.id === id)]));
+  return Object.fromEntries(
+    Object.entries(design.materials).map(([role, id]) => [role, materials.find((m) => m.id === id)]),
+  );
 }
 
 /** Light work, or the words why the design cannot be read. */
@@ -53,7 +67,8 @@ export function lightOf(design: Design, materials: readonly MaterialRow[]): Ligh
 }
 
 /** The count kept does not change how a piece fits. */
-const sizesOnly = (chosen: Chosen): Chosen => Object.fromEntries(Object.entries(chosen).map(([role, m]) => [role, m && { ...m, kept: 0, version: 0 }]));
+const sizesOnly = (chosen: Chosen): Chosen =>
+  Object.fromEntries(Object.entries(chosen).map(([role, m]) => [role, m && { ...m, kept: 0, version: 0 }]));
 
 interface Known {
   readonly fit: Fit | null;
@@ -70,11 +85,23 @@ const NOTHING: Known = { fit: null, bits: null, rungs: null, safety: null };
 
 /** Heavy work through the worker's door. While a dial moves only the newest wish is computed next. */
 export function useHeavy(design: Design | null, materials: readonly MaterialRow[] | undefined): Heavy {
-  const [state, setState] = useState<{ heavy: Known; id: number | null; of: Ask | null }>({ heavy: NOTHING, id: null, of: null });
+  const [state, setState] = useState<{ heavy: Known; id: number | null; of: Ask | null }>({
+    heavy: NOTHING,
+    id: null,
+    of: null,
+  });
   const busy = useRef(false);
   const wish = useRef<{ ask: Ask; id: number } | null>(null);
   // As words, so that a new name, another number of kits or a list read anew does not start the worker.
-  const asked = design && materials ? JSON.stringify({ pattern: design.pattern, dials: design.dials, chosen: sizesOnly(chosenOf(design, materials)), youngest: design.ageFrom }) : null;
+  const asked =
+    design && materials
+      ? JSON.stringify({
+          pattern: design.pattern,
+          dials: design.dials,
+          chosen: sizesOnly(chosenOf(design, materials)),
+          youngest: design.ageFrom,
+        })
+      : null;
   const ask = useMemo(() => (asked === null ? null : (JSON.parse(asked) as Ask)), [asked]);
   const id = design?.id ?? null;
   useEffect(() => {
@@ -90,7 +117,11 @@ export function useHeavy(design: Design | null, materials: readonly MaterialRow[
           const door = workbench();
           const fit = await door.fit(now.ask);
           const bits = challenge(patternOf(now.ask.pattern).moves(now.ask.dials, now.ask.chosen, fit)).total;
-          setState((s) => ({ id: now.id, of: now.ask, heavy: { ...(s.id === now.id ? s.heavy : NOTHING), fit, bits } }));
+          setState((s) => ({
+            id: now.id,
+            of: now.ask,
+            heavy: { ...(s.id === now.id ? s.heavy : NOTHING), fit, bits },
+          }));
           if (wish.current) continue;
           const [safety, rungs] = [await door.safety(now.ask), await door.rungs(now.ask)];
           setState((s) => (s.id === now.id ? { ...s, heavy: { ...s.heavy, safety, rungs } } : s));

@@ -2,7 +2,19 @@ import { jest } from '@jest/globals';
 import type { Design } from '../../contract/designs.ts';
 import { useOpenDesign } from './store.ts';
 
-const design: Design = { id: 7, version: 1, name: 'Tub', pattern: 'drop-through', forGroup: 'Gulls', ageFrom: 18, ageTo: 30, skill: 'Pincer and release', copies: 1, dials: { width: 17 }, materials: {} };
+const design: Design = {
+  id: 7,
+  version: 1,
+  name: 'Tub',
+  pattern: 'drop-through',
+  forGroup: 'Gulls',
+  ageFrom: 18,
+  ageTo: 30,
+  skill: 'Pincer and release',
+  copies: 1,
+  dials: { width: 17 },
+  materials: {},
+};
 
 /** A desk that answers PUTs in turn, each when told to. */
 function desk() {
@@ -59,8 +71,19 @@ describe('the open design', () => {
     state().dial('width', 18);
     await jest.advanceTimersByTimeAsync(600);
     const theirs = { ...design, version: 4, dials: { width: 30 } };
-    await calls[0]!.answer(409, { type: '', title: '', status: 409, detail: 'changed', errors: [], current: theirs });
-    expect(state()).toMatchObject({ saving: 'conflict', theirs: { dials: { width: 30 } }, draft: { dials: { width: 18 } } });
+    await calls[0]!.answer(409, {
+      type: '',
+      title: '',
+      status: 409,
+      detail: 'changed',
+      errors: [],
+      current: theirs,
+    });
+    expect(state()).toMatchObject({
+      saving: 'conflict',
+      theirs: { dials: { width: 30 } },
+      draft: { dials: { width: 18 } },
+    });
     state().keepMine();
     await jest.advanceTimersByTimeAsync(0);
     expect(calls[1]!.body).toMatchObject({ version: 4, dials: { width: 18 } });
@@ -72,7 +95,14 @@ describe('the open design', () => {
     const calls = desk();
     state().dial('width', 18);
     await jest.advanceTimersByTimeAsync(600);
-    await calls[0]!.answer(409, { type: '', title: '', status: 409, detail: 'changed', errors: [], current: { ...design, version: 4, dials: { width: 30 } } });
+    await calls[0]!.answer(409, {
+      type: '',
+      title: '',
+      status: 409,
+      detail: 'changed',
+      errors: [],
+      current: { ...design, version: 4, dials: { width: 30 } },
+    });
     state().takeTheirs();
     expect(state()).toMatchObject({ saving: 'saved', draft: { version: 4, dials: { width: 30 } } });
   });

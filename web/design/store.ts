@@ -46,7 +46,8 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
       client.setQueryData<Design[]>(['designs'], (all) => all?.map((d) => (d.id === id ? saved : d)));
       if (more) await send();
     } catch (error) {
-      if (error instanceof ApiError && error.problem.status === 409) set({ saving: 'conflict', theirs: error.problem.current as Design, problem: error.message });
+      if (error instanceof ApiError && error.problem.status === 409)
+        set({ saving: 'conflict', theirs: error.problem.current as Design, problem: error.message });
       else set({ saving: 'failed', problem: words(error) });
     }
   };

@@ -12,10 +12,24 @@ import { Marks } from './Marks.tsx';
 const SIDE: Mat3 = [1, 0, 0, 0, 0, 1, 0, -1, 0];
 
 /** The small-parts cylinder cut open, with the piece in its best pose. */
-export function Gauge({ shape, answer, name, unit, over }: { shape: Shape; answer: SmallPartsAnswer; name: string; unit: LengthUnit; over?: React.ReactNode }) {
+export function Gauge({
+  shape,
+  answer,
+  name,
+  unit,
+  over,
+}: {
+  shape: Shape;
+  answer: SmallPartsAnswer;
+  name: string;
+  unit: LengthUnit;
+  over?: React.ReactNode;
+}) {
   const r = G.diameter / 2;
   const [px0, , pz0] = answer.pose.position;
-  const shadow = hull(shadowOf(bodyOf(shape), multiply(SIDE, answer.pose.rotation))).map(([x, z]) => [x + px0, -(z + pz0)] as const);
+  const shadow = hull(shadowOf(bodyOf(shape), multiply(SIDE, answer.pose.rotation))).map(
+    ([x, z]) => [x + px0, -(z + pz0)] as const,
+  );
   const xs = shadow.map((p) => p[0]);
   const ys = shadow.map((p) => p[1]);
   const left = Math.min(-r - 14, ...xs) - 6;
@@ -26,13 +40,46 @@ export function Gauge({ shape, answer, name, unit, over }: { shape: Shape; answe
   const inside: [number, number][] = [at(-r, 0), at(r, 0), at(r, G.deep), at(-r, G.shallow)];
   const fits = answer.fits !== false;
   return (
-    <Mat width={right - left} height={bottom - top} unit={unit} most={7} label={`${name} in the small-parts cylinder, ${fits ? 'inside' : 'standing out'}`} over={over}>
+    <Mat
+      width={right - left}
+      height={bottom - top}
+      unit={unit}
+      most={7}
+      label={`${name} in the small-parts cylinder, ${fits ? 'inside' : 'standing out'}`}
+      over={over}
+    >
       {({ px }) => (
         <>
-          <path d={`M${inside.map((p) => p.join(' ')).join('L')}Z`} fill="rgba(234,244,236,.2)" stroke="none" />
-          <path d={`M${shadow.map(([x, y]) => at(x, y).join(' ')).join('L')}Z`} fill="var(--fox)" stroke="rgba(255,255,255,.8)" strokeWidth={1.4 * px} strokeLinejoin="round" opacity="0.93" />
-          <path d={`M${at(-r, 0).join(' ')}L${at(-r, G.shallow).join(' ')}L${at(r, G.deep).join(' ')}L${at(r, 0).join(' ')}`} fill="none" stroke="#fff" strokeWidth={2.2 * px} strokeLinejoin="round" />
-          <ellipse cx={at(0, 0)[0]} cy={at(0, 0)[1]} rx={r} ry={3.4} fill="none" stroke="#fff" strokeWidth={1.6 * px} strokeDasharray={fits ? undefined : `${5 * px} ${3 * px}`} />
+          <path
+            d={`M${inside.map((p) => p.join(' ')).join('L')}Z`}
+            fill="rgba(234,244,236,.2)"
+            stroke="none"
+          />
+          <path
+            d={`M${shadow.map(([x, y]) => at(x, y).join(' ')).join('L')}Z`}
+            fill="var(--fox)"
+            stroke="rgba(255,255,255,.8)"
+            strokeWidth={1.4 * px}
+            strokeLinejoin="round"
+            opacity="0.93"
+          />
+          <path
+            d={`M${at(-r, 0).join(' ')}L${at(-r, G.shallow).join(' ')}L${at(r, G.deep).join(' ')}L${at(r, 0).join(' ')}`}
+            fill="none"
+            stroke="#fff"
+            strokeWidth={2.2 * px}
+            strokeLinejoin="round"
+          />
+          <ellipse
+            cx={at(0, 0)[0]}
+            cy={at(0, 0)[1]}
+            rx={r}
+            ry={3.4}
+            fill="none"
+            stroke="#fff"
+            strokeWidth={1.6 * px}
+            strokeDasharray={fits ? undefined : `${5 * px} ${3 * px}`}
+          />
           <Marks
             px={px}
             unit={unit}

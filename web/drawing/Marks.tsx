@@ -24,7 +24,8 @@ const STROKE: Record<MarkRole, string> = {
   fold: 'var(--chalk)',
 };
 
-const path = (points: readonly (readonly [number, number])[]): string => `M${points.map((p) => `${p[0].toFixed(2)} ${p[1].toFixed(2)}`).join('L')}Z`;
+const path = (points: readonly (readonly [number, number])[]): string =>
+  `M${points.map((p) => `${p[0].toFixed(2)} ${p[1].toFixed(2)}`).join('L')}Z`;
 
 /** The one drawing of a core layout. `px` is the size of a screen pixel in mm. */
 export function Marks({ marks, px, unit }: { marks: readonly Mark[]; px: number; unit: LengthUnit }) {
@@ -40,7 +41,11 @@ export function Marks({ marks, px, unit }: { marks: readonly Mark[]; px: number;
           strokeLinejoin: 'round' as const,
           opacity: m.role === 'piece-in' ? 0.92 : undefined,
         };
-        return m.kind === 'circle' ? <circle key={i} cx={m.at[0]} cy={m.at[1]} r={m.radius} {...style} /> : <path key={i} d={path(m.points)} {...style} />;
+        return m.kind === 'circle' ? (
+          <circle key={i} cx={m.at[0]} cy={m.at[1]} r={m.radius} {...style} />
+        ) : (
+          <path key={i} d={path(m.points)} {...style} />
+        );
       }
       case 'dimension':
         return <Dimension key={i} mark={m} px={px} unit={unit} />;
@@ -54,7 +59,15 @@ export function Marks({ marks, px, unit }: { marks: readonly Mark[]; px: number;
   });
 }
 
-function Dimension({ mark: m, px, unit }: { mark: Extract<Mark, { kind: 'dimension' }>; px: number; unit: LengthUnit }) {
+function Dimension({
+  mark: m,
+  px,
+  unit,
+}: {
+  mark: Extract<Mark, { kind: 'dimension' }>;
+  px: number;
+  unit: LengthUnit;
+}) {
   const a = [m.from[0] + m.side[0], m.from[1] + m.side[1]] as const;
   const b = [m.to[0] + m.side[0], m.to[1] + m.side[1]] as const;
   const text = `${m.label ? `${m.label} ` : ''}${lengthNumber(m.value, unit)}`;
@@ -68,13 +81,31 @@ function Dimension({ mark: m, px, unit }: { mark: Extract<Mark, { kind: 'dimensi
   const sign = m.side[0] < 0 ? -1 : 1;
   return (
     <g stroke="var(--chalk)" strokeWidth={1.3 * px} fill="none">
-      <path d={`M${m.from[0]} ${m.from[1]}L${a[0]} ${a[1]}M${m.to[0]} ${m.to[1]}L${b[0]} ${b[1]}`} opacity="0.55" />
+      <path
+        d={`M${m.from[0]} ${m.from[1]}L${a[0]} ${a[1]}M${m.to[0]} ${m.to[1]}L${b[0]} ${b[1]}`}
+        opacity="0.55"
+      />
       <path d={`M${a[0]} ${a[1]}L${b[0]} ${b[1]}`} />
       <circle cx={a[0]} cy={a[1]} r={2.4 * px} fill="var(--chalk)" stroke="none" />
       <circle cx={b[0]} cy={b[1]} r={2.4 * px} fill="var(--chalk)" stroke="none" />
       <g transform={`translate(${mx + sign * out} ${my + beside})`}>
-        <rect x={-w / 2} y={-10 * px} width={w} height={20 * px} rx={4 * px} fill="var(--mat)" stroke="none" />
-        <text y={5 * px} fontSize={14 * px} fontWeight="700" textAnchor="middle" fill="var(--chalk)" stroke="none">
+        <rect
+          x={-w / 2}
+          y={-10 * px}
+          width={w}
+          height={20 * px}
+          rx={4 * px}
+          fill="var(--mat)"
+          stroke="none"
+        />
+        <text
+          y={5 * px}
+          fontSize={14 * px}
+          fontWeight="700"
+          textAnchor="middle"
+          fill="var(--chalk)"
+          stroke="none"
+        >
           {text}
         </text>
       </g>

@@ -3,8 +3,21 @@ import { styled } from 'styled-components';
 import type { LengthUnit } from '../../core/measure/length.ts';
 
 const Frame = styled.div`
-  background: var(--mat); border-radius: 12px; position: relative; overflow: hidden; min-height: 260px; height: 100%; color: var(--mat-ink);
-  svg { position: absolute; inset: 0; width: 100%; height: 100%; display: block; font-family: var(--body); }
+  background: var(--mat);
+  border-radius: 12px;
+  position: relative;
+  overflow: hidden;
+  min-height: 260px;
+  height: 100%;
+  color: var(--mat-ink);
+  svg {
+    position: absolute;
+    inset: 0;
+    width: 100%;
+    height: 100%;
+    display: block;
+    font-family: var(--body);
+  }
 `;
 
 interface View {
@@ -15,13 +28,33 @@ interface View {
  * The cutting mat: green, a 10 mm grid, real proportions, numbers along the edges. What is drawn on it is in mm from
  * its upper left; `width` × `height` mm of it always show, in the middle.
  */
-export function Mat({ width, height, unit, label, children, over, most = 5, reserve = 0 }: { width: number; height: number; unit: LengthUnit; label: string; children: (view: View) => React.ReactNode; over?: React.ReactNode; most?: number; reserve?: number }) {
+export function Mat({
+  width,
+  height,
+  unit,
+  label,
+  children,
+  over,
+  most = 5,
+  reserve = 0,
+}: {
+  width: number;
+  height: number;
+  unit: LengthUnit;
+  label: string;
+  children: (view: View) => React.ReactNode;
+  over?: React.ReactNode;
+  most?: number;
+  reserve?: number;
+}) {
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<readonly [number, number]>([704, 446]);
   useLayoutEffect(() => {
     const el = frame.current;
     if (!el || typeof ResizeObserver === 'undefined') return;
-    const watch = new ResizeObserver(() => setSize([Math.max(120, el.clientWidth), Math.max(120, el.clientHeight)]));
+    const watch = new ResizeObserver(() =>
+      setSize([Math.max(120, el.clientWidth), Math.max(120, el.clientHeight)]),
+    );
     watch.observe(el);
     return () => watch.disconnect();
   }, []);
@@ -32,28 +65,43 @@ export function Mat({ width, height, unit, label, children, over, most = 5, rese
   const [x0, y0] = [-(vw - width) / 2, -(vh - foot * px - height) / 2];
   const every = unit === 'mm' ? 10 : 25.4 / 2;
   const strong = unit === 'mm' ? 5 : 2;
-  const lines = (from: number, to: number): number[] => Array.from({ length: Math.ceil((to - from) / every) + 1 }, (_, i) => i);
+  const lines = (from: number, to: number): number[] =>
+    Array.from({ length: Math.ceil((to - from) / every) + 1 }, (_, i) => i);
   const figure = (i: number): string => (unit === 'mm' ? String(i * 10) : `${i / 2}″`);
   return (
     <Frame ref={frame}>
       <svg viewBox={`${x0} ${y0} ${vw} ${vh}`} role="img" aria-label={label}>
         {lines(0, vw).map((i) => (
-          <path key={`v${i}`} d={`M${x0 + i * every} ${y0}v${vh}`} stroke={i % strong === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'} strokeWidth={px} />
+          <path
+            key={`v${i}`}
+            d={`M${x0 + i * every} ${y0}v${vh}`}
+            stroke={i % strong === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
+            strokeWidth={px}
+          />
         ))}
         {lines(0, vh).map((i) => (
-          <path key={`h${i}`} d={`M${x0} ${y0 + i * every}h${vw}`} stroke={i % strong === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'} strokeWidth={px} />
+          <path
+            key={`h${i}`}
+            d={`M${x0} ${y0 + i * every}h${vw}`}
+            stroke={i % strong === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
+            strokeWidth={px}
+          />
         ))}
         <g fontSize={12 * px} fill="#b9d0c6" aria-hidden>
-          {lines(0, vw - 14 * px).filter((i) => i > 0 && i % strong === 0).map((i) => (
-            <text key={`x${i}`} x={x0 + i * every} y={y0 + 14 * px} textAnchor="middle">
-              {figure(i)}
-            </text>
-          ))}
-          {lines(0, vh - 14 * px).filter((i) => i > 0 && i % strong === 0).map((i) => (
-            <text key={`y${i}`} x={x0 + 5 * px} y={y0 + i * every - 4 * px}>
-              {figure(i)}
-            </text>
-          ))}
+          {lines(0, vw - 14 * px)
+            .filter((i) => i > 0 && i % strong === 0)
+            .map((i) => (
+              <text key={`x${i}`} x={x0 + i * every} y={y0 + 14 * px} textAnchor="middle">
+                {figure(i)}
+              </text>
+            ))}
+          {lines(0, vh - 14 * px)
+            .filter((i) => i > 0 && i % strong === 0)
+            .map((i) => (
+              <text key={`y${i}`} x={x0 + 5 * px} y={y0 + i * every - 4 * px}>
+                {figure(i)}
+              </text>
+            ))}
         </g>
         {children({ px })}
       </svg>

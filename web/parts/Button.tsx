@@ -3,23 +3,55 @@ import { Link, type LinkProps } from 'react-router';
 import { css, styled } from 'styled-components';
 
 const look = css<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`
-  display: inline-flex; align-items: center; justify-content: center; gap: 8px; min-height: 44px; padding: 0 ${(p) => (p.$small ? 12 : 16)}px;
-  border-radius: 10px; border: 1.5px solid var(--fox); cursor: pointer; text-decoration: none; white-space: nowrap;
-  font: 700 ${(p) => (p.$small ? 14 : 15)}px/1.1 var(--display);
-  background: ${(p) => (p.$plain ? 'transparent' : 'var(--fox)')}; color: ${(p) => (p.$plain ? 'var(--fox-deep)' : '#fff')};
-  &:hover { background: ${(p) => (p.$plain ? 'var(--fox-tint)' : 'var(--fox-deep)')}; }
-  &[data-disabled], &[aria-disabled='true'] { opacity: 0.55; cursor: default; }
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  gap: 8px;
+  min-height: 44px;
+  padding: 0 ${(p) => (p.$small ? 12 : 16)}px;
+  border-radius: 10px;
+  border: 1.5px solid var(--fox);
+  cursor: pointer;
+  text-decoration: none;
+  white-space: nowrap;
+  font: 700 ${(p) => (p.$small ? 14 : 15)}px / 1.1 var(--display);
+  background: ${(p) => (p.$plain ? 'transparent' : 'var(--fox)')};
+  color: ${(p) => (p.$plain ? 'var(--fox-deep)' : '#fff')};
+  &:hover {
+    background: ${(p) => (p.$plain ? 'var(--fox-tint)' : 'var(--fox-deep)')};
+  }
+  &[data-disabled],
+  &[aria-disabled='true'] {
+    opacity: 0.55;
+    cursor: default;
+  }
 `;
-const Styled = styled(AriaButton)<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`${look}`;
-const StyledLink = styled(Link)<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`${look}`;
-const StyledAnchor = styled.a<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`${look}`;
+const Styled = styled(AriaButton)<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`
+  ${look}
+`;
+const StyledLink = styled(Link)<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`
+  ${look}
+`;
+const StyledAnchor = styled.a<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`
+  ${look}
+`;
 
 interface Weight {
   plain?: boolean;
   small?: boolean;
 }
 
-export const Button = ({ plain, small, ...rest }: ButtonProps & Weight) => <Styled $plain={plain} $small={small} {...rest} />;
-export const ButtonLink = ({ plain, small, ...rest }: LinkProps & Weight) => <StyledLink $plain={plain} $small={small} {...rest} />;
+export const Button = ({ plain, small, ...rest }: ButtonProps & Weight) => (
+  <Styled $plain={plain} $small={small} {...rest} />
+);
+export const ButtonLink = ({ plain, small, ...rest }: LinkProps & Weight) => (
+  <StyledLink $plain={plain} $small={small} {...rest} />
+);
 /** A file to fetch from the desk. */
-export const FileLink = ({ plain = true, small, ...rest }: React.AnchorHTMLAttributes<HTMLAnchorElement> & Weight) => <StyledAnchor $plain={plain} $small={small} download {...rest} />;
+export const FileLink = ({
+  plain = true,
+  small,
+  ...rest
+}: React.AnchorHTMLAttributes<HTMLAnchorElement> & Weight) => (
+  <StyledAnchor $plain={plain} $small={small} download {...rest} />
+);

@@ -8,15 +8,43 @@ import { styled } from 'styled-components';
 import { Wrong } from './Field.tsx';
 
 const Group = styled(RadioGroup)`
-  display: grid; gap: 5px;
-  .named { font-size: 14px; font-weight: 600; }
-  > div { display: flex; gap: 6px; flex-wrap: wrap; }
+  display: grid;
+  gap: 5px;
+  .named {
+    font-size: 14px;
+    font-weight: 600;
+  }
+  > div {
+    display: flex;
+    gap: 6px;
+    flex-wrap: wrap;
+  }
 `;
 const Chip = styled(Radio)`
-  flex: 1 1 auto; display: grid; place-items: center; min-height: 44px; padding: 0 10px; border: 1px solid var(--seam-strong); border-radius: 8px; background: var(--oat); font-size: 14px; cursor: pointer; text-align: center;
-  &[data-selected] { background: var(--ink); color: var(--paper); border-color: var(--ink); font-weight: 600; }
-  &[data-hovered]:not([data-selected]) { background: var(--linen); }
-  &[data-focus-visible] { outline: 3px solid var(--fox); outline-offset: 2px; }
+  flex: 1 1 auto;
+  display: grid;
+  place-items: center;
+  min-height: 44px;
+  padding: 0 10px;
+  border: 1px solid var(--seam-strong);
+  border-radius: 8px;
+  background: var(--oat);
+  font-size: 14px;
+  cursor: pointer;
+  text-align: center;
+  &[data-selected] {
+    background: var(--ink);
+    color: var(--paper);
+    border-color: var(--ink);
+    font-weight: 600;
+  }
+  &[data-hovered]:not([data-selected]) {
+    background: var(--linen);
+  }
+  &[data-focus-visible] {
+    outline: 3px solid var(--fox);
+    outline-offset: 2px;
+  }
 `;
 
 export interface Option {
@@ -25,7 +53,17 @@ export interface Option {
 }
 
 /** One of a few, all in sight. */
-export function Choice({ label, options, value, onChange }: { label: string; options: readonly Option[]; value: string; onChange(value: string): void }) {
+export function Choice({
+  label,
+  options,
+  value,
+  onChange,
+}: {
+  label: string;
+  options: readonly Option[];
+  value: string;
+  onChange(value: string): void;
+}) {
   return (
     <Group value={value} onChange={onChange} orientation="horizontal">
       <Label className="named">{label}</Label>
@@ -41,24 +79,95 @@ export function Choice({ label, options, value, onChange }: { label: string; opt
 }
 
 const Field = styled(AriaSelect)`
-  display: grid; gap: 4px; min-width: 0;
-  .named { font-size: 14px; font-weight: 600; }
-  button { display: flex; align-items: center; justify-content: space-between; gap: 8px; min-height: 44px; padding: 0 12px; border: 1.5px solid var(--seam-strong); border-radius: 9px; background: var(--paper); cursor: pointer; text-align: left; width: 100%; min-width: 0; }
-  button > span:first-child { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+  display: grid;
+  gap: 4px;
+  min-width: 0;
+  .named {
+    font-size: 14px;
+    font-weight: 600;
+  }
+  button {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 8px;
+    min-height: 44px;
+    padding: 0 12px;
+    border: 1.5px solid var(--seam-strong);
+    border-radius: 9px;
+    background: var(--paper);
+    cursor: pointer;
+    text-align: left;
+    width: 100%;
+    min-width: 0;
+  }
+  button > span:first-child {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
 `;
 const Sheet = styled(Popover)`
-  background: var(--paper); border: 1px solid var(--seam-strong); border-radius: 10px; box-shadow: 0 8px 28px rgba(30, 42, 44, 0.22); overflow: auto; min-width: var(--trigger-width); max-height: 340px; padding: 5px;
-  .item { min-height: 40px; display: grid; align-content: center; padding: 4px 10px; border-radius: 7px; cursor: pointer; outline: none; }
-  .item[data-focused] { background: var(--fox-tint); }
-  .item[data-selected] { font-weight: 700; }
-  .item[data-disabled] { opacity: 0.5; }
-  .item small { color: var(--slate); font-size: 12.5px; font-weight: 400; }
+  background: var(--paper);
+  border: 1px solid var(--seam-strong);
+  border-radius: 10px;
+  box-shadow: 0 8px 28px rgba(30, 42, 44, 0.22);
+  overflow: auto;
+  min-width: var(--trigger-width);
+  max-height: 340px;
+  padding: 5px;
+  .item {
+    min-height: 40px;
+    display: grid;
+    align-content: center;
+    padding: 4px 10px;
+    border-radius: 7px;
+    cursor: pointer;
+    outline: none;
+  }
+  .item[data-focused] {
+    background: var(--fox-tint);
+  }
+  .item[data-selected] {
+    font-weight: 700;
+  }
+  .item[data-disabled] {
+    opacity: 0.5;
+  }
+  .item small {
+    color: var(--slate);
+    font-size: 12.5px;
+    font-weight: 400;
+  }
 `;
 
 /** One of many, from a list that opens. */
-export function Select({ label, options, value, onChange, placeholder = 'Choose', error, isDisabled = false }: { label: string; options: readonly (Option & { readonly note?: string })[]; value: string | null; onChange(value: string): void; placeholder?: string; error?: string | null; isDisabled?: boolean }) {
+export function Select({
+  label,
+  options,
+  value,
+  onChange,
+  placeholder = 'Choose',
+  error,
+  isDisabled = false,
+}: {
+  label: string;
+  options: readonly (Option & { readonly note?: string })[];
+  value: string | null;
+  onChange(value: string): void;
+  placeholder?: string;
+  error?: string | null;
+  isDisabled?: boolean;
+}) {
   return (
-    <Field value={value} onChange={(key) => key !== null && onChange(String(key))} placeholder={placeholder} isInvalid={!!error} isDisabled={isDisabled} validationBehavior="aria">
+    <Field
+      value={value}
+      onChange={(key) => key !== null && onChange(String(key))}
+      placeholder={placeholder}
+      isInvalid={!!error}
+      isDisabled={isDisabled}
+      validationBehavior="aria"
+    >
       <Label className="named">{label}</Label>
       <Button>
         <SelectValue>{({ selectedText, defaultChildren }) => selectedText || defaultChildren}</SelectValue>

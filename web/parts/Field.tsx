@@ -8,19 +8,61 @@ import { lengthNumber, parseLength, type LengthUnit } from '../../core/measure/l
 import { formatMoney, parseMoney } from '../../core/measure/money.ts';
 
 const Styled = styled(AriaTextField)`
-  display: grid; gap: 4px; min-width: 0; align-content: start;
-  label { font-size: 14px; color: var(--ink); font-weight: 600; }
-  small { color: var(--slate); font-size: 12.5px; }
+  display: grid;
+  gap: 4px;
+  min-width: 0;
+  align-content: start;
+  label {
+    font-size: 14px;
+    color: var(--ink);
+    font-weight: 600;
+  }
+  small {
+    color: var(--slate);
+    font-size: 12.5px;
+  }
 `;
 const Box = styled.div`
-  display: flex; align-items: center; gap: 6px; border: 1.5px solid var(--seam-strong); border-radius: 9px; background: var(--paper); padding: 0 12px; min-height: 44px;
-  &:focus-within { outline: 3px solid var(--ink); outline-offset: 1px; }
-  &[data-bad='true'] { border-color: var(--stop); }
-  input[type='date'] { font: inherit; letter-spacing: -0.02em; height: 40px; padding: 0; }
-  input { border: 0; background: none; flex: 1; min-width: 0; width: 100%; outline: none; padding: 8px 0; }
-  span { color: var(--slate); font-size: 13px; }
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  border: 1.5px solid var(--seam-strong);
+  border-radius: 9px;
+  background: var(--paper);
+  padding: 0 12px;
+  min-height: 44px;
+  &:focus-within {
+    outline: 3px solid var(--ink);
+    outline-offset: 1px;
+  }
+  &[data-bad='true'] {
+    border-color: var(--stop);
+  }
+  input[type='date'] {
+    font: inherit;
+    letter-spacing: -0.02em;
+    height: 40px;
+    padding: 0;
+  }
+  input {
+    border: 0;
+    background: none;
+    flex: 1;
+    min-width: 0;
+    width: 100%;
+    outline: none;
+    padding: 8px 0;
+  }
+  span {
+    color: var(--slate);
+    font-size: 13px;
+  }
 `;
-export const Wrong = styled(FieldError)`color: var(--stop); font-size: 13px; font-weight: 600;`;
+export const Wrong = styled(FieldError)`
+  color: var(--stop);
+  font-size: 13px;
+  font-weight: 600;
+`;
 
 interface TextProps {
   label: string;
@@ -38,9 +80,31 @@ interface TextProps {
 }
 
 /** The one text field of the house. */
-export function TextField({ label, value, onChange, error, hint, suffix, required, inputMode, type = 'text', onBlur, autoFocus, className }: TextProps) {
+export function TextField({
+  label,
+  value,
+  onChange,
+  error,
+  hint,
+  suffix,
+  required,
+  inputMode,
+  type = 'text',
+  onBlur,
+  autoFocus,
+  className,
+}: TextProps) {
   return (
-    <Styled value={value} onChange={onChange} isInvalid={!!error} isRequired={!!required} validationBehavior="aria" type={type} className={className} {...(onBlur ? { onBlur } : {})}>
+    <Styled
+      value={value}
+      onChange={onChange}
+      isInvalid={!!error}
+      isRequired={!!required}
+      validationBehavior="aria"
+      type={type}
+      className={className}
+      {...(onBlur ? { onBlur } : {})}
+    >
       <Label>{label}</Label>
       <Box data-bad={!!error}>
         <Input inputMode={inputMode} autoFocus={autoFocus} autoComplete="off" />
@@ -53,7 +117,12 @@ export function TextField({ label, value, onChange, error, hint, suffix, require
 }
 
 /** Text that stands for a value: keeps what was typed until it is read, and says why when it cannot be. */
-function useTyped<T>(value: T | null, print: (v: T) => string, parse: (s: string) => T, onChange: (v: T | null) => void) {
+function useTyped<T>(
+  value: T | null,
+  print: (v: T) => string,
+  parse: (s: string) => T,
+  onChange: (v: T | null) => void,
+) {
   const shown = value === null ? '' : print(value);
   const [text, setText] = useState(shown);
   const [error, setError] = useState<string | null>(null);
@@ -105,8 +174,23 @@ interface LengthProps {
 
 /** The one length field: `1 1/2"`, `38`, `3.8 cm` all understood. */
 export function LengthField({ label, mm, unit, onChange, error, required }: LengthProps) {
-  const typed = useTyped<number>(mm, unit === 'mm' ? printMm : printIn, unit === 'mm' ? readMm : readIn, onChange);
-  return <TextField label={label} value={typed.text} onChange={typed.type} error={typed.error ?? error} suffix={unit === 'mm' ? 'mm' : 'in'} inputMode={unit === 'mm' ? 'decimal' : 'text'} {...(required ? { required } : {})} />;
+  const typed = useTyped<number>(
+    mm,
+    unit === 'mm' ? printMm : printIn,
+    unit === 'mm' ? readMm : readIn,
+    onChange,
+  );
+  return (
+    <TextField
+      label={label}
+      value={typed.text}
+      onChange={typed.type}
+      error={typed.error ?? error}
+      suffix={unit === 'mm' ? 'mm' : 'in'}
+      inputMode={unit === 'mm' ? 'decimal' : 'text'}
+      {...(required ? { required } : {})}
+    />
+  );
 }
 const printMm = (v: number): string => lengthNumber(v, 'mm');
 const printIn = (v: number): string => lengthNumber(v, 'in');
@@ -114,9 +198,27 @@ const readMm = (s: string): number => parseLength(s, 'mm');
 const readIn = (s: string): number => parseLength(s, 'in');
 
 /** A price in whole minor units, written with two places. */
-export function MoneyField({ label, minor, onChange, error }: { label: string; minor: number | null; onChange(minor: number | null): void; error?: string | null | undefined }) {
+export function MoneyField({
+  label,
+  minor,
+  onChange,
+  error,
+}: {
+  label: string;
+  minor: number | null;
+  onChange(minor: number | null): void;
+  error?: string | null | undefined;
+}) {
   const typed = useTyped<number>(minor, formatMoney, parseMoney, onChange);
-  return <TextField label={label} value={typed.text} onChange={typed.type} error={typed.error ?? error} inputMode="decimal" />;
+  return (
+    <TextField
+      label={label}
+      value={typed.text}
+      onChange={typed.type}
+      error={typed.error ?? error}
+      inputMode="decimal"
+    />
+  );
 }
 
 const readCount = (s: string): number => {
@@ -124,31 +226,101 @@ const readCount = (s: string): number => {
   return Number(s.trim());
 };
 /** A whole number to type. */
-export function CountField({ label, value, onChange, error, hint, suffix }: { label: string; value: number | null; onChange(n: number | null): void; error?: string | null | undefined; hint?: string; suffix?: string }) {
+export function CountField({
+  label,
+  value,
+  onChange,
+  error,
+  hint,
+  suffix,
+}: {
+  label: string;
+  value: number | null;
+  onChange(n: number | null): void;
+  error?: string | null | undefined;
+  hint?: string;
+  suffix?: string;
+}) {
   const typed = useTyped<number>(value, String, readCount, onChange);
-  return <TextField label={label} value={typed.text} onChange={typed.type} error={typed.error ?? error} inputMode="numeric" {...(hint ? { hint } : {})} {...(suffix ? { suffix } : {})} />;
+  return (
+    <TextField
+      label={label}
+      value={typed.text}
+      onChange={typed.type}
+      error={typed.error ?? error}
+      inputMode="numeric"
+      {...(hint ? { hint } : {})}
+      {...(suffix ? { suffix } : {})}
+    />
+  );
 }
 
 const StepperBox = styled.div`
-  display: inline-flex; align-items: stretch; border: 1.5px solid var(--seam-strong); border-radius: 10px; overflow: hidden; background: var(--paper);
-  button { width: 44px; height: 44px; border: 0; background: var(--linen); font: 700 20px/1 var(--display); cursor: pointer; }
-  button:disabled { color: var(--seam-strong); cursor: default; }
-  output { min-width: 48px; display: grid; place-items: center; font: 700 17px/1 var(--display); }
-  &[data-short='true'] output { color: var(--stop); }
+  display: inline-flex;
+  align-items: stretch;
+  border: 1.5px solid var(--seam-strong);
+  border-radius: 10px;
+  overflow: hidden;
+  background: var(--paper);
+  button {
+    width: 44px;
+    height: 44px;
+    border: 0;
+    background: var(--linen);
+    font: 700 20px/1 var(--display);
+    cursor: pointer;
+  }
+  button:disabled {
+    color: var(--seam-strong);
+    cursor: default;
+  }
+  output {
+    min-width: 48px;
+    display: grid;
+    place-items: center;
+    font: 700 17px/1 var(--display);
+  }
+  &[data-short='true'] output {
+    color: var(--stop);
+  }
 `;
 /** Counting with one finger: less, the number, more. */
-export function Stepper({ label, value, min = 0, max, onChange, short = false }: { label: string; value: number; min?: number; max: number; onChange(n: number): void; short?: boolean }) {
+export function Stepper({
+  label,
+  value,
+  min = 0,
+  max,
+  onChange,
+  short = false,
+}: {
+  label: string;
+  value: number;
+  min?: number;
+  max: number;
+  onChange(n: number): void;
+  short?: boolean;
+}) {
   const id = useId();
   return (
     <StepperBox role="group" aria-labelledby={id} data-short={short}>
       <span id={id} hidden>
         {label}
       </span>
-      <button type="button" aria-label={`${label}: one less`} disabled={value <= min} onClick={() => onChange(value - 1)}>
+      <button
+        type="button"
+        aria-label={`${label}: one less`}
+        disabled={value <= min}
+        onClick={() => onChange(value - 1)}
+      >
         −
       </button>
       <output aria-label={label}>{value}</output>
-      <button type="button" aria-label={`${label}: one more`} disabled={value >= max} onClick={() => onChange(value + 1)}>
+      <button
+        type="button"
+        aria-label={`${label}: one more`}
+        disabled={value >= max}
+        onClick={() => onChange(value + 1)}
+      >
         +
       </button>
     </StepperBox>

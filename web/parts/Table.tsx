@@ -1,14 +1,43 @@
 import { styled } from 'styled-components';
 
 const Styled = styled.table<{ $wide: boolean }>`
-  width: 100%; ${(p) => p.$wide && 'min-width: 640px;'} border-collapse: collapse; font-size: 14px;
-  caption { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
-  th, td { text-align: right; padding: 7px 6px; border-top: 1px dashed var(--seam); vertical-align: top; }
-  th:first-child, td:first-child { text-align: left; padding-left: 0; }
-  thead th { border-top: 0; color: var(--slate); font-weight: 600; font-size: 13px; }
-  tfoot td { font-weight: 700; border-top: 1.5px solid var(--ink); }
+  width: 100%;
+  ${(p) => p.$wide && 'min-width: 640px;'} border-collapse: collapse;
+  font-size: 14px;
+  caption {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+  th,
+  td {
+    text-align: right;
+    padding: 7px 6px;
+    border-top: 1px dashed var(--seam);
+    vertical-align: top;
+  }
+  th:first-child,
+  td:first-child {
+    text-align: left;
+    padding-left: 0;
+  }
+  thead th {
+    border-top: 0;
+    color: var(--slate);
+    font-weight: 600;
+    font-size: 13px;
+  }
+  tfoot td {
+    font-weight: 700;
+    border-top: 1.5px solid var(--ink);
+  }
 `;
-const Scroll = styled.div`overflow-x: auto; max-width: 100%;`;
+const Scroll = styled.div`
+  overflow-x: auto;
+  max-width: 100%;
+`;
 
 export interface TableRow {
   readonly key: string;
@@ -16,7 +45,19 @@ export interface TableRow {
 }
 
 /** The one table: the first column names the row, figures stand to the right. */
-export const Table = ({ caption, head, rows, foot, left = [] }: { caption: string; head: readonly string[]; rows: readonly TableRow[]; foot?: readonly string[]; left?: readonly number[] }) => {
+export const Table = ({
+  caption,
+  head,
+  rows,
+  foot,
+  left = [],
+}: {
+  caption: string;
+  head: readonly string[];
+  rows: readonly TableRow[];
+  foot?: readonly string[];
+  left?: readonly number[];
+}) => {
   const side = (i: number) => (left.includes(i) ? { textAlign: 'left' as const } : undefined);
   return (
     <Scroll tabIndex={0} role="region" aria-label={caption}>

@@ -5,7 +5,13 @@ import { Dial } from './Dial.tsx';
 import { CountField, LengthField, MoneyField, Stepper } from './Field.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
 
-function Held<T>({ start, children }: { start: T; children: (value: T, set: (v: T) => void) => React.ReactNode }) {
+function Held<T>({
+  start,
+  children,
+}: {
+  start: T;
+  children: (value: T, set: (v: T) => void) => React.ReactNode;
+}) {
   const [value, set] = useState(start);
   return (
     <>
@@ -22,7 +28,11 @@ describe('the length field', () => {
     ['3.8 cm', 38],
     ['38', 38],
   ])('understands %s', async (text, mm) => {
-    render(<Held<number | null> start={null}>{(v, set) => <LengthField label="Across" mm={v} unit="mm" onChange={set} />}</Held>);
+    render(
+      <Held<number | null> start={null}>
+        {(v, set) => <LengthField label="Across" mm={v} unit="mm" onChange={set} />}
+      </Held>,
+    );
     await userEvent.type(screen.getByRole('textbox', { name: 'Across' }), text);
     expect(value()).toBe(mm);
   });
@@ -31,7 +41,11 @@ describe('the length field', () => {
     expect(screen.getByRole('textbox', { name: 'Across' })).toHaveValue('1 1/2');
   });
   it('says what it cannot read, and leaves the value alone', async () => {
-    render(<Held<number | null> start={12}>{(v, set) => <LengthField label="Across" mm={v} unit="mm" onChange={set} />}</Held>);
+    render(
+      <Held<number | null> start={12}>
+        {(v, set) => <LengthField label="Across" mm={v} unit="mm" onChange={set} />}
+      </Held>,
+    );
     const box = screen.getByRole('textbox', { name: 'Across' });
     await userEvent.type(box, 'x');
     expect(box).toBeInvalid();
@@ -42,12 +56,20 @@ describe('the length field', () => {
 
 describe('counts and prices', () => {
   it('takes whole numbers only', async () => {
-    render(<Held<number | null> start={null}>{(v, set) => <CountField label="Kept" value={v} onChange={set} />}</Held>);
+    render(
+      <Held<number | null> start={null}>
+        {(v, set) => <CountField label="Kept" value={v} onChange={set} />}
+      </Held>,
+    );
     await userEvent.type(screen.getByRole('textbox', { name: 'Kept' }), '1.5');
     expect(screen.getByText(/whole number/)).toBeVisible();
   });
   it('keeps prices in minor units', async () => {
-    render(<Held<number | null> start={null}>{(v, set) => <MoneyField label="Price" minor={v} onChange={set} />}</Held>);
+    render(
+      <Held<number | null> start={null}>
+        {(v, set) => <MoneyField label="Price" minor={v} onChange={set} />}
+      </Held>,
+    );
     await userEvent.type(screen.getByRole('textbox', { name: 'Price' }), '2,40');
     expect(value()).toBe(240);
   });
@@ -82,10 +104,15 @@ describe('a dial', () => {
 });
 
 describe('a verdict', () => {
-  it.each(['clear', 'mind', 'stop'] as const)('%s is told by its threads and its word, not by colour alone', (kind) => {
-    const { container } = render(<Verdict kind={kind} />);
-    expect(container).toHaveTextContent(new RegExp(kind, 'i'));
-    const threads = container.querySelector('g path')!.getAttribute('d');
-    expect({ clear: 'M7.6 8h8.8M7.6 16h8.8', mind: 'M8 16L16 8', stop: 'M8 8l8 8M16 8l-8 8' }[kind]).toBe(threads);
-  });
+  it.each(['clear', 'mind', 'stop'] as const)(
+    '%s is told by its threads and its word, not by colour alone',
+    (kind) => {
+      const { container } = render(<Verdict kind={kind} />);
+      expect(container).toHaveTextContent(new RegExp(kind, 'i'));
+      const threads = container.querySelector('g path')!.getAttribute('d');
+      expect({ clear: 'M7.6 8h8.8M7.6 16h8.8', mind: 'M8 16L16 8', stop: 'M8 8l8 8M16 8l-8 8' }[kind]).toBe(
+        threads,
+      );
+    },
+  );
 });

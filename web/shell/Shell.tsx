@@ -9,19 +9,50 @@ import { Notice, Panel, Row, Stack } from '../parts/Panel.tsx';
 import { STATIONS, Tape } from './Tape.tsx';
 
 const Whole = styled.div`
-  display: grid; grid-template-columns: minmax(0, 1fr); grid-template-rows: 70px minmax(0, 1fr); min-height: 100%; height: 100dvh;
-  @media (max-width: 1100px) { height: auto; grid-template-rows: 70px auto; }
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: 70px minmax(0, 1fr);
+  min-height: 100%;
+  height: 100dvh;
+  @media (max-width: 1100px) {
+    height: auto;
+    grid-template-rows: 70px auto;
+  }
 `;
-const Main = styled.main`padding: 14px 16px; min-height: 0; overflow: auto; outline: none; @media (max-width: 700px) { padding: 10px; }`;
-const Skip = styled.a`position: absolute; left: -999px; top: 4px; z-index: 30; background: var(--ink); color: var(--paper); padding: 12px 16px; border-radius: 8px; &:focus { left: 8px; }`;
+const Main = styled.main`
+  padding: 14px 16px;
+  min-height: 0;
+  overflow: auto;
+  outline: none;
+  @media (max-width: 700px) {
+    padding: 10px;
+  }
+`;
+const Skip = styled.a`
+  position: absolute;
+  left: -999px;
+  top: 4px;
+  z-index: 30;
+  background: var(--ink);
+  color: var(--paper);
+  padding: 12px 16px;
+  border-radius: 8px;
+  &:focus {
+    left: 8px;
+  }
+`;
 
 /** Two screens turned the same dials: both are shown, and one is chosen. */
 function Conflict() {
   const { saving, draft, theirs, keepMine, takeTheirs } = useOpenDesign();
   if (saving !== 'conflict' || !draft || !theirs) return null;
   const differing = [
-    ...(['name', 'forGroup', 'ageFrom', 'ageTo', 'skill', 'copies'] as const).map((k) => [k, draft[k], theirs[k]] as const),
-    ...Object.keys({ ...draft.dials, ...theirs.dials }).map((k) => [k, draft.dials[k], theirs.dials[k]] as const),
+    ...(['name', 'forGroup', 'ageFrom', 'ageTo', 'skill', 'copies'] as const).map(
+      (k) => [k, draft[k], theirs[k]] as const,
+    ),
+    ...Object.keys({ ...draft.dials, ...theirs.dials }).map(
+      (k) => [k, draft.dials[k], theirs.dials[k]] as const,
+    ),
   ].filter(([, a, b]) => a !== b);
   return (
     <Dialog title={`${draft.name} was changed on another screen`} isOpen onClose={() => {}} mustAnswer>

@@ -18,26 +18,139 @@ export const STATIONS = [
 export type StationId = (typeof STATIONS)[number]['id'];
 
 const Bar = styled.nav`
-  display: flex; align-items: stretch; min-height: 70px; padding-left: 16px; position: relative;
-  .mark { width: 212px; display: flex; align-items: center; gap: 10px; font: 800 20px/1 var(--display); color: var(--ink); text-decoration: none; flex: none; }
-  .blade { margin: 9px 0 0; height: 54px; display: flex; flex: 1; min-width: 0; position: relative; background: var(--tape-far); border-radius: 4px 0 0 4px; overflow-x: auto; overflow-y: hidden; scrollbar-width: none; }
-  .end { display: flex; align-items: center; gap: 6px; padding: 9px 12px 7px 14px; background: var(--tape-far); margin-top: 9px; height: 54px; color: var(--slate); font-size: 13px; flex: none; }
-  .end a { display: inline-flex; gap: 6px; align-items: center; min-height: 44px; color: var(--ink); text-decoration: none; border-radius: 8px; padding: 0 6px; white-space: nowrap; max-width: 180px; overflow: hidden; text-overflow: ellipsis; }
-  .end a:hover { text-decoration: underline; }
-  @media (max-width: 1100px) { .mark { width: 60px; span { display: none; } } .end a span { display: none; } }
-  @media (max-width: 700px) { padding-left: 8px; .mark { width: 44px; } .end { padding: 9px 6px 7px; } }
+  display: flex;
+  align-items: stretch;
+  min-height: 70px;
+  padding-left: 16px;
+  position: relative;
+  .mark {
+    width: 212px;
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    font: 800 20px/1 var(--display);
+    color: var(--ink);
+    text-decoration: none;
+    flex: none;
+  }
+  .blade {
+    margin: 9px 0 0;
+    height: 54px;
+    display: flex;
+    flex: 1;
+    min-width: 0;
+    position: relative;
+    background: var(--tape-far);
+    border-radius: 4px 0 0 4px;
+    overflow-x: auto;
+    overflow-y: hidden;
+    scrollbar-width: none;
+  }
+  .end {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    padding: 9px 12px 7px 14px;
+    background: var(--tape-far);
+    margin-top: 9px;
+    height: 54px;
+    color: var(--slate);
+    font-size: 13px;
+    flex: none;
+  }
+  .end a {
+    display: inline-flex;
+    gap: 6px;
+    align-items: center;
+    min-height: 44px;
+    color: var(--ink);
+    text-decoration: none;
+    border-radius: 8px;
+    padding: 0 6px;
+    white-space: nowrap;
+    max-width: 180px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .end a:hover {
+    text-decoration: underline;
+  }
+  @media (max-width: 1100px) {
+    .mark {
+      width: 60px;
+      span {
+        display: none;
+      }
+    }
+    .end a span {
+      display: none;
+    }
+  }
+  @media (max-width: 700px) {
+    padding-left: 8px;
+    .mark {
+      width: 44px;
+    }
+    .end {
+      padding: 9px 6px 7px;
+    }
+  }
 `;
 const Station = styled(NavLink)<{ $pulled: boolean; $open: boolean }>`
-  position: relative; flex: 1 0 104px; max-width: 136px; padding: 5px 8px 0 11px; font: 700 16px/1.15 var(--display); text-decoration: none;
-  color: var(--ink); background: ${(p) => (p.$pulled ? 'var(--tape)' : 'transparent')}; box-shadow: ${(p) => (p.$pulled ? 'inset 0 -2px 0 var(--tape-shade)' : 'none')};
+  position: relative;
+  flex: 1 0 104px;
+  max-width: 136px;
+  padding: 5px 8px 0 11px;
+  font: 700 16px/1.15 var(--display);
+  text-decoration: none;
+  color: var(--ink);
+  background: ${(p) => (p.$pulled ? 'var(--tape)' : 'transparent')};
+  box-shadow: ${(p) => (p.$pulled ? 'inset 0 -2px 0 var(--tape-shade)' : 'none')};
   opacity: 1;
-  small { font: 400 12px/1.1 var(--body); display: block; margin-top: 2px; color: ${(p) => (p.$pulled ? '#453d20' : '#574f3c')}; white-space: nowrap; }
+  small {
+    font: 400 12px/1.1 var(--body);
+    display: block;
+    margin-top: 2px;
+    color: ${(p) => (p.$pulled ? '#453d20' : '#574f3c')};
+    white-space: nowrap;
+  }
   ${(p) => !p.$pulled && 'font-weight: 600; color: #4d4636;'}
-  &::before { content: ''; position: absolute; left: 0; bottom: 0; width: 2px; height: 20px; background: var(--ink); }
-  &::after { content: ''; position: absolute; left: 0; right: 0; bottom: 0; height: 7px; background: repeating-linear-gradient(90deg, transparent 0 11.4px, rgba(30, 42, 44, 0.55) 11.4px 12.4px); pointer-events: none; }
-  &:hover { text-decoration: underline; text-underline-offset: 3px; }
-  &:focus-visible { outline-offset: -4px; }
-  .hook { position: absolute; right: -5px; top: -2px; bottom: -2px; width: 9px; background: #6f7774; border-radius: 0 3px 3px 0; z-index: 2; }
+  &::before {
+    content: '';
+    position: absolute;
+    left: 0;
+    bottom: 0;
+    width: 2px;
+    height: 20px;
+    background: var(--ink);
+  }
+  &::after {
+    content: '';
+    position: absolute;
+    left: 0;
+    right: 0;
+    bottom: 0;
+    height: 7px;
+    background: repeating-linear-gradient(90deg, transparent 0 11.4px, rgba(30, 42, 44, 0.55) 11.4px 12.4px);
+    pointer-events: none;
+  }
+  &:hover {
+    text-decoration: underline;
+    text-underline-offset: 3px;
+  }
+  &:focus-visible {
+    outline-offset: -4px;
+  }
+  .hook {
+    position: absolute;
+    right: -5px;
+    top: -2px;
+    bottom: -2px;
+    width: 9px;
+    background: #6f7774;
+    border-radius: 0 3px 3px 0;
+    z-index: 2;
+  }
 `;
 
 const one = (n: number, word: string, many = `${word}s`): string => `${n} ${n === 1 ? word : many}`;
@@ -53,7 +166,8 @@ export function Tape() {
   useEffect(() => {
     // On a phone the tape is longer than the screen: keep its open end in sight.
     const station = here < 0 ? null : blade.current?.children[here];
-    if (station instanceof HTMLElement && blade.current) blade.current.scrollLeft = station.offsetLeft + station.offsetWidth + 12 - blade.current.clientWidth;
+    if (station instanceof HTMLElement && blade.current)
+      blade.current.scrollLeft = station.offsetLeft + station.offsetWidth + 12 - blade.current.clientWidth;
   }, [here, figures]);
   const figure: Record<StationId, string> | null = figures
     ? {
@@ -72,13 +186,20 @@ export function Tape() {
         <svg width="34" height="34" viewBox="0 0 32 32" aria-hidden>
           <path d="M3 3l8 5h10l8-5-2 15a11 11 0 0 1-22 0z" fill="var(--fox)" />
           <circle cx="16" cy="18" r="8" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
-          {[13.4, 18.6].map((x) => [15.6, 20.6].map((y) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.4" fill="var(--ink)" />))}
+          {[13.4, 18.6].map((x) =>
+            [15.6, 20.6].map((y) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.4" fill="var(--ink)" />),
+          )}
         </svg>
         <span>Fox Button</span>
       </NavLink>
       <div className="blade" ref={blade}>
         {STATIONS.map((s, i) => (
-          <Station key={s.id} to={s.ofDesign && draft ? `/${s.id}/${draft.id}` : `/${s.id}`} $pulled={i <= here} $open={i === here}>
+          <Station
+            key={s.id}
+            to={s.ofDesign && draft ? `/${s.id}/${draft.id}` : `/${s.id}`}
+            $pulled={i <= here}
+            $open={i === here}
+          >
             {s.name}
             <small>{figure?.[s.id] ?? '\u00a0'}</small>
             {i === here && <span className="hook" aria-hidden />}

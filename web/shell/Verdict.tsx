@@ -13,14 +13,22 @@ export const SewnButton = ({ kind, size = 24 }: { kind: Kind; size?: number }) =
   <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden style={{ flex: 'none' }}>
     <circle cx="12" cy="12" r="11" fill={`var(--${kind})`} />
     <circle cx="12" cy="12" r="9" fill="none" stroke="rgba(255,255,255,.5)" strokeWidth="1" />
-    {[8, 16].map((x) => [8, 16].map((y) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.9" fill="rgba(0,0,0,.5)" />))}
+    {[8, 16].map((x) =>
+      [8, 16].map((y) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.9" fill="rgba(0,0,0,.5)" />),
+    )}
     <g stroke="#fff" strokeWidth="1.9" strokeLinecap="round" fill="none">
       {THREADS[kind]}
     </g>
   </svg>
 );
 
-const Line = styled.span<{ $kind: Kind }>`display: inline-flex; align-items: center; gap: 7px; font: 700 14.5px/1.2 var(--display); color: var(--${(p) => p.$kind});`;
+const Line = styled.span<{ $kind: Kind }>`
+  display: inline-flex;
+  align-items: center;
+  gap: 7px;
+  font: 700 14.5px/1.2 var(--display);
+  color: var(--${(p) => p.$kind});
+`;
 
 /** A verdict: its button and a word. */
 export const Verdict = ({ kind, word, size }: { kind: Kind; word?: string; size?: number }) => (

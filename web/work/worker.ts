@@ -27,9 +27,14 @@ const bench = {
   rungs: (a: Ask): Rung<AnyDials>[] => {
     // The ladder follows from piece, lid, number and approach alone, not from where the opening's dials stand.
     const { pieces, approach } = a.dials;
-    return once(`rungs ${JSON.stringify([a.pattern, a.chosen, pieces, approach])}`, () => patternOf(a.pattern).rungs(a.dials, a.chosen));
+    return once(`rungs ${JSON.stringify([a.pattern, a.chosen, pieces, approach])}`, () =>
+      patternOf(a.pattern).rungs(a.dials, a.chosen),
+    );
   },
-  safety: (a: Ask): SafetyReport => once(`safety ${a.youngest} ${key(a)}`, () => checkFeatures(patternOf(a.pattern).features(a.dials, a.chosen), a.youngest)),
+  safety: (a: Ask): SafetyReport =>
+    once(`safety ${a.youngest} ${key(a)}`, () =>
+      checkFeatures(patternOf(a.pattern).features(a.dials, a.chosen), a.youngest),
+    ),
 };
 export type Bench = typeof bench;
 

@@ -27,16 +27,30 @@ export const dials = z.strictObject({
   length: size,
   /** Slot width, or the star's width over its inner corners; not used by a round hole. */
   width: size,
-  points: z.number({ error: 'expected a number of points' }).int('must be a whole number').min(3, 'must be at least 3').max(8, 'must be at most 8'),
+  points: z
+    .number({ error: 'expected a number of points' })
+    .int('must be a whole number')
+    .min(3, 'must be at least 3')
+    .max(8, 'must be at most 8'),
   turn: z.number({ error: 'expected degrees' }).min(0, 'must be at least 0°').max(90, 'must be at most 90°'),
-  pieces: z.number({ error: 'expected a number of pieces' }).int('must be a whole number').min(1, 'must be at least 1').max(60, 'must be at most 60'),
+  pieces: z
+    .number({ error: 'expected a number of pieces' })
+    .int('must be a whole number')
+    .min(1, 'must be at least 1')
+    .max(60, 'must be at most 60'),
   tool: z.enum(TOOLS, { error: `expected one of ${TOOLS.join(', ')}` }),
   approach: z.enum(['prepared shelf', 'graded play', 'made together', 'grab bag']),
 });
 export type Dials = z.infer<typeof dials>;
 
 /** Container and piece, with what both are to each other. */
-export function parts(chosen: Chosen): { container: Material; piece: Material; longest: number; shortest: number; room: number } {
+export function parts(chosen: Chosen): {
+  container: Material;
+  piece: Material;
+  longest: number;
+  shortest: number;
+  room: number;
+} {
   const container = taken(chosen, ROLES.container);
   const piece = taken(chosen, ROLES.piece);
   const shape = shapeOf(piece);
@@ -44,7 +58,11 @@ export function parts(chosen: Chosen): { container: Material; piece: Material; l
   // A soft piece is as large as it is when pushed.
   const [longest, , shortest] = extentsOf(shape).map((x) => x * (1 - piece.give)) as [number, number, number];
   const room = mouthOf(container) - 2 * RIM;
-  if (room <= 0) throw new PatternError('materials.container', `the mouth of ${container.name} is too small to cut: expected more than ${2 * RIM} mm`);
+  if (room <= 0)
+    throw new PatternError(
+      'materials.container',
+      `the mouth of ${container.name} is too small to cut: expected more than ${2 * RIM} mm`,
+    );
   return { container, piece, longest, shortest, room };
 }
 
@@ -83,7 +101,8 @@ export function dialSpecs(d: Dials, chosen: Chosen): DialSpec[] {
   const length: DialSpec = {
     kind: 'length',
     id: 'length',
-    label: d.opening === 'round' ? 'Hole across' : d.opening === 'slot' ? 'Slot length' : 'Star over its tips',
+    label:
+      d.opening === 'round' ? 'Hole across' : d.opening === 'slot' ? 'Slot length' : 'Star over its tips',
     min: 5,
     max,
     step: 0.5,
@@ -106,11 +125,29 @@ export function dialSpecs(d: Dials, chosen: Chosen): DialSpec[] {
   };
   const points: DialSpec = { kind: 'count', id: 'points', label: 'Tips', min: 3, max: 8 };
   return [
-    { kind: 'choice', id: 'opening', label: 'Opening', options: [{ value: 'round', label: 'Round' }, { value: 'slot', label: 'Slot' }, { value: 'star', label: 'Star' }] },
+    {
+      kind: 'choice',
+      id: 'opening',
+      label: 'Opening',
+      options: [
+        { value: 'round', label: 'Round' },
+        { value: 'slot', label: 'Slot' },
+        { value: 'star', label: 'Star' },
+      ],
+    },
     length,
     ...(d.opening === 'round' ? [] : [width, turn]),
     ...(d.opening === 'star' ? [points] : []),
     { kind: 'count', id: 'pieces', label: 'Pieces', min: 1, max: 24 },
-    { kind: 'choice', id: 'tool', label: 'Picked up with', options: [{ value: 'fingers', label: 'Fingers' }, { value: 'tongs', label: 'Tongs' }, { value: 'peg', label: 'Peg' }] },
+    {
+      kind: 'choice',
+      id: 'tool',
+      label: 'Picked up with',
+      options: [
+        { value: 'fingers', label: 'Fingers' },
+        { value: 'tongs', label: 'Tongs' },
+        { value: 'peg', label: 'Peg' },
+      ],
+    },
   ];
 }

@@ -2,27 +2,83 @@ import { materialInput, type Material } from '../../materials/material.ts';
 import { orderSteps } from '../../plan/order.ts';
 import { patternOf, PatternError, patterns, type Chosen } from '../index.ts';
 
-const material = (id: number, part: object): Material => ({ id, ...materialInput.parse({ unit: 'each', kept: 20, materialClass: 'plastic', give: 0, hazards: [], colour: '#B0451A', ...part }) });
+const material = (id: number, part: object): Material => ({
+  id,
+  ...materialInput.parse({
+    unit: 'each',
+    kept: 20,
+    materialClass: 'plastic',
+    give: 0,
+    hazards: [],
+    colour: '#B0451A',
+    ...part,
+  }),
+});
 const tub = material(1, { name: 'Tub', form: 'container', sizes: { diameter: 95, height: 110, wall: 1.2 } });
-const cap = material(2, { name: 'Cap', form: 'disc', sizes: { diameter: 38, height: 14, wall: 1.4 }, hazards: ['loose liner'] });
-const ball = material(3, { name: 'Ball', form: 'piece', solid: 'ball', sizes: { diameter: 50 }, materialClass: 'wood' });
-const sponge = material(4, { name: 'Sponge', form: 'piece', solid: 'block', sizes: { length: 60, width: 45, height: 30 }, give: 0.35, materialClass: 'foam' });
-const tape = material(5, { name: 'Tape', form: 'consumable', sizes: { width: 25 }, unit: 'mm', kept: 5000, materialClass: 'tape' });
-const box = material(6, { name: 'Shoe box', form: 'container', sizes: { length: 310, width: 190, height: 110, wall: 1.5 }, materialClass: 'card' });
+const cap = material(2, {
+  name: 'Cap',
+  form: 'disc',
+  sizes: { diameter: 38, height: 14, wall: 1.4 },
+  hazards: ['loose liner'],
+});
+const ball = material(3, {
+  name: 'Ball',
+  form: 'piece',
+  solid: 'ball',
+  sizes: { diameter: 50 },
+  materialClass: 'wood',
+});
+const sponge = material(4, {
+  name: 'Sponge',
+  form: 'piece',
+  solid: 'block',
+  sizes: { length: 60, width: 45, height: 30 },
+  give: 0.35,
+  materialClass: 'foam',
+});
+const tape = material(5, {
+  name: 'Tape',
+  form: 'consumable',
+  sizes: { width: 25 },
+  unit: 'mm',
+  kept: 5000,
+  materialClass: 'tape',
+});
+const box = material(6, {
+  name: 'Shoe box',
+  form: 'container',
+  sizes: { length: 310, width: 190, height: 110, wall: 1.5 },
+  materialClass: 'card',
+});
 
 const drop = patternOf('drop-through');
 const chosen: Chosen = { container: tub, piece: cap, edge: tape };
-const dials = { opening: 'slot', length: 42, width: 17, points: 5, turn: 0, pieces: 8, tool: 'fingers', approach: 'prepared shelf' };
+const dials = {
+  opening: 'slot',
+  length: 42,
+  width: 17,
+  points: 5,
+  turn: 0,
+  pieces: 8,
+  tool: 'fingers',
+  approach: 'prepared shelf',
+};
 
 describe('the pattern’s door', () => {
   it('names the dial that is wrong', () => {
-    expect(() => drop.check({ ...dials, length: -3 })).toThrow(expect.objectContaining({ path: 'dials.length' }));
+    expect(() => drop.check({ ...dials, length: -3 })).toThrow(
+      expect.objectContaining({ path: 'dials.length' }),
+    );
     expect(() => drop.check({ ...dials, opening: 'heart' })).toThrow(/round, slot, star/);
     expect(() => drop.check({ ...dials, colour: 1 })).toThrow(PatternError);
   });
   it('names the role that is empty or wrong', () => {
-    expect(() => drop.fit(dials, { container: tub })).toThrow(expect.objectContaining({ path: 'materials.piece' }));
-    expect(() => drop.fit(dials, { container: cap, piece: cap })).toThrow(/Cap is a disc; expected a container/);
+    expect(() => drop.fit(dials, { container: tub })).toThrow(
+      expect.objectContaining({ path: 'materials.piece' }),
+    );
+    expect(() => drop.fit(dials, { container: cap, piece: cap })).toThrow(
+      /Cap is a disc; expected a container/,
+    );
   });
   it('knows its families', () => {
     expect(() => patternOf('toString')).toThrow(/expected one of drop-through/);
@@ -51,11 +107,19 @@ describe('fit', () => {
     expect(f.remedy).toMatch(remedy);
   });
   it('says when a tool does not open far enough', () => {
-    expect(drop.fit({ ...dials, opening: 'round', length: 60, pieces: 4, tool: 'tongs' }, { container: tub, piece: ball }).headline).toMatch(/tongs/);
+    expect(
+      drop.fit(
+        { ...dials, opening: 'round', length: 60, pieces: 4, tool: 'tongs' },
+        { container: tub, piece: ball },
+      ).headline,
+    ).toMatch(/tongs/);
     expect(drop.fit({ ...dials, tool: 'peg' }, chosen).verdict).toBe('clear');
   });
   it('lets a soft piece be squeezed in', () => {
-    expect(drop.fit({ ...dials, opening: 'round', length: 42, pieces: 4 }, { container: tub, piece: sponge }).headline).toBe('Goes in with a squeeze');
+    expect(
+      drop.fit({ ...dials, opening: 'round', length: 42, pieces: 4 }, { container: tub, piece: sponge })
+        .headline,
+    ).toBe('Goes in with a squeeze');
   });
 });
 
@@ -78,7 +142,9 @@ describe('rungs', () => {
   it('asks for more bits where the gap is less', () => {
     const bits = (width: number): number => {
       const d = { ...dials, width };
-      return drop.moves(d, chosen, drop.fit(d, chosen)).reduce((n, m) => n + Math.log2((2 * m.distance) / m.tolerance), 0);
+      return drop
+        .moves(d, chosen, drop.fit(d, chosen))
+        .reduce((n, m) => n + Math.log2((2 * m.distance) / m.tolerance), 0);
     };
     expect(bits(15)).toBeGreaterThan(bits(16));
     expect(bits(16)).toBeGreaterThan(bits(18));
@@ -87,30 +153,55 @@ describe('rungs', () => {
 
 describe('needs, steps and layout', () => {
   it('needs a tub, the pieces and tape once round the edge with a tenth over', () => {
-    expect(drop.needs(dials, chosen).map((n) => [n.role, n.quantity])).toEqual([['container', 1], ['piece', 8], ['edge', Math.ceil(1.1 * 118)]]);
-    expect(drop.needs(dials, chosen).filter((n) => n.counted).map((n) => n.role)).toEqual(['container', 'piece']);
+    expect(drop.needs(dials, chosen).map((n) => [n.role, n.quantity])).toEqual([
+      ['container', 1],
+      ['piece', 8],
+      ['edge', Math.ceil(1.1 * 118)],
+    ]);
+    expect(
+      drop
+        .needs(dials, chosen)
+        .filter((n) => n.counted)
+        .map((n) => n.role),
+    ).toEqual(['container', 'piece']);
   });
   it('keeps the blade to one adult step, after drawing and before trying', () => {
     const placed = orderSteps(drop.steps(dials, chosen), 3);
     const at = (id: string): number => placed.findIndex((p) => p.step.id === id);
-    expect(placed.filter((p) => p.step.blade).map((p) => [p.step.id, p.step.who])).toEqual([['cut', 'adult']]);
+    expect(placed.filter((p) => p.step.blade).map((p) => [p.step.id, p.step.who])).toEqual([
+      ['cut', 'adult'],
+    ]);
     expect(at('draw')).toBeLessThan(at('cut'));
     expect(at('cut')).toBeLessThan(at('try'));
   });
   it('gives children their own steps when it is made together', () => {
-    expect(drop.steps({ ...dials, approach: 'made together' }, chosen).filter((s) => s.who === 'child').map((s) => s.id)).toEqual(['wash', 'draw', 'stickers']);
+    expect(
+      drop
+        .steps({ ...dials, approach: 'made together' }, chosen)
+        .filter((s) => s.who === 'child')
+        .map((s) => s.id),
+    ).toEqual(['wash', 'draw', 'stickers']);
   });
   it('changes real defaults with the approach and the age', () => {
-    const start = (approach: 'prepared shelf' | 'grab bag', ageFrom: number) => drop.defaults({ approach, chosen, ageFrom });
+    const start = (approach: 'prepared shelf' | 'grab bag', ageFrom: number) =>
+      drop.defaults({ approach, chosen, ageFrom });
     expect(start('prepared shelf', 24)).toMatchObject({ opening: 'slot', length: 42, width: 17, pieces: 6 });
     expect(start('grab bag', 24)).toMatchObject({ pieces: 4 });
     expect(Number(start('prepared shelf', 12).width)).toBeGreaterThan(17);
-    expect(drop.defaults({ approach: 'prepared shelf', chosen: { container: tub, piece: ball }, ageFrom: 24 }).opening).toBe('round');
+    expect(
+      drop.defaults({ approach: 'prepared shelf', chosen: { container: tub, piece: ball }, ageFrom: 24 })
+        .opening,
+    ).toBe('round');
   });
   it('draws lid, opening and piece in their own sizes', () => {
     const { marks, template } = drop.layout(dials, chosen, drop.fit(dials, chosen));
-    const circles = marks.flatMap((m) => (m.kind === 'circle' && (m.role === 'lid' || m.role === 'piece') ? [[m.role, 2 * m.radius]] : []));
-    expect(circles).toEqual([['lid', 95], ['piece', 38]]);
+    const circles = marks.flatMap((m) =>
+      m.kind === 'circle' && (m.role === 'lid' || m.role === 'piece') ? [[m.role, 2 * m.radius]] : [],
+    );
+    expect(circles).toEqual([
+      ['lid', 95],
+      ['piece', 38],
+    ]);
     expect(marks.flatMap((m) => (m.kind === 'dimension' ? [m.value] : []))).toEqual([42, 17, 95, 38, 14]);
     const cut = template.marks.find((m) => m.kind === 'outline' && m.role === 'cut');
     expect(cut?.kind === 'outline' && Math.max(...cut.points.map((p) => p[0])) * 2).toBe(42);

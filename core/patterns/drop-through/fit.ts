@@ -17,11 +17,17 @@ export const REACH = 200;
 export function openingOf(d: Dials): Opening {
   if (d.opening === 'round') return { kind: 'round', diameter: d.length };
   if (d.opening === 'slot') return { kind: 'slot', length: d.length, width: d.width };
-  return { kind: 'star', points: d.points, outerDiameter: d.length, innerDiameter: Math.min(d.width, d.length - 0.5) };
+  return {
+    kind: 'star',
+    points: d.points,
+    outerDiameter: d.length,
+    innerDiameter: Math.min(d.width, d.length - 0.5),
+  };
 }
 
 /** Room across the lid that the opening takes, mm. */
-export const acrossLid = (d: Dials): number => (d.opening === 'slot' ? Math.hypot(d.length, d.width) : d.length);
+export const acrossLid = (d: Dials): number =>
+  d.opening === 'slot' ? Math.hypot(d.length, d.width) : d.length;
 
 /**
  * What a tool has hold of, mm: tongs close over the middle of a piece that lies flat where they open that far; a peg
@@ -41,19 +47,40 @@ export function fit(d: Dials, chosen: Chosen): Fit {
   const s = container.sizes;
   const floor = s.diameter === undefined ? s.length! * s.width! : (Math.PI / 4) * s.diameter ** 2;
   const holds = Math.floor((HEAPED * floor * s.height!) / volume(solid));
-  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit => ({ verdict, headline, remedy, passage: answer, holds });
+  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit => ({
+    verdict,
+    headline,
+    remedy,
+    passage: answer,
+    holds,
+  });
   const mouth = s.diameter ?? Math.min(s.length!, s.width!);
   const overRim = acrossLid(d) - (mouth - 2 * RIM);
   if (!answer.passes)
-    return say('stop', 'Does not go through', `Open it by ${mm(-answer.gap)} more all round, or choose a smaller piece.`);
+    return say(
+      'stop',
+      'Does not go through',
+      `Open it by ${mm(-answer.gap)} more all round, or choose a smaller piece.`,
+    );
   if (overRim > 1e-6)
-    return say('stop', 'Lid too small', `The opening reaches ${mm(overRim)} too far: keep ${RIM} mm of lid all round.`);
+    return say(
+      'stop',
+      'Lid too small',
+      `The opening reaches ${mm(overRim)} too far: keep ${RIM} mm of lid all round.`,
+    );
   if (gripped(piece, d.tool) >= JAW[d.tool])
-    return say('stop', `A ${d.tool === 'fingers' ? 'young hand' : d.tool} does not open that far`, `It opens ${JAW[d.tool]} mm; the piece is ${mm(gripped(piece, d.tool))} thick there.`);
-  if (holds < d.pieces) return say('mind', `Full after ${holds}`, `Use ${holds} pieces or fewer, or a deeper container.`);
+    return say(
+      'stop',
+      `A ${d.tool === 'fingers' ? 'young hand' : d.tool} does not open that far`,
+      `It opens ${JAW[d.tool]} mm; the piece is ${mm(gripped(piece, d.tool))} thick there.`,
+    );
+  if (holds < d.pieces)
+    return say('mind', `Full after ${holds}`, `Use ${holds} pieces or fewer, or a deeper container.`);
   // A soft piece that must be squeezed in is strength work, and meant so.
-  if (piece.give > 0 && !passage({ piece: solid, opening: openingOf(d) }).passes) return say('clear', 'Goes in with a squeeze', null);
-  if (answer.gap < TIGHT) return say('mind', 'Tight: may jam', `Give it ${mm(TIGHT - answer.gap)} more for a free drop.`);
+  if (piece.give > 0 && !passage({ piece: solid, opening: openingOf(d) }).passes)
+    return say('clear', 'Goes in with a squeeze', null);
+  if (answer.gap < TIGHT)
+    return say('mind', 'Tight: may jam', `Give it ${mm(TIGHT - answer.gap)} more for a free drop.`);
   return say('clear', 'Drops free', null);
 }
 
@@ -66,8 +93,16 @@ const mm = (x: number): string => `${(Math.ceil(x * 10 - 1e-6) / 10).toFixed(1).
 export function moves(d: Dials, chosen: Chosen, f: Fit): Move[] {
   const { piece, longest } = parts(chosen);
   const gap = Math.max(0.5, f.passage.gap);
-  const pickUp: Move = { distance: REACH, tolerance: Math.max(1, Math.min(longest, JAW[d.tool] - gripped(piece, d.tool))) };
-  const post: Move = { distance: REACH, tolerance: gap, ways: f.passage.ways, waysIn: Math.max(1, f.passage.waysIn) };
+  const pickUp: Move = {
+    distance: REACH,
+    tolerance: Math.max(1, Math.min(longest, JAW[d.tool] - gripped(piece, d.tool))),
+  };
+  const post: Move = {
+    distance: REACH,
+    tolerance: gap,
+    ways: f.passage.ways,
+    waysIn: Math.max(1, f.passage.waysIn),
+  };
   if (d.turn === 0 || d.opening === 'round') return [pickUp, post];
   // A turn moves the end of the piece along an arc; the end may stray by the gap to either side.
   const arc = (d.turn * Math.PI * longest) / 360;

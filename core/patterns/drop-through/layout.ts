@@ -7,8 +7,13 @@ import { parts, type Dials } from './dials.ts';
 
 function openingMark(d: Dials, at: Vec2, role: MarkRole): Mark {
   if (d.opening === 'round') return { kind: 'circle', role, at, radius: d.length / 2 };
-  if (d.opening === 'slot') return { kind: 'outline', role, points: rotate(rectangleOutline(d.length, d.width), d.turn, at) };
-  return { kind: 'outline', role, points: rotate(starOutline(d.points, d.length, Math.min(d.width, d.length - 0.5)), d.turn, at) };
+  if (d.opening === 'slot')
+    return { kind: 'outline', role, points: rotate(rectangleOutline(d.length, d.width), d.turn, at) };
+  return {
+    kind: 'outline',
+    role,
+    points: rotate(starOutline(d.points, d.length, Math.min(d.width, d.length - 0.5)), d.turn, at),
+  };
 }
 
 function lidMarks(container: Material, at: Vec2): Mark[] {
@@ -19,8 +24,19 @@ function lidMarks(container: Material, at: Vec2): Mark[] {
       { kind: 'circle', role: 'rim', at, radius: s.diameter / 2 - 7 },
     ];
   return [
-    { kind: 'outline', role: 'lid', points: rotate(rectangleOutline(s.length!, s.width!), 0, at), corner: 6, colour: container.colour },
-    { kind: 'outline', role: 'rim', points: rotate(rectangleOutline(s.length! - 14, s.width! - 14), 0, at), corner: 3 },
+    {
+      kind: 'outline',
+      role: 'lid',
+      points: rotate(rectangleOutline(s.length!, s.width!), 0, at),
+      corner: 6,
+      colour: container.colour,
+    },
+    {
+      kind: 'outline',
+      role: 'rim',
+      points: rotate(rectangleOutline(s.length! - 14, s.width! - 14), 0, at),
+      corner: 3,
+    },
   ];
 }
 
@@ -40,15 +56,43 @@ export function layout(d: Dials, chosen: Chosen, fit?: Fit): Layout {
   const pieceAt: Vec2 = [2 * margin + lidW + 14 + column / 2, margin + pieceH / 2];
   const inOpening: Mark[] =
     fit && fit.passage.passes
-      ? [{ kind: 'outline', role: 'piece-in', points: rotate(fit.passage.shadow.map(([x, y]) => [x, -y]), d.turn, lidAt), colour: piece.colour }]
+      ? [
+          {
+            kind: 'outline',
+            role: 'piece-in',
+            points: rotate(
+              fit.passage.shadow.map(([x, y]) => [x, -y]),
+              d.turn,
+              lidAt,
+            ),
+            colour: piece.colour,
+          },
+        ]
       : [];
   const along: Vec2 = [Math.cos((d.turn * Math.PI) / 180), Math.sin((d.turn * Math.PI) / 180)];
   const acrossWay: Vec2 = [-along[1], along[0]];
-  const end = (way: Vec2, by: number, from: Vec2 = lidAt): Vec2 => [from[0] + way[0] * by, from[1] + way[1] * by];
+  const end = (way: Vec2, by: number, from: Vec2 = lidAt): Vec2 => [
+    from[0] + way[0] * by,
+    from[1] + way[1] * by,
+  ];
   const openingSizes: Mark[] = [
-    { kind: 'dimension', from: end(along, -d.length / 2), to: end(along, d.length / 2), side: [acrossWay[0] * (acrossSize(d) / 2 + 9), acrossWay[1] * (acrossSize(d) / 2 + 9)], value: d.length },
+    {
+      kind: 'dimension',
+      from: end(along, -d.length / 2),
+      to: end(along, d.length / 2),
+      side: [acrossWay[0] * (acrossSize(d) / 2 + 9), acrossWay[1] * (acrossSize(d) / 2 + 9)],
+      value: d.length,
+    },
     ...(d.opening === 'slot'
-      ? [{ kind: 'dimension', from: end(acrossWay, -d.width / 2), to: end(acrossWay, d.width / 2), side: [along[0] * (d.length / 2 + 9), along[1] * (d.length / 2 + 9)], value: d.width } as const]
+      ? [
+          {
+            kind: 'dimension',
+            from: end(acrossWay, -d.width / 2),
+            to: end(acrossWay, d.width / 2),
+            side: [along[0] * (d.length / 2 + 9), along[1] * (d.length / 2 + 9)],
+            value: d.width,
+          } as const,
+        ]
       : []),
   ];
   const sideAt: Vec2 = [pieceAt[0], margin + pieceH + 20 + c / 2];
@@ -57,14 +101,39 @@ export function layout(d: Dials, chosen: Chosen, fit?: Fit): Layout {
     openingMark(d, lidAt, 'opening'),
     ...inOpening,
     ...openingSizes,
-    { kind: 'dimension', from: [lidAt[0] - lidW / 2, lidAt[1] + lidH / 2], to: [lidAt[0] + lidW / 2, lidAt[1] + lidH / 2], side: [0, 9], value: lidW, label: 'lid' },
+    {
+      kind: 'dimension',
+      from: [lidAt[0] - lidW / 2, lidAt[1] + lidH / 2],
+      to: [lidAt[0] + lidW / 2, lidAt[1] + lidH / 2],
+      side: [0, 9],
+      value: lidW,
+      label: 'lid',
+    },
     ...materialMarks(piece, pieceAt),
-    { kind: 'dimension', from: [pieceAt[0] - a / 2, pieceAt[1] + pieceH / 2], to: [pieceAt[0] + a / 2, pieceAt[1] + pieceH / 2], side: [0, 7], value: a },
+    {
+      kind: 'dimension',
+      from: [pieceAt[0] - a / 2, pieceAt[1] + pieceH / 2],
+      to: [pieceAt[0] + a / 2, pieceAt[1] + pieceH / 2],
+      side: [0, 7],
+      value: a,
+    },
     // From the side, so that its thickness can be seen beside the slot.
     ...(Math.abs(b - c) > 1e-9
       ? ([
-          { kind: 'outline', role: 'piece', points: rotate(rectangleOutline(a, c), 0, sideAt), corner: 2, colour: piece.colour },
-          { kind: 'dimension', from: [sideAt[0] + a / 2, sideAt[1] - c / 2], to: [sideAt[0] + a / 2, sideAt[1] + c / 2], side: [7, 0], value: c },
+          {
+            kind: 'outline',
+            role: 'piece',
+            points: rotate(rectangleOutline(a, c), 0, sideAt),
+            corner: 2,
+            colour: piece.colour,
+          },
+          {
+            kind: 'dimension',
+            from: [sideAt[0] + a / 2, sideAt[1] - c / 2],
+            to: [sideAt[0] + a / 2, sideAt[1] + c / 2],
+            side: [7, 0],
+            value: c,
+          },
         ] as Mark[])
       : []),
   ];
@@ -79,9 +148,23 @@ export function layout(d: Dials, chosen: Chosen, fit?: Fit): Layout {
       marks: [
         ...lidMarks(container, [0, 0]),
         openingMark(d, [0, 0], 'cut'),
-        { kind: 'dimension', from: end(along, -d.length / 2, [0, 0]), to: end(along, d.length / 2, [0, 0]), side: [acrossWay[0] * (acrossSize(d) / 2 + 7), acrossWay[1] * (acrossSize(d) / 2 + 7)], value: d.length },
+        {
+          kind: 'dimension',
+          from: end(along, -d.length / 2, [0, 0]),
+          to: end(along, d.length / 2, [0, 0]),
+          side: [acrossWay[0] * (acrossSize(d) / 2 + 7), acrossWay[1] * (acrossSize(d) / 2 + 7)],
+          value: d.length,
+        },
         ...(d.opening === 'slot'
-          ? [{ kind: 'dimension', from: end(acrossWay, -d.width / 2, [0, 0]), to: end(acrossWay, d.width / 2, [0, 0]), side: [along[0] * (d.length / 2 + 7), along[1] * (d.length / 2 + 7)], value: d.width } as const]
+          ? [
+              {
+                kind: 'dimension',
+                from: end(acrossWay, -d.width / 2, [0, 0]),
+                to: end(acrossWay, d.width / 2, [0, 0]),
+                side: [along[0] * (d.length / 2 + 7), along[1] * (d.length / 2 + 7)],
+                value: d.width,
+              } as const,
+            ]
           : []),
       ],
     },

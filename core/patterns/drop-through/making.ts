@@ -16,7 +16,14 @@ export function cutLength(d: Dials): number {
 /** One container, the pieces, tape once round the edge with a tenth over, a bag. */
 export function needs(d: Dials, chosen: Chosen): Need[] {
   const { container, piece } = parts(chosen);
-  const line = (role: string, m: Material, quantity: number, counted: boolean): Need => ({ role, materialId: m.id, name: m.name, quantity, unit: m.unit, counted });
+  const line = (role: string, m: Material, quantity: number, counted: boolean): Need => ({
+    role,
+    materialId: m.id,
+    name: m.name,
+    quantity,
+    unit: m.unit,
+    counted,
+  });
   const edge = chosen[ROLES.edge.id];
   const bag = chosen[ROLES.bag.id];
   return [
@@ -33,19 +40,38 @@ export function steps(d: Dials, chosen: Chosen): Step[] {
   const cut = cutLength(d);
   const washable = WASHABLE.has(piece.materialClass);
   const together = d.approach === 'made together';
-  const step = (s: Partial<Step> & Pick<Step, 'id' | 'title' | 'words' | 'perCopy'>): Step => ({ setUp: 0, who: 'adult', blade: false, heat: false, drying: 0, after: [], ...s });
+  const step = (s: Partial<Step> & Pick<Step, 'id' | 'title' | 'words' | 'perCopy'>): Step => ({
+    setUp: 0,
+    who: 'adult',
+    blade: false,
+    heat: false,
+    drying: 0,
+    after: [],
+    ...s,
+  });
   return [
     step({
       id: 'wash',
       title: washable ? `Wash ${d.pieces} × ${piece.name}` : `Look over ${d.pieces} × ${piece.name}`,
-      words: washable ? 'Warm water and washing-up liquid, rinse, lay out on a towel with space between them.' : 'Brush off, feel each for splinters or crumbs; put away what is split.',
+      words: washable
+        ? 'Warm water and washing-up liquid, rinse, lay out on a towel with space between them.'
+        : 'Brush off, feel each for splinters or crumbs; put away what is split.',
       setUp: 3,
       perCopy: Math.max(1, 0.25 * d.pieces),
       who: together ? 'child' : 'either',
       drying: washable ? 120 : 0,
     }),
     ...(piece.hazards.includes('loose liner')
-      ? [step({ id: 'liner', title: 'Take out the liners', words: 'Lift each liner with the back of a spoon and throw it away: it is a small part of its own.', perCopy: 0.3 * d.pieces, after: ['wash'] })]
+      ? [
+          step({
+            id: 'liner',
+            title: 'Take out the liners',
+            words:
+              'Lift each liner with the back of a spoon and throw it away: it is a small part of its own.',
+            perCopy: 0.3 * d.pieces,
+            after: ['wash'],
+          }),
+        ]
       : []),
     step({
       id: 'draw',
@@ -57,7 +83,10 @@ export function steps(d: Dials, chosen: Chosen): Step[] {
     }),
     step({
       id: 'cut',
-      title: d.opening === 'round' ? 'Cut along the drawn circle, a little at a time' : 'Cut along the drawn line, from the middle out',
+      title:
+        d.opening === 'round'
+          ? 'Cut along the drawn circle, a little at a time'
+          : 'Cut along the drawn line, from the middle out',
       words: `Lid of ${container.name} face down on the board. Short strokes; turn the lid, not the hand. The piece should drop through without a push.`,
       setUp: 3,
       perCopy: 1 + cut / 60,
@@ -67,7 +96,8 @@ export function steps(d: Dials, chosen: Chosen): Step[] {
     step({
       id: 'edge',
       title: chosen[ROLES.edge.id] ? 'Rub down and tape the edge' : 'Rub the cut edge down',
-      words: 'Fine sandpaper round the cut, then feel it with a fingertip. Tape over it where it still catches.',
+      words:
+        'Fine sandpaper round the cut, then feel it with a fingertip. Tape over it where it still catches.',
       perCopy: 2 + cut / 100,
       after: ['cut'],
     }),
@@ -79,7 +109,16 @@ export function steps(d: Dials, chosen: Chosen): Step[] {
       after: ['wash', 'edge', ...(piece.hazards.includes('loose liner') ? ['liner'] : [])],
     }),
     ...(together
-      ? [step({ id: 'stickers', title: 'Stickers round the tub', words: 'Peeling and pressing are the exercise: let the children choose where.', perCopy: 8, who: 'child' as const, after: ['edge'] })]
+      ? [
+          step({
+            id: 'stickers',
+            title: 'Stickers round the tub',
+            words: 'Peeling and pressing are the exercise: let the children choose where.',
+            perCopy: 8,
+            who: 'child' as const,
+            after: ['edge'],
+          }),
+        ]
       : []),
     step({
       id: 'count',
@@ -97,11 +136,31 @@ export function features(d: Dials, chosen: Chosen): Feature[] {
   const shape = shapeOf(piece)!;
   const soft = container.materialClass === 'fabric' || container.materialClass === 'paper';
   return [
-    { kind: 'piece', name: piece.name, shape, count: d.pieces, ball: shape.kind === 'sphere' || shape.kind === 'ellipsoid' },
-    { kind: 'opening', opening: openingOf(d), depth: container.sizes.wall ?? 1, sheet: soft ? 'soft' : 'rigid' },
-    { kind: 'cut edge', where: `the ${d.opening === 'round' ? 'hole' : d.opening} in the lid`, material: container.materialClass, covered: chosen[ROLES.edge.id] !== undefined },
-    ...[container, piece].flatMap((m) => m.hazards.map((hazard) => ({ kind: 'hazard', name: m.name, hazard }) as const)),
-    ...[container, piece].map((m) => ({ kind: 'surface', name: m.name, washable: WASHABLE.has(m.materialClass) }) as const),
+    {
+      kind: 'piece',
+      name: piece.name,
+      shape,
+      count: d.pieces,
+      ball: shape.kind === 'sphere' || shape.kind === 'ellipsoid',
+    },
+    {
+      kind: 'opening',
+      opening: openingOf(d),
+      depth: container.sizes.wall ?? 1,
+      sheet: soft ? 'soft' : 'rigid',
+    },
+    {
+      kind: 'cut edge',
+      where: `the ${d.opening === 'round' ? 'hole' : d.opening} in the lid`,
+      material: container.materialClass,
+      covered: chosen[ROLES.edge.id] !== undefined,
+    },
+    ...[container, piece].flatMap((m) =>
+      m.hazards.map((hazard) => ({ kind: 'hazard', name: m.name, hazard }) as const),
+    ),
+    ...[container, piece].map(
+      (m) => ({ kind: 'surface', name: m.name, washable: WASHABLE.has(m.materialClass) }) as const,
+    ),
     ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: d.tool } as const]),
     ...(piece.give > 0 ? [{ kind: 'give', name: piece.name, share: piece.give } as const] : []),
   ];
@@ -120,6 +179,9 @@ export function show(d: Dials, chosen: Chosen): Show {
     say: say[d.approach],
     lookFor: `Does the hand turn the ${one} before it reaches the opening, and do the fingers open to let go?`,
     easier: 'Open it wider, or hold the tub steady for the child.',
-    harder: d.tool === 'fingers' ? 'Narrow it, turn it, then offer tongs.' : 'Move the tray to the other side, so that the arm crosses the middle.',
+    harder:
+      d.tool === 'fingers'
+        ? 'Narrow it, turn it, then offer tongs.'
+        : 'Move the tray to the other side, so that the arm crosses the middle.',
   };
 }

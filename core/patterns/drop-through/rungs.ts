@@ -17,8 +17,18 @@ export function rungs(d: Dials, chosen: Chosen): Rung<Dials>[] {
   const { longest, shortest, room } = parts(chosen);
   const round = shortest > 0.8 * longest;
   const base: Dials = { ...d, tool: 'fingers', turn: 0 };
-  const hole = (over: number): Dials => ({ ...base, opening: 'round', length: Math.min(room, longest + over) });
-  const slot = (along: number, across: number, turn = 0): Dials => ({ ...base, opening: 'slot', length: longest + along, width: shortest + across, turn });
+  const hole = (over: number): Dials => ({
+    ...base,
+    opening: 'round',
+    length: Math.min(room, longest + over),
+  });
+  const slot = (along: number, across: number, turn = 0): Dials => ({
+    ...base,
+    opening: 'slot',
+    length: longest + along,
+    width: shortest + across,
+    turn,
+  });
   const candidates: [string, string, Dials][] = round
     ? [
         ['wide', 'Wide mouth', hole(24)],
@@ -41,7 +51,14 @@ export function rungs(d: Dials, chosen: Chosen): Rung<Dials>[] {
     .filter(([, , dials]) => acrossLid(dials) <= room + 1e-6)
     .map(([id, name, dials]) => {
       const found = fit(dials, chosen);
-      return { id, name, dials, fit: found, bits: challenge(moves(dials, chosen, found)).total, grip: GRIP[dials.tool] };
+      return {
+        id,
+        name,
+        dials,
+        fit: found,
+        bits: challenge(moves(dials, chosen, found)).total,
+        grip: GRIP[dials.tool],
+      };
     })
     .filter((r) => r.fit.verdict !== 'stop')
     .sort((a, b) => a.bits - b.bits)

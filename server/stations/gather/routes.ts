@@ -1,5 +1,11 @@
 import { Router } from 'express';
-import { materialInput, materialVersion, offerInput, stockChange, supplierInput } from '../../../contract/materials.ts';
+import {
+  materialInput,
+  materialVersion,
+  offerInput,
+  stockChange,
+  supplierInput,
+} from '../../../contract/materials.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
 import * as gather from './service.ts';

@@ -16,7 +16,12 @@ import { build } from './service.ts';
 
 const paperQuery = z.object({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
-  copies: z.coerce.number({ error: 'expected a number of kits' }).int('expected a whole number').min(1, 'must be at least 1').max(200, 'must be at most 200').optional(),
+  copies: z.coerce
+    .number({ error: 'expected a number of kits' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .max(200, 'must be at most 200')
+    .optional(),
 });
 
 export function makeRoutes({ em, inTransaction, today }: Inside): Router {
@@ -34,10 +39,18 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
     const file = `${design.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'design'}-${design.id}`;
     return { design, pattern, chosen, unit, paper, copies: query.copies ?? design.copies, file, em: m };
   };
-  const templateWords = (o: Awaited<ReturnType<typeof opened>>): { title: string; line: string; unit: LengthUnit } => {
+  const templateWords = (
+    o: Awaited<ReturnType<typeof opened>>,
+  ): { title: string; line: string; unit: LengthUnit } => {
     const specs = o.pattern.dialSpecs(o.design.dials, o.chosen).filter((s) => s.kind === 'length');
-    const line = specs.map((s) => `${s.label} ${formatLength(Number(o.design.dials[s.id]), o.unit)}`).join(' · ');
-    return { title: `${o.design.name}: template`, line: `${line}. Solid line: cut (adult, blade). Dashed: edge of the lid.`, unit: o.unit };
+    const line = specs
+      .map((s) => `${s.label} ${formatLength(Number(o.design.dials[s.id]), o.unit)}`)
+      .join(' · ');
+    return {
+      title: `${o.design.name}: template`,
+      line: `${line}. Solid line: cut (adult, blade). Dashed: edge of the lid.`,
+      unit: o.unit,
+    };
   };
 
   r.post('/builds', async (req, res) => {
@@ -47,12 +60,18 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
   r.get('/designs/:id/template.svg', async (req, res) => {
     const o = await opened(req);
     const page = templatePage(o.pattern.layout(o.design.dials, o.chosen).template, o.paper);
-    res.type('image/svg+xml').attachment(`${o.file}-template.svg`).send(templateSvg(page, templateWords(o)));
+    res
+      .type('image/svg+xml')
+      .attachment(`${o.file}-template.svg`)
+      .send(templateSvg(page, templateWords(o)));
   });
   r.get('/designs/:id/template.pdf', async (req, res) => {
     const o = await opened(req);
     const page = templatePage(o.pattern.layout(o.design.dials, o.chosen).template, o.paper);
-    res.type('application/pdf').attachment(`${o.file}-template.pdf`).send(Buffer.from(await templatePdf(page, templateWords(o))));
+    res
+      .type('application/pdf')
+      .attachment(`${o.file}-template.pdf`)
+      .send(Buffer.from(await templatePdf(page, templateWords(o))));
   });
   r.get('/designs/:id/build-sheet.pdf', async (req, res) => {
     const o = await opened(req);
@@ -79,8 +98,15 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
   r.get('/designs/:id/labels.pdf', async (req, res) => {
     const o = await opened(req);
     const copies = await o.em.find(CopyRow, { design: o.design.id }, { orderBy: { id: 'asc' } });
-    const labels = copies.map((c) => ({ label: c.label, name: o.design.name, count: c.parts.map((p) => `${p.due} × ${p.name}`).join(', ') }));
-    res.type('application/pdf').attachment(`${o.file}-labels.pdf`).send(Buffer.from(await labelsPdf(labels, o.paper)));
+    const labels = copies.map((c) => ({
+      label: c.label,
+      name: o.design.name,
+      count: c.parts.map((p) => `${p.due} × ${p.name}`).join(', '),
+    }));
+    res
+      .type('application/pdf')
+      .attachment(`${o.file}-labels.pdf`)
+      .send(Buffer.from(await labelsPdf(labels, o.paper)));
   });
   return r;
 }

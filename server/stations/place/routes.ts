@@ -6,12 +6,22 @@ import { ProblemError, read } from '../../problem.ts';
 
 export function placeRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
-  r.get('/place', async (_req, res) => void res.json({ ...(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() }));
+  r.get(
+    '/place',
+    async (_req, res) =>
+      void res.json({ ...(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() }),
+  );
   r.put('/place', async (req, res) => {
     const { version, ...fields } = read(placeUpdate, req.body);
     const saved = await inTransaction(async (m) => {
       const row = await m.findOneOrFail(PlaceRow, { id: 1 });
-      if (row.version !== version) throw new ProblemError(409, 'The place was changed meanwhile.', [{ path: 'version', message: `is stale: it is ${row.version} now` }], { ...row });
+      if (row.version !== version)
+        throw new ProblemError(
+          409,
+          'The place was changed meanwhile.',
+          [{ path: 'version', message: `is stale: it is ${row.version} now` }],
+          { ...row },
+        );
       m.assign(row, fields);
       await m.flush();
       return { ...row };

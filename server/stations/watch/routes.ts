@@ -9,7 +9,10 @@ export function watchRoutes({ em, inTransaction, today }: Inside): Router {
   r.get('/notes', async (_req, res) => void res.json(await watch.listNotes(em())));
   r.post('/notes', async (req, res) => {
     const input = read(noteInput, req.body);
-    if (input.satOn > today()) throw new ProblemError(400, 'satOn: lies in the future', [{ path: 'satOn', message: `expected ${today()} or earlier` }]);
+    if (input.satOn > today())
+      throw new ProblemError(400, 'satOn: lies in the future', [
+        { path: 'satOn', message: `expected ${today()} or earlier` },
+      ]);
     res.status(201).json(await inTransaction((m) => watch.addNote(m, input)));
   });
   r.delete('/notes/:id', async (req, res) => {

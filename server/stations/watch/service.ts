@@ -19,7 +19,9 @@ const noteJson = (n: Note): NoteJson => ({
 });
 
 export async function listNotes(em: EntityManager): Promise<NoteJson[]> {
-  return (await em.find(NoteRow, {}, { populate: ['design'], orderBy: { satOn: 'desc', id: 'desc' } })).map(noteJson);
+  return (await em.find(NoteRow, {}, { populate: ['design'], orderBy: { satOn: 'desc', id: 'desc' } })).map(
+    noteJson,
+  );
 }
 
 export async function addNote(em: EntityManager, input: NoteInput): Promise<NoteJson> {

@@ -10,22 +10,102 @@ import { Heading, Panel, Quiet, Seam, Stack } from '../../parts/Panel.tsx';
 import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
 
 const Grid = styled.div`
-  display: grid; grid-template-columns: minmax(0, 0.95fr) minmax(0, 1.15fr) 250px; grid-template-rows: auto minmax(0, 1fr) auto; gap: 12px 16px;
-  > header { grid-column: 1 / 4; }
-  .mat { min-height: 300px; }
-  .findings { overflow: auto; padding: 4px 16px; }
-  .aside { grid-row: 2 / 4; grid-column: 3; overflow: auto; }
-  .caution { grid-column: 1 / 3; font-size: 14px; }
-  @media (max-width: 1000px) { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); grid-template-rows: none; > header, .caution, .aside { grid-column: 1 / 3; grid-row: auto; } .mat { height: 420px; } }
-  @media (max-width: 640px) { grid-template-columns: minmax(0, 1fr); > header, .caution, .aside { grid-column: 1; } }
+  display: grid;
+  grid-template-columns: minmax(0, 0.95fr) minmax(0, 1.15fr) 250px;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  gap: 12px 16px;
+  > header {
+    grid-column: 1 / 4;
+  }
+  .mat {
+    min-height: 300px;
+  }
+  .findings {
+    overflow: auto;
+    padding: 4px 16px;
+  }
+  .aside {
+    grid-row: 2 / 4;
+    grid-column: 3;
+    overflow: auto;
+  }
+  .caution {
+    grid-column: 1 / 3;
+    font-size: 14px;
+  }
+  @media (max-width: 1000px) {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    grid-template-rows: none;
+    > header,
+    .caution,
+    .aside {
+      grid-column: 1 / 3;
+      grid-row: auto;
+    }
+    .mat {
+      height: 420px;
+    }
+  }
+  @media (max-width: 640px) {
+    grid-template-columns: minmax(0, 1fr);
+    > header,
+    .caution,
+    .aside {
+      grid-column: 1;
+    }
+  }
 `;
 const Finding = styled.li`
-  display: grid; grid-template-columns: 84px minmax(0, 1fr); gap: 10px; padding: 9px 0; border-top: 1px dashed var(--seam); font-size: 14px; line-height: 1.32;
-  &:first-child { border-top: 0; }
-  > :first-child { align-self: start; }
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1fr);
+  gap: 10px;
+  padding: 9px 0;
+  border-top: 1px dashed var(--seam);
+  font-size: 14px;
+  line-height: 1.32;
+  &:first-child {
+    border-top: 0;
+  }
+  > :first-child {
+    align-self: start;
+  }
 `;
-const Legend = styled.div`position: absolute; left: 14px; bottom: 12px; right: 14px; background: rgba(29, 74, 67, 0.88); border-radius: 8px; padding: 8px 10px; font-size: 14px; strong { font-family: var(--display); display: block; } span { color: #cfe0d6; }`;
-const Tests = styled.ul`display: grid; gap: 8px; font-size: 14px; li { padding-left: 18px; position: relative; } li::before { content: ''; position: absolute; left: 0; top: 7px; width: 9px; height: 9px; border-radius: 50%; border: 2px solid var(--mind); }`;
+const Legend = styled.div`
+  position: absolute;
+  left: 14px;
+  bottom: 12px;
+  right: 14px;
+  background: rgba(29, 74, 67, 0.88);
+  border-radius: 8px;
+  padding: 8px 10px;
+  font-size: 14px;
+  strong {
+    font-family: var(--display);
+    display: block;
+  }
+  span {
+    color: #cfe0d6;
+  }
+`;
+const Tests = styled.ul`
+  display: grid;
+  gap: 8px;
+  font-size: 14px;
+  li {
+    padding-left: 18px;
+    position: relative;
+  }
+  li::before {
+    content: '';
+    position: absolute;
+    left: 0;
+    top: 7px;
+    width: 9px;
+    height: 9px;
+    border-radius: 50%;
+    border: 2px solid var(--mind);
+  }
+`;
 
 function CheckWork({ at }: { at: AtBench }) {
   const { design, heavy, light, place } = at;
@@ -37,8 +117,21 @@ function CheckWork({ at }: { at: AtBench }) {
   const count = (kind: string): number => report?.findings.filter((f) => f.verdict === kind).length ?? 0;
   return (
     <Grid>
-      <Heading over={`Rules: ${place.market} · youngest ${design.ageFrom} months (${design.forGroup}, ${formatAges(design.ageFrom, design.ageTo)})`} title="Can a mouth, a finger or a neck get caught?">
-        {overall && <Verdict kind={overall} size={30} word={overall === 'clear' ? 'Nothing found' : `${count('stop') > 0 ? `${count('stop')} to stop for` : ''}${count('stop') > 0 && count('mind') > 0 ? ', ' : ''}${count('mind') > 0 ? `${count('mind')} to mind` : ''}`} />}
+      <Heading
+        over={`Rules: ${place.market} · youngest ${design.ageFrom} months (${design.forGroup}, ${formatAges(design.ageFrom, design.ageTo)})`}
+        title="Can a mouth, a finger or a neck get caught?"
+      >
+        {overall && (
+          <Verdict
+            kind={overall}
+            size={30}
+            word={
+              overall === 'clear'
+                ? 'Nothing found'
+                : `${count('stop') > 0 ? `${count('stop')} to stop for` : ''}${count('stop') > 0 && count('mind') > 0 ? ', ' : ''}${count('mind') > 0 ? `${count('mind')} to mind` : ''}`
+            }
+          />
+        )}
         <ButtonLink to={`/price/${design.id}`}>Price it</ButtonLink>
       </Heading>
       <div className="mat">
@@ -53,7 +146,9 @@ function CheckWork({ at }: { at: AtBench }) {
                 {gauged.answer.fits === false ? (
                   <>
                     <strong>Stands out by {formatLength(-gauged.answer.clearance, unit)} at its best</strong>
-                    <span>of all ways round, proved to at least {formatLength(-gauged.answer.bounds[1], unit)}</span>
+                    <span>
+                      of all ways round, proved to at least {formatLength(-gauged.answer.bounds[1], unit)}
+                    </span>
                   </>
                 ) : gauged.answer.fits ? (
                   <>
@@ -99,10 +194,17 @@ function CheckWork({ at }: { at: AtBench }) {
                 <li key={t.id}>{t.words}</li>
               ))}
             </Tests>
-            <Quiet>Then look at it again here: what broke off is a piece of its own. 16 CFR 1500.51–.53, EN 71-1, from memory.</Quiet>
+            <Quiet>
+              Then look at it again here: what broke off is a piece of its own. 16 CFR 1500.51–.53, EN 71-1,
+              from memory.
+            </Quiet>
             <Seam />
             <h2>Not checked</h2>
-            <Tests as="ul">{report?.unchecked.map((u) => <li key={u}>{u}</li>)}</Tests>
+            <Tests as="ul">
+              {report?.unchecked.map((u) => (
+                <li key={u}>{u}</li>
+              ))}
+            </Tests>
           </Stack>
         </Panel>
       </div>
@@ -110,7 +212,9 @@ function CheckWork({ at }: { at: AtBench }) {
         <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
           <SewnButton kind="mind" size={28} />
           <p>
-            <strong>These are the usual cautions, not a certificate.</strong> Your local toy-safety and licensing rules come first; ask the therapist who knows the child. Rule values are from memory of the published texts: compare them with your own copy.
+            <strong>These are the usual cautions, not a certificate.</strong> Your local toy-safety and
+            licensing rules come first; ask the therapist who knows the child. Rule values are from memory of
+            the published texts: compare them with your own copy.
           </p>
         </div>
       </Panel>

@@ -17,28 +17,103 @@ import { MaterialForm } from './MaterialForm.tsx';
 import { Packs } from './Packs.tsx';
 
 const Grid = styled.div`
-  display: grid; grid-template-columns: minmax(0, 1fr) 330px; gap: 12px 16px;
-  @media (min-width: 1101px) { height: 100%; grid-template-rows: auto minmax(0, 1fr); > header { grid-column: 1 / 3; } > .shelf, > aside { overflow: auto; scrollbar-width: thin; } }
-  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); }
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  gap: 12px 16px;
+  @media (min-width: 1101px) {
+    height: 100%;
+    grid-template-rows: auto minmax(0, 1fr);
+    > header {
+      grid-column: 1 / 3;
+    }
+    > .shelf,
+    > aside {
+      overflow: auto;
+      scrollbar-width: thin;
+    }
+  }
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
-const Find = styled(TextField)`grid-template-columns: auto 190px; align-items: center; gap: 10px;`;
-const Bins = styled.ul`display: grid; grid-template-columns: repeat(auto-fill, minmax(196px, 1fr)); gap: 8px; li { display: grid; }`;
+const Find = styled(TextField)`
+  grid-template-columns: auto 190px;
+  align-items: center;
+  gap: 10px;
+`;
+const Bins = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(196px, 1fr));
+  gap: 8px;
+  li {
+    display: grid;
+  }
+`;
 const Plank = styled.h2`
-  display: flex; align-items: baseline; justify-content: space-between; font-size: 16px; margin: 2px 0 8px; padding-bottom: 5px; border-bottom: 5px solid #b0874f; border-image: linear-gradient(#b98f5c 60%, #8e6836 60%) 1;
-  small { font: 400 13px/1.2 var(--body); color: var(--slate); letter-spacing: 0; }
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  font-size: 16px;
+  margin: 2px 0 8px;
+  padding-bottom: 5px;
+  border-bottom: 5px solid #b0874f;
+  border-image: linear-gradient(#b98f5c 60%, #8e6836 60%) 1;
+  small {
+    font: 400 13px/1.2 var(--body);
+    color: var(--slate);
+    letter-spacing: 0;
+  }
 `;
 const Bin = styled.button<{ $on: boolean }>`
-  display: grid; grid-template-columns: 56px minmax(0, 1fr); gap: 10px; align-items: center; width: 100%; text-align: left; cursor: pointer; min-height: 72px; padding: 7px 9px;
-  background: ${(p) => (p.$on ? 'var(--fox-tint)' : 'var(--paper)')}; border: 1px solid ${(p) => (p.$on ? 'var(--fox)' : 'var(--seam)')}; border-radius: 10px;
-  &:hover { border-color: var(--fox); }
-  .pic { background: var(--linen); border-radius: 8px; display: grid; place-items: center; height: 56px; }
-  b { font: 700 14.5px/1.15 var(--display); display: block; }
-  .count { font: 700 14px/1.2 var(--display); }
-  .none { color: var(--stop); }
-  small { color: var(--slate); font-size: 12.5px; display: block; line-height: 1.25; }
+  display: grid;
+  grid-template-columns: 56px minmax(0, 1fr);
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  text-align: left;
+  cursor: pointer;
+  min-height: 72px;
+  padding: 7px 9px;
+  background: ${(p) => (p.$on ? 'var(--fox-tint)' : 'var(--paper)')};
+  border: 1px solid ${(p) => (p.$on ? 'var(--fox)' : 'var(--seam)')};
+  border-radius: 10px;
+  &:hover {
+    border-color: var(--fox);
+  }
+  .pic {
+    background: var(--linen);
+    border-radius: 8px;
+    display: grid;
+    place-items: center;
+    height: 56px;
+  }
+  b {
+    font: 700 14.5px/1.15 var(--display);
+    display: block;
+  }
+  .count {
+    font: 700 14px/1.2 var(--display);
+  }
+  .none {
+    color: var(--stop);
+  }
+  small {
+    color: var(--slate);
+    font-size: 12.5px;
+    display: block;
+    line-height: 1.25;
+  }
 `;
 
-const TITLES: Record<Form, string> = { disc: 'Caps and lids', piece: 'Pieces', container: 'Containers', sheet: 'Panels', tube: 'Tubes', cord: 'Cords and laces', consumable: 'Tapes, bags, used up' };
+const TITLES: Record<Form, string> = {
+  disc: 'Caps and lids',
+  piece: 'Pieces',
+  container: 'Containers',
+  sheet: 'Panels',
+  tube: 'Tubes',
+  cord: 'Cords and laces',
+  consumable: 'Tapes, bags, used up',
+};
 const ORDER: Form[] = ['disc', 'piece', 'container', 'sheet', 'tube', 'cord', 'consumable'];
 
 const sizeWords = (m: MaterialRow, unit: LengthUnit): string =>
@@ -57,18 +132,24 @@ export function Component() {
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!materials || !place) return <p role="status">Opening the cupboard …</p>;
   const openId = params.get('material');
-  const open = openId === null || openId === 'new' ? null : (materials.find((m) => String(m.id) === openId) ?? null);
+  const open =
+    openId === null || openId === 'new' ? null : (materials.find((m) => String(m.id) === openId) ?? null);
   const shown = materials.filter((m) => m.name.toLowerCase().includes(find.trim().toLowerCase()));
   const choose = (id: number | 'new'): void => {
     setSide('material');
     setParams({ material: String(id) }, { replace: true });
     // On a narrow screen the form lies below the shelf.
-    requestAnimationFrame(() => document.getElementById('material-form')?.scrollIntoView({ block: 'nearest' }));
+    requestAnimationFrame(() =>
+      document.getElementById('material-form')?.scrollIntoView({ block: 'nearest' }),
+    );
   };
   const gone = materials.filter((m) => m.kept === 0).length;
   return (
     <Grid>
-      <Heading over={`${place.name} · ${materials.length} kinds${gone > 0 ? `, ${gone} used up` : ''}`} title="What is on the shelf?">
+      <Heading
+        over={`${place.name} · ${materials.length} kinds${gone > 0 ? `, ${gone} used up` : ''}`}
+        title="What is on the shelf?"
+      >
         <Find label="Find by name" value={find} onChange={setFind} type="search" />
         <Button onPress={() => choose('new')}>
           <Plus size={18} aria-hidden /> Add a find
@@ -76,7 +157,11 @@ export function Component() {
       </Heading>
       <div className="shelf">
         <Stack $gap={16}>
-          {materials.length === 0 && <Notice tone="mind">The shelf is empty. Add the first thing you saved: a tub with a lid, a handful of caps.</Notice>}
+          {materials.length === 0 && (
+            <Notice tone="mind">
+              The shelf is empty. Add the first thing you saved: a tub with a lid, a handful of caps.
+            </Notice>
+          )}
           {materials.length > 0 && shown.length === 0 && <p>Nothing on the shelf is called “{find}”.</p>}
           {ORDER.filter((f) => FORMS.includes(f)).map((form) => {
             const here = shown.filter((m) => m.form === form);
@@ -91,14 +176,23 @@ export function Component() {
                 <Bins>
                   {here.map((m) => (
                     <li key={m.id}>
-                      <Bin type="button" $on={open?.id === m.id} aria-pressed={open?.id === m.id} onClick={() => choose(m.id)}>
+                      <Bin
+                        type="button"
+                        $on={open?.id === m.id}
+                        aria-pressed={open?.id === m.id}
+                        onClick={() => choose(m.id)}
+                      >
                         <span className="pic">
                           <Picture material={m} size={52} span={span} />
                         </span>
                         <span>
                           <b>{m.name}</b>
                           <span className={m.kept === 0 ? 'count none' : 'count'}>
-                            {m.kept === 0 ? 'none left' : m.unit === 'mm' ? `${(m.kept / 1000).toFixed(1)} m kept` : `${m.kept} kept`}
+                            {m.kept === 0
+                              ? 'none left'
+                              : m.unit === 'mm'
+                                ? `${(m.kept / 1000).toFixed(1)} m kept`
+                                : `${m.kept} kept`}
                           </span>
                           <small>{sizeWords(m, place.lengthUnit)}</small>
                         </span>
@@ -113,11 +207,24 @@ export function Component() {
       </div>
       <aside id="material-form">
         <Stack>
-          <Choice label="At the side" value={side} onChange={(v) => setSide(v as 'material' | 'packs')} options={[{ value: 'material', label: 'Measure and count' }, { value: 'packs', label: 'Packs to buy' }]} />
+          <Choice
+            label="At the side"
+            value={side}
+            onChange={(v) => setSide(v as 'material' | 'packs')}
+            options={[
+              { value: 'material', label: 'Measure and count' },
+              { value: 'packs', label: 'Packs to buy' },
+            ]}
+          />
           {side === 'packs' ? (
             <Packs materials={materials} />
           ) : open || openId === 'new' ? (
-            <MaterialForm key={openId} material={open} unit={place.lengthUnit} onDone={(id) => setParams(id === null ? {} : { material: String(id) }, { replace: true })} />
+            <MaterialForm
+              key={openId}
+              material={open}
+              unit={place.lengthUnit}
+              onDone={(id) => setParams(id === null ? {} : { material: String(id) }, { replace: true })}
+            />
           ) : (
             <Quiet>Choose a bin to count, measure or use up, or add a find.</Quiet>
           )}

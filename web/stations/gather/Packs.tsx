@@ -11,13 +11,38 @@ import { CountField, MoneyField, TextField } from '../../parts/Field.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Stack } from '../../parts/Panel.tsx';
 
 const List = styled.ul`
-  display: grid; font-size: 14px;
-  li { display: grid; grid-template-columns: minmax(0, 1fr) auto 44px; gap: 2px 8px; align-items: center; padding: 6px 0; border-top: 1px dashed var(--seam); }
-  li:first-child { border-top: 0; }
-  button { width: 44px; height: 44px; border: 0; background: none; color: var(--slate); cursor: pointer; border-radius: 8px; }
-  button:hover { color: var(--stop); background: var(--stop-tint); }
+  display: grid;
+  font-size: 14px;
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto 44px;
+    gap: 2px 8px;
+    align-items: center;
+    padding: 6px 0;
+    border-top: 1px dashed var(--seam);
+  }
+  li:first-child {
+    border-top: 0;
+  }
+  button {
+    width: 44px;
+    height: 44px;
+    border: 0;
+    background: none;
+    color: var(--slate);
+    cursor: pointer;
+    border-radius: 8px;
+  }
+  button:hover {
+    color: var(--stop);
+    background: var(--stop-tint);
+  }
 `;
-const Two = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 10px;`;
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+`;
 
 /** Suppliers' packs and their prices; a pack may hold several materials. */
 export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
@@ -28,14 +53,19 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
   const [newSupplier, setNewSupplier] = useState('');
   const [delivery, setDelivery] = useState<number | null>(0);
   const [price, setPrice] = useState<number | null>(null);
-  const [contents, setContents] = useState<{ materialId: number | null; quantity: number | null }[]>([{ materialId: null, quantity: null }]);
+  const [contents, setContents] = useState<{ materialId: number | null; quantity: number | null }[]>([
+    { materialId: null, quantity: null },
+  ]);
   const [problem, setProblem] = useState<string | null>(null);
   const add = useChange(async () => {
     let supplierId = Number(supplier);
     if (supplier === null) throw new Error('Choose a supplier.');
     if (price === null) throw new Error('The price is missing.');
-    if (contents.some((c) => c.materialId === null || !c.quantity)) throw new Error('Say what is in the pack and how many.');
-    if (supplier === 'new') supplierId = (await api<Supplier>('POST', '/suppliers', { name: newSupplier, delivery: delivery ?? 0 })).id;
+    if (contents.some((c) => c.materialId === null || !c.quantity))
+      throw new Error('Say what is in the pack and how many.');
+    if (supplier === 'new')
+      supplierId = (await api<Supplier>('POST', '/suppliers', { name: newSupplier, delivery: delivery ?? 0 }))
+        .id;
     return api<Offer>('POST', '/offers', { name, supplierId, price, contents });
   });
   const remove = useChange((id: number) => api<void>('DELETE', `/offers/${id}`));
@@ -49,7 +79,12 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
         setContents([{ materialId: null, quantity: null }]);
         setSupplier(null);
       },
-      onError: (e) => setProblem(e instanceof ApiError ? e.problem.errors.map((x) => `${x.path}: ${x.message}`).join('; ') || e.message : words(e)),
+      onError: (e) =>
+        setProblem(
+          e instanceof ApiError
+            ? e.problem.errors.map((x) => `${x.path}: ${x.message}`).join('; ') || e.message
+            : words(e),
+        ),
     });
   };
   return (
@@ -63,7 +98,8 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
                 <b>{o.name}</b>
                 <br />
                 <Quiet>
-                  {suppliers?.find((s) => s.id === o.supplierId)?.name}: {o.contents.map((c) => `${c.quantity} ${nameOf(c.materialId)}`).join(', ')}
+                  {suppliers?.find((s) => s.id === o.supplierId)?.name}:{' '}
+                  {o.contents.map((c) => `${c.quantity} ${nameOf(c.materialId)}`).join(', ')}
                 </Quiet>
               </span>
               <b>{formatMoney(o.price)}</b>
@@ -85,7 +121,19 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
         >
           <Stack $gap={10}>
             <TextField label="Pack" value={name} onChange={setName} hint="as the supplier calls it" />
-            <Select label="Supplier" value={supplier} onChange={setSupplier} options={[...(suppliers ?? []).map((s) => ({ value: String(s.id), label: s.name, note: `delivery ${formatMoney(s.delivery)}` })), { value: 'new', label: 'Another supplier …' }]} />
+            <Select
+              label="Supplier"
+              value={supplier}
+              onChange={setSupplier}
+              options={[
+                ...(suppliers ?? []).map((s) => ({
+                  value: String(s.id),
+                  label: s.name,
+                  note: `delivery ${formatMoney(s.delivery)}`,
+                })),
+                { value: 'new', label: 'Another supplier …' },
+              ]}
+            />
             {supplier === 'new' && (
               <Two>
                 <TextField label="Supplier’s name" value={newSupplier} onChange={setNewSupplier} />
@@ -94,8 +142,21 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
             )}
             {contents.map((c, i) => (
               <Two key={i}>
-                <Select label={i === 0 ? 'Holds' : 'and'} value={c.materialId === null ? null : String(c.materialId)} onChange={(v) => setContents((all) => all.map((x, k) => (k === i ? { ...x, materialId: Number(v) } : x)))} options={materials.map((m) => ({ value: String(m.id), label: m.name }))} />
-                <CountField label="How many" value={c.quantity} onChange={(q) => setContents((all) => all.map((x, k) => (k === i ? { ...x, quantity: q } : x)))} />
+                <Select
+                  label={i === 0 ? 'Holds' : 'and'}
+                  value={c.materialId === null ? null : String(c.materialId)}
+                  onChange={(v) =>
+                    setContents((all) => all.map((x, k) => (k === i ? { ...x, materialId: Number(v) } : x)))
+                  }
+                  options={materials.map((m) => ({ value: String(m.id), label: m.name }))}
+                />
+                <CountField
+                  label="How many"
+                  value={c.quantity}
+                  onChange={(q) =>
+                    setContents((all) => all.map((x, k) => (k === i ? { ...x, quantity: q } : x)))
+                  }
+                />
               </Two>
             ))}
             <MoneyField label="Price of the pack" minor={price} onChange={setPrice} />
@@ -104,7 +165,11 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
               <Button type="submit" small isDisabled={add.isPending}>
                 Add the pack
               </Button>
-              <Button small plain onPress={() => setContents((all) => [...all, { materialId: null, quantity: null }])}>
+              <Button
+                small
+                plain
+                onPress={() => setContents((all) => [...all, { materialId: null, quantity: null }])}
+              >
                 It holds more
               </Button>
             </Row>

@@ -16,12 +16,31 @@ import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx'
 import { SewnButton } from '../../shell/Verdict.tsx';
 
 const Count = styled.li`
-  display: grid; grid-template-columns: minmax(0, 1fr) auto 44px; gap: 8px; align-items: center; padding: 6px 0; border-top: 1px dashed var(--seam); font-size: 14.5px;
-  span:last-child { color: var(--slate); font-size: 13.5px; }
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto 44px;
+  gap: 8px;
+  align-items: center;
+  padding: 6px 0;
+  border-top: 1px dashed var(--seam);
+  font-size: 14.5px;
+  span:last-child {
+    color: var(--slate);
+    font-size: 13.5px;
+  }
 `;
 
 /** What can be done with one kit now: lend it, or count it back. */
-export function Desk({ copy, borrowers, materials, place }: { copy: Copy; borrowers: readonly Borrower[]; materials: readonly MaterialRow[]; place: Place }) {
+export function Desk({
+  copy,
+  borrowers,
+  materials,
+  place,
+}: {
+  copy: Copy;
+  borrowers: readonly Borrower[];
+  materials: readonly MaterialRow[];
+  place: Place;
+}) {
   const s = standing(copy, place.today);
   return (
     <Panel as="div" aria-live="polite">
@@ -30,10 +49,24 @@ export function Desk({ copy, borrowers, materials, place }: { copy: Copy; borrow
           <h2>{copy.design}</h2>
           <Quiet>{copy.label}</Quiet>
         </Spread>
-        {s.standing === 'in' ? <LendOut copy={copy} borrowers={borrowers} place={place} /> : <CountIn copy={copy} materials={materials} place={place} daysLate={s.daysLate} />}
+        {s.standing === 'in' ? (
+          <LendOut copy={copy} borrowers={borrowers} place={place} />
+        ) : (
+          <CountIn copy={copy} materials={materials} place={place} daysLate={s.daysLate} />
+        )}
         {s.standing === 'in' && (
           <details>
-            <summary style={{ cursor: 'pointer', minHeight: 44, display: 'flex', alignItems: 'center', fontSize: 14 }}>Count it without lending</summary>
+            <summary
+              style={{
+                cursor: 'pointer',
+                minHeight: 44,
+                display: 'flex',
+                alignItems: 'center',
+                fontSize: 14,
+              }}
+            >
+              Count it without lending
+            </summary>
             <CountIn copy={copy} materials={materials} place={place} daysLate={0} />
           </details>
         )}
@@ -49,7 +82,10 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
   const lend = useChange(async () => {
     if (family === null) throw new Error('Choose a family.');
-    const borrowerId = family === 'new' ? (await api<Borrower>('POST', '/borrowers', { name: newName, group: newGroup })).id : Number(family);
+    const borrowerId =
+      family === 'new'
+        ? (await api<Borrower>('POST', '/borrowers', { name: newName, group: newGroup })).id
+        : Number(family);
     return api<Loan>('POST', '/loans', { copyId: copy.id, borrowerId, dueOn: due });
   });
   return (
@@ -62,13 +98,28 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
     >
       <Stack $gap={10}>
         <Quiet>
-          {copy.parts.map((p) => `${p.present}${p.present === p.due ? '' : ` of ${p.due}`} × ${p.name}`).join(', ')}
+          {copy.parts
+            .map((p) => `${p.present}${p.present === p.due ? '' : ` of ${p.due}`} × ${p.name}`)
+            .join(', ')}
           {copy.lastCounted ? ` · counted ${shortDay(copy.lastCounted)}` : ''}
         </Quiet>
-        <Select label="Lend to" value={family} onChange={setFamily} options={[...borrowers.map((b) => ({ value: String(b.id), label: b.name, note: b.group })), { value: 'new', label: 'A new family …' }]} />
+        <Select
+          label="Lend to"
+          value={family}
+          onChange={setFamily}
+          options={[
+            ...borrowers.map((b) => ({ value: String(b.id), label: b.name, note: b.group })),
+            { value: 'new', label: 'A new family …' },
+          ]}
+        />
         {family === 'new' && (
           <>
-            <TextField label="Code name" value={newName} onChange={setNewName} hint="made up, never a real name" />
+            <TextField
+              label="Code name"
+              value={newName}
+              onChange={setNewName}
+              hint="made up, never a real name"
+            />
             <TextField label="Group" value={newGroup} onChange={setNewGroup} />
           </>
         )}
@@ -82,19 +133,47 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   );
 }
 
-function CountIn({ copy, materials, place, daysLate }: { copy: Copy; materials: readonly MaterialRow[]; place: Place; daysLate: number }) {
+function CountIn({
+  copy,
+  materials,
+  place,
+  daysLate,
+}: {
+  copy: Copy;
+  materials: readonly MaterialRow[];
+  place: Place;
+  daysLate: number;
+}) {
   const loan = copy.openLoan;
   const [present, setPresent] = useState(copy.parts.map((p) => (loan ? p.due : p.present)));
-  const done = useChange((then: 'shelve' | 'fill' | 'repair') => (loan ? api<Copy>('POST', `/loans/${loan.id}/return`, { present, then }) : api<Copy>('POST', `/copies/${copy.id}/count`, { present, then })));
-  const gaps = copy.parts.map((part, i) => ({ part, short: part.due - present[i]!, material: materials.find((m) => m.id === part.materialId) })).filter((g) => g.short > 0);
+  const done = useChange((then: 'shelve' | 'fill' | 'repair') =>
+    loan
+      ? api<Copy>('POST', `/loans/${loan.id}/return`, { present, then })
+      : api<Copy>('POST', `/copies/${copy.id}/count`, { present, then }),
+  );
+  const gaps = copy.parts
+    .map((part, i) => ({
+      part,
+      short: part.due - present[i]!,
+      material: materials.find((m) => m.id === part.materialId),
+    }))
+    .filter((g) => g.short > 0);
   const spare = gaps.every((g) => (g.material?.kept ?? 0) >= g.short);
-  const loose = gaps.map((g) => ({ ...g, shape: g.material ? shapeOf(g.material) : null })).find((g) => g.shape && smallParts(g.shape).fits !== false);
+  const loose = gaps
+    .map((g) => ({ ...g, shape: g.material ? shapeOf(g.material) : null }))
+    .find((g) => g.shape && smallParts(g.shape).fits !== false);
   return (
     <Stack $gap={6}>
       <p style={{ fontSize: 14.5 }}>
         {loan ? (
           <>
-            With <b>{loan.borrower}</b> for {daysBetween(loan.lentOn, place.today)} days{daysLate > 0 ? <b style={{ color: 'var(--stop)' }}>, {daysLate} late</b> : `, due ${shortDay(loan.dueOn)}`}. Count what is there:
+            With <b>{loan.borrower}</b> for {daysBetween(loan.lentOn, place.today)} days
+            {daysLate > 0 ? (
+              <b style={{ color: 'var(--stop)' }}>, {daysLate} late</b>
+            ) : (
+              `, due ${shortDay(loan.dueOn)}`
+            )}
+            . Count what is there:
           </>
         ) : (
           'Count what is there:'
@@ -104,7 +183,13 @@ function CountIn({ copy, materials, place, daysLate }: { copy: Copy; materials: 
         {copy.parts.map((p, i) => (
           <Count key={p.name}>
             <span>{p.name}</span>
-            <Stepper label={p.name} value={present[i]!} max={p.due} short={present[i]! < p.due} onChange={(n) => setPresent((all) => all.map((x, k) => (k === i ? n : x)))} />
+            <Stepper
+              label={p.name}
+              value={present[i]!}
+              max={p.due}
+              short={present[i]! < p.due}
+              onChange={(n) => setPresent((all) => all.map((x, k) => (k === i ? n : x)))}
+            />
             <span>of {p.due}</span>
           </Count>
         ))}
@@ -116,7 +201,10 @@ function CountIn({ copy, materials, place, daysLate }: { copy: Copy; materials: 
             <div>
               <strong>{gaps.map((g) => `${g.short} × ${g.part.name}`).join(', ')} short</strong>
               <br />
-              {gaps.map((g) => `The shelf has ${g.material?.kept ?? 0} spare.`).join(' ')} {loose ? `A loose ${loose.part.name.toLowerCase()} is a small part: ask the family to look for it.` : 'A loose one is not a small part.'}
+              {gaps.map((g) => `The shelf has ${g.material?.kept ?? 0} spare.`).join(' ')}{' '}
+              {loose
+                ? `A loose ${loose.part.name.toLowerCase()} is a small part: ask the family to look for it.`
+                : 'A loose one is not a small part.'}
             </div>
           </div>
         </Notice>

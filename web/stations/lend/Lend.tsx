@@ -13,30 +13,106 @@ import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { Desk } from './Desk.tsx';
 
 const Grid = styled.div`
-  display: grid; grid-template-columns: minmax(0, 1fr) 356px; gap: 12px 16px;
-  @media (min-width: 1101px) { height: 100%; > * { min-height: 0; overflow: auto; padding: 3px; margin: -3px; } }
-  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); > aside { order: -1; } }
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 356px;
+  gap: 12px 16px;
+  @media (min-width: 1101px) {
+    height: 100%;
+    > * {
+      min-height: 0;
+      overflow: auto;
+      padding: 3px;
+      margin: -3px;
+    }
+  }
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+    > aside {
+      order: -1;
+    }
+  }
 `;
 const Rail = styled.section`
-  > h2 { display: flex; justify-content: space-between; align-items: baseline; font-size: 16px; small { font: 400 13px/1 var(--body); color: var(--slate); letter-spacing: 0; } }
-  > .wood { height: 9px; border-radius: 5px; background: linear-gradient(#b98f5c 62%, #8e6836 62%); margin: 5px 0 0; }
-  > ul { display: flex; flex-wrap: wrap; gap: 0 8px; }
+  > h2 {
+    display: flex;
+    justify-content: space-between;
+    align-items: baseline;
+    font-size: 16px;
+    small {
+      font: 400 13px/1 var(--body);
+      color: var(--slate);
+      letter-spacing: 0;
+    }
+  }
+  > .wood {
+    height: 9px;
+    border-radius: 5px;
+    background: linear-gradient(#b98f5c 62%, #8e6836 62%);
+    margin: 5px 0 0;
+  }
+  > ul {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 8px;
+  }
 `;
 const Hung = styled.button<{ $dashed: boolean; $late: boolean; $on: boolean }>`
-  position: relative; margin-top: 14px; width: 118px; min-height: 90px; height: calc(100% - 14px); text-align: left; padding: 7px 9px 8px; cursor: pointer; display: flex; flex-direction: column;
-  background: ${(p) => (p.$dashed ? 'transparent' : 'var(--paper)')}; border: ${(p) => (p.$dashed ? '1.5px dashed' : '1px solid')} ${(p) => (p.$late ? 'var(--stop)' : p.$dashed ? 'var(--seam-strong)' : 'var(--seam)')}; border-radius: 9px;
+  position: relative;
+  margin-top: 14px;
+  width: 118px;
+  min-height: 90px;
+  height: calc(100% - 14px);
+  text-align: left;
+  padding: 7px 9px 8px;
+  cursor: pointer;
+  display: flex;
+  flex-direction: column;
+  background: ${(p) => (p.$dashed ? 'transparent' : 'var(--paper)')};
+  border: ${(p) => (p.$dashed ? '1.5px dashed' : '1px solid')}
+    ${(p) => (p.$late ? 'var(--stop)' : p.$dashed ? 'var(--seam-strong)' : 'var(--seam)')};
+  border-radius: 9px;
   ${(p) => p.$on && 'outline: 3px solid var(--fox); outline-offset: 1px;'}
-  &:hover { border-color: var(--fox); }
-  &::before { content: ''; position: absolute; left: 50%; top: -15px; width: 9px; height: 15px; margin-left: -5px; border: 2.5px solid #6b604b; border-top: 0; border-right: 0; border-radius: 0 0 0 8px; }
-  code { font: 600 12.5px/1.2 var(--body); color: var(--slate); display: block; letter-spacing: 0.02em; }
-  b { font: 700 14px/1.12 var(--display); display: block; margin: 2px 0 4px; }
-  small { font-size: 12.5px; line-height: 1.25; display: block; color: ${(p) => (p.$late ? 'var(--stop)' : 'var(--slate)')}; font-weight: ${(p) => (p.$late ? 700 : 400)}; }
+  &:hover {
+    border-color: var(--fox);
+  }
+  &::before {
+    content: '';
+    position: absolute;
+    left: 50%;
+    top: -15px;
+    width: 9px;
+    height: 15px;
+    margin-left: -5px;
+    border: 2.5px solid #6b604b;
+    border-top: 0;
+    border-right: 0;
+    border-radius: 0 0 0 8px;
+  }
+  code {
+    font: 600 12.5px/1.2 var(--body);
+    color: var(--slate);
+    display: block;
+    letter-spacing: 0.02em;
+  }
+  b {
+    font: 700 14px/1.12 var(--display);
+    display: block;
+    margin: 2px 0 4px;
+  }
+  small {
+    font-size: 12.5px;
+    line-height: 1.25;
+    display: block;
+    color: ${(p) => (p.$late ? 'var(--stop)' : 'var(--slate)')};
+    font-weight: ${(p) => (p.$late ? 700 : 400)};
+  }
 `;
 
 function stateWords(copy: Copy, today: string): string {
   const s = standing(copy, today);
   const loan = copy.openLoan;
-  if (s.standing === 'late') return `late ${s.daysLate} ${s.daysLate === 1 ? 'day' : 'days'} · ${loan!.borrower}`;
+  if (s.standing === 'late')
+    return `late ${s.daysLate} ${s.daysLate === 1 ? 'day' : 'days'} · ${loan!.borrower}`;
   if (s.standing === 'out') return `with ${loan!.borrower}, back ${shortDay(loan!.dueOn)}`;
   const gaps = missing(copy.parts);
   const short = gaps.reduce((n, g) => n + g.short, 0);
@@ -74,10 +150,19 @@ export function Component() {
     const wanted = readLabel(typed);
     const byLabel = wanted && copies.find((c) => c.label === wanted);
     const text = typed.trim().toLowerCase();
-    const byFamily = text.length > 1 ? copies.filter((c) => c.openLoan?.borrower.toLowerCase().includes(text)) : [];
-    const byName = text.length > 1 ? copies.filter((c) => c.design.toLowerCase().includes(text) && !c.openLoan && !c.repair) : [];
+    const byFamily =
+      text.length > 1 ? copies.filter((c) => c.openLoan?.borrower.toLowerCase().includes(text)) : [];
+    const byName =
+      text.length > 1
+        ? copies.filter((c) => c.design.toLowerCase().includes(text) && !c.openLoan && !c.repair)
+        : [];
     const found = byLabel || byFamily[0] || byName[0];
-    if (!found) return setMiss(typed.trim() === '' ? 'Type or scan a label first.' : `No kit is labelled “${typed.trim()}”, lent to a family of that name, or called so and in.`);
+    if (!found)
+      return setMiss(
+        typed.trim() === ''
+          ? 'Type or scan a label first.'
+          : `No kit is labelled “${typed.trim()}”, lent to a family of that name, or called so and in.`,
+      );
     setTyped('');
     choose(found);
   };
@@ -85,8 +170,17 @@ export function Component() {
     <Grid>
       <div>
         <Stack $gap={14}>
-          <Heading over={`${place.name} · ${shortDay(place.today)}`} title={copies.length === 0 ? 'No kits yet' : `${copies.length} kits, ${out} out${late > 0 ? `, ${late} late` : ''}`} />
-          {copies.length === 0 && <Notice tone="mind">Kits hang here once a build is marked as made in Make.</Notice>}
+          <Heading
+            over={`${place.name} · ${shortDay(place.today)}`}
+            title={
+              copies.length === 0
+                ? 'No kits yet'
+                : `${copies.length} kits, ${out} out${late > 0 ? `, ${late} late` : ''}`
+            }
+          />
+          {copies.length === 0 && (
+            <Notice tone="mind">Kits hang here once a build is marked as made in Make.</Notice>
+          )}
           {skills.map((skill) => {
             const here = copies.filter((c) => c.skill === skill);
             return (
@@ -103,7 +197,14 @@ export function Component() {
                     const s = standing(c, place.today).standing;
                     return (
                       <li key={c.id}>
-                        <Hung type="button" $dashed={s === 'out' || s === 'late' || s === 'repair'} $late={s === 'late'} $on={c.id === open?.id} aria-pressed={c.id === open?.id} onClick={() => choose(c)}>
+                        <Hung
+                          type="button"
+                          $dashed={s === 'out' || s === 'late' || s === 'repair'}
+                          $late={s === 'late'}
+                          $on={c.id === open?.id}
+                          aria-pressed={c.id === open?.id}
+                          onClick={() => choose(c)}
+                        >
                           <code>{c.label}</code>
                           <b>{c.design}</b>
                           <small>{stateWords(c, place.today)}</small>
@@ -137,7 +238,15 @@ export function Component() {
               </Stack>
             </form>
           </Panel>
-          {open && <Desk key={`${open.id}-${open.openLoan?.id ?? 'in'}-${open.repair}-${open.lastCounted}`} copy={open} borrowers={borrowers} materials={materials} place={place} />}
+          {open && (
+            <Desk
+              key={`${open.id}-${open.openLoan?.id ?? 'in'}-${open.repair}-${open.lastCounted}`}
+              copy={open}
+              borrowers={borrowers}
+              materials={materials}
+              place={place}
+            />
+          )}
           {!open && (
             <Panel as="div">
               <Stack $gap={6}>
@@ -148,8 +257,12 @@ export function Component() {
                     .sort((a, b) => a.openLoan!.dueOn.localeCompare(b.openLoan!.dueOn))
                     .slice(0, 6)
                     .map((c) => (
-                      <li key={c.id} style={{ color: c.openLoan!.dueOn < place.today ? 'var(--stop)' : undefined }}>
-                        <b>{c.openLoan!.borrower}</b>: {c.design}, {c.openLoan!.dueOn < place.today ? 'was due' : 'due'} {shortDay(c.openLoan!.dueOn)}
+                      <li
+                        key={c.id}
+                        style={{ color: c.openLoan!.dueOn < place.today ? 'var(--stop)' : undefined }}
+                      >
+                        <b>{c.openLoan!.borrower}</b>: {c.design},{' '}
+                        {c.openLoan!.dueOn < place.today ? 'was due' : 'due'} {shortDay(c.openLoan!.dueOn)}
                       </li>
                     ))}
                 </ul>

@@ -11,9 +11,12 @@ import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 
 function PlaceForm({ place }: { place: Place }) {
   const [draft, setDraft] = useState(place);
-  const save = useChange(({ name, lengthUnit, market, approach, paper, loanDays, version }: Place) => api<Place>('PUT', '/place', { name, lengthUnit, market, approach, paper, loanDays, version }));
+  const save = useChange(({ name, lengthUnit, market, approach, paper, loanDays, version }: Place) =>
+    api<Place>('PUT', '/place', { name, lengthUnit, market, approach, paper, loanDays, version }),
+  );
   const set = (part: Partial<Place>): void => setDraft((d) => ({ ...d, ...part }));
-  const options = (values: readonly string[]) => values.map((v) => ({ value: v, label: v[0]!.toUpperCase() + v.slice(1) }));
+  const options = (values: readonly string[]) =>
+    values.map((v) => ({ value: v, label: v[0]!.toUpperCase() + v.slice(1) }));
   return (
     <form
       noValidate
@@ -24,11 +27,38 @@ function PlaceForm({ place }: { place: Place }) {
     >
       <Stack>
         <TextField label="Name of the place" value={draft.name} onChange={(name) => set({ name })} />
-        <Choice label="Lengths are written in" value={draft.lengthUnit} onChange={(v) => set({ lengthUnit: v as Place['lengthUnit'] })} options={[{ value: 'mm', label: 'Millimetres' }, { value: 'in', label: 'Inches and fractions' }]} />
-        <Choice label="Safety rules" value={draft.market} onChange={(v) => set({ market: v as Place['market'] })} options={options(MARKETS)} />
-        <Choice label="New designs start from" value={draft.approach} onChange={(v) => set({ approach: v as Place['approach'] })} options={options(APPROACHES)} />
-        <Choice label="Paper" value={draft.paper} onChange={(v) => set({ paper: v as Place['paper'] })} options={options(['A4', 'Letter'])} />
-        <CountField label="A loan lasts, days" value={draft.loanDays} onChange={(n) => n !== null && set({ loanDays: n })} />
+        <Choice
+          label="Lengths are written in"
+          value={draft.lengthUnit}
+          onChange={(v) => set({ lengthUnit: v as Place['lengthUnit'] })}
+          options={[
+            { value: 'mm', label: 'Millimetres' },
+            { value: 'in', label: 'Inches and fractions' },
+          ]}
+        />
+        <Choice
+          label="Safety rules"
+          value={draft.market}
+          onChange={(v) => set({ market: v as Place['market'] })}
+          options={options(MARKETS)}
+        />
+        <Choice
+          label="New designs start from"
+          value={draft.approach}
+          onChange={(v) => set({ approach: v as Place['approach'] })}
+          options={options(APPROACHES)}
+        />
+        <Choice
+          label="Paper"
+          value={draft.paper}
+          onChange={(v) => set({ paper: v as Place['paper'] })}
+          options={options(['A4', 'Letter'])}
+        />
+        <CountField
+          label="A loan lasts, days"
+          value={draft.loanDays}
+          onChange={(n) => n !== null && set({ loanDays: n })}
+        />
         {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
         {save.isSuccess && <Notice tone="clear">Saved.</Notice>}
         <div>
@@ -36,7 +66,9 @@ function PlaceForm({ place }: { place: Place }) {
             Save
           </Button>
         </div>
-        <Quiet>Everything is kept in one file on this machine; the README says where and how to copy it.</Quiet>
+        <Quiet>
+          Everything is kept in one file on this machine; the README says where and how to copy it.
+        </Quiet>
       </Stack>
     </form>
   );

@@ -15,21 +15,47 @@ import { Verdict } from '../../shell/Verdict.tsx';
 import { Table } from '../../parts/Table.tsx';
 
 const Three = styled.div`
-  display: grid; grid-template-columns: repeat(3, 1fr); gap: 12px;
-  b { font: 800 30px/1.1 var(--display); display: block; }
-  h2 { font-size: 15px; }
-  @media (max-width: 640px) { grid-template-columns: 1fr; }
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 12px;
+  b {
+    font: 800 30px/1.1 var(--display);
+    display: block;
+  }
+  h2 {
+    font-size: 15px;
+  }
+  @media (max-width: 640px) {
+    grid-template-columns: 1fr;
+  }
 `;
-const Two = styled.div`display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr); gap: 12px; align-items: start; @media (max-width: 1000px) { grid-template-columns: minmax(0, 1fr); }`;
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+  gap: 12px;
+  align-items: start;
+  @media (max-width: 1000px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
 
 /** Materials go to the computation by number, offers by theirs; names come back in on this side. */
 function requestFor(at: AtBench, offers: readonly Offer[], suppliers: readonly Supplier[]): PurchaseRequest {
   const wanted = new Map<number, number>();
-  for (const l of at.light.supply.lines) wanted.set(l.need.materialId, (wanted.get(l.need.materialId) ?? 0) + l.wanted);
+  for (const l of at.light.supply.lines)
+    wanted.set(l.need.materialId, (wanted.get(l.need.materialId) ?? 0) + l.wanted);
   return {
     needs: [...wanted].map(([m, quantity]) => ({ material: String(m), quantity })),
-    stock: [...wanted.keys()].map((m) => ({ material: String(m), quantity: Math.min(1e6, at.materials.find((x) => x.id === m)?.kept ?? 0) })),
-    offers: offers.map((o) => ({ id: String(o.id), supplier: String(o.supplierId), price: o.price, contents: o.contents.map((c) => ({ material: String(c.materialId), quantity: c.quantity })) })),
+    stock: [...wanted.keys()].map((m) => ({
+      material: String(m),
+      quantity: Math.min(1e6, at.materials.find((x) => x.id === m)?.kept ?? 0),
+    })),
+    offers: offers.map((o) => ({
+      id: String(o.id),
+      supplier: String(o.supplierId),
+      price: o.price,
+      contents: o.contents.map((c) => ({ material: String(c.materialId), quantity: c.quantity })),
+    })),
     delivery: suppliers.map((s) => ({ supplier: String(s.id), price: s.delivery })),
   };
 }
@@ -49,16 +75,36 @@ function PriceWork({ at }: { at: AtBench }) {
     retry: false,
   });
   const answer = bought.data;
-  const costs = threeCosts({ needs: light.needs, offers: offers ?? [], copies: design.copies, purchaseTotal: answer?.total ?? null });
-  const nameOf = (id: number | string): string => materials.find((m) => m.id === Number(id))?.name ?? `material ${id}`;
-  const packs = answer?.packs.map((p) => ({ count: p.count, offer: offers!.find((o) => String(o.id) === p.offer)! })).filter((p) => p.offer) ?? [];
-  const charges = [...new Set(packs.map((p) => p.offer.supplierId))].map((id) => suppliers!.find((s) => s.id === id)!).filter((s) => s && s.delivery > 0);
+  const costs = threeCosts({
+    needs: light.needs,
+    offers: offers ?? [],
+    copies: design.copies,
+    purchaseTotal: answer?.total ?? null,
+  });
+  const nameOf = (id: number | string): string =>
+    materials.find((m) => m.id === Number(id))?.name ?? `material ${id}`;
+  const packs =
+    answer?.packs
+      .map((p) => ({ count: p.count, offer: offers!.find((o) => String(o.id) === p.offer)! }))
+      .filter((p) => p.offer) ?? [];
+  const charges = [...new Set(packs.map((p) => p.offer.supplierId))]
+    .map((id) => suppliers!.find((s) => s.id === id)!)
+    .filter((s) => s && s.delivery > 0);
   return (
     <Stack>
-      <Heading over={`${light.pattern.name} · ${design.name}`} title={`What do ${design.copies} ${design.copies === 1 ? 'kit' : 'kits'} cost?`}>
+      <Heading
+        over={`${light.pattern.name} · ${design.name}`}
+        title={`What do ${design.copies} ${design.copies === 1 ? 'kit' : 'kits'} cost?`}
+      >
         <Row>
           <Quiet>Kits</Quiet>
-          <Stepper label="Kits" value={design.copies} min={1} max={200} onChange={(copies) => change({ copies })} />
+          <Stepper
+            label="Kits"
+            value={design.copies}
+            min={1}
+            max={200}
+            onChange={(copies) => change({ copies })}
+          />
         </Row>
         <ButtonLink to={`/make/${design.id}`}>Make it</ButtonLink>
       </Heading>
@@ -66,7 +112,11 @@ function PriceWork({ at }: { at: AtBench }) {
         <Panel>
           <h2>Cash now, a kit</h2>
           <b>{!answer ? '…' : costs.cashNow === null ? 'not to be had' : formatMoney(costs.cashNow)}</b>
-          <Quiet>{answer?.total != null ? `${formatMoney(answer.total)} at the till for ${design.copies}, in whole packs with delivery` : 'an offer is missing'}</Quiet>
+          <Quiet>
+            {answer?.total != null
+              ? `${formatMoney(answer.total)} at the till for ${design.copies}, in whole packs with delivery`
+              : 'an offer is missing'}
+          </Quiet>
         </Panel>
         <Panel>
           <h2>Share used, a kit</h2>
@@ -91,7 +141,18 @@ function PriceWork({ at }: { at: AtBench }) {
                 const mm = l.need.unit === 'mm' ? ' mm' : '';
                 return {
                   key: l.need.role,
-                  cells: [l.need.name, `${l.need.quantity}${mm}`, `${l.wanted}${mm}`, `${l.kept}${mm}`, l.short > 0 ? <b style={{ color: 'var(--stop)' }}>{`${l.short}${mm}`}</b> : '0', rate === null ? 'saved' : l.need.unit === 'mm' ? `${formatMoney(rate * 1000)} a metre` : formatMoney(rate)],
+                  cells: [
+                    l.need.name,
+                    `${l.need.quantity}${mm}`,
+                    `${l.wanted}${mm}`,
+                    `${l.kept}${mm}`,
+                    l.short > 0 ? <b style={{ color: 'var(--stop)' }}>{`${l.short}${mm}`}</b> : '0',
+                    rate === null
+                      ? 'saved'
+                      : l.need.unit === 'mm'
+                        ? `${formatMoney(rate * 1000)} a metre`
+                        : formatMoney(rate),
+                  ],
                 };
               })}
             />
@@ -106,7 +167,9 @@ function PriceWork({ at }: { at: AtBench }) {
             {bought.error && <Notice tone="stop">{words(bought.error)}</Notice>}
             {answer?.status === 'infeasible' && (
               <Notice tone="stop">
-                <strong>No offer has enough:</strong> {answer.lacking.map(nameOf).join(', ')}. Save more, add an offer in Gather, or make {light.supply.kitsNow} {light.supply.kitsNow === 1 ? 'kit' : 'kits'}.
+                <strong>No offer has enough:</strong> {answer.lacking.map(nameOf).join(', ')}. Save more, add
+                an offer in Gather, or make {light.supply.kitsNow}{' '}
+                {light.supply.kitsNow === 1 ? 'kit' : 'kits'}.
               </Notice>
             )}
             {answer?.status === 'optimal' && packs.length === 0 && <p>Nothing: the shelf has it all.</p>}
@@ -118,22 +181,39 @@ function PriceWork({ at }: { at: AtBench }) {
                 rows={[
                   ...packs.map((p) => ({
                     key: String(p.offer.id),
-                    cells: [p.offer.name, suppliers!.find((s) => s.id === p.offer.supplierId)!.name, String(p.count), formatMoney(p.count * p.offer.price)],
+                    cells: [
+                      p.offer.name,
+                      suppliers!.find((s) => s.id === p.offer.supplierId)!.name,
+                      String(p.count),
+                      formatMoney(p.count * p.offer.price),
+                    ],
                   })),
-                  ...charges.map((s) => ({ key: `d${s.id}`, cells: ['Delivery', s.name, '1', formatMoney(s.delivery)] })),
+                  ...charges.map((s) => ({
+                    key: `d${s.id}`,
+                    cells: ['Delivery', s.name, '1', formatMoney(s.delivery)],
+                  })),
                 ]}
                 foot={['At the till', '', '', formatMoney(answer!.total!)]}
               />
             )}
-            {answer && packs.length > 0 && answer.leftover.some((l) => packs.some((p) => p.offer.contents.some((c) => String(c.materialId) === l.material))) && (
-              <Quiet>
-                Left over afterwards:{' '}
-                {answer.leftover
-                  .filter((l) => packs.some((p) => p.offer.contents.some((c) => String(c.materialId) === l.material)))
-                  .map((l) => `${l.quantity}${materials.find((m) => m.id === Number(l.material))?.unit === 'mm' ? ' mm' : ' ×'} ${nameOf(l.material)}`)
-                  .join(', ')}
-              </Quiet>
-            )}
+            {answer &&
+              packs.length > 0 &&
+              answer.leftover.some((l) =>
+                packs.some((p) => p.offer.contents.some((c) => String(c.materialId) === l.material)),
+              ) && (
+                <Quiet>
+                  Left over afterwards:{' '}
+                  {answer.leftover
+                    .filter((l) =>
+                      packs.some((p) => p.offer.contents.some((c) => String(c.materialId) === l.material)),
+                    )
+                    .map(
+                      (l) =>
+                        `${l.quantity}${materials.find((m) => m.id === Number(l.material))?.unit === 'mm' ? ' mm' : ' ×'} ${nameOf(l.material)}`,
+                    )
+                    .join(', ')}
+                </Quiet>
+              )}
           </Stack>
         </Panel>
       </Two>

@@ -6,11 +6,26 @@ import { Select } from '../../parts/Choice.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
 import { Stack } from '../../parts/Panel.tsx';
 
-const Two = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 10px;`;
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+`;
 
 /** Whom it is for, what it is made of, how many: the facts behind the dials. */
-export function DesignFacts({ design, materials, pattern, onChange }: { design: Design; materials: readonly MaterialRow[]; pattern: OpenPattern; onChange(part: Partial<Omit<Design, 'id' | 'version'>>): void }) {
-  const number = (key: 'ageFrom' | 'ageTo' | 'copies', min: number, max: number) => (n: number | null) => n !== null && n >= min && n <= max && onChange({ [key]: n });
+export function DesignFacts({
+  design,
+  materials,
+  pattern,
+  onChange,
+}: {
+  design: Design;
+  materials: readonly MaterialRow[];
+  pattern: OpenPattern;
+  onChange(part: Partial<Omit<Design, 'id' | 'version'>>): void;
+}) {
+  const number = (key: 'ageFrom' | 'ageTo' | 'copies', min: number, max: number) => (n: number | null) =>
+    n !== null && n >= min && n <= max && onChange({ [key]: n });
   return (
     <Stack $gap={10}>
       <h2>Made of, made for</h2>
@@ -21,18 +36,50 @@ export function DesignFacts({ design, materials, pattern, onChange }: { design: 
           placeholder={role.optional ? 'none' : 'Choose'}
           value={design.materials[role.id] === undefined ? null : String(design.materials[role.id])}
           onChange={(v) => onChange({ materials: { ...design.materials, [role.id]: Number(v) } })}
-          options={materials.filter((m) => role.forms.includes(m.form)).map((m) => ({ value: String(m.id), label: m.name, note: `${m.kept}${m.unit === 'mm' ? ' mm' : ''} kept` }))}
+          options={materials
+            .filter((m) => role.forms.includes(m.form))
+            .map((m) => ({
+              value: String(m.id),
+              label: m.name,
+              note: `${m.kept}${m.unit === 'mm' ? ' mm' : ''} kept`,
+            }))}
         />
       ))}
-      <TextField label="Name" value={design.name} onChange={(name) => name.trim() !== '' && onChange({ name })} />
+      <TextField
+        label="Name"
+        value={design.name}
+        onChange={(name) => name.trim() !== '' && onChange({ name })}
+      />
       <Two>
-        <TextField label="For (group)" value={design.forGroup} onChange={(forGroup) => forGroup.trim() !== '' && onChange({ forGroup })} />
+        <TextField
+          label="For (group)"
+          value={design.forGroup}
+          onChange={(forGroup) => forGroup.trim() !== '' && onChange({ forGroup })}
+        />
         <CountField label="Kits" value={design.copies} onChange={number('copies', 1, 200)} />
-        <CountField label="From, months" value={design.ageFrom} onChange={number('ageFrom', 0, design.ageTo - 1)} />
-        <CountField label="To, months" value={design.ageTo} onChange={number('ageTo', design.ageFrom + 1, 216)} />
+        <CountField
+          label="From, months"
+          value={design.ageFrom}
+          onChange={number('ageFrom', 0, design.ageTo - 1)}
+        />
+        <CountField
+          label="To, months"
+          value={design.ageTo}
+          onChange={number('ageTo', design.ageFrom + 1, 216)}
+        />
       </Two>
-      <Select label="Skill" value={design.skill} onChange={(v) => onChange({ skill: v as Skill })} options={SKILLS.map((s) => ({ value: s, label: s }))} />
-      <Select label="Approach" value={String(design.dials.approach)} onChange={(v) => onChange({ dials: { ...design.dials, approach: v } })} options={APPROACHES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }))} />
+      <Select
+        label="Skill"
+        value={design.skill}
+        onChange={(v) => onChange({ skill: v as Skill })}
+        options={SKILLS.map((s) => ({ value: s, label: s }))}
+      />
+      <Select
+        label="Approach"
+        value={String(design.dials.approach)}
+        onChange={(v) => onChange({ dials: { ...design.dials, approach: v } })}
+        options={APPROACHES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }))}
+      />
     </Stack>
   );
 }

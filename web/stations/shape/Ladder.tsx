@@ -4,29 +4,99 @@ import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
 import { Button } from '../../parts/Button.tsx';
 
 const Strip = styled.div`
-  display: grid; grid-template-columns: 48px minmax(0, 1fr); gap: 8px; align-items: stretch;
-  > p { color: var(--slate); font-size: 13px; line-height: 1.25; align-self: center; }
-  ol { display: grid; grid-auto-flow: column; grid-auto-columns: minmax(98px, 1fr); gap: 7px; overflow-x: auto; padding: 3px; margin: -3px; }
-  @media (max-width: 700px) { grid-template-columns: minmax(0, 1fr); }
+  display: grid;
+  grid-template-columns: 48px minmax(0, 1fr);
+  gap: 8px;
+  align-items: stretch;
+  > p {
+    color: var(--slate);
+    font-size: 13px;
+    line-height: 1.25;
+    align-self: center;
+  }
+  ol {
+    display: grid;
+    grid-auto-flow: column;
+    grid-auto-columns: minmax(98px, 1fr);
+    gap: 7px;
+    overflow-x: auto;
+    padding: 3px;
+    margin: -3px;
+  }
+  @media (max-width: 700px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 const Card = styled.li<{ $on: boolean; $mine: boolean }>`
-  display: grid; position: relative; border: 1px solid ${(p) => (p.$on ? 'var(--ink)' : p.$mine ? 'var(--fox)' : 'var(--seam)')}; border-radius: 10px; background: ${(p) => (p.$on ? 'var(--ink)' : 'var(--paper)')}; color: ${(p) => (p.$on ? 'var(--paper)' : 'var(--ink)')}; overflow: hidden;
-  > button.pick { display: grid; grid-template-columns: 26px minmax(0, 1fr); gap: 3px 6px; align-items: center; align-content: center; text-align: left; padding: 7px 6px; border: 0; background: none; cursor: pointer; min-height: 58px; }
-  > button.pick:focus-visible { outline-offset: -4px; outline-color: var(--fox); }
-  b { font: 700 13px/1.15 var(--display); grid-column: 1 / 3; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-  em { font: 700 11px/1 var(--body); color: ${(p) => (p.$on ? 'var(--tape)' : 'var(--fox-deep)')}; }
-  small { font-size: 12px; white-space: nowrap; color: ${(p) => (p.$on ? '#d9e4de' : 'var(--slate)')}; line-height: 1.2; display: block; }
-  svg { width: 26px; height: 26px; }
+  display: grid;
+  position: relative;
+  border: 1px solid ${(p) => (p.$on ? 'var(--ink)' : p.$mine ? 'var(--fox)' : 'var(--seam)')};
+  border-radius: 10px;
+  background: ${(p) => (p.$on ? 'var(--ink)' : 'var(--paper)')};
+  color: ${(p) => (p.$on ? 'var(--paper)' : 'var(--ink)')};
+  overflow: hidden;
+  > button.pick {
+    display: grid;
+    grid-template-columns: 26px minmax(0, 1fr);
+    gap: 3px 6px;
+    align-items: center;
+    align-content: center;
+    text-align: left;
+    padding: 7px 6px;
+    border: 0;
+    background: none;
+    cursor: pointer;
+    min-height: 58px;
+  }
+  > button.pick:focus-visible {
+    outline-offset: -4px;
+    outline-color: var(--fox);
+  }
+  b {
+    font: 700 13px/1.15 var(--display);
+    grid-column: 1 / 3;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  em {
+    font: 700 11px/1 var(--body);
+    color: ${(p) => (p.$on ? 'var(--tape)' : 'var(--fox-deep)')};
+  }
+  small {
+    font-size: 12px;
+    white-space: nowrap;
+    color: ${(p) => (p.$on ? '#d9e4de' : 'var(--slate)')};
+    line-height: 1.2;
+    display: block;
+  }
+  svg {
+    width: 26px;
+    height: 26px;
+  }
 `;
 
 function Shapelet({ dials, on }: { dials: AnyDials; on: boolean }) {
-  const [l, w] = [Number(dials.length), dials.opening === 'round' ? Number(dials.length) : Number(dials.width)];
+  const [l, w] = [
+    Number(dials.length),
+    dials.opening === 'round' ? Number(dials.length) : Number(dials.width),
+  ];
   const k = 24 / 82;
   return (
     <svg viewBox="-16 -16 32 32" aria-hidden>
       <circle r="15.5" fill={on ? '#34464a' : 'var(--linen)'} />
       <g transform={`rotate(${Number(dials.turn)})`} fill={on ? 'var(--tape)' : 'var(--ink)'}>
-        {dials.opening === 'round' ? <circle r={Math.min(14, (l * k) / 2)} /> : <rect x={-Math.min(26, l * k) / 2} y={-(w * k) / 2} width={Math.min(26, l * k)} height={w * k} rx="0.8" />}
+        {dials.opening === 'round' ? (
+          <circle r={Math.min(14, (l * k) / 2)} />
+        ) : (
+          <rect
+            x={-Math.min(26, l * k) / 2}
+            y={-(w * k) / 2}
+            width={Math.min(26, l * k)}
+            height={w * k}
+            rx="0.8"
+          />
+        )}
       </g>
     </svg>
   );
@@ -45,7 +115,13 @@ interface Props {
 
 /** The ladder, easier to harder; each rung can be looked at on the mat and taken over as a design of its own. */
 export function Ladder({ rungs, chosen, here, line, onChoose, onAdopt, busy }: Props) {
-  if (!rungs) return <Strip><p>Easier to harder</p><small>Climbing the ladder …</small></Strip>;
+  if (!rungs)
+    return (
+      <Strip>
+        <p>Easier to harder</p>
+        <small>Climbing the ladder …</small>
+      </Strip>
+    );
   const open = rungs.find((r) => r.id === chosen);
   return (
     <>
@@ -62,7 +138,12 @@ export function Ladder({ rungs, chosen, here, line, onChoose, onAdopt, busy }: P
             const seconds = line ? line.intercept + line.slope * r.bits : null;
             return (
               <Card key={r.id} $on={on} $mine={mine}>
-                <button className="pick" type="button" aria-pressed={on} onClick={() => onChoose(on ? null : r.id)}>
+                <button
+                  className="pick"
+                  type="button"
+                  aria-pressed={on}
+                  onClick={() => onChoose(on ? null : r.id)}
+                >
                   <b>{r.name}</b>
                   <Shapelet dials={r.dials} on={on} />
                   <span>

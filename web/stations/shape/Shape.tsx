@@ -20,18 +20,58 @@ import { DesignFacts } from './DesignFacts.tsx';
 import { Ladder } from './Ladder.tsx';
 
 const Grid = styled.div`
-  display: grid; grid-template-columns: minmax(0, 1fr) 300px; gap: 16px;
-  .work { display: grid; grid-template-rows: auto minmax(280px, 1fr) auto; gap: 12px; min-width: 0; }
-  @media (min-width: 1101px) { min-height: 0; > * { min-height: 0; } > aside { overflow: auto; } }
-  @media (max-width: 1100px) { .work { grid-template-rows: auto 400px auto; align-content: start; } }
-  @media (max-width: 1000px) { grid-template-columns: minmax(0, 1fr); }
-  @media (max-width: 560px) { .work { grid-template-rows: auto 330px auto; } }
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 16px;
+  .work {
+    display: grid;
+    grid-template-rows: auto minmax(280px, 1fr) auto;
+    gap: 12px;
+    min-width: 0;
+  }
+  @media (min-width: 1101px) {
+    min-height: 0;
+    > * {
+      min-height: 0;
+    }
+    > aside {
+      overflow: auto;
+    }
+  }
+  @media (max-width: 1100px) {
+    .work {
+      grid-template-rows: auto 400px auto;
+      align-content: start;
+    }
+  }
+  @media (max-width: 1000px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  @media (max-width: 560px) {
+    .work {
+      grid-template-rows: auto 330px auto;
+    }
+  }
 `;
 const Legend = styled.div`
-  position: absolute; right: 14px; bottom: 12px; max-width: 330px; font-size: 14px; background: rgba(29, 74, 67, 0.88); border-radius: 8px; padding: 8px 10px;
-  strong { font-family: var(--display); display: block; }
-  .quiet { color: #cfe0d6; }
-  .verdict span { color: #fff; }
+  position: absolute;
+  right: 14px;
+  bottom: 12px;
+  max-width: 330px;
+  font-size: 14px;
+  background: rgba(29, 74, 67, 0.88);
+  border-radius: 8px;
+  padding: 8px 10px;
+  strong {
+    font-family: var(--display);
+    display: block;
+  }
+  .quiet {
+    color: #cfe0d6;
+  }
+  .verdict span {
+    color: #fff;
+  }
 `;
 
 function GapWords({ at, unit }: { at: AtBench; unit: LengthUnit }) {
@@ -45,7 +85,9 @@ function GapWords({ at, unit }: { at: AtBench; unit: LengthUnit }) {
         {formatLength(p.gapAlong, unit)} along · {formatLength(p.gapAcross, unit)} across
       </div>
       <div className="quiet">
-        {p.waysIn} of {p.ways} {p.ways === 1 ? 'way' : 'ways'} in{p.waysInNamed.length > 0 ? `: ${p.waysInNamed.join(', ')}` : ''} · tightest {formatLength(p.gap, unit)}
+        {p.waysIn} of {p.ways} {p.ways === 1 ? 'way' : 'ways'} in
+        {p.waysInNamed.length > 0 ? `: ${p.waysInNamed.join(', ')}` : ''} · tightest{' '}
+        {formatLength(p.gap, unit)}
       </div>
     </div>
   );
@@ -63,19 +105,33 @@ function ShapeWork({ at }: { at: AtBench }) {
   const rung: Rung<AnyDials> | null = heavy.rungs?.find((r) => r.id === rungId) ?? null;
   const dials = rung?.dials ?? design.dials;
   const fit = rung?.fit ?? heavy.fit;
-  const layout = rung ? light.pattern.layout(rung.dials, light.chosen, rung.fit) : light.layout(heavy.fit ?? undefined);
+  const layout = rung
+    ? light.pattern.layout(rung.dials, light.chosen, rung.fit)
+    : light.layout(heavy.fit ?? undefined);
   const piece = light.chosen.piece!;
-  const line = secondsLine((notes ?? []).filter((n) => n.designId === design.id && n.pieces > 0).map((n) => [n.bits, n.seconds / n.pieces] as const));
+  const line = secondsLine(
+    (notes ?? [])
+      .filter((n) => n.designId === design.id && n.pieces > 0)
+      .map((n) => [n.bits, n.seconds / n.pieces] as const),
+  );
   const short = shortWords(light.supply);
   const adopt = async (r: Rung<AnyDials>): Promise<void> => {
     const { id: _, version: __, ...rest } = design;
-    const made = await takeOver.mutateAsync({ ...rest, name: `${design.name}, ${r.name.toLowerCase()}`.slice(0, 80), dials: r.dials, copies: 1 });
+    const made = await takeOver.mutateAsync({
+      ...rest,
+      name: `${design.name}, ${r.name.toLowerCase()}`.slice(0, 80),
+      dials: r.dials,
+      copies: 1,
+    });
     await navigate(`/shape/${made.id}`);
   };
   return (
     <Grid>
       <div className="work">
-        <Heading over={`${light.pattern.name} pattern · ${String(design.dials.approach)}`} title={titleOf(dials, piece.name)}>
+        <Heading
+          over={`${light.pattern.name} pattern · ${String(design.dials.approach)}`}
+          title={titleOf(dials, piece.name)}
+        >
           <FileLink href={`/api/designs/${design.id}/template.pdf`}>Print template</FileLink>
           <ButtonLink to={`/check/${design.id}`}>Check it</ButtonLink>
         </Heading>
@@ -91,7 +147,8 @@ function ShapeWork({ at }: { at: AtBench }) {
                 <>
                   <strong>Rung: {rung.name}</strong>
                   <div className="quiet">
-                    gap {formatLength(rung.fit.passage.gap, unit)} · {rung.fit.passage.waysIn} of {rung.fit.passage.ways} ways in · {rung.grip}
+                    gap {formatLength(rung.fit.passage.gap, unit)} · {rung.fit.passage.waysIn} of{' '}
+                    {rung.fit.passage.ways} ways in · {rung.grip}
                   </div>
                 </>
               ) : (
@@ -146,9 +203,21 @@ function ShapeWork({ at }: { at: AtBench }) {
             </Spread>
             {light.specs.map((spec) =>
               spec.kind === 'choice' ? (
-                <Choice key={spec.id} label={spec.label} options={spec.options} value={String(design.dials[spec.id])} onChange={(v) => dial(spec.id, v)} />
+                <Choice
+                  key={spec.id}
+                  label={spec.label}
+                  options={spec.options}
+                  value={String(design.dials[spec.id])}
+                  onChange={(v) => dial(spec.id, v)}
+                />
               ) : (
-                <Dial key={spec.id} spec={spec} unit={unit} value={Number(design.dials[spec.id])} onChange={(v) => dial(spec.id, v)} />
+                <Dial
+                  key={spec.id}
+                  spec={spec}
+                  unit={unit}
+                  value={Number(design.dials[spec.id])}
+                  onChange={(v) => dial(spec.id, v)}
+                />
               ),
             )}
             {fit?.remedy && <Notice tone={fit.verdict}>{fit.remedy}</Notice>}
@@ -185,17 +254,45 @@ const titleOf = (dials: AnyDials, piece: string): string => {
 };
 
 const Facts = styled.div`
-  display: grid; grid-template-columns: 1.1fr 1fr 0.9fr 1.6fr; background: var(--paper); border: 1px solid var(--seam); border-radius: 10px;
-  > div { padding: 8px 14px; border-left: 1px solid var(--seam); display: grid; align-content: start; gap: 2px; font-size: 13.5px; line-height: 1.3; }
-  > div:first-child { border-left: 0; }
-  b { font: 700 17px/1.25 var(--display); }
-  @media (max-width: 700px) { grid-template-columns: 1fr 1fr; }
+  display: grid;
+  grid-template-columns: 1.1fr 1fr 0.9fr 1.6fr;
+  background: var(--paper);
+  border: 1px solid var(--seam);
+  border-radius: 10px;
+  > div {
+    padding: 8px 14px;
+    border-left: 1px solid var(--seam);
+    display: grid;
+    align-content: start;
+    gap: 2px;
+    font-size: 13.5px;
+    line-height: 1.3;
+  }
+  > div:first-child {
+    border-left: 0;
+  }
+  b {
+    font: 700 17px/1.25 var(--display);
+  }
+  @media (max-width: 700px) {
+    grid-template-columns: 1fr 1fr;
+  }
 `;
 const Uses = styled.ul`
-  display: grid; gap: 5px; font-size: 14px;
-  li { display: flex; justify-content: space-between; gap: 10px; }
-  b { white-space: nowrap; }
-  li[data-short='true'] { color: var(--stop); }
+  display: grid;
+  gap: 5px;
+  font-size: 14px;
+  li {
+    display: flex;
+    justify-content: space-between;
+    gap: 10px;
+  }
+  b {
+    white-space: nowrap;
+  }
+  li[data-short='true'] {
+    color: var(--stop);
+  }
 `;
 
 export const Component = () => <DesignBench station="shape">{(at) => <ShapeWork at={at} />}</DesignBench>;
