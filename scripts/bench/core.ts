@@ -1,0 +1,142 @@
+import { readFileSync } from 'node:fs';
+import { smallParts } from '../../core/gauge/smallParts.ts';
+import type { Shape } from '../../core/geometry/shape.ts';
+import { materialInput, type Material } from '../../core/materials/material.ts';
+import { passage } from '../../core/passage/passage.ts';
+import type { Opening } from '../../core/passage/opening.ts';
+import { patternOf } from '../../core/patterns/index.ts';
+
+// A fixed row of numbers, so that every run looks at the same hundred shapes.
+let state = 7;
+const random = (from: number, to: number): number => {
+  state = (state * 16807) % 2147483647;
+  return from + (to - from) * (state / 2147483647);
+};
+
+function shape(i: number): Shape {
+  switch (i % 7) {
+    case 0:
+      return { kind: 'sphere', diameter: random(10, 50) };
+    case 1:
+      return { kind: 'box', length: random(5, 70), width: random(5, 50), height: random(2, 40) };
+    case 2:
+      return { kind: 'cylinder', diameter: random(2, 45), length: random(1, 70) };
+    case 3: {
+      const outer = random(10, 50);
+      return { kind: 'ring', outerDiameter: outer, innerDiameter: outer * 0.6, height: random(2, 30) };
+    }
+    case 4:
+      return { kind: 'cone', baseDiameter: random(5, 45), height: random(5, 70) };
+    case 5:
+      return { kind: 'ellipsoid', length: random(10, 70), width: random(10, 50), height: random(5, 40) };
+    default: {
+      const [n, r] = [3 + Math.floor(random(0, 30)), random(10, 35)];
+      return {
+        kind: 'sheet',
+        thickness: random(0.5, 12),
+        outline: Array.from(
+          { length: n },
+          (_, k) =>
+            [
+              r * random(0.6, 1) * Math.cos((2 * Math.PI * k) / n),
+              r * random(0.6, 1) * Math.sin((2 * Math.PI * k) / n),
+            ] as [number, number],
+        ),
+      };
+    }
+  }
+}
+
+const at = (sorted: number[], share: number): string =>
+  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]!.toFixed(1);
+
+/** Runs each input once after a warm-up and prints how long it took. */
+function timed<T>(name: string, inputs: T[], work: (input: T) => unknown, budget: string): number[] {
+  for (const input of inputs.slice(0, 14)) work(input);
+  const took = inputs.map((input) => {
+    const t = performance.now();
+    work(input);
+    return performance.now() - t;
+  });
+  const sorted = [...took].sort((a, b) => a - b);
+  console.log(
+    `  ${name.padEnd(44)} median ${at(sorted, 0.5)} ms, 95th percentile ${at(sorted, 0.95)} ms, most ${sorted.at(-1)!.toFixed(1)} ms${budget && `   (${budget})`}`,
+  );
+  return took;
+}
+
+console.log('Small-parts cylinder, a hundred mixed shapes');
+const shapes = Array.from({ length: 100 }, (_, i) => shape(i)).filter(
+  (s) => s.kind !== 'sheet' || s.outline.length >= 3,
+);
+timed('certified clearance', shapes, smallParts, 'budget: median 50, 95th percentile 500');
+const widths = shapes
+  .map((s) => smallParts(s))
+  .map((a) => ({ near: Math.abs(a.clearance) < 1, width: a.bounds[1] - a.bounds[0], open: a.fits === null }));
+console.log(
+  `  widest bounds within 1 mm of 0: ${Math.max(0, ...widths.filter((w) => w.near).map((w) => w.width)).toFixed(3)} mm (at most 0.2, aim 0.05); undecided: ${widths.filter((w) => w.open).length}`,
+);
+
+console.log('\nPassage, a hundred pieces through slots, holes and stars');
+const pairs = shapes.map((piece, i): { piece: Shape; opening: Opening } => ({
+  piece,
+  opening:
+    i % 3 === 0
+      ? { kind: 'slot', length: random(20, 60), width: random(8, 40) }
+      : i % 3 === 1
+        ? { kind: 'round', diameter: random(15, 60) }
+        : { kind: 'star', points: 5, outerDiameter: random(40, 80), innerDiameter: random(20, 35) },
+}));
+timed(
+  'slot',
+  pairs.filter((p) => p.opening.kind === 'slot'),
+  passage,
+  '',
+);
+timed(
+  'round',
+  pairs.filter((p) => p.opening.kind === 'round'),
+  passage,
+  '',
+);
+timed(
+  'star',
+  pairs.filter((p) => p.opening.kind === 'star'),
+  passage,
+  '',
+);
+
+console.log('\nDial to drawing: layout of a drop-through tub');
+const cart = JSON.parse(readFileSync('demo/kelpwick.json', 'utf8')) as {
+  materials: ({ key: string } & Record<string, unknown>)[];
+};
+const material = (key: string, id: number): Material => {
+  const { key: _, ...rest } = cart.materials.find((m) => m.key === key)!;
+  return { id, ...materialInput.parse(rest) };
+};
+const chosen = { container: material('tub95', 1), piece: material('cap', 2), edge: material('tape', 3) };
+const drop = patternOf('drop-through');
+const dials = {
+  opening: 'slot',
+  length: 42,
+  width: 17,
+  points: 5,
+  turn: 0,
+  pieces: 8,
+  tool: 'fingers',
+  approach: 'prepared shelf',
+};
+const fit = drop.fit(dials, chosen);
+const turns = Array.from({ length: 200 }, (_, i) => ({ ...dials, width: 15 + (i % 40) / 2 }));
+timed(
+  'layout, needs, steps and dials',
+  turns,
+  (d) => [
+    drop.layout(d, chosen, fit),
+    drop.needs(d, chosen),
+    drop.steps(d, chosen),
+    drop.dialSpecs(d, chosen),
+  ],
+  'budget: 95th percentile 16',
+);
+timed('fit, in the worker', turns.slice(0, 40), (d) => drop.fit(d, chosen), '');
