@@ -2,7 +2,7 @@ import { toBuffer, type RenderOptions } from 'bwip-js/node';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { type LengthUnit } from '../../core/measure/length.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
-import type { Layout, Need } from '../../core/patterns/kernel.ts';
+import type { Layout, Need, Show } from '../../core/patterns/kernel.ts';
 import type { Placed } from '../../core/plan/order.ts';
 import { MARGIN, PAPERS, type Paper } from '../../core/print/paper.ts';
 import type { TemplatePage } from '../../core/print/template.ts';
@@ -41,6 +41,7 @@ export interface BuildSheet {
   readonly needs: readonly Need[];
   readonly placed: readonly Placed[];
   readonly findings: readonly Finding[];
+  readonly show: Show;
   readonly unit: LengthUnit;
 }
 
@@ -121,6 +122,16 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
     }
     y += 2;
   });
+  heading('Show it');
+  for (const line of [
+    b.show.say,
+    `Look for: ${b.show.lookFor}`,
+    `Easier: ${b.show.easier}`,
+    `Harder: ${b.show.harder}`,
+  ]) {
+    room(12);
+    y = sheet.paragraph(MARGIN, y, line, 4, right - MARGIN);
+  }
   heading('Mind');
   for (const f of b.findings.filter((g) => g.verdict !== 'clear')) {
     room(16);

@@ -4,10 +4,12 @@ import { styled } from 'styled-components';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import type { Place } from '../../contract/place.ts';
+import { patternOf } from '../../core/patterns/index.ts';
 import { useDesigns, useMaterials, usePlace } from '../data/queries.ts';
 import { words } from '../data/api.ts';
 import { Button } from '../parts/Button.tsx';
 import { Notice, Panel, Stack } from '../parts/Panel.tsx';
+import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList, DesignTag } from './DesignTag.tsx';
 import { lightOf, useHeavy, type Heavy, type Light } from './derived.ts';
 import { NewDesign } from './NewDesign.tsx';
@@ -57,7 +59,7 @@ export function DesignBench({
   const designs = useDesigns();
   const { data: materials, error: materialsError } = useMaterials();
   const { data: place } = usePlace();
-  const { draft, open, saving, problem } = useOpenDesign();
+  const { draft, open, change, saving, problem } = useOpenDesign();
   const [making, setMaking] = useState(false);
   const listed = designs.data?.find((d) => d.id === id);
   useEffect(() => {
@@ -116,7 +118,18 @@ export function DesignBench({
           </Button>
         </Stack>
       </aside>
-      {'problem' in light ? null : children({ design, light, heavy, materials, place, newDesign })}
+      {'problem' in light ? (
+        <Panel as="div" style={{ maxWidth: 420 }}>
+          <DesignFacts
+            design={design}
+            materials={materials}
+            pattern={patternOf(design.pattern)}
+            onChange={change}
+          />
+        </Panel>
+      ) : (
+        children({ design, light, heavy, materials, place, newDesign })
+      )}
       {dialog}
     </Grid>
   );

@@ -89,6 +89,7 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
         needs: o.pattern.needs(d.dials, o.chosen),
         placed: orderSteps(o.pattern.steps(d.dials, o.chosen), o.copies),
         findings: checkFeatures(o.pattern.features(d.dials, o.chosen), d.ageFrom).findings,
+        show: o.pattern.show(d.dials, o.chosen),
         unit: o.unit,
       },
       o.paper,

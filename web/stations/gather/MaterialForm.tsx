@@ -116,11 +116,13 @@ export function MaterialForm({
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState<string | null>(null);
   const [saved, setSaved] = useState<string | null>(null);
+  /** What the desk holds, when another screen was first. */
+  const [theirs, setTheirs] = useState<MaterialRow | null>(null);
   const [by, setBy] = useState<number | null>(1);
   const [version, setVersion] = useState(material?.version ?? 0);
-  const save = useChange((body: MaterialInput) =>
+  const save = useChange(({ body, over }: { body: MaterialInput; over: number }) =>
     material
-      ? api<MaterialRow>('PUT', `/materials/${material.id}`, { ...body, version })
+      ? api<MaterialRow>('PUT', `/materials/${material.id}`, { ...body, version: over })
       : api<MaterialRow>('POST', '/materials', body),
   );
   const stock = useChange((n: number) =>
@@ -134,12 +136,15 @@ export function MaterialForm({
   const needed = requiredSizes({ form: draft.form, solid: draft.solid, sizes: draft.sizes });
   const asked = SIZES_OF[draft.form].filter((s) => draft.form !== 'piece' || needed.includes(s));
   const tell = (e: unknown): void => {
+    if (e instanceof ApiError && e.problem.status === 409 && e.problem.current)
+      setTheirs(e.problem.current as MaterialRow);
     if (e instanceof ApiError)
       setErrors(Object.fromEntries(e.problem.errors.map((x) => [x.path, x.message])));
     setProblem(words(e));
   };
-  const submit = async (): Promise<void> => {
+  const submit = async (over = version): Promise<void> => {
     setProblem(null);
+    setTheirs(null);
     // Sizes of another form must not travel along.
     const sizes = Object.fromEntries(
       asked.flatMap((s) => (draft.sizes[s] === undefined ? [] : [[s, draft.sizes[s]]])),
@@ -157,7 +162,7 @@ export function MaterialForm({
     }
     setErrors({});
     try {
-      const row = await save.mutateAsync(read.data);
+      const row = await save.mutateAsync({ body: read.data, over });
       setVersion(row.version);
       setSaved(material ? 'Saved.' : `${row.name} is on the shelf.`);
       if (!material) onDone(row.id);
@@ -342,6 +347,34 @@ export function MaterialForm({
           {problem && (
             <Notice tone="stop">
               {problem} {Object.entries(errors).map(([k, v]) => (k ? `${k}: ${v}. ` : ''))}
+            </Notice>
+          )}
+          {theirs && (
+            <Notice tone="mind">
+              <Stack $gap={8}>
+                <span>
+                  Another screen saved it meanwhile: {theirs.name}, {theirs.kept} kept.
+                </span>
+                <Row>
+                  <Button small onPress={() => void submit(theirs.version)}>
+                    Keep what is here
+                  </Button>
+                  <Button
+                    small
+                    plain
+                    onPress={() => {
+                      const { id: _, version: latest, ...rest } = theirs;
+                      setDraft(rest);
+                      setVersion(latest);
+                      setTheirs(null);
+                      setProblem(null);
+                      setErrors({});
+                    }}
+                  >
+                    Take what is there
+                  </Button>
+                </Row>
+              </Stack>
             </Notice>
           )}
           {saved && <Notice tone="clear">{saved}</Notice>}

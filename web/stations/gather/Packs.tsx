@@ -63,9 +63,12 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
     if (price === null) throw new Error('The price is missing.');
     if (contents.some((c) => c.materialId === null || !c.quantity))
       throw new Error('Say what is in the pack and how many.');
-    if (supplier === 'new')
+    if (supplier === 'new') {
       supplierId = (await api<Supplier>('POST', '/suppliers', { name: newSupplier, delivery: delivery ?? 0 }))
         .id;
+      // Kept now, whatever becomes of the pack: a second try must not make it again.
+      setSupplier(String(supplierId));
+    }
     return api<Offer>('POST', '/offers', { name, supplierId, price, contents });
   });
   const remove = useChange((id: number) => api<void>('DELETE', `/offers/${id}`));

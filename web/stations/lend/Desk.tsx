@@ -82,10 +82,12 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
   const lend = useChange(async () => {
     if (family === null) throw new Error('Choose a family.');
-    const borrowerId =
-      family === 'new'
-        ? (await api<Borrower>('POST', '/borrowers', { name: newName, group: newGroup })).id
-        : Number(family);
+    let borrowerId = Number(family);
+    if (family === 'new') {
+      borrowerId = (await api<Borrower>('POST', '/borrowers', { name: newName, group: newGroup })).id;
+      // The family is kept now, whatever becomes of the loan: a second try must not make it again.
+      setFamily(String(borrowerId));
+    }
     return api<Loan>('POST', '/loans', { copyId: copy.id, borrowerId, dueOn: due });
   });
   return (

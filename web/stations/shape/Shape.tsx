@@ -16,7 +16,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { Dial } from '../../parts/Dial.tsx';
 import { Heading, Notice, Panel, Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
-import { DesignFacts } from './DesignFacts.tsx';
+import { DesignFacts } from '../../design/DesignFacts.tsx';
 import { Ladder } from './Ladder.tsx';
 
 const Grid = styled.div`

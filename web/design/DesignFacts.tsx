@@ -1,10 +1,17 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
-import type { Design } from '../../../contract/designs.ts';
-import type { MaterialRow } from '../../../contract/materials.ts';
-import { APPROACHES, SKILLS, type OpenPattern, type Skill } from '../../../core/patterns/index.ts';
-import { Select } from '../../parts/Choice.tsx';
-import { CountField, TextField } from '../../parts/Field.tsx';
-import { Stack } from '../../parts/Panel.tsx';
+import type { Design } from '../../contract/designs.ts';
+import type { MaterialRow } from '../../contract/materials.ts';
+import { APPROACHES, SKILLS, type OpenPattern, type Skill } from '../../core/patterns/index.ts';
+import { api, words } from '../data/api.ts';
+import { useChange } from '../data/queries.ts';
+import { Button } from '../parts/Button.tsx';
+import { Select } from '../parts/Choice.tsx';
+import { CountField, TextField } from '../parts/Field.tsx';
+import { Notice, Row, Stack } from '../parts/Panel.tsx';
+import { chosenOf } from './derived.ts';
+import { useOpenDesign } from './store.ts';
 
 const Two = styled.div`
   display: grid;
@@ -26,6 +33,28 @@ export function DesignFacts({
 }) {
   const number = (key: 'ageFrom' | 'ageTo' | 'copies', min: number, max: number) => (n: number | null) =>
     n !== null && n >= min && n <= max && onChange({ [key]: n });
+  const [problem, setProblem] = useState<string | null>(null);
+  const navigate = useNavigate();
+  const remove = useChange(() => api<void>('DELETE', `/designs/${design.id}`));
+  const startAnew = (): void => {
+    try {
+      const approach = APPROACHES.find((a) => a === design.dials.approach) ?? APPROACHES[0];
+      onChange({
+        dials: pattern.defaults({ approach, chosen: chosenOf(design, materials), ageFrom: design.ageFrom }),
+      });
+      setProblem(null);
+    } catch (e) {
+      setProblem(words(e));
+    }
+  };
+  const takeOff = (): void =>
+    remove.mutate(undefined, {
+      onSuccess: () => {
+        useOpenDesign.setState({ draft: null, saving: 'saved' });
+        void navigate('/shape');
+      },
+      onError: (e) => setProblem(words(e)),
+    });
   return (
     <Stack $gap={10}>
       <h2>Made of, made for</h2>
@@ -80,6 +109,15 @@ export function DesignFacts({
         onChange={(v) => onChange({ dials: { ...design.dials, approach: v } })}
         options={APPROACHES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }))}
       />
+      {problem && <Notice tone="stop">{problem}</Notice>}
+      <Row>
+        <Button small plain onPress={startAnew}>
+          Dials as the approach starts
+        </Button>
+        <Button small plain isDisabled={remove.isPending} onPress={takeOff}>
+          Take off the bench
+        </Button>
+      </Row>
     </Stack>
   );
 }
