@@ -55,7 +55,7 @@ test('turning a dial moves the drawing at once and the answers after it', async 
   await page.getByRole('textbox', { name: 'Slot length, typed' }).fill('1 7/16"');
   await page.getByRole('textbox', { name: 'Slot length, typed' }).press('Enter');
   await expect(page.getByText('Does not go through').first()).toBeVisible();
-  await expect(page.getByText(/Open it by 1\.5 mm more/)).toBeVisible();
+  await expect(page.getByText(/It needs 1\.5 mm more room/)).toBeVisible();
   await page.getByRole('radio', { name: 'Round' }).click({ force: true });
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut the hole to fit the milk-bottle cap');
 });

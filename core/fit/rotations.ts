@@ -119,6 +119,7 @@ export function mostWithin(at: number, proof: readonly number[], centre: Mat3, r
   if (radius === 0) return at - trace;
   const pull = hypot(a[7]! - a[5]!, a[2]! - a[6]!, a[3]! - a[1]!);
   const sine = radius < PI / 2 ? sin(radius) : 1;
-  const bulge = max(0, trace - symmetricEigenvalues(a)[0]);
+  // The cubic's roots are good to about 1e-8 of the matrix; the bound must not be under by that.
+  const bulge = max(0, trace - symmetricEigenvalues(a)[0]) + 1e-7 * hypot(...a);
   return at - trace + sine * pull + (1 - cos(min(radius, PI))) * bulge;
 }

@@ -230,12 +230,12 @@ function farthestOnEllipse(cx: number, cy: number, a: number, b: number): [numbe
     const s = sin(t);
     const c = cos(t);
     const f = slope(s, c);
+    if (abs(f) < 1e-15 * (k + a * qx + b * qy)) break;
     if (f > 0) lo = t;
     else hi = t;
     const df = -k * (c * c - s * s) - a * qx * c - b * qy * s;
     const newton = t - f / df;
     t = df !== 0 && newton > lo && newton < hi ? newton : (lo + hi) / 2;
-    if (abs(f) < 1e-14 * (a * a + a * qx + b * qy)) break;
   }
   return [cx + sx * a * cos(t), cy + sy * b * sin(t)];
 }

@@ -80,6 +80,7 @@ export function reachOf(o: Opening): { length: number; width: number; angle: num
     const { diameter } = o as { diameter: number };
     return { length: diameter, width: diameter, angle: 0 };
   }
+  if (o.kind === 'slot') return { length: o.length, width: o.width, angle: 0 };
   if (o.kind === 'star') {
     const [length, width] = extents(edge, 0);
     return { length, width, angle: 0 };

@@ -96,7 +96,7 @@ describe('fit', () => {
     expect(drop.fit(dials, chosen).holds).toBe(Math.floor((0.5 * 95 ** 2 * 110) / (38 ** 2 * 14)));
   });
   it.each([
-    [{ length: 37 }, 'stop', /Does not go through/, /1 mm/],
+    [{ length: 37 }, 'stop', /Does not go through/, /needs 1 mm more room/],
     [{ width: 14.4 }, 'mind', /Tight/, /0\.6 mm/],
     [{ length: 80 }, 'stop', /Lid too small/, /10 mm of lid/],
     [{ pieces: 30 }, 'mind', /Full after 24/, /24 pieces/],

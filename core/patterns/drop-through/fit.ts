@@ -57,11 +57,7 @@ export function fit(d: Dials, chosen: Chosen): Fit {
   const mouth = s.diameter ?? Math.min(s.length!, s.width!);
   const overRim = acrossLid(d) - (mouth - 2 * RIM);
   if (!answer.passes)
-    return say(
-      'stop',
-      'Does not go through',
-      `Open it by ${mm(-answer.gap)} more all round, or choose a smaller piece.`,
-    );
+    return say('stop', 'Does not go through', `It needs ${mm(-answer.gap)} more room, or a smaller piece.`);
   if (overRim > 1e-6)
     return say(
       'stop',

@@ -95,12 +95,27 @@ export function layout(d: Dials, chosen: Chosen, fit?: Fit): Layout {
         ]
       : []),
   ];
+  // A star's inner corners are measured on the far side from its tips.
+  const inner: Mark[] =
+    d.opening === 'star'
+      ? [
+          {
+            kind: 'dimension',
+            from: end(along, -d.width / 2),
+            to: end(along, d.width / 2),
+            side: [-acrossWay[0] * (d.length / 2 + 9), -acrossWay[1] * (d.length / 2 + 9)],
+            value: d.width,
+            label: 'inner',
+          },
+        ]
+      : [];
   const sideAt: Vec2 = [pieceAt[0], margin + pieceH + 20 + c / 2];
   const marks: Mark[] = [
     ...lidMarks(container, lidAt),
     openingMark(d, lidAt, 'opening'),
     ...inOpening,
     ...openingSizes,
+    ...inner,
     {
       kind: 'dimension',
       from: [lidAt[0] - lidW / 2, lidAt[1] + lidH / 2],
@@ -117,6 +132,17 @@ export function layout(d: Dials, chosen: Chosen, fit?: Fit): Layout {
       side: [0, 7],
       value: a,
     },
+    ...(Math.abs(a - b) > 1e-9
+      ? [
+          {
+            kind: 'dimension' as const,
+            from: [pieceAt[0] + a / 2, pieceAt[1] - pieceH / 2] as Vec2,
+            to: [pieceAt[0] + a / 2, pieceAt[1] + pieceH / 2] as Vec2,
+            side: [7, 0] as Vec2,
+            value: pieceH,
+          },
+        ]
+      : []),
     // From the side, so that its thickness can be seen beside the slot.
     ...(Math.abs(b - c) > 1e-9
       ? ([

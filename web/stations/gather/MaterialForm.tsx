@@ -2,61 +2,15 @@ import { useState } from 'react';
 import { styled } from 'styled-components';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
-import {
-  FORMS,
-  HAZARDS,
-  MATERIAL_CLASSES,
-  materialInput,
-  requiredSizes,
-  SIZES_OF,
-  SOLIDS,
-  type Form,
-  type MaterialInput,
-  type SizeName,
-  type Sizes,
-} from '../../../core/materials/material.ts';
+import { materialInput, type MaterialInput, type Sizes } from '../../../core/materials/material.ts';
 import { api, ApiError, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { Button } from '../../parts/Button.tsx';
-import { Select } from '../../parts/Choice.tsx';
-import { CountField, LengthField, TextField } from '../../parts/Field.tsx';
+import { CountField } from '../../parts/Field.tsx';
+import { askedSizes, MaterialFields, type Draft } from './MaterialFields.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 
-const Two = styled.div`
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-`;
-const Boxes = styled.fieldset`
-  border: 0;
-  margin: 0;
-  padding: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  legend {
-    font-size: 14px;
-    font-weight: 600;
-    padding: 0;
-    margin-bottom: 4px;
-  }
-  label {
-    display: inline-flex;
-    align-items: center;
-    gap: 6px;
-    border: 1px solid var(--seam-strong);
-    border-radius: 20px;
-    padding: 0 12px;
-    min-height: 36px;
-    font-size: 13.5px;
-    cursor: pointer;
-  }
-  label:has(input:checked) {
-    background: var(--mind-tint);
-    border-color: var(--mind);
-  }
-`;
 /** Saving stays in sight however long the form is. */
 const Foot = styled(Row)`
   position: sticky;
@@ -67,25 +21,6 @@ const Foot = styled(Row)`
   border-top: 1px solid var(--seam);
   z-index: 1;
 `;
-const FORM_WORDS: Record<Form, string> = {
-  piece: 'Piece (ball, block, stick)',
-  disc: 'Disc (cap, lid, button)',
-  sheet: 'Sheet (card, panel)',
-  tube: 'Tube',
-  container: 'Container with lid',
-  cord: 'Cord or lace',
-  consumable: 'Used up (tape, bag, glue)',
-};
-const SIZE_WORDS: Record<SizeName, string> = {
-  length: 'Length',
-  width: 'Width',
-  height: 'Height',
-  diameter: 'Across',
-  wall: 'Wall thickness',
-};
-const COLOURS = ['#B0451A', '#D8A657', '#2C5F8A', '#2C6A3E', '#A3455F', '#E9E8DF', '#C8A877', '#53625F'];
-
-type Draft = Omit<MaterialInput, 'kept'> & { kept: number | null };
 const blank: Draft = {
   name: '',
   form: 'disc',
@@ -95,7 +30,7 @@ const blank: Draft = {
   materialClass: 'plastic',
   give: 0,
   hazards: [],
-  colour: COLOURS[0]!,
+  colour: '#B0451A',
 };
 
 /** One material: its form, measured sizes, count. New, or as kept. */
@@ -133,8 +68,7 @@ export function MaterialForm({
     setDraft((d) => ({ ...d, ...part }));
     setSaved(null);
   };
-  const needed = requiredSizes({ form: draft.form, solid: draft.solid, sizes: draft.sizes });
-  const asked = SIZES_OF[draft.form].filter((s) => draft.form !== 'piece' || needed.includes(s));
+  const asked = askedSizes(draft);
   const tell = (e: unknown): void => {
     if (e instanceof ApiError && e.problem.status === 409 && e.problem.current)
       setTheirs(e.problem.current as MaterialRow);
@@ -228,122 +162,7 @@ export function MaterialForm({
               <Seam />
             </>
           )}
-          <TextField
-            label="Name"
-            value={draft.name}
-            onChange={(name) => set({ name })}
-            error={errors.name}
-            required
-          />
-          <Select
-            label="Form"
-            value={draft.form}
-            onChange={(form) =>
-              set({
-                form: form as Form,
-                ...(form === 'piece' && !draft.solid ? { solid: 'block' as const } : {}),
-              })
-            }
-            options={FORMS.map((f) => ({ value: f, label: FORM_WORDS[f] }))}
-          />
-          {draft.form === 'piece' && (
-            <Select
-              label="Solid"
-              value={draft.solid ?? null}
-              error={errors.solid ?? null}
-              onChange={(solid) => set({ solid: solid as (typeof SOLIDS)[number] })}
-              options={SOLIDS.map((s) => ({ value: s, label: s[0]!.toUpperCase() + s.slice(1) }))}
-            />
-          )}
-          <Two>
-            {asked.map((s) => (
-              <LengthField
-                key={s}
-                label={needed.includes(s) ? SIZE_WORDS[s] : `${SIZE_WORDS[s]} (if any)`}
-                mm={draft.sizes[s] ?? null}
-                unit={unit}
-                error={errors[`sizes.${s}`]}
-                onChange={(v) => {
-                  const { [s]: _, ...rest } = draft.sizes;
-                  set({ sizes: v === null ? rest : { ...rest, [s]: v } });
-                }}
-              />
-            ))}
-          </Two>
-          <Two>
-            {!material && (
-              <CountField
-                label={draft.unit === 'mm' ? 'Kept, mm' : 'Kept'}
-                value={draft.kept}
-                onChange={(kept) => set({ kept })}
-                error={errors.kept}
-              />
-            )}
-            <Select
-              label="Counted"
-              value={draft.unit}
-              onChange={(u) => set({ unit: u as 'each' | 'mm' })}
-              options={[
-                { value: 'each', label: 'Each' },
-                { value: 'mm', label: 'By length, mm' },
-              ]}
-            />
-            <Select
-              label="Made of"
-              value={draft.materialClass}
-              onChange={(c) => set({ materialClass: c as MaterialInput['materialClass'] })}
-              options={MATERIAL_CLASSES.map((c) => ({ value: c, label: c[0]!.toUpperCase() + c.slice(1) }))}
-            />
-            <CountField
-              label="Gives by, %"
-              value={Math.round(draft.give * 100)}
-              onChange={(g) => set({ give: (g ?? 0) / 100 })}
-              error={errors.give}
-            />
-          </Two>
-          <Boxes>
-            <legend>Mind</legend>
-            {HAZARDS.map((h) => (
-              <label key={h}>
-                <input
-                  type="checkbox"
-                  checked={draft.hazards.includes(h)}
-                  onChange={(e) =>
-                    set({
-                      hazards: e.currentTarget.checked
-                        ? [...draft.hazards, h]
-                        : draft.hazards.filter((x) => x !== h),
-                    })
-                  }
-                />
-                {h}
-              </label>
-            ))}
-          </Boxes>
-          <Boxes>
-            <legend>Colour</legend>
-            {[...new Set([...COLOURS, draft.colour])].map((c) => (
-              <label
-                key={c}
-                style={{
-                  background: c,
-                  width: 40,
-                  padding: 0,
-                  justifyContent: 'center',
-                  boxShadow: draft.colour === c ? '0 0 0 3px var(--ink)' : 'none',
-                }}
-              >
-                <input
-                  type="radio"
-                  name="colour"
-                  aria-label={c}
-                  checked={draft.colour === c}
-                  onChange={() => set({ colour: c })}
-                  style={{ opacity: 0, position: 'absolute' }}
-                />
-              </label>
-            ))}
-          </Boxes>
+          <MaterialFields draft={draft} set={set} errors={errors} unit={unit} isNew={!material} />
           {problem && (
             <Notice tone="stop">
               {problem} {Object.entries(errors).map(([k, v]) => (k ? `${k}: ${v}. ` : ''))}

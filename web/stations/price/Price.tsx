@@ -90,6 +90,32 @@ function PriceWork({ at }: { at: AtBench }) {
   const charges = [...new Set(packs.map((p) => p.offer.supplierId))]
     .map((id) => suppliers!.find((s) => s.id === id)!)
     .filter((s) => s && s.delivery > 0);
+  const wanted = new Set(light.needs.map((n) => n.materialId));
+  const holds = (c: { materialId: number; quantity: number }): string =>
+    materials.find((m) => m.id === c.materialId)?.unit === 'mm'
+      ? `${c.quantity / 1000} m of ${nameOf(c.materialId)}`
+      : `${c.quantity} ${nameOf(c.materialId)}`;
+  const compared = (offers ?? [])
+    .filter((o) => o.contents.some((c) => wanted.has(c.materialId)))
+    .map((o) => {
+      const supplier = suppliers?.find((x) => x.id === o.supplierId);
+      const [first] = o.contents.filter((c) => wanted.has(c.materialId));
+      const rate = unitShare(first!.materialId, [o])!;
+      const long = materials.find((m) => m.id === first!.materialId)?.unit === 'mm';
+      const count = packs.find((p) => p.offer.id === o.id)?.count ?? 0;
+      return {
+        key: String(o.id),
+        cells: [
+          o.name,
+          supplier?.name ?? '',
+          o.contents.map((c) => holds(c)).join(', '),
+          formatMoney(o.price),
+          supplier && supplier.delivery > 0 ? formatMoney(supplier.delivery) : 'none',
+          long ? `${formatMoney(rate * 1000)} a metre` : formatMoney(rate),
+          count > 0 ? <b key="n">{count}</b> : '–',
+        ],
+      };
+    });
   return (
     <Stack>
       <Heading
@@ -217,6 +243,19 @@ function PriceWork({ at }: { at: AtBench }) {
           </Stack>
         </Panel>
       </Two>
+      {compared.length > 0 && (
+        <Panel>
+          <Stack $gap={8}>
+            <h2>Packs compared</h2>
+            <Table
+              caption="Packs compared"
+              left={[1, 2]}
+              head={['Pack', 'From', 'Holds', 'price', 'delivery', 'rate', 'bought']}
+              rows={compared}
+            />
+          </Stack>
+        </Panel>
+      )}
     </Stack>
   );
 }

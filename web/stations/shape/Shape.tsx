@@ -105,6 +105,7 @@ function ShapeWork({ at }: { at: AtBench }) {
   const rung: Rung<AnyDials> | null = heavy.rungs?.find((r) => r.id === rungId) ?? null;
   const dials = rung?.dials ?? design.dials;
   const fit = rung?.fit ?? heavy.fit;
+  const bits = rung?.bits ?? heavy.bits;
   const layout = rung
     ? light.pattern.layout(rung.dials, light.chosen, rung.fit)
     : light.layout(heavy.fit ?? undefined);
@@ -177,7 +178,13 @@ function ShapeWork({ at }: { at: AtBench }) {
             </div>
             <div>
               <Quiet>Challenge, a piece</Quiet>
-              <b>{rung ? rung.bits.toFixed(1) : heavy.bits === null ? '…' : heavy.bits.toFixed(1)} bits</b>
+              <b>
+                {bits === null
+                  ? '…'
+                  : fit && !fit.passage.passes
+                    ? 'none: it stays out'
+                    : `${bits.toFixed(1)} bits`}
+              </b>
             </div>
             <div>
               <Quiet>Container holds</Quiet>

@@ -1,0 +1,213 @@
+import { styled } from 'styled-components';
+import type { LengthUnit } from '../../../core/measure/length.ts';
+import {
+  FORMS,
+  HAZARDS,
+  MATERIAL_CLASSES,
+  requiredSizes,
+  SIZES_OF,
+  SOLIDS,
+  type Form,
+  type MaterialInput,
+  type SizeName,
+} from '../../../core/materials/material.ts';
+import { Select } from '../../parts/Choice.tsx';
+import { CountField, LengthField, TextField } from '../../parts/Field.tsx';
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+`;
+const Boxes = styled.fieldset`
+  border: 0;
+  margin: 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  legend {
+    font-size: 14px;
+    font-weight: 600;
+    padding: 0;
+    margin-bottom: 4px;
+  }
+  label {
+    display: inline-flex;
+    align-items: center;
+    gap: 6px;
+    border: 1px solid var(--seam-strong);
+    border-radius: 20px;
+    padding: 0 12px;
+    min-height: 36px;
+    font-size: 13.5px;
+    cursor: pointer;
+  }
+  label:has(input:checked) {
+    background: var(--mind-tint);
+    border-color: var(--mind);
+  }
+`;
+const FORM_WORDS: Record<Form, string> = {
+  piece: 'Piece (ball, block, stick)',
+  disc: 'Disc (cap, lid, button)',
+  sheet: 'Sheet (card, panel)',
+  tube: 'Tube',
+  container: 'Container with lid',
+  cord: 'Cord or lace',
+  consumable: 'Used up (tape, bag, glue)',
+};
+const SIZE_WORDS: Record<SizeName, string> = {
+  length: 'Length',
+  width: 'Width',
+  height: 'Height',
+  diameter: 'Across',
+  wall: 'Wall thickness',
+};
+const COLOURS = ['#B0451A', '#D8A657', '#2C5F8A', '#2C6A3E', '#A3455F', '#E9E8DF', '#C8A877', '#53625F'];
+
+export type Draft = Omit<MaterialInput, 'kept'> & { kept: number | null };
+
+/** The sizes the form of a draft is measured by. */
+export const askedSizes = (draft: Draft): SizeName[] => {
+  const needed = requiredSizes(draft);
+  return SIZES_OF[draft.form].filter((s) => draft.form !== 'piece' || needed.includes(s));
+};
+
+/** What a material is: name, form, sizes, how it is counted, what to mind. */
+export function MaterialFields({
+  draft,
+  set,
+  errors,
+  unit,
+  isNew,
+}: {
+  draft: Draft;
+  set(part: Partial<Draft>): void;
+  errors: Record<string, string>;
+  unit: LengthUnit;
+  isNew: boolean;
+}) {
+  const needed = requiredSizes(draft);
+  const asked = askedSizes(draft);
+  return (
+    <>
+      <TextField
+        label="Name"
+        value={draft.name}
+        onChange={(name) => set({ name })}
+        error={errors.name}
+        required
+      />
+      <Select
+        label="Form"
+        value={draft.form}
+        onChange={(form) =>
+          set({
+            form: form as Form,
+            ...(form === 'piece' && !draft.solid ? { solid: 'block' as const } : {}),
+          })
+        }
+        options={FORMS.map((f) => ({ value: f, label: FORM_WORDS[f] }))}
+      />
+      {draft.form === 'piece' && (
+        <Select
+          label="Solid"
+          value={draft.solid ?? null}
+          error={errors.solid ?? null}
+          onChange={(solid) => set({ solid: solid as (typeof SOLIDS)[number] })}
+          options={SOLIDS.map((s) => ({ value: s, label: s[0]!.toUpperCase() + s.slice(1) }))}
+        />
+      )}
+      <Two>
+        {asked.map((s) => (
+          <LengthField
+            key={s}
+            label={needed.includes(s) ? SIZE_WORDS[s] : `${SIZE_WORDS[s]} (if any)`}
+            mm={draft.sizes[s] ?? null}
+            unit={unit}
+            error={errors[`sizes.${s}`]}
+            onChange={(v) => {
+              const { [s]: _, ...rest } = draft.sizes;
+              set({ sizes: v === null ? rest : { ...rest, [s]: v } });
+            }}
+          />
+        ))}
+      </Two>
+      <Two>
+        {isNew && (
+          <CountField
+            label={draft.unit === 'mm' ? 'Kept, mm' : 'Kept'}
+            value={draft.kept}
+            onChange={(kept) => set({ kept })}
+            error={errors.kept}
+          />
+        )}
+        <Select
+          label="Counted"
+          value={draft.unit}
+          onChange={(u) => set({ unit: u as 'each' | 'mm' })}
+          options={[
+            { value: 'each', label: 'Each' },
+            { value: 'mm', label: 'By length, mm' },
+          ]}
+        />
+        <Select
+          label="Made of"
+          value={draft.materialClass}
+          onChange={(c) => set({ materialClass: c as MaterialInput['materialClass'] })}
+          options={MATERIAL_CLASSES.map((c) => ({ value: c, label: c[0]!.toUpperCase() + c.slice(1) }))}
+        />
+        <CountField
+          label="Gives by, %"
+          value={Math.round(draft.give * 100)}
+          onChange={(g) => set({ give: (g ?? 0) / 100 })}
+          error={errors.give}
+        />
+      </Two>
+      <Boxes>
+        <legend>Mind</legend>
+        {HAZARDS.map((h) => (
+          <label key={h}>
+            <input
+              type="checkbox"
+              checked={draft.hazards.includes(h)}
+              onChange={(e) =>
+                set({
+                  hazards: e.currentTarget.checked
+                    ? [...draft.hazards, h]
+                    : draft.hazards.filter((x) => x !== h),
+                })
+              }
+            />
+            {h}
+          </label>
+        ))}
+      </Boxes>
+      <Boxes>
+        <legend>Colour</legend>
+        {[...new Set([...COLOURS, draft.colour])].map((c) => (
+          <label
+            key={c}
+            style={{
+              background: c,
+              width: 40,
+              padding: 0,
+              justifyContent: 'center',
+              boxShadow: draft.colour === c ? '0 0 0 3px var(--ink)' : 'none',
+            }}
+          >
+            <input
+              type="radio"
+              name="colour"
+              aria-label={c}
+              checked={draft.colour === c}
+              onChange={() => set({ colour: c })}
+              style={{ opacity: 0, position: 'absolute' }}
+            />
+          </label>
+        ))}
+      </Boxes>
+    </>
+  );
+}
