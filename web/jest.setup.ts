@@ -1,1 +1,7 @@
 import '@testing-library/jest-dom';
+import { TextDecoder, TextEncoder } from 'node:util';
+
+// The browser has these; jsdom does not, and the router asks for them.
+Object.assign(globalThis, { TextEncoder, TextDecoder });
+// Scrolling is the browser's own business.
+Element.prototype.scrollIntoView = () => {};

@@ -1,0 +1,82 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from './desk.ts';
+
+test('the papers of a design come down as files', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/make/1`);
+  const fetchFile = async (name: string): Promise<Buffer> => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name, exact: true }).click(),
+    ]);
+    expect(download.suggestedFilename()).toMatch(/^tide-line-drop-tub-1-.*\.(pdf|svg)$/);
+    return readFileSync((await download.path()));
+  };
+  for (const name of ['Build sheet', 'Template', 'Labels'])
+    expect((await fetchFile(name)).subarray(0, 5).toString()).toBe('%PDF-');
+  await page.getByRole('radio', { name: 'Letter' }).click({ force: true });
+  expect((await fetchFile('Template as SVG')).toString()).toContain('width="215.9mm" height="279.4mm"');
+});
+
+test('kits that the shelf cannot fill are not made', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/make/1`);
+  await expect(
+    page.getByText('5 × Milk-bottle cap short: make 3 kits now, or use 6 pieces a kit.'),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: 'These 4 kits are made' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Kits to make: one less' }).click();
+  await page.getByRole('button', { name: 'These 3 kits are made' }).click();
+  await expect(page.getByText('FB-001e, FB-001f, FB-001g')).toBeVisible();
+  await page.goto(`${demo.url}/gather`);
+  await expect(page.getByRole('button', { name: /Milk-bottle cap/ })).toContainText('3 kept');
+});
+
+test('the desk works on a phone', async ({ page, demo }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${demo.url}/lend`);
+  await expect(page.getByRole('link', { name: /^Lend/ })).toBeInViewport();
+  await page.getByRole('textbox', { name: 'Kit or family' }).fill('FB-001c');
+  await page.getByRole('button', { name: 'Find it' }).click();
+  await page.getByRole('button', { name: /Lend to/ }).click();
+  await page.getByRole('option', { name: /Amber Dory/ }).click();
+  await page.getByRole('button', { name: 'Lend it' }).click();
+  await expect(page.getByText(/With Amber Dory for 0 days/)).toBeVisible();
+  await page.getByRole('button', { name: 'All there: take it back' }).click();
+  await expect(page.getByRole('button', { name: /FB-001c/ })).toContainText('in · counted 8/8');
+});
+
+test('a find is measured, added to, and taken off again', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/gather`);
+  await page.getByRole('button', { name: 'Add a find' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Cheese-box lid');
+  await page.getByRole('textbox', { name: 'Across' }).fill('4 1/4"');
+  await page.getByRole('textbox', { name: 'Height' }).fill('1.8 cm');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByRole('button', { name: /Cheese-box lid/ })).toContainText('108 × 18 mm');
+  await page.getByRole('textbox', { name: 'How many' }).fill('6');
+  await page.getByRole('button', { name: 'Came in' }).click();
+  await expect(page.getByRole('button', { name: /Cheese-box lid/ })).toContainText('7 kept');
+  await page.getByRole('button', { name: 'Take off the shelf' }).click();
+  await expect(page.getByRole('button', { name: /Cheese-box lid/ })).toHaveCount(0);
+});
+
+test('a design whose container is gone from reason can be mended in place', async ({ page, demo }) => {
+  const materials = (await (await fetch(`${demo.url}/api/materials`)).json()) as {
+    id: number;
+    name: string;
+    version: number;
+  }[];
+  const cap = materials.find((m) => m.name === 'Milk-bottle cap')!;
+  const { id, ...body } = cap;
+  await fetch(`${demo.url}/api/materials/${id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ ...body, form: 'cord', sizes: { diameter: 3 } }),
+  });
+  await page.goto(`${demo.url}/shape/1`);
+  await expect(page.getByRole('alert')).toContainText('Milk-bottle cap is a cord; expected a piece or disc');
+  await page.getByRole('button', { name: /Piece/ }).click();
+  await page.getByRole('option', { name: /Juice-bottle cap/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    'Cut the slot to fit the juice-bottle cap',
+  );
+});

@@ -1,0 +1,149 @@
+import { render, screen } from '@testing-library/react';
+import { smallParts } from '../../core/gauge/smallParts.ts';
+import type { Mark } from '../../core/drawing/mark.ts';
+import { Ladder } from '../stations/shape/Ladder.tsx';
+import { CAP, show, TUB } from '../testing/desk.tsx';
+import { patternOf } from '../../core/patterns/index.ts';
+import { secondsLine } from '../../core/challenge/line.ts';
+import { Gauge } from './Gauge.tsx';
+import { Marks } from './Marks.tsx';
+import { Mat } from './Mat.tsx';
+import { Picture } from './Picture.tsx';
+
+const svg = (children: React.ReactNode) => render(<svg>{children}</svg>).container.querySelector('svg')!;
+
+describe('marks', () => {
+  it('keep their sizes in mm, whatever a pixel is', () => {
+    const marks: Mark[] = [
+      { kind: 'circle', role: 'lid', at: [50, 50], radius: 47.5 },
+      {
+        kind: 'outline',
+        role: 'opening',
+        points: [
+          [29, 41.5],
+          [71, 41.5],
+          [71, 58.5],
+          [29, 58.5],
+        ],
+      },
+    ];
+    const drawn = svg(<Marks marks={marks} px={0.31} unit="mm" />);
+    expect(drawn.querySelector('circle')).toHaveAttribute('r', '47.5');
+    expect(drawn.querySelector('path')).toHaveAttribute(
+      'd',
+      'M29.00 41.50L71.00 41.50L71.00 58.50L29.00 58.50Z',
+    );
+  });
+  it('write a measurement in the place’s unit', () => {
+    const mark: Mark = {
+      kind: 'dimension',
+      from: [0, 0],
+      to: [38.1, 0],
+      side: [0, 8],
+      value: 38.1,
+      label: 'lid',
+    };
+    expect(svg(<Marks marks={[mark]} px={0.3} unit="mm" />)).toHaveTextContent('lid 38.1');
+    expect(svg(<Marks marks={[mark]} px={0.3} unit="in" />)).toHaveTextContent('lid 1 1/2');
+  });
+});
+
+describe('the mat', () => {
+  it('has numbers along its edges every 50 mm, or every inch', () => {
+    const { rerender } = render(
+      <Mat width={200} height={120} unit="mm" label="mat">
+        {() => null}
+      </Mat>,
+    );
+    expect(screen.getByRole('img', { name: 'mat' })).toHaveTextContent(/50.*100.*150/);
+    rerender(
+      <Mat width={200} height={120} unit="in" label="mat">
+        {() => null}
+      </Mat>,
+    );
+    expect(screen.getByRole('img', { name: 'mat' })).toHaveTextContent(/1″.*2″.*3″/);
+  });
+  it('shows all of what is drawn on it', () => {
+    render(
+      <Mat width={300} height={40} unit="mm" label="mat">
+        {() => null}
+      </Mat>,
+    );
+    const [x, y, w, h] = screen
+      .getByRole('img', { name: 'mat' })
+      .getAttribute('viewBox')!
+      .split(' ')
+      .map(Number) as [number, number, number, number];
+    expect(x).toBeLessThanOrEqual(0);
+    expect(y).toBeLessThanOrEqual(0);
+    expect(x + w).toBeGreaterThanOrEqual(300);
+    expect(y + h).toBeGreaterThanOrEqual(40);
+  });
+});
+
+describe('the gauge', () => {
+  it.each([
+    [38, 'standing out'],
+    [20, 'inside'],
+  ])('shows a %d mm cap %s', (diameter, word) => {
+    const shape = { kind: 'cylinder', diameter, length: 14 } as const;
+    render(<Gauge shape={shape} answer={smallParts(shape)} name="Cap" unit="mm" />);
+    const picture = screen.getByRole('img', { name: `Cap in the small-parts cylinder, ${word}` });
+    for (const figure of ['31.7', '25.4', '57.1']) expect(picture).toHaveTextContent(figure);
+  });
+});
+
+describe('a picture', () => {
+  it('is drawn to its neighbours’ scale', () => {
+    const size = (span: number): number => {
+      const [, , w] = render(<Picture material={CAP} span={span} />)
+        .container.querySelector('svg')!
+        .getAttribute('viewBox')!
+        .split(' ')
+        .map(Number);
+      return w!;
+    };
+    expect(size(38)).toBeCloseTo(38 * 1.06, 6);
+    expect(size(100)).toBeCloseTo(106, 6);
+  });
+});
+
+describe('the ladder', () => {
+  const drop = patternOf('drop-through');
+  const chosen = { container: TUB, piece: CAP };
+  const dials = drop.defaults({ approach: 'prepared shelf', chosen, ageFrom: 18 });
+  const rungs = drop.rungs(dials, chosen);
+  const ladder = (line: ReturnType<typeof secondsLine>, here: number | null = null) =>
+    show(
+      <Ladder
+        rungs={rungs}
+        chosen={null}
+        here={here}
+        line={line}
+        onChoose={() => {}}
+        onAdopt={() => {}}
+        busy={false}
+      />,
+    );
+
+  it('shows bits, and the rung that is yours', () => {
+    ladder(null, rungs[1]!.bits);
+    const buttons = screen.getAllByRole('button');
+    expect(buttons).toHaveLength(rungs.length);
+    expect(buttons[1]).toHaveTextContent(`${rungs[1]!.bits.toFixed(1)} bits`);
+    expect(buttons[1]).toHaveTextContent('yours');
+    expect(screen.queryByText(/± /)).toBeNull();
+  });
+  it('shows seconds with their interval only from one’s own notes', () => {
+    ladder(
+      secondsLine([
+        [7, 6],
+        [10, 9],
+        [11.5, 12],
+        [14, 14],
+        [7, 7],
+      ]),
+    );
+    expect(screen.getAllByText(/\d+ ± \d+ s/)).toHaveLength(rungs.length);
+  });
+});

@@ -1,0 +1,110 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import { MemoryRouter } from 'react-router';
+import type { Copy } from '../../contract/lending.ts';
+import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
+import type { Place } from '../../contract/place.ts';
+
+export const PLACE: Place = {
+  name: 'Kelpwick cart',
+  lengthUnit: 'mm',
+  market: 'strictest of both',
+  approach: 'prepared shelf',
+  paper: 'A4',
+  loanDays: 14,
+  version: 1,
+  today: '2026-11-24',
+};
+export const CAP: MaterialRow = {
+  id: 2,
+  version: 3,
+  name: 'Cap',
+  form: 'disc',
+  sizes: { diameter: 38, height: 14 },
+  unit: 'each',
+  kept: 9,
+  materialClass: 'plastic',
+  give: 0,
+  hazards: [],
+  colour: '#B0451A',
+};
+export const BEAD: MaterialRow = {
+  ...CAP,
+  id: 3,
+  name: 'Bead',
+  form: 'piece',
+  solid: 'ball',
+  sizes: { diameter: 12 },
+  kept: 0,
+};
+export const TUB: MaterialRow = {
+  ...CAP,
+  id: 1,
+  name: 'Tub',
+  form: 'container',
+  sizes: { diameter: 95, height: 110, wall: 1 },
+  kept: 4,
+};
+export const SUPPLIERS: Supplier[] = [{ id: 1, name: 'Pier', delivery: 350 }];
+export const OFFERS: Offer[] = [
+  { id: 5, name: 'Caps, 18', supplierId: 1, price: 210, contents: [{ materialId: 2, quantity: 18 }] },
+];
+export const COPY: Copy = {
+  id: 7,
+  label: 'FB-001a',
+  designId: 1,
+  design: 'Drop tub',
+  skill: 'Pincer and release',
+  repair: false,
+  parts: [
+    { materialId: 1, name: 'Tub', due: 1, present: 1 },
+    { materialId: 2, name: 'Cap', due: 8, present: 8 },
+  ],
+  openLoan: null,
+  lastCounted: '2026-11-20',
+};
+
+export interface Call {
+  readonly method: string;
+  readonly path: string;
+  readonly body: unknown;
+}
+
+/**
+ * Answers fetches from a table of `METHOD /path` to an answer, or to a function of the body that may return
+ * `[status, body]`; keeps every write that was made.
+ */
+export function answer(table: Record<string, unknown>): Call[] {
+  const calls: Call[] = [];
+  globalThis.fetch = (async (url: string, init?: { method?: string; body?: string }) => {
+    const method = init?.method ?? 'GET';
+    const path = url.replace(/^\/api/, '');
+    const body: unknown = init?.body === undefined ? undefined : JSON.parse(init.body);
+    if (method !== 'GET') calls.push({ method, path, body });
+    const entry = table[`${method} ${path}`];
+    const made: unknown = typeof entry === 'function' ? (entry as (b: unknown) => unknown)(body) : entry;
+    const [status, result] =
+      Array.isArray(made) && typeof made[0] === 'number'
+        ? (made as [number, unknown])
+        : [made === undefined ? 404 : 200, made];
+    const problem = {
+      type: 'about:blank',
+      title: 'Not found',
+      status,
+      detail: `nothing at ${method} ${path}`,
+      errors: [],
+    };
+    return { ok: status < 400, status, json: async () => (result === undefined ? problem : result) };
+  }) as unknown as typeof fetch;
+  return calls;
+}
+
+/** Within the router and a fresh cache. */
+export function show(children: React.ReactNode, at = '/') {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <QueryClientProvider client={client}>
+      <MemoryRouter initialEntries={[at]}>{children}</MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
