@@ -27,24 +27,23 @@ const ROUNDING = 1e-7;
  * bound: each patch gets the slack at its centre (reached) and an upper bound from the proof found there, the
  * highest bound is split first, and patches that cannot beat the best by `tolerance` are let go.
  *
- * @param tolerance mm the bounds may lie apart, as a function of where they are
+ * @param tolerance mm the bounds may lie apart, as a function of where they are and of the share of the budget spent
  * @param budget work before it stops with bounds as wide as they are then (a patch costs its corners times limits)
  */
 export function mostSlack(options: {
   container: Container;
   body: Body;
   patches: readonly Patch[];
-  tolerance: (low: number, high: number) => number;
+  tolerance: (low: number, high: number, spent: number) => number;
   budget?: number;
   /** A slack known to be reached already, mm: poses below it are of no interest. */
   atLeast?: number;
 }): Found {
   const { container, body, tolerance } = options;
-  const cost =
-    30 +
-    (body.points.length / 3 + 8 * body.discs.length + (body.ellipsoid ? 12 : 0)) *
-      (container.flats.length + 4);
-  const most = max(150, (options.budget ?? 2.5e8) / cost);
+  const corners = body.points.length / 3;
+  const reach = (body.normals ? 8 : corners) + 8 * body.discs.length + (body.ellipsoid ? 12 : 0);
+  const cost = 30 + reach * (container.flats.length + 2) + 3 * corners;
+  const most = max(150, (options.budget ?? 6e7) / cost);
   const queue = new FlatQueue<{ patch: Patch; basis: Basis }>();
   // Whatever lies inside the body is no harder to place: its inner ball caps every bound.
   const cap = body.inner > 0 ? seat(container, ballBody(body.inner), IDENTITY).high : Infinity;
@@ -70,7 +69,7 @@ export function mostSlack(options: {
   let polishedAt = -Infinity;
   while (queue.length > 0) {
     const high = -queue.peekValue()!;
-    if (high - reached() <= tolerance(reached(), high) || looks > most) break;
+    if (high - reached() <= tolerance(reached(), high, looks / most) || looks > most) break;
     // A climb from a new best pose lifts the floor sooner than splitting down to it.
     if (looks > 40 && best.low > polishedAt + 0.02) {
       climb(look, () => best, body.radius);

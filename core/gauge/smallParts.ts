@@ -57,14 +57,19 @@ const patchesFor = (body: Body): Patch[] => {
   return allRotations(body.symmetry, true);
 };
 
+/** A touch is no gap: closer to 0 than a nanometre the piece counts as lying inside, mm. */
+const TOUCH = 1e-6;
+
 /**
  * How far the bounds may lie apart, mm: next to nothing while they straddle 0 (the answer hangs on it), 0.05 within
- * 1 mm of it, and a twentieth of the slack (1 mm at most) where the answer is plain.
+ * 1 mm of it, and a twentieth of the slack where the answer is plain (1 mm, or a hundredth for large things, at most).
  */
-const tolerance = (low: number, high: number): number => {
-  if (low < 0 && high >= 0) return 0.002;
+const tolerance = (low: number, high: number, spent: number): number => {
   const near = Math.min(Math.abs(low), Math.abs(high));
-  return near < 1 ? 0.05 : Math.min(1, 0.05 * near);
+  // After a fifth of the work what is left is spent on bounds a reader can use, not on the last digit.
+  if (spent > 0.2) return near < 1 || (low < 0 && high >= 0) ? 0.15 : 0.2 * near;
+  if (low < -TOUCH && high >= 0) return 0.0005;
+  return near < 1 ? 0.05 : Math.min(0.05 * near, Math.max(1, 0.01 * near));
 };
 
 /**
@@ -79,8 +84,7 @@ const tolerance = (low: number, high: number): number => {
 export function smallParts(piece: Shape): SmallPartsAnswer {
   const body = bodyOf(shape.parse(piece));
   const found = mostSlack({ container: GAUGE, body, patches: patchesFor(body), tolerance });
-  // A touch is no gap: within rounding of 0 the piece counts as lying inside.
-  const touching = Math.abs(found.low) < 1e-9;
+  const touching = Math.abs(found.low) < TOUCH;
   const low = touching ? 0 : found.low;
   const high = Math.max(low, found.high);
   const fits = low >= 0 ? true : high < 0 ? false : null;

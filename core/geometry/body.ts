@@ -17,6 +17,11 @@ export type Symmetry = 'ball' | 'axial' | 'box' | 'prism';
  */
 export interface Body {
   readonly points: Float64Array;
+  /**
+   * For prisms: directions of the outline's outward normals, ascending (rad). Side k starts at corner k, whose lower
+   * point is number 2k, so that the farthest corner of many is found by halving.
+   */
+  readonly normals: Float64Array | null;
   readonly discs: readonly { readonly z: number; readonly radius: number }[];
   readonly ellipsoid: Vec3 | null;
   readonly symmetry: Symmetry;
@@ -34,6 +39,7 @@ export const ballBody = (radius: number): Body =>
 
 const solid = (parts: Partial<Body> & Pick<Body, 'symmetry' | 'radius' | 'inner'>): Body => ({
   points: new Float64Array(),
+  normals: null,
   discs: [],
   ellipsoid: null,
   flips: false,
@@ -91,7 +97,7 @@ export function bodyOf(s: Shape): Body {
     case 'sheet': {
       const h = hull(s.outline);
       const { angle } = smallestRectangle(h);
-      const flat = centred(h, angle);
+      const { outline: flat, normals } = byNormal(centred(h, angle));
       const corners: number[] = [];
       let radius = 0;
       for (const [x, y] of flat)
@@ -99,9 +105,23 @@ export function bodyOf(s: Shape): Body {
           corners.push(x, y, z);
           radius = max(radius, hypot(x, y, z));
         }
-      return solid({ points: Float64Array.from(corners), symmetry: 'prism', radius, inner: 0 });
+      return solid({ points: Float64Array.from(corners), normals, symmetry: 'prism', radius, inner: 0 });
     }
   }
+}
+
+/** A counter-clockwise convex outline from the side whose outward normal comes first in (−π, π]. */
+function byNormal(outline: readonly [number, number][]): {
+  outline: [number, number][];
+  normals: Float64Array;
+} {
+  const angles = outline.map(([x, y], i) => {
+    const [u, v] = outline[(i + 1) % outline.length]!;
+    return atan2(x - u, v - y);
+  });
+  const first = angles.indexOf(min(...angles));
+  const turned = <T>(list: readonly T[]): T[] => [...list.slice(first), ...list.slice(0, first)];
+  return { outline: turned(outline), normals: Float64Array.from(turned(angles)) };
 }
 
 function drum(diameter: number, length: number): Body {
@@ -139,6 +159,7 @@ export function supportPoint(body: Body, v: Vec3): Vec3 {
   let best = -Infinity;
   let [x, y, z] = [0, 0, 0];
   const p = body.points;
+  if (body.normals !== null) return prismSupport(p, body.normals, v);
   for (let i = 0; i < p.length; i += 3) {
     const d = p[i]! * v[0] + p[i + 1]! * v[1] + p[i + 2]! * v[2];
     if (d > best) {
@@ -159,6 +180,29 @@ export function supportPoint(body: Body, v: Vec3): Vec3 {
     }
   }
   return [x, y, z];
+}
+
+function prismSupport(p: Float64Array, normals: Float64Array, v: Vec3): Vec3 {
+  const n = normals.length;
+  const angle = atan2(v[1], v[0]);
+  let [lo, hi] = [0, n];
+  while (lo < hi) {
+    const mid = (lo + hi) >> 1;
+    if (normals[mid]! < angle) lo = mid + 1;
+    else hi = mid;
+  }
+  // Corner k is farthest between the normals of the sides before and after it; its neighbours settle rounding.
+  let best = -Infinity;
+  let at = 0;
+  for (let k = lo - 1; k <= lo + 1; k++) {
+    const i = 6 * ((k + n) % n);
+    const d = p[i]! * v[0] + p[i + 1]! * v[1];
+    if (d > best) {
+      best = d;
+      at = i;
+    }
+  }
+  return [p[at]!, p[at + 1]!, v[2] > 0 ? p[at + 5]! : p[at + 2]!];
 }
 
 /**

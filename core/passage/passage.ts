@@ -87,7 +87,7 @@ export function passage(options: { piece: Shape; opening: Opening }): PassageAns
       body,
       patches: patchesFor(body, o, container.mirrored),
       tolerance: (low, high) => toleranceFor(body) / (low < 0 && high >= 0 ? 4 : 1),
-      budget: 2e7,
+      budget: 6e6,
       atLeast: best.inset + TOUCH,
     });
     // Tilted poses count only where they truly gain; an upright one is what a hand does.
@@ -111,7 +111,8 @@ export function passage(options: { piece: Shape; opening: Opening }): PassageAns
   };
 }
 
-const tidyZero = (x: number): number => (Math.abs(x) < TOUCH ? 0 : x);
+/** To a nanometre; nothing that was measured is finer, and a touch is 0. */
+const tidyZero = (x: number): number => (Math.abs(x) <= 2 * TOUCH ? 0 : Math.round(x * 1e6) / 1e6);
 
 function turned(
   container: NonNullable<ReturnType<typeof containerOf>>,
@@ -124,7 +125,7 @@ function turned(
   const patches = still
     ? onlyThis(a.rotation)
     : turnsOf(a.rotation, o.kind === 'slot' ? Math.PI : 2 * Math.PI);
-  const found = mostSlack({ container, body, patches, tolerance: () => toleranceFor(body) / 4, budget: 3e7 });
+  const found = mostSlack({ container, body, patches, tolerance: () => toleranceFor(body) / 4, budget: 2e6 });
   return { inset: found.low, shadow: hullShadow(body, found.rotation, found.shift) };
 }
 

@@ -10,7 +10,7 @@ export async function makeSolver(seconds: number): Promise<SolveLp> {
     try {
       const found = highs.solve(lp, {
         mip_rel_gap: 0,
-        mip_abs_gap: 0.5,
+        mip_abs_gap: 0.99,
         mip_feasibility_tolerance: 1e-9,
         time_limit: seconds,
         output_flag: false,
