@@ -1,5 +1,6 @@
 import { pino } from 'pino';
 import request from 'supertest';
+import { SLOT_DIALS } from '../core/testing.ts';
 import { makeApp } from './app.ts';
 import { inlineDoor } from './compute/inline.ts';
 import { openDb, type Db } from './db/open.ts';
@@ -38,16 +39,7 @@ export const TUB = {
   sizes: { diameter: 95, height: 110, wall: 1.2 },
 };
 export const CAP = { ...plastic, name: 'Cap', form: 'disc', kept: 27, sizes: { diameter: 38, height: 14 } };
-export const DIALS = {
-  opening: 'slot',
-  length: 42,
-  width: 17,
-  points: 5,
-  turn: 0,
-  pieces: 8,
-  tool: 'fingers',
-  approach: 'prepared shelf',
-};
+export const DIALS = SLOT_DIALS;
 
 /** A tub, caps and a design of them. */
 export async function withDesign(desk: TestDesk, part: object = {}) {

@@ -1,45 +1,24 @@
-import { materialInput, type Material } from '../materials/material.ts';
+import type { Material } from '../materials/material.ts';
 import { patternOf } from '../patterns/index.ts';
+import { CAP, material, SLOT_DIALS, TAPE, TUB } from '../testing.ts';
 import { checkFeatures } from './check.ts';
 import { handTests } from './rules.ts';
 
-const material = (id: number, part: object): Material => ({
-  id,
-  ...materialInput.parse({
-    unit: 'each',
-    kept: 9,
-    materialClass: 'plastic',
-    give: 0,
-    hazards: [],
-    colour: '#B0451A',
-    ...part,
-  }),
-});
-const tub = material(1, { name: 'Tub', form: 'container', sizes: { diameter: 95, height: 110, wall: 1.2 } });
+const tub = TUB;
 const tin = material(9, {
   name: 'Tin',
   form: 'container',
   sizes: { diameter: 95, height: 110, wall: 0.3 },
   materialClass: 'metal',
 });
-const cap = material(2, { name: 'Cap', form: 'disc', sizes: { diameter: 38, height: 14 } });
+const cap = CAP;
 const bead = material(3, { name: 'Bead', form: 'piece', solid: 'ball', sizes: { diameter: 20 } });
 const ball = material(4, { name: 'Ball', form: 'piece', solid: 'ball', sizes: { diameter: 40 } });
-const tape = material(5, { name: 'Tape', form: 'consumable', sizes: {}, unit: 'mm' });
+const tape = TAPE;
 
-const base = {
-  opening: 'slot',
-  length: 42,
-  width: 17,
-  points: 5,
-  turn: 0,
-  pieces: 6,
-  tool: 'fingers',
-  approach: 'prepared shelf',
-};
 const report = (piece: Material, youngest: number, part: object = {}, container = tub, edge?: Material) =>
   checkFeatures(
-    patternOf('drop-through').features({ ...base, ...part }, { container, piece, edge }),
+    patternOf('drop-through').features({ ...SLOT_DIALS, ...part }, { container, piece, edge }),
     youngest,
   );
 const verdict = (r: ReturnType<typeof report>, title: string): string | undefined =>

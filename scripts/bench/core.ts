@@ -1,10 +1,9 @@
-import { readFileSync } from 'node:fs';
 import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Shape } from '../../core/geometry/shape.ts';
-import { materialInput, type Material } from '../../core/materials/material.ts';
 import { passage } from '../../core/passage/passage.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { patternOf } from '../../core/patterns/index.ts';
+import { CAP, SLOT_DIALS, TAPE, TUB } from '../../core/testing.ts';
 
 // A fixed row of numbers, so that every run looks at the same hundred shapes.
 let state = 7;
@@ -107,25 +106,9 @@ timed(
 );
 
 console.log('\nDial to drawing: layout of a drop-through tub');
-const cart = JSON.parse(readFileSync('demo/kelpwick.json', 'utf8')) as {
-  materials: ({ key: string } & Record<string, unknown>)[];
-};
-const material = (key: string, id: number): Material => {
-  const { key: _, ...rest } = cart.materials.find((m) => m.key === key)!;
-  return { id, ...materialInput.parse(rest) };
-};
-const chosen = { container: material('tub95', 1), piece: material('cap', 2), edge: material('tape', 3) };
+const chosen = { container: TUB, piece: CAP, edge: TAPE };
 const drop = patternOf('drop-through');
-const dials = {
-  opening: 'slot',
-  length: 42,
-  width: 17,
-  points: 5,
-  turn: 0,
-  pieces: 8,
-  tool: 'fingers',
-  approach: 'prepared shelf',
-};
+const dials = SLOT_DIALS;
 const fit = drop.fit(dials, chosen);
 const turns = Array.from({ length: 200 }, (_, i) => ({ ...dials, width: 15 + (i % 40) / 2 }));
 timed(

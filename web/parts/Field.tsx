@@ -163,97 +163,67 @@ function useTyped<T>(
   };
 }
 
+interface TypedProps<T> extends Pick<
+  TextProps,
+  'label' | 'error' | 'hint' | 'suffix' | 'inputMode' | 'required'
+> {
+  value: T | null;
+  onChange(value: T | null): void;
+  print(value: T): string;
+  parse(text: string): T;
+}
+function TypedField<T>({ value, onChange, print, parse, error, ...rest }: TypedProps<T>) {
+  const typed = useTyped(value, print, parse, onChange);
+  return <TextField {...rest} value={typed.text} onChange={typed.type} error={typed.error ?? error} />;
+}
+
 interface LengthProps {
   label: string;
   mm: number | null;
   unit: LengthUnit;
   onChange(mm: number | null): void;
   error?: string | null | undefined;
-  required?: boolean;
 }
 
 /** The one length field: `1 1/2"`, `38`, `3.8 cm` all understood. */
-export function LengthField({ label, mm, unit, onChange, error, required }: LengthProps) {
-  const typed = useTyped<number>(
-    mm,
-    unit === 'mm' ? printMm : printIn,
-    unit === 'mm' ? readMm : readIn,
-    onChange,
-  );
-  return (
-    <TextField
-      label={label}
-      value={typed.text}
-      onChange={typed.type}
-      error={typed.error ?? error}
-      suffix={unit === 'mm' ? 'mm' : 'in'}
-      inputMode={unit === 'mm' ? 'decimal' : 'text'}
-      {...(required ? { required } : {})}
-    />
-  );
-}
-const printMm = (v: number): string => lengthNumber(v, 'mm');
-const printIn = (v: number): string => lengthNumber(v, 'in');
-const readMm = (s: string): number => parseLength(s, 'mm');
-const readIn = (s: string): number => parseLength(s, 'in');
+export const LengthField = ({ mm, unit, ...rest }: LengthProps) => (
+  <TypedField
+    {...rest}
+    value={mm}
+    print={(v) => lengthNumber(v, unit)}
+    parse={(s) => parseLength(s, unit)}
+    suffix={unit}
+    inputMode={unit === 'mm' ? 'decimal' : 'text'}
+  />
+);
 
-/** A price in whole minor units, written with two places. */
-export function MoneyField({
-  label,
-  minor,
-  onChange,
-  error,
-}: {
+interface MoneyProps {
   label: string;
   minor: number | null;
   onChange(minor: number | null): void;
-  error?: string | null | undefined;
-}) {
-  const typed = useTyped<number>(minor, formatMoney, parseMoney, onChange);
-  return (
-    <TextField
-      label={label}
-      value={typed.text}
-      onChange={typed.type}
-      error={typed.error ?? error}
-      inputMode="decimal"
-    />
-  );
 }
+
+/** A price in whole minor units, written with two places. */
+export const MoneyField = ({ minor, ...rest }: MoneyProps) => (
+  <TypedField {...rest} value={minor} print={formatMoney} parse={parseMoney} inputMode="decimal" />
+);
 
 const readCount = (s: string): number => {
   if (!/^\d{1,7}$/.test(s.trim())) throw new RangeError('expected a whole number');
   return Number(s.trim());
 };
-/** A whole number to type. */
-export function CountField({
-  label,
-  value,
-  onChange,
-  error,
-  hint,
-  suffix,
-}: {
+
+interface CountProps {
   label: string;
   value: number | null;
   onChange(n: number | null): void;
   error?: string | null | undefined;
-  hint?: string;
-  suffix?: string;
-}) {
-  const typed = useTyped<number>(value, String, readCount, onChange);
-  return (
-    <TextField
-      label={label}
-      value={typed.text}
-      onChange={typed.type}
-      error={typed.error ?? error}
-      inputMode="numeric"
-      {...(hint ? { hint } : {})}
-      {...(suffix ? { suffix } : {})}
-    />
-  );
 }
+
+/** A whole number to type. */
+export const CountField = (props: CountProps) => (
+  <TypedField {...props} print={String} parse={readCount} inputMode="numeric" />
+);
 
 const StepperBox = styled.div`
   display: inline-flex;

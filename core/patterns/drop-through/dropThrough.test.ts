@@ -1,26 +1,9 @@
-import { materialInput, type Material } from '../../materials/material.ts';
 import { orderSteps } from '../../plan/order.ts';
+import { CAP, material, SLOT_DIALS, TAPE, TUB } from '../../testing.ts';
 import { patternOf, PatternError, patterns, type Chosen } from '../index.ts';
 
-const material = (id: number, part: object): Material => ({
-  id,
-  ...materialInput.parse({
-    unit: 'each',
-    kept: 20,
-    materialClass: 'plastic',
-    give: 0,
-    hazards: [],
-    colour: '#B0451A',
-    ...part,
-  }),
-});
-const tub = material(1, { name: 'Tub', form: 'container', sizes: { diameter: 95, height: 110, wall: 1.2 } });
-const cap = material(2, {
-  name: 'Cap',
-  form: 'disc',
-  sizes: { diameter: 38, height: 14, wall: 1.4 },
-  hazards: ['loose liner'],
-});
+const tub = TUB;
+const cap = { ...CAP, hazards: ['loose liner' as const] };
 const ball = material(3, {
   name: 'Ball',
   form: 'piece',
@@ -36,14 +19,7 @@ const sponge = material(4, {
   give: 0.35,
   materialClass: 'foam',
 });
-const tape = material(5, {
-  name: 'Tape',
-  form: 'consumable',
-  sizes: { width: 25 },
-  unit: 'mm',
-  kept: 5000,
-  materialClass: 'tape',
-});
+const tape = TAPE;
 const box = material(6, {
   name: 'Shoe box',
   form: 'container',
@@ -53,16 +29,7 @@ const box = material(6, {
 
 const drop = patternOf('drop-through');
 const chosen: Chosen = { container: tub, piece: cap, edge: tape };
-const dials = {
-  opening: 'slot',
-  length: 42,
-  width: 17,
-  points: 5,
-  turn: 0,
-  pieces: 8,
-  tool: 'fingers',
-  approach: 'prepared shelf',
-};
+const dials = SLOT_DIALS;
 
 describe('the pattern’s door', () => {
   it('names the dial that is wrong', () => {
