@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuild, ensurePackages, run, say, startServer } from './lib.mjs';
+import { ensureBuild, ensurePackages, fail, run, say, startServer } from './lib.mjs';
 
 const port = process.env.PORT ?? '4310';
 ensurePackages();
@@ -14,7 +14,7 @@ run(process.execPath, ['dist/server/fill-demo.js'], {
   env: { ...process.env, FOX_DATA: folder },
   stdio: ['ignore', 'ignore', 'inherit'],
 });
-const server = await startServer({ PORT: port, FOX_DATA: folder });
+const server = await startServer({ PORT: port, FOX_DATA: folder }).catch(fail);
 say(`Open http://127.0.0.1:${port} in a browser. Ctrl+C ends it, and the demo data go with it.`);
 server.child.on('exit', (code) => process.exit(code ?? 0));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void server.stop());

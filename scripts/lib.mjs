@@ -79,8 +79,24 @@ export const freePort = () =>
     });
   });
 
+/** Says what went wrong in one line, without a stack, and ends. */
+export const fail = (error) => {
+  console.error(error.message);
+  process.exit(1);
+};
+
+const portIsFree = (port, host) =>
+  new Promise((resolve) => {
+    const probe = createServer();
+    probe.once('error', () => resolve(false));
+    probe.listen(Number(port), host, () => probe.close(() => resolve(true)));
+  });
+
 /** Starts the server and waits until it answers. */
 export async function startServer(env, options = {}) {
+  // Asked first: another Fox Button on this port would answer in its place.
+  if (!(await portIsFree(env.PORT, env.HOST ?? '127.0.0.1')))
+    throw new Error(`Port ${env.PORT} is taken; set PORT to another.`);
   const child = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], {
     stdio: ['ignore', 'inherit', 'inherit'],
     env: { ...process.env, NODE_ENV: 'production', ...env },

@@ -4,10 +4,10 @@ import { styled } from 'styled-components';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import type { Place } from '../../contract/place.ts';
-import { patternOf } from '../../core/patterns/index.ts';
+import { patternOf, patterns } from '../../core/patterns/index.ts';
 import { useDesigns, useMaterials, usePlace } from '../data/queries.ts';
 import { words } from '../data/api.ts';
-import { Button } from '../parts/Button.tsx';
+import { Button, ButtonLink } from '../parts/Button.tsx';
 import { Notice, Panel, Stack } from '../parts/Panel.tsx';
 import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList, DesignTag } from './DesignTag.tsx';
@@ -82,16 +82,34 @@ export function DesignBench({
   );
   if (!Number.isInteger(id) || id <= 0) {
     const first = draft ?? designs.data[0];
+    // What the shelf must hold before the one family there is can start.
+    const needs = Object.values(patterns)[0]!.roles.filter(
+      (r) => !r.optional && !materials.some((m) => r.forms.includes(m.form)),
+    );
     if (first) return <Navigate to={`/${station}/${first.id}`} replace />;
     return (
       <>
         <Panel style={{ maxWidth: 560 }}>
           <Stack>
             <h1>Nothing is on the bench yet</h1>
-            <p>Start from a container and a piece on your shelf; the opening follows from them.</p>
-            <div>
-              <Button onPress={newDesign}>New design</Button>
-            </div>
+            {needs.length === 0 ? (
+              <>
+                <p>Start from a container and a piece on your shelf; the opening follows from them.</p>
+                <div>
+                  <Button onPress={newDesign}>New design</Button>
+                </div>
+              </>
+            ) : (
+              <>
+                <p>
+                  A design starts from the shelf, and the shelf has no{' '}
+                  {needs.map((r) => r.label.toLowerCase()).join(' and no ')} yet.
+                </p>
+                <div>
+                  <ButtonLink to="/gather?material=new">Add a find</ButtonLink>
+                </div>
+              </>
+            )}
           </Stack>
         </Panel>
         {dialog}

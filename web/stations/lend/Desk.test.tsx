@@ -113,7 +113,7 @@ describe('taking back', () => {
     await less('Cap');
     await less('Cap');
     expect(screen.getByText('2 × Cap short')).toBeVisible();
-    expect(screen.getByText(/The shelf has 9 spare/)).toHaveTextContent('A loose one is not a small part.');
+    expect(screen.getByText(/The shelf has 9 spare/)).toHaveTextContent('A loose cap is not a small part.');
     await userEvent.click(screen.getByRole('button', { name: button }));
     await waitFor(() => expect(calls[0]!.body).toEqual({ present: [1, 6], then }));
   });
@@ -124,6 +124,12 @@ describe('taking back', () => {
     await less('Bead');
     expect(screen.queryByRole('button', { name: 'Fill from spares' })).toBeNull();
     expect(screen.getByText(/A loose bead is a small part/)).toBeVisible();
+  });
+
+  it('claims nothing about a piece that has no solid shape or is gone from the shelf', async () => {
+    desk({ ...lent, parts: [{ materialId: 99, name: 'Bag', due: 1, present: 1 }] });
+    await less('Bag');
+    expect(screen.getByText(/Whether a loose bag is a small part was not checked/)).toBeVisible();
   });
 
   it('counts a kit in repair and mends it', async () => {

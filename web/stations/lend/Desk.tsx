@@ -135,6 +135,22 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   );
 }
 
+const known = new WeakMap<MaterialRow, boolean>();
+/** Is a loose one a small part? Asked of the gauge once for a material; null where it has no solid shape. */
+function looseSize(m: MaterialRow | undefined): boolean | null {
+  const shape = m ? shapeOf(m) : null;
+  if (!m || !shape) return null;
+  const small = known.get(m) ?? smallParts(shape).fits !== false;
+  known.set(m, small);
+  return small;
+}
+const looseWords = (name: string, small: boolean | null): string =>
+  small === null
+    ? `Whether a loose ${name.toLowerCase()} is a small part was not checked.`
+    : small
+      ? `A loose ${name.toLowerCase()} is a small part: ask the family to look for it.`
+      : `A loose ${name.toLowerCase()} is not a small part.`;
+
 function CountIn({
   copy,
   materials,
@@ -161,9 +177,7 @@ function CountIn({
     }))
     .filter((g) => g.short > 0);
   const spare = gaps.every((g) => (g.material?.kept ?? 0) >= g.short);
-  const loose = gaps
-    .map((g) => ({ ...g, shape: g.material ? shapeOf(g.material) : null }))
-    .find((g) => g.shape && smallParts(g.shape).fits !== false);
+  const lost = gaps.map((g) => ({ name: g.part.name, size: looseSize(g.material) }));
   return (
     <Stack $gap={6}>
       <p style={{ fontSize: 14.5 }}>
@@ -204,9 +218,7 @@ function CountIn({
               <strong>{gaps.map((g) => `${g.short} × ${g.part.name}`).join(', ')} short</strong>
               <br />
               {gaps.map((g) => `The shelf has ${g.material?.kept ?? 0} spare.`).join(' ')}{' '}
-              {loose
-                ? `A loose ${loose.part.name.toLowerCase()} is a small part: ask the family to look for it.`
-                : 'A loose one is not a small part.'}
+              {lost.map((l) => looseWords(l.name, l.size)).join(' ')}
             </div>
           </div>
         </Notice>

@@ -251,6 +251,7 @@ export function Component() {
             <Panel as="div">
               <Stack $gap={6}>
                 <h2>{late > 0 ? 'Ask first for' : 'Next back'}</h2>
+                {out === 0 && <Quiet>Nothing is out.</Quiet>}
                 <ul style={{ display: 'grid', gap: 6, fontSize: 14 }}>
                   {copies
                     .filter((c) => c.openLoan)

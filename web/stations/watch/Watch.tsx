@@ -39,7 +39,7 @@ const Grid = styled.div`
 `;
 const Two = styled.div`
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);
   gap: 10px;
 `;
 const Bin = styled.button`

@@ -9,7 +9,7 @@ test('the papers of a design come down as files', async ({ page, demo }) => {
       page.getByRole('link', { name, exact: true }).click(),
     ]);
     expect(download.suggestedFilename()).toMatch(/^tide-line-drop-tub-1-.*\.(pdf|svg)$/);
-    return readFileSync((await download.path()));
+    return readFileSync(await download.path());
   };
   for (const name of ['Build sheet', 'Template', 'Labels'])
     expect((await fetchFile(name)).subarray(0, 5).toString()).toBe('%PDF-');
@@ -79,4 +79,15 @@ test('a design whose container is gone from reason can be mended in place', asyn
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     'Cut the slot to fit the juice-bottle cap',
   );
+});
+
+test('an empty place says where to begin', async ({ page, empty }) => {
+  await page.goto(`${empty.url}/shape`);
+  await expect(page.getByText('the shelf has no container and no piece yet')).toBeVisible();
+  await page.getByRole('link', { name: 'Add a find' }).click();
+  await expect(page.getByRole('heading', { name: 'A new find' })).toBeVisible();
+  await page.goto(`${empty.url}/lend`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('No kits yet');
+  await page.goto(`${empty.url}/nowhere`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('There is nothing at this address');
 });
