@@ -17,6 +17,20 @@ test('the papers of a design come down as files', async ({ page, demo }) => {
   expect((await fetchFile('Template as SVG')).toString()).toContain('width="215.9mm" height="279.4mm"');
 });
 
+test('a dial turned a moment ago is on the paper', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/shape/1`);
+  await expect(page.getByText('Drops free')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Slot length, typed' }).fill('55');
+  await page.getByRole('textbox', { name: 'Slot length, typed' }).press('Enter');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Print template' }).click(),
+  ]);
+  await download.path();
+  const svg = await (await fetch(`${demo.url}/api/designs/1/template.svg`)).text();
+  expect(svg).toContain('Slot length 55 mm');
+});
+
 test('kits that the shelf cannot fill are not made', async ({ page, demo }) => {
   await page.goto(`${demo.url}/make/1`);
   await expect(

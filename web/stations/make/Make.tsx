@@ -7,8 +7,9 @@ import { orderSteps, handsOn } from '../../../core/plan/order.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useCopies } from '../../data/queries.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
+import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
-import { Button, FileLink, ButtonLink } from '../../parts/Button.tsx';
+import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
@@ -218,19 +219,19 @@ function MakeWork({ at }: { at: AtBench }) {
               />
             </Inline>
             <Row>
-              <FileLink small href={`/api/designs/${design.id}/build-sheet.pdf${query}`}>
+              <DesignFile small href={`/api/designs/${design.id}/build-sheet.pdf${query}`}>
                 Build sheet
-              </FileLink>
-              <FileLink small href={`/api/designs/${design.id}/template.pdf?paper=${paper}`}>
+              </DesignFile>
+              <DesignFile small href={`/api/designs/${design.id}/template.pdf?paper=${paper}`}>
                 Template
-              </FileLink>
-              <FileLink small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
+              </DesignFile>
+              <DesignFile small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
                 Template as SVG
-              </FileLink>
+              </DesignFile>
               {mine.length > 0 && (
-                <FileLink small href={`/api/designs/${design.id}/labels.pdf?paper=${paper}`}>
+                <DesignFile small href={`/api/designs/${design.id}/labels.pdf?paper=${paper}`}>
                   Labels
-                </FileLink>
+                </DesignFile>
               )}
             </Row>
           </Spread>

@@ -8,10 +8,11 @@ import { secondsLine } from '../../../core/challenge/line.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useNotes } from '../../data/queries.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
+import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
 import { Mat } from '../../drawing/Mat.tsx';
 import { Marks } from '../../drawing/Marks.tsx';
-import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
+import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Dial } from '../../parts/Dial.tsx';
 import { Heading, Notice, Panel, Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
@@ -133,7 +134,7 @@ function ShapeWork({ at }: { at: AtBench }) {
           over={`${light.pattern.name} pattern · ${String(design.dials.approach)}`}
           title={titleOf(dials, piece.name)}
         >
-          <FileLink href={`/api/designs/${design.id}/template.pdf`}>Print template</FileLink>
+          <DesignFile href={`/api/designs/${design.id}/template.pdf`}>Print template</DesignFile>
           <ButtonLink to={`/check/${design.id}`}>Check it</ButtonLink>
         </Heading>
         <Mat
