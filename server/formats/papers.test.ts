@@ -125,6 +125,38 @@ describe('papers for the bench', () => {
     expect(read).toEqual(['CODE-128:FB-001a', 'CODE-128:FB-001b', 'QR-Code:FB-001a', 'QR-Code:FB-001b']);
   });
 
+  it('words on a label never run into its bars', async () => {
+    const { id: _, version: __, ...design } = (await desk.get(`/designs/${id}`)).body;
+    const long = (
+      await desk
+        .post('/designs', {
+          ...design,
+          name: 'A very long name for a very small tub with caps in it',
+          copies: 1,
+          dials: { ...design.dials, pieces: 3 },
+        })
+        .expect(201)
+    ).body;
+    await desk.post('/builds', { designId: long.id, version: 1, copies: 1 }).expect(201);
+    writeFileSync(join(folder, 'long.pdf'), await fetchFile(`/designs/${long.id}/labels.pdf`));
+    const boxes = execFileSync('pdftotext', ['-bbox', join(folder, 'long.pdf'), '-'], { encoding: 'utf8' });
+    // The bars begin 19.5 mm below the label's top, which lies 8 mm down the page; points are 72 to the inch.
+    const bottoms = [...boxes.matchAll(/yMax="([\d.]+)"/g)].map((m) => (Number(m[1]) * 25.4) / 72);
+    expect(bottoms.length).toBeGreaterThan(5);
+    expect(Math.max(...bottoms)).toBeLessThanOrEqual(8 + 19.5 + 0.3);
+    execFileSync('pdftoppm', [
+      '-r',
+      '300',
+      '-png',
+      '-singlefile',
+      join(folder, 'long.pdf'),
+      join(folder, 'long'),
+    ]);
+    expect(execFileSync('zbarimg', ['-q', join(folder, 'long.png')], { encoding: 'utf8' })).toContain(
+      'CODE-128:FB-00',
+    );
+  });
+
   it('asks for a paper that it knows', async () => {
     expect((await desk.get(`/designs/${id}/template.pdf?paper=A9`).expect(400)).body.errors[0].path).toBe(
       'paper',

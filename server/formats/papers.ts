@@ -174,10 +174,10 @@ export async function labelsPdf(labels: readonly LabelText[], size: Paper): Prom
     );
     const page = sheet!.page;
     page.drawImage(qr, { x: (x + cw - 30) * MM, y: (height - y - 20) * MM, width: 20 * MM, height: 20 * MM });
-    page.drawImage(bars, { x: x * MM, y: (height - y - 27) * MM, width: 36 * MM, height: 6 * MM });
+    page.drawImage(bars, { x: x * MM, y: (height - y - 26) * MM, width: 36 * MM, height: 6.5 * MM });
     sheet!.text(x, y + 5, l.label, 5.5, { bold: true });
-    sheet!.paragraph(x, y + 10, l.name, 3.6, cw - 34, { bold: true });
-    sheet!.paragraph(x, y + 18.5, l.count, 3, cw - 34);
+    sheet!.paragraph(x, y + 10, l.name, 3.4, cw - 34, { bold: true, most: 1 });
+    sheet!.paragraph(x, y + 13.8, l.count, 2.5, cw - 34, { most: 2 });
   }
   return paper.doc.save();
 }

@@ -68,28 +68,35 @@ export class Sheet {
       color: options.quiet ? QUIET : INK,
     });
   }
-  /** Words broken to a width; returns the y below the last line. */
+  /** Words broken to a width, at most `most` lines, the last cut with …; returns the y below the last line. */
   paragraph(
     x: number,
     y: number,
     words: string,
     size: number,
     width: number,
-    options: { bold?: boolean; quiet?: boolean } = {},
+    options: { bold?: boolean; quiet?: boolean; most?: number } = {},
   ): number {
     const font = options.bold ? this.paper.bold : this.paper.regular;
+    const fits = (line: string): boolean => font.widthOfTextAtSize(line, size * MM) <= width * MM;
+    const lines: string[] = [];
     let line = '';
-    let at = y;
     for (const word of plain(words).split(' ')) {
       const longer = line ? `${line} ${word}` : word;
-      if (line && font.widthOfTextAtSize(longer, size * MM) > width * MM) {
-        this.text(x, at, line, size, options);
-        at += size * 1.35;
+      if (line && !fits(longer)) {
+        lines.push(line);
         line = word;
       } else line = longer;
     }
-    if (line) this.text(x, at, line, size, options);
-    return at + size * 1.35;
+    if (line) lines.push(line);
+    const most = options.most ?? Infinity;
+    if (lines.length > most) {
+      let last = lines[most - 1]!;
+      while (last.length > 1 && !fits(`${last} …`)) last = last.slice(0, -1);
+      lines.splice(most - 1, lines.length, `${last} …`);
+    }
+    lines.forEach((l, i) => this.text(x, y + i * size * 1.35, l, size, options));
+    return y + lines.length * size * 1.35;
   }
   line(x1: number, y1: number, x2: number, y2: number, width = 0.2, dash?: number[]): void {
     this.page.drawLine({
@@ -118,7 +125,12 @@ export class Sheet {
         const [ax, ay] = [x + scale * (m.from[0] + m.side[0]), y + scale * (m.from[1] + m.side[1])];
         const [bx, by] = [x + scale * (m.to[0] + m.side[0]), y + scale * (m.to[1] + m.side[1])];
         this.line(ax, ay, bx, by, 0.2);
-        this.text((ax + bx) / 2 - 3, (ay + by) / 2 - 1, lengthNumber(m.value, unit), 3.6);
+        // Beside an upright line, above a level one.
+        const upright = Math.abs(by - ay) > Math.abs(bx - ax);
+        const [tx, ty] = upright
+          ? [(ax + bx) / 2 + 1.2, (ay + by) / 2 + 1.3]
+          : [(ax + bx) / 2 - 3, (ay + by) / 2 - 1];
+        this.text(tx, ty, lengthNumber(m.value, unit), 3.6);
       } else if (m.kind === 'circle' || m.kind === 'outline') {
         const width = m.role === 'cut' || m.role === 'opening' ? 0.35 : 0.2;
         const dash = m.role === 'lid' ? [3, 2] : m.role === 'rim' ? [0.6, 1.2] : undefined;

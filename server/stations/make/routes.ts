@@ -102,7 +102,11 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
     const labels = copies.map((c) => ({
       label: c.label,
       name: o.design.name,
-      count: c.parts.map((p) => `${p.due} × ${p.name}`).join(', '),
+      // The pieces first: they are what a family counts.
+      count: [...c.parts]
+        .sort((p, q) => q.due - p.due)
+        .map((p) => `${p.due} × ${p.name}`)
+        .join(', '),
     }));
     res
       .type('application/pdf')
