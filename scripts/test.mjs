@@ -61,7 +61,7 @@ whole(
 const jestReport = join(folder, 'jest.json');
 counted(
   'Jest',
-  node('node_modules/jest/bin/jest.js', '--json', `--outputFile=${jestReport}`, '--silent'),
+  node('node_modules/jest/bin/jest.js', '--json', `--outputFile=${jestReport}`, '--silent', '--forceExit'),
   { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
   jestReport,
   (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites],
