@@ -41,7 +41,7 @@ const Grid = styled.div`
   }
   @media (max-width: 1100px) {
     .work {
-      grid-template-rows: auto 400px auto;
+      grid-template-rows: auto 318px auto;
       align-content: start;
     }
   }
