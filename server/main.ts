@@ -4,7 +4,7 @@ import { pino } from 'pino';
 import { day } from '../contract/common.ts';
 import { makeApp } from './app.ts';
 import { workerDoor } from './compute/door.ts';
-import { openDb } from './db/open.ts';
+import { closeDb, openDb } from './db/open.ts';
 import { makeInside } from './inside.ts';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
@@ -39,7 +39,7 @@ server.on('error', (error) => {
 
 /** Finish what is being answered, close the file, go. */
 const stop = (): void => {
-  server.close(() => void Promise.all([door.close(), db.close()]).then(() => process.exit(0)));
+  server.close(() => void Promise.all([door.close(), closeDb(db)]).then(() => process.exit(0)));
   server.closeIdleConnections();
   setTimeout(() => process.exit(0), 3000).unref();
 };

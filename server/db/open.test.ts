@@ -1,7 +1,7 @@
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { openDb } from './open.ts';
+import { closeDb, openDb } from './open.ts';
 
 let folder: string;
 beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'fox-db-'))));
@@ -26,6 +26,24 @@ describe('the place’s one file', () => {
     expect(await db.getMigrator().getPendingMigrations()).toEqual([]);
     await db.close();
     expect(existsSync(join(folder, 'fox-button.db'))).toBe(true);
+  });
+
+  it('closes with nothing left in its log, so that the file alone is a copy', async () => {
+    const db = await openDb(folder);
+    await db.em
+      .getConnection()
+      .execute(`insert into borrower (name, group_name) values ('Teal Skiff', 'Gulls')`);
+    await closeDb(db);
+    const log = join(folder, 'fox-button.db-wal');
+    expect(existsSync(log) ? statSync(log).size : 0).toBe(0);
+    const copy = mkdtempSync(join(tmpdir(), 'fox-copy-'));
+    copyFileSync(join(folder, 'fox-button.db'), join(copy, 'fox-button.db'));
+    const again = await openDb(copy);
+    expect(await again.em.getConnection().execute('select name from borrower')).toEqual([
+      { name: 'Teal Skiff' },
+    ]);
+    await closeDb(again);
+    rmSync(copy, { recursive: true, force: true });
   });
 
   it('keeps its rules even from code that forgets them', async () => {

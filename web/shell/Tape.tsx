@@ -96,7 +96,7 @@ const Bar = styled.nav`
     }
   }
 `;
-const Station = styled(NavLink)<{ $pulled: boolean; $open: boolean }>`
+const Station = styled(NavLink)<{ $pulled: boolean }>`
   position: relative;
   flex: 1 0 104px;
   max-width: 136px;
@@ -198,7 +198,6 @@ export function Tape() {
             key={s.id}
             to={s.ofDesign && draft ? `/${s.id}/${draft.id}` : `/${s.id}`}
             $pulled={i <= here}
-            $open={i === here}
           >
             {s.name}
             <small>{figure?.[s.id] ?? '\u00a0'}</small>
