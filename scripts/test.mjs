@@ -16,7 +16,7 @@ let passed = 0;
 let failed = 0;
 const MINUTES = 60_000;
 /** One check that passes or fails as a whole, ended when it takes too long. */
-const check = (name, command, args, { env = {}, minutes = 5 } = {}) => {
+const check = (name, command, args, { env = {}, minutes = 8 } = {}) => {
   say(name);
   const began = Date.now();
   const done = spawnSync(command, args, {
@@ -33,7 +33,7 @@ const node = (script, ...args) => [process.execPath, [script, ...args]];
 const whole = (name, [command, args]) => (check(name, command, args) ? passed++ : failed++);
 /** A runner that counts its own tests in a report; no report counts as one failure. */
 const counted = (name, [command, args], env, report, read) => {
-  const ok = check(name, command, args, { env, minutes: 12 });
+  const ok = check(name, command, args, { env, minutes: 20 });
   try {
     const [p, f] = read(JSON.parse(readFileSync(report, 'utf8')));
     passed += p;
