@@ -25,6 +25,8 @@ const designShape = z.strictObject({
   dials: z.record(z.string(), z.unknown(), { error: 'expected the dials' }),
   /** Materials by role. */
   materials: z.record(z.string().max(40), id, { error: 'expected materials by role' }),
+  /** Whether its next batch is being made, and so speaks for stock. */
+  onBench: z.boolean({ error: 'expected true or false' }).optional(),
 });
 const agesInOrder = (d: { ageFrom: number; ageTo: number }): boolean => d.ageFrom < d.ageTo;
 const agesError = { path: ['ageTo'], message: 'must be more than ageFrom' };

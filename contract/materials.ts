@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { materialFields, materialInput } from '../core/materials/material.ts';
+import { materialFields, materialInput, sizes } from '../core/materials/material.ts';
 import { id, name, version } from './common.ts';
 
 export { materialInput };
@@ -14,7 +14,14 @@ export const stockChange = z.strictObject({
     .max(1e6, 'must be at most 1,000,000')
     .refine((n) => n !== 0, 'must not be 0'),
 });
-export const material = materialFields.extend({ id, version });
+export const material = materialFields.extend({
+  id,
+  version,
+  /** Not ready yet: to be cleaned, or resting. */
+  waiting: z.number().int(),
+  /** Largest and smallest sizes measured on ready lots, mm. */
+  measured: z.object({ most: sizes, least: sizes }).optional(),
+});
 export type MaterialRow = z.infer<typeof material>;
 
 const price = z
@@ -46,5 +53,12 @@ export const offerInput = z.strictObject({
     .max(20, 'may have at most 20 materials')
     .refine((c) => new Set(c.map((l) => l.materialId)).size === c.length, 'a material may stand here once'),
 });
-export const offer = offerInput.extend({ id });
+export const offer = offerInput.extend({
+  id,
+  /** Whether the shop had it when last seen; packs entered by hand are. */
+  inStock: z.boolean(),
+  /** The pack's key in the shop's list, where it comes from there. */
+  shopKey: z.string().nullable(),
+});
 export type Offer = z.infer<typeof offer>;
+export type OfferInput = z.infer<typeof offerInput>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LOCAL } from '../core/gather/lookOver.ts';
 import { APPROACHES } from '../core/patterns/kernel.ts';
 import { MARKETS } from '../core/safety/rules.ts';
 import { name, version } from './common.ts';
@@ -10,6 +11,15 @@ export const placeInput = z.strictObject({
   market: z.enum(MARKETS, { error: `expected one of ${MARKETS.join(', ')}` }),
   approach: z.enum(APPROACHES, { error: `expected one of ${APPROACHES.join(', ')}` }),
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }),
+  /** What local policy says of toilet-roll tubes and card egg cartons. */
+  toiletRolls: z.enum(LOCAL, { error: `expected one of ${LOCAL.join(', ')}` }).optional(),
+  eggCartons: z.enum(LOCAL, { error: `expected one of ${LOCAL.join(', ')}` }).optional(),
+  restDays: z
+    .number({ error: 'expected a number of days' })
+    .int('expected whole days')
+    .min(1, 'must be at least 1 day')
+    .max(60, 'must be at most 60 days')
+    .optional(),
   loanDays: z
     .number({ error: 'expected a number of days' })
     .int('expected whole days')

@@ -21,7 +21,10 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   const materials = new Map<string, number>();
   const suppliers = new Map<string, number>();
   for (const { key, ...m } of cart.materials)
-    materials.set(key, (await within((em) => gather.addMaterial(em, materialInput.parse(m)))).id);
+    materials.set(
+      key,
+      (await within((em) => gather.addMaterial(em, materialInput.parse(m), addDays(today, -60)))).id,
+    );
   for (const { key, ...s } of cart.suppliers)
     suppliers.set(key, (await within((em) => gather.addSupplier(em, s))).id);
   const idOf = (map: Map<string, number>, key: string): number => {
@@ -46,7 +49,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
         Object.entries(d.materials).map(([role, k]) => [role, idOf(materials, k)]),
       ),
     });
-    const design = await within((em) => shape.addDesign(em, input));
+    const design = await within((em) => shape.addDesign(em, input, today));
     const copies =
       made > 0
         ? (
@@ -79,7 +82,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   }
   for (const n of cart.notes) {
     const design = await shape.findDesign(db.em.fork(), designs.get(n.design)!.id);
-    const { chosen } = await shape.chosenFor(db.em.fork(), design.materials);
+    const { chosen } = await shape.chosenFor(db.em.fork(), design.materials, today);
     const rung = patternOf(design.pattern)
       .rungs(design.dials, chosen)
       .find((r) => r.id === n.rung);

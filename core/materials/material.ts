@@ -12,6 +12,8 @@ export const MATERIAL_CLASSES = [
   'wood',
   'cork',
   'metal',
+  'glass',
+  'stone',
   'fabric',
   'rubber',
   'foam',
@@ -33,6 +35,12 @@ export const HAZARDS = [
   'toxic',
 ] as const;
 
+/** Everyday allergens a material may carry (common practice; not the full legal list). */
+export const ALLERGENS = ['gluten', 'milk', 'egg', 'nuts', 'soya', 'wool'] as const;
+/** How it is made fit for the next child: washed and air dried, wiped, rested, or used once. */
+export const CLEANINGS = ['wash', 'wipe', 'rest', 'none'] as const;
+export type Cleaning = (typeof CLEANINGS)[number];
+
 /** Measured sizes in mm; which of them a material must have follows from its form. */
 export const sizes = z.strictObject({
   length: size.optional(),
@@ -49,7 +57,8 @@ export type SizeName = keyof Sizes;
 export const SIZES_OF: Record<Form, readonly SizeName[]> = {
   piece: ['length', 'width', 'height', 'diameter'],
   disc: ['diameter', 'height', 'wall'],
-  sheet: ['length', 'width', 'wall'],
+  // A sheet cut from a bottle keeps its curl: the diameter it bends to.
+  sheet: ['length', 'width', 'wall', 'diameter'],
   tube: ['diameter', 'length', 'wall'],
   container: ['diameter', 'length', 'width', 'height', 'wall'],
   cord: ['length', 'diameter'],
@@ -112,6 +121,22 @@ export const materialFields = z.strictObject({
     .max(0.6, 'must be at most 0.6'),
   hazards: z.array(z.enum(HAZARDS, { error: `expected one of ${HAZARDS.join(', ')}` })).max(HAZARDS.length),
   colour: z.string().regex(/^#[0-9a-fA-F]{6}$/, 'expected a colour like #B0451A'),
+  /** Grams each; of a sheet grams a square metre; of what is counted by length grams a metre. */
+  mass: z
+    .number({ error: 'expected grams' })
+    .positive('must be more than 0 g')
+    .max(100_000, 'must be at most 100,000 g')
+    .optional(),
+  cleaning: z.enum(CLEANINGS, { error: `expected one of ${CLEANINGS.join(', ')}` }).optional(),
+  allergens: z
+    .array(z.enum(ALLERGENS, { error: `expected one of ${ALLERGENS.join(', ')}` }))
+    .max(ALLERGENS.length)
+    .optional(),
+  /** Key of the catalogue entry it was taken from. */
+  catalogue: z
+    .string()
+    .regex(/^[a-z0-9-]{1,40}$/, 'expected a key of the catalogue')
+    .optional(),
 });
 
 /** A kind of thing on the shelf, with how many are kept and their measured sizes (mm). */
@@ -123,7 +148,27 @@ export const materialInput = materialFields.superRefine((m, ctx) => {
       ctx.addIssue({ code: 'custom', path: ['sizes', name], message: `a ${m.form} needs its ${name} in mm` });
 });
 export type MaterialInput = z.infer<typeof materialInput>;
-export type Material = MaterialInput & { readonly id: number };
+export type Material = MaterialInput & {
+  readonly id: number;
+  /** The largest and smallest sizes measured on what is kept, mm, where any was measured. */
+  readonly measured?: { readonly most: Sizes; readonly least: Sizes } | undefined;
+};
+
+/** With the measured sizes in place of the nominal: the largest, so that an opening lets every piece through. */
+export const asMeasured = <M extends Pick<Material, 'sizes' | 'measured'>>(m: M): M =>
+  m.measured ? { ...m, sizes: { ...m.sizes, ...m.measured.most } } : m;
+
+/** With the smallest sizes measured: what a gauge for small parts must be asked about. */
+export const atLeast = <M extends Pick<Material, 'sizes' | 'measured'>>(m: M): M =>
+  m.measured ? { ...m, sizes: { ...m.sizes, ...m.measured.least } } : m;
+
+/** Porous things cannot be washed: they are wiped, rested or thrown away (common practice). */
+export const isPorous = (m: Pick<MaterialInput, 'materialClass'>): boolean =>
+  !['plastic', 'metal', 'glass', 'stone', 'rubber', 'glue', 'tape'].includes(m.materialClass);
+
+/** How it is cleaned: as said, or as its class allows. */
+export const cleaningOf = (m: Pick<MaterialInput, 'materialClass' | 'cleaning'>): Cleaning =>
+  m.cleaning ?? (isPorous(m) ? 'rest' : 'wash');
 
 /** The material as a solid for gauge and passage (mm); null for what has no shape of its own (cord, tape, glue). */
 export function shapeOf(m: MaterialInput): Shape | null {

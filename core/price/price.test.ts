@@ -1,19 +1,10 @@
-import loadHighs from 'highs';
+import { loadSolver } from '../testingSolver.ts';
 import { purchase, purchaseRequest, type PurchaseRequest, type SolveLp } from './purchase.ts';
 import { threeCosts, unitShare } from './costs.ts';
 
 let solve: SolveLp;
 beforeAll(async () => {
-  const highs = await loadHighs();
-  solve = (lp) => {
-    const found = highs.solve(lp, { mip_rel_gap: 0, mip_abs_gap: 0.5, output_flag: false });
-    if (found.Status === 'Optimal')
-      return {
-        status: 'optimal',
-        values: Object.fromEntries(Object.entries(found.Columns).map(([k, c]) => [k, c.Primal])),
-      };
-    return { status: found.Status === 'Infeasible' ? 'infeasible' : 'unproved' };
-  };
+  solve = await loadSolver();
 });
 const buy = (r: Partial<PurchaseRequest>) =>
   purchase(purchaseRequest.parse({ needs: [], stock: [], offers: [], delivery: [], ...r }), solve);

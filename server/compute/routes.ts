@@ -1,6 +1,8 @@
 import { Router } from 'express';
 import {
   challengeRequest,
+  choiceRequest,
+  packingRequest,
   passageRequest,
   purchaseRequest,
   smallPartsRequest,
@@ -22,6 +24,12 @@ export function computeRoutes(door: ComputeDoor): Router {
   });
   r.post('/purchase', async (req, res) => {
     res.json(await door.run({ kind: 'purchase', request: read(purchaseRequest, req.body) }));
+  });
+  r.post('/choice', async (req, res) => {
+    res.json(await door.run({ kind: 'choice', request: read(choiceRequest, req.body) }));
+  });
+  r.post('/packing', async (req, res) => {
+    res.json(await door.run({ kind: 'packing', request: read(packingRequest, req.body) }));
   });
   r.post('/challenge', (req, res) => {
     res.json(challenge(read(challengeRequest, req.body).moves));

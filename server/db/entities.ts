@@ -13,6 +13,9 @@ export const PlaceRow = defineEntity({
     approach: p.string(),
     paper: p.string(),
     loanDays: p.integer(),
+    toiletRolls: p.string(),
+    eggCartons: p.string(),
+    restDays: p.integer(),
   },
 });
 
@@ -27,11 +30,36 @@ export const MaterialRow = defineEntity({
     solid: p.string().nullable(),
     sizes: p.json<SizesJson>(),
     unit: p.string(),
-    kept: p.integer(),
     materialClass: p.string(),
     give: p.float(),
     hazards: p.json<Hazards>(),
     colour: p.string(),
+    mass: p.float().nullable(),
+    cleaning: p.string().nullable(),
+    allergens: p.json<string[]>().nullable(),
+    catalogue: p.string().nullable(),
+  },
+});
+
+/** What came in at one time from one family, in one condition. The count on the shelf is the sum of its lots. */
+export const LotRow = defineEntity({
+  name: 'LotRow',
+  tableName: 'lot',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    version: p.integer().version(),
+    material: () => p.manyToOne(MaterialRow),
+    /** How many are left, and how many came. */
+    quantity: p.integer(),
+    came: p.integer(),
+    cameOn: p.string(),
+    fromCode: p.string(),
+    state: p.string(),
+    readyOn: p.string().nullable(),
+    reason: p.string(),
+    /** Measured sizes in mm; they override the nominal. */
+    sizes: p.json<SizesJson>(),
+    look: p.json<Record<string, unknown>>().nullable(),
   },
 });
 
@@ -50,6 +78,21 @@ export const OfferRow = defineEntity({
     supplier: () => p.manyToOne(SupplierRow),
     price: p.integer(),
     contents: p.json<ContentJson[]>(),
+    /** The pack's key in the shop's list, where it comes from there. */
+    shopKey: p.string().nullable(),
+  },
+});
+
+/** A price as it was seen on a day. */
+export const PriceSeenRow = defineEntity({
+  name: 'PriceSeenRow',
+  tableName: 'price_seen',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    offer: () => p.manyToOne(OfferRow),
+    seenOn: p.string(),
+    price: p.integer(),
+    inStock: p.boolean(),
   },
 });
 
@@ -68,6 +111,8 @@ export const DesignRow = defineEntity({
     copies: p.integer(),
     dials: p.json<Record<string, unknown>>(),
     materials: p.json<Record<string, number>>(),
+    /** Whether its next batch is being made, and so speaks for stock. */
+    onBench: p.boolean(),
   },
 });
 
@@ -144,8 +189,10 @@ export const NoteRow = defineEntity({
 export const entities = [
   PlaceRow,
   MaterialRow,
+  LotRow,
   SupplierRow,
   OfferRow,
+  PriceSeenRow,
   DesignRow,
   BuildRow,
   CopyRow,
@@ -155,6 +202,7 @@ export const entities = [
 ];
 
 export type Material = InferEntity<typeof MaterialRow>;
+export type Lot = InferEntity<typeof LotRow>;
 export type Design = InferEntity<typeof DesignRow>;
 export type Copy = InferEntity<typeof CopyRow>;
 export type Loan = InferEntity<typeof LoanRow>;

@@ -49,4 +49,40 @@ class Start extends Migration {
   }
 }
 
-export const migrationsList = [{ name: '2026-11-25-start', class: Start }];
+/** Stock by lots: what was counted so far becomes one lot a material. Shop prices, and what a place decides for itself. */
+class Lots extends Migration {
+  override up(): void {
+    this.addSql(
+      `create table "lot" ("id" integer not null primary key autoincrement, "version" integer not null default 1, "material_id" integer not null references "material" ("id") on delete cascade, "quantity" integer not null check ("quantity" >= 0 and "quantity" <= "came"), "came" integer not null, "came_on" text not null, "from_code" text not null default '', "state" text not null check ("state" in ('ready', 'clean first', 'resting', 'never')), "ready_on" text null, "reason" text not null default '', "sizes" json not null, "look" json null, check (("state" = 'resting') = ("ready_on" is not null)))`,
+    );
+    this.addSql('create index "lot_material" on "lot" ("material_id", "state", "came_on")');
+    this.addSql('create index "lot_came_on" on "lot" ("came_on")');
+    this.addSql(
+      `insert into "lot" ("material_id", "quantity", "came", "came_on", "state", "reason", "sizes") select "id", "kept", "kept", date('now'), 'ready', 'counted before lots were kept', '{}' from "material" where "kept" > 0`,
+    );
+    this.addSql('alter table "material" drop column "kept"');
+    this.addSql('alter table "material" add column "mass" real null');
+    this.addSql('alter table "material" add column "cleaning" text null');
+    this.addSql('alter table "material" add column "allergens" json null');
+    this.addSql('alter table "material" add column "catalogue" text null');
+    this.addSql('alter table "offer" add column "shop_key" text null');
+    this.addSql('create unique index "offer_shop_key" on "offer" ("shop_key") where "shop_key" is not null');
+    this.addSql(
+      'create table "price_seen" ("id" integer not null primary key autoincrement, "offer_id" integer not null references "offer" ("id") on delete cascade, "seen_on" text not null, "price" integer not null check ("price" >= 0), "in_stock" integer not null)',
+    );
+    this.addSql('create unique index "price_seen_day" on "price_seen" ("offer_id", "seen_on")');
+    this.addSql('alter table "design" add column "on_bench" integer not null default 1');
+    for (const column of ['toilet_rolls', 'egg_cartons'])
+      this.addSql(
+        `alter table "place" add column "${column}" text not null default 'rest' check ("${column}" in ('keep', 'rest', 'never'))`,
+      );
+    this.addSql(
+      'alter table "place" add column "rest_days" integer not null default 3 check ("rest_days" between 1 and 60)',
+    );
+  }
+}
+
+export const migrationsList = [
+  { name: '2026-11-25-start', class: Start },
+  { name: '2026-11-25-stock-lots', class: Lots },
+];

@@ -59,7 +59,7 @@ describe('the place’s one file', () => {
     await expect(run(lend)).rejects.toThrow(/UNIQUE constraint failed: loan.copy_id/);
     await expect(
       run(
-        `insert into material (name, form, sizes, unit, kept, material_class, give, hazards, colour) values ('m', 'disc', '{}', 'each', -1, 'plastic', 0, '[]', '#000000')`,
+        `insert into lot (material_id, quantity, came, came_on, state, sizes) values (1, -1, 1, '2026-11-24', 'ready', '{}')`,
       ),
     ).rejects.toThrow(/CHECK/i);
     await expect(

@@ -35,9 +35,12 @@ describe('gather', () => {
   });
   it('tells a stale writer what is there now', async () => {
     const { id } = (await desk.post('/materials', CAP)).body;
-    await desk.put(`/materials/${id}`, { ...CAP, kept: 5, version: 1 }).expect(200);
-    const r = await desk.put(`/materials/${id}`, { ...CAP, kept: 99, version: 1 }).expect(409);
-    expect(r.body.current).toMatchObject({ kept: 5, version: 2 });
+    await desk.put(`/materials/${id}`, { ...CAP, colour: '#112233', version: 1 }).expect(200);
+    const r = await desk.put(`/materials/${id}`, { ...CAP, version: 1 }).expect(409);
+    expect(r.body.current).toMatchObject({ colour: '#112233', version: 2 });
+    // A count is never overwritten: it changes by what comes in and goes out.
+    const counted = await desk.put(`/materials/${id}`, { ...CAP, kept: 99, version: 2 }).expect(409);
+    expect(counted.body.errors[0].path).toBe('kept');
     await desk.put(`/materials/${id}`, CAP).expect(400);
   });
   it('adds and uses up, never below nothing', async () => {

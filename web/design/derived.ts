@@ -1,3 +1,4 @@
+import { asMeasured } from '../../core/materials/material.ts';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
@@ -37,7 +38,10 @@ export interface Light {
 
 export function chosenOf(design: Design, materials: readonly MaterialRow[]): Chosen {
   return Object.fromEntries(
-    Object.entries(design.materials).map(([role, id]) => [role, materials.find((m) => m.id === id)]),
+    Object.entries(design.materials).map(([role, id]) => {
+      const m = materials.find((x) => x.id === id);
+      return [role, m && asMeasured(m)];
+    }),
   );
 }
 
@@ -68,7 +72,9 @@ export function lightOf(design: Design, materials: readonly MaterialRow[]): Ligh
 
 /** The count kept does not change how a piece fits. */
 const sizesOnly = (chosen: Chosen): Chosen =>
-  Object.fromEntries(Object.entries(chosen).map(([role, m]) => [role, m && { ...m, kept: 0, version: 0 }]));
+  Object.fromEntries(
+    Object.entries(chosen).map(([role, m]) => [role, m && { ...m, kept: 0, waiting: 0, version: 0 }]),
+  );
 
 interface Known {
   readonly fit: Fit | null;

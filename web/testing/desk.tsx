@@ -23,6 +23,7 @@ export const CAP: MaterialRow = {
   sizes: { diameter: 38, height: 14 },
   unit: 'each',
   kept: 9,
+  waiting: 0,
   materialClass: 'plastic',
   give: 0,
   hazards: [],
@@ -47,7 +48,15 @@ export const TUB: MaterialRow = {
 };
 export const SUPPLIERS: Supplier[] = [{ id: 1, name: 'Pier', delivery: 350 }];
 export const OFFERS: Offer[] = [
-  { id: 5, name: 'Caps, 18', supplierId: 1, price: 210, contents: [{ materialId: 2, quantity: 18 }] },
+  {
+    id: 5,
+    name: 'Caps, 18',
+    supplierId: 1,
+    price: 210,
+    contents: [{ materialId: 2, quantity: 18 }],
+    inStock: true,
+    shopKey: null,
+  },
 ];
 export const COPY: Copy = {
   id: 7,

@@ -1,11 +1,11 @@
 import { perimeter } from '../../geometry/polygon.ts';
-import { shapeOf, type Material } from '../../materials/material.ts';
+import { atLeast, cleaningOf, shapeOf, type Material } from '../../materials/material.ts';
 import { outlineOf } from '../../passage/opening.ts';
 import type { Chosen, Feature, Need, Show, Step } from '../kernel.ts';
 import { parts, ROLES, type Dials } from './dials.ts';
 import { openingOf } from './fit.ts';
 
-const WASHABLE: ReadonlySet<Material['materialClass']> = new Set(['plastic', 'metal', 'rubber']);
+const isWashed = (m: Material): boolean => cleaningOf(m) === 'wash';
 
 /** Length of the cut, mm. */
 export function cutLength(d: Dials): number {
@@ -38,7 +38,7 @@ export function needs(d: Dials, chosen: Chosen): Need[] {
 export function steps(d: Dials, chosen: Chosen): Step[] {
   const { container, piece } = parts(chosen);
   const cut = cutLength(d);
-  const washable = WASHABLE.has(piece.materialClass);
+  const washable = isWashed(piece);
   const together = d.approach === 'made together';
   const step = (s: Partial<Step> & Pick<Step, 'id' | 'title' | 'words' | 'perCopy'>): Step => ({
     setUp: 0,
@@ -133,7 +133,8 @@ export function steps(d: Dials, chosen: Chosen): Step[] {
 
 export function features(d: Dials, chosen: Chosen): Feature[] {
   const { container, piece } = parts(chosen);
-  const shape = shapeOf(piece)!;
+  // The smallest that was measured: one small piece among large ones is what chokes.
+  const shape = shapeOf(atLeast(piece))!;
   const soft = container.materialClass === 'fabric' || container.materialClass === 'paper';
   return [
     {
@@ -158,9 +159,7 @@ export function features(d: Dials, chosen: Chosen): Feature[] {
     ...[container, piece].flatMap((m) =>
       m.hazards.map((hazard) => ({ kind: 'hazard', name: m.name, hazard }) as const),
     ),
-    ...[container, piece].map(
-      (m) => ({ kind: 'surface', name: m.name, washable: WASHABLE.has(m.materialClass) }) as const,
-    ),
+    ...[container, piece].map((m) => ({ kind: 'surface', name: m.name, washable: isWashed(m) }) as const),
     ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: d.tool } as const]),
     ...(piece.give > 0 ? [{ kind: 'give', name: piece.name, share: piece.give } as const] : []),
   ];

@@ -6,31 +6,52 @@ import {
   stockChange,
   supplierInput,
 } from '../../../contract/materials.ts';
+import { findInput, lotQuery, lotUpdate } from '../../../contract/lots.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
 import * as gather from './service.ts';
+import * as lots from './lots.ts';
 
-export function gatherRoutes({ inTransaction, em }: Inside): Router {
+export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
   const r = Router();
-  r.get('/materials', async (_req, res) => void res.json(await gather.listMaterials(em())));
+  r.get('/materials', async (_req, res) => void res.json(await gather.listMaterials(em(), today())));
   r.post('/materials', async (req, res) => {
     const input = read(materialInput, req.body);
-    res.status(201).json(await inTransaction((m) => gather.addMaterial(m, input)));
+    res.status(201).json(await inTransaction((m) => gather.addMaterial(m, input, today())));
   });
   r.put('/materials/:id', async (req, res) => {
     const id = readId(req.params.id, 'material');
     const { version, ...rest } = (req.body ?? {}) as Record<string, unknown>;
-    const input = { ...read(materialInput, rest), ...read(materialVersion, { version }) };
-    res.json(await inTransaction((m) => gather.updateMaterial(m, id, input)));
+    // The count changes by what comes in and goes out, so an overwrite need not say it.
+    const saysKept = rest.kept !== undefined;
+    const input = { ...read(materialInput, { kept: 0, ...rest }), ...read(materialVersion, { version }) };
+    res.json(await inTransaction((m) => gather.updateMaterial(m, id, input, today(), saysKept)));
   });
   r.post('/materials/:id/stock', async (req, res) => {
     const id = readId(req.params.id, 'material');
     const { by } = read(stockChange, req.body);
-    res.json(await inTransaction((m) => gather.changeStock(m, id, by)));
+    res.json(await inTransaction((m) => gather.changeStock(m, id, by, today())));
   });
   r.delete('/materials/:id', async (req, res) => {
     const id = readId(req.params.id, 'material');
     await inTransaction((m) => gather.removeMaterial(m, id));
+    res.status(204).end();
+  });
+  r.get('/lots', async (req, res) => {
+    res.json(await lots.listLots(em(), read(lotQuery, req.query)));
+  });
+  r.post('/finds', async (req, res) => {
+    const input = read(findInput, req.body);
+    res.status(201).json(await inTransaction((m) => lots.takeFind(m, input, today())));
+  });
+  r.put('/lots/:id', async (req, res) => {
+    const id = readId(req.params.id, 'lot');
+    const input = read(lotUpdate, req.body);
+    res.json(await inTransaction((m) => lots.updateLot(m, id, input)));
+  });
+  r.delete('/lots/:id', async (req, res) => {
+    const id = readId(req.params.id, 'lot');
+    await inTransaction((m) => lots.removeLot(m, id));
     res.status(204).end();
   });
   r.get('/suppliers', async (_req, res) => void res.json(await gather.listSuppliers(em())));

@@ -4,6 +4,7 @@ import { addDays, daysBetween, type Day } from '../../../core/calendar/days.ts';
 import { BorrowerRow, CopyRow, LoanRow, MaterialRow, type Copy, type Loan } from '../../db/entities.ts';
 import type { PartJson } from '../../db/json.ts';
 import { notFound, ProblemError } from '../../problem.ts';
+import { shelfOf, takeFromShelf } from '../gather/shelf.ts';
 
 const loanJson = (l: Loan): LoanJson => ({
   id: l.id,
@@ -127,13 +128,12 @@ async function count(em: EntityManager, copy: Copy, input: ReturnInput, today: D
       if (short === 0) continue;
       const material =
         part.materialId === null ? null : await em.findOne(MaterialRow, { id: part.materialId });
-      if (!material || material.kept < short)
-        throw new ProblemError(
-          422,
-          `The shelf has ${material?.kept ?? 0} of ${part.name}; ${short} are missing.`,
-          [{ path: 'then', message: 'expected enough spares on the shelf' }],
-        );
-      material.kept -= short;
+      const kept = material ? (await shelfOf(em, today, material.id)).kept : 0;
+      if (!material || kept < short)
+        throw new ProblemError(422, `The shelf has ${kept} of ${part.name}; ${short} are missing.`, [
+          { path: 'then', message: 'expected enough spares on the shelf' },
+        ]);
+      await takeFromShelf(em, material, short, today, 'then');
       part.present = part.due;
     }
   copy.parts = parts;

@@ -32,7 +32,7 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
     const m = em();
     const design = await findDesign(m, id);
     const pattern = patternOf(design.pattern);
-    const { chosen } = await chosenFor(m, design.materials);
+    const { chosen } = await chosenFor(m, design.materials, today());
     const place = await m.findOneOrFail(PlaceRow, { id: 1 });
     const unit = place.lengthUnit as LengthUnit;
     const paper = query.paper ?? (place.paper as 'A4' | 'Letter');

@@ -6,6 +6,7 @@ import { supply, shortWords } from '../../../core/needs/short.ts';
 import { patternOf } from '../../../core/patterns/index.ts';
 import { BuildRow, CopyRow } from '../../db/entities.ts';
 import { ProblemError } from '../../problem.ts';
+import { takeFromShelf } from '../gather/shelf.ts';
 import { chosenFor, findDesign, stale } from '../shape/service.ts';
 
 /** Takes what the kits need off the shelf and makes their labelled copies, all or nothing. */
@@ -17,14 +18,15 @@ export async function build(
   const design = await findDesign(em, input.designId);
   if (design.version !== input.version) throw stale(design);
   const pattern = patternOf(design.pattern);
-  const { chosen, rows } = await chosenFor(em, design.materials);
+  const { chosen, rows } = await chosenFor(em, design.materials, today);
   const needs = pattern.needs(design.dials, chosen);
   const state = supply({ needs, copies: input.copies, shelf: rows });
   const words = shortWords(state);
   if (words)
     throw new ProblemError(422, words, [{ path: 'copies', message: `expected at most ${state.kitsNow}` }]);
   const used = state.lines.map((l) => ({ materialId: l.need.materialId, quantity: l.wanted }));
-  for (const { materialId, quantity } of used) rows.get(materialId)!.kept -= quantity;
+  for (const { materialId, quantity } of used)
+    await takeFromShelf(em, rows.get(materialId)!, quantity, today, 'copies');
   const made = em.create(BuildRow, { design, copies: input.copies, builtOn: today, used });
   const before = await em.count(CopyRow, { design: design.id });
   const parts = needs

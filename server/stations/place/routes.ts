@@ -1,8 +1,9 @@
 import { Router } from 'express';
 import { placeUpdate, type Tape } from '../../../contract/place.ts';
-import { CopyRow, DesignRow, LoanRow, MaterialRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
+import { CopyRow, DesignRow, LoanRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read } from '../../problem.ts';
+import { onShelf } from '../gather/shelf.ts';
 
 export function placeRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
@@ -32,7 +33,7 @@ export function placeRoutes({ em, inTransaction, today }: Inside): Router {
     const m = em();
     const designs = await m.count(DesignRow, {});
     const figures: Tape = {
-      gather: { kept: await m.count(MaterialRow, { kept: { $gt: 0 } }) },
+      gather: { kept: [...(await onShelf(m, today())).values()].filter((s) => s.kept > 0).length },
       shape: { designs },
       check: { designs },
       price: { offers: await m.count(OfferRow, {}) },

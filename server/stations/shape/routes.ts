@@ -4,12 +4,12 @@ import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
 import * as shape from './service.ts';
 
-export function shapeRoutes({ em, inTransaction }: Inside): Router {
+export function shapeRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
   r.get('/designs', async (_req, res) => void res.json(await shape.listDesigns(em())));
   r.post('/designs', async (req, res) => {
     const input = read(designInput, req.body);
-    res.status(201).json(await inTransaction((m) => shape.addDesign(m, input)));
+    res.status(201).json(await inTransaction((m) => shape.addDesign(m, input, today())));
   });
   r.get('/designs/:id', async (req, res) => {
     res.json(shape.designJson(await shape.findDesign(em(), readId(req.params.id, 'design'))));
@@ -17,7 +17,7 @@ export function shapeRoutes({ em, inTransaction }: Inside): Router {
   r.put('/designs/:id', async (req, res) => {
     const id = readId(req.params.id, 'design');
     const input = read(designUpdate, req.body);
-    res.json(await inTransaction((m) => shape.updateDesign(m, id, input)));
+    res.json(await inTransaction((m) => shape.updateDesign(m, id, input, today())));
   });
   r.delete('/designs/:id', async (req, res) => {
     const id = readId(req.params.id, 'design');

@@ -1,6 +1,7 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Design as DesignJson, DesignInput } from '../../../contract/designs.ts';
-import type { Material as CoreMaterial } from '../../../core/materials/material.ts';
+import type { Day } from '../../../core/calendar/days.ts';
+import { asMeasured, type Material as CoreMaterial } from '../../../core/materials/material.ts';
 import { patternOf, PatternError, taken, type Chosen } from '../../../core/patterns/index.ts';
 import {
   BuildRow,
@@ -12,6 +13,7 @@ import {
   type Material,
 } from '../../db/entities.ts';
 import { notFound, ProblemError } from '../../problem.ts';
+import { onShelf, type OnShelf } from '../gather/shelf.ts';
 
 export const designJson = (d: Design): DesignJson => ({
   id: d.id,
@@ -25,6 +27,7 @@ export const designJson = (d: Design): DesignJson => ({
   copies: d.copies,
   dials: d.dials,
   materials: d.materials,
+  onBench: d.onBench,
 });
 
 export async function listDesigns(em: EntityManager): Promise<DesignJson[]> {
@@ -37,16 +40,24 @@ export async function findDesign(em: EntityManager, id: number): Promise<Design>
   return d;
 }
 
-const coreMaterial = (m: Material): CoreMaterial =>
-  ({ ...m, solid: m.solid ?? undefined }) as unknown as CoreMaterial;
+const coreMaterial = (m: Material, shelf: OnShelf | undefined): CoreMaterial =>
+  asMeasured({
+    ...m,
+    solid: m.solid ?? undefined,
+    cleaning: m.cleaning ?? undefined,
+    kept: shelf?.kept ?? 0,
+    measured: shelf?.measured,
+  } as unknown as CoreMaterial);
 
 /** The design's materials by role, as the core sees them. */
 export async function chosenFor(
   em: EntityManager,
   materials: Record<string, number>,
-): Promise<{ chosen: Chosen; rows: Map<number, Material> }> {
+  today: Day,
+): Promise<{ chosen: Chosen; rows: Map<number, CoreMaterial> }> {
   const found = await em.find(MaterialRow, { id: { $in: Object.values(materials) } });
-  const rows = new Map(found.map((m) => [m.id, m]));
+  const shelf = await onShelf(em, today, Object.values(materials));
+  const rows = new Map(found.map((m) => [m.id, coreMaterial(m, shelf.get(m.id))]));
   const chosen: Record<string, CoreMaterial> = {};
   for (const [role, id] of Object.entries(materials)) {
     const row = rows.get(id);
@@ -54,13 +65,13 @@ export async function chosenFor(
       throw new ProblemError(422, `There is no material ${id} on the shelf.`, [
         { path: `materials.${role}`, message: 'expected a material of this shelf' },
       ]);
-    chosen[role] = coreMaterial(row);
+    chosen[role] = row;
   }
   return { chosen, rows };
 }
 
 /** Refuses dials and materials that the pattern cannot read; a design that only fits badly may be kept. */
-async function checked(em: EntityManager, input: DesignInput): Promise<DesignInput> {
+async function checked(em: EntityManager, input: DesignInput, today: Day): Promise<DesignInput> {
   const pattern = patternOf(input.pattern);
   const roles = new Set(pattern.roles.map((r) => r.id));
   for (const role of Object.keys(input.materials))
@@ -69,13 +80,17 @@ async function checked(em: EntityManager, input: DesignInput): Promise<DesignInp
         `materials.${role}`,
         `is no role of ${pattern.name}; expected one of ${[...roles].join(', ')}`,
       );
-  const { chosen } = await chosenFor(em, input.materials);
+  const { chosen } = await chosenFor(em, input.materials, today);
   for (const role of pattern.roles) if (!role.optional || chosen[role.id]) taken(chosen, role);
   return { ...input, dials: pattern.check(input.dials) };
 }
 
-export async function addDesign(em: EntityManager, input: DesignInput): Promise<DesignJson> {
-  const d = em.create(DesignRow, { ...(await checked(em, input)), version: 1 });
+export async function addDesign(em: EntityManager, input: DesignInput, today: Day): Promise<DesignJson> {
+  const d = em.create(DesignRow, {
+    ...(await checked(em, input, today)),
+    onBench: input.onBench ?? true,
+    version: 1,
+  });
   await em.flush();
   return designJson(d);
 }
@@ -85,11 +100,12 @@ export async function updateDesign(
   em: EntityManager,
   id: number,
   input: DesignInput & { version: number },
+  today: Day,
 ): Promise<DesignJson> {
   const d = await findDesign(em, id);
   if (d.version !== input.version) throw stale(d);
   const { version: _, ...fields } = input;
-  em.assign(d, await checked(em, fields), { mergeObjectProperties: false });
+  em.assign(d, await checked(em, fields, today), { mergeObjectProperties: false });
   await em.flush();
   return designJson(d);
 }

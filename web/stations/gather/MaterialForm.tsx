@@ -45,7 +45,7 @@ export function MaterialForm({
 }) {
   const [draft, setDraft] = useState<Draft>(() => {
     if (!material) return blank;
-    const { id: _, version: __, ...rest } = material;
+    const { id: _, version: __, waiting: ___, measured: ____, ...rest } = material;
     return rest;
   });
   const [errors, setErrors] = useState<Record<string, string>>({});
@@ -55,10 +55,10 @@ export function MaterialForm({
   const [theirs, setTheirs] = useState<MaterialRow | null>(null);
   const [by, setBy] = useState<number | null>(1);
   const [version, setVersion] = useState(material?.version ?? 0);
-  const save = useChange(({ body, over }: { body: MaterialInput; over: number }) =>
+  const save = useChange(({ body: { kept, ...body }, over }: { body: MaterialInput; over: number }) =>
     material
       ? api<MaterialRow>('PUT', `/materials/${material.id}`, { ...body, version: over })
-      : api<MaterialRow>('POST', '/materials', body),
+      : api<MaterialRow>('POST', '/materials', { ...body, kept }),
   );
   const stock = useChange((n: number) =>
     api<MaterialRow>('POST', `/materials/${material!.id}/stock`, { by: n }),
@@ -182,7 +182,7 @@ export function MaterialForm({
                     small
                     plain
                     onPress={() => {
-                      const { id: _, version: latest, ...rest } = theirs;
+                      const { id: _, version: latest, waiting: ___, measured: ____, ...rest } = theirs;
                       setDraft(rest);
                       setVersion(latest);
                       setTheirs(null);

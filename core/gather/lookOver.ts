@@ -1,0 +1,223 @@
+import { z } from 'zod';
+import { addDays, type Day } from '../calendar/days.ts';
+import { cleaningOf, isPorous, type MaterialInput } from '../materials/material.ts';
+
+/** The questions of a look-over, in the order a practitioner asks them. */
+export const CLEAN = ['clean', 'dusty', 'sticky', 'greasy'] as const;
+export const DRY = ['dry', 'damp', 'mouldy'] as const;
+export const SMELL = ['none', 'of food', 'of chemicals'] as const;
+export const HELD = [
+  'nothing',
+  'dry food',
+  'drink',
+  'wet food',
+  'nuts',
+  'eggs',
+  'raw meat or fish',
+  'soap or shampoo',
+  'medicine',
+  'chemicals',
+  'toilet roll',
+] as const;
+export const CLOSES = ['yes', 'no', 'has no lid'] as const;
+export const SHARP = ['no', 'can be made good', 'cannot be made good'] as const;
+export const CRUSHED = ['no', 'a little', 'flat'] as const;
+export const FRONT = ['see-through', 'plain', 'printed'] as const;
+
+const one = <T extends readonly [string, ...string[]]>(values: T) =>
+  z.enum(values, { error: `expected one of ${values.join(', ')}` });
+
+/** What was seen when a find was looked over; all is well where nothing is said. */
+export const look = z.strictObject({
+  clean: one(CLEAN).default('clean'),
+  dry: one(DRY).default('dry'),
+  smell: one(SMELL).default('none'),
+  held: one(HELD).default('nothing'),
+  closes: one(CLOSES).default('has no lid'),
+  /** Largest hole or gap, mm across; 0 for none. */
+  gap: z
+    .number({ error: 'expected mm' })
+    .min(0, 'must not be negative')
+    .max(1000, 'must be at most 1,000 mm')
+    .default(0),
+  sharp: one(SHARP).default('no'),
+  crushed: one(CRUSHED).default('no'),
+  front: one(FRONT).default('plain'),
+});
+export type Look = z.infer<typeof look>;
+
+/** What a place decides for itself. */
+export const OUTCOMES = ['keep', 'clean first', 'rest', 'never'] as const;
+export type Outcome = (typeof OUTCOMES)[number];
+export const LOCAL = ['keep', 'rest', 'never'] as const;
+export interface Policy {
+  readonly toiletRolls: (typeof LOCAL)[number];
+  readonly eggCartons: (typeof LOCAL)[number];
+  /** Days that card and paper rest before they go on the shelf. */
+  readonly restDays: number;
+}
+
+export interface LookAnswer {
+  readonly outcome: Outcome;
+  /** From when it may be used; null unless it rests. */
+  readonly until: Day | null;
+  /** Why, worst first: which question, what it leads to, in words. */
+  readonly reasons: { readonly question: keyof Look; readonly outcome: Outcome; readonly words: string }[];
+}
+
+interface Case {
+  readonly look: Look;
+  readonly porous: boolean;
+  readonly policy: Policy;
+  readonly name: string;
+}
+interface Rule {
+  readonly question: keyof Look;
+  when(c: Case): Outcome | null;
+  readonly words: string | ((c: Case) => string);
+}
+
+const days = (n: number): string => (n === 1 ? '1 day' : `${n} days`);
+
+/** The rules of the look-over, as data: common practice in settings for young children. Local codes come first. */
+const RULES: readonly Rule[] = [
+  {
+    question: 'held',
+    when: (c) => (c.look.held === 'raw meat or fish' ? 'never' : null),
+    words: 'Held raw meat or fish: never kept, washed or not.',
+  },
+  {
+    question: 'held',
+    when: (c) => (c.look.held === 'medicine' ? 'never' : null),
+    words: 'Held medicine: never kept; children must not learn to play with medicine boxes.',
+  },
+  {
+    question: 'held',
+    when: (c) => (c.look.held === 'chemicals' ? 'never' : null),
+    words: 'Held chemicals: never kept; residues stay in the wall.',
+  },
+  {
+    question: 'sharp',
+    when: (c) => (c.look.sharp === 'cannot be made good' ? 'never' : null),
+    words: 'Broken or sharp, and it cannot be made good.',
+  },
+  { question: 'dry', when: (c) => (c.look.dry === 'mouldy' ? 'never' : null), words: 'Mouldy: never kept.' },
+  {
+    question: 'smell',
+    when: (c) => (c.look.smell === 'of chemicals' ? 'never' : null),
+    words: 'Smells of chemicals: never kept.',
+  },
+  {
+    question: 'crushed',
+    when: (c) =>
+      c.look.crushed === 'flat' && !(c.porous && c.look.closes === 'has no lid') ? 'never' : null,
+    words: 'Crushed flat: it will not stand, close or hold.',
+  },
+  {
+    question: 'clean',
+    when: (c) => (c.porous && ['sticky', 'greasy'].includes(c.look.clean) ? 'never' : null),
+    words: (c) => `${c.look.clean === 'sticky' ? 'Sticky' : 'Greasy'}, and it cannot be washed.`,
+  },
+  {
+    question: 'held',
+    when: (c) => (c.look.held === 'nuts' && c.porous ? 'never' : null),
+    words: 'Held nuts, and it cannot be washed: traces stay in it.',
+  },
+  {
+    question: 'held',
+    when: (c) => (c.look.held === 'wet food' && c.porous ? 'never' : null),
+    words: 'Held wet food, and it cannot be washed.',
+  },
+  {
+    question: 'smell',
+    when: (c) => (c.look.smell === 'of food' && c.porous ? 'never' : null),
+    words: 'Smells of food, and it cannot be washed: it draws mice and mouths.',
+  },
+  {
+    question: 'held',
+    when: (c) =>
+      c.look.held === 'toilet roll' && c.policy.toiletRolls !== 'keep' ? c.policy.toiletRolls : null,
+    words: (c) =>
+      `This place ${c.policy.toiletRolls === 'never' ? 'does not keep toilet-roll tubes' : `rests toilet-roll tubes ${days(c.policy.restDays)}`}.`,
+  },
+  {
+    question: 'held',
+    when: (c) =>
+      c.look.held === 'eggs' && c.porous && c.policy.eggCartons !== 'keep' ? c.policy.eggCartons : null,
+    words: (c) =>
+      `This place ${c.policy.eggCartons === 'never' ? 'does not keep card egg cartons' : `rests card egg cartons ${days(c.policy.restDays)}`}.`,
+  },
+  {
+    question: 'sharp',
+    when: (c) => (c.look.sharp === 'can be made good' ? 'clean first' : null),
+    words: 'Has a sharp edge: file, fold or tape it over before it goes on the shelf.',
+  },
+  {
+    question: 'clean',
+    when: (c) => (!c.porous && c.look.clean !== 'clean' ? 'clean first' : null),
+    words: 'Wash in hot soapy water, rinse, air dry.',
+  },
+  {
+    question: 'smell',
+    when: (c) => (!c.porous && c.look.smell === 'of food' ? 'clean first' : null),
+    words: 'Smells of food: wash again, air dry with the lid off.',
+  },
+  {
+    question: 'held',
+    when: (c) =>
+      !c.porous &&
+      ['wet food', 'drink', 'nuts', 'eggs', 'soap or shampoo'].includes(c.look.held) &&
+      c.look.clean !== 'clean'
+        ? 'clean first'
+        : null,
+    words: (c) => `Held ${c.look.held}: wash until nothing of it is left.`,
+  },
+  {
+    question: 'clean',
+    when: (c) => (c.porous && c.look.clean === 'dusty' ? 'clean first' : null),
+    words: 'Wipe it with a dry cloth.',
+  },
+  {
+    question: 'dry',
+    when: (c) => (c.look.dry === 'damp' ? 'rest' : null),
+    words: (c) => `Damp: let it air ${days(c.policy.restDays)}.`,
+  },
+];
+const RANK: Record<Outcome, number> = { never: 0, 'clean first': 1, rest: 2, keep: 3 };
+
+/**
+ * What becomes of a find: kept, cleaned first, rested until a day, or never put on the shelf, with every reason. The
+ * worst outcome wins. Usual practice only; a local code that asks for more comes first.
+ */
+export function lookOver(options: {
+  material: Pick<MaterialInput, 'name' | 'materialClass' | 'cleaning' | 'hazards'>;
+  look: Look;
+  policy: Policy;
+  today: Day;
+}): LookAnswer {
+  const { material, look: seen, policy, today } = options;
+  // A lined carton is card, but it can be washed: how a thing is cleaned counts, not only its class.
+  const porous = cleaningOf(material) === 'wash' ? false : isPorous(material) || material.cleaning === 'none';
+  const c: Case = { look: seen, porous, policy, name: material.name };
+  const reasons = RULES.flatMap((r) => {
+    const outcome = r.when(c);
+    return outcome === null || outcome === 'keep'
+      ? []
+      : [{ question: r.question, outcome, words: typeof r.words === 'string' ? r.words : r.words(c) }];
+  });
+  if (material.hazards.includes('button cell'))
+    reasons.push({
+      question: 'held',
+      outcome: 'never',
+      words: 'Button cells burn a throat within two hours: never kept within reach of children.',
+    });
+  reasons.sort((a, b) => RANK[a.outcome] - RANK[b.outcome]);
+  const outcome = reasons[0]?.outcome ?? 'keep';
+  return { outcome, until: outcome === 'rest' ? addDays(today, policy.restDays) : null, reasons };
+}
+
+/** The one line a person reads: the outcome and its first reason. */
+export const outcomeWords = (a: LookAnswer): string =>
+  a.outcome === 'keep'
+    ? 'Keep it.'
+    : `${a.outcome === 'never' ? 'Never on the shelf' : a.outcome === 'clean first' ? 'Clean it first' : `Rest it until ${a.until}`}. ${a.reasons[0]!.words}`;

@@ -1,0 +1,198 @@
+import fc from 'fast-check';
+import { loadSolver } from '../testingSolver.ts';
+import type { SolveLp } from '../price/purchase.ts';
+import { chooseDesigns, choiceRequest, type ChoiceRequest } from './choice.ts';
+import { freeOf, makeable, spokenFor, unlock } from './makeable.ts';
+
+let solve: SolveLp;
+beforeAll(async () => {
+  solve = await loadSolver();
+});
+const choose = (r: unknown) => chooseDesigns(choiceRequest.parse(r), solve);
+
+describe('the choice between designs', () => {
+  it('solves the 0–1 knapsack of Martello and Toth (1990), example of chapter 2: 280 with items 1, 2, 3, 4 and 6', () => {
+    const worth = [15, 100, 90, 60, 40, 15, 10, 1];
+    const weight = [2, 20, 20, 30, 40, 30, 60, 10];
+    const a = choose({
+      aim: 'copies',
+      stock: [{ material: 'room', quantity: 102 }],
+      designs: worth.map((w, i) => ({
+        id: `item ${i + 1}`,
+        most: 1,
+        worth: w,
+        needs: [{ material: 'room', quantity: weight[i]! }],
+      })),
+    });
+    expect(a.total).toBe(280);
+    expect(a.copies.filter((c) => c.count > 0).map((c) => c.design)).toEqual([
+      'item 1',
+      'item 2',
+      'item 3',
+      'item 4',
+      'item 6',
+    ]);
+    expect(a.leftover).toEqual([]);
+  });
+
+  const caps = {
+    stock: [
+      { material: 'cap', quantity: 20 },
+      { material: 'tub', quantity: 5 },
+    ],
+    designs: [
+      {
+        id: 'post',
+        skill: 'pincer',
+        most: 9,
+        needs: [
+          { material: 'cap', quantity: 4 },
+          { material: 'tub', quantity: 1 },
+        ],
+      },
+      { id: 'stack', skill: 'two hands', most: 9, needs: [{ material: 'cap', quantity: 17 }] },
+    ],
+  };
+  it('makes most copies, or covers most skills first', () => {
+    const copies = choose({ ...caps, aim: 'copies' });
+    expect(copies.copies).toEqual([
+      { design: 'post', count: 5 },
+      { design: 'stack', count: 0 },
+    ]);
+    expect(copies.skills).toEqual(['pincer']);
+    const small = {
+      ...caps,
+      stock: [
+        { material: 'cap', quantity: 21 },
+        { material: 'tub', quantity: 5 },
+      ],
+    };
+    const skills = choose({ ...small, aim: 'skills' });
+    expect(skills.copies).toEqual([
+      { design: 'post', count: 1 },
+      { design: 'stack', count: 1 },
+    ]);
+    expect(skills.skills).toEqual(['pincer', 'two hands']);
+    expect(choose({ ...small, aim: 'copies' }).total).toBe(5);
+  });
+  it('makes nothing of nothing', () => {
+    expect(choose({ ...caps, stock: [], aim: 'skills' })).toMatchObject({ total: 0, skills: [] });
+  });
+  it('names a design that stands there twice', () => {
+    const read = choiceRequest.safeParse({
+      ...caps,
+      aim: 'copies',
+      designs: [caps.designs[0], caps.designs[0]],
+    });
+    expect(read.error!.issues[0]!.path.join('.')).toBe('designs.1.id');
+  });
+
+  it('is as good as trying every combination', () => {
+    const quantity = fc.integer({ min: 0, max: 6 });
+    const r = fc.record({
+      aim: fc.constantFrom('copies' as const, 'skills' as const),
+      stock: fc.tuple(quantity, quantity, quantity),
+      designs: fc.array(
+        fc.record({
+          skill: fc.constantFrom('a', 'b', 'c'),
+          most: fc.nat(3),
+          needs: fc.tuple(quantity, quantity, quantity),
+        }),
+        { minLength: 1, maxLength: 4 },
+      ),
+    });
+    const names = ['x', 'y', 'z'];
+    fc.assert(
+      fc.property(r, (drawn) => {
+        const request: ChoiceRequest = choiceRequest.parse({
+          aim: drawn.aim,
+          stock: names.map((material, i) => ({ material, quantity: drawn.stock[i]! * 2 })),
+          designs: drawn.designs.map((d, i) => ({
+            id: `d${i}`,
+            skill: d.skill,
+            most: d.most,
+            needs: names.map((material, k) => ({ material, quantity: d.needs[k]! })),
+          })),
+        });
+        let best = -1;
+        const value = (counts: number[]): number => {
+          const total = counts.reduce((s, c) => s + c, 0);
+          const skills = new Set(drawn.designs.filter((_, i) => counts[i]! > 0).map((d) => d.skill)).size;
+          return drawn.aim === 'skills' ? 1000 * skills + total : total;
+        };
+        const all = (i: number, counts: number[], left: number[]): void => {
+          if (i === drawn.designs.length) {
+            best = Math.max(best, value(counts));
+            return;
+          }
+          for (let n = 0; n <= drawn.designs[i]!.most; n++) {
+            const rest = left.map((q, k) => q - n * drawn.designs[i]!.needs[k]!);
+            if (rest.every((q) => q >= 0)) all(i + 1, [...counts, n], rest);
+          }
+        };
+        all(
+          0,
+          [],
+          drawn.stock.map((q) => q * 2),
+        );
+        const a = chooseDesigns(request, solve);
+        expect(value(a.copies.map((c) => c.count))).toBe(best);
+      }),
+      { numRuns: 80, seed: 4 },
+    );
+  });
+});
+
+describe('what could be made', () => {
+  const need = (materialId: number, quantity: number) => ({
+    role: `r${materialId}`,
+    materialId,
+    name: `m${materialId}`,
+    quantity,
+    unit: 'each' as const,
+    counted: true,
+  });
+  const stock = (id: number): number => ({ 1: 5, 2: 26 })[id] ?? 0;
+
+  it('is what the scarcest material allows, and names it', () => {
+    expect(makeable([need(1, 1), need(2, 8)], stock)).toEqual({
+      copies: 3,
+      first: { materialId: 2, name: 'm2', left: 26 },
+    });
+    expect(makeable([need(3, 1)], stock)).toMatchObject({ copies: 0, first: { name: 'm3' } });
+    expect(makeable([need(2, 8), { ...need(2, 5), role: 'spare' }], stock).copies).toBe(2);
+    expect(makeable([], stock)).toEqual({ copies: 0, first: null });
+  });
+  it('leaves out what designs on the bench speak for', () => {
+    const designs = [
+      { id: 1, copies: 2, onBench: true, needs: [need(2, 8)] },
+      { id: 2, copies: 9, onBench: false, needs: [need(2, 8)] },
+      { id: 3, copies: 1, needs: [need(2, 3), need(1, 1)] },
+    ];
+    expect(Object.fromEntries(spokenFor(designs))).toEqual({ 1: 1, 2: 19 });
+    expect(Object.fromEntries(spokenFor(designs, 1))).toEqual({ 1: 1, 2: 3 });
+    const free = freeOf(
+      [
+        { id: 1, kept: 5 },
+        { id: 2, kept: 10 },
+      ],
+      spokenFor(designs),
+    );
+    expect(Object.fromEntries(free)).toEqual({ 1: 4, 2: 0 });
+  });
+  it('finds the pack that unlocks most, the cheaper among equals', () => {
+    const offers = [
+      { id: 1, price: 300, contents: [{ materialId: 2, quantity: 8 }] },
+      { id: 2, price: 500, contents: [{ materialId: 2, quantity: 18 }] },
+      { id: 3, price: 400, contents: [{ materialId: 2, quantity: 15 }] },
+      { id: 4, price: 1, contents: [{ materialId: 9, quantity: 99 }] },
+    ];
+    // 26 + 15 and 26 + 18 caps both make five of eight; the tubs end there.
+    expect(unlock({ needs: [need(1, 1), need(2, 8)], stock, offers })).toEqual({
+      offerId: 3,
+      copies: 5,
+      gain: 2,
+    });
+    expect(unlock({ needs: [need(1, 1)], stock, offers })).toBeNull();
+  });
+});

@@ -1,0 +1,153 @@
+import { z } from 'zod';
+import { UnprovedError, type SolveLp } from '../price/purchase.ts';
+
+const id = z
+  .string({ error: 'expected a name' })
+  .min(1, 'expected a name')
+  .max(120, 'may have at most 120 characters');
+const line = z.strictObject({
+  material: id,
+  quantity: z
+    .number({ error: 'expected a quantity' })
+    .min(0, 'must not be negative')
+    .max(1e7, 'must be at most 10,000,000'),
+});
+const unique =
+  <T>(key: (t: T) => string, what: string) =>
+  (list: T[], ctx: z.RefinementCtx): void => {
+    const seen = new Set<string>();
+    list.forEach((t, i) => {
+      if (seen.has(key(t)))
+        ctx.addIssue({ code: 'custom', path: [i, what], message: `“${key(t)}” stands here twice` });
+      seen.add(key(t));
+    });
+  };
+
+/** Designs that want the same stock. Quantities in pieces or mm, as the material is counted. */
+export const choiceRequest = z.strictObject({
+  stock: z
+    .array(line)
+    .max(2000, 'may have at most 2,000 lines')
+    .superRefine(unique((l) => l.material, 'material')),
+  designs: z
+    .array(
+      z.strictObject({
+        id,
+        skill: z.string().max(80).default(''),
+        /** Most copies that are of use. */
+        most: z
+          .number({ error: 'expected a number of copies' })
+          .int('expected a whole number')
+          .min(0, 'must not be negative')
+          .max(1000, 'must be at most 1,000'),
+        /** What one copy counts for; 1 unless said otherwise. */
+        worth: z
+          .number({ error: 'expected a number' })
+          .int('expected a whole number')
+          .min(0, 'must not be negative')
+          .max(1000, 'must be at most 1,000')
+          .default(1),
+        needs: z
+          .array(line)
+          .min(1, 'expected at least one material')
+          .max(100, 'may have at most 100 materials')
+          .superRefine(unique((l) => l.material, 'material')),
+      }),
+    )
+    .min(1, 'expected at least one design')
+    .max(200, 'may have at most 200 designs')
+    .superRefine(unique((d) => d.id, 'id')),
+  aim: z.enum(['copies', 'skills'], { error: 'expected copies or skills' }),
+});
+export type ChoiceRequest = z.infer<typeof choiceRequest>;
+
+export const choiceAnswer = z.object({
+  status: z.literal('optimal'),
+  copies: z.array(z.object({ design: z.string(), count: z.number().int() })),
+  /** Copies, each by its worth. */
+  total: z.number(),
+  /** Skills that at least one copy serves. */
+  skills: z.array(z.string()),
+  /** What the stock has left. */
+  leftover: z.array(z.object({ material: z.string(), quantity: z.number() })),
+});
+export type ChoiceAnswer = z.infer<typeof choiceAnswer>;
+
+/**
+ * Which designs to make of the stock there is, as an integer program: most copies (by worth), or most skills first and
+ * most copies after that. Counts are whole, so a solver's bound within less than one is a proof.
+ *
+ * @throws UnprovedError when the solver gives up
+ */
+export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAnswer {
+  const { designs, stock, aim } = request;
+  const has = new Map(stock.map((l) => [l.material, l.quantity]));
+  const skills = [...new Set(designs.map((d) => d.skill).filter(Boolean))];
+  const most = designs.map((d) =>
+    Math.max(
+      0,
+      Math.min(
+        d.most,
+        ...d.needs
+          .filter((n) => n.quantity > 0)
+          .map((n) => Math.floor((has.get(n.material) ?? 0) / n.quantity + 1e-9)),
+      ),
+    ),
+  );
+  const open = designs.map((_, i) => i).filter((i) => most[i]! > 0);
+  const finish = (counts: number[]): ChoiceAnswer => {
+    const left = new Map(has);
+    designs.forEach((d, i) =>
+      d.needs.forEach((n) => left.set(n.material, (left.get(n.material) ?? 0) - n.quantity * counts[i]!)),
+    );
+    if ([...left.values()].some((q) => q < -1e-4))
+      throw new UnprovedError("the solver's answer takes more than the stock holds");
+    return {
+      status: 'optimal',
+      copies: designs.map((d, i) => ({ design: d.id, count: counts[i]! })),
+      total: designs.reduce((s, d, i) => s + d.worth * counts[i]!, 0),
+      skills: skills.filter((s) => designs.some((d, i) => d.skill === s && counts[i]! > 0)),
+      leftover: [...left]
+        .filter(([, q]) => q > 1e-6)
+        .map(([material, quantity]) => ({ material, quantity: Math.round(quantity * 1e6) / 1e6 })),
+    };
+  };
+  if (open.length === 0) return finish(designs.map(() => 0));
+  // One skill more is worth more than all the copies there could be.
+  const step = aim === 'skills' ? 1 + open.reduce((s, i) => s + designs[i]!.worth * most[i]!, 0) : 0;
+  const goal = [
+    ...open.filter((i) => designs[i]!.worth > 0).map((i) => `${designs[i]!.worth} x${i}`),
+    ...(step > 0 ? skills.map((_, s) => `${step} y${s}`) : []),
+  ];
+  const materials = [...new Set(open.flatMap((i) => designs[i]!.needs.map((n) => n.material)))];
+  const limits = materials.flatMap((m, k) => {
+    const terms = open.flatMap((i) =>
+      designs[i]!.needs.filter((n) => n.material === m && n.quantity > 0).map((n) => `${n.quantity} x${i}`),
+    );
+    return terms.length === 0 ? [] : [` m${k}: ${terms.join(' + ')} <= ${has.get(m) ?? 0}`];
+  });
+  const covers =
+    step > 0
+      ? skills.map((s, k) => {
+          const terms = open.filter((i) => designs[i]!.skill === s).map((i) => ` - x${i}`);
+          return ` s${k}: y${k}${terms.join('')} <= 0`;
+        })
+      : [];
+  const found = solve(
+    [
+      'Maximize',
+      ` goal: ${goal.length > 0 ? goal.join(' + ') : `0 x${open[0]}`}`,
+      'Subject To',
+      ...limits,
+      ...covers,
+      'Bounds',
+      ...open.map((i) => ` 0 <= x${i} <= ${most[i]}`),
+      'General',
+      ` ${open.map((i) => `x${i}`).join(' ')}`,
+      ...(step > 0 && skills.length > 0 ? ['Binary', ` ${skills.map((_, s) => `y${s}`).join(' ')}`] : []),
+      'End',
+    ].join('\n'),
+  );
+  if (found.status !== 'optimal') throw new UnprovedError('the best choice could not be proved in time');
+  return finish(designs.map((_, i) => Math.round(found.values[`x${i}`] ?? 0)));
+}

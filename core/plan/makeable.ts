@@ -1,0 +1,87 @@
+import type { Material } from '../materials/material.ts';
+import type { Need } from '../patterns/kernel.ts';
+
+/** What one copy takes of each material; two roles that draw on one material are added up. */
+export function perCopy(needs: readonly Need[]): Map<number, number> {
+  const sum = new Map<number, number>();
+  for (const n of needs) sum.set(n.materialId, (sum.get(n.materialId) ?? 0) + n.quantity);
+  return sum;
+}
+
+export interface Makeable {
+  /** Copies the stock allows. */
+  readonly copies: number;
+  /** What runs out first: the material that allows fewest copies; null when nothing is needed. */
+  readonly first: { readonly materialId: number; readonly name: string; readonly left: number } | null;
+}
+
+/** How many copies the stock allows, and what is the first thing to run out. */
+export function makeable(needs: readonly Need[], stock: (materialId: number) => number): Makeable {
+  let first: Makeable['first'] = null;
+  let copies = Infinity;
+  for (const [materialId, quantity] of perCopy(needs)) {
+    if (quantity <= 0) continue;
+    const n = Math.floor(Math.max(0, stock(materialId)) / quantity + 1e-9);
+    if (n >= copies) continue;
+    copies = n;
+    first = {
+      materialId,
+      name: needs.find((x) => x.materialId === materialId)!.name,
+      left: Math.max(0, stock(materialId)),
+    };
+  }
+  return { copies: copies === Infinity ? 0 : copies, first };
+}
+
+export interface BenchDesign {
+  readonly id: number;
+  readonly copies: number;
+  readonly onBench?: boolean | undefined;
+  readonly needs: readonly Need[];
+}
+
+/** What the next batches of the designs on the bench take, by material. */
+export function spokenFor(designs: readonly BenchDesign[], but?: number): Map<number, number> {
+  const sum = new Map<number, number>();
+  for (const d of designs) {
+    if (d.onBench === false || d.id === but) continue;
+    for (const [id, q] of perCopy(d.needs)) sum.set(id, (sum.get(id) ?? 0) + q * d.copies);
+  }
+  return sum;
+}
+
+/** Kept less spoken for, never below 0. */
+export const freeOf = (
+  materials: readonly Pick<Material, 'id' | 'kept'>[],
+  spoken: ReadonlyMap<number, number>,
+): Map<number, number> =>
+  new Map(materials.map((m) => [m.id, Math.max(0, m.kept - (spoken.get(m.id) ?? 0))]));
+
+export interface Unlock {
+  readonly offerId: number;
+  /** Copies possible with one such pack, and how many more that is. */
+  readonly copies: number;
+  readonly gain: number;
+}
+
+/** The one pack that allows most copies more (the cheaper among equals), or null when none allows any. */
+export function unlock(options: {
+  needs: readonly Need[];
+  stock: (materialId: number) => number;
+  offers: readonly {
+    readonly id: number;
+    readonly price: number;
+    readonly contents: readonly { readonly materialId: number; readonly quantity: number }[];
+  }[];
+}): Unlock | null {
+  const now = makeable(options.needs, options.stock).copies;
+  let best: (Unlock & { price: number }) | null = null;
+  for (const o of options.offers) {
+    const more = new Map(o.contents.map((c) => [c.materialId, c.quantity]));
+    const { copies } = makeable(options.needs, (id) => options.stock(id) + (more.get(id) ?? 0));
+    const gain = copies - now;
+    if (gain > 0 && (!best || gain > best.gain || (gain === best.gain && o.price < best.price)))
+      best = { offerId: o.id, copies, gain, price: o.price };
+  }
+  return best && { offerId: best.offerId, copies: best.copies, gain: best.gain };
+}

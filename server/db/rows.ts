@@ -1,0 +1,9 @@
+import type { EntityManager } from '@mikro-orm/core';
+
+/** Rows of a query in SQL, within the caller's transaction. */
+export const rows = async <T>(
+  em: EntityManager,
+  sql: string,
+  params: readonly unknown[] = [],
+): Promise<T[]> =>
+  (await em.getConnection().execute(sql, [...params], 'all', em.getTransactionContext())) as T[];
