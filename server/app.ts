@@ -7,6 +7,7 @@ import helmet from 'helmet';
 import { computeRoutes } from './compute/routes.ts';
 import type { Inside } from './inside.ts';
 import { jsonOnly, notFound, problemHandler } from './problem.ts';
+import { fileInRoutes, fileRoutes } from './stations/files/routes.ts';
 import { gatherRoutes } from './stations/gather/routes.ts';
 import { lendRoutes } from './stations/lend/routes.ts';
 import { makeRoutes } from './stations/make/routes.ts';
@@ -53,12 +54,14 @@ export function makeApp(inside: Inside, webFolder: string | null): Express {
     res.set('cache-control', 'no-store');
     next();
   });
+  api.use(fileInRoutes(inside));
   api.use(jsonOnly, express.json({ limit: '1mb' }));
   api.get('/health', (_req, res) => void res.json({ ok: true }));
   api.use('/compute', computeRoutes(inside.door));
   api.use(
     placeRoutes(inside),
     gatherRoutes(inside),
+    fileRoutes(inside),
     shapeRoutes(inside),
     makeRoutes(inside),
     lendRoutes(inside),

@@ -1,4 +1,5 @@
 import { Router } from 'express';
+import { z } from 'zod';
 import {
   materialInput,
   materialVersion,
@@ -7,10 +8,12 @@ import {
   supplierInput,
 } from '../../../contract/materials.ts';
 import { findInput, lotQuery, lotUpdate } from '../../../contract/lots.ts';
+import { shopTake } from '../../../contract/shop.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
 import * as gather from './service.ts';
 import * as lots from './lots.ts';
+import * as prices from './prices.ts';
 
 export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
   const r = Router();
@@ -62,12 +65,22 @@ export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
   r.get('/offers', async (_req, res) => void res.json(await gather.listOffers(em())));
   r.post('/offers', async (req, res) => {
     const input = read(offerInput, req.body);
-    res.status(201).json(await inTransaction((m) => gather.saveOffer(m, input)));
+    res.status(201).json(await inTransaction((m) => prices.keepOffer(m, input, today())));
   });
   r.put('/offers/:id', async (req, res) => {
     const id = readId(req.params.id, 'offer');
     const input = read(offerInput, req.body);
-    res.json(await inTransaction((m) => gather.saveOffer(m, input, id)));
+    res.json(await inTransaction((m) => prices.keepOffer(m, input, today(), id)));
+  });
+  r.get('/prices', async (_req, res) => void res.json(await prices.priceHistory(em())));
+  r.get('/shop', async (_req, res) => void res.json(await prices.shopListOf(em(), today())));
+  r.post('/shop/packs', async (req, res) => {
+    const { key } = read(shopTake, req.body);
+    res.status(201).json(await inTransaction((m) => prices.followPack(m, key, today())));
+  });
+  r.post('/shop/refresh', async (req, res) => {
+    read(z.strictObject({}), req.body ?? {});
+    res.json(await inTransaction((m) => prices.refreshPrices(m, today())));
   });
   r.delete('/offers/:id', async (req, res) => {
     const id = readId(req.params.id, 'offer');

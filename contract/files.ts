@@ -1,0 +1,32 @@
+import { z } from 'zod';
+
+/** What travels as CSV (RFC 4180), both ways. */
+export const FILE_KINDS = ['materials', 'lots', 'offers'] as const;
+export const fileKind = z.enum(FILE_KINDS, { error: `expected one of ${FILE_KINDS.join(', ')}` });
+export type FileKind = (typeof FILE_KINDS)[number];
+
+/** A file as it was read, before anything is written. */
+export const filePreview = z.object({
+  id: z.string(),
+  kind: fileKind,
+  rows: z.number().int(),
+  faulty: z.number().int(),
+  /** The first hundred faults: row as a spreadsheet counts it, the header being row 1. */
+  faults: z.array(
+    z.object({ row: z.number().int(), column: z.string(), value: z.string(), message: z.string() }),
+  ),
+  /** What confirming would do. */
+  adds: z.number().int(),
+  changes: z.number().int(),
+  columns: z.array(z.string()),
+  /** The first rows, as they were read. */
+  sample: z.array(z.array(z.string())),
+});
+export type FilePreview = z.infer<typeof filePreview>;
+export const fileConfirm = z.strictObject({
+  id: z
+    .string({ error: 'expected the id of a preview' })
+    .regex(/^[a-f0-9]{24}$/, 'expected the id of a preview'),
+});
+export const fileDone = z.object({ kind: fileKind, added: z.number().int(), changed: z.number().int() });
+export type FileDone = z.infer<typeof fileDone>;

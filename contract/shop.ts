@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { day, id } from './common.ts';
+
+/** A pack as the shop lists it this week. */
+export const shopPack = z.object({
+  key: z.string(),
+  supplier: z.string(),
+  delivery: z.number().int(),
+  name: z.string(),
+  price: z.number().int(),
+  inStock: z.boolean(),
+  contents: z.array(z.object({ catalogue: z.string(), name: z.string(), quantity: z.number().int() })),
+  /** The offer that follows it, once it was taken up. */
+  offerId: id.nullable(),
+});
+export const shopList = z.object({ day, packs: z.array(shopPack) });
+export type ShopList = z.infer<typeof shopList>;
+
+export const shopTake = z.strictObject({
+  key: z.string({ error: 'expected the key of a pack' }).max(40, 'expected the key of a pack'),
+});
+export const shopRefreshed = z.object({
+  /** Packs followed, and lists read since the last time. */
+  followed: z.number().int(),
+  lists: z.number().int(),
+  changed: z.array(
+    z.object({
+      offerId: id,
+      name: z.string(),
+      before: z.number().int(),
+      after: z.number().int(),
+      inStock: z.boolean(),
+      wasInStock: z.boolean(),
+    }),
+  ),
+});
+export type ShopRefreshed = z.infer<typeof shopRefreshed>;
+
+export const priceSeen = z.object({
+  offerId: id,
+  seenOn: day,
+  price: z.number().int(),
+  inStock: z.boolean(),
+});
+export type PriceSeen = z.infer<typeof priceSeen>;

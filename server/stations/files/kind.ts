@@ -1,0 +1,65 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { SizeName } from '../../../core/materials/material.ts';
+import { rows } from '../../db/rows.ts';
+import type { Cells } from './cells.ts';
+
+export const SIZES: SizeName[] = ['length', 'width', 'height', 'diameter', 'wall'];
+export type Raw = string | number | null;
+/** What is known of the place while a file is read. */
+export interface Known {
+  readonly materials: Map<string, { id: number; form: string }>;
+  readonly lots: Set<number>;
+  readonly offers: Set<string>;
+}
+export interface Kind<T> {
+  readonly columns: readonly string[];
+  readonly required: readonly string[];
+  /** The row as a value to keep, or null when something was told to `cells.fault`. */
+  read(cells: Cells, known: Known): T | null;
+  /** Two rows with one key are a fault; null where every row stands for itself. */
+  key(value: T): string | null;
+  exists(value: T, known: Known): boolean;
+  /** Every row of the place, in pages, for a file to go out. */
+  pages(em: EntityManager): AsyncGenerator<Raw[][]>;
+}
+
+export async function knownOf(em: EntityManager): Promise<Known> {
+  const materials = await rows<{ id: number; name: string; form: string }>(
+    em,
+    'select id, name, form from material',
+  );
+  const offers = await rows<{ name: string; supplier: string }>(
+    em,
+    'select o.name, s.name as supplier from offer o join supplier s on s.id = o.supplier_id',
+  );
+  const lots = await rows<{ id: number }>(em, 'select id from lot');
+  return {
+    materials: new Map(materials.map((m) => [m.name.toLowerCase(), { id: m.id, form: m.form }])),
+    lots: new Set(lots.map((l) => l.id)),
+    offers: new Set(offers.map((o) => offerKey(o.supplier, o.name))),
+  };
+}
+export const offerKey = (supplier: string, pack: string): string => `${supplier}\n${pack}`.toLowerCase();
+
+/** Pages of a table by id, so that a large shelf streams out. */
+export async function* paged<T extends { id: number }>(
+  page: (after: number) => Promise<T[]>,
+): AsyncGenerator<T[]> {
+  for (let after = 0; ;) {
+    const found = await page(after);
+    if (found.length === 0) return;
+    yield found;
+    after = found.at(-1)!.id;
+  }
+}
+
+export function sizesOf(cells: Cells): Partial<Record<SizeName, number>> {
+  return Object.fromEntries(
+    SIZES.flatMap((s) => {
+      const mm = cells.length(s);
+      return mm === undefined ? [] : [[s, mm]];
+    }),
+  );
+}
+export const sizeCells = (sizes: Partial<Record<SizeName, number>>): Raw[] =>
+  SIZES.map((s) => sizes[s] ?? null);

@@ -1,0 +1,93 @@
+import { entryOf } from '../../../core/catalogue/index.ts';
+import {
+  CLEANINGS,
+  FORMS,
+  MATERIAL_CLASSES,
+  materialInput,
+  SOLIDS,
+  type MaterialInput,
+} from '../../../core/materials/material.ts';
+import { MaterialRow } from '../../db/entities.ts';
+import { paged, SIZES, sizeCells, sizesOf, type Kind } from './kind.ts';
+
+export type MaterialValue = Omit<MaterialInput, 'kept'>;
+export const materialRows: Kind<MaterialValue> = {
+  columns: [
+    'name',
+    'form',
+    'solid',
+    ...SIZES,
+    'unit',
+    'class',
+    'give',
+    'mass',
+    'cleaning',
+    'allergens',
+    'hazards',
+    'colour',
+    'catalogue',
+  ],
+  required: ['name', 'form'],
+  read(cells) {
+    const catalogue = cells.words('catalogue') || undefined;
+    const entry = catalogue === undefined ? undefined : entryOf(catalogue);
+    if (catalogue !== undefined && !entry) cells.fault('catalogue', 'expected a key of the catalogue');
+    const optional = {
+      solid: cells.oneOf('solid', SOLIDS),
+      mass: cells.number('mass'),
+      cleaning: cells.oneOf('cleaning', CLEANINGS),
+      catalogue,
+    };
+    const allergens = cells.list('allergens');
+    const value = {
+      name: cells.words('name'),
+      form: cells.oneOf('form', FORMS),
+      sizes: sizesOf(cells),
+      unit: cells.oneOf('unit', ['each', 'mm']) ?? 'each',
+      materialClass: cells.oneOf('class', MATERIAL_CLASSES) ?? entry?.materialClass ?? 'plastic',
+      give: cells.number('give') ?? 0,
+      hazards: cells.list('hazards'),
+      colour: cells.raw('colour').trim() || (entry?.colour ?? '#53625F'),
+      kept: 0,
+      ...Object.fromEntries(Object.entries(optional).filter(([, v]) => v !== undefined)),
+      ...(allergens.length > 0 ? { allergens } : {}),
+    };
+    if (cells.faults > 0) return null;
+    const read = cells.check(materialInput, value, (path) =>
+      path === 'materialClass'
+        ? 'class'
+        : path.startsWith('sizes.')
+          ? path.slice(6)
+          : (path.split('.')[0] ?? ''),
+    );
+    if (!read) return null;
+    const { kept: _, ...rest } = read;
+    return rest;
+  },
+  key: (m) => m.name.toLowerCase(),
+  exists: (m, known) => known.materials.has(m.name.toLowerCase()),
+  async *pages(em) {
+    for await (const page of paged((after) =>
+      em.find(
+        MaterialRow,
+        { id: { $gt: after } },
+        { orderBy: { id: 'asc' }, limit: 500, disableIdentityMap: true },
+      ),
+    ))
+      yield page.map((m) => [
+        m.name,
+        m.form,
+        m.solid ?? null,
+        ...sizeCells(m.sizes),
+        m.unit,
+        m.materialClass,
+        m.give,
+        m.mass ?? null,
+        m.cleaning ?? null,
+        (m.allergens ?? []).join(', '),
+        m.hazards.join(', '),
+        m.colour,
+        m.catalogue ?? null,
+      ]);
+  },
+};

@@ -1,0 +1,76 @@
+import { formatMoney } from '../../../core/measure/money.ts';
+import { OfferRow, SupplierRow } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import { offerKey, paged, type Kind, type Raw } from './kind.ts';
+
+export interface OfferValue {
+  readonly supplier: string;
+  readonly delivery: number | null;
+  readonly pack: string;
+  readonly price: number;
+  readonly material: string;
+  readonly quantity: number;
+  readonly shopKey: string | null;
+}
+export const offerRows: Kind<OfferValue> = {
+  columns: ['supplier', 'delivery', 'pack', 'price', 'material', 'quantity', 'shop_key'],
+  required: ['supplier', 'pack', 'price', 'material', 'quantity'],
+  read(cells, known) {
+    const words = (column: string, most: number): string => {
+      const text = cells.words(column);
+      if (text === '') cells.fault(column, 'is missing; expected a name');
+      if (text.length > most) cells.fault(column, `may have at most ${most} characters`);
+      return text;
+    };
+    const supplier = words('supplier', 80);
+    const pack = words('pack', 80);
+    const material = words('material', 80);
+    if (material && !known.materials.has(material.toLowerCase()))
+      cells.fault('material', 'expected a material of this shelf; bring the materials in first');
+    const price = cells.money('price');
+    if (price === undefined && cells.raw('price').trim() === '')
+      cells.fault('price', 'is missing; expected a price like 2.40');
+    const quantity = cells.whole('quantity');
+    if (quantity === undefined && cells.raw('quantity').trim() === '')
+      cells.fault('quantity', 'is missing; expected a count');
+    if (quantity !== undefined && (quantity < 1 || quantity > 1e6))
+      cells.fault('quantity', 'expected 1 to 1,000,000');
+    const delivery = cells.money('delivery') ?? null;
+    const shopKey = cells.words('shop_key') || null;
+    if (cells.faults > 0) return null;
+    return { supplier, delivery, pack, price: price!, material, quantity: quantity!, shopKey };
+  },
+  // A pack of several materials has a row for each.
+  key: (o) => `${offerKey(o.supplier, o.pack)}\n${o.material.toLowerCase()}`,
+  exists: (o, known) => known.offers.has(offerKey(o.supplier, o.pack)),
+  async *pages(em) {
+    const names = new Map(
+      (await rows<{ id: number; name: string }>(em, 'select id, name from material')).map((m) => [
+        m.id,
+        m.name,
+      ]),
+    );
+    const suppliers = new Map(
+      (await em.find(SupplierRow, {}, { disableIdentityMap: true })).map((s) => [s.id, s]),
+    );
+    for await (const page of paged((after) =>
+      em.find(
+        OfferRow,
+        { id: { $gt: after } },
+        { orderBy: { id: 'asc' }, limit: 500, disableIdentityMap: true },
+      ),
+    ))
+      yield page.flatMap((o) => {
+        const s = suppliers.get(o.supplier.id)!;
+        return o.contents.map((c): Raw[] => [
+          s.name,
+          formatMoney(s.delivery),
+          o.name,
+          formatMoney(o.price),
+          names.get(c.materialId) ?? '',
+          c.quantity,
+          o.shopKey ?? null,
+        ]);
+      });
+  },
+};

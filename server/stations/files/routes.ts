@@ -1,0 +1,51 @@
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { Router, type Request } from 'express';
+import { fileConfirm, fileKind } from '../../../contract/files.ts';
+import type { Inside } from '../../inside.ts';
+import { notFound, ProblemError, read } from '../../problem.ts';
+import { confirmFile, exportFile, forgetFile, previewFile } from './service.ts';
+
+const kindIn = (req: Request) => {
+  const kind = fileKind.safeParse(req.params.kind);
+  if (!kind.success) throw notFound(`kind of file “${String(req.params.kind).slice(0, 40)}”`);
+  return kind.data;
+};
+
+/** Files in: they stream, so they stand before the reading of JSON bodies. */
+export function fileInRoutes({ em }: Inside): Router {
+  const r = Router();
+  r.post('/files/:kind/preview', async (req, res) => {
+    const kind = kindIn(req);
+    if (!req.is('text/csv') && !req.is('text/plain'))
+      throw new ProblemError(415, 'Expected content-type text/csv.', [
+        { path: 'content-type', message: 'expected text/csv' },
+      ]);
+    try {
+      res.json(await previewFile(em(), kind, req));
+    } finally {
+      // What is left of a refused file is let go, so that the answer arrives.
+      req.unpipe();
+      req.resume();
+    }
+  });
+  return r;
+}
+
+export function fileRoutes({ em, inTransaction, today }: Inside): Router {
+  const r = Router();
+  r.get('/files/:kind.csv', async (req, res) => {
+    const kind = kindIn(req);
+    res.type('text/csv; charset=utf-8').attachment(`${kind}.csv`);
+    // The mark at the head tells spreadsheets that it is UTF-8.
+    res.write('\ufeff');
+    await pipeline(Readable.from(exportFile(em(), kind)), res);
+  });
+  r.post('/files/confirm', async (req, res) => {
+    const { id } = read(fileConfirm, req.body);
+    const done = await inTransaction((m) => confirmFile(m, id, today()));
+    forgetFile(id);
+    res.json(done);
+  });
+  return r;
+}

@@ -1,0 +1,134 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { Offer, OfferInput } from '../../../contract/materials.ts';
+import type { PriceSeen, ShopList, ShopRefreshed } from '../../../contract/shop.ts';
+import type { Day } from '../../../core/calendar/days.ts';
+import { asMaterial, entryOf } from '../../../core/catalogue/index.ts';
+import { MaterialRow, OfferRow, PriceSeenRow, SupplierRow } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import { listDay, listDays, priceList, SHOP } from '../../devices/shop.ts';
+import { ProblemError } from '../../problem.ts';
+import { createMaterial, listOffers, saveOffer } from './service.ts';
+
+/** Writes down what a pack cost on a day; a later look on the same day replaces the earlier. */
+export async function seePrice(
+  em: EntityManager,
+  offerId: number,
+  seenOn: Day,
+  price: number,
+  inStock: boolean,
+): Promise<void> {
+  await rows(
+    em,
+    'insert into price_seen (offer_id, seen_on, price, in_stock) values (?, ?, ?, ?) on conflict (offer_id, seen_on) do update set price = excluded.price, in_stock = excluded.in_stock',
+    [offerId, seenOn, price, inStock ? 1 : 0],
+  );
+}
+
+/** Prices as they were seen, the oldest first. */
+export async function priceHistory(em: EntityManager): Promise<PriceSeen[]> {
+  const seen = await em.find(
+    PriceSeenRow,
+    {},
+    { orderBy: { seenOn: 'asc', id: 'asc' }, disableIdentityMap: true },
+  );
+  return seen.map((p) => ({ offerId: p.offer.id, seenOn: p.seenOn, price: p.price, inStock: p.inStock }));
+}
+
+/** The shop's list of this week, with what the place follows already. */
+export async function shopListOf(em: EntityManager, today: Day): Promise<ShopList> {
+  const lines = new Map(priceList(today).map((l) => [l.key, l]));
+  const followed = new Map(
+    (await em.find(OfferRow, { shopKey: { $ne: null } })).map((o) => [o.shopKey, o.id]),
+  );
+  return {
+    day: listDay(today),
+    packs: SHOP.map((p) => ({
+      key: p.key,
+      supplier: p.supplier,
+      delivery: p.delivery,
+      name: p.name,
+      price: lines.get(p.key)!.price,
+      inStock: lines.get(p.key)!.inStock,
+      contents: p.contents.map((c) => ({ ...c, name: entryOf(c.catalogue)!.name })),
+      offerId: followed.get(p.key) ?? null,
+    })),
+  };
+}
+
+/** Puts a pack of the shop among the offers, with the prices of its last twelve lists. */
+export async function followPack(em: EntityManager, key: string, today: Day): Promise<Offer> {
+  const pack = SHOP.find((p) => p.key === key);
+  if (!pack)
+    throw new ProblemError(422, `The shop has no pack “${key}”.`, [
+      { path: 'key', message: 'expected the key of a pack in the shop’s list' },
+    ]);
+  if (await em.findOne(OfferRow, { shopKey: key }))
+    throw new ProblemError(409, `${pack.name} is followed already.`);
+  const supplier =
+    (await em.findOne(SupplierRow, { name: pack.supplier })) ??
+    em.create(SupplierRow, { name: pack.supplier, delivery: pack.delivery });
+  const contents = [];
+  for (const c of pack.contents) {
+    const entry = entryOf(c.catalogue)!;
+    const material =
+      (await em.findOne(MaterialRow, { catalogue: entry.key })) ??
+      (await em.findOne(MaterialRow, { name: entry.name })) ??
+      (await createMaterial(em, asMaterial(entry)));
+    contents.push({ materialId: material.id, quantity: c.quantity });
+  }
+  const now = priceList(today).find((l) => l.key === key)!;
+  const offer = em.create(OfferRow, { name: pack.name, supplier, price: now.price, contents, shopKey: key });
+  await em.flush();
+  for (const day of listDays(null, today)) {
+    const line = priceList(day).find((l) => l.key === key)!;
+    await seePrice(em, offer.id, day, line.price, line.inStock);
+  }
+  return (await listOffers(em)).find((o) => o.id === offer.id)!;
+}
+
+/** Reads the shop's lists since the last time; prices follow, and what changed is told. */
+export async function refreshPrices(em: EntityManager, today: Day): Promise<ShopRefreshed> {
+  const offers = await em.find(OfferRow, { shopKey: { $ne: null } });
+  const lists = new Set<Day>();
+  const changed: ShopRefreshed['changed'] = [];
+  for (const offer of offers) {
+    const [last] = await em.find(
+      PriceSeenRow,
+      { offer: offer.id },
+      { orderBy: { seenOn: 'desc' }, limit: 1 },
+    );
+    const before = { price: offer.price, inStock: last?.inStock ?? true };
+    let now = before;
+    for (const day of listDays(last?.seenOn ?? null, today)) {
+      const line = priceList(day).find((l) => l.key === offer.shopKey);
+      if (!line) continue;
+      lists.add(day);
+      await seePrice(em, offer.id, day, line.price, line.inStock);
+      now = line;
+    }
+    if (now.price !== before.price || now.inStock !== before.inStock)
+      changed.push({
+        offerId: offer.id,
+        name: offer.name,
+        before: before.price,
+        after: now.price,
+        inStock: now.inStock,
+        wasInStock: before.inStock,
+      });
+    offer.price = now.price;
+  }
+  await em.flush();
+  return { followed: offers.length, lists: lists.size, changed };
+}
+
+/** Keeps a pack entered by hand, and writes down what it costs today. */
+export async function keepOffer(
+  em: EntityManager,
+  input: OfferInput,
+  today: Day,
+  id?: number,
+): Promise<Offer> {
+  const offer = await saveOffer(em, input, id);
+  await seePrice(em, offer.id, today, offer.price, true);
+  return { ...offer, inStock: true };
+}
