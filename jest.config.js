@@ -14,6 +14,8 @@ const common = {
 };
 export default {
   watchman: false,
+  // A busy machine may take its time; a test that hangs is still ended.
+  testTimeout: 60_000,
   projects: [
     {
       ...common,
