@@ -4,7 +4,8 @@ import { designInput } from '../contract/designs.ts';
 import { borrowerInput, HELP } from '../contract/lending.ts';
 import { placeInput } from '../contract/place.ts';
 import { supplierInput } from '../contract/materials.ts';
-import { materialFields } from '../core/materials/material.ts';
+import { look } from '../core/gather/lookOver.ts';
+import { materialFields, sizes } from '../core/materials/material.ts';
 
 const key = z.string().min(1);
 const dayOffset = z.number().int();
@@ -23,6 +24,20 @@ const cart = z.object({
     }),
   ),
   designs: z.array(z.looseObject({ key, made: z.number().int(), materials: z.record(z.string(), key) })),
+  /** What came in, looked over on its day; of a material of the cart or an entry of the catalogue. */
+  finds: z.array(
+    z.strictObject({
+      material: key.optional(),
+      catalogue: key.optional(),
+      quantity: z.number().int().positive(),
+      from: z.string(),
+      day: dayOffset.max(0),
+      look: look.optional(),
+      sizes: sizes.optional(),
+    }),
+  ),
+  /** Packs of the simulated shop that are followed, since when. */
+  follows: z.array(z.strictObject({ key, day: dayOffset.max(0) })),
   families: z.array(borrowerInput),
   loans: z.array(
     z.object({

@@ -7,6 +7,9 @@ import { addDays, type Day } from '../core/calendar/days.ts';
 import { patternOf } from '../core/patterns/index.ts';
 import { PlaceRow } from '../server/db/entities.ts';
 import { openDb, type Db } from '../server/db/open.ts';
+import { look } from '../core/gather/lookOver.ts';
+import { takeFind } from '../server/stations/gather/lots.ts';
+import { followPack, keepOffer } from '../server/stations/gather/prices.ts';
 import * as gather from '../server/stations/gather/service.ts';
 import * as lend from '../server/stations/lend/service.ts';
 import { build } from '../server/stations/make/service.ts';
@@ -20,11 +23,12 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   await within(async (em) => em.assign(await em.findOneOrFail(PlaceRow, { id: 1 }), cart.place));
   const materials = new Map<string, number>();
   const suppliers = new Map<string, number>();
-  for (const { key, ...m } of cart.materials)
-    materials.set(
-      key,
-      (await within((em) => gather.addMaterial(em, materialInput.parse(m), addDays(today, -60)))).id,
-    );
+  for (const { key, ...m } of cart.materials) {
+    // What came in since then as finds is part of what is kept; the rest was counted at the start.
+    const came = cart.finds.filter((f) => f.material === key).reduce((n, f) => n + f.quantity, 0);
+    const input = materialInput.parse({ ...m, kept: Math.max(0, m.kept - came) });
+    materials.set(key, (await within((em) => gather.addMaterial(em, input, addDays(today, -120)))).id);
+  }
   for (const { key, ...s } of cart.suppliers)
     suppliers.set(key, (await within((em) => gather.addSupplier(em, s))).id);
   const idOf = (map: Map<string, number>, key: string): number => {
@@ -34,13 +38,29 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   };
   for (const o of cart.offers)
     await within((em) =>
-      gather.saveOffer(em, {
-        name: o.name,
-        price: o.price,
-        supplierId: idOf(suppliers, o.supplier),
-        contents: o.contents.map((c) => ({ materialId: idOf(materials, c.material), quantity: c.quantity })),
-      }),
+      keepOffer(
+        em,
+        {
+          name: o.name,
+          price: o.price,
+          supplierId: idOf(suppliers, o.supplier),
+          contents: o.contents.map((c) => ({
+            materialId: idOf(materials, c.material),
+            quantity: c.quantity,
+          })),
+        },
+        addDays(today, -70),
+      ),
     );
+  for (const { material, catalogue, day: offset, look: seen, ...f } of cart.finds) {
+    const on = addDays(today, offset);
+    const what =
+      material === undefined ? { catalogue: catalogue! } : { materialId: idOf(materials, material) };
+    const input = { ...f, ...what, sizes: f.sizes ?? {}, look: seen ?? look.parse({}) };
+    await within((em) => takeFind(em, input, on));
+  }
+  for (const { key, day: offset } of cart.follows)
+    await within((em) => followPack(em, key, addDays(today, offset)));
   const designs = new Map<string, { id: number; copies: number[] }>();
   for (const { key, made, ...d } of cart.designs) {
     const input = designInput.parse({

@@ -37,6 +37,8 @@ export function makeApp(inside: Inside, webFolder: string | null): Express {
           scriptSrc: ["'self'"],
           styleSrc: [
             "'self'",
+            // The empty style element that charts begin with.
+            "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='",
             (_req, res) => `'nonce-${(res as unknown as { locals: { nonce: string } }).locals.nonce}'`,
           ],
           styleSrcAttr: ["'unsafe-inline'"],

@@ -16,7 +16,19 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <p />,
     children: [
       { index: true, element: <Navigate to="/gather" replace /> },
-      { path: 'gather', lazy: () => import('./stations/gather/Gather.tsx') },
+      {
+        path: 'gather',
+        lazy: () => import('./stations/gather/Drawers.tsx'),
+        children: [
+          { index: true, lazy: () => import('./stations/gather/Shelf.tsx') },
+          { path: 'look-over', lazy: () => import('./stations/gather/LookOver.tsx') },
+          { path: 'saving', lazy: () => import('./stations/gather/Saving.tsx') },
+          { path: 'today', lazy: () => import('./stations/gather/Today.tsx') },
+          { path: 'container', lazy: () => import('./stations/gather/Container.tsx') },
+          { path: 'prices', lazy: () => import('./stations/gather/Prices.tsx') },
+          { path: 'files', lazy: () => import('./stations/gather/Files.tsx') },
+        ],
+      },
       { path: 'shape/:id?', lazy: () => import('./stations/shape/Shape.tsx') },
       { path: 'check/:id?', lazy: () => import('./stations/check/Check.tsx') },
       { path: 'price/:id?', lazy: () => import('./stations/price/Price.tsx') },

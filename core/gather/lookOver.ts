@@ -217,7 +217,11 @@ export function lookOver(options: {
 }
 
 /** The one line a person reads: the outcome and its first reason. */
-export const outcomeWords = (a: LookAnswer): string =>
+export const outcomeWords = (a: {
+  readonly outcome: Outcome;
+  readonly until: Day | null;
+  readonly reasons: readonly { readonly words: string }[];
+}): string =>
   a.outcome === 'keep'
     ? 'Keep it.'
     : `${a.outcome === 'never' ? 'Never on the shelf' : a.outcome === 'clean first' ? 'Clean it first' : `Rest it until ${a.until}`}. ${a.reasons[0]!.words}`;

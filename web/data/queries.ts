@@ -7,6 +7,8 @@ import {
 } from '@tanstack/react-query';
 import type { Design } from '../../contract/designs.ts';
 import type { Borrower, Copy, Note } from '../../contract/lending.ts';
+import type { Lot } from '../../contract/lots.ts';
+import type { PriceSeen, ShopList } from '../../contract/shop.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
 import type { Place, Tape } from '../../contract/place.ts';
 import { api } from './api.ts';
@@ -23,6 +25,9 @@ const list =
 export const usePlace = list<Place>('place');
 export const useTape = list<Tape>('tape');
 export const useMaterials = list<MaterialRow[]>('materials');
+export const useLots = list<Lot[]>('lots');
+export const usePrices = list<PriceSeen[]>('prices');
+export const useShop = list<ShopList>('shop');
 export const useSuppliers = list<Supplier[]>('suppliers');
 export const useOffers = list<Offer[]>('offers');
 export const useDesigns = list<Design[]>('designs');

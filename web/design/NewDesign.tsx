@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import type { Design, DesignInput } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import type { Place } from '../../contract/place.ts';
+import { asMeasured } from '../../core/materials/material.ts';
 import { patterns, SKILLS, type Approach, APPROACHES, type Skill } from '../../core/patterns/index.ts';
 import { api, ApiError, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
@@ -55,7 +56,10 @@ export function NewDesign({
       const dials = pattern.defaults({
         approach,
         chosen: Object.fromEntries(
-          Object.entries(chosen).map(([role, id]) => [role, materials.find((m) => m.id === id)]),
+          Object.entries(chosen).map(([role, id]) => {
+            const m = materials.find((x) => x.id === id);
+            return [role, m && asMeasured(m)];
+          }),
         ),
         ageFrom: ages.from,
       });

@@ -7,9 +7,10 @@ import { Select as AriaSelect, SelectValue } from 'react-aria-components/Select'
 import { styled } from 'styled-components';
 import { Wrong } from './Field.tsx';
 
-const Group = styled(RadioGroup)`
+const Group = styled(RadioGroup)<{ $inline?: boolean }>`
   display: grid;
   gap: 5px;
+  ${(p) => p.$inline && 'grid-template-columns: 116px minmax(0, 1fr); align-items: center; gap: 8px;'}
   .named {
     font-size: 14px;
     font-weight: 600;
@@ -58,14 +59,17 @@ export function Choice({
   options,
   value,
   onChange,
+  inline = false,
 }: {
   label: string;
   options: readonly Option[];
   value: string;
   onChange(value: string): void;
+  /** The label beside the options, where many questions stand below each other. */
+  inline?: boolean;
 }) {
   return (
-    <Group value={value} onChange={onChange} orientation="horizontal">
+    <Group value={value} onChange={onChange} orientation="horizontal" $inline={inline}>
       <Label className="named">{label}</Label>
       <div>
         {options.map((o) => (

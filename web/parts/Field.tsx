@@ -77,6 +77,7 @@ interface TextProps {
   onBlur?(): void;
   autoFocus?: boolean;
   className?: string;
+  placeholder?: string;
 }
 
 /** The one text field of the house. */
@@ -93,6 +94,7 @@ export function TextField({
   onBlur,
   autoFocus,
   className,
+  placeholder,
 }: TextProps) {
   return (
     <Styled
@@ -107,7 +109,7 @@ export function TextField({
     >
       <Label>{label}</Label>
       <Box data-bad={!!error}>
-        <Input inputMode={inputMode} autoFocus={autoFocus} autoComplete="off" />
+        <Input inputMode={inputMode} autoFocus={autoFocus} autoComplete="off" placeholder={placeholder} />
         {suffix && <span aria-hidden>{suffix}</span>}
       </Box>
       {hint && !error && <small>{hint}</small>}

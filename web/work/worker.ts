@@ -1,6 +1,8 @@
 import '../jitless.ts';
 import { expose } from 'comlink';
 import { patternOf, type AnyDials, type Chosen, type Fit, type Rung } from '../../core/patterns/index.ts';
+import { checkContainer } from '../../core/packing/container.ts';
+import { patternsFromStock } from '../../core/plan/patternsMade.ts';
 import { checkFeatures, type SafetyReport } from '../../core/safety/check.ts';
 
 const kept = new Map<string, unknown>();
@@ -35,6 +37,13 @@ const bench = {
     once(`safety ${a.youngest} ${key(a)}`, () =>
       checkFeatures(patternOf(a.pattern).features(a.dials, a.chosen), a.youngest),
     ),
+  container: (o: Parameters<typeof checkContainer>[0]) =>
+    once(`container ${JSON.stringify(o)}`, () => checkContainer(o)),
+  fromStock: (
+    o: Omit<Parameters<typeof patternsFromStock>[0], 'free'> & {
+      free: readonly (readonly [number, number])[];
+    },
+  ) => once(`stock ${JSON.stringify(o)}`, () => patternsFromStock({ ...o, free: new Map(o.free) })),
 };
 export type Bench = typeof bench;
 

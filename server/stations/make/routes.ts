@@ -1,5 +1,6 @@
 import { Router, type Request } from 'express';
 import { z } from 'zod';
+import { day } from '../../../contract/common.ts';
 import { buildInput } from '../../../contract/designs.ts';
 import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
 import { patternOf } from '../../../core/patterns/index.ts';
@@ -8,9 +9,11 @@ import { templatePage } from '../../../core/print/template.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { CopyRow, PlaceRow } from '../../db/entities.ts';
 import { buildSheetPdf, labelsPdf, templatePdf } from '../../formats/papers.ts';
+import { wantedPdf } from '../../formats/wanted.ts';
 import { templateSvg } from '../../formats/svg.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
+import { wantedFor } from '../gather/wanted.ts';
 import { chosenFor, findDesign } from '../shape/service.ts';
 import { build } from './service.ts';
 
@@ -24,11 +27,13 @@ const paperQuery = z.object({
     .optional(),
 });
 
+const wantedQuery = z.object({ until: day.optional() });
+
 export function makeRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
-  const opened = async (req: Request) => {
+  const opened = async (req: Request, asked: unknown = req.query) => {
     const id = readId(req.params.id, 'design');
-    const query = read(paperQuery, req.query);
+    const query = read(paperQuery, asked);
     const m = em();
     const design = await findDesign(m, id);
     const pattern = patternOf(design.pattern);
@@ -37,7 +42,17 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
     const unit = place.lengthUnit as LengthUnit;
     const paper = query.paper ?? (place.paper as 'A4' | 'Letter');
     const file = `${design.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'design'}-${design.id}`;
-    return { design, pattern, chosen, unit, paper, copies: query.copies ?? design.copies, file, em: m };
+    return {
+      design,
+      pattern,
+      chosen,
+      unit,
+      paper,
+      copies: query.copies ?? design.copies,
+      file,
+      em: m,
+      place: place.name,
+    };
   };
   const templateWords = (
     o: Awaited<ReturnType<typeof opened>>,
@@ -53,6 +68,17 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
     };
   };
 
+  r.get('/designs/:id/wanted.pdf', async (req, res) => {
+    const { until, ...rest } = req.query;
+    const o = await opened(req, rest);
+    const by = read(wantedQuery, { until }).until;
+    const lines = await wantedFor(o.em, o.design, o.copies, today());
+    const pdf = await wantedPdf(
+      { place: o.place, design: o.design.name, lines, until: by, unit: o.unit },
+      o.paper,
+    );
+    res.type('pdf').attachment(`wanted-${o.file}.pdf`).send(Buffer.from(pdf));
+  });
   r.post('/builds', async (req, res) => {
     const input = read(buildInput, req.body);
     res.status(201).json(await inTransaction((m) => build(m, input, today())));

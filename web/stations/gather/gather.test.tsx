@@ -1,7 +1,7 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { answer, BEAD, CAP, OFFERS, PLACE, show, SUPPLIERS, TUB } from '../../testing/desk.tsx';
-import { Component as Gather } from './Gather.tsx';
+import { Component as Gather } from './Shelf.tsx';
 import { MaterialForm } from './MaterialForm.tsx';
 import { Packs } from './Packs.tsx';
 

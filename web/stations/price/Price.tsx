@@ -5,6 +5,7 @@ import { formatMoney } from '../../../core/measure/money.ts';
 import { threeCosts, unitShare } from '../../../core/price/costs.ts';
 import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
 import { api, words } from '../../data/api.ts';
+import { purchaseOf } from '../../data/purchase.ts';
 import { useOffers, useSuppliers } from '../../data/queries.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { useOpenDesign } from '../../design/store.ts';
@@ -39,25 +40,12 @@ const Two = styled.div`
   }
 `;
 
-/** Materials go to the computation by number, offers by theirs; names come back in on this side. */
 function requestFor(at: AtBench, offers: readonly Offer[], suppliers: readonly Supplier[]): PurchaseRequest {
   const wanted = new Map<number, number>();
   for (const l of at.light.supply.lines)
     wanted.set(l.need.materialId, (wanted.get(l.need.materialId) ?? 0) + l.wanted);
-  return {
-    needs: [...wanted].map(([m, quantity]) => ({ material: String(m), quantity })),
-    stock: [...wanted.keys()].map((m) => ({
-      material: String(m),
-      quantity: Math.min(1e6, at.materials.find((x) => x.id === m)?.kept ?? 0),
-    })),
-    offers: offers.map((o) => ({
-      id: String(o.id),
-      supplier: String(o.supplierId),
-      price: o.price,
-      contents: o.contents.map((c) => ({ material: String(c.materialId), quantity: c.quantity })),
-    })),
-    delivery: suppliers.map((s) => ({ supplier: String(s.id), price: s.delivery })),
-  };
+  const kept = (id: number): number => at.materials.find((m) => m.id === id)?.kept ?? 0;
+  return purchaseOf({ wanted, kept, offers, suppliers });
 }
 
 function PriceWork({ at }: { at: AtBench }) {

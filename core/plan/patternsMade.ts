@@ -1,0 +1,87 @@
+import { patterns, type AnyDials, type Approach, type Chosen, type OpenPattern } from '../patterns/index.ts';
+import { extentsOf, shapeOf, type Material } from '../materials/material.ts';
+import { makeable, type Makeable } from './makeable.ts';
+
+export interface PatternMade extends Makeable {
+  readonly pattern: string;
+  readonly name: string;
+  /** Material by role. */
+  readonly materials: Readonly<Record<string, number>>;
+  readonly chosen: Chosen;
+  readonly dials: AnyDials;
+}
+
+/** More combinations than this are not looked at; the fullest bins come first. */
+const MOST_PER_ROLE = 14;
+const MOST_FITS = 10;
+
+/**
+ * For a pattern, what could be started from the free stock alone: materials for each role it must have, with the dials its
+ * approach begins with, most copies first, and only where the design does what it is meant to (its own fit is clear).
+ * At most `most`, no two with the same material in the last such role, so that the choice is a choice.
+ */
+export function fromFreeStock(options: {
+  pattern: OpenPattern;
+  materials: readonly Material[];
+  free: ReadonlyMap<number, number>;
+  approach: Approach;
+  ageFrom: number;
+  most: number;
+}): PatternMade[] {
+  const { pattern, free } = options;
+  const roles = pattern.roles.filter((r) => !r.optional);
+  const volume = (m: Material): number => {
+    const shape = shapeOf(m);
+    return shape ? extentsOf(shape).reduce((a, b) => a * b, 1) : 0;
+  };
+  const candidates = roles.map((r) =>
+    options.materials
+      .filter((m) => r.forms.includes(m.form) && (free.get(m.id) ?? 0) > 0)
+      .sort((a, b) => (free.get(b.id) ?? 0) - (free.get(a.id) ?? 0) || volume(b) - volume(a))
+      .slice(0, MOST_PER_ROLE),
+  );
+  const found: PatternMade[] = [];
+  const walk = (at: number, chosen: Record<string, Material>): void => {
+    if (at < roles.length) {
+      for (const m of candidates[at]!)
+        if (!Object.values(chosen).includes(m)) walk(at + 1, { ...chosen, [roles[at]!.id]: m });
+      return;
+    }
+    try {
+      const dials = pattern.defaults({ approach: options.approach, chosen, ageFrom: options.ageFrom });
+      const state = makeable(pattern.needs(dials, chosen), (id) => free.get(id) ?? 0);
+      if (state.copies > 0)
+        found.push({
+          ...state,
+          pattern: pattern.id,
+          name: pattern.name,
+          materials: Object.fromEntries(Object.entries(chosen).map(([role, m]) => [role, m.id])),
+          chosen,
+          dials,
+        });
+    } catch {
+      // These two do not go together: the pattern has said so.
+    }
+  };
+  walk(0, {});
+  found.sort((a, b) => b.copies - a.copies);
+  const kept: PatternMade[] = [];
+  const last = roles.at(-1)!.id;
+  let fits = 0;
+  for (const f of found) {
+    if (kept.length >= options.most || fits >= MOST_FITS) break;
+    if (kept.some((k) => k.materials[last] === f.materials[last])) continue;
+    fits++;
+    try {
+      if (pattern.fit(f.dials, f.chosen).verdict === 'clear') kept.push(f);
+    } catch {
+      // Nothing to make of it.
+    }
+  }
+  return kept;
+}
+
+/** The same for every pattern of the house. */
+export const patternsFromStock = (
+  options: Omit<Parameters<typeof fromFreeStock>[0], 'pattern'>,
+): PatternMade[] => Object.values(patterns).flatMap((pattern) => fromFreeStock({ ...options, pattern }));

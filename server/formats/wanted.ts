@@ -1,0 +1,103 @@
+import { shortDay, type Day } from '../../core/calendar/days.ts';
+import { materialMarks, pictureSize } from '../../core/drawing/material.ts';
+import { formatLength, type LengthUnit } from '../../core/measure/length.ts';
+import { cleaningOf, SIZES_OF, type Cleaning, type Material } from '../../core/materials/material.ts';
+import { MARGIN, PAPERS, type Paper } from '../../core/print/paper.ts';
+import { Sheet, startPaperwork } from './pdf.ts';
+
+const CLEAN: Record<Cleaning, string> = {
+  wash: 'Wash in hot soapy water, rinse, air dry with the lid off.',
+  wipe: 'Wipe clean and dry; it cannot be washed.',
+  rest: 'Clean and dry only; it cannot be washed.',
+  none: 'New and unused only.',
+};
+
+export interface Wanted {
+  readonly place: string;
+  readonly design: string;
+  readonly lines: readonly { readonly material: Material; readonly short: number }[];
+  readonly until: Day | undefined;
+  readonly unit: LengthUnit;
+}
+
+const sizesOf = (m: Material, unit: LengthUnit): string => {
+  const named = SIZES_OF[m.form].filter((s) => s !== 'wall' && m.sizes[s] !== undefined);
+  const words = named.map((s) =>
+    s === 'diameter'
+      ? `${formatLength(m.sizes[s]!, unit)} across`
+      : `${formatLength(m.sizes[s]!, unit)} ${s === 'length' ? 'long' : s === 'width' ? 'wide' : 'high'}`,
+  );
+  return words.join(', ');
+};
+
+/** A page for families: pictures, sizes, how to clean, how many are still wanted, until when, and what not to bring. */
+export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
+  const paper = await startPaperwork(`${w.place}: wanted`);
+  const { width, height } = PAPERS[size];
+  const right = width - MARGIN;
+  const box = 34;
+  let sheet = new Sheet(paper, width, height);
+  let y = 22;
+  sheet.text(MARGIN, y, 'Please save for us', 9, { bold: true });
+  y += 8;
+  sheet.text(
+    MARGIN,
+    y,
+    `${w.place}, for ${w.design}${w.until ? `. Until ${shortDay(w.until)} ${w.until.slice(0, 4)}` : ''}`,
+    4.6,
+  );
+  y += 4;
+  sheet.line(MARGIN, y, right, y, 0.3);
+  y += 6;
+  if (w.lines.length === 0) {
+    sheet.text(MARGIN, y + 4, 'Nothing is wanted now: the shelf has it all. Thank you.', 5);
+    y += 12;
+  }
+  for (const { material: m, short } of w.lines) {
+    if (y + box + 4 > height - 40) {
+      sheet = new Sheet(paper, width, height);
+      y = 22;
+    }
+    const [pw, ph] = pictureSize(m);
+    const scale = Math.min(1, (box - 4) / Math.max(pw, ph));
+    sheet.marks(
+      materialMarks(m, [pw / 2, ph / 2]),
+      MARGIN + (box - pw * scale) / 2,
+      y + (box - ph * scale) / 2,
+      scale,
+      w.unit,
+    );
+    const x = MARGIN + box + 6;
+    sheet.text(x, y + 8, m.name, 6.4, { bold: true });
+    sheet.text(right, y + 8, m.unit === 'mm' ? `${(short / 1000).toFixed(1)} m` : `${short}`, 8, {
+      bold: true,
+      right: true,
+    });
+    sheet.text(right, y + 13.5, 'still wanted', 3.6, { quiet: true, right: true });
+    sheet.text(x, y + 15, `${sizesOf(m, w.unit)}, about`, 4.4);
+    sheet.paragraph(x, y + 21.5, CLEAN[cleaningOf(m)], 4.4, right - x - 4);
+    sheet.text(x, y + 32, scale === 1 ? 'drawn at true size' : `drawn at ${Math.round(scale * 100)} %`, 3.2, {
+      quiet: true,
+    });
+    y += box + 4;
+    sheet.line(MARGIN, y, right, y, 0.12);
+    y += 3;
+  }
+  y = Math.max(y + 4, height - 40);
+  y = sheet.paragraph(
+    MARGIN,
+    y,
+    'Please not: trays that held raw meat or fish, medicine or chemical containers, broken glass or plastic, anything that smells or is mouldy. Say what was in it when you bring it: nuts, egg and milk matter to some children.',
+    4,
+    right - MARGIN,
+    { bold: true },
+  );
+  sheet.paragraph(
+    MARGIN,
+    y + 1,
+    'Bring them clean and dry, in a bag with your code name, not your own.',
+    4,
+    right - MARGIN,
+  );
+  return paper.doc.save();
+}

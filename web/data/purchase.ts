@@ -1,0 +1,27 @@
+import type { Offer, Supplier } from '../../contract/materials.ts';
+import type { PurchaseRequest } from '../../core/price/purchase.ts';
+
+/**
+ * Materials go to the computation by number, offers by theirs; names come back in on this side. What the shop has run out
+ * of cannot be bought now.
+ */
+export const purchaseOf = (options: {
+  wanted: ReadonlyMap<number, number>;
+  kept: (materialId: number) => number;
+  offers: readonly Offer[];
+  suppliers: readonly Supplier[];
+}): PurchaseRequest => ({
+  needs: [...options.wanted].map(([m, quantity]) => ({ material: String(m), quantity })),
+  stock: [...options.wanted.keys()].map((m) => ({
+    material: String(m),
+    quantity: Math.min(1e6, options.kept(m)),
+  })),
+  offers: options.offers.map((o) => ({
+    id: String(o.id),
+    supplier: String(o.supplierId),
+    price: o.price,
+    ...(o.inStock ? {} : { limit: 0 }),
+    contents: o.contents.map((c) => ({ material: String(c.materialId), quantity: c.quantity })),
+  })),
+  delivery: options.suppliers.map((s) => ({ supplier: String(s.id), price: s.delivery })),
+});

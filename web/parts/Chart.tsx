@@ -1,0 +1,74 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Data, Layout } from 'plotly.js';
+import { styled } from 'styled-components';
+import { words } from '../data/api.ts';
+import { Notice } from './Panel.tsx';
+
+const Frame = styled.div`
+  width: 100%;
+  min-width: 0;
+  position: relative;
+`;
+const FONT = { family: "'Atkinson Hyperlegible Next Variable', sans-serif", size: 13, color: '#1e2a2c' };
+
+/** A chart; its library is fetched only when one is shown. `label` says in words what it shows. */
+export function Chart({
+  data,
+  layout = {},
+  label,
+  height = 300,
+}: {
+  data: Data[];
+  layout?: Partial<Layout>;
+  label: string;
+  height?: number;
+}) {
+  const at = useRef<HTMLDivElement>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  useEffect(() => {
+    let gone = false;
+    const el = at.current;
+    let clear = (): void => {};
+    const draw = async (): Promise<void> => {
+      const { default: plotly } = await import('plotly.js-cartesian-dist-min');
+      if (gone || !el) return;
+      await plotly.react(
+        el,
+        data,
+        {
+          height,
+          autosize: true,
+          margin: { l: 48, r: 14, t: 10, b: 40 },
+          paper_bgcolor: 'rgba(0,0,0,0)',
+          plot_bgcolor: 'rgba(0,0,0,0)',
+          font: FONT,
+          showlegend: true,
+          legend: { orientation: 'h', y: 1.12, x: 0 },
+          hoverlabel: { font: FONT },
+          ...layout,
+          xaxis: { gridcolor: '#e6dcc8', zeroline: false, fixedrange: true, ...layout.xaxis },
+          yaxis: {
+            gridcolor: '#e6dcc8',
+            zerolinecolor: '#8d8069',
+            fixedrange: true,
+            rangemode: 'tozero',
+            ...layout.yaxis,
+          },
+        },
+        { displayModeBar: false, responsive: true },
+      );
+      clear = () => plotly.purge(el);
+    };
+    draw().catch((e: unknown) => setProblem(words(e)));
+    return () => {
+      gone = true;
+      clear();
+    };
+  }, [data, layout, height]);
+  return (
+    <>
+      {problem && <Notice tone="stop">The chart could not be drawn: {problem}</Notice>}
+      <Frame ref={at} role="img" aria-label={label} style={{ height }} />
+    </>
+  );
+}

@@ -1,0 +1,160 @@
+import { useMemo, useState } from 'react';
+import {
+  Cell,
+  Column,
+  Row,
+  Table,
+  TableBody,
+  TableHeader,
+  type SortDescriptor,
+} from 'react-aria-components/Table';
+import { TableLayout, Virtualizer } from 'react-aria-components/Virtualizer';
+import { styled } from 'styled-components';
+
+const Frame = styled.div`
+  border: 1px solid var(--seam);
+  border-radius: 10px;
+  background: var(--paper);
+  overflow: hidden;
+  font-size: 14px;
+  .table {
+    overflow: auto;
+    outline: none;
+    scroll-padding-top: 40px;
+  }
+  .head {
+    background: var(--linen);
+    font: 600 13px/1.2 var(--body);
+    color: var(--slate);
+  }
+  .head [role='columnheader'] {
+    padding: 0 8px;
+    display: flex;
+    align-items: center;
+    cursor: pointer;
+    height: 38px;
+    text-align: left;
+  }
+  .head [data-focus-visible],
+  [role='row'][data-focus-visible] {
+    outline: 3px solid var(--ink);
+    outline-offset: -3px;
+  }
+  .row {
+    border-top: 1px dashed var(--seam);
+    cursor: pointer;
+  }
+  .row[data-hovered] {
+    background: var(--oat);
+  }
+  .row[data-selected] {
+    background: var(--fox-tint);
+  }
+  .cell {
+    padding: 0 8px;
+    display: flex;
+    align-items: center;
+    height: 100%;
+    overflow: hidden;
+    white-space: nowrap;
+    text-overflow: ellipsis;
+    outline: none;
+  }
+  .cell[data-focus-visible] {
+    outline: 2px solid var(--ink);
+    outline-offset: -2px;
+  }
+`;
+
+export interface SortColumn<T> {
+  readonly id: string;
+  readonly name: string;
+  /** Share of the width. */
+  readonly wide?: number;
+  readonly value: (row: T) => string | number;
+  readonly show?: (row: T) => React.ReactNode;
+}
+
+/** A long list to sort by any column and walk by keyboard; only what is in sight is drawn. */
+export function SortTable<T extends { readonly id: number }>({
+  label,
+  columns,
+  rows,
+  open,
+  onOpen,
+  height = 520,
+}: {
+  label: string;
+  columns: readonly SortColumn<T>[];
+  rows: readonly T[];
+  open?: number | null;
+  onOpen?(id: number): void;
+  height?: number | string;
+}) {
+  const [sort, setSort] = useState<SortDescriptor>({ column: columns[0]!.id, direction: 'ascending' });
+  const sorted = useMemo(() => {
+    const { value } = columns.find((c) => c.id === sort.column) ?? columns[0]!;
+    const way = sort.direction === 'descending' ? -1 : 1;
+    const order = new Intl.Collator('en', { numeric: true });
+    return [...rows].sort((a, b) => {
+      const [x, y] = [value(a), value(b)];
+      return (
+        way * (typeof x === 'number' && typeof y === 'number' ? x - y : order.compare(String(x), String(y)))
+      );
+    });
+  }, [rows, columns, sort]);
+  return (
+    <Frame>
+      <Virtualizer layout={TableLayout} layoutOptions={{ rowHeight: 44, headingHeight: 38 }}>
+        <Table
+          aria-label={label}
+          className="table"
+          style={{ height }}
+          sortDescriptor={sort}
+          onSortChange={setSort}
+          selectionMode={onOpen ? 'single' : 'none'}
+          selectionBehavior="replace"
+          selectedKeys={open == null ? [] : [open]}
+          onRowAction={(key) => onOpen?.(Number(key))}
+          onSelectionChange={(keys) => {
+            const [first] = keys === 'all' ? [] : [...keys];
+            if (first !== undefined && Number(first) !== open) onOpen?.(Number(first));
+          }}
+        >
+          <TableHeader className="head" columns={columns as SortColumn<T>[]}>
+            {(c) => (
+              <Column
+                id={c.id}
+                allowsSorting
+                isRowHeader={c === columns[0]}
+                width={`${c.wide ?? 1}fr`}
+                minWidth={60}
+              >
+                {({ sortDirection }) => (
+                  <>
+                    {c.name}
+                    <span aria-hidden>
+                      {sortDirection === 'ascending' ? ' ▴' : sortDirection === 'descending' ? ' ▾' : ''}
+                    </span>
+                  </>
+                )}
+              </Column>
+            )}
+          </TableHeader>
+          <TableBody items={sorted}>
+            {(row) => (
+              <Row
+                id={row.id}
+                className="row"
+                columns={columns as SortColumn<T>[]}
+                textValue={String(columns[0]!.value(row))}
+              >
+                {(c) => <Cell className="cell">{c.show ? c.show(row) : c.value(row)}</Cell>}
+              </Row>
+            )}
+          </TableBody>
+        </Table>
+      </Virtualizer>
+    </Frame>
+  );
+}

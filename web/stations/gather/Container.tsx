@@ -1,0 +1,245 @@
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { useQuery } from '@tanstack/react-query';
+import { styled } from 'styled-components';
+import type { Lot } from '../../../contract/lots.ts';
+import { formatLength } from '../../../core/measure/length.ts';
+import { asMeasured, shapeOf } from '../../../core/materials/material.ts';
+import { insideOf, packingOf, type KitPart } from '../../../core/packing/container.ts';
+import type { PackingAnswer } from '../../../core/packing/problem.ts';
+import { worst } from '../../../core/patterns/kernel.ts';
+import { api, words } from '../../data/api.ts';
+import { useMaterials, usePlace } from '../../data/queries.ts';
+import { useNeeds } from '../../design/onBench.ts';
+import { Packed, packedColour } from '../../drawing/Packed.tsx';
+import { ButtonLink } from '../../parts/Button.tsx';
+import { Select } from '../../parts/Choice.tsx';
+import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
+import { workbench } from '../../work/door.ts';
+import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+  gap: 12px;
+  align-items: start;
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+const Dark = styled.div`
+  background: var(--mat);
+  color: var(--mat-ink);
+  border-radius: 12px;
+  padding: 14px;
+  min-height: 300px;
+  display: grid;
+  gap: 10px;
+  align-content: center;
+`;
+const Checks = styled.ul`
+  display: grid;
+  gap: 12px;
+  li {
+    display: grid;
+    grid-template-columns: 26px minmax(0, 1fr);
+    gap: 10px;
+  }
+  b {
+    font: 700 15px/1.3 var(--display);
+    display: block;
+  }
+`;
+const Key = styled.ul`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  font-size: 14px;
+  li {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+  }
+  i {
+    width: 14px;
+    height: 14px;
+    border-radius: 3px;
+    display: block;
+  }
+`;
+
+/** Does the kit go in a container: packed and proved, and what the look-over says of lid, front, gaps and depth. */
+export function Component() {
+  const { data: raw } = useMaterials();
+  const { data: place } = usePlace();
+  const designs = useNeeds();
+  const [params, setParams] = useSearchParams();
+  const materials = useMemo(() => raw?.map((m) => asMeasured(m)), [raw]);
+  const containers = materials?.filter((m) => m.form === 'container') ?? [];
+  const chosen =
+    designs?.find((d) => String(d.id) === params.get('design')) ?? designs?.find((d) => !d.problem);
+  const own = chosen?.needs.find((n) => materials?.find((m) => m.id === n.materialId)?.form === 'container');
+  const container =
+    containers.find((m) => String(m.id) === params.get('container')) ??
+    containers.find((m) => m.id === own?.materialId) ??
+    containers[0];
+  const parts: KitPart[] = (chosen?.needs ?? []).flatMap((n) => {
+    const material = materials?.find((m) => m.id === n.materialId);
+    const packed = material && n.unit === 'each' && n.counted && material.id !== container?.id;
+    return packed && shapeOf(material) ? [{ material, count: n.quantity }] : [];
+  });
+  const request = container ? packingOf(container, parts) : null;
+  const packing = useQuery({
+    queryKey: ['packing', request],
+    queryFn: () => api<PackingAnswer>('POST', '/compute/packing', request),
+    enabled: request !== null,
+    staleTime: Infinity,
+    retry: false,
+    placeholderData: (before) => before,
+  });
+  const { data: lots } = useQuery({
+    queryKey: ['lots', container?.id],
+    queryFn: () => api<Lot[]>('GET', `/lots?material=${container!.id}`),
+    enabled: container !== undefined,
+  });
+  // Of several lots the one that would be used first speaks: the oldest that was looked over.
+  const look =
+    [...(lots ?? [])].reverse().find((l) => l.quantity > 0 && l.look && l.state !== 'never')?.look ?? null;
+  const checked = useQuery({
+    queryKey: ['container', container, parts, look, place?.lengthUnit],
+    queryFn: () => workbench().container({ container: container!, parts, look, unit: place!.lengthUnit }),
+    enabled: container !== undefined && place !== undefined && lots !== undefined,
+    staleTime: Infinity,
+    retry: false,
+    placeholderData: (before) => before,
+  });
+  const checks = checked.data ?? [];
+  if (!materials || !place || !designs) return <p role="status">Fetching the boxes …</p>;
+  if (!container || !chosen)
+    return (
+      <Stack>
+        <Heading over={place.name} title="Does the kit go in?" />
+        <Notice tone="mind">It takes a design and a container on the shelf.</Notice>
+        <ButtonLink to={container ? '/shape' : '/gather?material=new'}>
+          {container ? 'Start a design' : 'Add a container'}
+        </ButtonLink>
+      </Stack>
+    );
+  const inside = insideOf(container);
+  const answer = request ? packing.data : undefined;
+  // The inside of a round container is only the square in its mouth: a no for the square is no no for the tub.
+  const verdict = !answer
+    ? null
+    : answer.fits
+      ? 'clear'
+      : inside.round || answer.fits === null
+        ? 'mind'
+        : 'stop';
+  const whole = verdict ? worst([verdict, ...checks.map((c) => c.verdict)]) : null;
+  const set = (part: Record<string, string>): void =>
+    setParams({ design: String(chosen.id), container: String(container.id), ...part }, { replace: true });
+  return (
+    <Stack>
+      <Heading
+        over={`${place.name} · ${chosen.design.name}, ${parts.map((p) => `${p.count} × ${p.material.name}`).join(', ') || 'no solid parts'}`}
+        title={
+          !answer
+            ? 'Does the kit go in?'
+            : answer.fits
+              ? `It goes in the ${container.name.toLowerCase()}`
+              : answer.fits === false && !inside.round
+                ? `It does not go in the ${container.name.toLowerCase()}`
+                : `Try it by hand in the ${container.name.toLowerCase()}`
+        }
+      >
+        <div style={{ width: 230 }}>
+          <Select
+            label="Design"
+            value={String(chosen.id)}
+            onChange={(id) => setParams({ design: id }, { replace: true })}
+            options={designs.map((d) => ({ value: String(d.id), label: d.design.name }))}
+          />
+        </div>
+        <div style={{ width: 230 }}>
+          <Select
+            label="Container"
+            value={String(container.id)}
+            onChange={(id) => set({ container: id })}
+            options={containers.map((m) => ({ value: String(m.id), label: m.name, note: `${m.kept} kept` }))}
+          />
+        </div>
+      </Heading>
+      {chosen.problem && <Notice tone="stop">{chosen.problem}</Notice>}
+      {checked.error && <Notice tone="stop">{words(checked.error)}</Notice>}
+      {packing.error && <Notice tone="stop">{words(packing.error)}</Notice>}
+      <Two>
+        <Stack>
+          <Dark>
+            {answer?.fits && request ? (
+              <Packed request={request} answer={answer} />
+            ) : (
+              <p style={{ textAlign: 'center' }}>
+                {request === null
+                  ? 'There is nothing solid to pack, or more than 200 pieces.'
+                  : (answer?.reason ?? 'Packing …')}
+              </p>
+            )}
+          </Dark>
+          {request && (
+            <Key>
+              {request.items.map((item, i) => (
+                <li key={item.id}>
+                  <i style={{ background: packedColour(i) }} />
+                  {item.count} × {item.id}
+                </li>
+              ))}
+            </Key>
+          )}
+          <Quiet>
+            Each part is packed as the box round it, turned by right angles, in{' '}
+            {formatLength(inside.length, place.lengthUnit)} × {formatLength(inside.width, place.lengthUnit)} ×{' '}
+            {formatLength(inside.height, place.lengthUnit)}
+            {inside.round
+              ? ': the square inside the round mouth. A yes is a yes; a no only says to try it, since round pieces heap into the rest.'
+              : ' inside the walls.'}
+          </Quiet>
+        </Stack>
+        <Panel>
+          <Stack $gap={14}>
+            {whole && (
+              <Verdict
+                kind={whole}
+                size={30}
+                word={
+                  whole === 'clear' ? 'Clear: it goes in and stays in' : whole === 'mind' ? 'Mind' : 'Stop'
+                }
+              />
+            )}
+            <Checks>
+              <li>
+                <SewnButton kind={verdict ?? 'mind'} />
+                <span>
+                  <b>Does it go in?</b>
+                  {answer?.reason ?? (request ? 'Packing …' : 'Nothing to pack.')}
+                </span>
+              </li>
+              {checks.map((c) => (
+                <li key={c.id}>
+                  <SewnButton kind={c.verdict} />
+                  <span>
+                    <b>{c.title}</b>
+                    {c.words}
+                  </span>
+                </li>
+              ))}
+            </Checks>
+            <Quiet>
+              Shake it closed, upside down, before it is lent. Local codes and the therapist who knows the
+              child come first.
+            </Quiet>
+          </Stack>
+        </Panel>
+      </Two>
+    </Stack>
+  );
+}

@@ -1,0 +1,74 @@
+import { NavLink, Outlet } from 'react-router';
+import { styled } from 'styled-components';
+
+const DRAWERS = [
+  ['', 'Shelf'],
+  ['look-over', 'Look over a find'],
+  ['saving', 'Saving up'],
+  ['today', 'What could I make?'],
+  ['container', 'Does it go in?'],
+  ['prices', 'Prices'],
+  ['files', 'Files'],
+] as const;
+
+const Whole = styled.div`
+  display: grid;
+  gap: 10px;
+  grid-template-columns: minmax(0, 1fr);
+  @media (min-width: 1101px) {
+    height: 100%;
+    grid-template-rows: auto minmax(0, 1fr);
+  }
+`;
+/** Fronts of drawers, each with its label; the open one stands out. */
+const Fronts = styled.nav`
+  display: flex;
+  gap: 4px;
+  overflow-x: auto;
+  scrollbar-width: none;
+  background: #c39a63;
+  border-radius: 10px;
+  padding: 5px;
+  a {
+    flex: 1 0 auto;
+    text-align: center;
+    font: 600 14px/1 var(--display);
+    color: var(--ink);
+    text-decoration: none;
+    background: #d9b885;
+    border-radius: 7px;
+    padding: 0 10px;
+    min-height: 40px;
+    display: grid;
+    place-items: center;
+    border-bottom: 3px solid #a97f49;
+  }
+  a.active {
+    background: var(--paper);
+    border-bottom-color: var(--fox);
+    font-weight: 800;
+  }
+  a:hover {
+    background: #e8cfa5;
+  }
+  a.active:hover {
+    background: var(--paper);
+  }
+  a:focus-visible {
+    outline-offset: -3px;
+  }
+`;
+
+/** The gather station: what is on the shelf and all that brings things there. */
+export const Component = () => (
+  <Whole>
+    <Fronts aria-label="Gather">
+      {DRAWERS.map(([to, label]) => (
+        <NavLink key={to} to={`/gather${to && `/${to}`}`} end>
+          {label}
+        </NavLink>
+      ))}
+    </Fronts>
+    <Outlet />
+  </Whole>
+);

@@ -1,0 +1,218 @@
+import { useRef, useState } from 'react';
+import { styled } from 'styled-components';
+import type { Problem } from '../../../contract/common.ts';
+import { FILE_KINDS, type FileDone, type FileKind, type FilePreview } from '../../../contract/files.ts';
+import { api, ApiError, sendFile, words } from '../../data/api.ts';
+import { useChange, usePlace } from '../../data/queries.ts';
+import { Button, FileLink } from '../../parts/Button.tsx';
+import { Choice } from '../../parts/Choice.tsx';
+import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { Table } from '../../parts/Table.tsx';
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 12px;
+  align-items: stretch;
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+const Drop = styled.div`
+  border: 2px dashed var(--seam-strong);
+  border-radius: 12px;
+  padding: 18px;
+  text-align: center;
+  display: grid;
+  gap: 8px;
+  justify-items: center;
+  &[data-over='true'] {
+    background: var(--fox-tint);
+    border-color: var(--fox);
+  }
+`;
+const WORDS: Record<FileKind, { title: string; holds: string }> = {
+  materials: { title: 'Materials', holds: 'every kind with its sizes, class, cleaning, hazards' },
+  lots: { title: 'Stock lots', holds: 'what came in, when, from whom, how it was, measured sizes' },
+  offers: { title: 'Offers', holds: 'suppliers, packs, prices, what is in them' },
+};
+
+/** The shelf out and in as spreadsheets: read first, shown with every fault, then written whole or not at all. */
+export function Component() {
+  const { data: place } = usePlace();
+  const [kind, setKind] = useState<FileKind>('materials');
+  const [preview, setPreview] = useState<FilePreview | null>(null);
+  const [name, setName] = useState('');
+  const [reading, setReading] = useState(false);
+  const [over, setOver] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [faults, setFaults] = useState<Problem['errors']>([]);
+  const [done, setDone] = useState<FileDone | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const confirm = useChange((id: string) => api<FileDone>('POST', '/files/confirm', { id }));
+  const forget = (): void => {
+    setPreview(null);
+    setProblem(null);
+    setFaults([]);
+    setDone(null);
+  };
+  const tell = (e: unknown): void => {
+    setProblem(words(e));
+    setFaults(e instanceof ApiError ? e.problem.errors : []);
+  };
+  const read = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    forget();
+    setName(file.name);
+    setReading(true);
+    try {
+      setPreview(await sendFile<FilePreview>(`/files/${kind}/preview`, file));
+    } catch (e) {
+      tell(e);
+    } finally {
+      setReading(false);
+      if (input.current) input.current.value = '';
+    }
+  };
+  if (!place) return <p role="status">Opening the drawer …</p>;
+  return (
+    <Stack>
+      <Heading over={`${place.name} · CSV, as any spreadsheet writes it`} title="The shelf out and in" />
+      <Two>
+        <Panel>
+          <Stack>
+            <h2>Take it out</h2>
+            {FILE_KINDS.map((k) => (
+              <Spread key={k}>
+                <span>
+                  <b>{WORDS[k].title}</b>
+                  <br />
+                  <Quiet>{WORDS[k].holds}</Quiet>
+                </span>
+                <FileLink small href={`/api/files/${k}.csv`} aria-label={`${WORDS[k].title} as CSV`}>
+                  {k}.csv
+                </FileLink>
+              </Spread>
+            ))}
+            <Quiet>
+              Cells that a spreadsheet would run as a formula get an apostrophe in front; it goes again on the
+              way in.
+            </Quiet>
+          </Stack>
+        </Panel>
+        <Panel>
+          <Stack>
+            <h2>Bring it in</h2>
+            <Choice
+              label="What is in the file?"
+              value={kind}
+              onChange={(v) => {
+                setKind(v as FileKind);
+                forget();
+              }}
+              options={FILE_KINDS.map((k) => ({ value: k, label: WORDS[k].title }))}
+            />
+            <Drop
+              data-over={over}
+              onDragOver={(e) => {
+                e.preventDefault();
+                setOver(true);
+              }}
+              onDragLeave={() => setOver(false)}
+              onDrop={(e) => {
+                e.preventDefault();
+                setOver(false);
+                void read(e.dataTransfer.files[0]);
+              }}
+            >
+              <input
+                ref={input}
+                type="file"
+                accept=".csv,text/csv,text/plain"
+                aria-label="CSV file"
+                hidden
+                onChange={(e) => void read(e.currentTarget.files?.[0])}
+              />
+              <Button isDisabled={reading} onPress={() => input.current?.click()}>
+                {reading ? 'Reading …' : 'Choose a file'}
+              </Button>
+              <Quiet>or drop it here. Nothing is written before you say so.</Quiet>
+            </Drop>
+          </Stack>
+        </Panel>
+      </Two>
+      {problem && (
+        <Notice tone="stop">
+          <strong>{name || 'The file'}:</strong> {problem}
+          {faults.length > 1 && (
+            <ul>
+              {faults.map((f) => (
+                <li key={f.path + f.message}>{f.message}</li>
+              ))}
+            </ul>
+          )}
+        </Notice>
+      )}
+      {done && (
+        <Notice tone="clear">
+          <strong>Written.</strong> {done.added} {done.kind} added, {done.changed} changed.
+        </Notice>
+      )}
+      {preview && !done && (
+        <Panel>
+          <Stack>
+            <Spread>
+              <div>
+                <h2>
+                  {name}: {preview.rows} {preview.rows === 1 ? 'row' : 'rows'}
+                </h2>
+                <Quiet>
+                  {preview.faulty > 0
+                    ? `${preview.faulty} faulty: mend the file and choose it again. Nothing was written.`
+                    : `${preview.adds} new, ${preview.changes} change what is there. Nothing is written yet.`}
+                </Quiet>
+              </div>
+              <Row>
+                {preview.faulty === 0 && (
+                  <Button
+                    isDisabled={confirm.isPending}
+                    onPress={() => {
+                      setProblem(null);
+                      confirm.mutate(preview.id, { onSuccess: setDone, onError: tell });
+                    }}
+                  >
+                    Write all {preview.rows}
+                  </Button>
+                )}
+                <Button plain onPress={forget}>
+                  Leave it
+                </Button>
+              </Row>
+            </Spread>
+            {preview.faults.length > 0 && (
+              <Table
+                caption="Faults"
+                left={[1, 2, 3]}
+                head={['Row', 'Column', 'It says', 'What is wrong']}
+                rows={preview.faults.map((f, i) => ({
+                  key: String(i),
+                  cells: [String(f.row), f.column, f.value || '(empty)', f.message],
+                }))}
+              />
+            )}
+            {preview.faulty > preview.faults.length && (
+              <Quiet>The first {preview.faults.length} faults are shown.</Quiet>
+            )}
+            <h2>How it was read</h2>
+            <Table
+              caption="First rows as they were read"
+              left={preview.columns.map((_, i) => i)}
+              head={preview.columns}
+              rows={preview.sample.map((cells, i) => ({ key: String(i), cells }))}
+            />
+          </Stack>
+        </Panel>
+      )}
+    </Stack>
+  );
+}

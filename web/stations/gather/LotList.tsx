@@ -1,0 +1,171 @@
+import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { styled } from 'styled-components';
+import type { Lot } from '../../../contract/lots.ts';
+import type { MaterialRow } from '../../../contract/materials.ts';
+import { shortDay, type Day } from '../../../core/calendar/days.ts';
+import type { LengthUnit } from '../../../core/measure/length.ts';
+import { requiredSizes, SIZES_OF, type SizeName, type Sizes } from '../../../core/materials/material.ts';
+import { api, words } from '../../data/api.ts';
+import { useChange } from '../../data/queries.ts';
+import { Button } from '../../parts/Button.tsx';
+import { CountField, LengthField } from '../../parts/Field.tsx';
+import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { amount, sizeWords } from './words.ts';
+
+const Line = styled.li`
+  border-top: 1px dashed var(--seam);
+  padding: 9px 0;
+  display: grid;
+  gap: 6px;
+  &:first-child {
+    border-top: 0;
+  }
+`;
+const STATE: Record<Lot['state'], string> = {
+  ready: 'ready',
+  'clean first': 'to be cleaned',
+  resting: 'resting',
+  never: 'never on the shelf',
+};
+const SIZE: Record<SizeName, string> = {
+  length: 'Length',
+  width: 'Width',
+  height: 'Height',
+  diameter: 'Across',
+  wall: 'Wall',
+};
+
+/** The lots of one material: when they came, from whom, how they are, measured sizes. */
+export function LotList({ material, unit, today }: { material: MaterialRow; unit: LengthUnit; today: Day }) {
+  const { data: lots, error } = useQuery({
+    queryKey: ['lots', material.id],
+    queryFn: () => api<Lot[]>('GET', `/lots?material=${material.id}`),
+  });
+  const [measuring, setMeasuring] = useState<number | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const change = useChange(({ lot, part }: { lot: Lot; part: object }) =>
+    api<Lot>('PUT', `/lots/${lot.id}`, { version: lot.version, ...part }),
+  );
+  const remove = useChange((lot: Lot) => api<void>('DELETE', `/lots/${lot.id}`));
+  const tell = (e: unknown): void => setProblem(words(e));
+  const save = (lot: Lot, part: object): void => {
+    setProblem(null);
+    change.mutate({ lot, part }, { onError: tell, onSuccess: () => setMeasuring(null) });
+  };
+  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  return (
+    <Panel as="div">
+      <Stack $gap={8}>
+        <h2>Lots of {material.name}</h2>
+        {problem && <Notice tone="stop">{problem}</Notice>}
+        {lots?.length === 0 && <p>None came in yet.</p>}
+        <ul>
+          {lots?.map((l) => (
+            <Line key={l.id}>
+              <Spread>
+                <b>
+                  {amount(material, l.quantity)}
+                  {l.quantity < l.came && <Quiet> of {amount(material, l.came)}</Quiet>}
+                </b>
+                <Quiet>
+                  {shortDay(l.cameOn)}
+                  {l.from && ` · from ${l.from}`}
+                </Quiet>
+              </Spread>
+              <span style={{ fontSize: 14 }}>
+                {l.state === 'resting'
+                  ? l.readyOn! <= today
+                    ? `rested until ${shortDay(l.readyOn!)}: ready`
+                    : `rests until ${shortDay(l.readyOn!)}`
+                  : STATE[l.state]}
+                {Object.keys(l.sizes).length > 0 &&
+                  `, measured ${sizeWords({ form: material.form, sizes: l.sizes }, unit)}`}
+              </span>
+              {l.reason && <Quiet>{l.reason}</Quiet>}
+              {measuring === l.id ? (
+                <Measure
+                  lot={l}
+                  material={material}
+                  unit={unit}
+                  onSave={(part) => save(l, part)}
+                  onStop={() => setMeasuring(null)}
+                />
+              ) : (
+                <Row>
+                  {(l.state === 'clean first' || (l.state === 'resting' && l.readyOn! > today)) && (
+                    <Button small onPress={() => save(l, { state: 'ready' })}>
+                      {l.state === 'clean first' ? 'It is clean' : 'It is ready'}
+                    </Button>
+                  )}
+                  <Button small plain onPress={() => setMeasuring(l.id)}>
+                    Measure and count
+                  </Button>
+                  {(l.quantity === l.came || l.state === 'never') && (
+                    <Button
+                      small
+                      plain
+                      onPress={() => {
+                        setProblem(null);
+                        remove.mutate(l, { onError: tell });
+                      }}
+                    >
+                      Take back
+                    </Button>
+                  )}
+                </Row>
+              )}
+            </Line>
+          ))}
+        </ul>
+      </Stack>
+    </Panel>
+  );
+}
+
+function Measure({
+  lot,
+  material,
+  unit,
+  onSave,
+  onStop,
+}: {
+  lot: Lot;
+  material: MaterialRow;
+  unit: LengthUnit;
+  onSave(part: { quantity: number; sizes: Sizes }): void;
+  onStop(): void;
+}) {
+  const [sizes, setSizes] = useState<Sizes>(lot.sizes);
+  const [quantity, setQuantity] = useState<number | null>(lot.quantity);
+  const needed = requiredSizes(material);
+  const asked = SIZES_OF[material.form].filter((s) => material.form !== 'piece' || needed.includes(s));
+  return (
+    <Stack $gap={8}>
+      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+        <CountField label="Left" value={quantity} onChange={setQuantity} />
+        {asked.map((s) => (
+          <LengthField
+            key={s}
+            label={SIZE[s]}
+            mm={sizes[s] ?? null}
+            unit={unit}
+            onChange={(mm) => {
+              const { [s]: _, ...rest } = sizes;
+              setSizes(mm === null ? rest : { ...rest, [s]: mm });
+            }}
+          />
+        ))}
+      </div>
+      <Quiet>A size left empty stays as the kind has it.</Quiet>
+      <Row>
+        <Button small isDisabled={quantity === null} onPress={() => onSave({ quantity: quantity!, sizes })}>
+          Save the lot
+        </Button>
+        <Button small plain onPress={onStop}>
+          Leave it
+        </Button>
+      </Row>
+    </Stack>
+  );
+}

@@ -1,0 +1,303 @@
+import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import type { Data, Layout } from 'plotly.js';
+import { styled } from 'styled-components';
+import type { Offer } from '../../../contract/materials.ts';
+import type { ShopRefreshed } from '../../../contract/shop.ts';
+import { shortDay } from '../../../core/calendar/days.ts';
+import { formatMoney } from '../../../core/measure/money.ts';
+import { unitShare } from '../../../core/price/costs.ts';
+import { api, words } from '../../data/api.ts';
+import {
+  useChange,
+  useMaterials,
+  useOffers,
+  usePlace,
+  usePrices,
+  useShop,
+  useSuppliers,
+} from '../../data/queries.ts';
+import { Button } from '../../parts/Button.tsx';
+import { Chart } from '../../parts/Chart.tsx';
+import { Heading, Notice, Panel, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
+import { Table } from '../../parts/Table.tsx';
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
+  gap: 12px;
+  align-items: start;
+  @media (max-width: 1000px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+const Pick = styled.button`
+  all: unset;
+  cursor: pointer;
+  min-height: 36px;
+  display: inline-flex;
+  align-items: center;
+  text-align: left;
+  text-decoration: underline;
+  &[aria-pressed='true'] {
+    font-weight: 700;
+    text-decoration: none;
+  }
+  &:focus-visible {
+    outline: 3px solid var(--ink);
+    border-radius: 4px;
+  }
+`;
+const Shop = styled.ul`
+  font-size: 14px;
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto 92px;
+    gap: 8px;
+    align-items: center;
+    border-top: 1px dashed var(--seam);
+    padding: 5px 0;
+    min-height: 46px;
+  }
+  li:first-child {
+    border-top: 0;
+  }
+`;
+const LINES = ['#b0451a', '#1d4a43', '#2c5f8a', '#7d5200', '#a3455f', '#53625f'];
+
+/** What packs cost now and did before; the shop's list, read anew. */
+export function Component() {
+  const { data: offers } = useOffers();
+  const { data: suppliers } = useSuppliers();
+  const { data: materials } = useMaterials();
+  const { data: place } = usePlace();
+  const { data: seen } = usePrices();
+  const { data: shop, error } = useShop();
+  const [params, setParams] = useSearchParams();
+  const [told, setTold] = useState<ShopRefreshed | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const refresh = useChange(() => api<ShopRefreshed>('POST', '/shop/refresh', {}));
+  const follow = useChange((key: string) => api<Offer>('POST', '/shop/packs', { key }));
+  const chosen =
+    offers?.find((o) => String(o.id) === params.get('offer')) ??
+    offers?.find((o) => o.shopKey) ??
+    offers?.[0];
+  // Packs that hold the same material are rivals: their history stands in one chart.
+  const rivals = useMemo(
+    () =>
+      chosen && offers
+        ? [
+            chosen,
+            ...offers.filter(
+              (o) => o !== chosen && o.contents.some((c) => c.materialId === chosen.contents[0]!.materialId),
+            ),
+          ].slice(0, 6)
+        : [],
+    [chosen, offers],
+  );
+  const chart = useMemo<{ data: Data[]; layout: Partial<Layout> } | null>(() => {
+    if (!seen || !chosen) return null;
+    const material = chosen.contents[0]!.materialId;
+    const share = (o: Offer, price: number): number => (unitShare(material, [{ ...o, price }]) ?? 0) / 100;
+    return {
+      data: rivals.map((o, i) => {
+        const mine = seen.filter((p) => p.offerId === o.id);
+        return {
+          type: 'scatter',
+          mode: 'lines+markers',
+          name: o.name,
+          x: mine.map((p) => p.seenOn),
+          y: mine.map((p) => share(o, p.price)),
+          text: mine.map((p) => `${formatMoney(p.price)} a pack${p.inStock ? '' : ', sold out'}`),
+          hovertemplate: '%{text}<br>%{x}<extra>%{fullData.name}</extra>',
+          line: { shape: 'hv', color: LINES[i]!, width: 2.5 },
+          marker: {
+            symbol: mine.map((p) => (p.inStock ? 'circle' : 'x-thin-open')),
+            size: mine.map((p) => (p.inStock ? 7 : 11)),
+            color: LINES[i]!,
+          },
+        };
+      }),
+      layout: {
+        xaxis: { type: 'date', tickformat: '%-d %b' },
+        yaxis: { tickformat: '.2f' },
+        legend: { orientation: 'h', y: 1.18, x: 0 },
+      },
+    };
+  }, [seen, chosen, rivals]);
+  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  if (!offers || !suppliers || !materials || !place || !shop || !seen)
+    return <p role="status">Reading the lists …</p>;
+  const tell = (e: unknown): void => setProblem(words(e));
+  const before = (o: Offer): number | null => {
+    const mine = seen.filter((p) => p.offerId === o.id && p.price !== o.price);
+    return mine.at(-1)?.price ?? null;
+  };
+  const followed = offers.filter((o) => o.shopKey).length;
+  const material = chosen ? materials.find((m) => m.id === chosen.contents[0]!.materialId) : null;
+  return (
+    <Stack>
+      <Heading
+        over={`${place.name} · ${offers.length} packs, ${followed} followed at the simulated shop`}
+        title="What do packs cost now?"
+      >
+        <Button
+          isDisabled={refresh.isPending}
+          onPress={() => {
+            setProblem(null);
+            refresh.mutate(undefined, { onSuccess: setTold, onError: tell });
+          }}
+        >
+          Read the shop’s lists
+        </Button>
+      </Heading>
+      {problem && <Notice tone="stop">{problem}</Notice>}
+      {told && (
+        <Notice tone={told.changed.length > 0 ? 'mind' : 'clear'}>
+          <strong>
+            {told.lists === 0
+              ? 'No new list since the last time.'
+              : `${told.lists} ${told.lists === 1 ? 'list' : 'lists'} read for ${told.followed} packs.`}
+          </strong>{' '}
+          {told.changed
+            .map(
+              (c) =>
+                `${c.name}: ${c.before === c.after ? '' : `${formatMoney(c.before)} to ${formatMoney(c.after)}`}${c.inStock ? (c.wasInStock ? '' : ' back in stock') : ' sold out'}`,
+            )
+            .join('; ')}
+        </Notice>
+      )}
+      <Two>
+        <Stack>
+          <Panel>
+            <Table
+              caption="Packs and their prices"
+              left={[1, 2]}
+              head={['Pack', 'From', 'Holds', 'price', 'before', 'rate', 'stock']}
+              rows={offers.map((o) => {
+                const [first] = o.contents;
+                const m = materials.find((x) => x.id === first!.materialId);
+                const rate = unitShare(first!.materialId, [o]);
+                const was = before(o);
+                return {
+                  key: String(o.id),
+                  cells: [
+                    <Pick
+                      key="p"
+                      type="button"
+                      aria-pressed={o === chosen}
+                      onClick={() => setParams({ offer: String(o.id) }, { replace: true })}
+                    >
+                      {o.name}
+                    </Pick>,
+                    suppliers.find((s) => s.id === o.supplierId)?.name ?? '',
+                    o.contents
+                      .map((c) => {
+                        const x = materials.find((y) => y.id === c.materialId);
+                        return x?.unit === 'mm'
+                          ? `${c.quantity / 1000} m ${x.name}`
+                          : `${c.quantity} ${x?.name ?? ''}`;
+                      })
+                      .join(', '),
+                    formatMoney(o.price),
+                    was === null ? (
+                      '–'
+                    ) : (
+                      <span key="w" style={{ color: was > o.price ? 'var(--clear)' : 'var(--stop)' }}>
+                        {formatMoney(was)}
+                      </span>
+                    ),
+                    rate === null
+                      ? '–'
+                      : m?.unit === 'mm'
+                        ? `${formatMoney(rate * 1000)} a metre`
+                        : formatMoney(rate),
+                    o.inStock ? (
+                      'yes'
+                    ) : (
+                      <b key="s" style={{ color: 'var(--stop)' }}>
+                        sold out
+                      </b>
+                    ),
+                  ],
+                };
+              })}
+            />
+          </Panel>
+        </Stack>
+        <Stack>
+          {chosen && chart && (
+            <Panel>
+              <Stack $gap={4}>
+                <h2>
+                  {material?.name}: what {material?.unit === 'mm' ? 'a mm' : 'one'} has cost
+                </h2>
+                <Chart
+                  label={rivals
+                    .map(
+                      (o) =>
+                        `${o.name}: ${seen
+                          .filter((p) => p.offerId === o.id)
+                          .map(
+                            (p) =>
+                              `${shortDay(p.seenOn)} ${formatMoney(p.price)}${p.inStock ? '' : ' sold out'}`,
+                          )
+                          .join(', ')}`,
+                    )
+                    .join('. ')}
+                  data={chart.data}
+                  layout={chart.layout}
+                  height={250}
+                />
+                <Quiet>
+                  A cross marks a week in which it was sold out; a sold-out pack is not bought in Price.
+                </Quiet>
+              </Stack>
+            </Panel>
+          )}
+          <Panel>
+            <Stack $gap={6}>
+              <Spread>
+                <h2>The shop’s list of {shortDay(shop.day)}</h2>
+                <Quiet>simulated, invented prices</Quiet>
+              </Spread>
+              <Shop>
+                {shop.packs.map((p) => (
+                  <li key={p.key}>
+                    <span>
+                      {p.name}
+                      <br />
+                      <Quiet>{p.supplier}</Quiet>
+                    </span>
+                    <b style={p.inStock ? {} : { color: 'var(--stop)' }}>
+                      {p.inStock ? formatMoney(p.price) : 'sold out'}
+                    </b>
+                    {p.offerId ? (
+                      <Quiet style={{ textAlign: 'center' }}>followed</Quiet>
+                    ) : (
+                      <Button
+                        small
+                        plain
+                        aria-label={`Follow ${p.name}`}
+                        isDisabled={follow.isPending}
+                        onPress={() => {
+                          setProblem(null);
+                          follow.mutate(p.key, {
+                            onError: tell,
+                            onSuccess: (o) => setParams({ offer: String(o.id) }, { replace: true }),
+                          });
+                        }}
+                      >
+                        Follow
+                      </Button>
+                    )}
+                  </li>
+                ))}
+              </Shop>
+            </Stack>
+          </Panel>
+        </Stack>
+      </Two>
+    </Stack>
+  );
+}

@@ -1,0 +1,79 @@
+import type { LengthUnit } from '../../../core/measure/length.ts';
+import {
+  CLEAN,
+  CLOSES,
+  CRUSHED,
+  DRY,
+  FRONT,
+  HELD,
+  SHARP,
+  SMELL,
+  type Look,
+} from '../../../core/gather/lookOver.ts';
+import { Choice } from '../../parts/Choice.tsx';
+import { LengthField } from '../../parts/Field.tsx';
+
+type Asked = Exclude<keyof Look, 'gap'>;
+
+/** The questions in the order they are asked, with the key that turns each. */
+export const QUESTIONS: readonly {
+  readonly id: Asked;
+  readonly key: string;
+  readonly label: string;
+  readonly answers: readonly string[];
+  readonly containerOnly?: boolean;
+}[] = [
+  { id: 'clean', key: '1', label: 'Clean?', answers: CLEAN },
+  { id: 'dry', key: '2', label: 'Dry?', answers: DRY },
+  { id: 'smell', key: '3', label: 'Smell?', answers: SMELL },
+  { id: 'held', key: '4', label: 'What was in it?', answers: HELD },
+  { id: 'closes', key: '5', label: 'Closes?', answers: CLOSES, containerOnly: true },
+  { id: 'sharp', key: '6', label: 'Sharp?', answers: SHARP },
+  { id: 'crushed', key: '7', label: 'Crushed?', answers: CRUSHED },
+  { id: 'front', key: '8', label: 'Front?', answers: FRONT, containerOnly: true },
+];
+
+/** The next answer of a question, round and round. */
+export function turned(look: Look, id: Asked): Look {
+  const { answers } = QUESTIONS.find((q) => q.id === id)!;
+  return { ...look, [id]: answers[(answers.indexOf(look[id]) + 1) % answers.length] };
+}
+
+/** All questions about one find; what only a container has is asked of containers. */
+export function Questions({
+  look,
+  unit,
+  container,
+  onChange,
+}: {
+  look: Look;
+  unit: LengthUnit;
+  container: boolean;
+  onChange(part: Partial<Look>): void;
+}) {
+  return (
+    <>
+      {QUESTIONS.filter((q) => container || !q.containerOnly).map((q) => (
+        <div key={q.id}>
+          <Choice
+            inline
+            label={`${q.key} · ${q.label}`}
+            value={look[q.id]}
+            onChange={(v) => onChange({ [q.id]: v })}
+            options={q.answers.map((a) => ({ value: a, label: a }))}
+          />
+          {q.id === 'closes' && (
+            <div style={{ margin: '9px 0 0 124px', maxWidth: 260 }}>
+              <LengthField
+                label="Largest hole or gap, across"
+                mm={look.gap === 0 ? null : look.gap}
+                unit={unit}
+                onChange={(mm) => onChange({ gap: mm ?? 0 })}
+              />
+            </div>
+          )}
+        </div>
+      ))}
+    </>
+  );
+}

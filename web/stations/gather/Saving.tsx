@@ -1,0 +1,238 @@
+import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import type { Data, Layout } from 'plotly.js';
+import { addDays, shortDay } from '../../../core/calendar/days.ts';
+import { freeOf, spokenFor } from '../../../core/plan/makeable.ts';
+import { savingChart, savingUp, type Saving } from '../../../core/saving/savingUp.ts';
+import { useLots, useMaterials, usePlace } from '../../data/queries.ts';
+import { useNeeds } from '../../design/onBench.ts';
+import { Picture } from '../../drawing/Picture.tsx';
+import { ButtonLink, FileLink } from '../../parts/Button.tsx';
+import { Chart } from '../../parts/Chart.tsx';
+import { Select } from '../../parts/Choice.tsx';
+import { Stepper, TextField } from '../../parts/Field.tsx';
+import { Heading, Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { Table } from '../../parts/Table.tsx';
+import { amount } from './words.ts';
+
+const when = (s: Saving): string =>
+  s.short === 0
+    ? 'there now'
+    : !s.forecast
+      ? 'too little came in to say'
+      : s.days.middle === null
+        ? 'not in sight: ask for it, or buy it'
+        : s.days.high === null
+          ? `from ${shortDay(s.days.low!)}; perhaps not within three years`
+          : `${shortDay(s.days.low!)} to ${shortDay(s.days.high)}`;
+
+function chartOf(s: Saving, today: string): { data: Data[]; layout: Partial<Layout> } {
+  const c = savingChart(s, today);
+  return {
+    data: [
+      {
+        type: 'bar',
+        name: 'came in, by week',
+        x: c.past.x,
+        y: c.past.y,
+        marker: { color: '#b98f5c' },
+        xperiod: 604_800_000,
+        xperiodalignment: 'middle',
+      } as Data,
+      {
+        type: 'scatter',
+        mode: 'lines',
+        x: c.x,
+        y: c.high,
+        line: { width: 0 },
+        hoverinfo: 'skip',
+        showlegend: false,
+      },
+      {
+        type: 'scatter',
+        mode: 'lines',
+        name: 'on the shelf, 10 to 90 %',
+        x: c.x,
+        y: c.low,
+        fill: 'tonexty',
+        fillcolor: 'rgba(29,74,67,.2)',
+        line: { width: 0 },
+      },
+      {
+        type: 'scatter',
+        mode: 'lines',
+        name: 'as likely more as less',
+        x: c.x,
+        y: c.middle,
+        line: { color: '#1d4a43', width: 3, shape: 'hv' },
+      },
+      {
+        type: 'scatter',
+        mode: 'lines',
+        name: `wanted: ${s.wanted}`,
+        x: [c.from, c.until],
+        y: [s.wanted, s.wanted],
+        line: { color: '#b0451a', width: 2, dash: 'dash' },
+      },
+    ],
+    layout: { xaxis: { type: 'date', tickformat: '%-d %b' }, bargap: 0.25 },
+  };
+}
+
+/** When will the shelf reach what a batch needs, from how finds have come in. */
+export function Component() {
+  const { data: materials } = useMaterials();
+  const { data: place } = usePlace();
+  const { data: lots } = useLots();
+  const designs = useNeeds();
+  const [params, setParams] = useSearchParams();
+  const [copies, setCopies] = useState<number | null>(null);
+  const [until, setUntil] = useState<string | null>(null);
+  const chosen =
+    designs?.find((d) => String(d.id) === params.get('design')) ??
+    designs?.find((d) => d.onBench) ??
+    designs?.[0];
+  const n = copies ?? chosen?.copies ?? 1;
+  const lines = useMemo(
+    () =>
+      chosen && materials && lots && place
+        ? savingUp({
+            needs: chosen.needs,
+            copies: n,
+            free: freeOf(materials, spokenFor(designs!, chosen.id)),
+            materials,
+            lots,
+            today: place.today,
+          })
+        : null,
+    [chosen, designs, materials, lots, place, n],
+  );
+  const shown =
+    lines?.find((l) => String(l.material.id) === params.get('material')) ??
+    lines?.find((l) => l.short > 0) ??
+    lines?.[0];
+  const chart = useMemo(() => (shown && place ? chartOf(shown, place.today) : null), [shown, place]);
+  if (!materials || !place || !lots || !designs) return <p role="status">Counting what came in …</p>;
+  if (!chosen || !lines)
+    return (
+      <Stack>
+        <Heading over={place.name} title="Saving up" />
+        <Notice tone="mind">There is no design yet to save for.</Notice>
+        <ButtonLink to="/shape">Start a design</ButtonLink>
+      </Stack>
+    );
+  const short = lines.filter((l) => l.short > 0);
+  const by = until ?? addDays(place.today, 28);
+  const pick = (part: Record<string, string>): void =>
+    setParams({ design: String(chosen.id), ...part }, { replace: true });
+  return (
+    <Stack>
+      <Heading
+        over={`${place.name} · saving for ${n} × ${chosen.design.name}`}
+        title={
+          short.length === 0
+            ? 'The shelf has it all'
+            : `Still wanted: ${short.map((l) => `${amount(l.material, l.short)} ${l.material.name.toLowerCase()}`).join(', ')}`
+        }
+      >
+        <Row>
+          <Quiet>Kits</Quiet>
+          <Stepper label="Kits" value={n} min={1} max={200} onChange={setCopies} />
+        </Row>
+        <div style={{ width: 250 }}>
+          <Select
+            label="Design"
+            value={String(chosen.id)}
+            onChange={(id) => {
+              setCopies(null);
+              setParams({ design: id }, { replace: true });
+            }}
+            options={designs.map((d) => ({ value: String(d.id), label: d.design.name }))}
+          />
+        </div>
+      </Heading>
+      {chosen.problem && <Notice tone="stop">{chosen.problem}</Notice>}
+      <Panel>
+        <Table
+          caption="What the batch needs"
+          left={[6]}
+          head={['Material', 'needed', 'free', 'wanted', 'a week', 'weeks seen', 'likely there']}
+          rows={lines.map((l) => ({
+            key: String(l.material.id),
+            cells: [
+              <button
+                key="m"
+                type="button"
+                aria-pressed={shown === l}
+                onClick={() => pick({ material: String(l.material.id) })}
+                style={{
+                  all: 'unset',
+                  display: 'inline-flex',
+                  gap: 8,
+                  alignItems: 'center',
+                  cursor: 'pointer',
+                  minHeight: 44,
+                  fontWeight: shown === l ? 700 : 400,
+                  textDecoration: shown === l ? 'none' : 'underline',
+                }}
+              >
+                <Picture material={l.material} size={34} />
+                {l.material.name}
+              </button>,
+              amount(l.material, l.wanted),
+              amount(l.material, l.free),
+              l.short > 0 ? (
+                <b key="s" style={{ color: 'var(--stop)' }}>
+                  {amount(l.material, l.short)}
+                </b>
+              ) : (
+                '0'
+              ),
+              l.counts.length > 0 ? (l.counts.reduce((a, b) => a + b, 0) / l.counts.length).toFixed(1) : '–',
+              String(l.counts.length),
+              when(l),
+            ],
+          }))}
+        />
+      </Panel>
+      {shown && chart && (
+        <Panel>
+          <Stack $gap={6}>
+            <h2>
+              {shown.material.name}: {when(shown)}
+            </h2>
+            <Chart
+              label={`${shown.material.name}: ${shown.counts.join(', ')} came in by week from ${shortDay(shown.from)} on; ${shown.free} free now, ${shown.wanted} wanted; ${when(shown)}`}
+              data={chart.data}
+              layout={chart.layout}
+              height={270}
+            />
+            <Quiet>
+              Weeks are taken as alike and independent, each count as negative binomial with the mean and
+              spread of the weeks seen, weeks with nothing included; the range is 80 in 100, and allows for
+              how few weeks were seen. Holidays and asking harder are not in it.
+            </Quiet>
+          </Stack>
+        </Panel>
+      )}
+      <Panel>
+        <Row $gap={12}>
+          <div>
+            <h2>Wanted list for families</h2>
+            <Quiet>A page with pictures, sizes, how to clean, how many still and until when.</Quiet>
+          </div>
+          <div style={{ width: 170 }}>
+            <TextField label="Until" type="date" value={by} onChange={setUntil} />
+          </div>
+          <FileLink
+            href={`/api/designs/${chosen.id}/wanted.pdf?copies=${n}&until=${by}`}
+            aria-disabled={short.length === 0}
+            style={{ alignSelf: 'end' }}
+          >
+            Print the wanted list
+          </FileLink>
+        </Row>
+      </Panel>
+    </Stack>
+  );
+}

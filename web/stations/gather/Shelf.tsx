@@ -1,0 +1,293 @@
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { Plus } from 'lucide-react';
+import { styled } from 'styled-components';
+import { readFind } from '../../../core/gather/findOnShelf.ts';
+import { pictureSize } from '../../../core/drawing/material.ts';
+import { asMeasured, FORMS, type Form } from '../../../core/materials/material.ts';
+import { spokenFor } from '../../../core/plan/makeable.ts';
+import { words } from '../../data/api.ts';
+import { useMaterials, usePlace } from '../../data/queries.ts';
+import { useNeeds } from '../../design/onBench.ts';
+import { Picture } from '../../drawing/Picture.tsx';
+import { Button } from '../../parts/Button.tsx';
+import { Choice } from '../../parts/Choice.tsx';
+import { TextField } from '../../parts/Field.tsx';
+import { Heading, Notice, Quiet, Stack } from '../../parts/Panel.tsx';
+import { LotList } from './LotList.tsx';
+import { MaterialForm } from './MaterialForm.tsx';
+import { Packs } from './Packs.tsx';
+import { amount, sizeWords } from './words.ts';
+
+const ShelfTable = lazy(() => import('./ShelfTable.tsx'));
+
+const Grid = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  gap: 12px 16px;
+  @media (min-width: 1101px) {
+    height: 100%;
+    grid-template-rows: auto minmax(0, 1fr);
+    > header {
+      grid-column: 1 / 3;
+    }
+    > .shelf,
+    > aside {
+      overflow: auto;
+      scrollbar-width: thin;
+    }
+  }
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+const Find = styled(TextField)`
+  grid-template-columns: auto 230px;
+  align-items: center;
+  gap: 10px;
+`;
+const Bins = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(196px, 1fr));
+  gap: 8px;
+  li {
+    display: grid;
+  }
+`;
+const Plank = styled.h2`
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  font-size: 16px;
+  margin: 2px 0 8px;
+  padding-bottom: 5px;
+  border-bottom: 5px solid #b0874f;
+  border-image: linear-gradient(#b98f5c 60%, #8e6836 60%) 1;
+  small {
+    font: 400 13px/1.2 var(--body);
+    color: var(--slate);
+    letter-spacing: 0;
+  }
+`;
+const Bin = styled.button<{ $on: boolean }>`
+  display: grid;
+  grid-template-columns: 56px minmax(0, 1fr);
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  text-align: left;
+  cursor: pointer;
+  min-height: 72px;
+  padding: 7px 9px;
+  background: ${(p) => (p.$on ? 'var(--fox-tint)' : 'var(--paper)')};
+  border: 1px solid ${(p) => (p.$on ? 'var(--fox)' : 'var(--seam)')};
+  border-radius: 10px;
+  &:hover {
+    border-color: var(--fox);
+  }
+  .pic {
+    background: var(--linen);
+    border-radius: 8px;
+    display: grid;
+    place-items: center;
+    height: 56px;
+  }
+  b {
+    font: 700 14.5px/1.15 var(--display);
+    display: block;
+  }
+  .count {
+    font: 700 14px/1.2 var(--display);
+  }
+  .none {
+    color: var(--stop);
+  }
+  .free {
+    display: inline-block;
+    font: 600 12.5px/1.3 var(--body);
+    color: var(--mind);
+  }
+  small {
+    color: var(--slate);
+    font-size: 12.5px;
+    display: block;
+    line-height: 1.25;
+  }
+`;
+
+const TITLES: Record<Form, string> = {
+  disc: 'Caps and lids',
+  piece: 'Pieces',
+  container: 'Containers',
+  sheet: 'Panels',
+  tube: 'Tubes',
+  cord: 'Cords and laces',
+  consumable: 'Tapes, bags, used up',
+};
+const ORDER: Form[] = ['disc', 'piece', 'container', 'sheet', 'tube', 'cord', 'consumable'];
+
+/** The shelf: what is kept, measured and counted. */
+export function Component() {
+  const { data: materials, error } = useMaterials();
+  const { data: place } = usePlace();
+  const [params, setParams] = useSearchParams();
+  const [find, setFind] = useState('');
+  const [side, setSide] = useState<'material' | 'lots' | 'packs'>('material');
+  const view = params.get('view') === 'table' ? 'table' : 'picture';
+  const needing = useNeeds();
+  const spoken = useMemo(() => (needing ? spokenFor(needing) : null), [needing]);
+  const wish = useDeferredValue(find);
+  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  if (!materials || !place) return <p role="status">Opening the cupboard …</p>;
+  const openId = params.get('material');
+  const open =
+    openId === null || openId === 'new' ? null : (materials.find((m) => String(m.id) === openId) ?? null);
+  const looked = readFind(wish, place.lengthUnit);
+  const shown = materials.map((m) => asMeasured(m)).filter((m) => looked.matches(m));
+  const at = (part: Record<string, string>): Record<string, string> =>
+    view === 'table' ? { view, ...part } : part;
+  const choose = (id: number | 'new'): void => {
+    if (side === 'packs' || id === 'new') setSide('material');
+    setParams(at({ material: String(id) }), { replace: true });
+    // On a narrow screen the form lies below the shelf.
+    requestAnimationFrame(() =>
+      document.getElementById('material-form')?.scrollIntoView({ block: 'nearest' }),
+    );
+  };
+  const gone = materials.filter((m) => m.kept === 0).length;
+  return (
+    <Grid>
+      <Heading
+        over={`${place.name} · ${materials.length} kinds${gone > 0 ? `, ${gone} used up` : ''}`}
+        title="What is on the shelf?"
+      >
+        <Find
+          label="Find"
+          value={find}
+          onChange={setFind}
+          type="search"
+          placeholder="caps, fits through 20 mm …"
+        />
+        <Button
+          plain
+          onPress={() =>
+            setParams(
+              { ...(openId ? { material: openId } : {}), ...(view === 'table' ? {} : { view: 'table' }) },
+              { replace: true },
+            )
+          }
+        >
+          {view === 'table' ? 'As a picture' : 'As a table'}
+        </Button>
+        <Button onPress={() => choose('new')}>
+          <Plus size={18} aria-hidden /> Add a find
+        </Button>
+      </Heading>
+      <div className="shelf">
+        <Stack $gap={16}>
+          {materials.length === 0 && (
+            <Notice tone="mind">
+              The shelf is empty. Add the first thing you saved: a tub with a lid, a handful of caps.
+            </Notice>
+          )}
+          {looked.understood.length > 0 && (
+            <Quiet role="status">
+              {shown.length} of {materials.length}: {looked.understood.join(', ')}
+            </Quiet>
+          )}
+          {materials.length > 0 && shown.length === 0 && (
+            <p>
+              Nothing on the shelf is “{find}”. Try a name, a form (tubes), a skill (hand strength), “fits
+              through 20 mm” or “longer than 100 mm”.
+            </p>
+          )}
+          {view === 'table' && shown.length > 0 && (
+            <Suspense fallback={<p role="status">Laying out the table …</p>}>
+              <ShelfTable
+                materials={shown}
+                spoken={spoken}
+                unit={place.lengthUnit}
+                open={open?.id ?? null}
+                onOpen={choose}
+              />
+            </Suspense>
+          )}
+          {view === 'picture' &&
+            ORDER.filter((f) => FORMS.includes(f)).map((form) => {
+              const here = shown.filter((m) => m.form === form);
+              if (here.length === 0) return null;
+              const span = Math.max(...here.map((m) => Math.max(...pictureSize(m))));
+              return (
+                <section key={form} aria-label={TITLES[form]}>
+                  <Plank>
+                    {TITLES[form]}
+                    <small>{here.length === 1 ? '1 kind' : `${here.length} kinds, drawn to one scale`}</small>
+                  </Plank>
+                  <Bins>
+                    {here.map((m) => (
+                      <li key={m.id}>
+                        <Bin
+                          type="button"
+                          $on={open?.id === m.id}
+                          aria-pressed={open?.id === m.id}
+                          onClick={() => choose(m.id)}
+                        >
+                          <span className="pic">
+                            <Picture material={m} size={52} span={span} />
+                          </span>
+                          <span>
+                            <b>{m.name}</b>
+                            <span className={m.kept === 0 ? 'count none' : 'count'}>
+                              {m.kept === 0 ? 'none left' : `${amount(m, m.kept)} kept`}
+                            </span>{' '}
+                            {m.waiting > 0 && <span className="free">+ {amount(m, m.waiting)} waiting</span>}
+                            {spoken && (spoken.get(m.id) ?? 0) > 0 && (
+                              <span className="free">
+                                {amount(m, spoken.get(m.id)!)} spoken for,{' '}
+                                {m.kept >= spoken.get(m.id)!
+                                  ? `${amount(m, m.kept - spoken.get(m.id)!)} free`
+                                  : `${amount(m, spoken.get(m.id)! - m.kept)} short`}
+                              </span>
+                            )}
+                            <small>{sizeWords(m, place.lengthUnit)}</small>
+                          </span>
+                        </Bin>
+                      </li>
+                    ))}
+                  </Bins>
+                </section>
+              );
+            })}
+        </Stack>
+      </div>
+      <aside id="material-form">
+        <Stack>
+          <Choice
+            label="At the side"
+            value={side}
+            onChange={(v) => setSide(v as 'material' | 'lots' | 'packs')}
+            options={[
+              { value: 'material', label: 'Measure and count' },
+              { value: 'lots', label: 'Lots' },
+              { value: 'packs', label: 'Packs to buy' },
+            ]}
+          />
+          {side === 'packs' ? (
+            <Packs materials={materials} />
+          ) : side === 'lots' && open ? (
+            <LotList key={open.id} material={open} unit={place.lengthUnit} today={place.today} />
+          ) : open || openId === 'new' ? (
+            <MaterialForm
+              key={openId}
+              material={open}
+              unit={place.lengthUnit}
+              onDone={(id) => setParams(at(id === null ? {} : { material: String(id) }), { replace: true })}
+            />
+          ) : (
+            <Quiet>Choose a bin to count, measure or use up, or add a find.</Quiet>
+          )}
+        </Stack>
+      </aside>
+    </Grid>
+  );
+}
