@@ -5,6 +5,51 @@ export const FILE_KINDS = ['materials', 'lots', 'offers'] as const;
 export const fileKind = z.enum(FILE_KINDS, { error: `expected one of ${FILE_KINDS.join(', ')}` });
 export type FileKind = (typeof FILE_KINDS)[number];
 
+export const SIZES = ['length', 'width', 'height', 'diameter', 'wall'] as const;
+export const LOOK = ['clean', 'dry', 'smell', 'held', 'closes', 'gap', 'sharp', 'crushed', 'front'] as const;
+
+/** Columns by kind, in the order they are written, and those a file must have. Lengths in mm unless the cell says else. */
+export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; required: readonly string[] }>> = {
+  materials: {
+    all: [
+      'name',
+      'form',
+      'solid',
+      ...SIZES,
+      'unit',
+      'class',
+      'give',
+      'mass',
+      'cleaning',
+      'allergens',
+      'hazards',
+      'colour',
+      'catalogue',
+    ],
+    required: ['name', 'form'],
+  },
+  lots: {
+    all: [
+      'lot',
+      'material',
+      'quantity',
+      'came',
+      'came_on',
+      'from',
+      'state',
+      'ready_on',
+      'reason',
+      ...SIZES,
+      ...LOOK,
+    ],
+    required: ['material', 'quantity', 'came_on'],
+  },
+  offers: {
+    all: ['supplier', 'delivery', 'pack', 'price', 'material', 'quantity', 'shop_key'],
+    required: ['supplier', 'pack', 'price', 'material', 'quantity'],
+  },
+};
+
 /** A file as it was read, before anything is written. */
 export const filePreview = z.object({
   id: z.string(),

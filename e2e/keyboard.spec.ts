@@ -33,7 +33,7 @@ const fromTop = (page: Page): Promise<void> =>
   page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
 
 test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, empty }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(300_000);
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));

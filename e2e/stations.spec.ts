@@ -3,6 +3,13 @@ import { expect, test } from './desk.ts';
 
 const VIEWS = [
   '/gather?material=1',
+  '/gather?view=table',
+  '/gather/look-over',
+  '/gather/saving',
+  '/gather/today',
+  '/gather/container?design=2',
+  '/gather/prices',
+  '/gather/files',
   '/shape/1',
   '/shape/1?rung=turned',
   '/check/1',
@@ -15,7 +22,7 @@ const VIEWS = [
 ];
 
 test('every station opens without an error, and axe finds nothing serious', async ({ page, demo }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(400_000);
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));

@@ -24,9 +24,10 @@ await import(join(folder, 'core.mjs'));
 console.log('\nFirst page: script that /gather loads before it shows');
 const assets = 'dist/web/assets';
 const index = readFileSync('dist/web/index.html', 'utf8');
-const gather = readdirSync(assets).find((f) => f.startsWith('Gather-'));
+const files = readdirSync(assets);
+const gather = files.find((f) => f.startsWith('Shelf-') && f.endsWith('.js'));
 const wanted = new Set([...index.matchAll(/assets\/([\w-]+\.js)/g)].map((m) => m[1]));
-const queue = [gather];
+const queue = [gather, files.find((f) => f.startsWith('Drawers-'))];
 while (queue.length > 0) {
   const file = queue.pop();
   if (wanted.has(file) && file !== gather) continue;

@@ -35,6 +35,12 @@ const browser = await chromium.launch({
 });
 const views = [
   ['gather', '/gather?material=1'],
+  ['gather-look-over', '/gather/look-over'],
+  ['gather-saving', '/gather/saving'],
+  ['gather-today', '/gather/today'],
+  ['gather-container', '/gather/container?design=2'],
+  ['gather-prices', '/gather/prices'],
+  ['gather-files', '/gather/files'],
   ['shape', '/shape/1'],
   ['shape-rung', '/shape/1?rung=turned'],
   ['check', '/check/1'],
@@ -52,7 +58,7 @@ try {
   for (const [name, path] of views.filter(([n]) => !only || only.includes(n))) {
     await page.goto(server.url + path);
     await page.waitForLoadState('networkidle');
-    await page.waitForTimeout(name.startsWith('shape') || name === 'check' ? 2500 : 600);
+    await page.waitForTimeout(/^(shape|check|gather-)/.test(name) ? 2500 : 600);
     await page.screenshot({ path: join(out, `${name}.png`), fullPage: process.env.FULL === '1' });
     say(`${join(out, `${name}.png`)}`);
   }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { loadSolver } from '../testingSolver.ts';
 import type { SolveLp } from '../price/purchase.ts';
 import { chooseDesigns, choiceRequest, type ChoiceRequest } from './choice.ts';
-import { freeOf, makeable, spokenFor, unlock } from './makeable.ts';
+import { freeOf, makeable, spokenFor, unlocked } from './makeable.ts';
 
 let solve: SolveLp;
 beforeAll(async () => {
@@ -180,19 +180,20 @@ describe('what could be made', () => {
     );
     expect(Object.fromEntries(free)).toEqual({ 1: 4, 2: 0 });
   });
-  it('finds the pack that unlocks most, the cheaper among equals', () => {
-    const offers = [
-      { id: 1, price: 300, contents: [{ materialId: 2, quantity: 8 }] },
-      { id: 2, price: 500, contents: [{ materialId: 2, quantity: 18 }] },
-      { id: 3, price: 400, contents: [{ materialId: 2, quantity: 15 }] },
-      { id: 4, price: 1, contents: [{ materialId: 9, quantity: 99 }] },
-    ];
-    // 26 + 15 and 26 + 18 caps both make five of eight; the tubs end there.
-    expect(unlock({ needs: [need(1, 1), need(2, 8)], stock, offers })).toEqual({
-      offerId: 3,
-      copies: 5,
-      gain: 2,
-    });
-    expect(unlock({ needs: [need(1, 1)], stock, offers })).toBeNull();
+  it('grows by whole packs, as far as what else is needed allows', () => {
+    const needs = [need(1, 1), need(2, 8)];
+    const caps = { count: 1, contents: [{ materialId: 2, quantity: 18 }] };
+    expect(unlocked({ needs, stock, packs: [] })).toEqual({ copies: 3, gain: 0 });
+    // 26 + 18 caps make five of eight, and there are five tubs.
+    expect(unlocked({ needs, stock, packs: [caps] })).toEqual({ copies: 5, gain: 2 });
+    expect(unlocked({ needs, stock, packs: [{ ...caps, count: 9 }] })).toEqual({ copies: 5, gain: 2 });
+    const tubs = {
+      count: 2,
+      contents: [
+        { materialId: 1, quantity: 3 },
+        { materialId: 2, quantity: 4 },
+      ],
+    };
+    expect(unlocked({ needs, stock, packs: [caps, tubs] })).toEqual({ copies: 6, gain: 3 });
   });
 });

@@ -57,31 +57,18 @@ export const freeOf = (
 ): Map<number, number> =>
   new Map(materials.map((m) => [m.id, Math.max(0, m.kept - (spoken.get(m.id) ?? 0))]));
 
-export interface Unlock {
-  readonly offerId: number;
-  /** Copies possible with one such pack, and how many more that is. */
-  readonly copies: number;
-  readonly gain: number;
-}
-
-/** The one pack that allows most copies more (the cheaper among equals), or null when none allows any. */
-export function unlock(options: {
+/** Copies possible once some packs were bought, and how many more that is. */
+export function unlocked(options: {
   needs: readonly Need[];
   stock: (materialId: number) => number;
-  offers: readonly {
-    readonly id: number;
-    readonly price: number;
+  packs: readonly {
+    readonly count: number;
     readonly contents: readonly { readonly materialId: number; readonly quantity: number }[];
   }[];
-}): Unlock | null {
-  const now = makeable(options.needs, options.stock).copies;
-  let best: (Unlock & { price: number }) | null = null;
-  for (const o of options.offers) {
-    const more = new Map(o.contents.map((c) => [c.materialId, c.quantity]));
-    const { copies } = makeable(options.needs, (id) => options.stock(id) + (more.get(id) ?? 0));
-    const gain = copies - now;
-    if (gain > 0 && (!best || gain > best.gain || (gain === best.gain && o.price < best.price)))
-      best = { offerId: o.id, copies, gain, price: o.price };
-  }
-  return best && { offerId: best.offerId, copies: best.copies, gain: best.gain };
+}): { readonly copies: number; readonly gain: number } {
+  const more = new Map<number, number>();
+  for (const p of options.packs)
+    for (const c of p.contents) more.set(c.materialId, (more.get(c.materialId) ?? 0) + p.count * c.quantity);
+  const { copies } = makeable(options.needs, (id) => options.stock(id) + (more.get(id) ?? 0));
+  return { copies, gain: copies - makeable(options.needs, options.stock).copies };
 }

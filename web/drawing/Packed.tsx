@@ -39,6 +39,7 @@ export function Packed({ request, answer }: { request: PackingRequest; answer: P
       <g fill="none" stroke="#b9d0c6" strokeWidth={line}>
         <path d={path([0, W, 0], [L, W, 0], [L, W, H], [0, W, H])} />
         <path d={path([0, 0, 0], [0, W, 0], [L, W, 0], [L, 0, 0])} />
+        <path d={path([0, 0, H], [0, W, H])} />
       </g>
       {order.map((p, i) => {
         const [x, y, z] = [p.x, p.y, p.z];
@@ -57,6 +58,7 @@ export function Packed({ request, answer }: { request: PackingRequest; answer: P
           d={path([0, 0, 0], [L, 0, 0], [L, 0, H], [0, 0, H])}
           strokeDasharray={`${4 * line} ${3 * line}`}
         />
+        <path d={path([L, 0, H], [L, W, H])} strokeDasharray={`${4 * line} ${3 * line}`} />
       </g>
     </svg>
   );

@@ -16,7 +16,7 @@ const Styled = styled.table<{ $wide: boolean }>`
     text-align: right;
     padding: 7px 6px;
     border-top: 1px dashed var(--seam);
-    vertical-align: top;
+    vertical-align: middle;
   }
   th:first-child,
   td:first-child {

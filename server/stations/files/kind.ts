@@ -1,9 +1,9 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { SizeName } from '../../../core/materials/material.ts';
 import { rows } from '../../db/rows.ts';
+import { SIZES } from '../../../contract/files.ts';
 import type { Cells } from './cells.ts';
 
-export const SIZES: SizeName[] = ['length', 'width', 'height', 'diameter', 'wall'];
 export type Raw = string | number | null;
 /** What is known of the place while a file is read. */
 export interface Known {

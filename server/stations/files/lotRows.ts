@@ -1,3 +1,4 @@
+import { COLUMNS, LOOK } from '../../../contract/files.ts';
 import { LOT_STATES } from '../../../contract/lots.ts';
 import {
   CLEAN,
@@ -17,9 +18,7 @@ import {
   type SizeName,
 } from '../../../core/materials/material.ts';
 import { rows } from '../../db/rows.ts';
-import { paged, SIZES, sizeCells, sizesOf, type Kind, type Raw } from './kind.ts';
-
-const LOOK = ['clean', 'dry', 'smell', 'held', 'closes', 'gap', 'sharp', 'crushed', 'front'] as const;
+import { paged, sizeCells, sizesOf, type Kind, type Raw } from './kind.ts';
 
 export interface LotValue {
   readonly id: number | null;
@@ -35,20 +34,8 @@ export interface LotValue {
   readonly look: Record<string, unknown> | null;
 }
 export const lotRows: Kind<LotValue> = {
-  columns: [
-    'lot',
-    'material',
-    'quantity',
-    'came',
-    'came_on',
-    'from',
-    'state',
-    'ready_on',
-    'reason',
-    ...SIZES,
-    ...LOOK,
-  ],
-  required: ['material', 'quantity', 'came_on'],
+  columns: COLUMNS.lots.all,
+  required: COLUMNS.lots.required,
   read(cells, known) {
     const material = cells.words('material');
     const at = known.materials.get(material.toLowerCase());

@@ -1,3 +1,4 @@
+import { COLUMNS } from '../../../contract/files.ts';
 import { entryOf } from '../../../core/catalogue/index.ts';
 import {
   CLEANINGS,
@@ -8,26 +9,12 @@ import {
   type MaterialInput,
 } from '../../../core/materials/material.ts';
 import { MaterialRow } from '../../db/entities.ts';
-import { paged, SIZES, sizeCells, sizesOf, type Kind } from './kind.ts';
+import { paged, sizeCells, sizesOf, type Kind } from './kind.ts';
 
 export type MaterialValue = Omit<MaterialInput, 'kept'>;
 export const materialRows: Kind<MaterialValue> = {
-  columns: [
-    'name',
-    'form',
-    'solid',
-    ...SIZES,
-    'unit',
-    'class',
-    'give',
-    'mass',
-    'cleaning',
-    'allergens',
-    'hazards',
-    'colour',
-    'catalogue',
-  ],
-  required: ['name', 'form'],
+  columns: COLUMNS.materials.all,
+  required: COLUMNS.materials.required,
   read(cells) {
     const catalogue = cells.words('catalogue') || undefined;
     const entry = catalogue === undefined ? undefined : entryOf(catalogue);

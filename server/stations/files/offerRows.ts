@@ -1,3 +1,4 @@
+import { COLUMNS } from '../../../contract/files.ts';
 import { formatMoney } from '../../../core/measure/money.ts';
 import { OfferRow, SupplierRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
@@ -13,8 +14,8 @@ export interface OfferValue {
   readonly shopKey: string | null;
 }
 export const offerRows: Kind<OfferValue> = {
-  columns: ['supplier', 'delivery', 'pack', 'price', 'material', 'quantity', 'shop_key'],
-  required: ['supplier', 'pack', 'price', 'material', 'quantity'],
+  columns: COLUMNS.offers.all,
+  required: COLUMNS.offers.required,
   read(cells, known) {
     const words = (column: string, most: number): string => {
       const text = cells.words(column);

@@ -15,6 +15,8 @@ const Whole = styled.div`
   display: grid;
   gap: 10px;
   grid-template-columns: minmax(0, 1fr);
+  /* What lies in a drawer is as high as it is; the shelf alone fills the screen. */
+  align-items: start;
   @media (min-width: 1101px) {
     height: 100%;
     grid-template-rows: auto minmax(0, 1fr);

@@ -1,7 +1,13 @@
 import { useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Problem } from '../../../contract/common.ts';
-import { FILE_KINDS, type FileDone, type FileKind, type FilePreview } from '../../../contract/files.ts';
+import {
+  COLUMNS,
+  FILE_KINDS,
+  type FileDone,
+  type FileKind,
+  type FilePreview,
+} from '../../../contract/files.ts';
 import { api, ApiError, sendFile, words } from '../../data/api.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
@@ -31,6 +37,27 @@ const Drop = styled.div`
     border-color: var(--fox);
   }
 `;
+const Cols = styled.ul`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  li {
+    padding: 5px 11px;
+    border-radius: 16px;
+    border: 1px solid var(--seam-strong);
+    font-size: 14px;
+  }
+  li[data-must='true'] {
+    background: var(--ink);
+    color: var(--paper);
+    border-color: var(--ink);
+  }
+`;
+const NOTES: Record<FileKind, string> = {
+  materials: 'A material is known by its name: the same name changes what is there.',
+  lots: 'A lot with a number changes that lot; without one it is new. Bring the materials in first.',
+  offers: 'A pack of several materials has a row for each.',
+};
 const WORDS: Record<FileKind, { title: string; holds: string }> = {
   materials: { title: 'Materials', holds: 'every kind with its sizes, class, cleaning, hazards' },
   lots: { title: 'Stock lots', holds: 'what came in, when, from whom, how it was, measured sizes' },
@@ -141,6 +168,24 @@ export function Component() {
           </Stack>
         </Panel>
       </Two>
+      {!preview && !done && (
+        <Panel>
+          <Stack $gap={8}>
+            <h2>Columns of {kind}.csv</h2>
+            <Cols>
+              {COLUMNS[kind].all.map((c) => (
+                <li key={c} data-must={COLUMNS[kind].required.includes(c)}>
+                  {c}
+                </li>
+              ))}
+            </Cols>
+            <Quiet>
+              Those in dark must be there, in any order; the rest may be left out. Commas, semicolons or tabs;
+              lengths like 38, 3,8 cm or 1 1/2"; days like 2026-11-25; prices like 2.40. {NOTES[kind]}
+            </Quiet>
+          </Stack>
+        </Panel>
+      )}
       {problem && (
         <Notice tone="stop">
           <strong>{name || 'The file'}:</strong> {problem}

@@ -11,6 +11,7 @@ import { CountField, TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
 import { candidatesOf, firstLook, type Candidate } from './candidates.ts';
+import { Pictures, Wish } from './Picks.tsx';
 import { Questions, QUESTIONS, turned } from './Questions.tsx';
 import { amount, sizeWords } from './words.ts';
 
@@ -30,44 +31,6 @@ const Grid = styled.div`
     > .what {
       grid-column: 1;
     }
-  }
-`;
-const Picks = styled.ul`
-  display: grid;
-  gap: 4px;
-  max-height: min(516px, calc(100dvh - 300px));
-  overflow: auto;
-  scrollbar-width: thin;
-  button {
-    display: grid;
-    grid-template-columns: 44px minmax(0, 1fr);
-    gap: 8px;
-    align-items: center;
-    width: 100%;
-    min-height: 50px;
-    padding: 2px 8px 2px 3px;
-    text-align: left;
-    background: none;
-    border: 1px solid transparent;
-    border-radius: 9px;
-    cursor: pointer;
-    font: 600 14px/1.2 var(--body);
-  }
-  button:hover {
-    background: var(--linen);
-  }
-  button[aria-pressed='true'] {
-    background: var(--fox-tint);
-    border-color: var(--fox);
-  }
-  small {
-    display: block;
-    font-weight: 400;
-    color: var(--slate);
-    font-size: 12.5px;
-  }
-  @media (max-width: 1100px) {
-    max-height: 220px;
   }
 `;
 const Outcome = styled.div<{ $kind: 'clear' | 'mind' | 'stop' }>`
@@ -118,6 +81,7 @@ export function Component() {
   const { data: place } = usePlace();
   const { data: lots } = useLots();
   const [find, setFind] = useState('');
+  const [group, setGroup] = useState<string | null>(null);
   const [picked, setPicked] = useState<Candidate | null>(null);
   const [look, setLook] = useState<Look>(() => lookSchema.parse({}));
   const [quantity, setQuantity] = useState<number | null>(1);
@@ -130,7 +94,9 @@ export function Component() {
   const all = useMemo(() => candidatesOf(materials ?? [], lots ?? []), [materials, lots]);
   if (!materials || !place) return <p role="status">Opening the bag …</p>;
   const wanted = find.trim().toLowerCase().split(/\s+/);
-  const shown = all.filter((c) => wanted.every((w) => c.words.includes(w))).slice(0, 40);
+  const shown = all
+    .filter((c) => (group === null || c.group === group) && wanted.every((w) => c.words.includes(w)))
+    .slice(0, group === null ? 24 : 60);
   const answer = picked
     ? lookOver({
         material: picked.material,
@@ -158,6 +124,7 @@ export function Component() {
         setLast({ input, answer: done });
         setPicked(null);
         setFind('');
+        setGroup(null);
         requestAnimationFrame(() => what.current?.querySelector('input')?.focus());
       },
       onError: (e) => setProblem(words(e)),
@@ -184,49 +151,30 @@ export function Component() {
     <Stack>
       <Heading
         over={`${place.name} · today ${counted('ready')} kept, ${counted('clean first')} to clean, ${counted('resting')} resting, ${counted('never')} refused`}
-        title="Look over a find"
+        title={picked ? `How is the ${picked.material.name.toLowerCase()}?` : 'What came in?'}
       >
         <div style={{ width: 210 }}>
           <TextField label="From (code name)" value={from} onChange={setFrom} placeholder="Teal Skiff" />
         </div>
       </Heading>
       <Grid>
-        <Panel as="div" className="what" ref={what}>
-          <Stack $gap={8}>
-            <form
-              onSubmit={(e) => {
-                e.preventDefault();
-                if (shown[0]) pick(shown[0]);
-              }}
-            >
-              <TextField
-                label="What is it?"
-                value={find}
-                onChange={setFind}
-                type="search"
-                hint="type, then Enter takes the first"
-              />
-            </form>
-            <Picks aria-label="Materials">
-              {shown.map((c) => (
-                <li key={c.words}>
-                  <button type="button" aria-pressed={picked?.words === c.words} onClick={() => pick(c)}>
-                    <Picture material={c.material} size={42} />
-                    <span>
-                      {c.material.name}
-                      <small>{c.id === null ? c.group : `on the shelf · ${c.group}`}</small>
-                    </span>
-                  </button>
-                </li>
-              ))}
-              {shown.length === 0 && (
-                <li>
-                  <Quiet>Not in the catalogue. Add it on the shelf, with its sizes.</Quiet>
-                </li>
-              )}
-            </Picks>
-          </Stack>
-        </Panel>
+        <div className="what" ref={what}>
+          <Wish
+            find={find}
+            group={group}
+            onFind={(text) => {
+              setFind(text);
+              setGroup(null);
+              setPicked(null);
+            }}
+            onGroup={(g) => {
+              setGroup(g);
+              setFind('');
+              setPicked(null);
+            }}
+            onFirst={() => shown[0] && pick(shown[0])}
+          />
+        </div>
         <Panel
           as="div"
           ref={bench}
@@ -266,18 +214,18 @@ export function Component() {
               />
             </Stack>
           ) : (
-            <Stack $gap={10}>
-              <h2>{last ? 'What is next in the bag?' : 'Empty the bag on the table'}</h2>
-              <p>
-                Choose what it is. All answers start as they should be; turn only what is wrong. A clean cap
-                is a name and two presses of Enter.
-              </p>
-              <Quiet>
-                Raw-meat trays, medicine and chemical containers, and sharp edges that cannot be made good are
-                never kept. On toilet-roll tubes and egg cartons this place decides under “This place”. Local
-                codes come first.
-              </Quiet>
-            </Stack>
+            <Pictures
+              title={
+                group ??
+                (find.trim()
+                  ? `“${find.trim()}”`
+                  : last
+                    ? 'What is next in the bag?'
+                    : 'Empty the bag on the table')
+              }
+              shown={shown}
+              onPick={pick}
+            />
           )}
         </Panel>
         <Panel as="div">

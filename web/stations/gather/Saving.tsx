@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Data, Layout } from 'plotly.js';
+import { styled } from 'styled-components';
 import { addDays, shortDay } from '../../../core/calendar/days.ts';
 import { freeOf, spokenFor } from '../../../core/plan/makeable.ts';
 import { savingChart, savingUp, type Saving } from '../../../core/saving/savingUp.ts';
@@ -15,6 +16,15 @@ import { Heading, Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx
 import { Table } from '../../parts/Table.tsx';
 import { amount } from './words.ts';
 
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.05fr);
+  gap: 12px;
+  align-items: start;
+  @media (max-width: 1000px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
 const when = (s: Saving): string =>
   s.short === 0
     ? 'there now'
@@ -152,87 +162,91 @@ export function Component() {
         </div>
       </Heading>
       {chosen.problem && <Notice tone="stop">{chosen.problem}</Notice>}
-      <Panel>
-        <Table
-          caption="What the batch needs"
-          left={[6]}
-          head={['Material', 'needed', 'free', 'wanted', 'a week', 'weeks seen', 'likely there']}
-          rows={lines.map((l) => ({
-            key: String(l.material.id),
-            cells: [
-              <button
-                key="m"
-                type="button"
-                aria-pressed={shown === l}
-                onClick={() => pick({ material: String(l.material.id) })}
-                style={{
-                  all: 'unset',
-                  display: 'inline-flex',
-                  gap: 8,
-                  alignItems: 'center',
-                  cursor: 'pointer',
-                  minHeight: 44,
-                  fontWeight: shown === l ? 700 : 400,
-                  textDecoration: shown === l ? 'none' : 'underline',
-                }}
-              >
-                <Picture material={l.material} size={34} />
-                {l.material.name}
-              </button>,
-              amount(l.material, l.wanted),
-              amount(l.material, l.free),
-              l.short > 0 ? (
-                <b key="s" style={{ color: 'var(--stop)' }}>
-                  {amount(l.material, l.short)}
-                </b>
-              ) : (
-                '0'
-              ),
-              l.counts.length > 0 ? (l.counts.reduce((a, b) => a + b, 0) / l.counts.length).toFixed(1) : '–',
-              String(l.counts.length),
-              when(l),
-            ],
-          }))}
-        />
-      </Panel>
-      {shown && chart && (
-        <Panel>
-          <Stack $gap={6}>
-            <h2>
-              {shown.material.name}: {when(shown)}
-            </h2>
-            <Chart
-              label={`${shown.material.name}: ${shown.counts.join(', ')} came in by week from ${shortDay(shown.from)} on; ${shown.free} free now, ${shown.wanted} wanted; ${when(shown)}`}
-              data={chart.data}
-              layout={chart.layout}
-              height={270}
+      <Two>
+        <Stack>
+          <Panel>
+            <Table
+              caption="What the batch needs"
+              left={[4]}
+              head={['Material', 'needed', 'free', 'wanted', 'likely there']}
+              rows={lines.map((l) => ({
+                key: String(l.material.id),
+                cells: [
+                  <button
+                    key="m"
+                    type="button"
+                    aria-pressed={shown === l}
+                    onClick={() => pick({ material: String(l.material.id) })}
+                    style={{
+                      all: 'unset',
+                      display: 'inline-flex',
+                      gap: 8,
+                      alignItems: 'center',
+                      cursor: 'pointer',
+                      minHeight: 44,
+                      fontWeight: shown === l ? 700 : 400,
+                      textDecoration: shown === l ? 'none' : 'underline',
+                    }}
+                  >
+                    <Picture material={l.material} size={34} />
+                    {l.material.name}
+                  </button>,
+                  amount(l.material, l.wanted),
+                  amount(l.material, l.free),
+                  l.short > 0 ? (
+                    <b key="s" style={{ color: 'var(--stop)' }}>
+                      {amount(l.material, l.short)}
+                    </b>
+                  ) : (
+                    '0'
+                  ),
+                  when(l),
+                ],
+              }))}
             />
-            <Quiet>
-              Weeks are taken as alike and independent, each count as negative binomial with the mean and
-              spread of the weeks seen, weeks with nothing included; the range is 80 in 100, and allows for
-              how few weeks were seen. Holidays and asking harder are not in it.
-            </Quiet>
-          </Stack>
-        </Panel>
-      )}
-      <Panel>
-        <Row $gap={12}>
-          <div>
-            <h2>Wanted list for families</h2>
-            <Quiet>A page with pictures, sizes, how to clean, how many still and until when.</Quiet>
-          </div>
-          <div style={{ width: 170 }}>
-            <TextField label="Until" type="date" value={by} onChange={setUntil} />
-          </div>
-          <FileLink
-            href={`/api/designs/${chosen.id}/wanted.pdf?copies=${n}&until=${by}`}
-            aria-disabled={short.length === 0}
-            style={{ alignSelf: 'end' }}
-          >
-            Print the wanted list
-          </FileLink>
-        </Row>
-      </Panel>
+          </Panel>
+          <Panel>
+            <Row $gap={12}>
+              <div>
+                <h2>Wanted list for families</h2>
+                <Quiet>A page with pictures, sizes, how to clean, how many still and until when.</Quiet>
+              </div>
+              <div style={{ width: 170 }}>
+                <TextField label="Until" type="date" value={by} onChange={setUntil} />
+              </div>
+              <FileLink
+                href={`/api/designs/${chosen.id}/wanted.pdf?copies=${n}&until=${by}`}
+                aria-disabled={short.length === 0}
+                style={{ alignSelf: 'end' }}
+              >
+                Print the wanted list
+              </FileLink>
+            </Row>
+          </Panel>
+        </Stack>
+        {shown && chart && (
+          <Panel>
+            <Stack $gap={6}>
+              <h2>
+                {shown.material.name}: {when(shown)}
+              </h2>
+              <Chart
+                label={`${shown.material.name}: ${shown.counts.join(', ')} came in by week from ${shortDay(shown.from)} on; ${shown.free} free now, ${shown.wanted} wanted; ${when(shown)}`}
+                data={chart.data}
+                layout={chart.layout}
+                height={330}
+              />
+              <Quiet>
+                {shown.counts.length > 0 &&
+                  `${(shown.counts.reduce((a, b) => a + b, 0) / shown.counts.length).toFixed(1)} a week over ${shown.counts.length} weeks. `}
+                Weeks are taken as alike and independent, each count as negative binomial with the mean and
+                spread of the weeks seen, weeks with nothing included; the range is 80 in 100, and allows for
+                how few weeks were seen. Holidays and asking harder are not in it.
+              </Quiet>
+            </Stack>
+          </Panel>
+        )}
+      </Two>
     </Stack>
   );
 }

@@ -1,11 +1,11 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { useQuery } from '@tanstack/react-query';
+import { useQueries, useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { Design, DesignInput } from '../../../contract/designs.ts';
 import { asMeasured } from '../../../core/materials/material.ts';
 import { formatMoney } from '../../../core/measure/money.ts';
-import { freeOf, makeable, perCopy, spokenFor, unlock } from '../../../core/plan/makeable.ts';
+import { freeOf, makeable, perCopy, spokenFor, unlocked } from '../../../core/plan/makeable.ts';
 import type { ChoiceAnswer, ChoiceRequest } from '../../../core/plan/choice.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { api, words } from '../../data/api.ts';
@@ -83,9 +83,8 @@ export function Component() {
   const bench = useChange(({ d, on }: { d: Design; on: boolean }) => setOnBench(d, on));
   const start = useChange((input: DesignInput) => api<Design>('POST', '/designs', input));
   const materials = useMemo(() => rawMaterials?.map((m) => asMeasured(m)), [rawMaterials]);
-  const buyable = useMemo(() => offers?.filter((o) => o.inStock), [offers]);
   const rows = useMemo(() => {
-    if (!designs || !materials || !buyable) return null;
+    if (!designs || !materials) return null;
     const kept = new Map(materials.map((m) => [m.id, m.kept]));
     return designs
       .filter((d) => !d.problem)
@@ -97,30 +96,45 @@ export function Component() {
           free,
           now: makeable(d.needs, stock),
           alone: makeable(d.needs, (id) => kept.get(id) ?? 0),
-          next: unlock({ needs: d.needs, stock, offers: buyable }),
         };
       });
-  }, [designs, materials, buyable]);
-  const best = rows?.reduce<(typeof rows)[number] | null>(
-    (b, r) => (r.next && (!b?.next || r.next.gain > b.next.gain) ? r : b),
-    null,
-  );
-  const purchaseAsk =
-    best?.next && offers && suppliers
+  }, [designs, materials]);
+  // For each design the cheapest purchase that allows one kit more, proved; whole packs often allow several.
+  const asks = (rows ?? []).map((r) =>
+    offers && suppliers
       ? purchaseOf({
-          wanted: new Map([...perCopy(best.d.needs)].map(([id, q]) => [id, q * best.next!.copies])),
-          kept: (id) => best.free.get(id) ?? 0,
+          wanted: new Map([...perCopy(r.d.needs)].map(([id, q]) => [id, q * (r.now.copies + 1)])),
+          kept: (id) => r.free.get(id) ?? 0,
           offers,
           suppliers,
         })
-      : null;
-  const bought = useQuery({
-    queryKey: ['purchase', purchaseAsk],
-    queryFn: () => api<PurchaseAnswer>('POST', '/compute/purchase', purchaseAsk),
-    enabled: purchaseAsk !== null,
-    staleTime: Infinity,
-    retry: false,
+      : null,
+  );
+  const bought = useQueries({
+    queries: asks.map((ask) => ({
+      queryKey: ['purchase', ask],
+      queryFn: () => api<PurchaseAnswer>('POST', '/compute/purchase', ask),
+      enabled: ask !== null,
+      staleTime: Infinity,
+      retry: false,
+    })),
   });
+  const next = (rows ?? []).map((r, i) => {
+    const answer = bought[i]?.data;
+    if (answer?.status !== 'optimal') return null;
+    const packs = answer.packs.flatMap((p) => {
+      const offer = offers?.find((o) => String(o.id) === p.offer);
+      return offer ? [{ count: p.count, contents: offer.contents, name: offer.name }] : [];
+    });
+    const stock = (id: number): number => r.free.get(id) ?? 0;
+    return { row: r, packs, total: answer.total!, ...unlocked({ needs: r.d.needs, stock, packs }) };
+  });
+  const best = next.reduce(
+    (b, n) => (n && (!b || n.gain > b.gain || (n.gain === b.gain && n.total < b.total)) ? n : b),
+    null,
+  );
+  const packWords = (packs: readonly { count: number; name: string }[]): string =>
+    packs.map((p) => `${p.count} × ${p.name}`).join(', ');
   const among = (designs ?? []).filter((d) => !d.problem && (which === 'all' || d.onBench));
   const choiceAsk: ChoiceRequest | null =
     materials && among.length > 0
@@ -193,9 +207,9 @@ export function Component() {
               'kits now',
               'if alone',
               'first to run out',
-              'one pack would unlock',
+              'one purchase would unlock',
             ]}
-            rows={rows.map((r) => ({
+            rows={rows.map((r, i) => ({
               key: String(r.d.id),
               cells: [
                 <Name key="n">
@@ -227,9 +241,13 @@ export function Component() {
                       r.now.first.left,
                     )} free`
                   : '–',
-                r.next
-                  ? `${r.next.gain} more with ${offers.find((o) => o.id === r.next!.offerId)!.name}, ${formatMoney(offers.find((o) => o.id === r.next!.offerId)!.price)}`
-                  : 'no single pack helps',
+                next[i]
+                  ? `${next[i].gain} more for ${formatMoney(next[i].total)}: ${packWords(next[i].packs)}`
+                  : bought[i]?.error
+                    ? words(bought[i].error)
+                    : bought[i]?.data
+                      ? 'no offer has what is missing'
+                      : '…',
               ],
             }))}
           />
@@ -293,28 +311,17 @@ export function Component() {
           </Stack>
         </Panel>
         <Stack>
-          {best?.next && (
+          {best && (
             <Panel>
               <Stack $gap={6}>
                 <Spread>
                   <h2>The purchase that unlocks most</h2>
-                  {bought.data?.status === 'optimal' && <Verdict kind="clear" word="proved cheapest" />}
+                  <Verdict kind="clear" word="proved cheapest" />
                 </Spread>
                 <p>
-                  {best.next.gain} more {best.d.design.name}, {best.next.copies} in all
-                  {bought.data?.total != null && (
-                    <>
-                      : <b>{formatMoney(bought.data.total)}</b> with delivery
-                    </>
-                  )}
-                  .
+                  {best.gain} more {best.row.d.design.name}, {best.copies} in all, for{' '}
+                  <b>{formatMoney(best.total)}</b> with delivery: {packWords(best.packs)}.
                 </p>
-                {bought.error && <Notice tone="stop">{words(bought.error)}</Notice>}
-                <Quiet>
-                  {bought.data?.packs
-                    .map((p) => `${p.count} × ${offers.find((o) => String(o.id) === p.offer)?.name}`)
-                    .join(', ')}
-                </Quiet>
               </Stack>
             </Panel>
           )}

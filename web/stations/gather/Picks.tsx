@@ -1,0 +1,130 @@
+import { styled } from 'styled-components';
+import { GROUPS } from '../../../core/catalogue/index.ts';
+import { Picture } from '../../drawing/Picture.tsx';
+import { TextField } from '../../parts/Field.tsx';
+import { Panel, Quiet, Stack } from '../../parts/Panel.tsx';
+import type { Candidate } from './candidates.ts';
+
+const Groups = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+  button {
+    min-height: 40px;
+    padding: 0 10px;
+    border: 1px solid var(--seam-strong);
+    border-radius: 20px;
+    background: var(--oat);
+    font: 500 13.5px/1 var(--body);
+    cursor: pointer;
+  }
+  button[aria-pressed='true'] {
+    background: var(--ink);
+    color: var(--paper);
+    border-color: var(--ink);
+  }
+`;
+const Tiles = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
+  gap: 8px;
+  button {
+    width: 100%;
+    height: 100%;
+    min-height: 118px;
+    display: grid;
+    justify-items: center;
+    align-content: space-between;
+    gap: 6px;
+    padding: 8px 6px;
+    background: var(--oat);
+    border: 1px solid var(--seam);
+    border-radius: 10px;
+    cursor: pointer;
+    font: 600 13.5px/1.2 var(--body);
+    text-align: center;
+  }
+  button:hover {
+    border-color: var(--fox);
+  }
+`;
+
+/** Everything that a find can be: by typing, by group, by picture. */
+export function Wish({
+  find,
+  group,
+  onFind,
+  onGroup,
+  onFirst,
+}: {
+  find: string;
+  group: string | null;
+  onFind(text: string): void;
+  onGroup(group: string | null): void;
+  onFirst(): void;
+}) {
+  return (
+    <Panel as="div">
+      <Stack $gap={10}>
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            onFirst();
+          }}
+        >
+          <TextField
+            label="What is it?"
+            value={find}
+            onChange={onFind}
+            type="search"
+            hint="type, then Enter takes the first"
+          />
+        </form>
+        <Groups role="group" aria-label="Groups">
+          {GROUPS.map((g) => (
+            <button
+              key={g}
+              type="button"
+              aria-pressed={group === g}
+              onClick={() => onGroup(group === g ? null : g)}
+            >
+              {g}
+            </button>
+          ))}
+        </Groups>
+      </Stack>
+    </Panel>
+  );
+}
+
+export function Pictures({
+  shown,
+  title,
+  onPick,
+}: {
+  shown: readonly Candidate[];
+  title: string;
+  onPick(c: Candidate): void;
+}) {
+  return (
+    <Stack $gap={10}>
+      <h2>{title}</h2>
+      <Tiles aria-label="Materials">
+        {shown.map((c) => (
+          <li key={c.words}>
+            <button type="button" onClick={() => onPick(c)}>
+              <Picture material={c.material} size={58} />
+              {c.material.name}
+            </button>
+          </li>
+        ))}
+      </Tiles>
+      {shown.length === 0 && <p>Not in the catalogue: add it on the shelf, with its sizes.</p>}
+      <Quiet>
+        Raw-meat trays, medicine and chemical containers, and sharp edges that cannot be made good are never
+        kept. On toilet-roll tubes and egg cartons the place decides, under its name at the upper right. Local
+        codes come first.
+      </Quiet>
+    </Stack>
+  );
+}
