@@ -13,11 +13,11 @@ export const HELD = [
   'wet food',
   'nuts',
   'eggs',
+  'toilet roll',
   'raw meat or fish',
   'soap or shampoo',
   'medicine',
   'chemicals',
-  'toilet roll',
 ] as const;
 export const CLOSES = ['yes', 'no', 'has no lid'] as const;
 export const SHARP = ['no', 'can be made good', 'cannot be made good'] as const;

@@ -48,7 +48,7 @@ export function packingOf(container: Material, parts: readonly KitPart[]): Packi
     const shape = shapeOf(material);
     if (!shape || count < 1) return [];
     const [l, w, h] = extentsOf(shape).map((x) => Math.max(0.01, x * (1 - material.give)));
-    return [{ id: material.name, length: l!, width: w!, height: h!, count: Math.min(200, count) }];
+    return [{ id: material.name, length: l!, width: w!, height: h!, count }];
   });
   const all = items.reduce((n, i) => n + i.count, 0);
   return items.length === 0 || all > 200 ? null : { container: { length, width, height }, items };

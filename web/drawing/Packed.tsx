@@ -44,7 +44,7 @@ export function Packed({ request, answer }: { request: PackingRequest; answer: P
       {order.map((p, i) => {
         const [x, y, z] = [p.x, p.y, p.z];
         const [X, Y, Z] = [p.x + p.length, p.y + p.width, p.z + p.height];
-        const c = colourOf.get(p.id)!;
+        const c = colourOf.get(p.id) ?? COLOURS[0]!;
         return (
           <g key={i} stroke="#12332e" strokeWidth={line} strokeLinejoin="round">
             <path d={path([x, y, z], [X, y, z], [X, y, Z], [x, y, Z])} fill={c} />

@@ -11,6 +11,9 @@ const Group = styled(RadioGroup)<{ $inline?: boolean }>`
   display: grid;
   gap: 5px;
   ${(p) => p.$inline && 'grid-template-columns: 116px minmax(0, 1fr); align-items: center; gap: 8px;'}
+  @media (max-width: 560px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
   .named {
     font-size: 14px;
     font-weight: 600;

@@ -60,6 +60,10 @@ const Frame = styled.div`
     text-overflow: ellipsis;
     outline: none;
   }
+  .cell > span {
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
   .cell[data-focus-visible] {
     outline: 2px solid var(--ink);
     outline-offset: -2px;
@@ -82,7 +86,7 @@ export function SortTable<T extends { readonly id: number }>({
   rows,
   open,
   onOpen,
-  height = 520,
+  height = 'max(320px, calc(100dvh - 304px))',
 }: {
   label: string;
   columns: readonly SortColumn<T>[];
@@ -149,7 +153,11 @@ export function SortTable<T extends { readonly id: number }>({
                 columns={columns as SortColumn<T>[]}
                 textValue={String(columns[0]!.value(row))}
               >
-                {(c) => <Cell className="cell">{c.show ? c.show(row) : c.value(row)}</Cell>}
+                {(c) => (
+                  <Cell className="cell">
+                    <span>{c.show ? c.show(row) : c.value(row)}</span>
+                  </Cell>
+                )}
               </Row>
             )}
           </TableBody>

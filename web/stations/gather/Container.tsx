@@ -95,7 +95,6 @@ export function Component() {
     enabled: request !== null,
     staleTime: Infinity,
     retry: false,
-    placeholderData: (before) => before,
   });
   const { data: lots } = useQuery({
     queryKey: ['lots', container?.id],

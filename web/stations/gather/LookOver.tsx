@@ -114,7 +114,7 @@ export function Component() {
     setLook(firstLook(c));
     setQuantity(1);
     setProblem(null);
-    requestAnimationFrame(() => bench.current?.focus());
+    requestAnimationFrame(() => bench.current?.focus({ preventScroll: true }));
   };
   const send = (input: FindInput): void => {
     if (take.isPending) return;
@@ -125,7 +125,7 @@ export function Component() {
         setPicked(null);
         setFind('');
         setGroup(null);
-        requestAnimationFrame(() => what.current?.querySelector('input')?.focus());
+        requestAnimationFrame(() => what.current?.querySelector('input')?.focus({ preventScroll: true }));
       },
       onError: (e) => setProblem(words(e)),
     });
@@ -204,7 +204,7 @@ export function Component() {
                     <Quiet>{sizeWords(picked.material, place.lengthUnit)}, usually</Quiet>
                   </div>
                 </Row>
-                <Quiet>keys 1 to 9 turn an answer, Enter takes it in</Quiet>
+                <Quiet>keys 1 to 8 turn an answer, Enter takes it in</Quiet>
               </Spread>
               <Questions
                 look={look}

@@ -101,7 +101,8 @@ export function LotList({ material, unit, today }: { material: MaterialRow; unit
                   <Button small plain onPress={() => setMeasuring(l.id)}>
                     Measure and count
                   </Button>
-                  {(l.quantity === l.came || l.state === 'never') && (
+                  {/* A slip of the finger is taken back on the day; older lots are counted instead. */}
+                  {l.cameOn === today && l.quantity === l.came && (
                     <Button
                       small
                       plain

@@ -121,7 +121,6 @@ export function Component() {
       layout: {
         xaxis: { type: 'date', tickformat: '%-d %b' },
         yaxis: { tickformat: '.2f' },
-        legend: { orientation: 'h', y: 1.18, x: 0 },
       },
     };
   }, [seen, chosen, rivals]);
@@ -224,37 +223,6 @@ export function Component() {
               })}
             />
           </Panel>
-        </Stack>
-        <Stack>
-          {chosen && chart && (
-            <Panel>
-              <Stack $gap={4}>
-                <h2>
-                  {material?.name}: what {material?.unit === 'mm' ? 'a mm' : 'one'} has cost
-                </h2>
-                <Chart
-                  label={rivals
-                    .map(
-                      (o) =>
-                        `${o.name}: ${seen
-                          .filter((p) => p.offerId === o.id)
-                          .map(
-                            (p) =>
-                              `${shortDay(p.seenOn)} ${formatMoney(p.price)}${p.inStock ? '' : ' sold out'}`,
-                          )
-                          .join(', ')}`,
-                    )
-                    .join('. ')}
-                  data={chart.data}
-                  layout={chart.layout}
-                  height={250}
-                />
-                <Quiet>
-                  A cross marks a week in which it was sold out; a sold-out pack is not bought in Price.
-                </Quiet>
-              </Stack>
-            </Panel>
-          )}
           <Panel>
             <Stack $gap={6}>
               <Spread>
@@ -296,6 +264,37 @@ export function Component() {
               </Shop>
             </Stack>
           </Panel>
+        </Stack>
+        <Stack style={{ position: 'sticky', top: 0 }}>
+          {chosen && chart && (
+            <Panel>
+              <Stack $gap={4}>
+                <h2>
+                  {material?.name}: what {material?.unit === 'mm' ? 'a mm' : 'one'} has cost
+                </h2>
+                <Chart
+                  label={rivals
+                    .map(
+                      (o) =>
+                        `${o.name}: ${seen
+                          .filter((p) => p.offerId === o.id)
+                          .map(
+                            (p) =>
+                              `${shortDay(p.seenOn)} ${formatMoney(p.price)}${p.inStock ? '' : ' sold out'}`,
+                          )
+                          .join(', ')}`,
+                    )
+                    .join('. ')}
+                  data={chart.data}
+                  layout={chart.layout}
+                  height={250}
+                />
+                <Quiet>
+                  A cross marks a week in which it was sold out; a sold-out pack is not bought in Price.
+                </Quiet>
+              </Stack>
+            </Panel>
+          )}
         </Stack>
       </Two>
     </Stack>

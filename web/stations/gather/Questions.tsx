@@ -1,3 +1,4 @@
+import { styled } from 'styled-components';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import {
   CLEAN,
@@ -12,6 +13,24 @@ import {
 } from '../../../core/gather/lookOver.ts';
 import { Choice } from '../../parts/Choice.tsx';
 import { LengthField } from '../../parts/Field.tsx';
+
+/** Many answers in few rows; the largest hole or gap is typed beside the lid's question. */
+const Line = styled.div<{ $gap: boolean }>`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) ${(p) => p.$gap && '206px'};
+  gap: 12px;
+  label[data-rac] {
+    padding: 0 7px;
+  }
+  > div:last-child:not(:first-child) {
+    grid-template-columns: auto minmax(0, 1fr);
+    align-items: center;
+    gap: 8px;
+  }
+  @media (max-width: 700px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
 
 type Asked = Exclude<keyof Look, 'gap'>;
 
@@ -54,7 +73,7 @@ export function Questions({
   return (
     <>
       {QUESTIONS.filter((q) => container || !q.containerOnly).map((q) => (
-        <div key={q.id}>
+        <Line key={q.id} $gap={q.id === 'closes'}>
           <Choice
             inline
             label={`${q.key} · ${q.label}`}
@@ -63,16 +82,14 @@ export function Questions({
             options={q.answers.map((a) => ({ value: a, label: a }))}
           />
           {q.id === 'closes' && (
-            <div style={{ margin: '9px 0 0 124px', maxWidth: 260 }}>
-              <LengthField
-                label="Largest hole or gap, across"
-                mm={look.gap === 0 ? null : look.gap}
-                unit={unit}
-                onChange={(mm) => onChange({ gap: mm ?? 0 })}
-              />
-            </div>
+            <LengthField
+              label="Largest gap"
+              mm={look.gap === 0 ? null : look.gap}
+              unit={unit}
+              onChange={(mm) => onChange({ gap: mm ?? 0 })}
+            />
           )}
-        </div>
+        </Line>
       ))}
     </>
   );

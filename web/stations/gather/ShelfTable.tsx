@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { Lot } from '../../../contract/lots.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
+import { shortDay } from '../../../core/calendar/days.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { skillsServed } from '../../../core/gather/serves.ts';
 import { useLots } from '../../data/queries.ts';
@@ -32,10 +33,10 @@ export default function ShelfTable({
     return [
       { id: 'name', name: 'Material', wide: 2.2, value: (m) => m.name },
       { id: 'form', name: 'Form', value: (m) => m.form },
-      { id: 'size', name: 'Sizes', wide: 1.5, value: (m) => sizeWords(m, unit) },
+      { id: 'size', name: 'Sizes', wide: 1.9, value: (m) => sizeWords(m, unit) },
       { id: 'kept', name: 'Kept', value: (m) => m.kept, show: (m) => amount(m, m.kept) },
       { id: 'waiting', name: 'Waiting', value: (m) => m.waiting, show: (m) => amount(m, m.waiting) },
-      { id: 'spoken', name: 'Spoken for', value: spokenOf, show: (m) => amount(m, spokenOf(m)) },
+      { id: 'spoken', name: 'Spoken', value: spokenOf, show: (m) => amount(m, spokenOf(m)) },
       {
         id: 'free',
         name: 'Free',
@@ -43,7 +44,7 @@ export default function ShelfTable({
         show: (m) => amount(m, Math.max(0, m.kept - spokenOf(m))),
       },
       { id: 'class', name: 'Made of', value: (m) => m.materialClass },
-      { id: 'skills', name: 'Serves', wide: 2, value: (m) => skillsServed(m).join(', ') },
+      { id: 'skills', name: 'Serves', wide: 1.8, value: (m) => skillsServed(m).join(', ') },
     ];
   }, [spoken, unit]);
   const lines = useMemo<LotLine[]>(() => {
@@ -56,15 +57,15 @@ export default function ShelfTable({
   const lotColumns = useMemo<SortColumn<LotLine>[]>(
     () => [
       { id: 'name', name: 'Material', wide: 2, value: (l) => l.name },
-      { id: 'cameOn', name: 'Came', value: (l) => l.cameOn },
-      { id: 'from', name: 'From', value: (l) => l.from || '–' },
+      { id: 'cameOn', name: 'Came', value: (l) => l.cameOn, show: (l) => shortDay(l.cameOn) },
+      { id: 'from', name: 'From', wide: 1.4, value: (l) => l.from || '–' },
       { id: 'quantity', name: 'Left', value: (l) => l.quantity },
       { id: 'came', name: 'Of', value: (l) => l.came },
       {
         id: 'state',
         name: 'State',
         wide: 1.3,
-        value: (l) => (l.state === 'resting' ? `rests until ${l.readyOn}` : l.state),
+        value: (l) => (l.state === 'resting' ? `rests until ${shortDay(l.readyOn!)}` : l.state),
       },
       { id: 'reason', name: 'Why', wide: 2.4, value: (l) => l.reason },
     ],
@@ -73,6 +74,7 @@ export default function ShelfTable({
   return (
     <Stack $gap={8}>
       <Choice
+        inline
         label="Lines"
         value={of}
         onChange={(v) => setOf(v as 'kinds' | 'lots')}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Place } from '../../../contract/place.ts';
+import { LOCAL } from '../../../core/gather/lookOver.ts';
 import { APPROACHES } from '../../../core/patterns/kernel.ts';
 import { MARKETS } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
@@ -9,11 +10,18 @@ import { Choice } from '../../parts/Choice.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 
+type Local = (typeof LOCAL)[number];
+
 function PlaceForm({ place }: { place: Place }) {
   const [draft, setDraft] = useState(place);
-  const save = useChange(({ name, lengthUnit, market, approach, paper, loanDays, version }: Place) =>
-    api<Place>('PUT', '/place', { name, lengthUnit, market, approach, paper, loanDays, version }),
-  );
+  const save = useChange((now: Place) => {
+    const { name, lengthUnit, market, approach, paper, loanDays, version } = now;
+    const { toiletRolls, eggCartons, restDays } = now;
+    return api<Place>('PUT', '/place', {
+      ...{ name, lengthUnit, market, approach, paper, loanDays, version },
+      ...{ toiletRolls, eggCartons, restDays },
+    });
+  });
   const set = (part: Partial<Place>): void => setDraft((d) => ({ ...d, ...part }));
   const options = (values: readonly string[]) =>
     values.map((v) => ({ value: v, label: v[0]!.toUpperCase() + v.slice(1) }));
@@ -58,6 +66,23 @@ function PlaceForm({ place }: { place: Place }) {
           label="A loan lasts, days"
           value={draft.loanDays}
           onChange={(n) => n !== null && set({ loanDays: n })}
+        />
+        <Choice
+          label="Toilet-roll tubes"
+          value={draft.toiletRolls ?? 'rest'}
+          onChange={(v) => set({ toiletRolls: v as Local })}
+          options={options(LOCAL)}
+        />
+        <Choice
+          label="Card egg cartons"
+          value={draft.eggCartons ?? 'rest'}
+          onChange={(v) => set({ eggCartons: v as Local })}
+          options={options(LOCAL)}
+        />
+        <CountField
+          label="Card and paper rest, days"
+          value={draft.restDays ?? 3}
+          onChange={(n) => n !== null && set({ restDays: n })}
         />
         {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
         {save.isSuccess && <Notice tone="clear">Saved.</Notice>}

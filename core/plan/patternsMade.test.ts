@@ -1,0 +1,96 @@
+import { patternOf } from '../patterns/index.ts';
+import { CAP, material, TUB } from '../testing.ts';
+import { savingChart, savingUp } from '../saving/savingUp.ts';
+import { fromFreeStock, patternsFromStock } from './patternsMade.ts';
+
+const BLOCK = material(3, {
+  name: 'Block',
+  form: 'piece',
+  solid: 'block',
+  sizes: { length: 200, width: 150, height: 120 },
+});
+const SHEET = material(4, { name: 'Card', form: 'sheet', sizes: { length: 297, width: 210, wall: 0.3 } });
+const ask = (free: [number, number][], materials = [TUB, CAP, BLOCK, SHEET]) => ({
+  materials,
+  free: new Map(free),
+  approach: 'prepared shelf' as const,
+  ageFrom: 24,
+  most: 3,
+});
+
+describe('a pattern begun from the free stock', () => {
+  it('takes what goes together, counts the copies, names what runs out', () => {
+    const [made, ...rest] = fromFreeStock({
+      ...ask([
+        [1, 5],
+        [2, 14],
+        [3, 9],
+        [4, 9],
+      ]),
+      pattern: patternOf('drop-through'),
+    });
+    expect(rest).toEqual([]);
+    // Six caps a kit on the prepared shelf: fourteen make two.
+    expect(made).toMatchObject({
+      pattern: 'drop-through',
+      copies: 2,
+      materials: { container: 1, piece: 2 },
+      first: { name: 'Cap', left: 14 },
+    });
+    expect(patternOf('drop-through').fit(made!.dials, made!.chosen).verdict).toBe('clear');
+  });
+  it('has nothing to offer when too little is free', () => {
+    expect(
+      patternsFromStock(
+        ask([
+          [1, 5],
+          [2, 5],
+        ]),
+      ),
+    ).toEqual([]);
+    expect(patternsFromStock(ask([[2, 50]]))).toEqual([]);
+    expect(patternsFromStock(ask([], []))).toEqual([]);
+  });
+});
+
+describe('saving up for a batch', () => {
+  const needs = [
+    { role: 'piece', materialId: 2, name: 'Cap', quantity: 8, unit: 'each' as const, counted: true },
+  ];
+  const lot = (cameOn: string, came: number, look: unknown = {}, state = 'ready') => ({
+    materialId: 2,
+    came,
+    cameOn,
+    look,
+    state,
+  });
+  const today = '2026-11-24';
+  const lots = [
+    lot('2026-07-01', 90, null),
+    lot('2026-10-28', 3),
+    lot('2026-11-05', 2, {}, 'clean first'),
+    lot('2026-11-12', 4),
+    lot('2026-11-13', 9, {}, 'never'),
+    lot('2026-11-20', 1),
+  ];
+  const of = (copies: number, free: number) =>
+    savingUp({ needs, copies, free: new Map([[2, free]]), materials: [CAP], lots, today })[0]!;
+
+  it('goes by what was looked over and not refused, not by what was counted at the start', () => {
+    const s = of(3, 6);
+    expect(s).toMatchObject({ wanted: 24, short: 18, counts: [2, 4, 1] });
+    expect(s.forecast!.mean).toBeCloseTo(7 / 3);
+    expect(s.days.low! <= s.days.middle! && s.days.middle! <= s.days.high!).toBe(true);
+    expect(s.days.low! > today).toBe(true);
+  });
+  it('needs no forecast for what is there', () => {
+    expect(of(1, 20)).toMatchObject({ short: 0, forecast: null, days: { low: null } });
+  });
+  it('draws from what is free today', () => {
+    const chart = savingChart(of(3, 6), today);
+    expect(chart.x[0]).toBe(today);
+    expect([chart.low[0], chart.middle[0], chart.high[0]]).toEqual([6, 6, 6]);
+    expect(chart.past.y).toEqual([2, 4, 1]);
+    expect(savingChart(of(1, 20), today).x).toEqual([]);
+  });
+});
