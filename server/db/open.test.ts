@@ -1,6 +1,10 @@
-import { copyFileSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { MikroORM } from '@mikro-orm/libsql';
+import { Migrator } from '@mikro-orm/migrations';
+import { entities } from './entities.ts';
+import { migrationsList } from './migrations.ts';
 import { closeDb, openDb } from './open.ts';
 
 let folder: string;
@@ -66,5 +70,38 @@ describe('the place’s one file', () => {
       run(`insert into loan (copy_id, borrower_id, lent_on, due_on) values (99, 1, 'x', 'y')`),
     ).rejects.toThrow(/FOREIGN KEY/i);
     await db.close();
+  });
+
+  it('with counts from before lots keeps every count, as one lot a material, and leaves a copy of the old file', async () => {
+    const old = await MikroORM.init({
+      dbName: join(folder, 'fox-button.db'),
+      entities,
+      extensions: [Migrator],
+      migrations: { migrationsList: migrationsList.slice(0, 1), snapshot: false, silent: true },
+      metadataCache: { enabled: false },
+      logger: () => {},
+    });
+    await old.getMigrator().up();
+    const add = (name: string, kept: number) =>
+      old.em
+        .getConnection()
+        .execute(
+          `insert into material (name, form, sizes, unit, kept, material_class, give, hazards, colour) values ('${name}', 'disc', '{"diameter":38,"height":14}', 'each', ${kept}, 'plastic', 0, '[]', '#000000')`,
+        );
+    await add('Cap', 27);
+    await add('Lid', 0);
+    await old.close();
+    const db = await openDb(folder);
+    const rows = (await db.em
+      .getConnection()
+      .execute(
+        'select m.name, l.quantity, l.state from material m left join lot l on l.material_id = m.id order by m.id',
+      )) as unknown;
+    expect(rows).toEqual([
+      { name: 'Cap', quantity: 27, state: 'ready' },
+      { name: 'Lid', quantity: null, state: null },
+    ]);
+    expect(readdirSync(folder).some((f) => /^fox-button\.before-.*\.db$/.test(f))).toBe(true);
+    await closeDb(db);
   });
 });

@@ -170,3 +170,30 @@ describe('papers for the bench', () => {
     expect((await fetchFile(`/designs/${made.id}/template.svg`)).toString()).not.toContain('<script>');
   });
 });
+
+describe('the wanted list', () => {
+  it('shows families what, how large, how many, how clean, until when, and what not to bring', async () => {
+    const shared = desk;
+    desk = await startTest();
+    const { design } = await withDesign(desk);
+    writeFileSync(
+      join(folder, 'wanted.pdf'),
+      await fetchFile(`/designs/${design.id}/wanted.pdf?copies=7&until=2026-12-22`),
+    );
+    await desk.get(`/designs/${design.id}/wanted.pdf?until=soon`).expect(400);
+    await desk.close();
+    desk = shared;
+    const text = execFileSync('pdftotext', ['-layout', join(folder, 'wanted.pdf'), '-'], {
+      encoding: 'utf8',
+    });
+    expect(text).toMatch(/Please save for us/);
+    expect(text).toMatch(/Drop tub. Until 22 Dec 2026/);
+    // Eight caps for each of seven kits, less the 27 that are kept; seven tubs, less six.
+    expect(text).toMatch(/Cap +29/);
+    expect(text).toMatch(/Tub +1\b/);
+    expect(text).toMatch(/38 mm across, 14 mm high, about/);
+    expect(text).toMatch(/still wanted/);
+    expect(text).toMatch(/Wash in hot soapy water/);
+    expect(text).toMatch(/raw meat or fish/);
+  });
+});

@@ -24,7 +24,8 @@ export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
   });
   r.put('/materials/:id', async (req, res) => {
     const id = readId(req.params.id, 'material');
-    const { version, ...rest } = (req.body ?? {}) as Record<string, unknown>;
+    // Figures that follow from the lots come along when a material is read and sent back; they are no wish.
+    const { version, waiting: _, measured: __, ...rest } = (req.body ?? {}) as Record<string, unknown>;
     // The count changes by what comes in and goes out, so an overwrite need not say it.
     const saysKept = rest.kept !== undefined;
     const input = { ...read(materialInput, { kept: 0, ...rest }), ...read(materialVersion, { version }) };
