@@ -69,6 +69,50 @@ const time = async (name, n, call) => {
   );
   return took[n >> 1];
 };
+/** Lots come in as a file; the shelf is read at 500 and at 5,000 of them, then a hundred thousand rows stream in. */
+async function lotsBench() {
+  const bring = async (n) => {
+    const rows = Array.from(
+      { length: n },
+      (_, i) =>
+        `Milk-bottle cap,${1 + (i % 9)},2026-0${1 + (i % 9)}-1${i % 10},Teal Skiff,"Came in bag ${i}, looked over",clean,dry`,
+    );
+    const body = `material,quantity,came_on,from,reason,clean,dry\n${rows.join('\n')}\n`;
+    const preview = await fetch(`${server.url}/api/files/lots/preview`, {
+      method: 'POST',
+      headers: { 'content-type': 'text/csv' },
+      body,
+    }).then((r) => r.json());
+    if (preview.rows !== n || preview.faulty !== 0) throw new Error(JSON.stringify(preview).slice(0, 300));
+    const done = await fetch(`${server.url}/api/files/confirm`, json('POST', { id: preview.id }));
+    if (!done.ok) throw new Error(await done.text());
+    return body.length;
+  };
+  const read = (path) => fetch(`${server.url}/api/${path}`).then((r) => r.text());
+  const memory = (what) =>
+    Number(new RegExp(`${what}:\\s+(\\d+)`).exec(readFileSync(`/proc/${server.child.pid}/status`, 'utf8'))[1]) /
+    1024;
+  await bring(500);
+  const few = await time('GET /api/materials over 650 lots', 40, () => read('materials'));
+  const fewLots = await time('GET /api/lots, 650', 40, () => read('lots'));
+  await bring(4500);
+  const many = await time('GET /api/materials over 5,150 lots', 40, () => read('materials'));
+  const manyLots = await time('GET /api/lots, 5,150', 20, () => read('lots'));
+  console.log(
+    `  ratios 5,150 to 650 lots: materials ${(many / few).toFixed(1)}, lots ${(manyLots / fewLots).toFixed(1)}`,
+  );
+  const before = memory('VmRSS');
+  const t = performance.now();
+  const bytes = await bring(100_000);
+  console.log(
+    `  100,000 rows (${(bytes / 1e6).toFixed(1)} MB) read and written in ${((performance.now() - t) / 1000).toFixed(1)} s; server ${before.toFixed(0)} MB before, most ${memory('VmHWM').toFixed(0)} MB (growth at most 300)`,
+  );
+  const out = performance.now();
+  const text = await read('files/lots.csv');
+  console.log(
+    `  105,150 lots out as CSV (${(text.length / 1e6).toFixed(1)} MB) in ${((performance.now() - out) / 1000).toFixed(1)} s; server most ${memory('VmHWM').toFixed(0)} MB`,
+  );
+}
 const json = (method, body) => ({
   method,
   headers: { 'content-type': 'application/json' },
@@ -103,6 +147,7 @@ try {
       }),
     ).then((r) => r.json()),
   );
+  await lotsBench();
   console.log(
     `  ratios to the peer: materials ${(materials / health).toFixed(1)}, copies ${(copies / health).toFixed(1)}, stock ${(stock / health).toFixed(1)}`,
   );

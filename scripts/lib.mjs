@@ -105,7 +105,7 @@ export async function startServer(env, options = {}) {
   let ended = null;
   child.on('exit', (code) => (ended = code ?? 1));
   const url = `http://${env.HOST ?? '127.0.0.1'}:${env.PORT}`;
-  for (let i = 0; i < 150; i++) {
+  for (let i = 0; i < 600; i++) {
     if (ended !== null) throw new Error(`the server ended with ${ended}`);
     const ok = await fetch(`${url}/api/health`).then(
       (r) => r.ok,
@@ -124,7 +124,7 @@ export async function startServer(env, options = {}) {
     await new Promise((r) => setTimeout(r, 100));
   }
   child.kill('SIGKILL');
-  throw new Error('the server did not answer within 15 s');
+  throw new Error('the server did not answer within a minute');
 }
 
 export { existsSync, mkdirSync, statSync, spawnSync };

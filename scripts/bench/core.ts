@@ -1,7 +1,10 @@
+import { asMaterial, catalogue } from '../../core/catalogue/index.ts';
+import { readFind } from '../../core/gather/findOnShelf.ts';
 import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Shape } from '../../core/geometry/shape.ts';
 import { passage } from '../../core/passage/passage.ts';
 import type { Opening } from '../../core/passage/opening.ts';
+import { pack } from '../../core/packing/pack.ts';
 import { patternOf } from '../../core/patterns/index.ts';
 import { CAP, SLOT_DIALS, TAPE, TUB } from '../../core/testing.ts';
 
@@ -123,3 +126,45 @@ timed(
   'budget: 95th percentile 16',
 );
 timed('fit, in the worker', turns.slice(0, 40), (d) => drop.fit(d, chosen), '');
+
+console.log('\nPacking: ten boxes of 20 to 60 mm in a cube they fill by a share, two seconds each');
+for (const share of [0.5, 0.7, 0.8, 0.9]) {
+  const cases = Array.from({ length: 12 }, () => {
+    const items = Array.from({ length: 10 }, (_, i) => ({
+      id: `b${i}`,
+      length: Math.round(random(20, 60)),
+      width: Math.round(random(20, 60)),
+      height: Math.round(random(20, 60)),
+    }));
+    const side = Math.cbrt(items.reduce((v, b) => v + b.length * b.width * b.height, 0) / share);
+    return { container: { length: side, width: side, height: side }, items };
+  });
+  const now = (): number => performance.now();
+  const took: number[] = [];
+  const found = { yes: 0, no: 0, open: 0 };
+  for (const c of cases) {
+    const t = now();
+    const { fits } = pack(c, { now, until: t + 2000 });
+    took.push(now() - t);
+    found[fits === null ? 'open' : fits ? 'yes' : 'no']++;
+  }
+  took.sort((a, b) => a - b);
+  console.log(
+    `  filled ${share * 100} %: ${found.yes} packed, ${found.no} proved not, ${found.open} open; median ${at(took, 0.5)} ms, most ${at(took, 1)} ms`,
+  );
+}
+
+console.log('\nFinding among 5,000 materials');
+const shelf = Array.from({ length: 5000 }, (_, i) => ({
+  ...asMaterial(catalogue[i % catalogue.length]!),
+  name: `find ${i}`,
+}));
+timed(
+  'fits through 20 mm, longer than 100 mm',
+  ['fits through 20 mm', 'tubes longer than 100 mm', 'hand strength', 'find 49'],
+  (text) => {
+    const find = readFind(text, 'mm');
+    return shelf.filter((m) => find.matches(m));
+  },
+  '',
+);

@@ -10,6 +10,7 @@ import {
 } from 'react-aria-components/Table';
 import { TableLayout, Virtualizer } from 'react-aria-components/Virtualizer';
 import { styled } from 'styled-components';
+import { Button } from './Button.tsx';
 
 const Frame = styled.div`
   border: 1px solid var(--seam);
@@ -70,6 +71,18 @@ const Frame = styled.div`
   }
 `;
 
+const Foot = styled.div`
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+  padding: 6px 10px;
+  border-top: 1px solid var(--seam);
+  background: var(--linen);
+`;
+/** Rows are walked one by one by a screen reader's table: some hundreds at a time stay quick. */
+const PAGE = 300;
+
 export interface SortColumn<T> {
   readonly id: string;
   readonly name: string;
@@ -86,7 +99,7 @@ export function SortTable<T extends { readonly id: number }>({
   rows,
   open,
   onOpen,
-  height = 'max(320px, calc(100dvh - 304px))',
+  height = 'max(320px, calc(100dvh - 356px))',
 }: {
   label: string;
   columns: readonly SortColumn<T>[];
@@ -96,6 +109,7 @@ export function SortTable<T extends { readonly id: number }>({
   height?: number | string;
 }) {
   const [sort, setSort] = useState<SortDescriptor>({ column: columns[0]!.id, direction: 'ascending' });
+  const [most, setMost] = useState(PAGE);
   const sorted = useMemo(() => {
     const { value } = columns.find((c) => c.id === sort.column) ?? columns[0]!;
     const way = sort.direction === 'descending' ? -1 : 1;
@@ -145,7 +159,7 @@ export function SortTable<T extends { readonly id: number }>({
               </Column>
             )}
           </TableHeader>
-          <TableBody items={sorted}>
+          <TableBody items={sorted.slice(0, most)}>
             {(row) => (
               <Row
                 id={row.id}
@@ -163,6 +177,16 @@ export function SortTable<T extends { readonly id: number }>({
           </TableBody>
         </Table>
       </Virtualizer>
+      {sorted.length > most && (
+        <Foot>
+          <span>
+            The first {most} of {sorted.length}, as sorted
+          </span>
+          <Button small plain onPress={() => setMost(most + PAGE)}>
+            Show {Math.min(PAGE, sorted.length - most)} more
+          </Button>
+        </Foot>
+      )}
     </Frame>
   );
 }
