@@ -39,6 +39,53 @@ describe('a pattern begun from the free stock', () => {
     });
     expect(patternOf('drop-through').fit(made!.dials, made!.chosen).verdict).toBe('clear');
   });
+  it('offers nothing that the check says stop to for the youngest, and tells what to mind', () => {
+    // A cork of 24 mm is a small part by every gauge; over three years it is a matter to mind.
+    const cork = material(5, {
+      name: 'Cork',
+      form: 'piece',
+      solid: 'block',
+      sizes: { length: 26, width: 24, height: 22 },
+    });
+    const of = (ageFrom: number) =>
+      fromFreeStock({
+        ...ask(
+          [
+            [1, 5],
+            [5, 400],
+          ],
+          [TUB, cork],
+        ),
+        ageFrom,
+        pattern: patternOf('drop-through'),
+      });
+    expect(of(24)).toEqual([]);
+    const [made] = of(48);
+    expect(made).toMatchObject({ materials: { container: 1, piece: 5 } });
+    expect(made!.minds).toContain('Small parts');
+  });
+  it('shows unlike materials before those that share one', () => {
+    const tub = { ...TUB, id: 6, name: 'Second tub' };
+    const caps = [7, 8].map((id) => ({ ...CAP, id, name: `Cap ${id}` }));
+    const made = fromFreeStock({
+      ...ask(
+        [
+          [1, 9],
+          [6, 1],
+          [2, 90],
+          [7, 80],
+          [8, 6],
+        ],
+        [TUB, CAP, tub, ...caps],
+      ),
+      pattern: patternOf('drop-through'),
+    });
+    expect(made.map((m) => [m.materials.container, m.materials.piece])).toEqual([
+      [1, 2],
+      [6, 7],
+      [1, 8],
+    ]);
+  });
   it('has nothing to offer when too little is free', () => {
     expect(
       patternsFromStock(

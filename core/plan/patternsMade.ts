@@ -1,24 +1,39 @@
-import { patterns, type AnyDials, type Approach, type Chosen, type OpenPattern } from '../patterns/index.ts';
+import {
+  patterns,
+  type AnyDials,
+  type Approach,
+  type Chosen,
+  type OpenPattern,
+  type Skill,
+} from '../patterns/index.ts';
 import { extentsOf, shapeOf, type Material } from '../materials/material.ts';
+import { checkFeatures } from '../safety/check.ts';
 import { makeable, type Makeable } from './makeable.ts';
 
 export interface PatternMade extends Makeable {
   readonly pattern: string;
   readonly name: string;
+  /** The skill it serves first. */
+  readonly skill: Skill;
   /** Material by role. */
   readonly materials: Readonly<Record<string, number>>;
   readonly chosen: Chosen;
   readonly dials: AnyDials;
+  /** What the check says to mind, by title; nothing it says stop to is offered. */
+  readonly minds: readonly string[];
 }
 
-/** More combinations than this are not looked at; the fullest bins come first. */
+/** More candidates than this are not looked at; the fullest bins come first. */
 const MOST_PER_ROLE = 14;
-const MOST_FITS = 10;
+const MOST_FITS = 24;
 
 /**
  * For a pattern, what could be started from the free stock alone: materials for each role it must have, with the dials its
- * approach begins with, most copies first, and only where the design does what it is meant to (its own fit is clear).
- * At most `most`, no two with the same material in the last such role, so that the choice is a choice.
+ * approach begins with, most copies first, and only where the design does what it is meant to (its own fit is clear) and
+ * the check says stop to nothing for the youngest. At most `most`, no two with the same material in the last such role, and
+ * those of unlike materials before those that share one, so that the choice is a choice.
+ *
+ * @param options.ageFrom the youngest who will use it, months
  */
 export function fromFreeStock(options: {
   pattern: OpenPattern;
@@ -40,7 +55,7 @@ export function fromFreeStock(options: {
       .sort((a, b) => (free.get(b.id) ?? 0) - (free.get(a.id) ?? 0) || volume(b) - volume(a))
       .slice(0, MOST_PER_ROLE),
   );
-  const found: PatternMade[] = [];
+  const found: Omit<PatternMade, 'minds'>[] = [];
   const walk = (at: number, chosen: Record<string, Material>): void => {
     if (at < roles.length) {
       for (const m of candidates[at]!)
@@ -55,6 +70,7 @@ export function fromFreeStock(options: {
           ...state,
           pattern: pattern.id,
           name: pattern.name,
+          skill: pattern.skills[0]!,
           materials: Object.fromEntries(Object.entries(chosen).map(([role, m]) => [role, m.id])),
           chosen,
           dials,
@@ -66,18 +82,24 @@ export function fromFreeStock(options: {
   walk(0, {});
   found.sort((a, b) => b.copies - a.copies);
   const kept: PatternMade[] = [];
-  const last = roles.at(-1)!.id;
-  let fits = 0;
-  for (const f of found) {
-    if (kept.length >= options.most || fits >= MOST_FITS) break;
-    if (kept.some((k) => k.materials[last] === f.materials[last])) continue;
-    fits++;
-    try {
-      if (pattern.fit(f.dials, f.chosen).verdict === 'clear') kept.push(f);
-    } catch {
-      // Nothing to make of it.
+  const tried = new Set<unknown>();
+  const shares = (f: (typeof found)[number], roleIds: readonly string[]): boolean =>
+    kept.some((k) => roleIds.some((r) => k.materials[r] === f.materials[r]));
+  for (const apart of [roles.map((r) => r.id), [roles.at(-1)!.id]])
+    for (const f of found) {
+      if (kept.length >= options.most || tried.size >= MOST_FITS) return kept;
+      if (tried.has(f) || shares(f, apart)) continue;
+      tried.add(f);
+      try {
+        const findings = checkFeatures(pattern.features(f.dials, f.chosen), options.ageFrom).findings;
+        if (findings.some((x) => x.verdict === 'stop')) continue;
+        if (pattern.fit(f.dials, f.chosen).verdict !== 'clear') continue;
+        const minds = findings.filter((x) => x.verdict === 'mind').map((x) => x.title);
+        kept.push({ ...f, minds: [...new Set(minds)] });
+      } catch {
+        // Nothing to make of it.
+      }
     }
-  }
   return kept;
 }
 

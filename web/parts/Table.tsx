@@ -1,4 +1,4 @@
-import { styled } from 'styled-components';
+import { css, styled } from 'styled-components';
 
 const Styled = styled.table<{ $wide: boolean }>`
   width: 100%;
@@ -23,6 +23,18 @@ const Styled = styled.table<{ $wide: boolean }>`
     text-align: left;
     padding-left: 0;
   }
+  ${(p) =>
+    p.$wide &&
+    css`
+      /* What a row is about stays in sight while the rest is moved along. */
+      th:first-child,
+      td:first-child {
+        position: sticky;
+        left: 0;
+        background: var(--paper);
+        padding-right: 8px;
+      }
+    `}
   thead th {
     border-top: 0;
     color: var(--slate);
@@ -61,7 +73,7 @@ export const Table = ({
   const side = (i: number) => (left.includes(i) ? { textAlign: 'left' as const } : undefined);
   return (
     <Scroll tabIndex={0} role="region" aria-label={caption}>
-      <Styled $wide={head.length > 6}>
+      <Styled $wide={head.length > 5}>
         <caption>{caption}</caption>
         <thead>
           <tr>

@@ -1,4 +1,5 @@
-import { NavLink, Outlet } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, Outlet, useLocation } from 'react-router';
 import { styled } from 'styled-components';
 
 const DRAWERS = [
@@ -24,6 +25,7 @@ const Whole = styled.div`
 `;
 /** Fronts of drawers, each with its label; the open one stands out. */
 const Fronts = styled.nav`
+  position: relative;
   display: flex;
   gap: 4px;
   overflow-x: auto;
@@ -62,15 +64,25 @@ const Fronts = styled.nav`
 `;
 
 /** The gather station: what is on the shelf and all that brings things there. */
-export const Component = () => (
-  <Whole>
-    <Fronts aria-label="Gather">
-      {DRAWERS.map(([to, label]) => (
-        <NavLink key={to} to={`/gather${to && `/${to}`}`} end>
-          {label}
-        </NavLink>
-      ))}
-    </Fronts>
-    <Outlet />
-  </Whole>
-);
+export function Component() {
+  const fronts = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  useEffect(() => {
+    // On a phone the fronts are wider than the screen: keep the open one in sight.
+    const open = fronts.current?.querySelector<HTMLElement>('.active');
+    if (open && fronts.current)
+      fronts.current.scrollLeft = open.offsetLeft - (fronts.current.clientWidth - open.offsetWidth) / 2;
+  }, [pathname]);
+  return (
+    <Whole>
+      <Fronts aria-label="Gather" ref={fronts}>
+        {DRAWERS.map(([to, label]) => (
+          <NavLink key={to} to={`/gather${to && `/${to}`}`} end>
+            {label}
+          </NavLink>
+        ))}
+      </Fronts>
+      <Outlet />
+    </Whole>
+  );
+}

@@ -142,7 +142,7 @@ export function Component() {
         title={
           short.length === 0
             ? 'The shelf has it all'
-            : `Still wanted: ${short.map((l) => `${amount(l.material, l.short)} ${l.material.name.toLowerCase()}`).join(', ')}`
+            : `Still wanted: ${short.map((l) => `${amount(l.material, l.short)} ${l.material.unit === 'mm' ? 'of' : '×'} ${l.material.name.toLowerCase()}`).join(', ')}`
         }
       >
         <Row>

@@ -3,6 +3,7 @@ import { useSearchParams } from 'react-router';
 import { Plus } from 'lucide-react';
 import { styled } from 'styled-components';
 import { readFind } from '../../../core/gather/findOnShelf.ts';
+import { binScale } from '../../../core/drawing/binScale.ts';
 import { pictureSize } from '../../../core/drawing/material.ts';
 import { asMeasured, FORMS, type Form } from '../../../core/materials/material.ts';
 import { spokenFor } from '../../../core/plan/makeable.ts';
@@ -91,6 +92,14 @@ const Bin = styled.button<{ $on: boolean }>`
     display: grid;
     place-items: center;
     height: 56px;
+    position: relative;
+  }
+  .pic i {
+    position: absolute;
+    right: 3px;
+    bottom: 1px;
+    font: 600 11px/1.2 var(--body);
+    color: var(--slate);
   }
   b {
     font: 700 14.5px/1.15 var(--display);
@@ -216,15 +225,18 @@ export function Component() {
             ORDER.filter((f) => FORMS.includes(f)).map((form) => {
               const here = shown.filter((m) => m.form === form);
               if (here.length === 0) return null;
-              const span = Math.max(...here.map((m) => Math.max(...pictureSize(m))));
+              const { span, ratios } = binScale(here.map((m) => Math.max(...pictureSize(m))));
               return (
                 <section key={form} aria-label={TITLES[form]}>
                   <Plank>
                     {TITLES[form]}
-                    <small>{here.length === 1 ? '1 kind' : `${here.length} kinds, drawn to one scale`}</small>
+                    <small>
+                      {here.length === 1 ? '1 kind' : `${here.length} kinds, drawn to one scale`}
+                      {ratios.some((r) => r > 1) && ', the long ones smaller'}
+                    </small>
                   </Plank>
                   <Bins>
-                    {here.map((m) => (
+                    {here.map((m, i) => (
                       <li key={m.id}>
                         <Bin
                           type="button"
@@ -233,7 +245,8 @@ export function Component() {
                           onClick={() => choose(m.id)}
                         >
                           <span className="pic">
-                            <Picture material={m} size={52} span={span} />
+                            <Picture material={m} size={52} span={span * ratios[i]!} />
+                            {ratios[i]! > 1 && <i>1 : {ratios[i]}</i>}
                           </span>
                           <span>
                             <b>{m.name}</b>

@@ -1,24 +1,21 @@
 import { useMemo, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { useQueries, useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { useQueries } from '@tanstack/react-query';
 import { styled } from 'styled-components';
-import type { Design, DesignInput } from '../../../contract/designs.ts';
+import type { Design } from '../../../contract/designs.ts';
 import { asMeasured } from '../../../core/materials/material.ts';
 import { formatMoney } from '../../../core/measure/money.ts';
 import { freeOf, makeable, perCopy, spokenFor, unlocked } from '../../../core/plan/makeable.ts';
-import type { ChoiceAnswer, ChoiceRequest } from '../../../core/plan/choice.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { api, words } from '../../data/api.ts';
 import { purchaseOf } from '../../data/purchase.ts';
 import { useChange, useMaterials, useOffers, usePlace, useSuppliers } from '../../data/queries.ts';
-import { setOnBench, useNeeds, type NeedingDesign } from '../../design/onBench.ts';
-import { Picture } from '../../drawing/Picture.tsx';
-import { Button, ButtonLink } from '../../parts/Button.tsx';
-import { Choice } from '../../parts/Choice.tsx';
-import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { setOnBench, useNeeds } from '../../design/onBench.ts';
+import { Heading, Notice, Panel, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
-import { workbench } from '../../work/door.ts';
+import { NotBegun } from './NotBegun.tsx';
+import { Together } from './Together.tsx';
 import { amount } from './words.ts';
 
 const Two = styled.div`
@@ -50,25 +47,6 @@ const Tick = styled.label`
     accent-color: var(--fox);
   }
 `;
-const Tiles = styled.ul`
-  display: grid;
-  gap: 8px;
-  li {
-    display: grid;
-    grid-template-columns: auto minmax(0, 1fr) auto;
-    gap: 10px;
-    align-items: center;
-    border-top: 1px dashed var(--seam);
-    padding-top: 8px;
-  }
-  li:first-child {
-    border-top: 0;
-    padding-top: 0;
-  }
-`;
-/** Copies of a design that is not on the bench are of use up to this many. */
-const MOST = 12;
-
 /** What the free stock allows: of each design, of all together, of a pattern not begun yet. */
 export function Component() {
   const { data: rawMaterials } = useMaterials();
@@ -76,12 +54,8 @@ export function Component() {
   const { data: offers } = useOffers();
   const { data: suppliers } = useSuppliers();
   const designs = useNeeds();
-  const [aim, setAim] = useState<'copies' | 'skills'>('copies');
-  const [which, setWhich] = useState<'bench' | 'all'>('bench');
   const [problem, setProblem] = useState<string | null>(null);
-  const navigate = useNavigate();
   const bench = useChange(({ d, on }: { d: Design; on: boolean }) => setOnBench(d, on));
-  const start = useChange((input: DesignInput) => api<Design>('POST', '/designs', input));
   const materials = useMemo(() => rawMaterials?.map((m) => asMeasured(m)), [rawMaterials]);
   const rows = useMemo(() => {
     if (!designs || !materials) return null;
@@ -135,55 +109,12 @@ export function Component() {
   );
   const packWords = (packs: readonly { count: number; name: string }[]): string =>
     packs.map((p) => `${p.count} × ${p.name}`).join(', ');
-  const among = (designs ?? []).filter((d) => !d.problem && (which === 'all' || d.onBench));
-  const choiceAsk: ChoiceRequest | null =
-    materials && among.length > 0
-      ? {
-          aim,
-          stock: materials
-            .filter((m) => m.kept > 0)
-            .map((m) => ({ material: String(m.id), quantity: m.kept })),
-          designs: among.map((d) => ({
-            id: String(d.id),
-            skill: d.design.skill,
-            most: which === 'bench' ? d.copies : MOST,
-            worth: 1,
-            needs: [...perCopy(d.needs)].map(([m, quantity]) => ({ material: String(m), quantity })),
-          })),
-        }
-      : null;
-  const choice = useQuery({
-    queryKey: ['choice', choiceAsk],
-    queryFn: () => api<ChoiceAnswer>('POST', '/compute/choice', choiceAsk),
-    enabled: choiceAsk !== null,
-    staleTime: Infinity,
-    placeholderData: (before) => before,
-    retry: false,
-  });
   const free = useMemo(
     () => (designs && materials ? [...freeOf(materials, spokenFor(designs))] : null),
     [designs, materials],
   );
-  const fresh = useQuery({
-    queryKey: ['from stock', free, place?.approach],
-    queryFn: () =>
-      workbench().fromStock({
-        materials: materials!,
-        free: free!,
-        approach: place!.approach,
-        ageFrom: 24,
-        most: 4,
-      }),
-    enabled: free !== null && place !== undefined,
-    staleTime: Infinity,
-    retry: false,
-  });
   if (!materials || !place || !designs || !rows || !offers || !suppliers)
     return <p role="status">Laying everything out …</p>;
-  const nameOf = (id: number | string): string =>
-    materials.find((m) => m.id === Number(id))?.name ?? `material ${id}`;
-  const designOf = (id: string): NeedingDesign | undefined => designs.find((d) => String(d.id) === id);
-  const made = choice.data?.copies.filter((c) => c.count > 0) ?? [];
   const can = rows.filter((r) => r.now.copies > 0).length;
   return (
     <Stack>
@@ -254,62 +185,7 @@ export function Component() {
         </Panel>
       )}
       <Two>
-        <Panel>
-          <Stack $gap={10}>
-            <Spread>
-              <h2>All together, of one shelf</h2>
-              {choice.data && !choice.error && <Verdict kind="clear" word="proved best" />}
-            </Spread>
-            <Row $gap={14}>
-              <Choice
-                label="Aim"
-                value={aim}
-                onChange={(v) => setAim(v as 'copies' | 'skills')}
-                options={[
-                  { value: 'copies', label: 'Most kits' },
-                  { value: 'skills', label: 'Most skills first' },
-                ]}
-              />
-              <Choice
-                label="Among"
-                value={which}
-                onChange={(v) => setWhich(v as 'bench' | 'all')}
-                options={[
-                  { value: 'bench', label: 'The bench, next batches' },
-                  { value: 'all', label: `All, up to ${MOST} each` },
-                ]}
-              />
-            </Row>
-            {choice.error && <Notice tone="stop">{words(choice.error)}</Notice>}
-            {among.length === 0 && <p>No design is on the bench. Tick one above.</p>}
-            {choice.data && (
-              <>
-                {made.length === 0 ? (
-                  <p>The stock does not allow a single kit of these.</p>
-                ) : (
-                  <Table
-                    caption="The best choice"
-                    left={[1]}
-                    head={['Design', 'Skill', 'kits']}
-                    rows={made.map((c) => ({
-                      key: c.design,
-                      cells: [
-                        designOf(c.design)?.design.name ?? c.design,
-                        designOf(c.design)?.design.skill ?? '',
-                        String(c.count),
-                      ],
-                    }))}
-                    foot={[
-                      `${choice.data.total} kits`,
-                      `${choice.data.skills.length} ${choice.data.skills.length === 1 ? 'skill' : 'skills'}`,
-                      String(choice.data.total),
-                    ]}
-                  />
-                )}
-              </>
-            )}
-          </Stack>
-        </Panel>
+        <Together materials={materials} designs={designs} />
         <Stack>
           {best && (
             <Panel>
@@ -325,72 +201,7 @@ export function Component() {
               </Stack>
             </Panel>
           )}
-          <Panel>
-            <Stack $gap={10}>
-              <h2>Not begun yet, from what is free</h2>
-              {fresh.error && <Notice tone="stop">{words(fresh.error)}</Notice>}
-              {!fresh.data && !fresh.error && <p role="status">Trying what goes together …</p>}
-              {fresh.data?.length === 0 && (
-                <p>
-                  Nothing free goes together yet.{' '}
-                  <ButtonLink small plain to="/gather/look-over">
-                    Look over a find
-                  </ButtonLink>
-                </p>
-              )}
-              <Tiles>
-                {fresh.data?.map((f) => {
-                  const ids = Object.values(f.materials);
-                  return (
-                    <li key={f.pattern + ids.join()}>
-                      <Row $gap={2}>
-                        {ids.map((id) => {
-                          const m = materials.find((x) => x.id === id);
-                          return m ? <Picture key={id} material={m} size={40} /> : null;
-                        })}
-                      </Row>
-                      <span>
-                        <b>
-                          {f.copies} × {f.name.toLowerCase()}
-                        </b>
-                        <br />
-                        <Quiet>
-                          {ids.map(nameOf).join(' + ')}; first to run out: {f.first?.name}
-                        </Quiet>
-                      </span>
-                      <Button
-                        small
-                        plain
-                        isDisabled={start.isPending}
-                        onPress={() => {
-                          setProblem(null);
-                          start.mutate(
-                            {
-                              name: ids.map(nameOf).reverse().join(' into ').slice(0, 80),
-                              pattern: f.pattern,
-                              forGroup: place.name,
-                              ageFrom: 24,
-                              ageTo: 48,
-                              skill: 'Pincer and release',
-                              copies: 1,
-                              dials: f.dials,
-                              materials: { ...f.materials },
-                            },
-                            {
-                              onSuccess: (d) => void navigate(`/shape/${d.id}`),
-                              onError: (e) => setProblem(words(e)),
-                            },
-                          );
-                        }}
-                      >
-                        Shape it
-                      </Button>
-                    </li>
-                  );
-                })}
-              </Tiles>
-            </Stack>
-          </Panel>
+          {free && <NotBegun materials={materials} free={free} place={place} onProblem={setProblem} />}
         </Stack>
       </Two>
     </Stack>
