@@ -40,12 +40,12 @@ describe('a pattern begun from the free stock', () => {
     expect(patternOf('drop-through').fit(made!.dials, made!.chosen).verdict).toBe('clear');
   });
   it('offers nothing that the check says stop to for the youngest, and tells what to mind', () => {
-    // A cork of 24 mm is a small part by every gauge; over three years it is a matter to mind.
+    // A cork end of 22 mm is a small part by every gauge; over three years it is a matter to mind.
     const cork = material(5, {
       name: 'Cork',
       form: 'piece',
       solid: 'block',
-      sizes: { length: 26, width: 24, height: 22 },
+      sizes: { length: 22, width: 20, height: 18 },
     });
     const of = (ageFrom: number) =>
       fromFreeStock({

@@ -23,9 +23,10 @@ export interface PatternMade extends Makeable {
   readonly minds: readonly string[];
 }
 
-/** More candidates than this are not looked at; the fullest bins come first. */
-const MOST_PER_ROLE = 14;
-const MOST_FITS = 24;
+/** More candidates for a role than this are not looked at; the fullest bins come first. */
+const MOST_PER_ROLE = 30;
+/** A piece that fails this often is left: most of what speaks against it goes with it into any container. */
+const TRIES_PER_PIECE = 3;
 
 /**
  * For a pattern, what could be started from the free stock alone: materials for each role it must have, with the dials its
@@ -82,25 +83,37 @@ export function fromFreeStock(options: {
   walk(0, {});
   found.sort((a, b) => b.copies - a.copies);
   const kept: PatternMade[] = [];
-  const tried = new Set<unknown>();
+  const last = roles.at(-1)!.id;
+  const tries = new Map<number, number>();
   const shares = (f: (typeof found)[number], roleIds: readonly string[]): boolean =>
     kept.some((k) => roleIds.some((r) => k.materials[r] === f.materials[r]));
-  for (const apart of [roles.map((r) => r.id), [roles.at(-1)!.id]])
+  for (const apart of [roles.map((r) => r.id), [last]])
     for (const f of found) {
-      if (kept.length >= options.most || tried.size >= MOST_FITS) return kept;
-      if (tried.has(f) || shares(f, apart)) continue;
-      tried.add(f);
-      try {
-        const findings = checkFeatures(pattern.features(f.dials, f.chosen), options.ageFrom).findings;
-        if (findings.some((x) => x.verdict === 'stop')) continue;
-        if (pattern.fit(f.dials, f.chosen).verdict !== 'clear') continue;
-        const minds = findings.filter((x) => x.verdict === 'mind').map((x) => x.title);
-        kept.push({ ...f, minds: [...new Set(minds)] });
-      } catch {
-        // Nothing to make of it.
-      }
+      if (kept.length >= options.most) return kept;
+      const before = tries.get(f.materials[last]!) ?? 0;
+      if (before >= TRIES_PER_PIECE || shares(f, apart)) continue;
+      tries.set(f.materials[last]!, before + 1);
+      const minds = mindsOf(f, pattern, options.ageFrom);
+      if (minds) kept.push({ ...f, minds });
     }
   return kept;
+}
+
+/** What to mind of a design that does what it is meant to; null when it does not, or when the check says stop. */
+function mindsOf(
+  f: Pick<PatternMade, 'dials' | 'chosen'>,
+  pattern: OpenPattern,
+  youngest: number,
+): string[] | null {
+  try {
+    if (pattern.fit(f.dials, f.chosen).verdict !== 'clear') return null;
+    const { findings } = checkFeatures(pattern.features(f.dials, f.chosen), youngest);
+    if (findings.some((x) => x.verdict === 'stop')) return null;
+    return [...new Set(findings.filter((x) => x.verdict === 'mind').map((x) => x.title))];
+  } catch {
+    // The pattern has said what does not go together.
+    return null;
+  }
 }
 
 /** The same for every pattern of the house. */

@@ -74,12 +74,15 @@ const STARTS: Record<Approach, { along: number; across: number; pieces: number }
   'grab bag': { along: 6, across: 4, pieces: 4 },
 };
 
-/** Where a design starts: the slot that lets the piece through edge on, a hole for what is as thick as it is long. */
+/**
+ * Where a design starts: the slot that lets the piece through edge on, a hole for what is round and as thick as it is long.
+ * A block keeps its slot: its corners stand out of a hole as wide as its sides.
+ */
 export function defaults(options: { approach: Approach; chosen: Chosen; ageFrom: number }): Dials {
-  const { longest, shortest, room } = parts(options.chosen);
+  const { piece, longest, shortest, room } = parts(options.chosen);
   const start = STARTS[options.approach];
   const young = options.ageFrom < 18;
-  const round = shortest > 0.8 * longest;
+  const round = shortest > 0.8 * longest && shapeOf(piece)?.kind !== 'box';
   const loose = young ? 2 : 1;
   return {
     opening: round ? 'round' : 'slot',

@@ -1,6 +1,7 @@
+import fc from 'fast-check';
 import { orderSteps } from '../../plan/order.ts';
 import { CAP, material, SLOT_DIALS, TAPE, TUB } from '../../testing.ts';
-import { patternOf, PatternError, patterns, type Chosen } from '../index.ts';
+import { APPROACHES, patternOf, PatternError, patterns, type Chosen } from '../index.ts';
 
 const tub = TUB;
 const cap = { ...CAP, hazards: ['loose liner' as const] };
@@ -50,6 +51,51 @@ describe('the pattern’s door', () => {
   it('knows its families', () => {
     expect(() => patternOf('toString')).toThrow(/expected one of drop-through/);
     expect(Object.keys(patterns)).toContain('drop-through');
+  });
+});
+
+describe('where a design starts', () => {
+  const length = fc.integer({ min: 8, max: 80 });
+  const solids = fc.oneof(
+    fc.record({ solid: fc.constant('ball'), sizes: fc.record({ diameter: length }) }),
+    fc.record({ solid: fc.constant('rod'), sizes: fc.record({ diameter: length, length }) }),
+    fc.record({ solid: fc.constant('cone'), sizes: fc.record({ diameter: length, height: length }) }),
+    fc.record({
+      solid: fc.constantFrom('block', 'egg'),
+      sizes: fc.record({ length, width: length, height: length }),
+    }),
+  );
+  it('lets the piece through, whatever it is, wherever the lid has room', () => {
+    fc.assert(
+      fc.property(
+        solids,
+        fc.constantFrom(...APPROACHES),
+        fc.integer({ min: 6, max: 72 }),
+        (solid, approach, ageFrom) => {
+          const on: Chosen = {
+            container: box,
+            piece: material(7, { name: 'Find', form: 'piece', ...solid }),
+          };
+          const start = drop.defaults({ approach, chosen: on, ageFrom });
+          const { passage } = drop.fit(drop.check(start), on);
+          expect(passage.passes).toBe(true);
+          expect(passage.gap).toBeGreaterThan(1);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  it('gives a cube a square and a ball a hole', () => {
+    const cube = material(7, {
+      name: 'Cube',
+      form: 'piece',
+      solid: 'block',
+      sizes: { length: 25, width: 25, height: 25 },
+    });
+    const start = (piece: typeof cube) =>
+      drop.defaults({ approach: 'prepared shelf', chosen: { container: box, piece }, ageFrom: 36 });
+    expect(start(cube)).toMatchObject({ opening: 'slot', length: 29, width: 28 });
+    expect(start(ball)).toMatchObject({ opening: 'round', length: 53 });
   });
 });
 

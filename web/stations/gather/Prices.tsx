@@ -22,13 +22,28 @@ import { Chart } from '../../parts/Chart.tsx';
 import { Heading, Notice, Panel, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 
+/** Packs and the shop's list on the left, what a pack has cost beside them; on a phone that comes right under the packs. */
 const Two = styled.div`
   display: grid;
-  grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
+  grid-template: 'packs past' auto 'shop past' 1fr / minmax(0, 1.35fr) minmax(0, 1fr);
   gap: 12px;
   align-items: start;
+  .packs {
+    grid-area: packs;
+  }
+  .shop {
+    grid-area: shop;
+  }
+  .past {
+    grid-area: past;
+    position: sticky;
+    top: 0;
+  }
   @media (max-width: 1000px) {
-    grid-template-columns: minmax(0, 1fr);
+    grid-template: 'packs' auto 'past' auto 'shop' auto / minmax(0, 1fr);
+    .past {
+      position: static;
+    }
   }
 `;
 const Pick = styled.button`
@@ -167,7 +182,7 @@ export function Component() {
         </Notice>
       )}
       <Two>
-        <Stack>
+        <div className="packs">
           <Panel>
             <Table
               caption="Packs and their prices"
@@ -223,6 +238,8 @@ export function Component() {
               })}
             />
           </Panel>
+        </div>
+        <div className="shop">
           <Panel>
             <Stack $gap={6}>
               <Spread>
@@ -264,8 +281,8 @@ export function Component() {
               </Shop>
             </Stack>
           </Panel>
-        </Stack>
-        <Stack style={{ position: 'sticky', top: 0 }}>
+        </div>
+        <div className="past">
           {chosen && chart && (
             <Panel>
               <Stack $gap={4}>
@@ -295,7 +312,7 @@ export function Component() {
               </Stack>
             </Panel>
           )}
-        </Stack>
+        </div>
       </Two>
     </Stack>
   );
