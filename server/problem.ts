@@ -7,6 +7,7 @@ import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import type { z } from 'zod';
 import type { Problem } from '../contract/common.ts';
+import { strayTexts } from '../core/measure/text.ts';
 import { UnprovedError } from '../core/price/purchase.ts';
 import { PatternError } from '../core/patterns/kernel.ts';
 
@@ -43,21 +44,21 @@ export const notFound = (what: string): ProblemError => new ProblemError(404, `T
 /** The value as the schema sees it, or a 400 that names every field at fault. */
 export function read<T>(schema: z.ZodType<T>, value: unknown): T {
   const parsed = schema.safeParse(value);
-  if (parsed.success) return parsed.data;
-  const errors = parsed.error.issues.slice(0, 50).flatMap((issue) => {
-    const at = issue.path.map(String).join('.');
-    if (issue.code === 'unrecognized_keys')
-      return issue.keys.map((k) => ({ path: at ? `${at}.${k}` : k, message: 'is not a field here' }));
-    return [
-      {
-        path: at,
-        message:
-          issue.code === 'invalid_type' && issue.message.startsWith('Invalid input')
-            ? issue.message.replace('Invalid input: ', '')
-            : issue.message,
-      },
-    ];
-  });
+  const stray = parsed.success ? strayTexts(parsed.data) : [];
+  if (parsed.success && stray.length === 0) return parsed.data;
+  const errors = parsed.success
+    ? stray.slice(0, 50)
+    : parsed.error.issues.slice(0, 50).flatMap((issue) => {
+        const at = issue.path.map(String).join('.');
+        if (issue.code === 'unrecognized_keys')
+          return issue.keys.map((k) => ({ path: at ? `${at}.${k}` : k, message: 'is not a field here' }));
+        return [
+          {
+            path: at,
+            message: issue.message.replace(/^Invalid (input|option): /, ''),
+          },
+        ];
+      });
   throw new ProblemError(
     400,
     errors

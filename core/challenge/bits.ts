@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SMALLEST_SIZE } from '../geometry/shape.ts';
 
 /** One thing the hand must do. Distances in mm. */
 export const move = z
@@ -11,7 +12,8 @@ export const move = z
     /** How far off it may land: a gap, a width. */
     tolerance: z
       .number({ error: 'expected a tolerance in mm' })
-      .positive('must be more than 0')
+      .positive({ error: 'must be more than 0', abort: true })
+      .min(SMALLEST_SIZE, `must be at least ${SMALLEST_SIZE.toFixed(6)} mm`)
       .max(1e6, 'must be at most 1,000,000'),
     /** Equally likely choices, 1 when there is nothing to choose. */
     choices: z

@@ -3,16 +3,19 @@ import { area, selfCrossing } from './polygon.ts';
 
 /** Nothing on a kitchen table is larger; the limit keeps the arithmetic far from its edges. */
 export const LARGEST_SIZE = 5000;
+/** A millionth of a millimetre: nothing is measured finer, and squares of it are still numbers. */
+export const SMALLEST_SIZE = 1e-6;
 /** A traced outline of a real thing needs far fewer; more is a mistake or an attack. */
 export const MOST_CORNERS = 400;
 
-/** A size in mm: a positive number, at most 5,000. */
+/** A size in mm: from a millionth to 5,000. */
 export const size = z
   .number({
     error: (i) =>
       i.input === undefined ? 'is missing; expected a size in mm' : 'expected a size in mm as a number',
   })
-  .positive('must be more than 0 mm')
+  .positive({ error: 'must be more than 0 mm', abort: true })
+  .min(SMALLEST_SIZE, `must be at least ${SMALLEST_SIZE.toFixed(6)} mm`)
   .max(LARGEST_SIZE, `must be at most ${LARGEST_SIZE} mm`);
 
 const coordinate = z

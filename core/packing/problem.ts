@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { SMALLEST_SIZE } from '../geometry/shape.ts';
 
 const mm = z
   .number({ error: 'expected mm' })
-  .positive('must be more than 0 mm')
+  .positive({ error: 'must be more than 0 mm', abort: true })
+  .min(SMALLEST_SIZE, `must be at least ${SMALLEST_SIZE.toFixed(6)} mm`)
   .max(10_000, 'must be at most 10,000 mm');
 const sizes = { length: mm, width: mm, height: mm };
 

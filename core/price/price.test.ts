@@ -52,6 +52,41 @@ function byHand(r: PurchaseRequest, most: number): number | null {
 }
 
 describe('whole packs at least cost', () => {
+  it.each([1e-5, 0.004, 0.3, 17.9999, 18, 18.0001, 999_999.5])(
+    'covers a need of %p in packs of 18',
+    (need) => {
+      const answer = buy({
+        needs: [{ material: 'cap', quantity: need }],
+        offers: [offer('o', 's', 210, { cap: 18 })],
+        delivery: [{ supplier: 's', price: 250 }],
+      });
+      const packs = Math.ceil(need / 18);
+      expect(answer).toMatchObject({
+        status: 'optimal',
+        packs: [{ offer: 'o', count: packs }],
+        total: 210 * packs + 250,
+      });
+    },
+  );
+  it('does not let a pack in without its delivery, however many more another need asks for', () => {
+    // A thousand times more of one thing than of the other: the switch of a supplier must still be all or nothing.
+    const request = {
+      needs: [
+        { material: 'bead', quantity: 200_000 },
+        { material: 'cap', quantity: 1 },
+      ],
+      offers: [
+        offer('beads', 'far', 1, { bead: 1, cap: 1 }),
+        offer('sack', 'near', 150_000, { bead: 100_000 }),
+        offer('cap', 'near', 400, { cap: 1 }),
+      ],
+      delivery: [
+        { supplier: 'far', price: 5000 },
+        { supplier: 'near', price: 10 },
+      ],
+    };
+    expect(buy(request)).toMatchObject({ total: 205_000, packs: [{ offer: 'beads', count: 200_000 }] });
+  });
   it('buys nothing when the shelf has it', () => {
     expect(
       buy({ needs: [{ material: 'cap', quantity: 8 }], stock: [{ material: 'cap', quantity: 9 }] }),

@@ -8,6 +8,11 @@ const quantity = z
   .number({ error: 'expected a quantity' })
   .min(0, 'must not be negative')
   .max(1e6, 'must be at most 1,000,000');
+const content = quantity
+  .positive({ error: 'must be more than 0', abort: true })
+  .min(1e-6, 'must be at least 0.000001');
+/** More packs of one kind than this are no purchase but a mistake. */
+const MOST_PACKS = 1e6;
 const price = z
   .number({ error: 'expected a price in whole minor units' })
   .int('expected whole minor units (cents)')
@@ -50,7 +55,7 @@ export const purchaseRequest = z.strictObject({
           .max(1e6, 'must be at most 1,000,000')
           .optional(),
         contents: z
-          .array(z.strictObject({ material: id, quantity: quantity.positive('must be more than 0') }))
+          .array(z.strictObject({ material: id, quantity: content }))
           .min(1, 'expected at least one material')
           .max(100, 'may have at most 100 materials')
           .superRefine(unique((l) => l.material, 'material')),
@@ -126,9 +131,11 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
   const most = request.offers.map((o) => {
     const useful = Math.max(
       0,
-      ...o.contents.map((c) => Math.ceil(Math.max(0, lack.get(c.material) ?? 0) / c.quantity - EPS)),
+      ...o.contents.map((c) =>
+        Math.ceil((Math.max(0, lack.get(c.material) ?? 0) / c.quantity) * (1 - 1e-12)),
+      ),
     );
-    return Math.min(useful, o.limit ?? Infinity);
+    return Math.min(useful, o.limit ?? MOST_PACKS);
   });
   const lacking = wanted
     .filter(
@@ -146,10 +153,14 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
     .map((d, s) => ({ ...d, s }))
     .filter((d) => d.price > 0 && useful.some((i) => request.offers[i]!.supplier === d.supplier));
   const sum = (terms: string[]): string => terms.join(' + ').replaceAll('+ -', '- ');
-  const covers = wanted.map(
-    ([m, q], k) =>
-      ` c${k}: ${sum(useful.flatMap((i) => request.offers[i]!.contents.filter((c) => c.material === m).map((c) => `${c.quantity} x${i}`)))} >= ${q}`,
-  );
+  // A solver's tolerance is absolute: what is needed by less than one is scaled to one, or it would count as nothing.
+  const covers = wanted.map(([m, q], k) => {
+    const unit = Math.min(1, q);
+    const terms = useful.flatMap((i) =>
+      request.offers[i]!.contents.filter((c) => c.material === m).map((c) => `${c.quantity / unit} x${i}`),
+    );
+    return ` c${k}: ${sum(terms)} >= ${q / unit}`;
+  });
   const opens = charged.flatMap((d) =>
     useful
       .filter((i) => request.offers[i]!.supplier === d.supplier)
@@ -180,11 +191,17 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
       (s, o, i) => s + (o.contents.find((c) => c.material === m)?.quantity ?? 0) * counts[i]!,
       0,
     );
-    if (had < q - 1e-4) throw new UnprovedError(`the solver's answer does not cover ${m}`);
+    if (had < q - 1e-4 * Math.min(1, q)) throw new UnprovedError(`the solver's answer does not cover ${m}`);
   }
   const open = new Set(request.offers.filter((_, i) => counts[i]! > 0).map((o) => o.supplier));
   const total =
     request.offers.reduce((s, o, i) => s + o.price * counts[i]!, 0) +
     request.delivery.reduce((s, d) => s + (open.has(d.supplier) ? d.price : 0), 0);
+  // Switches that stood a hair over 0 would have let packs in without their delivery: then the bound is none.
+  const bound =
+    useful.reduce((s, i) => s + request.offers[i]!.price * (found.values[`x${i}`] ?? 0), 0) +
+    charged.reduce((s, d) => s + d.price * (found.values[`y${d.s}`] ?? 0), 0);
+  if (total > bound + 0.5)
+    throw new UnprovedError('the cheapest purchase could not be proved: the quantities are too far apart');
   return finish(counts, total);
 }

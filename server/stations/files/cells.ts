@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { day } from '../../../contract/common.ts';
 import { parseLength } from '../../../core/measure/length.ts';
 import { parseMoney } from '../../../core/measure/money.ts';
+import { strayCharacter } from '../../../core/measure/text.ts';
 import { isFormula, unharmed } from '../../formats/csv.ts';
 
 export type Fault = (column: string, message: string) => void;
@@ -29,6 +30,11 @@ export class Cells {
     const text = this.raw(column);
     if (isFormula(text)) {
       this.fault(column, 'is a formula; expected plain words');
+      return '';
+    }
+    const stray = strayCharacter(text);
+    if (stray) {
+      this.fault(column, `holds ${stray}, which cannot be printed; expected plain words`);
       return '';
     }
     return unharmed(text).trim();

@@ -1,0 +1,298 @@
+import fc from 'fast-check';
+import { addDays } from '../core/calendar/days.ts';
+import { CAP, startTest, TODAY, TUB, withDesign, type TestDesk } from './testing.ts';
+
+/**
+ * Whatever comes to a door gets its result or a problem that names the field: each request below is well formed, then one
+ * part of it is lost, doubled in name, or turned into something nobody would expect there.
+ */
+let desk: TestDesk;
+let ids: Record<'tub' | 'cap' | 'design' | 'borrower' | 'supplier' | 'copy' | 'lot' | 'offer', number>;
+let valid: { method: 'post' | 'put'; path: string; body: Record<string, unknown> }[];
+
+beforeAll(async () => {
+  desk = await startTest();
+  const { tub, cap, design } = await withDesign(desk, { copies: 1 });
+  const made = async (path: string, body: unknown) =>
+    (await desk.post(path, body).expect(201)).body as { id: number };
+  const supplier = await made('/suppliers', { name: 'Slipway stores', delivery: 250 });
+  const offerBody = {
+    supplierId: supplier.id,
+    name: 'Caps, 18',
+    price: 210,
+    contents: [{ materialId: cap.id, quantity: 18 }],
+  };
+  const offer = await made('/offers', offerBody);
+  const find = await made('/finds', { materialId: cap.id, quantity: 4, look: {} });
+  const lot = ((await desk.get('/lots')).body as { id: number }[])[0]!;
+  expect(find).toBeDefined();
+  const borrower = await made('/borrowers', { name: 'Teal Skiff', group: 'Gulls' });
+  const build = (
+    await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201)
+  ).body as { copies: { id: number }[] };
+  ids = {
+    tub: tub.id,
+    cap: cap.id,
+    design: design.id,
+    borrower: borrower.id,
+    supplier: supplier.id,
+    copy: build.copies[0]!.id,
+    lot: lot.id,
+    offer: offer.id,
+  };
+  const kept = (await desk.get(`/designs/${design.id}`)).body as Record<string, unknown>;
+  const { id: _, ...designBody } = kept;
+  const { today: __, ...place } = (await desk.get('/place')).body as Record<string, unknown>;
+  const box = { id: 'a', length: 30, width: 20, height: 10, count: 2, upright: true };
+  valid = [
+    { method: 'post', path: '/materials', body: { ...CAP, name: 'Second cap' } },
+    { method: 'put', path: `/materials/${ids.tub}`, body: { ...TUB, version: 1 } },
+    { method: 'post', path: `/materials/${ids.cap}/stock`, body: { by: 1 } },
+    {
+      method: 'post',
+      path: '/finds',
+      body: {
+        materialId: ids.cap,
+        quantity: 2,
+        from: 'Teal Skiff',
+        cameOn: TODAY,
+        sizes: { diameter: 38 },
+        look: { gap: 2, held: 'drink' },
+      },
+    },
+    {
+      method: 'put',
+      path: `/lots/${ids.lot}`,
+      body: { version: 1, quantity: 3, state: 'resting', readyOn: addDays(TODAY, 3) },
+    },
+    { method: 'post', path: '/suppliers', body: { name: 'Net loft crafts', delivery: 0 } },
+    { method: 'post', path: '/offers', body: { ...offerBody, name: 'Caps again' } },
+    { method: 'put', path: `/offers/${ids.offer}`, body: offerBody },
+    { method: 'post', path: '/shop/packs', body: { key: 'sticks-100' } },
+    { method: 'post', path: '/shop/refresh', body: {} },
+    { method: 'post', path: '/designs', body: { ...designBody, version: undefined } },
+    { method: 'put', path: `/designs/${ids.design}`, body: designBody },
+    { method: 'post', path: '/builds', body: { designId: ids.design, version: 1, copies: 1 } },
+    { method: 'put', path: '/place', body: place },
+    { method: 'post', path: '/borrowers', body: { name: 'Amber Dory', group: 'Seals' } },
+    {
+      method: 'post',
+      path: '/loans',
+      body: { copyId: ids.copy, borrowerId: ids.borrower, dueOn: addDays(TODAY, 14) },
+    },
+    { method: 'post', path: '/loans/1/return', body: { present: [1, 8], then: 'shelve' } },
+    { method: 'post', path: `/copies/${ids.copy}/count`, body: { present: [1, 8], then: 'shelve' } },
+    {
+      method: 'post',
+      path: '/notes',
+      body: {
+        designId: ids.design,
+        child: 'Whelk',
+        rung: 'as it is',
+        bits: 12,
+        seconds: 60,
+        pieces: 8,
+        help: 'none',
+        words: '',
+        satOn: TODAY,
+      },
+    },
+    { method: 'post', path: '/files/confirm', body: { id: 'no-such-preview' } },
+    {
+      method: 'post',
+      path: '/compute/small-parts',
+      body: { shape: { kind: 'box', length: 30, width: 20, height: 10 } },
+    },
+    {
+      method: 'post',
+      path: '/compute/small-parts',
+      body: {
+        shape: {
+          kind: 'sheet',
+          outline: [
+            [0, 0],
+            [40, 0],
+            [20, 30],
+          ],
+          thickness: 2,
+        },
+      },
+    },
+    {
+      method: 'post',
+      path: '/compute/passage',
+      body: {
+        piece: { kind: 'cone', baseDiameter: 30, height: 40 },
+        opening: { kind: 'star', points: 5, outerDiameter: 50, innerDiameter: 30 },
+      },
+    },
+    {
+      method: 'post',
+      path: '/compute/purchase',
+      body: {
+        needs: [{ material: 'c', quantity: 20 }],
+        stock: [],
+        offers: [
+          { id: 'o', supplier: 's', price: 210, limit: 4, contents: [{ material: 'c', quantity: 18 }] },
+        ],
+        delivery: [{ supplier: 's', price: 250 }],
+      },
+    },
+    {
+      method: 'post',
+      path: '/compute/challenge',
+      body: { moves: [{ distance: 200, tolerance: 3, choices: 2, ways: 4, waysIn: 2 }] },
+    },
+    {
+      method: 'post',
+      path: '/compute/choice',
+      body: {
+        aim: 'skills',
+        stock: [{ material: 'c', quantity: 9 }],
+        designs: [{ id: 'd', skill: 'Release', most: 4, worth: 1, needs: [{ material: 'c', quantity: 2 }] }],
+      },
+    },
+    {
+      method: 'post',
+      path: '/compute/packing',
+      body: { container: { length: 60, width: 60, height: 60 }, items: [box, { ...box, id: 'b' }] },
+    },
+  ];
+});
+afterAll(() => desk.close());
+
+type Path = (string | number)[];
+/** Every place in a body: of fields, of list entries, of the whole. */
+function places(value: unknown, at: Path = []): Path[] {
+  if (typeof value !== 'object' || value === null) return [at];
+  return [
+    at,
+    ...Object.entries(value).flatMap(([k, v]) => places(v, [...at, Array.isArray(value) ? Number(k) : k])),
+  ];
+}
+/** A copy with another value at a place; undefined takes it out. */
+function put(value: unknown, at: Path, by: unknown): unknown {
+  if (at.length === 0) return by;
+  const [key, ...rest] = at as [string | number, ...Path];
+  const copy = (Array.isArray(value) ? [...(value as unknown[])] : { ...(value as object) }) as Record<
+    string,
+    unknown
+  >;
+  copy[key] = put(copy[key], rest, by);
+  return copy;
+}
+
+const odd = fc.oneof(
+  fc.constantFrom<unknown>(
+    undefined,
+    null,
+    '',
+    ' ',
+    'NaN',
+    '0x10',
+    '=1+1',
+    '1; drop table lot',
+    '\u0000',
+    '\ud800',
+    '__proto__',
+    'constructor',
+    0,
+    -0,
+    -1,
+    0.5,
+    1e-320,
+    5e-324,
+    1e-200,
+    1e15,
+    Number.MAX_SAFE_INTEGER + 1,
+    1e308,
+    true,
+    [],
+    {},
+    [[]],
+    [null],
+    { toString: 1 },
+    '2026-02-31',
+    '9999-12-31',
+  ),
+  fc.double({ noNaN: true, noDefaultInfinity: true }),
+  fc.integer(),
+  fc.string({ unit: 'binary', maxLength: 30 }),
+  fc.constant('x'.repeat(20_000)),
+  fc.array(fc.jsonValue({ maxDepth: 2 }), { maxLength: 5 }),
+  fc.jsonValue({ maxDepth: 3 }),
+);
+
+it('knows every door that takes a body', () => {
+  const doors = new Set(valid.map((v) => `${v.method} ${v.path.replace(/\d+/, ':id')}`));
+  expect(doors.size).toBe(26);
+});
+
+it('answers what is well formed', async () => {
+  for (const v of valid.filter((x) => x.path.startsWith('/compute'))) {
+    const r = await desk.post(v.path, v.body);
+    expect([v.path, r.status]).toEqual([v.path, 200]);
+  }
+});
+
+it('gives its result or a problem that names the field, and never breaks', async () => {
+  await fc.assert(
+    fc.asyncProperty(
+      fc.nat().map((n) => valid[n % valid.length]!),
+      fc.nat(),
+      odd,
+      fc.boolean(),
+      async (door, where, value, more) => {
+        const all = places(door.body);
+        let body = put(door.body, all[where % all.length]!, value);
+        if (more && typeof body === 'object' && body !== null && !Array.isArray(body))
+          body = { ...body, ['__proto__x']: value };
+        const r = await desk[door.method](door.path, body);
+        expect(r.status).toBeLessThan(500);
+        if (r.status < 400) return;
+        expect(r.headers['content-type']).toMatch(/^application\/problem\+json/);
+        const problem = r.body as {
+          status: number;
+          title: string;
+          detail: string;
+          errors: { path: string; message: string }[];
+        };
+        expect(problem.status).toBe(r.status);
+        expect(problem.detail.length).toBeGreaterThan(5);
+        expect(problem.detail.length).toBeLessThan(2100);
+        if (r.status === 400) {
+          expect(problem.errors.length).toBeGreaterThan(0);
+          for (const e of problem.errors) expect(e.message).not.toMatch(/^Invalid/);
+        }
+        expect(JSON.stringify(problem)).not.toMatch(/node_modules|SQLITE|at \w+ \(/);
+      },
+    ),
+    { numRuns: 2000 },
+  );
+}, 240_000);
+
+it('is still in order afterwards: every list reads, no count has gone below nothing', async () => {
+  for (const path of [
+    '/materials',
+    '/lots',
+    '/offers',
+    '/suppliers',
+    '/designs',
+    '/copies',
+    '/borrowers',
+    '/notes',
+    '/prices',
+    '/shop',
+    '/place',
+    '/tape',
+  ])
+    expect([path, (await desk.get(path)).status]).toEqual([path, 200]);
+  const materials = (await desk.get('/materials')).body as { id: number; kept: number }[];
+  const lots = (await desk.get('/lots')).body as { materialId: number; quantity: number; state: string }[];
+  for (const m of materials) {
+    const ready = lots.filter((l) => l.materialId === m.id && l.state === 'ready');
+    // What is kept is what the ready lots hold, and nothing else.
+    expect([m.id, m.kept]).toEqual([m.id, ready.reduce((n, l) => n + l.quantity, 0)]);
+    expect(m.kept).toBeGreaterThanOrEqual(0);
+  }
+});
