@@ -10,7 +10,7 @@ const months = z
 
 const designShape = z.strictObject({
   name,
-  pattern: z.string({ error: 'expected a pattern' }),
+  pattern: z.string({ error: 'expected a pattern' }).max(40, 'expected the name of a pattern'),
   /** Whom it is for, in the place's own word for a group. */
   forGroup: name,
   ageFrom: months,

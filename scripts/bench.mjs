@@ -90,8 +90,9 @@ async function lotsBench() {
   };
   const read = (path) => fetch(`${server.url}/api/${path}`).then((r) => r.text());
   const memory = (what) =>
-    Number(new RegExp(`${what}:\\s+(\\d+)`).exec(readFileSync(`/proc/${server.child.pid}/status`, 'utf8'))[1]) /
-    1024;
+    Number(
+      new RegExp(`${what}:\\s+(\\d+)`).exec(readFileSync(`/proc/${server.child.pid}/status`, 'utf8'))[1],
+    ) / 1024;
   await bring(500);
   const few = await time('GET /api/materials over 650 lots', 40, () => read('materials'));
   const fewLots = await time('GET /api/lots, 650', 40, () => read('lots'));
