@@ -181,6 +181,10 @@ describe('the wanted list', () => {
       await fetchFile(`/designs/${design.id}/wanted.pdf?copies=7&until=2026-12-22`),
     );
     await desk.get(`/designs/${design.id}/wanted.pdf?until=soon`).expect(400);
+    const past = await desk.get(`/designs/${design.id}/wanted.pdf?until=2026-11-23`).expect(400);
+    expect(past.body).toMatchObject({
+      errors: [{ path: 'until', message: 'expected 2026-11-24 or a later day' }],
+    });
     await desk.close();
     desk = shared;
     const text = execFileSync('pdftotext', ['-layout', join(folder, 'wanted.pdf'), '-'], {
@@ -191,7 +195,8 @@ describe('the wanted list', () => {
     // Eight caps for each of seven kits, less the 27 that are kept; seven tubs, less six.
     expect(text).toMatch(/Cap +29/);
     expect(text).toMatch(/Tub +1\b/);
-    expect(text).toMatch(/38 mm across, 14 mm high, about/);
+    expect(text).toMatch(/About 38 mm across, 14 mm high/);
+    expect(text).toMatch(/drawn at true size/);
     expect(text).toMatch(/still wanted/);
     expect(text).toMatch(/Wash in hot soapy water/);
     expect(text).toMatch(/raw meat or fish/);

@@ -6,11 +6,16 @@ import { MARGIN, PAPERS, type Paper } from '../../core/print/paper.ts';
 import { Sheet, startPaperwork } from './pdf.ts';
 
 const CLEAN: Record<Cleaning, string> = {
-  wash: 'Wash in hot soapy water, rinse, air dry with the lid off.',
+  wash: 'Wash in hot soapy water, rinse, air dry.',
   wipe: 'Wipe clean and dry; it cannot be washed.',
   rest: 'Clean and dry only; it cannot be washed.',
   none: 'New and unused only.',
 };
+
+const cleanWords = (m: Material): string =>
+  m.form === 'container' && cleaningOf(m) === 'wash'
+    ? 'Wash in hot soapy water, rinse, air dry with the lid off.'
+    : CLEAN[cleaningOf(m)];
 
 export interface Wanted {
   readonly place: string;
@@ -35,7 +40,8 @@ export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
   const paper = await startPaperwork(`${w.place}: wanted`);
   const { width, height } = PAPERS[size];
   const right = width - MARGIN;
-  const box = 34;
+  // Wide enough for most caps at true size: families hold theirs against it.
+  const box = 46;
   let sheet = new Sheet(paper, width, height);
   let y = 22;
   sheet.text(MARGIN, y, 'Please save for us', 9, { bold: true });
@@ -74,11 +80,18 @@ export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
       right: true,
     });
     sheet.text(right, y + 13.5, 'still wanted', 3.6, { quiet: true, right: true });
-    sheet.text(x, y + 15, `${sizesOf(m, w.unit)}, about`, 4.4);
-    sheet.paragraph(x, y + 21.5, CLEAN[cleaningOf(m)], 4.4, right - x - 4);
-    sheet.text(x, y + 32, scale === 1 ? 'drawn at true size' : `drawn at ${Math.round(scale * 100)} %`, 3.2, {
-      quiet: true,
-    });
+    const sizes = sizesOf(m, w.unit);
+    if (sizes) sheet.text(x, y + 15, `About ${sizes}`, 4.4);
+    sheet.paragraph(x, y + 21.5, cleanWords(m), 4.4, right - x - 4);
+    sheet.text(
+      x,
+      y + box - 2,
+      scale === 1 ? 'drawn at true size' : `drawn at ${Math.round(scale * 100)} %`,
+      3.2,
+      {
+        quiet: true,
+      },
+    );
     y += box + 4;
     sheet.line(MARGIN, y, right, y, 0.12);
     y += 3;

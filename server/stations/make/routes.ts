@@ -12,7 +12,7 @@ import { buildSheetPdf, labelsPdf, templatePdf } from '../../formats/papers.ts';
 import { wantedPdf } from '../../formats/wanted.ts';
 import { templateSvg } from '../../formats/svg.ts';
 import type { Inside } from '../../inside.ts';
-import { read, readId } from '../../problem.ts';
+import { ProblemError, read, readId } from '../../problem.ts';
 import { wantedFor } from '../gather/wanted.ts';
 import { chosenFor, findDesign } from '../shape/service.ts';
 import { build } from './service.ts';
@@ -72,6 +72,10 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
     const { until, ...rest } = req.query;
     const o = await opened(req, rest);
     const by = read(wantedQuery, { until }).until;
+    if (by !== undefined && by < today())
+      throw new ProblemError(400, 'until: expected today or a later day', [
+        { path: 'until', message: `expected ${today()} or a later day` },
+      ]);
     const lines = await wantedFor(o.em, o.design, o.copies, today());
     const pdf = await wantedPdf(
       { place: o.place, design: o.design.name, lines, until: by, unit: o.unit },

@@ -212,15 +212,22 @@ export function Component() {
                 <Quiet>A page with pictures, sizes, how to clean, how many still and until when.</Quiet>
               </div>
               <div style={{ width: 170 }}>
-                <TextField label="Until" type="date" value={by} onChange={setUntil} />
+                <TextField
+                  label="Until"
+                  type="date"
+                  value={by}
+                  onChange={(day) => setUntil(day === '' ? null : day)}
+                  error={by < place.today ? 'Expected today or later.' : null}
+                />
               </div>
-              <FileLink
-                href={`/api/designs/${chosen.id}/wanted.pdf?copies=${n}&until=${by}`}
-                aria-disabled={short.length === 0}
-                style={{ alignSelf: 'end' }}
-              >
-                Print the wanted list
-              </FileLink>
+              {by >= place.today && (
+                <FileLink
+                  href={`/api/designs/${chosen.id}/wanted.pdf?copies=${n}&until=${by}`}
+                  style={{ alignSelf: 'end' }}
+                >
+                  Print the wanted list
+                </FileLink>
+              )}
             </Row>
           </Panel>
         </Stack>
