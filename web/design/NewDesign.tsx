@@ -11,6 +11,7 @@ import { Button } from '../parts/Button.tsx';
 import { Choice, Select } from '../parts/Choice.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
 import { CountField, TextField } from '../parts/Field.tsx';
+import { Form } from '../parts/Form.tsx';
 import { Notice, Row, Stack } from '../parts/Panel.tsx';
 import { styled } from 'styled-components';
 
@@ -86,12 +87,7 @@ export function NewDesign({
   };
   return (
     <Dialog title="New design: drop-through" isOpen={isOpen} onClose={onClose} wide>
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          void start();
-        }}
-      >
+      <Form onSubmit={() => void start()}>
         <Stack>
           <TextField label="Name" value={name} onChange={setName} required autoFocus />
           <Two>
@@ -149,7 +145,7 @@ export function NewDesign({
             </Button>
           </Row>
         </Stack>
-      </form>
+      </Form>
     </Dialog>
   );
 }

@@ -76,6 +76,8 @@ interface TextProps {
   type?: 'text' | 'date' | 'search';
   onBlur?(): void;
   autoFocus?: boolean;
+  /** What is typed could not be read, so the value is still the one before it. */
+  unread?: boolean;
   className?: string;
   placeholder?: string;
 }
@@ -93,6 +95,7 @@ export function TextField({
   type = 'text',
   onBlur,
   autoFocus,
+  unread,
   className,
   placeholder,
 }: TextProps) {
@@ -105,6 +108,7 @@ export function TextField({
       validationBehavior="aria"
       type={type}
       className={className}
+      {...(unread ? { 'data-unread': true } : {})}
       {...(onBlur ? { onBlur } : {})}
     >
       <Label>{label}</Label>
@@ -176,7 +180,15 @@ interface TypedProps<T> extends Pick<
 }
 function TypedField<T>({ value, onChange, print, parse, error, ...rest }: TypedProps<T>) {
   const typed = useTyped(value, print, parse, onChange);
-  return <TextField {...rest} value={typed.text} onChange={typed.type} error={typed.error ?? error} />;
+  return (
+    <TextField
+      {...rest}
+      value={typed.text}
+      onChange={typed.type}
+      error={typed.error ?? error}
+      unread={typed.error !== null}
+    />
+  );
 }
 
 interface LengthProps {

@@ -24,7 +24,7 @@ export interface Ask {
 
 const key = (a: Ask): string => JSON.stringify([a.pattern, a.dials, a.chosen]);
 
-const bench = {
+export const bench = {
   fit: (a: Ask): Fit => once(`fit ${key(a)}`, () => patternOf(a.pattern).fit(a.dials, a.chosen)),
   rungs: (a: Ask): Rung<AnyDials>[] => {
     // The ladder follows from piece, lid, number and approach alone, not from where the opening's dials stand.

@@ -3,14 +3,17 @@ import { styled } from 'styled-components';
 import type { FindAnswer, FindInput } from '../../../contract/lots.ts';
 import { look as lookSchema, lookOver, outcomeWords, type Look } from '../../../core/gather/lookOver.ts';
 import { shortDay } from '../../../core/calendar/days.ts';
+import type { Sizes } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useLots, useMaterials, usePlace } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { Button } from '../../parts/Button.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
+import { Form, stopsAtUnread } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
 import { candidatesOf, firstLook, type Candidate } from './candidates.ts';
+import { MeasuredFields } from './MeasuredFields.tsx';
 import { Pictures, Wish } from './Picks.tsx';
 import { Questions, QUESTIONS, turned } from './Questions.tsx';
 import { amount, sizeWords } from './words.ts';
@@ -67,6 +70,22 @@ const Bag = styled.ul`
     border-top: 0;
   }
 `;
+/** Most finds are as usual: the fields stay folded until one is not. */
+const Measured = styled.details`
+  summary {
+    cursor: pointer;
+    min-height: 36px;
+    display: list-item;
+    line-height: 36px;
+    font-weight: 600;
+  }
+  div {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 8px;
+    margin: 4px 0 6px;
+  }
+`;
 const KIND = { keep: 'clear', 'clean first': 'mind', rest: 'mind', never: 'stop' } as const;
 const TITLE = {
   keep: 'Keep it',
@@ -85,11 +104,13 @@ export function Component() {
   const [picked, setPicked] = useState<Candidate | null>(null);
   const [look, setLook] = useState<Look>(() => lookSchema.parse({}));
   const [quantity, setQuantity] = useState<number | null>(1);
+  const [sizes, setSizes] = useState<Sizes>({});
   const [from, setFrom] = useState('');
   const [last, setLast] = useState<{ input: FindInput; answer: FindAnswer } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const bench = useRef<HTMLDivElement>(null);
   const what = useRef<HTMLDivElement>(null);
+  const side = useRef<HTMLDivElement>(null);
   const take = useChange((input: FindInput) => api<FindAnswer>('POST', '/finds', input));
   const all = useMemo(() => candidatesOf(materials ?? [], lots ?? []), [materials, lots]);
   if (!materials || !place) return <p role="status">Opening the bag …</p>;
@@ -112,6 +133,7 @@ export function Component() {
   const pick = (c: Candidate): void => {
     setPicked(c);
     setLook(firstLook(c));
+    setSizes({});
     setQuantity(1);
     setProblem(null);
     requestAnimationFrame(() => bench.current?.focus({ preventScroll: true }));
@@ -131,7 +153,7 @@ export function Component() {
     });
   };
   const takeIn = (): void => {
-    if (!picked) return;
+    if (!picked || stopsAtUnread(side.current)) return;
     if (!quantity || quantity < 1) {
       setProblem('How many? Expected at least 1.');
       return;
@@ -140,7 +162,7 @@ export function Component() {
       ...(picked.id === null ? { catalogue: picked.key! } : { materialId: picked.id }),
       quantity,
       from: from.trim(),
-      sizes: {},
+      sizes,
       look,
     });
   };
@@ -228,7 +250,7 @@ export function Component() {
             />
           )}
         </Panel>
-        <Panel as="div">
+        <Panel as="div" ref={side}>
           <Stack $gap={10}>
             {answer && picked && (
               <>
@@ -246,18 +268,34 @@ export function Component() {
                     )}
                   </span>
                 </Outcome>
-                <Row>
-                  <div style={{ width: 96 }}>
-                    <CountField
-                      label={picked.material.unit === 'mm' ? 'How many mm' : 'How many'}
-                      value={quantity}
-                      onChange={setQuantity}
-                    />
-                  </div>
-                  <Button onPress={takeIn} isDisabled={take.isPending} style={{ alignSelf: 'end' }}>
-                    {answer.outcome === 'never' ? 'Refuse it' : 'Take it in'}
-                  </Button>
-                </Row>
+                <Form onSubmit={takeIn}>
+                  <Row>
+                    <div style={{ width: 96 }}>
+                      <CountField
+                        label={picked.material.unit === 'mm' ? 'How many mm' : 'How many'}
+                        value={quantity}
+                        onChange={setQuantity}
+                      />
+                    </div>
+                    <Button type="submit" isDisabled={take.isPending} style={{ alignSelf: 'end' }}>
+                      {answer.outcome === 'never' ? 'Refuse it' : 'Take it in'}
+                    </Button>
+                  </Row>
+                  <Measured key={picked.material.name}>
+                    <summary>Measured it?</summary>
+                    <div>
+                      <MeasuredFields
+                        material={picked.material}
+                        sizes={sizes}
+                        unit={place.lengthUnit}
+                        onChange={setSizes}
+                      />
+                    </div>
+                    <Quiet>
+                      Left empty it counts as the usual {sizeWords(picked.material, place.lengthUnit)}.
+                    </Quiet>
+                  </Measured>
+                </Form>
                 <Seam />
               </>
             )}

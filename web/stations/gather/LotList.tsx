@@ -5,12 +5,14 @@ import type { Lot } from '../../../contract/lots.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import { shortDay, type Day } from '../../../core/calendar/days.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
-import { requiredSizes, SIZES_OF, type SizeName, type Sizes } from '../../../core/materials/material.ts';
+import type { Sizes } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
-import { CountField, LengthField } from '../../parts/Field.tsx';
+import { CountField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { MeasuredFields } from './MeasuredFields.tsx';
 import { amount, sizeWords } from './words.ts';
 
 const Line = styled.li`
@@ -27,13 +29,6 @@ const STATE: Record<Lot['state'], string> = {
   'clean first': 'to be cleaned',
   resting: 'resting',
   never: 'never on the shelf',
-};
-const SIZE: Record<SizeName, string> = {
-  length: 'Length',
-  width: 'Width',
-  height: 'Height',
-  diameter: 'Across',
-  wall: 'Wall',
 };
 
 /** The lots of one material: when they came, from whom, how they are, measured sizes. */
@@ -139,34 +134,23 @@ function Measure({
 }) {
   const [sizes, setSizes] = useState<Sizes>(lot.sizes);
   const [quantity, setQuantity] = useState<number | null>(lot.quantity);
-  const needed = requiredSizes(material);
-  const asked = SIZES_OF[material.form].filter((s) => material.form !== 'piece' || needed.includes(s));
   return (
-    <Stack $gap={8}>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
-        <CountField label="Left" value={quantity} onChange={setQuantity} />
-        {asked.map((s) => (
-          <LengthField
-            key={s}
-            label={SIZE[s]}
-            mm={sizes[s] ?? null}
-            unit={unit}
-            onChange={(mm) => {
-              const { [s]: _, ...rest } = sizes;
-              setSizes(mm === null ? rest : { ...rest, [s]: mm });
-            }}
-          />
-        ))}
-      </div>
-      <Quiet>A size left empty stays as the kind has it.</Quiet>
-      <Row>
-        <Button small isDisabled={quantity === null} onPress={() => onSave({ quantity: quantity!, sizes })}>
-          Save the lot
-        </Button>
-        <Button small plain onPress={onStop}>
-          Leave it
-        </Button>
-      </Row>
-    </Stack>
+    <Form onSubmit={() => quantity !== null && onSave({ quantity, sizes })}>
+      <Stack $gap={8}>
+        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+          <CountField label="Left" value={quantity} onChange={setQuantity} />
+          <MeasuredFields material={material} sizes={sizes} unit={unit} onChange={setSizes} />
+        </div>
+        <Quiet>A size left empty stays as the kind has it.</Quiet>
+        <Row>
+          <Button small type="submit" isDisabled={quantity === null}>
+            Save the lot
+          </Button>
+          <Button small plain onPress={onStop}>
+            Leave it
+          </Button>
+        </Row>
+      </Stack>
+    </Form>
   );
 }

@@ -8,6 +8,7 @@ import { useChange } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { Button } from '../../parts/Button.tsx';
 import { CountField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
 import { askedSizes, MaterialFields, type Draft } from './MaterialFields.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 
@@ -123,13 +124,7 @@ export function MaterialForm({
   const mm = draft.unit === 'mm' ? ' mm' : '';
   return (
     <Panel as="div">
-      <form
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
-          void submit();
-        }}
-      >
+      <Form onSubmit={() => void submit()}>
         <Stack $gap={11}>
           <Spread>
             <h2>{material ? material.name : 'A new find'}</h2>
@@ -215,7 +210,7 @@ export function MaterialForm({
             )}
           </Foot>
         </Stack>
-      </form>
+      </Form>
     </Panel>
   );
 }

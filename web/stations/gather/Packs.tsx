@@ -8,6 +8,7 @@ import { useChange, useOffers, useSuppliers } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Choice.tsx';
 import { CountField, MoneyField, TextField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Stack } from '../../parts/Panel.tsx';
 
 const List = styled.ul`
@@ -115,13 +116,7 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
         </List>
         <Seam />
         <h2>Add a pack</h2>
-        <form
-          noValidate
-          onSubmit={(e) => {
-            e.preventDefault();
-            submit();
-          }}
-        >
+        <Form onSubmit={submit}>
           <Stack $gap={10}>
             <TextField label="Pack" value={name} onChange={setName} hint="as the supplier calls it" />
             <Select
@@ -177,7 +172,7 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
               </Button>
             </Row>
           </Stack>
-        </form>
+        </Form>
       </Stack>
     </Panel>
   );

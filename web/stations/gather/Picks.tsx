@@ -2,6 +2,7 @@ import { styled } from 'styled-components';
 import { GROUPS } from '../../../core/catalogue/index.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { TextField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
 import { Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import type { Candidate } from './candidates.ts';
 
@@ -66,12 +67,7 @@ export function Wish({
   return (
     <Panel as="div">
       <Stack $gap={10}>
-        <form
-          onSubmit={(e) => {
-            e.preventDefault();
-            onFirst();
-          }}
-        >
+        <Form onSubmit={onFirst}>
           <TextField
             label="What is it?"
             value={find}
@@ -79,7 +75,7 @@ export function Wish({
             type="search"
             hint="type, then Enter takes the first"
           />
-        </form>
+        </Form>
         <Groups role="group" aria-label="Groups">
           {GROUPS.map((g) => (
             <button

@@ -216,8 +216,8 @@ export function Component() {
                   label="Until"
                   type="date"
                   value={by}
-                  onChange={(day) => setUntil(day === '' ? null : day)}
-                  error={by < place.today ? 'Expected today or later.' : null}
+                  onChange={setUntil}
+                  error={by < place.today ? 'Expected today or a later day.' : null}
                 />
               </div>
               {by >= place.today && (

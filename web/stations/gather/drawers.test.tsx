@@ -95,6 +95,21 @@ describe('a look over a find', () => {
     expect(await screen.findByRole('alert')).toHaveTextContent('Expected at least 1');
     expect(calls).toEqual([]);
   });
+  it('is measured where it is not as usual, and not sent while a size cannot be read', async () => {
+    const calls = open();
+    await pick('take-away box');
+    await userEvent.click(screen.getByText('Measured it?'));
+    expect(screen.getByText(/Left empty it counts as the usual 172 × 120 × 55 mm/)).toBeVisible();
+    const across = screen.getByRole('textbox', { name: 'Length' });
+    await userEvent.type(across, 'about 7"');
+    await userEvent.click(screen.getByRole('button', { name: 'Take it in' }));
+    expect(across).toHaveFocus();
+    expect(calls).toEqual([]);
+    await userEvent.clear(across);
+    await userEvent.type(across, '7"{Enter}');
+    await waitFor(() => expect(calls).toHaveLength(1));
+    expect(calls[0]!.body).toMatchObject({ catalogue: 'takeaway-box', sizes: { length: 177.8 } });
+  });
   it('offers the shelf first, the latest at the top, then the catalogue, nothing twice', () => {
     const named = { ...CAP, catalogue: 'milk-cap' };
     const all = candidatesOf([TUB, named], [LOT]);

@@ -12,6 +12,7 @@ import { useChange } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Choice.tsx';
 import { Stepper, TextField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
 
@@ -91,13 +92,7 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
     return api<Loan>('POST', '/loans', { copyId: copy.id, borrowerId, dueOn: due });
   });
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
-        lend.mutate();
-      }}
-    >
+    <Form onSubmit={() => lend.mutate()}>
       <Stack $gap={10}>
         <Quiet>
           {copy.parts
@@ -131,7 +126,7 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
           Lend it
         </Button>
       </Stack>
-    </form>
+    </Form>
   );
 }
 

@@ -8,6 +8,7 @@ import { useChange, usePlace } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 
 type Local = (typeof LOCAL)[number];
@@ -26,13 +27,7 @@ function PlaceForm({ place }: { place: Place }) {
   const options = (values: readonly string[]) =>
     values.map((v) => ({ value: v, label: v[0]!.toUpperCase() + v.slice(1) }));
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
-        save.mutate(draft, { onSuccess: (saved) => setDraft(saved) });
-      }}
-    >
+    <Form onSubmit={() => save.mutate(draft, { onSuccess: (saved) => setDraft(saved) })}>
       <Stack>
         <TextField label="Name of the place" value={draft.name} onChange={(name) => set({ name })} />
         <Choice
@@ -95,7 +90,7 @@ function PlaceForm({ place }: { place: Place }) {
           Everything is kept in one file on this machine; the README says where and how to copy it.
         </Quiet>
       </Stack>
-    </form>
+    </Form>
   );
 }
 

@@ -9,6 +9,7 @@ import { useHeavy } from '../../design/derived.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Choice, Select } from '../../parts/Choice.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 
@@ -139,10 +140,8 @@ export function Component() {
       </Panel>
       <aside>
         <Panel as="div">
-          <form
-            noValidate
-            onSubmit={(e) => {
-              e.preventDefault();
+          <Form
+            onSubmit={() => {
               add.mutate(undefined, {
                 onSuccess: () => {
                   setSeconds(null);
@@ -196,7 +195,7 @@ export function Component() {
                 Keep the note
               </Button>
             </Stack>
-          </form>
+          </Form>
         </Panel>
       </aside>
     </Grid>

@@ -1,0 +1,205 @@
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { Design } from '../../../contract/designs.ts';
+import type { Lot } from '../../../contract/lots.ts';
+import { addDays } from '../../../core/calendar/days.ts';
+import { pack } from '../../../core/packing/pack.ts';
+import type { PackingRequest } from '../../../core/packing/problem.ts';
+import { chooseDesigns, type ChoiceRequest } from '../../../core/plan/choice.ts';
+import { purchase, type PurchaseRequest, type SolveLp } from '../../../core/price/purchase.ts';
+import { SLOT_DIALS } from '../../../core/testing.ts';
+import { loadSolver } from '../../../core/testingSolver.ts';
+import { answer, BEAD, CAP, OFFERS, PLACE, show, SUPPLIERS, TUB } from '../../testing/desk.tsx';
+import { standInWorker } from '../../testing/worker.ts';
+import { Component as Container } from './Container.tsx';
+import { Component as Saving } from './Saving.tsx';
+import { Component as Today } from './Today.tsx';
+
+globalThis.ResizeObserver ??= class {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+};
+let solve: SolveLp;
+beforeAll(async () => {
+  standInWorker();
+  solve = await loadSolver();
+});
+
+/** Two designs of one shelf: both want the four tubs, the second only five caps a kit. */
+const design = (id: number, part: Partial<Design>): Design => ({
+  id,
+  version: 1,
+  name: 'Tide-line drop tub',
+  pattern: 'drop-through',
+  forGroup: 'Gulls',
+  ageFrom: 18,
+  ageTo: 30,
+  skill: 'Pincer and release',
+  copies: 2,
+  dials: SLOT_DIALS,
+  materials: { container: 1, piece: 2 },
+  onBench: true,
+  ...part,
+});
+const DESIGNS = [
+  design(1, {}),
+  design(2, {
+    name: 'Squeeze seal',
+    skill: 'Hand strength',
+    onBench: false,
+    dials: { ...SLOT_DIALS, pieces: 5 },
+  }),
+];
+const lot = (id: number, part: Partial<Lot>): Lot => ({
+  id,
+  version: 1,
+  materialId: 2,
+  quantity: 3,
+  came: 3,
+  cameOn: PLACE.today,
+  from: '',
+  state: 'ready',
+  readyOn: null,
+  reason: '',
+  sizes: {},
+  look: null,
+  ...part,
+});
+const LOOK = {
+  clean: 'clean',
+  dry: 'dry',
+  smell: 'none',
+  held: 'nothing',
+  closes: 'yes',
+  gap: 0,
+  sharp: 'no',
+  crushed: 'no',
+  front: 'plain',
+} as const;
+
+/** The desk with the real computations behind its doors. */
+const desk = (more: Record<string, unknown> = {}) =>
+  answer({
+    'GET /materials': [TUB, CAP, BEAD],
+    'GET /designs': DESIGNS,
+    'GET /place': PLACE,
+    'GET /offers': OFFERS,
+    'GET /suppliers': SUPPLIERS,
+    'GET /lots': [],
+    'POST /compute/purchase': (b: PurchaseRequest) => purchase(b, solve),
+    'POST /compute/choice': (b: ChoiceRequest) => chooseDesigns(b, solve),
+    'POST /compute/packing': (b: PackingRequest) =>
+      pack(b, { now: () => performance.now(), until: performance.now() + 2000 }),
+    ...more,
+  });
+/** Writes apart from what is only computed. */
+const writes = (calls: ReturnType<typeof answer>) => calls.filter((c) => !c.path.startsWith('/compute'));
+
+describe('what could I make today', () => {
+  it('counts kits of the free stock, names what runs out and what one purchase unlocks', async () => {
+    desk();
+    show(<Today />);
+    // Nine caps: one kit of eight; the other design is left one cap after the first has spoken for sixteen.
+    const tide = (await screen.findAllByRole('row', { name: /Tide-line drop tub/ }))[0]!;
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent(
+      '1 of 2 designs can be made today',
+    );
+    expect(within(tide).getByText('Cap, 9 free')).toBeVisible();
+    // One pack of eighteen and its delivery: 27 caps make three, so two more.
+    expect(await within(tide).findByText('2 more for 5.60: 1 × Caps, 18')).toBeVisible();
+    const seal = (await screen.findAllByRole('row', { name: /Squeeze seal/ }))[0]!;
+    expect(within(seal).getByText('Cap, 0 free')).toBeVisible();
+    expect(screen.getByText('proved cheapest')).toBeVisible();
+  });
+  it('chooses among designs that want the same stock, by kits or by skills', async () => {
+    desk();
+    show(<Today />);
+    const best = await screen.findByRole('region', { name: 'The best choice' });
+    expect(within(best).getByRole('row', { name: /Tide-line drop tub Pincer and release 1/ })).toBeVisible();
+    expect(screen.getByText('proved best')).toBeVisible();
+    await userEvent.click(screen.getByRole('radio', { name: 'All, up to 12 each' }));
+    // Nine caps make one kit either way: five and four are too few for two.
+    await waitFor(() => expect(screen.getByText('1 kits')).toBeVisible());
+  });
+  it('puts a design on the bench, and says when that failed', async () => {
+    const calls = desk({
+      'PUT /designs/2': [409, { ...DESIGNS[1], detail: 'It was changed meanwhile.', errors: [] }],
+    });
+    show(<Today />);
+    await userEvent.click(await screen.findByRole('checkbox', { name: 'Squeeze seal on the bench' }));
+    await waitFor(() => expect(writes(calls)).toHaveLength(1));
+    expect(writes(calls)[0]).toMatchObject({ path: '/designs/2', body: { version: 1, onBench: true } });
+    expect(await screen.findByText('It was changed meanwhile.')).toBeVisible();
+  });
+  it('begins a design from what is free, for the ages asked', async () => {
+    const calls = desk({
+      'GET /designs': [],
+      'GET /materials': [TUB, { ...CAP, kept: 14 }, { ...BEAD, kept: 300 }],
+      'POST /designs': [201, DESIGNS[0]],
+    });
+    show(<Today />);
+    const idea = await screen.findByRole('listitem');
+    // The bead is a small part for them, and a bead is what there is most of.
+    expect(idea).toHaveTextContent('2 × drop-through');
+    expect(idea).toHaveTextContent('Tub + Cap; first to run out: Cap');
+    await userEvent.click(within(idea).getByRole('button', { name: 'Shape it' }));
+    await waitFor(() => expect(writes(calls)).toHaveLength(1));
+    expect(writes(calls)[0]!.body).toMatchObject({
+      name: 'Cap into Tub',
+      ageFrom: 18,
+      ageTo: 30,
+      materials: { container: 1, piece: 2 },
+    });
+  });
+});
+
+describe('saving up', () => {
+  it('says what is short and when it is likely there, and prints the list until a day to come', async () => {
+    // Two a week for ten weeks: four kits need 32, nine are there.
+    const lots = Array.from({ length: 10 }, (_, i) =>
+      lot(i + 1, { came: 2, quantity: 0, cameOn: addDays(PLACE.today, -7 * (10 - i)), look: { ...LOOK } }),
+    );
+    desk({ 'GET /lots': lots });
+    show(<Saving />, '/gather/saving?design=1');
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent('Still wanted: 7 × cap');
+    const row = await screen.findByRole('row', { name: /^Cap 16 9 7/ });
+    // Seven at two a week is four weeks, 22 Dec; ten weeks say no more than two weeks either way.
+    expect(row).toHaveTextContent('8 Dec to 5 Jan');
+    await userEvent.click(screen.getByRole('button', { name: 'Kits: one more' }));
+    await waitFor(() => expect(screen.getByRole('heading', { level: 1 })).toHaveTextContent('15 × cap'));
+    const link = screen.getByRole('link', { name: 'Print the wanted list' });
+    expect(link).toHaveAttribute('href', '/api/designs/1/wanted.pdf?copies=3&until=2026-12-22');
+    const until = screen.getByLabelText('Until');
+    fireEvent.change(until, { target: { value: '2026-11-23' } });
+    expect(await screen.findByText('Expected today or a later day.')).toBeVisible();
+    expect(screen.queryByRole('link', { name: 'Print the wanted list' })).toBeNull();
+  });
+  it('does not guess from nothing', async () => {
+    desk();
+    show(<Saving />);
+    const row = await screen.findByRole('row', { name: /^Cap/ });
+    expect(row).toHaveTextContent('too little came in to say');
+  });
+});
+
+describe('does it go in', () => {
+  it('packs the kit, and asks lid, front, gaps and depth', async () => {
+    desk({ 'GET /lots?material=1': [lot(1, { materialId: 1, look: { ...LOOK } })] });
+    show(<Container />, '/gather/container?design=1');
+    expect(await screen.findByRole('heading', { level: 1, name: 'It goes in the tub' })).toBeVisible();
+    expect(await screen.findByText(/Clear: it goes in and stays in/)).toBeVisible();
+    expect(screen.getByText(/All 8 go in, filling \d+ %/)).toBeVisible();
+  });
+  it('says what falls out through a gap, whatever the packing says', async () => {
+    desk({ 'GET /lots?material=1': [lot(1, { materialId: 1, look: { ...LOOK, gap: 45, closes: 'no' } })] });
+    show(<Container />, '/gather/container?design=1');
+    expect(await screen.findByText(/Stop/)).toBeVisible();
+    expect(await screen.findByText(/45 mm/)).toBeVisible();
+  });
+  it('says what it takes when there is nothing to pack', async () => {
+    desk({ 'GET /designs': [] });
+    show(<Container />);
+    expect(await screen.findByText('It takes a design and a container on the shelf.')).toBeVisible();
+  });
+});
