@@ -1,5 +1,9 @@
 import { EPS, type Box, type Triple } from './problem.ts';
 
+const { min } = Math;
+/** No way of lying. */
+const NONE = Infinity;
+
 /** A dual feasible function on the share of an edge, 0 to 1: shares that fit side by side still sum to at most 1. */
 type Dual = (share: number) => number;
 
@@ -33,18 +37,29 @@ export function tooMuch(boxes: readonly Box[], room: Triple): boolean {
     .sort((a, b) => a - b);
   const some = shares.filter((_, i) => i % Math.ceil(shares.length / 12) === 0);
   const duals: Dual[] = [identity, ...[1, 2, 3, 4].map(steps), ...[...some, 0.5].map(threshold)];
-  // By axis, function, box and way.
-  const at = room.map((end) => (d: Dual, x: number) => d(Math.min(1, x / end)));
-  const table = [0, 1, 2].map((k) => duals.map((d) => boxes.map((b) => b.ways.map((w) => at[k]!(d, w[k]!)))));
+  // Equal boxes count together; a way of lying that a kind has not is never its least.
+  const kinds = [...new Set(boxes)];
+  const many = kinds.map((b) => boxes.filter((x) => x === b).length);
+  const ways = Math.max(...kinds.map((b) => b.ways.length));
+  const table = room.map((end, k) =>
+    duals.map((d) =>
+      Float64Array.from({ length: kinds.length * ways }, (_, i) => {
+        const way = kinds[Math.floor(i / ways)]!.ways[i % ways];
+        return way ? d(min(1, way[k]! / end)) : NONE;
+      }),
+    ),
+  );
   for (const fx of table[0]!)
     for (const fy of table[1]!)
       for (const fz of table[2]!) {
         let sum = 0;
-        for (let i = 0; i < boxes.length; i++) {
-          let least = Infinity;
-          const [x, y, z] = [fx[i]!, fy[i]!, fz[i]!];
-          for (let w = 0; w < x.length; w++) least = Math.min(least, x[w]! * y[w]! * z[w]!);
-          sum += least;
+        for (let b = 0, i = 0; b < kinds.length; b++) {
+          let least = NONE;
+          for (let w = 0; w < ways; w++, i++) {
+            const x = fx[i]!;
+            if (x !== NONE) least = min(least, x * fy[i]! * fz[i]!);
+          }
+          sum += many[b]! * least;
         }
         if (sum > 1 + EPS) return true;
       }

@@ -4,15 +4,19 @@ const { min, max } = Math;
 
 /**
  * A quick packing, or null: boxes in the order given, each where it lies lowest, then furthest back, then furthest left,
- * at a corner point of what is placed already. A packing it finds is a packing; that it finds none proves nothing.
+ * at a corner point of what is placed already. A packing it finds is a packing; that it finds none, or that it was late,
+ * proves nothing.
  */
 export function packByCorners(
   boxes: readonly Box[],
   room: Triple,
   preferred: (way: Triple) => number,
+  late: () => boolean,
 ): Placement[] | null {
   const placed: Placement[] = [];
   let corners: Triple[] = [[0, 0, 0]];
+  const key = (c: Triple): string => c.map((x) => Math.round(x / EPS)).join();
+  const seen = new Set([key([0, 0, 0])]);
   const clear = (at: Triple, way: Triple): boolean =>
     way.every((x, k) => at[k]! + x <= room[k]! + EPS) &&
     placed.every(
@@ -25,6 +29,7 @@ export function packByCorners(
         p.z >= at[2] + way[2] - EPS,
     );
   for (const box of boxes) {
+    if (late()) return null;
     let best: { at: Triple; way: Triple; score: number } | null = null;
     for (const at of corners)
       for (const way of box.ways) {
@@ -63,11 +68,18 @@ export function packByCorners(
       [put.x, put.y + put.width, put.z],
       [put.x, put.y, put.z + put.height],
     ];
-    corners = [
-      ...corners,
+    const fresh = [
       ...ends,
       ...ends.flatMap((e, axis) => [0, 1, 2].filter((k) => k !== axis).map((k) => slide(e, k))),
-    ].filter((c, i, all) => all.findIndex((d) => d.every((x, k) => Math.abs(x - c[k]!) < EPS)) === i);
+    ].filter((c) => {
+      const name = key(c);
+      return !seen.has(name) && seen.add(name);
+    });
+    // Where the box lies now, nothing else can start: it would only be tried in vain.
+    const far: Triple = [put.x + put.length, put.y + put.width, put.z + put.height];
+    corners = [...corners, ...fresh].filter(
+      (c) => !c.every((v, k) => v >= at[k]! - EPS && v < far[k]! - EPS),
+    );
   }
   return placed;
 }

@@ -35,6 +35,9 @@ function clash(boxes: readonly Box[], room: Triple): [Box, Box] | null {
   return null;
 }
 
+/** More boxes than this are packed if a quick way is found; nothing is proved of them by search. */
+const MOST_SEARCHED = 40;
+
 /** Heights in which corner packing is tried: flat first, upright first, longest edge along the room first. */
 const PREFERENCES: ((way: Triple) => number)[] = [
   () => 0,
@@ -72,7 +75,7 @@ export function pack(
   const space = room[0] * room[1] * room[2];
   if (volume > space * (1 + 1e-9))
     return no(
-      `Together they have ${litres(volume)}, the container ${litres(space)}: too much, however they lie.`,
+      `Together they have ${litres(volume)}, the container ${litres(space)}: ${overBy(volume / space)} too much, however they lie.`,
     );
   const pair = clash(boxes, room);
   if (pair)
@@ -86,13 +89,13 @@ export function pack(
     return {
       fits: true,
       placements: placements.map(tidy),
-      reason: `All ${boxes.length} go in, filling ${Math.round((100 * volume) / space)} %.`,
+      reason: `${boxes.length === 1 ? 'It goes' : `All ${boxes.length} go`} in, filling ${Math.round((100 * volume) / space)} %.`,
     };
   };
   const late = (): boolean => clock.now() > clock.until;
   for (const order of ORDERS)
     for (const preferred of PREFERENCES) {
-      const found = packByCorners([...boxes].sort(order), room, preferred);
+      const found = packByCorners([...boxes].sort(order), room, preferred, late);
       if (found) return yes(found);
       if (late()) return unknown(boxes.length);
     }
@@ -110,11 +113,13 @@ export function pack(
   const shake = shaken(boxes);
   for (let i = 0; i < 2_000 && clock.now() < third; i++) {
     const { order, preferred } = shake();
-    const found = packByCorners(order, room, preferred);
+    const found = packByCorners(order, room, preferred, late);
     if (found) return yes(found);
   }
   const fine = byCells(4096);
   if (fine) return fine;
+  // Pairs of pairs of so many boxes are more than any search ends with: only time would be spent.
+  if (boxes.length > MOST_SEARCHED) return unknown(boxes.length);
   const search = new RelationSearch(boxes, room, late);
   const answer = search.run();
   if (answer === true) return yes(search.found!);
@@ -146,4 +151,9 @@ const unknown = (n: number): PackingAnswer => ({
   placements: [],
   reason: `No packing of the ${n} was found in the time given, and none was ruled out: try it by hand.`,
 });
-const litres = (mm3: number): string => `${(mm3 / 1e6).toFixed(mm3 < 1e5 ? 3 : 2)} l`;
+const litres = (mm3: number): string =>
+  mm3 < 1e5 ? `${Number((mm3 / 1e3).toPrecision(3))} ml` : `${(mm3 / 1e6).toFixed(2)} l`;
+const overBy = (share: number): string => {
+  const percent = 100 * (share - 1);
+  return percent < 1 ? 'less than 1 %' : percent < 1000 ? `${Math.round(percent)} %` : 'far';
+};
