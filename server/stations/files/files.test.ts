@@ -209,4 +209,56 @@ describe('out and in again', () => {
       [4, 'quantity'],
     ]);
   });
+  it('shows before anything is written where rows of one pack disagree', async () => {
+    await desk.post('/materials', CAP).expect(201);
+    await desk.post('/materials', TUB).expect(201);
+    const rows = [
+      'Pier,3.50,Both,9.90,Cap,18,',
+      'Pier,3.50,Both,9.80,Tub,2,',
+      'pier,4.00,Caps,2.40,Cap,18,a',
+      'Loft,4.00,Caps,2.40,Cap,18,b',
+    ];
+    const p = (
+      await preview(
+        'offers',
+        `supplier,delivery,pack,price,material,quantity,shop_key\n${rows.join('\n')}`,
+      ).expect(200)
+    ).body as FilePreview;
+    expect(p.faults.map((f) => [f.row, f.column, f.message])).toEqual([
+      [3, 'price', 'row 2 says “9.90” for the same; expected one price'],
+      [4, 'delivery', 'row 2 says “3.50” for the same; expected one delivery'],
+    ]);
+  });
+  it('brings many new packs, each with its price of the day, and takes over changed ones', async () => {
+    await desk.post('/materials', CAP).expect(201);
+    const file = (from: number, price: string): string =>
+      `supplier,pack,price,material,quantity\n${Array.from({ length: 1100 }, (_, i) => `Pier,Pack ${from + i},${price},Cap,${1 + (i % 40)}`).join('\n')}`;
+    expect(await bring('offers', file(0, '2.40'))).toMatchObject({ adds: 1100, changes: 0 });
+    expect(await bring('offers', file(550, '2.60'))).toMatchObject({ adds: 550, changes: 550 });
+    const offers = (await desk.get('/offers')).body as { id: number; name: string; price: number }[];
+    expect(offers).toHaveLength(1650);
+    expect(new Set(offers.map((o) => o.id)).size).toBe(1650);
+    const seen = (await desk.get('/prices')).body as { offerId: number; price: number }[];
+    // One look a day: the later price stands, for every pack and its own id.
+    expect(seen).toHaveLength(1650);
+    const priceOf = new Map(seen.map((x) => [x.offerId, x.price]));
+    for (const o of offers) {
+      expect(o.price).toBe(Number(o.name.slice(5)) < 550 ? 240 : 260);
+      expect(priceOf.get(o.id)).toBe(o.price);
+    }
+    // A pack added by hand afterwards gets a number of its own.
+    const { id: supplierId } = ((await desk.get('/suppliers')).body as { id: number }[])[0]!;
+    const material = ((await desk.get('/materials')).body as { id: number }[])[0]!.id;
+    const more = (
+      await desk
+        .post('/offers', {
+          supplierId,
+          name: 'By hand',
+          price: 100,
+          contents: [{ materialId: material, quantity: 1 }],
+        })
+        .expect(201)
+    ).body as { id: number };
+    expect(offers.some((o) => o.id === more.id)).toBe(false);
+  });
 });

@@ -19,6 +19,8 @@ export interface Kind<T> {
   /** Two rows with one key are a fault; null where every row stands for itself. */
   key(value: T): string | null;
   exists(value: T, known: Known): boolean;
+  /** What must be the same in every row with the same key: a pack of several rows has one price. */
+  agrees?(value: T): { readonly key: string; readonly column: string; readonly value: string }[];
   /** Every row of the place, in pages, for a file to go out. */
   pages(em: EntityManager): AsyncGenerator<Raw[][]>;
 }

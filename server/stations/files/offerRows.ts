@@ -43,6 +43,19 @@ export const offerRows: Kind<OfferValue> = {
   },
   // A pack of several materials has a row for each.
   key: (o) => `${offerKey(o.supplier, o.pack)}\n${o.material.toLowerCase()}`,
+  agrees: (o) => [
+    { key: `price\n${offerKey(o.supplier, o.pack)}`, column: 'price', value: formatMoney(o.price) },
+    { key: `shop\n${offerKey(o.supplier, o.pack)}`, column: 'shop_key', value: o.shopKey ?? '' },
+    ...(o.delivery === null
+      ? []
+      : [
+          {
+            key: `delivery\n${o.supplier.toLowerCase()}`,
+            column: 'delivery',
+            value: formatMoney(o.delivery),
+          },
+        ]),
+  ],
   exists: (o, known) => known.offers.has(offerKey(o.supplier, o.pack)),
   async *pages(em) {
     const names = new Map(

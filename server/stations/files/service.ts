@@ -16,21 +16,19 @@ import type { Readable } from 'node:stream';
 import type { EntityManager } from '@mikro-orm/core';
 import type { FileDone, FileKind, FilePreview } from '../../../contract/files.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import { LotRow, MaterialRow, OfferRow, SupplierRow } from '../../db/entities.ts';
 import { csvRow, readCsv } from '../../formats/csv.ts';
 import { ProblemError } from '../../problem.ts';
-import { seePrice } from '../gather/prices.ts';
 import { Cells } from './cells.ts';
-import { knownOf, offerKey } from './kind.ts';
+import { knownOf } from './kind.ts';
 import { kindOf } from './kinds.ts';
 import type { LotValue } from './lotRows.ts';
 import type { MaterialValue } from './materialRows.ts';
 import type { OfferValue } from './offerRows.ts';
+import { BATCH, writeLots, writeMaterials, writeOffers } from './write.ts';
 
 const FAULTS_SHOWN = 100;
 const SAMPLE = 6;
 const HOUR = 3_600_000;
-const BATCH = 500;
 /** Files read but not yet confirmed wait here; not in the place's folder, since they are not its data yet. */
 const waiting = join(tmpdir(), `fox-button-files-${process.pid}`);
 
@@ -53,6 +51,7 @@ export async function previewFile(em: EntityManager, kind: FileKind, source: Rea
   const faults: FilePreview['faults'] = [];
   const sample: string[][] = [];
   const seen = new Map<string, number>();
+  const agreed = new Map<string, { row: number; value: string }>();
   let columns: string[] | null = null;
   let [count, faulty, adds, changes] = [0, 0, 0, 0];
   try {
@@ -82,6 +81,12 @@ export async function previewFile(em: EntityManager, kind: FileKind, source: Rea
           const before = seen.get(key);
           if (before !== undefined) fault(columns[0]!, `stands in row ${before} already`);
           else seen.set(key, row);
+        }
+        for (const a of shape.agrees?.(value) ?? []) {
+          const first = agreed.get(a.key);
+          if (!first) agreed.set(a.key, { row, value: a.value });
+          else if (first.value !== a.value)
+            fault(a.column, `row ${first.row} says “${first.value}” for the same; expected one ${a.column}`);
         }
         if (shape.exists(value, known)) changes++;
         else adds++;
@@ -161,142 +166,6 @@ export const forgetFile = (id: string): void => {
   if (!existsSync(waiting)) return;
   for (const n of readdirSync(waiting)) if (n.startsWith(`${id}.`)) rmSync(join(waiting, n), { force: true });
 };
-
-type Written = { added: number; changed: number };
-
-async function writeMaterials(em: EntityManager, all: AsyncGenerator<MaterialValue[]>): Promise<Written> {
-  const known = await knownOf(em);
-  let [added, changed] = [0, 0];
-  for await (const batch of all) {
-    const fields = (m: MaterialValue) => ({
-      ...m,
-      solid: m.solid ?? null,
-      mass: m.mass ?? null,
-      cleaning: m.cleaning ?? null,
-      allergens: m.allergens ?? null,
-      catalogue: m.catalogue ?? null,
-    });
-    const fresh = batch.filter((m) => !known.materials.has(m.name.toLowerCase()));
-    if (fresh.length > 0)
-      await em.insertMany(
-        MaterialRow,
-        fresh.map((m) => ({ ...fields(m), version: 1 })),
-      );
-    added += fresh.length;
-    for (const m of batch) {
-      const at = known.materials.get(m.name.toLowerCase());
-      if (!at) continue;
-      const row = await em.findOneOrFail(MaterialRow, { id: at.id });
-      em.assign(row, fields(m), { mergeObjectProperties: false });
-      changed++;
-    }
-    await em.flush();
-    em.clear();
-  }
-  return { added, changed };
-}
-
-async function writeLots(em: EntityManager, all: AsyncGenerator<LotValue[]>): Promise<Written> {
-  const known = await knownOf(em);
-  let [added, changed] = [0, 0];
-  for await (const batch of all) {
-    const fields = (l: LotValue) => {
-      const at = known.materials.get(l.material.toLowerCase());
-      if (!at)
-        throw new ProblemError(409, `${l.material} was taken off the shelf meanwhile; nothing was written.`, [
-          { path: 'material', message: 'expected a material of this shelf' },
-        ]);
-      return {
-        material: at.id,
-        quantity: l.quantity,
-        came: l.came,
-        cameOn: l.cameOn,
-        fromCode: l.from,
-        state: l.state,
-        readyOn: l.readyOn,
-        reason: l.reason,
-        sizes: l.sizes,
-        look: l.look,
-      };
-    };
-    const fresh = batch.filter((l) => l.id === null || !known.lots.has(l.id));
-    const numbered = fresh.filter((l) => l.id !== null);
-    const plain = fresh.filter((l) => l.id === null);
-    if (numbered.length > 0)
-      await em.insertMany(
-        LotRow,
-        numbered.map((l) => ({ id: l.id!, version: 1, ...fields(l) })),
-      );
-    if (plain.length > 0)
-      await em.insertMany(
-        LotRow,
-        plain.map((l) => ({ version: 1, ...fields(l) })),
-      );
-    added += fresh.length;
-    for (const l of batch) {
-      if (l.id === null || !known.lots.has(l.id)) continue;
-      const row = await em.findOneOrFail(LotRow, { id: l.id });
-      em.assign(row, fields(l), { mergeObjectProperties: false });
-      changed++;
-    }
-    await em.flush();
-    em.clear();
-  }
-  return { added, changed };
-}
-
-/** A pack of several materials has a row for each: they are gathered before they are written. */
-async function writeOffers(
-  em: EntityManager,
-  all: AsyncGenerator<OfferValue[]>,
-  today: Day,
-): Promise<Written> {
-  const known = await knownOf(em);
-  const packs = new Map<string, OfferValue[]>();
-  for await (const batch of all)
-    for (const o of batch) {
-      const key = offerKey(o.supplier, o.pack);
-      packs.set(key, [...(packs.get(key) ?? []), o]);
-    }
-  const suppliers = new Map((await em.find(SupplierRow, {})).map((s) => [s.name.toLowerCase(), s]));
-  const here = new Map(
-    (await em.find(OfferRow, {}, { populate: ['supplier'] })).map((o) => [
-      offerKey(o.supplier.name, o.name),
-      o,
-    ]),
-  );
-  let [added, changed] = [0, 0];
-  for (const [key, lines] of packs) {
-    const [first] = lines as [OfferValue];
-    const differing = lines.find((l) => l.price !== first.price);
-    if (differing)
-      throw new ProblemError(422, `${first.pack} stands there with two prices; nothing was written.`, [
-        { path: 'price', message: 'expected one price a pack' },
-      ]);
-    const supplier =
-      suppliers.get(first.supplier.toLowerCase()) ??
-      em.create(SupplierRow, { name: first.supplier, delivery: first.delivery ?? 0 });
-    suppliers.set(first.supplier.toLowerCase(), supplier);
-    if (first.delivery !== null) supplier.delivery = first.delivery;
-    const contents = lines.map((l) => {
-      const at = known.materials.get(l.material.toLowerCase());
-      if (!at)
-        throw new ProblemError(409, `${l.material} was taken off the shelf meanwhile; nothing was written.`, [
-          { path: 'material', message: 'expected a material of this shelf' },
-        ]);
-      return { materialId: at.id, quantity: l.quantity };
-    });
-    const fields = { name: first.pack, supplier, price: first.price, contents, shopKey: first.shopKey };
-    const row = here.get(key);
-    if (row) em.assign(row, fields, { mergeObjectProperties: false });
-    const saved = row ?? em.create(OfferRow, fields);
-    await em.flush();
-    await seePrice(em, saved.id, today, first.price, true);
-    if (row) changed++;
-    else added++;
-  }
-  return { added, changed };
-}
 
 /** A kind's rows as CSV, part by part. */
 export async function* exportFile(em: EntityManager, kind: FileKind): AsyncGenerator<string> {

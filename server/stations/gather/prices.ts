@@ -9,20 +9,22 @@ import { listDay, listDays, priceList, SHOP } from '../../devices/shop.ts';
 import { ProblemError } from '../../problem.ts';
 import { createMaterial, listOffers, saveOffer } from './service.ts';
 
-/** Writes down what a pack cost on a day; a later look on the same day replaces the earlier. */
-export async function seePrice(
-  em: EntityManager,
-  offerId: number,
-  seenOn: Day,
-  price: number,
-  inStock: boolean,
-): Promise<void> {
-  await rows(
-    em,
-    'insert into price_seen (offer_id, seen_on, price, in_stock) values (?, ?, ?, ?) on conflict (offer_id, seen_on) do update set price = excluded.price, in_stock = excluded.in_stock',
-    [offerId, seenOn, price, inStock ? 1 : 0],
-  );
+/** Rows of one insert: four values each, well under what one statement may hold. */
+const AT_ONCE = 200;
+
+/** Writes down what packs cost on a day; a later look on the same day replaces the earlier. */
+export async function seePrices(em: EntityManager, seen: readonly PriceSeen[]): Promise<void> {
+  for (let i = 0; i < seen.length; i += AT_ONCE) {
+    const some = seen.slice(i, i + AT_ONCE);
+    await rows(
+      em,
+      `insert into price_seen (offer_id, seen_on, price, in_stock) values ${some.map(() => '(?, ?, ?, ?)').join(', ')} on conflict (offer_id, seen_on) do update set price = excluded.price, in_stock = excluded.in_stock`,
+      some.flatMap((p) => [p.offerId, p.seenOn, p.price, p.inStock ? 1 : 0]),
+    );
+  }
 }
+const seePrice = (em: EntityManager, offerId: number, seenOn: Day, price: number, inStock: boolean) =>
+  seePrices(em, [{ offerId, seenOn, price, inStock }]);
 
 /** Prices as they were seen, the oldest first. */
 export async function priceHistory(em: EntityManager): Promise<PriceSeen[]> {

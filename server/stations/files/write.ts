@@ -1,0 +1,205 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { Day } from '../../../core/calendar/days.ts';
+import { LotRow, MaterialRow, OfferRow, SupplierRow } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import { ProblemError } from '../../problem.ts';
+import { seePrices } from '../gather/prices.ts';
+import { knownOf, offerKey, type Known } from './kind.ts';
+import type { LotValue } from './lotRows.ts';
+import type { MaterialValue } from './materialRows.ts';
+import type { OfferValue } from './offerRows.ts';
+
+/** Rows that go to the database together: a large file passes through, it is never held whole. */
+export const BATCH = 500;
+
+export interface Written {
+  added: number;
+  changed: number;
+}
+
+const materialOf = (name: string, known: Known): number => {
+  const at = known.materials.get(name.toLowerCase());
+  if (!at)
+    throw new ProblemError(409, `${name} was taken off the shelf meanwhile; nothing was written.`, [
+      { path: 'material', message: 'expected a material of this shelf' },
+    ]);
+  return at.id;
+};
+
+export async function writeMaterials(
+  em: EntityManager,
+  all: AsyncGenerator<MaterialValue[]>,
+): Promise<Written> {
+  const known = await knownOf(em);
+  const fields = (m: MaterialValue) => ({
+    ...m,
+    solid: m.solid ?? null,
+    mass: m.mass ?? null,
+    cleaning: m.cleaning ?? null,
+    allergens: m.allergens ?? null,
+    catalogue: m.catalogue ?? null,
+  });
+  const done = { added: 0, changed: 0 };
+  for await (const batch of all) {
+    const idOf = (m: MaterialValue): number | undefined => known.materials.get(m.name.toLowerCase())?.id;
+    const fresh = batch.filter((m) => idOf(m) === undefined);
+    if (fresh.length > 0)
+      await em.insertMany(
+        MaterialRow,
+        fresh.map((m) => ({ ...fields(m), version: 1 })),
+      );
+    const changes = new Map(batch.flatMap((m) => (idOf(m) === undefined ? [] : [[idOf(m)!, m] as const])));
+    for (const row of await em.find(MaterialRow, { id: { $in: [...changes.keys()] } }))
+      em.assign(row, fields(changes.get(row.id)!), { mergeObjectProperties: false });
+    await em.flush();
+    em.clear();
+    done.added += fresh.length;
+    done.changed += changes.size;
+  }
+  return done;
+}
+
+export async function writeLots(em: EntityManager, all: AsyncGenerator<LotValue[]>): Promise<Written> {
+  const known = await knownOf(em);
+  const fields = (l: LotValue) => ({
+    material: materialOf(l.material, known),
+    quantity: l.quantity,
+    came: l.came,
+    cameOn: l.cameOn,
+    fromCode: l.from,
+    state: l.state,
+    readyOn: l.readyOn,
+    reason: l.reason,
+    sizes: l.sizes,
+    look: l.look,
+  });
+  const done = { added: 0, changed: 0 };
+  for await (const batch of all) {
+    const fresh = batch.filter((l) => l.id === null || !known.lots.has(l.id));
+    // One insert has one set of columns: lots that bring their number go apart from those that get one.
+    const numbered = fresh.filter((l) => l.id !== null);
+    const plain = fresh.filter((l) => l.id === null);
+    if (numbered.length > 0)
+      await em.insertMany(
+        LotRow,
+        numbered.map((l) => ({ id: l.id!, version: 1, ...fields(l) })),
+      );
+    if (plain.length > 0)
+      await em.insertMany(
+        LotRow,
+        plain.map((l) => ({ version: 1, ...fields(l) })),
+      );
+    const changes = new Map(
+      batch.flatMap((l) => (l.id !== null && known.lots.has(l.id) ? [[l.id, l] as const] : [])),
+    );
+    for (const row of await em.find(LotRow, { id: { $in: [...changes.keys()] } }))
+      em.assign(row, fields(changes.get(row.id)!), { mergeObjectProperties: false });
+    await em.flush();
+    em.clear();
+    done.added += fresh.length;
+    done.changed += changes.size;
+  }
+  return done;
+}
+
+/** A pack of several materials has a row for each: they are gathered before they are written. */
+export async function writeOffers(
+  em: EntityManager,
+  all: AsyncGenerator<OfferValue[]>,
+  today: Day,
+): Promise<Written> {
+  const known = await knownOf(em);
+  const packs = new Map<string, OfferValue[]>();
+  for await (const batch of all)
+    for (const o of batch) {
+      const key = offerKey(o.supplier, o.pack);
+      const lines = packs.get(key);
+      if (!lines) packs.set(key, [o]);
+      else if (lines[0]!.price === o.price) lines.push(o);
+      else
+        throw new ProblemError(422, `${o.pack} stands there with two prices; nothing was written.`, [
+          { path: 'price', message: 'expected one price a pack' },
+        ]);
+    }
+  const suppliers = await suppliersOf(em, packs);
+  const here = new Map(
+    (
+      await rows<{ id: number; name: string; supplier: string }>(
+        em,
+        'select o.id, o.name, s.name as supplier from offer o join supplier s on s.id = o.supplier_id',
+      )
+    ).map((o) => [offerKey(o.supplier, o.name), o.id]),
+  );
+  const fields = ([first, ...more]: readonly OfferValue[]) => ({
+    name: first!.pack,
+    supplier: suppliers.get(first!.supplier.toLowerCase())!,
+    price: first!.price,
+    contents: [first!, ...more].map((l) => ({
+      materialId: materialOf(l.material, known),
+      quantity: l.quantity,
+    })),
+    shopKey: first!.shopKey,
+  });
+  // Many rows at once do not tell their numbers, and the prices need them: they go on from the last one ever given.
+  const [given] = await rows<{ last: number }>(
+    em,
+    "select max(coalesce((select max(id) from offer), 0), coalesce((select seq from sqlite_sequence where name = 'offer'), 0)) as last",
+  );
+  let last = given!.last;
+  const done = { added: 0, changed: 0 };
+  const write = async (batch: readonly [string, readonly OfferValue[]][]): Promise<void> => {
+    const fresh = batch.filter(([key]) => !here.has(key)).map(([, lines]) => lines);
+    const ids = fresh.map(() => ++last);
+    if (fresh.length > 0)
+      await em.insertMany(
+        OfferRow,
+        fresh.map((lines, i) => ({ id: ids[i]!, ...fields(lines) })),
+      );
+    const changes = new Map(
+      batch.flatMap(([key, lines]) => (here.has(key) ? [[here.get(key)!, lines] as const] : [])),
+    );
+    for (const row of await em.find(OfferRow, { id: { $in: [...changes.keys()] } }))
+      em.assign(row, fields(changes.get(row.id)!), { mergeObjectProperties: false });
+    await em.flush();
+    em.clear();
+    await seePrices(
+      em,
+      [...fresh.map((lines, i) => [ids[i]!, lines] as const), ...changes].map(([offerId, lines]) => ({
+        offerId,
+        seenOn: today,
+        price: lines[0]!.price,
+        inStock: true,
+      })),
+    );
+    done.added += fresh.length;
+    done.changed += changes.size;
+  };
+  let batch: [string, OfferValue[]][] = [];
+  for (const pack of packs) {
+    batch.push(pack);
+    if (batch.length === BATCH) {
+      await write(batch);
+      batch = [];
+    }
+  }
+  if (batch.length > 0) await write(batch);
+  return done;
+}
+
+/** Ids of the suppliers of all packs, by name in small letters; new ones are added, delivery is taken over where it is told. */
+async function suppliersOf(
+  em: EntityManager,
+  packs: ReadonlyMap<string, readonly OfferValue[]>,
+): Promise<ReadonlyMap<string, number>> {
+  const found = new Map((await em.find(SupplierRow, {})).map((s) => [s.name.toLowerCase(), s]));
+  for (const [first] of packs.values()) {
+    const key = first!.supplier.toLowerCase();
+    const supplier = found.get(key) ?? em.create(SupplierRow, { name: first!.supplier, delivery: 0 });
+    if (first!.delivery !== null) supplier.delivery = first!.delivery;
+    found.set(key, supplier);
+  }
+  await em.flush();
+  const ids = new Map([...found].map(([key, s]) => [key, s.id]));
+  em.clear();
+  return ids;
+}
