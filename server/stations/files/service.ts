@@ -32,6 +32,8 @@ const HOUR = 3_600_000;
 /** Files read but not yet confirmed wait here; not in the place's folder, since they are not its data yet. */
 const waiting = join(tmpdir(), `fox-button-files-${process.pid}`);
 
+process.once('exit', () => rmSync(waiting, { recursive: true, force: true }));
+
 function place(): string {
   mkdirSync(waiting, { recursive: true });
   for (const name of readdirSync(waiting)) {
