@@ -93,11 +93,11 @@ test('the shelf is found through, sorted and kept in order by keyboard', async (
 
 test('saving up says when, and prints what families can bring', async ({ page, demo }) => {
   await page.goto(`${demo.url}/gather/saving`);
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('5 milk-bottle cap');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('5 × milk-bottle cap');
   await expect(page.getByRole('row', { name: /Milk-bottle cap/ })).toContainText(/\d+ Dec to \d+ (Dec|Jan)/);
   await expect(page.locator('.js-plotly-plot .legend')).toContainText('wanted: 32');
   await page.getByRole('button', { name: 'Kits: one more' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('13 milk-bottle cap');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('13 × milk-bottle cap');
   const coming = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Print the wanted list' }).click();
   const file = await coming;

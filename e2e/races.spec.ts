@@ -57,7 +57,7 @@ test('two desks lend one kit: one wins, the other is told who has it', async ({ 
 });
 
 test('killed while saving, the place has everything that was acknowledged', async () => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const desk = await openDesk(true);
   try {
     for (let round = 0; round < 4; round++) {
@@ -97,7 +97,10 @@ test('killed while saving, the place has everything that was acknowledged', asyn
           if (r?.status === 201) notes++;
         }
       })();
-      await new Promise((r) => setTimeout(r, 250 + 130 * round));
+      // Killed in mid-work, however slow the machine: not before both have been acknowledged once.
+      while (acknowledged.version === start.version || notes === before.length)
+        await new Promise((r) => setTimeout(r, 20));
+      await new Promise((r) => setTimeout(r, 100 + 130 * round));
       await desk.kill();
       going = false;
       await Promise.all([design, noting]);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { name, unique } from '../measure/lines.ts';
 import { SMALLEST_SIZE } from '../geometry/shape.ts';
 
 const mm = z
@@ -14,10 +15,7 @@ export const packingRequest = z.strictObject({
   items: z
     .array(
       z.strictObject({
-        id: z
-          .string({ error: 'expected a name' })
-          .min(1, 'expected a name')
-          .max(120, 'may have at most 120 characters'),
+        id: name,
         ...sizes,
         count: z
           .number({ error: 'expected a count' })
@@ -31,14 +29,7 @@ export const packingRequest = z.strictObject({
     )
     .min(1, 'expected at least one box')
     .max(100, 'may have at most 100 kinds of boxes')
-    .superRefine((list, ctx) => {
-      const seen = new Set<string>();
-      list.forEach((item, i) => {
-        if (seen.has(item.id))
-          ctx.addIssue({ code: 'custom', path: [i, 'id'], message: `“${item.id}” stands here twice` });
-        seen.add(item.id);
-      });
-    })
+    .superRefine(unique((item) => item.id, 'id'))
     .refine((list) => list.reduce((n, i) => n + (i.count ?? 1), 0) <= 200, 'may be at most 200 boxes in all'),
 });
 export type PackingRequest = z.infer<typeof packingRequest>;

@@ -1,27 +1,6 @@
 import { z } from 'zod';
+import { line, name, unique } from '../measure/lines.ts';
 import { UnprovedError, type SolveLp } from '../price/purchase.ts';
-
-const id = z
-  .string({ error: 'expected a name' })
-  .min(1, 'expected a name')
-  .max(120, 'may have at most 120 characters');
-const line = z.strictObject({
-  material: id,
-  quantity: z
-    .number({ error: 'expected a quantity' })
-    .min(0, 'must not be negative')
-    .max(1e7, 'must be at most 10,000,000'),
-});
-const unique =
-  <T>(key: (t: T) => string, what: string) =>
-  (list: T[], ctx: z.RefinementCtx): void => {
-    const seen = new Set<string>();
-    list.forEach((t, i) => {
-      if (seen.has(key(t)))
-        ctx.addIssue({ code: 'custom', path: [i, what], message: `“${key(t)}” stands here twice` });
-      seen.add(key(t));
-    });
-  };
 
 /** Designs that want the same stock. Quantities in pieces or mm, as the material is counted. */
 export const choiceRequest = z.strictObject({
@@ -32,7 +11,7 @@ export const choiceRequest = z.strictObject({
   designs: z
     .array(
       z.strictObject({
-        id,
+        id: name,
         skill: z.string().max(80).default(''),
         /** Most copies that are of use. */
         most: z

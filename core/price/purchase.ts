@@ -1,13 +1,6 @@
 import { z } from 'zod';
+import { line, name, quantity, unique } from '../measure/lines.ts';
 
-const id = z
-  .string({ error: 'expected a name' })
-  .min(1, 'expected a name')
-  .max(120, 'may have at most 120 characters');
-const quantity = z
-  .number({ error: 'expected a quantity' })
-  .min(0, 'must not be negative')
-  .max(1e6, 'must be at most 1,000,000');
 const content = quantity
   .positive({ error: 'must be more than 0', abort: true })
   .min(1e-6, 'must be at least 0.000001');
@@ -18,18 +11,6 @@ const price = z
   .int('expected whole minor units (cents)')
   .min(0, 'must not be negative')
   .max(1e8, 'must be at most 100,000,000');
-const line = z.strictObject({ material: id, quantity });
-const unique =
-  <T>(key: (t: T) => string, what: string) =>
-  (list: T[], ctx: z.RefinementCtx): void => {
-    const seen = new Set<string>();
-    list.forEach((t, i) => {
-      if (seen.has(key(t)))
-        ctx.addIssue({ code: 'custom', path: [i, what], message: `“${key(t)}” stands here twice` });
-      seen.add(key(t));
-    });
-  };
-
 /** What must be had, what is there, and what can be bought: prices in whole minor units. */
 export const purchaseRequest = z.strictObject({
   needs: z
@@ -44,8 +25,8 @@ export const purchaseRequest = z.strictObject({
   offers: z
     .array(
       z.strictObject({
-        id,
-        supplier: id,
+        id: name,
+        supplier: name,
         price,
         /** Most packs that can be had. */
         limit: z
@@ -55,7 +36,7 @@ export const purchaseRequest = z.strictObject({
           .max(1e6, 'must be at most 1,000,000')
           .optional(),
         contents: z
-          .array(z.strictObject({ material: id, quantity: content }))
+          .array(z.strictObject({ material: name, quantity: content }))
           .min(1, 'expected at least one material')
           .max(100, 'may have at most 100 materials')
           .superRefine(unique((l) => l.material, 'material')),
@@ -65,7 +46,7 @@ export const purchaseRequest = z.strictObject({
     .superRefine(unique((o) => o.id, 'id')),
   /** Charged once by a supplier if anything is bought there. */
   delivery: z
-    .array(z.strictObject({ supplier: id, price }))
+    .array(z.strictObject({ supplier: name, price }))
     .max(200, 'may have at most 200 suppliers')
     .superRefine(unique((d) => d.supplier, 'supplier'))
     .default([]),

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Data, Layout } from 'plotly.js';
+import type { Data, Layout } from 'plotly.js-cartesian-dist-min';
 import { styled } from 'styled-components';
 import { words } from '../data/api.ts';
 import { Notice } from './Panel.tsx';

@@ -26,6 +26,18 @@ const materialOf = (name: string, known: Known): number => {
   return at.id;
 };
 
+/** Rows that are there already take over what the file says; then the batch is let go. */
+async function takeOver<V>(
+  em: EntityManager,
+  found: readonly { readonly id: number }[],
+  changes: ReadonlyMap<number, V>,
+  fields: (value: V) => object,
+): Promise<void> {
+  for (const row of found) em.assign(row, fields(changes.get(row.id)!), { mergeObjectProperties: false });
+  await em.flush();
+  em.clear();
+}
+
 export async function writeMaterials(
   em: EntityManager,
   all: AsyncGenerator<MaterialValue[]>,
@@ -49,10 +61,7 @@ export async function writeMaterials(
         fresh.map((m) => ({ ...fields(m), version: 1 })),
       );
     const changes = new Map(batch.flatMap((m) => (idOf(m) === undefined ? [] : [[idOf(m)!, m] as const])));
-    for (const row of await em.find(MaterialRow, { id: { $in: [...changes.keys()] } }))
-      em.assign(row, fields(changes.get(row.id)!), { mergeObjectProperties: false });
-    await em.flush();
-    em.clear();
+    await takeOver(em, await em.find(MaterialRow, { id: { $in: [...changes.keys()] } }), changes, fields);
     done.added += fresh.length;
     done.changed += changes.size;
   }
@@ -92,10 +101,7 @@ export async function writeLots(em: EntityManager, all: AsyncGenerator<LotValue[
     const changes = new Map(
       batch.flatMap((l) => (l.id !== null && known.lots.has(l.id) ? [[l.id, l] as const] : [])),
     );
-    for (const row of await em.find(LotRow, { id: { $in: [...changes.keys()] } }))
-      em.assign(row, fields(changes.get(row.id)!), { mergeObjectProperties: false });
-    await em.flush();
-    em.clear();
+    await takeOver(em, await em.find(LotRow, { id: { $in: [...changes.keys()] } }), changes, fields);
     done.added += fresh.length;
     done.changed += changes.size;
   }
@@ -158,10 +164,7 @@ export async function writeOffers(
     const changes = new Map(
       batch.flatMap(([key, lines]) => (here.has(key) ? [[here.get(key)!, lines] as const] : [])),
     );
-    for (const row of await em.find(OfferRow, { id: { $in: [...changes.keys()] } }))
-      em.assign(row, fields(changes.get(row.id)!), { mergeObjectProperties: false });
-    await em.flush();
-    em.clear();
+    await takeOver(em, await em.find(OfferRow, { id: { $in: [...changes.keys()] } }), changes, fields);
     await seePrices(
       em,
       [...fresh.map((lines, i) => [ids[i]!, lines] as const), ...changes].map(([offerId, lines]) => ({

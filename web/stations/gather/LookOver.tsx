@@ -2,21 +2,20 @@ import { useMemo, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import type { FindAnswer, FindInput } from '../../../contract/lots.ts';
 import { look as lookSchema, lookOver, outcomeWords, type Look } from '../../../core/gather/lookOver.ts';
-import { shortDay } from '../../../core/calendar/days.ts';
 import type { Sizes } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useLots, useMaterials, usePlace } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { Button } from '../../parts/Button.tsx';
-import { CountField, TextField } from '../../parts/Field.tsx';
-import { Form, stopsAtUnread } from '../../parts/Form.tsx';
+import { TextField } from '../../parts/Field.tsx';
+import { stopsAtUnread } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
-import { SewnButton } from '../../shell/Verdict.tsx';
+import { Becomes, KIND } from './Becomes.tsx';
 import { candidatesOf, firstLook, type Candidate } from './candidates.ts';
-import { MeasuredFields } from './MeasuredFields.tsx';
 import { Pictures, Wish } from './Picks.tsx';
 import { Questions, QUESTIONS, turned } from './Questions.tsx';
-import { amount, sizeWords } from './words.ts';
+import { TodaysBag } from './TodaysBag.tsx';
+import { sizeWords } from './words.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -36,63 +35,11 @@ const Grid = styled.div`
     }
   }
 `;
-const Outcome = styled.div<{ $kind: 'clear' | 'mind' | 'stop' }>`
-  display: grid;
-  grid-template-columns: 34px minmax(0, 1fr);
-  gap: 10px;
-  align-items: start;
-  background: var(--${(p) => p.$kind}-tint);
-  border-radius: 10px;
-  padding: 11px 12px;
-  min-height: 92px;
-  b {
-    font: 800 17px/1.2 var(--display);
-    display: block;
-  }
-  p {
-    font-size: 14px;
-  }
-`;
-const Bag = styled.ul`
-  font-size: 14px;
-  max-height: 170px;
-  overflow: auto;
-  scrollbar-width: thin;
-  li {
-    display: grid;
-    grid-template-columns: 20px minmax(0, 1fr) auto;
-    gap: 8px;
-    align-items: center;
-    padding: 5px 0;
-    border-top: 1px dashed var(--seam);
-  }
-  li:first-child {
-    border-top: 0;
-  }
-`;
-/** Most finds are as usual: the fields stay folded until one is not. */
-const Measured = styled.details`
-  summary {
-    cursor: pointer;
-    min-height: 36px;
-    display: list-item;
-    line-height: 36px;
-    font-weight: 600;
-  }
-  div {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 8px;
-    margin: 4px 0 6px;
-  }
-`;
-const KIND = { keep: 'clear', 'clean first': 'mind', rest: 'mind', never: 'stop' } as const;
-const TITLE = {
-  keep: 'Keep it',
-  'clean first': 'Clean it first',
-  rest: 'Let it rest',
-  never: 'Never on the shelf',
-} as const;
+/** Where one column holds it all, what comes next is brought to the top. */
+const inSight = (part: HTMLElement | null): void => {
+  if (innerWidth <= 760) part?.scrollIntoView({ block: 'start' });
+};
+const touched = (): boolean => matchMedia('(pointer: coarse)').matches;
 
 /** A bag of finds, one after another: what is it, how is it, and where does it go. */
 export function Component() {
@@ -136,7 +83,10 @@ export function Component() {
     setSizes({});
     setQuantity(1);
     setProblem(null);
-    requestAnimationFrame(() => bench.current?.focus({ preventScroll: true }));
+    requestAnimationFrame(() => {
+      bench.current?.focus({ preventScroll: true });
+      inSight(bench.current);
+    });
   };
   const send = (input: FindInput): void => {
     if (take.isPending) return;
@@ -147,7 +97,11 @@ export function Component() {
         setPicked(null);
         setFind('');
         setGroup(null);
-        requestAnimationFrame(() => what.current?.querySelector('input')?.focus({ preventScroll: true }));
+        requestAnimationFrame(() => {
+          // A finger wants the pictures next, not a keyboard over half the screen.
+          if (!touched()) what.current?.querySelector('input')?.focus({ preventScroll: true });
+          inSight(touched() ? bench.current : what.current);
+        });
       },
       onError: (e) => setProblem(words(e)),
     });
@@ -254,48 +208,17 @@ export function Component() {
           <Stack $gap={10}>
             {answer && picked && (
               <>
-                <Outcome $kind={KIND[answer.outcome]} role="status" aria-label="Outcome">
-                  <SewnButton kind={KIND[answer.outcome]} size={34} />
-                  <span>
-                    <b>
-                      {TITLE[answer.outcome]}
-                      {answer.until && ` until ${shortDay(answer.until)}`}
-                    </b>
-                    {answer.reasons.length === 0 ? (
-                      <p>Clean, dry and whole.</p>
-                    ) : (
-                      answer.reasons.map((r) => <p key={r.words}>{r.words}</p>)
-                    )}
-                  </span>
-                </Outcome>
-                <Form onSubmit={takeIn}>
-                  <Row>
-                    <div style={{ width: 96 }}>
-                      <CountField
-                        label={picked.material.unit === 'mm' ? 'How many mm' : 'How many'}
-                        value={quantity}
-                        onChange={setQuantity}
-                      />
-                    </div>
-                    <Button type="submit" isDisabled={take.isPending} style={{ alignSelf: 'end' }}>
-                      {answer.outcome === 'never' ? 'Refuse it' : 'Take it in'}
-                    </Button>
-                  </Row>
-                  <Measured key={picked.material.name}>
-                    <summary>Measured it?</summary>
-                    <div>
-                      <MeasuredFields
-                        material={picked.material}
-                        sizes={sizes}
-                        unit={place.lengthUnit}
-                        onChange={setSizes}
-                      />
-                    </div>
-                    <Quiet>
-                      Left empty it counts as the usual {sizeWords(picked.material, place.lengthUnit)}.
-                    </Quiet>
-                  </Measured>
-                </Form>
+                <Becomes
+                  answer={answer}
+                  material={picked.material}
+                  unit={place.lengthUnit}
+                  quantity={quantity}
+                  onQuantity={setQuantity}
+                  sizes={sizes}
+                  onSizes={setSizes}
+                  pending={take.isPending}
+                  onTake={takeIn}
+                />
                 <Seam />
               </>
             )}
@@ -328,21 +251,7 @@ export function Component() {
                 </Row>
               </>
             )}
-            <h2>Today’s bag</h2>
-            <Bag>
-              {today.slice(0, 40).map((l) => {
-                const m = materials.find((x) => x.id === l.materialId);
-                const kind = l.state === 'ready' ? 'clear' : l.state === 'never' ? 'stop' : 'mind';
-                return (
-                  <li key={l.id}>
-                    <SewnButton kind={kind} size={20} />
-                    <span>{m?.name ?? '…'}</span>
-                    <b>{m ? amount(m, l.came) : l.came}</b>
-                  </li>
-                );
-              })}
-              {today.length === 0 && <li style={{ display: 'block' }}>Nothing yet.</li>}
-            </Bag>
+            <TodaysBag lots={today} materials={materials} />
           </Stack>
         </Panel>
       </Grid>

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { Data, Layout } from 'plotly.js';
+import type { Data, Layout } from 'plotly.js-cartesian-dist-min';
 import { styled } from 'styled-components';
 import type { Offer } from '../../../contract/materials.ts';
 import type { ShopRefreshed } from '../../../contract/shop.ts';
