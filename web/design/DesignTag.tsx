@@ -152,7 +152,7 @@ const Rack = styled.ul`
   }
 `;
 
-/** The other designs on the bench, each with its piece. */
+/** The other designs, each with its piece: those whose next batch is on the bench, then those put by. */
 export const BenchList = ({
   station,
   designs,
@@ -163,23 +163,32 @@ export const BenchList = ({
   designs: readonly Design[];
   materials: readonly MaterialRow[];
   open: number;
-}) => (
-  <nav aria-label="On the bench">
-    <h2 style={{ margin: '0 0 4px', fontSize: 15 }}>On the bench</h2>
-    <Rack>
-      {designs
-        .filter((d) => d.id !== open)
-        .map((d) => {
-          const piece = materials.find((m) => m.id === d.materials.piece);
-          return (
-            <li key={d.id}>
-              <Link to={`/${station}/${d.id}`}>
-                {piece && <Picture material={piece} size={22} />}
-                {d.name}
-              </Link>
-            </li>
-          );
-        })}
-    </Rack>
-  </nav>
-);
+}) => {
+  const others = designs.filter((d) => d.id !== open);
+  const racks = [
+    { title: 'On the bench', here: others.filter((d) => d.onBench !== false) },
+    { title: 'Put by', here: others.filter((d) => d.onBench === false) },
+  ].filter((r) => r.here.length > 0);
+  return (
+    <nav aria-label="Other designs" style={{ display: 'grid', gap: 10 }}>
+      {racks.map(({ title, here }) => (
+        <section key={title} aria-label={title}>
+          <h2 style={{ margin: '0 0 4px', fontSize: 15 }}>{title}</h2>
+          <Rack>
+            {here.map((d) => {
+              const piece = materials.find((m) => m.id === d.materials.piece);
+              return (
+                <li key={d.id}>
+                  <Link to={`/${station}/${d.id}`}>
+                    {piece && <Picture material={piece} size={22} />}
+                    {d.name}
+                  </Link>
+                </li>
+              );
+            })}
+          </Rack>
+        </section>
+      ))}
+    </nav>
+  );
+};

@@ -35,6 +35,13 @@ const Grid = styled.div`
     }
   }
 `;
+/** Said only where there is likely a keyboard. */
+const Keys = styled(Quiet)`
+  @media (max-width: 760px), (pointer: coarse) {
+    display: none;
+  }
+`;
+
 /** Where one column holds it all, what comes next is brought to the top. */
 const inSight = (part: HTMLElement | null): void => {
   if (innerWidth <= 760) part?.scrollIntoView({ block: 'start' });
@@ -180,7 +187,7 @@ export function Component() {
                     <Quiet>{sizeWords(picked.material, place.lengthUnit)}, usually</Quiet>
                   </div>
                 </Row>
-                <Quiet>keys 1 to 8 turn an answer, Enter takes it in</Quiet>
+                <Keys>keys 1 to 8 turn an answer, Enter takes it in</Keys>
               </Spread>
               <Questions
                 look={look}

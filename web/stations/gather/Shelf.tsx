@@ -26,12 +26,12 @@ const Grid = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 330px;
   gap: 12px 16px;
+  > header {
+    grid-column: 1 / -1;
+  }
   @media (min-width: 1101px) {
     height: 100%;
     grid-template-rows: auto minmax(0, 1fr);
-    > header {
-      grid-column: 1 / 3;
-    }
     > .shelf,
     > aside {
       overflow: auto;

@@ -9,6 +9,7 @@ import { useChange, useCopies } from '../../data/queries.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
+import { SupplyList } from '../../design/SupplyList.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Stepper } from '../../parts/Field.tsx';
@@ -269,19 +270,7 @@ function MakeWork({ at }: { at: AtBench }) {
             </Notice>
             <Seam />
             <h2>Lay out</h2>
-            <ul style={{ fontSize: 14, display: 'grid', gap: 4 }}>
-              {state.lines.map((l) => (
-                <li key={l.need.role}>
-                  <Spread>
-                    <span>{l.need.name}</span>
-                    <b style={{ color: l.short > 0 ? 'var(--stop)' : undefined }}>
-                      {l.wanted} of {l.kept}
-                      {l.need.unit === 'mm' ? ' mm' : ''}
-                    </b>
-                  </Spread>
-                </li>
-              ))}
-            </ul>
+            <SupplyList supply={state} designId={design.id} />
             {short && (
               <Notice tone="stop">
                 <strong>{short}</strong>

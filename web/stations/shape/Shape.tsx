@@ -18,6 +18,7 @@ import { Dial } from '../../parts/Dial.tsx';
 import { Heading, Notice, Panel, Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { DesignFacts } from '../../design/DesignFacts.tsx';
+import { SupplyList } from '../../design/SupplyList.tsx';
 import { Ladder } from './Ladder.tsx';
 
 const Grid = styled.div`
@@ -231,17 +232,7 @@ function ShapeWork({ at }: { at: AtBench }) {
             {fit?.remedy && <Notice tone={fit.verdict}>{fit.remedy}</Notice>}
             <Seam />
             <h2>Uses from the shelf</h2>
-            <Uses>
-              {light.supply.lines.map((l) => (
-                <li key={l.need.role} data-short={l.short > 0}>
-                  <span>{l.need.name}</span>
-                  <b>
-                    {l.wanted} of {l.kept}
-                    {l.need.unit === 'mm' ? ' mm' : ''}
-                  </b>
-                </li>
-              ))}
-            </Uses>
+            <SupplyList supply={light.supply} designId={design.id} />
             {short && (
               <Notice tone="stop">
                 <strong>{short}</strong>
@@ -286,21 +277,4 @@ const Facts = styled.div`
     grid-template-columns: 1fr 1fr;
   }
 `;
-const Uses = styled.ul`
-  display: grid;
-  gap: 5px;
-  font-size: 14px;
-  li {
-    display: flex;
-    justify-content: space-between;
-    gap: 10px;
-  }
-  b {
-    white-space: nowrap;
-  }
-  li[data-short='true'] {
-    color: var(--stop);
-  }
-`;
-
 export const Component = () => <DesignBench station="shape">{(at) => <ShapeWork at={at} />}</DesignBench>;
