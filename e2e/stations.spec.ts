@@ -46,13 +46,22 @@ for (const [width, height] of [
   [1024, 768],
   [390, 844],
 ] as const)
-  test(`nothing runs out of the page sideways at ${width} × ${height}`, async ({ page, demo }) => {
+  test(`nothing runs out of the page sideways, and its heading is in sight, at ${width} × ${height}`, async ({
+    page,
+    demo,
+  }) => {
     await page.setViewportSize({ width, height });
     for (const view of VIEWS) {
       await page.goto(demo.url + view);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
       expect(over, view).toBeLessThanOrEqual(0);
+      const inSight = await page.getByRole('heading', { level: 1 }).evaluate((h) => {
+        const box = h.getBoundingClientRect();
+        const there = document.elementFromPoint(box.x + box.width / 2, box.y + box.height / 2);
+        return box.top >= 0 && box.bottom <= innerHeight && h.contains(there);
+      });
+      expect(inSight, `${view}: the heading is in sight, with nothing over it`).toBe(true);
     }
   });
 
