@@ -11,13 +11,14 @@ import { findInput, lotQuery, lotUpdate } from '../../../contract/lots.ts';
 import { shopTake } from '../../../contract/shop.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
+import { sendList } from '../../sendList.ts';
 import * as gather from './service.ts';
 import * as lots from './lots.ts';
 import * as prices from './prices.ts';
 
 export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
   const r = Router();
-  r.get('/materials', async (_req, res) => void res.json(await gather.listMaterials(em(), today())));
+  r.get('/materials', async (_req, res) => sendList(res, gather.listMaterials(em(), today())));
   r.post('/materials', async (req, res) => {
     const input = read(materialInput, req.body);
     res.status(201).json(await inTransaction((m) => gather.addMaterial(m, input, today())));

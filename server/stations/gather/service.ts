@@ -33,11 +33,28 @@ const materialJson = (m: Material, shelf: OnShelf): MaterialJson => ({
   ...(m.catalogue == null ? {} : { catalogue: m.catalogue }),
 });
 
-export async function listMaterials(em: EntityManager, today: Day): Promise<MaterialJson[]> {
+type JsonColumn = 'sizes' | 'hazards' | 'allergens';
+type MaterialColumns = Omit<Material, JsonColumn | 'materialClass'> & {
+  readonly material_class: string;
+  readonly sizes: string;
+  readonly hazards: string;
+  readonly allergens: string | null;
+};
+
+/** Every material by name, one after another: straight from the table, since a shelf may hold very many. */
+export async function* listMaterials(em: EntityManager, today: Day): AsyncGenerator<MaterialJson> {
   const shelf = await onShelf(em, today);
-  return (await em.find(MaterialRow, {}, { orderBy: { name: 'asc' }, disableIdentityMap: true })).map((m) =>
-    materialJson(m, shelf.get(m.id) ?? { kept: 0, waiting: 0 }),
-  );
+  for (const c of await rows<MaterialColumns>(em, 'select * from material order by name'))
+    yield materialJson(
+      {
+        ...c,
+        materialClass: c.material_class,
+        sizes: JSON.parse(c.sizes) as Material['sizes'],
+        hazards: JSON.parse(c.hazards) as Material['hazards'],
+        allergens: c.allergens === null ? null : (JSON.parse(c.allergens) as string[]),
+      },
+      shelf.get(c.id) ?? { kept: 0, waiting: 0 },
+    );
 }
 
 export async function findMaterial(em: EntityManager, id: number): Promise<Material> {
