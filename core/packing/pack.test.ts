@@ -123,6 +123,38 @@ describe('packing, worked examples', () => {
     expectPacked({ container: room, items: cube(5, 8) }, pack({ container: room, items: cube(5, 8) }, ample));
   });
 
+  it('packs two hundred boxes of many sizes with room to spare, which no search need end for', () => {
+    const r: PackingRequest = {
+      container: { length: 320, width: 240, height: 200 },
+      items: Array.from({ length: 20 }, (_, i) => ({
+        id: `kind ${i}`,
+        length: 12 + 2 * i,
+        width: 40 - i,
+        height: 10 + ((7 * i) % 23),
+        count: 10,
+        upright: i % 3 === 0,
+      })),
+    };
+    expectPacked(r, pack(r, ample));
+  });
+
+  it('says measures one can read, whatever the size', () => {
+    const reason = (edge: number): string =>
+      pack(
+        {
+          container: { length: edge, width: edge, height: edge },
+          items: [{ id: 'a', length: edge, width: edge, height: edge / 2, count: 3 }],
+        },
+        ample,
+      ).reason;
+    expect(reason(10)).toBe(
+      'Together they have 1.5 ml, the container 1 ml: 50 % too much, however they lie.',
+    );
+    expect(reason(100)).toBe(
+      'Together they have 1.50 l, the container 1.00 l: 50 % too much, however they lie.',
+    );
+  });
+
   it('is honest when time runs out', () => {
     const a = pack(
       {

@@ -154,6 +154,26 @@ for (const share of [0.5, 0.7, 0.8, 0.9]) {
   );
 }
 
+console.log('\nPacking: two hundred boxes of twenty sizes, two seconds each');
+for (const share of [0.5, 0.8]) {
+  const items = Array.from({ length: 20 }, (_, i) => ({
+    id: `b${i}`,
+    length: Math.round(random(10, 60)),
+    width: Math.round(random(10, 60)),
+    height: Math.round(random(10, 60)),
+    count: 10,
+  }));
+  const side = Math.cbrt(items.reduce((v, b) => v + 10 * b.length * b.width * b.height, 0) / share);
+  const t = performance.now();
+  const { fits } = pack(
+    { container: { length: side, width: side, height: side }, items },
+    { now: () => performance.now(), until: t + 2000 },
+  );
+  console.log(
+    `  filled ${share * 100} %: ${fits === null ? 'open' : fits ? 'packed' : 'proved not'} in ${(performance.now() - t).toFixed(0)} ms`,
+  );
+}
+
 console.log('\nFinding among 5,000 materials');
 const shelf = Array.from({ length: 5000 }, (_, i) => ({
   ...asMaterial(catalogue[i % catalogue.length]!),
