@@ -22,6 +22,7 @@ export default {
       displayName: 'node',
       testEnvironment: 'node',
       testMatch: ['<rootDir>/{core,contract,server,demo}/**/*.test.ts'],
+      setupFilesAfterEnv: ['<rootDir>/core/jest.setup.ts'],
     },
     {
       ...common,

@@ -228,6 +228,15 @@ it('knows every door that takes a body', () => {
   expect(doors.size).toBe(26);
 });
 
+it('takes back what it gave, as it stands', async () => {
+  const { today: _, ...place } = (await desk.get('/place')).body as Record<string, unknown>;
+  await desk.put('/place', place).expect(200);
+  const { id: design, ...body } = (await desk.get(`/designs/${ids.design}`)).body as { id: number };
+  await desk.put(`/designs/${design}`, body).expect(200);
+  const materials = (await desk.get('/materials')).body as { id: number }[];
+  for (const { id, ...material } of materials) await desk.put(`/materials/${id}`, material).expect(200);
+});
+
 it('answers what is well formed', async () => {
   for (const v of valid.filter((x) => x.path.startsWith('/compute'))) {
     const r = await desk.post(v.path, v.body);
@@ -267,8 +276,7 @@ it('gives its result or a problem that names the field, and never breaks', async
         expect(JSON.stringify(problem)).not.toMatch(/node_modules|SQLITE|at \w+ \(/);
       },
     ),
-    // The same bodies each time: a door that breaks on others is found by trying another seed by hand.
-    { numRuns: 2000, seed: Number(process.env.SEED ?? 38) },
+    { numRuns: 2000 },
   );
 }, 240_000);
 

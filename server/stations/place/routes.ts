@@ -5,12 +5,15 @@ import type { Inside } from '../../inside.ts';
 import { ProblemError, read } from '../../problem.ts';
 import { onShelf } from '../gather/shelf.ts';
 
+/** The place as it is told: there is one, so its number is nobody's business. */
+const told = <T extends { id: number }>({ id: _, ...place }: T) => place;
+
 export function placeRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
   r.get(
     '/place',
     async (_req, res) =>
-      void res.json({ ...(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() }),
+      void res.json({ ...told(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() }),
   );
   r.put('/place', async (req, res) => {
     const { version, ...fields } = read(placeUpdate, req.body);
@@ -21,11 +24,11 @@ export function placeRoutes({ em, inTransaction, today }: Inside): Router {
           409,
           'The place was changed meanwhile.',
           [{ path: 'version', message: `is stale: it is ${row.version} now` }],
-          { ...row },
+          told(row),
         );
       m.assign(row, fields);
       await m.flush();
-      return { ...row };
+      return told(row);
     });
     res.json({ ...saved, today: today() });
   });
