@@ -116,8 +116,7 @@ export function DesignBench({
       </>
     );
   }
-  if (!listed)
-    return <Notice tone="stop">There is no design {id}. It may have been taken off the bench.</Notice>;
+  if (!listed) return <Notice tone="stop">There is no design {id}. It may have been thrown away.</Notice>;
   if (!design) return <p role="status">Laying out the bench …</p>;
   const light = lightOf(design, materials);
   return (

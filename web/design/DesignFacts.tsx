@@ -8,6 +8,7 @@ import { api, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
 import { Select } from '../parts/Choice.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
 import { CountField, TextField } from '../parts/Field.tsx';
 import { Notice, Row, Stack } from '../parts/Panel.tsx';
 import { chosenOf } from './derived.ts';
@@ -34,6 +35,7 @@ export function DesignFacts({
   const number = (key: 'ageFrom' | 'ageTo' | 'copies', min: number, max: number) => (n: number | null) =>
     n !== null && n >= min && n <= max && onChange({ [key]: n });
   const [problem, setProblem] = useState<string | null>(null);
+  const [throwing, setThrowing] = useState(false);
   const navigate = useNavigate();
   const remove = useChange(() => api<void>('DELETE', `/designs/${design.id}`));
   const startAnew = (): void => {
@@ -47,7 +49,7 @@ export function DesignFacts({
       setProblem(words(e));
     }
   };
-  const takeOff = (): void =>
+  const throwAway = (): void =>
     remove.mutate(undefined, {
       onSuccess: () => {
         useOpenDesign.setState({ draft: null, saving: 'saved' });
@@ -114,10 +116,37 @@ export function DesignFacts({
         <Button small plain onPress={startAnew}>
           Dials as the approach starts
         </Button>
-        <Button small plain isDisabled={remove.isPending} onPress={takeOff}>
-          Take off the bench
+        <Button small plain onPress={() => onChange({ onBench: design.onBench === false })}>
+          {design.onBench === false ? 'Put it on the bench' : 'Put it by'}
+        </Button>
+        <Button small plain onPress={() => setThrowing(true)}>
+          Throw it away
         </Button>
       </Row>
+      <Dialog
+        title={`Throw ${design.name} away?`}
+        isOpen={throwing}
+        onClose={() => setThrowing(false)}
+        mustAnswer
+      >
+        <Stack>
+          <p>The design and its dials are gone then. What is on the shelf stays.</p>
+          <Row>
+            <Button
+              isDisabled={remove.isPending}
+              onPress={() => {
+                setThrowing(false);
+                throwAway();
+              }}
+            >
+              Throw it away
+            </Button>
+            <Button plain onPress={() => setThrowing(false)}>
+              Keep it
+            </Button>
+          </Row>
+        </Stack>
+      </Dialog>
     </Stack>
   );
 }

@@ -1,9 +1,11 @@
-import { screen, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
 import type { Design } from '../../contract/designs.ts';
 import { supply } from '../../core/needs/short.ts';
 import { patternOf } from '../../core/patterns/index.ts';
 import { SLOT_DIALS } from '../../core/testing.ts';
 import { answer, CAP, show, TUB } from '../testing/desk.tsx';
+import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList } from './DesignTag.tsx';
 import { SupplyList } from './SupplyList.tsx';
 
@@ -44,6 +46,43 @@ describe('what a batch takes from the shelf', () => {
     show(<SupplyList supply={used} designId={1} />);
     expect(await row('Cap')).toHaveTextContent('8 of 20');
     expect(screen.queryByText(/others on the bench/)).toBeNull();
+  });
+});
+
+describe('the open design', () => {
+  const facts = (one: Design) => {
+    const changes: unknown[] = [];
+    const calls = answer({ 'DELETE /designs/1': [204, null] });
+    show(
+      <DesignFacts
+        design={one}
+        materials={materials}
+        pattern={patternOf('drop-through')}
+        onChange={(part) => changes.push(part)}
+      />,
+    );
+    return { changes, calls };
+  };
+  it('is put by and put back on the bench, which loses nothing', async () => {
+    const { changes, calls } = facts(MINE);
+    await userEvent.click(screen.getByRole('button', { name: 'Put it by' }));
+    expect(changes).toEqual([{ onBench: false }]);
+    cleanup();
+    const back = facts({ ...MINE, onBench: false });
+    await userEvent.click(screen.getByRole('button', { name: 'Put it on the bench' }));
+    expect(back.changes).toEqual([{ onBench: true }]);
+    expect([...calls, ...back.calls]).toEqual([]);
+  });
+  it('is thrown away only when one says so twice', async () => {
+    const { calls } = facts(MINE);
+    await userEvent.click(screen.getByRole('button', { name: 'Throw it away' }));
+    const asked = await screen.findByRole('alertdialog', { name: 'Throw Tide-line drop tub away?' });
+    await userEvent.click(within(asked).getByRole('button', { name: 'Keep it' }));
+    expect(calls).toEqual([]);
+    await userEvent.click(screen.getByRole('button', { name: 'Throw it away' }));
+    const again = await screen.findByRole('alertdialog');
+    await userEvent.click(within(again).getByRole('button', { name: 'Throw it away' }));
+    await waitFor(() => expect(calls).toMatchObject([{ method: 'DELETE', path: '/designs/1' }]));
   });
 });
 

@@ -92,3 +92,14 @@ export const Heading = ({
     {children && <Row>{children}</Row>}
   </Head>
 );
+
+/** Two parts side by side, the left `$left` times as wide as the right; one above the other where it is narrow. */
+export const SideBySide = styled.div<{ $left?: number }>`
+  display: grid;
+  grid-template-columns: minmax(0, ${(p) => p.$left ?? 1}fr) minmax(0, 1fr);
+  gap: 12px;
+  align-items: start;
+  @media (max-width: 1000px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;

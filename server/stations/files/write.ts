@@ -4,6 +4,7 @@ import { LotRow, MaterialRow, OfferRow, SupplierRow } from '../../db/entities.ts
 import { rows } from '../../db/rows.ts';
 import { ProblemError } from '../../problem.ts';
 import { seePrices } from '../gather/prices.ts';
+import { materialColumns } from '../gather/service.ts';
 import { knownOf, offerKey, type Known } from './kind.ts';
 import type { LotValue } from './lotRows.ts';
 import type { MaterialValue } from './materialRows.ts';
@@ -43,14 +44,6 @@ export async function writeMaterials(
   all: AsyncGenerator<MaterialValue[]>,
 ): Promise<Written> {
   const known = await knownOf(em);
-  const fields = (m: MaterialValue) => ({
-    ...m,
-    solid: m.solid ?? null,
-    mass: m.mass ?? null,
-    cleaning: m.cleaning ?? null,
-    allergens: m.allergens ?? null,
-    catalogue: m.catalogue ?? null,
-  });
   const done = { added: 0, changed: 0 };
   for await (const batch of all) {
     const idOf = (m: MaterialValue): number | undefined => known.materials.get(m.name.toLowerCase())?.id;
@@ -58,10 +51,15 @@ export async function writeMaterials(
     if (fresh.length > 0)
       await em.insertMany(
         MaterialRow,
-        fresh.map((m) => ({ ...fields(m), version: 1 })),
+        fresh.map((m) => ({ ...materialColumns(m), version: 1 })),
       );
     const changes = new Map(batch.flatMap((m) => (idOf(m) === undefined ? [] : [[idOf(m)!, m] as const])));
-    await takeOver(em, await em.find(MaterialRow, { id: { $in: [...changes.keys()] } }), changes, fields);
+    await takeOver(
+      em,
+      await em.find(MaterialRow, { id: { $in: [...changes.keys()] } }),
+      changes,
+      materialColumns,
+    );
     done.added += fresh.length;
     done.changed += changes.size;
   }

@@ -64,7 +64,7 @@ export async function findMaterial(em: EntityManager, id: number): Promise<Mater
 }
 
 /** The columns of a material; the count is a matter of its lots. */
-const columns = ({ kept: _, ...m }: MaterialInput) => ({
+export const materialColumns = <T extends Omit<MaterialInput, 'kept'>>(m: T) => ({
   ...m,
   solid: m.solid ?? null,
   mass: m.mass ?? null,
@@ -72,6 +72,8 @@ const columns = ({ kept: _, ...m }: MaterialInput) => ({
   allergens: m.allergens ?? null,
   catalogue: m.catalogue ?? null,
 });
+
+const columns = ({ kept: _, ...m }: MaterialInput) => materialColumns(m);
 
 export async function createMaterial(em: EntityManager, input: MaterialInput): Promise<Material> {
   const m = em.create(MaterialRow, { ...columns(input), version: 1 });

@@ -14,19 +14,10 @@ import { useNeeds } from '../../design/onBench.ts';
 import { Packed, packedColour } from '../../drawing/Packed.tsx';
 import { ButtonLink } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Choice.tsx';
-import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { workbench } from '../../work/door.ts';
 import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
 
-const Two = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-  gap: 12px;
-  align-items: start;
-  @media (max-width: 900px) {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
 const Dark = styled.div`
   background: var(--mat);
   color: var(--mat-ink);
@@ -171,7 +162,7 @@ export function Component() {
       {chosen.problem && <Notice tone="stop">{chosen.problem}</Notice>}
       {checked.error && <Notice tone="stop">{words(checked.error)}</Notice>}
       {packing.error && <Notice tone="stop">{words(packing.error)}</Notice>}
-      <Two>
+      <SideBySide $left={1.25}>
         <Stack>
           <Dark>
             {answer?.fits && request ? (
@@ -238,7 +229,7 @@ export function Component() {
             </Quiet>
           </Stack>
         </Panel>
-      </Two>
+      </SideBySide>
     </Stack>
   );
 }

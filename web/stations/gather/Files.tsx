@@ -12,18 +12,9 @@ import { api, ApiError, sendFile, words } from '../../data/api.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
-import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 
-const Two = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 12px;
-  align-items: stretch;
-  @media (max-width: 900px) {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
 const Drop = styled.div`
   border: 2px dashed var(--seam-strong);
   border-radius: 12px;
@@ -105,7 +96,7 @@ export function Component() {
   return (
     <Stack>
       <Heading over={`${place.name} · CSV, as any spreadsheet writes it`} title="The shelf out and in" />
-      <Two>
+      <SideBySide style={{ alignItems: 'stretch' }}>
         <Panel>
           <Stack>
             <h2>Take it out</h2>
@@ -167,7 +158,7 @@ export function Component() {
             </Drop>
           </Stack>
         </Panel>
-      </Two>
+      </SideBySide>
       {!preview && !done && (
         <Panel>
           <Stack $gap={8}>

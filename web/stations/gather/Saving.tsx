@@ -1,7 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Data, Layout } from 'plotly.js-cartesian-dist-min';
-import { styled } from 'styled-components';
 import { addDays, shortDay } from '../../../core/calendar/days.ts';
 import { freeOf, spokenFor } from '../../../core/plan/makeable.ts';
 import { savingChart, savingUp, type Saving } from '../../../core/saving/savingUp.ts';
@@ -12,19 +11,10 @@ import { ButtonLink, FileLink } from '../../parts/Button.tsx';
 import { Chart } from '../../parts/Chart.tsx';
 import { Select } from '../../parts/Choice.tsx';
 import { Stepper, TextField } from '../../parts/Field.tsx';
-import { Heading, Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { amount } from './words.ts';
 
-const Two = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.05fr);
-  gap: 12px;
-  align-items: start;
-  @media (max-width: 1000px) {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
 const when = (s: Saving): string =>
   s.short === 0
     ? 'there now'
@@ -162,7 +152,7 @@ export function Component() {
         </div>
       </Heading>
       {chosen.problem && <Notice tone="stop">{chosen.problem}</Notice>}
-      <Two>
+      <SideBySide $left={0.95}>
         <Stack>
           <Panel>
             <Table
@@ -253,7 +243,7 @@ export function Component() {
             </Stack>
           </Panel>
         )}
-      </Two>
+      </SideBySide>
     </Stack>
   );
 }

@@ -11,22 +11,13 @@ import { api, words } from '../../data/api.ts';
 import { purchaseOf } from '../../data/purchase.ts';
 import { useChange, useMaterials, useOffers, usePlace, useSuppliers } from '../../data/queries.ts';
 import { setOnBench, useNeeds } from '../../design/onBench.ts';
-import { Heading, Notice, Panel, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { NotBegun } from './NotBegun.tsx';
 import { Together } from './Together.tsx';
 import { amount } from './words.ts';
 
-const Two = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 12px;
-  align-items: start;
-  @media (max-width: 1000px) {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
 const Name = styled.div`
   display: grid;
   gap: 1px;
@@ -184,7 +175,7 @@ export function Component() {
           />
         </Panel>
       )}
-      <Two>
+      <SideBySide>
         <Together materials={materials} designs={designs} />
         <Stack>
           {best && (
@@ -203,7 +194,7 @@ export function Component() {
           )}
           {free && <NotBegun materials={materials} free={free} place={place} onProblem={setProblem} />}
         </Stack>
-      </Two>
+      </SideBySide>
     </Stack>
   );
 }

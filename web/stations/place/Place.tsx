@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { styled } from 'styled-components';
 import type { Place } from '../../../contract/place.ts';
 import { LOCAL } from '../../../core/gather/lookOver.ts';
 import { APPROACHES } from '../../../core/patterns/kernel.ts';
@@ -10,22 +9,12 @@ import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { Heading, Notice, Panel, Quiet, Seam, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, Seam, SideBySide, Stack } from '../../parts/Panel.tsx';
 
 type Local = (typeof LOCAL)[number];
 /** A field that was emptied has no number until one is typed. */
 type Draft = Omit<Place, 'loanDays' | 'restDays'> & { loanDays: number | null; restDays: number | null };
 const drafted = (place: Place): Draft => ({ ...place, restDays: place.restDays ?? 3 });
-
-const Two = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 12px;
-  align-items: start;
-  @media (max-width: 900px) {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
 
 function PlaceForm({ place }: { place: Place }) {
   const [draft, setDraft] = useState(() => drafted(place));
@@ -46,7 +35,7 @@ function PlaceForm({ place }: { place: Place }) {
         </Heading>
         {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
         {save.isSuccess && <Notice tone="clear">Saved.</Notice>}
-        <Two>
+        <SideBySide>
           <Panel as="div">
             <Stack>
               <TextField label="Name of the place" value={draft.name} onChange={(name) => set({ name })} />
@@ -116,7 +105,7 @@ function PlaceForm({ place }: { place: Place }) {
               </Quiet>
             </Stack>
           </Panel>
-        </Two>
+        </SideBySide>
       </Stack>
     </Form>
   );

@@ -11,7 +11,7 @@ import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { useOpenDesign } from '../../design/store.ts';
 import { ButtonLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
-import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { Table } from '../../parts/Table.tsx';
 
@@ -28,15 +28,6 @@ const Three = styled.div`
   }
   @media (max-width: 640px) {
     grid-template-columns: 1fr;
-  }
-`;
-const Two = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-  gap: 12px;
-  align-items: start;
-  @media (max-width: 1000px) {
-    grid-template-columns: minmax(0, 1fr);
   }
 `;
 
@@ -143,7 +134,7 @@ function PriceWork({ at }: { at: AtBench }) {
           <Quiet>{light.needs.find((n) => n.role === 'piece')?.name}, at the same rate</Quiet>
         </Panel>
       </Three>
-      <Two>
+      <SideBySide $left={1.25}>
         <Panel>
           <Stack $gap={8}>
             <h2>What {design.copies === 1 ? 'it needs' : 'they need'}, less the shelf</h2>
@@ -230,7 +221,7 @@ function PriceWork({ at }: { at: AtBench }) {
               )}
           </Stack>
         </Panel>
-      </Two>
+      </SideBySide>
       {compared.length > 0 && (
         <Panel>
           <Stack $gap={8}>
