@@ -6,8 +6,8 @@ export const GlobalStyle = createGlobalStyle`
     --oat: #f7f2e8; --linen: #eee5d3; --paper: #fffdf8; --seam: #dccfb8; --seam-strong: #8d8069;
     --ink: #1e2a2c; --slate: #4a5855; --fox: #b0451a; --fox-deep: #85300f; --fox-tint: #f8e0d2;
     --mat: #1d4a43; --mat-line: #275a51; --mat-line-strong: #34695f; --mat-ink: #eaf4ec; --chalk: #f5d06a;
-    --clear: #2c6a3e; --mind: #7d5200; --stop: #a3182a;
-    --clear-tint: #dfeedd; --mind-tint: #fbebc4; --stop-tint: #f8dada;
+    --clear: #2c6a3e; --care: #7d5200; --stop: #a3182a;
+    --clear-tint: #dfeedd; --care-tint: #fbebc4; --stop-tint: #f8dada;
     --tape: #f2cb57; --tape-shade: #d9ae33; --tape-far: #e9dfc9;
     --display: 'Bricolage Grotesque Variable', system-ui, sans-serif;
     --body: 'Atkinson Hyperlegible Next Variable', system-ui, sans-serif;

@@ -52,9 +52,9 @@ describe('a kit in a container', () => {
   it('closes, or falls out on the way', () => {
     expect(of({ closes: 'yes' }).closes!.verdict).toBe('clear');
     expect(of({ closes: 'no' }).closes!.verdict).toBe('stop');
-    expect(of({ closes: 'has no lid' }).closes!.verdict).toBe('mind');
+    expect(of({ closes: 'has no lid' }).closes!.verdict).toBe('care');
     expect(of(null).closes).toMatchObject({
-      verdict: 'mind',
+      verdict: 'care',
       words: expect.stringContaining('Nobody has looked'),
     });
   });
@@ -78,6 +78,6 @@ describe('a kit in a container', () => {
   });
   it('says whether the front is clear', () => {
     expect(of({ front: 'see-through' }).front!.verdict).toBe('clear');
-    expect(of({ front: 'printed' }).front!.verdict).toBe('mind');
+    expect(of({ front: 'printed' }).front!.verdict).toBe('care');
   });
 });

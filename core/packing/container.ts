@@ -86,7 +86,7 @@ export function checkContainer(options: {
     ? {
         id: 'closes',
         title: 'Does it close?',
-        verdict: 'mind',
+        verdict: 'care',
         words: 'Nobody has looked it over yet: try the lid.',
       }
     : look.closes === 'yes'
@@ -94,7 +94,7 @@ export function checkContainer(options: {
       : {
           id: 'closes',
           title: 'Does it close?',
-          verdict: look.closes === 'no' ? 'stop' : 'mind',
+          verdict: look.closes === 'no' ? 'stop' : 'care',
           words:
             look.closes === 'no'
               ? 'The lid does not close: the kit falls out on the way.'
@@ -103,7 +103,7 @@ export function checkContainer(options: {
   const front: ContainerCheck = {
     id: 'front',
     title: 'Is the front clear?',
-    verdict: !look || look.front === 'printed' ? 'mind' : 'clear',
+    verdict: !look || look.front === 'printed' ? 'care' : 'clear',
     words: !look
       ? 'Nobody has looked it over yet.'
       : look.front === 'see-through'
@@ -118,7 +118,7 @@ export function checkContainer(options: {
     {
       id: 'gap',
       title: 'Does anything fall out?',
-      verdict: falls.length > 0 ? 'stop' : look ? 'clear' : 'mind',
+      verdict: falls.length > 0 ? 'stop' : look ? 'clear' : 'care',
       words:
         falls.length > 0
           ? `${falls.map((f) => f.name).join(' and ')} would go through its gap of ${formatLength(gap, unit)}: tape it over.`

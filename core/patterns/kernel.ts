@@ -19,11 +19,11 @@ export const SKILLS = [
 ] as const;
 export type Skill = (typeof SKILLS)[number];
 
-export type Verdict = 'clear' | 'mind' | 'stop';
+export type Verdict = 'clear' | 'care' | 'stop';
 
 /** The worst of several verdicts; clear when there is none. */
 export const worst = (verdicts: readonly Verdict[]): Verdict =>
-  verdicts.includes('stop') ? 'stop' : verdicts.includes('mind') ? 'mind' : 'clear';
+  verdicts.includes('stop') ? 'stop' : verdicts.includes('care') ? 'care' : 'clear';
 
 /** What a material is for in a design, and which forms can do it. */
 export interface Role {

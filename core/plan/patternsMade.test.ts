@@ -39,8 +39,8 @@ describe('a pattern begun from the free stock', () => {
     });
     expect(patternOf('drop-through').fit(made!.dials, made!.chosen).verdict).toBe('clear');
   });
-  it('offers nothing that the check says stop to for the youngest, and tells what to mind', () => {
-    // A cork end of 22 mm is a small part by every gauge; over three years it is a matter to mind.
+  it('offers nothing that the check says stop to for the youngest, and tells what to take care of', () => {
+    // A cork end of 22 mm is a small part by every gauge; over three years it is a matter to take care of.
     const cork = material(5, {
       name: 'Cork',
       form: 'piece',
@@ -62,7 +62,7 @@ describe('a pattern begun from the free stock', () => {
     expect(of(24)).toEqual([]);
     const [made] = of(48);
     expect(made).toMatchObject({ materials: { container: 1, piece: 5 } });
-    expect(made!.minds).toContain('Small parts');
+    expect(made!.cautions).toContain('Small parts');
   });
   it('shows unlike materials before those that share one', () => {
     const tub = { ...TUB, id: 6, name: 'Second tub' };

@@ -19,8 +19,8 @@ export interface PatternMade extends Makeable {
   readonly materials: Readonly<Record<string, number>>;
   readonly chosen: Chosen;
   readonly dials: AnyDials;
-  /** What the check says to mind, by title; nothing it says stop to is offered. */
-  readonly minds: readonly string[];
+  /** What the check says to take care of, by title; nothing it says stop to is offered. */
+  readonly cautions: readonly string[];
 }
 
 /** More candidates for a role than this are not looked at; the fullest bins come first. */
@@ -56,7 +56,7 @@ export function fromFreeStock(options: {
       .sort((a, b) => (free.get(b.id) ?? 0) - (free.get(a.id) ?? 0) || volume(b) - volume(a))
       .slice(0, MOST_PER_ROLE),
   );
-  const found: Omit<PatternMade, 'minds'>[] = [];
+  const found: Omit<PatternMade, 'cautions'>[] = [];
   const walk = (at: number, chosen: Record<string, Material>): void => {
     if (at < roles.length) {
       for (const m of candidates[at]!)
@@ -93,14 +93,14 @@ export function fromFreeStock(options: {
       const before = tries.get(f.materials[last]!) ?? 0;
       if (before >= TRIES_PER_PIECE || shares(f, apart)) continue;
       tries.set(f.materials[last]!, before + 1);
-      const minds = mindsOf(f, pattern, options.ageFrom);
-      if (minds) kept.push({ ...f, minds });
+      const cautions = cautionsOf(f, pattern, options.ageFrom);
+      if (cautions) kept.push({ ...f, cautions });
     }
   return kept;
 }
 
-/** What to mind of a design that does what it is meant to; null when it does not, or when the check says stop. */
-function mindsOf(
+/** What to take care of of a design that does what it is meant to; null when it does not, or when the check says stop. */
+function cautionsOf(
   f: Pick<PatternMade, 'dials' | 'chosen'>,
   pattern: OpenPattern,
   youngest: number,
@@ -109,7 +109,7 @@ function mindsOf(
     if (pattern.fit(f.dials, f.chosen).verdict !== 'clear') return null;
     const { findings } = checkFeatures(pattern.features(f.dials, f.chosen), youngest);
     if (findings.some((x) => x.verdict === 'stop')) return null;
-    return [...new Set(findings.filter((x) => x.verdict === 'mind').map((x) => x.title))];
+    return [...new Set(findings.filter((x) => x.verdict === 'care').map((x) => x.title))];
   } catch {
     // The pattern has said what does not go together.
     return null;

@@ -25,10 +25,10 @@ const verdict = (r: ReturnType<typeof report>, title: string): string | undefine
   r.findings.find((f) => f.title === title)?.verdict;
 
 describe('small parts', () => {
-  it('stops a bead under three years, minds it above', () => {
+  it('says stop to a bead under three years, take care above', () => {
     expect(verdict(report(bead, 18), 'Small parts')).toBe('stop');
     expect(verdict(report(bead, 35), 'Small parts')).toBe('stop');
-    expect(verdict(report(bead, 36), 'Small parts')).toBe('mind');
+    expect(verdict(report(bead, 36), 'Small parts')).toBe('care');
   });
   it('clears a bottle cap that stands out', () => {
     expect(verdict(report(cap, 12), 'Small parts')).toBe('clear');
@@ -57,7 +57,7 @@ describe('openings and edges', () => {
     expect(verdict(report(cap, 18, star), 'Fingers in the opening')).toBe('clear');
     expect(verdict(report(cap, 18, { ...star, width: 10 }), 'Fingers in the opening')).toBe('stop');
   });
-  it('minds a cut plastic edge, stops cut metal', () => {
+  it('says take care of a cut plastic edge, stop to cut metal', () => {
     expect(report(cap, 18).findings.find((f) => f.title === 'Cut edge')?.remedy).toMatch(/tape the edge/);
     expect(report(cap, 18, {}, tub, tape).findings.find((f) => f.title === 'Cut edge')?.words).toMatch(
       /taped over/,

@@ -74,7 +74,7 @@ export function checkFeatures(features: readonly Feature[], youngest: number): S
       case 'tool':
         add(
           { id: 'tool', title: `The ${f.name}`, source: 'common practice' },
-          'mind',
+          'care',
           `A ${f.name === 'tongs' ? 'pair of tongs' : 'peg'} pinches and is one more thing to count.`,
           'Show how to hold it; keep it at the table.',
         );
@@ -90,12 +90,12 @@ export function checkFeatures(features: readonly Feature[], youngest: number): S
   if (unwashable.length > 0)
     add(
       cleaning,
-      'mind',
+      'care',
       `${unwashable.join(' and ')} cannot be washed.`,
       'Wipe it, rest it some days between families, or throw it away when it has been in a mouth.',
     );
   else if (surfaces.length > 0) add(cleaning, 'clear', 'Everything lent can be washed and air dried.', null);
-  const order: Record<Verdict, number> = { stop: 0, mind: 1, clear: 2 };
+  const order: Record<Verdict, number> = { stop: 0, care: 1, clear: 2 };
   return {
     findings: findings.sort((a, b) => order[a.verdict] - order[b.verdict]),
     gauged,
@@ -142,7 +142,7 @@ function smallPart(
   else
     add(
       rule,
-      'mind',
+      'care',
       `${words} Over three years it is allowed, but younger brothers and sisters find it too.`,
       'Say so on the label; count every piece back.',
     );
@@ -161,7 +161,7 @@ function ball(f: Extract<Feature, { kind: 'piece' }>, youngest: number, add: Add
     );
   add(
     rule,
-    youngest < rule.below ? 'stop' : 'mind',
+    youngest < rule.below ? 'stop' : 'care',
     `${mm(second)} across: it passes the ${rule.limit} mm ball gauge.`,
     rule.remedy,
   );
@@ -196,13 +196,13 @@ function cutEdge(f: Extract<Feature, { kind: 'cut edge' }>, add: Add): void {
   if (f.covered)
     return add(
       rule,
-      'mind',
+      'care',
       `Cut ${f.material} round ${f.where}, taped over.`,
       'Feel under the tape with a fingertip each time it comes back.',
     );
   add(
     rule,
-    'mind',
+    'care',
     `Cut ${f.material} round ${f.where}, not covered.`,
     'Rub down and tape the edge; feel it with a fingertip before it is lent.',
   );
@@ -223,21 +223,21 @@ function hazard(f: Extract<Feature, { kind: 'hazard' }>, youngest: number, add: 
     case 'marble':
       return add(
         rule,
-        youngest < 36 ? 'stop' : 'mind',
+        youngest < 36 ? 'stop' : 'care',
         `A ${f.hazard} is swallowed easily${f.hazard === 'button cell' ? ' and burns within hours' : ''}.`,
         'Use a bottle cap over 32 mm instead.',
       );
     case 'latex':
       return add(
         rule,
-        youngest < 96 ? 'stop' : 'mind',
+        youngest < 96 ? 'stop' : 'care',
         'Balloons and thin latex choke, and some children are allergic.',
         'Use cloth.',
       );
     case 'loose liner':
       return add(
         rule,
-        'mind',
+        'care',
         'The liner in the cap can peel out, and it is a small part.',
         'Take every liner out before the caps are used.',
       );
@@ -246,14 +246,14 @@ function hazard(f: Extract<Feature, { kind: 'hazard' }>, youngest: number, add: 
     case 'allergen':
       return add(
         rule,
-        'mind',
+        'care',
         'It has held or is a common allergen.',
         'Ask each family, say so on the label.',
       );
     default:
       return add(
         rule,
-        'mind',
+        'care',
         `${f.hazard[0]!.toUpperCase()}${f.hazard.slice(1)}.`,
         'Make it good before it is lent, and feel it again when it comes back.',
       );
@@ -268,7 +268,7 @@ function soft(f: Extract<Feature, { kind: 'give' }>, features: readonly Feature[
   if (pressed.fits === false) return;
   add(
     { id: 'soft', title: 'Soft pieces', source: 'usual caution; the published test is uncompressed' },
-    'mind',
+    'care',
     `Pressed by ${Math.round(100 * f.share)} % it would lie inside the test cylinder.`,
     'Not for children who mouth.',
   );

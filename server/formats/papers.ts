@@ -132,13 +132,13 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
     room(12);
     y = sheet.paragraph(MARGIN, y, line, 4, right - MARGIN);
   }
-  heading('Mind');
+  heading('Take care');
   for (const f of b.findings.filter((g) => g.verdict !== 'clear')) {
     room(16);
     y = sheet.paragraph(
       MARGIN,
       y,
-      `${f.verdict === 'stop' ? 'STOP' : 'Mind'} · ${f.title}: ${f.words} ${f.remedy ?? ''}`,
+      `${f.verdict === 'stop' ? 'STOP' : 'Take care'} · ${f.title}: ${f.words} ${f.remedy ?? ''}`,
       4,
       right - MARGIN,
     );

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Data, Layout } from 'plotly.js-cartesian-dist-min';
+import type { Data, Layout } from 'plotly.js-basic-dist-min';
 import { styled } from 'styled-components';
 import { words } from '../data/api.ts';
 import { Notice } from './Panel.tsx';
@@ -11,7 +11,23 @@ const Frame = styled.div`
 `;
 const FONT = { family: "'Atkinson Hyperlegible Next Variable', sans-serif", size: 13, color: '#1e2a2c' };
 
-/** A chart; its library is fetched only when one is shown. `label` says in words what it shows. */
+/** Resolves when an element is in sight, or near it; at once where a browser cannot tell. */
+function inSight(el: Element): { seen: Promise<void>; stop: () => void } {
+  if (typeof IntersectionObserver === 'undefined') return { seen: Promise.resolve(), stop: () => {} };
+  let observer: IntersectionObserver | null = null;
+  const seen = new Promise<void>((resolve) => {
+    observer = new IntersectionObserver(
+      (entries) => {
+        if (entries.some((e) => e.isIntersecting)) resolve();
+      },
+      { rootMargin: '120px' },
+    );
+    observer.observe(el);
+  });
+  return { seen, stop: () => observer?.disconnect() };
+}
+
+/** A chart; its library is fetched only when one is in sight. `label` says in words what it shows. */
 export function Chart({
   data,
   layout = {},
@@ -29,8 +45,11 @@ export function Chart({
     let gone = false;
     const el = at.current;
     let clear = (): void => {};
+    const sight = el ? inSight(el) : null;
     const draw = async (): Promise<void> => {
-      const { default: plotly } = await import('plotly.js-cartesian-dist-min');
+      await sight?.seen;
+      if (gone) return;
+      const { default: plotly } = await import('plotly.js-basic-dist-min');
       if (gone || !el) return;
       await plotly.react(
         el,
@@ -62,6 +81,7 @@ export function Chart({
     draw().catch((e: unknown) => setProblem(words(e)));
     return () => {
       gone = true;
+      sight?.stop();
       clear();
     };
   }, [data, layout, height]);

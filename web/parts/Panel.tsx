@@ -38,7 +38,7 @@ export const Seam = styled.hr`
 `;
 
 /** A warning in the place where it matters, told to a screen reader too. */
-const Box = styled.div<{ $tone: 'stop' | 'mind' | 'clear' }>`
+const Box = styled.div<{ $tone: 'stop' | 'care' | 'clear' }>`
   background: var(--${(p) => p.$tone}-tint);
   color: var(--ink);
   border-radius: 9px;
@@ -53,7 +53,7 @@ export const Notice = ({
   tone,
   children,
 }: {
-  tone: 'stop' | 'mind' | 'clear';
+  tone: 'stop' | 'care' | 'clear';
   children: React.ReactNode;
 }) => (
   <Box $tone={tone} role={tone === 'stop' ? 'alert' : 'status'}>

@@ -104,13 +104,13 @@ describe('a dial', () => {
 });
 
 describe('a verdict', () => {
-  it.each(['clear', 'mind', 'stop'] as const)(
-    '%s is told by its threads and its word, not by colour alone',
+  it.each(['clear', 'care', 'stop'] as const)(
+    '%s is shown by its threads and its word, not by colour alone',
     (kind) => {
       const { container } = render(<Verdict kind={kind} />);
       expect(container).toHaveTextContent(new RegExp(kind, 'i'));
       const threads = container.querySelector('g path')!.getAttribute('d');
-      expect({ clear: 'M7.6 8h8.8M7.6 16h8.8', mind: 'M8 16L16 8', stop: 'M8 8l8 8M16 8l-8 8' }[kind]).toBe(
+      expect({ clear: 'M7.6 8h8.8M7.6 16h8.8', care: 'M8 16L16 8', stop: 'M8 8l8 8M16 8l-8 8' }[kind]).toBe(
         threads,
       );
     },

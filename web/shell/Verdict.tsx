@@ -1,10 +1,10 @@
 import { styled } from 'styled-components';
 import type { Verdict as Kind } from '../../core/patterns/kernel.ts';
 
-const WORDS: Record<Kind, string> = { clear: 'Clear', mind: 'Mind', stop: 'Stop' };
+const WORDS: Record<Kind, string> = { clear: 'Clear', care: 'Take care', stop: 'Stop' };
 const THREADS: Record<Kind, React.ReactNode> = {
   clear: <path d="M7.6 8h8.8M7.6 16h8.8" />,
-  mind: <path d="M8 16L16 8" />,
+  care: <path d="M8 16L16 8" />,
   stop: <path d="M8 8l8 8M16 8l-8 8" />,
 };
 

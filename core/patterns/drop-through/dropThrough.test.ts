@@ -110,9 +110,9 @@ describe('fit', () => {
   });
   it.each([
     [{ length: 37 }, 'stop', /Does not go through/, /needs 1 mm more room/],
-    [{ width: 14.4 }, 'mind', /Tight/, /0\.6 mm/],
+    [{ width: 14.4 }, 'care', /Tight/, /0\.6 mm/],
     [{ length: 80 }, 'stop', /Lid too small/, /10 mm of lid/],
-    [{ pieces: 30 }, 'mind', /Full after 24/, /24 pieces/],
+    [{ pieces: 30 }, 'care', /Full after 24/, /24 pieces/],
   ] as const)('%j comes out as %s', (part, verdict, headline, remedy) => {
     const f = drop.fit({ ...dials, ...part }, chosen);
     expect(f.verdict).toBe(verdict);

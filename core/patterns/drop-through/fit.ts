@@ -71,12 +71,12 @@ export function fit(d: Dials, chosen: Chosen): Fit {
       `It opens ${JAW[d.tool]} mm; the piece is ${mm(gripped(piece, d.tool))} thick there.`,
     );
   if (holds < d.pieces)
-    return say('mind', `Full after ${holds}`, `Use ${holds} pieces or fewer, or a deeper container.`);
+    return say('care', `Full after ${holds}`, `Use ${holds} pieces or fewer, or a deeper container.`);
   // A soft piece that must be squeezed in is strength work, and meant so.
   if (piece.give > 0 && !passage({ piece: solid, opening: openingOf(d) }).passes)
     return say('clear', 'Goes in with a squeeze', null);
   if (answer.gap < TIGHT)
-    return say('mind', 'Tight: may jam', `Give it ${mm(TIGHT - answer.gap)} more for a free drop.`);
+    return say('care', 'Tight: may jam', `Give it ${mm(TIGHT - answer.gap)} more for a free drop.`);
   return say('clear', 'Drops free', null);
 }
 

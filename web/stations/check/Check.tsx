@@ -103,7 +103,7 @@ const Tests = styled.ul`
     width: 9px;
     height: 9px;
     border-radius: 50%;
-    border: 2px solid var(--mind);
+    border: 2px solid var(--care);
   }
 `;
 
@@ -128,7 +128,7 @@ function CheckWork({ at }: { at: AtBench }) {
             word={
               overall === 'clear'
                 ? 'Nothing found'
-                : `${count('stop') > 0 ? `${count('stop')} to stop for` : ''}${count('stop') > 0 && count('mind') > 0 ? ', ' : ''}${count('mind') > 0 ? `${count('mind')} to mind` : ''}`
+                : `${count('stop') > 0 ? `${count('stop')} to stop for` : ''}${count('stop') > 0 && count('care') > 0 ? ', ' : ''}${count('care') > 0 ? `${count('care')} to take care of` : ''}`
             }
           />
         )}
@@ -210,7 +210,7 @@ function CheckWork({ at }: { at: AtBench }) {
       </div>
       <Panel className="caution">
         <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
-          <SewnButton kind="mind" size={28} />
+          <SewnButton kind="care" size={28} />
           <p>
             <strong>These are the usual cautions, not a certificate.</strong> Your local toy-safety and
             licensing rules come first; ask the therapist who knows the child. Rule values are from memory of

@@ -11,7 +11,7 @@ import { SewnButton } from '../../shell/Verdict.tsx';
 import { MeasuredFields } from './MeasuredFields.tsx';
 import { sizeWords } from './words.ts';
 
-const Outcome = styled.div<{ $kind: 'clear' | 'mind' | 'stop' }>`
+const Outcome = styled.div<{ $kind: 'clear' | 'care' | 'stop' }>`
   display: grid;
   grid-template-columns: 34px minmax(0, 1fr);
   gap: 10px;
@@ -45,7 +45,7 @@ const Measured = styled.details`
   }
 `;
 /** The verdict's button for each outcome of a look-over. */
-export const KIND = { keep: 'clear', 'clean first': 'mind', rest: 'mind', never: 'stop' } as const;
+export const KIND = { keep: 'clear', 'clean first': 'care', rest: 'care', never: 'stop' } as const;
 const TITLE = {
   keep: 'Keep it',
   'clean first': 'Clean it first',

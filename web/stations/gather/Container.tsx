@@ -109,7 +109,7 @@ export function Component() {
     return (
       <Stack>
         <Heading over={place.name} title="Does the kit go in?" />
-        <Notice tone="mind">It takes a design and a container on the shelf.</Notice>
+        <Notice tone="care">It takes a design and a container on the shelf.</Notice>
         <ButtonLink to={container ? '/shape' : '/gather?material=new'}>
           {container ? 'Start a design' : 'Add a container'}
         </ButtonLink>
@@ -123,7 +123,7 @@ export function Component() {
     : answer.fits
       ? 'clear'
       : inside.round || answer.fits === null
-        ? 'mind'
+        ? 'care'
         : 'stop';
   const whole = verdict ? worst([verdict, ...checks.map((c) => c.verdict)]) : null;
   const set = (part: Record<string, string>): void =>
@@ -201,13 +201,13 @@ export function Component() {
                 kind={whole}
                 size={30}
                 word={
-                  whole === 'clear' ? 'Clear: it goes in and stays in' : whole === 'mind' ? 'Mind' : 'Stop'
+                  whole === 'clear' ? 'Clear: it goes in and stays in' : whole === 'care' ? 'Take care' : 'Stop'
                 }
               />
             )}
             <Checks>
               <li>
-                <SewnButton kind={verdict ?? 'mind'} />
+                <SewnButton kind={verdict ?? 'care'} />
                 <span>
                   <b>Does it go in?</b>
                   {answer?.reason ?? (request ? 'Packing …' : 'Nothing to pack.')}

@@ -44,8 +44,8 @@ const Boxes = styled.fieldset`
     cursor: pointer;
   }
   label:has(input:checked) {
-    background: var(--mind-tint);
-    border-color: var(--mind);
+    background: var(--care-tint);
+    border-color: var(--care);
   }
 `;
 const FORM_WORDS: Record<Form, string> = {
@@ -74,7 +74,7 @@ export const askedSizes = (draft: Draft): SizeName[] => {
   return SIZES_OF[draft.form].filter((s) => draft.form !== 'piece' || needed.includes(s));
 };
 
-/** What a material is: name, form, sizes, how it is counted, what to mind. */
+/** What a material is: name, form, sizes, how it is counted, what to take care of. */
 export function MaterialFields({
   draft,
   set,
@@ -166,7 +166,7 @@ export function MaterialFields({
         />
       </Two>
       <Boxes>
-        <legend>Mind</legend>
+        <legend>Take care</legend>
         {HAZARDS.map((h) => (
           <label key={h}>
             <input

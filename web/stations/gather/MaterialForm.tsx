@@ -164,7 +164,7 @@ export function MaterialForm({
             </Notice>
           )}
           {theirs && (
-            <Notice tone="mind">
+            <Notice tone="care">
               <Stack $gap={8}>
                 <span>
                   Another screen saved it meanwhile: {theirs.name}, {theirs.kept} kept.

@@ -106,7 +106,7 @@ export function NotBegun({
                   <br />
                   <Quiet>
                     {ids.map(nameOf).join(' + ')}; first to run out: {f.first?.name}
-                    {f.minds.length > 0 && `; mind: ${f.minds.join(', ').toLowerCase()}`}
+                    {f.cautions.length > 0 && `; take care: ${f.cautions.join(', ').toLowerCase()}`}
                   </Quiet>
                 </span>
                 <Button

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { Data, Layout } from 'plotly.js-cartesian-dist-min';
+import type { Data, Layout } from 'plotly.js-basic-dist-min';
 import { styled } from 'styled-components';
 import type { Offer } from '../../../contract/materials.ts';
 import type { ShopRefreshed } from '../../../contract/shop.ts';
@@ -167,7 +167,7 @@ export function Component() {
       </Heading>
       {problem && <Notice tone="stop">{problem}</Notice>}
       {told && (
-        <Notice tone={told.changed.length > 0 ? 'mind' : 'clear'}>
+        <Notice tone={told.changed.length > 0 ? 'care' : 'clear'}>
           <strong>
             {told.lists === 0
               ? 'No new list since the last time.'

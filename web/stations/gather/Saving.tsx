@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { Data, Layout } from 'plotly.js-cartesian-dist-min';
+import type { Data, Layout } from 'plotly.js-basic-dist-min';
 import { addDays, shortDay } from '../../../core/calendar/days.ts';
 import { freeOf, spokenFor } from '../../../core/plan/makeable.ts';
 import { savingChart, savingUp, type Saving } from '../../../core/saving/savingUp.ts';
@@ -117,7 +117,7 @@ export function Component() {
     return (
       <Stack>
         <Heading over={place.name} title="Saving up" />
-        <Notice tone="mind">There is no design yet to save for.</Notice>
+        <Notice tone="care">There is no design yet to save for.</Notice>
         <ButtonLink to="/shape">Start a design</ButtonLink>
       </Stack>
     );

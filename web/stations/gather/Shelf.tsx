@@ -114,7 +114,7 @@ const Bin = styled.button<{ $on: boolean }>`
   .free {
     display: inline-block;
     font: 600 12.5px/1.3 var(--body);
-    color: var(--mind);
+    color: var(--care);
   }
   small {
     color: var(--slate);
@@ -195,7 +195,7 @@ export function Component() {
       <div className="shelf">
         <Stack $gap={16}>
           {materials.length === 0 && (
-            <Notice tone="mind">
+            <Notice tone="care">
               The shelf is empty. Add the first thing you saved: a tub with a lid, a handful of caps.
             </Notice>
           )}

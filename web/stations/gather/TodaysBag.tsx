@@ -35,7 +35,7 @@ export const TodaysBag = ({
     <Bag>
       {lots.slice(0, 40).map((l) => {
         const m = materials.find((x) => x.id === l.materialId);
-        const kind = l.state === 'ready' ? 'clear' : l.state === 'never' ? 'stop' : 'mind';
+        const kind = l.state === 'ready' ? 'clear' : l.state === 'never' ? 'stop' : 'care';
         return (
           <li key={l.id}>
             <SewnButton kind={kind} size={20} />

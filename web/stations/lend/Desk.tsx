@@ -206,9 +206,9 @@ function CountIn({
         ))}
       </ul>
       {gaps.length > 0 && (
-        <Notice tone="mind">
+        <Notice tone="care">
           <div style={{ display: 'flex', gap: 8 }}>
-            <SewnButton kind="mind" />
+            <SewnButton kind="care" />
             <div>
               <strong>{gaps.map((g) => `${g.short} × ${g.part.name}`).join(', ')} short</strong>
               <br />

@@ -179,7 +179,7 @@ export function Component() {
             }
           />
           {copies.length === 0 && (
-            <Notice tone="mind">Kits hang here once a build is marked as made in Make.</Notice>
+            <Notice tone="care">Kits hang here once a build is marked as made in Make.</Notice>
           )}
           {skills.map((skill) => {
             const here = copies.filter((c) => c.skill === skill);
@@ -234,7 +234,7 @@ export function Component() {
                   <Button type="submit">Find it</Button>
                 </div>
                 <Quiet>Scan a label, or type it (FB-001a), the kit’s name or the family.</Quiet>
-                {miss && <Notice tone="mind">{miss}</Notice>}
+                {miss && <Notice tone="care">{miss}</Notice>}
               </Stack>
             </form>
           </Panel>

@@ -264,7 +264,7 @@ function MakeWork({ at }: { at: AtBench }) {
                 <span>all done after {formatMinutes(hands.elapsed)}</span>
               </small>
             </Bar>
-            <Notice tone="mind">
+            <Notice tone="care">
               <strong>Blades</strong> only while children sleep or are away, on a board, with the knife locked
               up afterwards.
             </Notice>
