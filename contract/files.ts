@@ -51,7 +51,10 @@ export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; requir
 };
 
 /** A file as it was read, before anything is written. */
+export const ENCODINGS = ['UTF-8', 'UTF-16', 'Windows-1252'] as const;
 export const filePreview = z.object({
+  /** How its letters were read. */
+  encoding: z.enum(ENCODINGS),
   id: z.string(),
   kind: fileKind,
   rows: z.number().int(),

@@ -5,12 +5,14 @@ import { build } from 'esbuild';
 
 rmSync('dist/server', { recursive: true, force: true });
 await build({
-  entryPoints: { main: 'server/main.ts', worker: 'server/compute/worker.ts', 'fill-demo': 'demo/fill.ts' },
+  entryPoints: { main: 'server/main.ts', worker: 'server/compute/worker.ts', 'fill-demo': 'demo/fill.ts', backup: 'server/backup.ts' },
   bundle: true,
   packages: 'external',
   platform: 'node',
   target: 'node20',
   format: 'esm',
+  splitting: true,
+  chunkNames: 'chunks/[name]-[hash]',
   sourcemap: true,
   outdir: 'dist/server',
   logLevel: 'warning',

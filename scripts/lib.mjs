@@ -88,8 +88,13 @@ export const fail = (error) => {
 const portIsFree = (port, host) =>
   new Promise((resolve) => {
     const probe = createServer();
-    probe.once('error', () => resolve(false));
-    probe.listen(Number(port), host, () => probe.close(() => resolve(true)));
+    // Whatever else is wrong with port or host the server says better.
+    probe.once('error', (error) => resolve(error.code !== 'EADDRINUSE'));
+    try {
+      probe.listen(Number(port), host, () => probe.close(() => resolve(true)));
+    } catch {
+      resolve(true);
+    }
   });
 
 /** Starts the server and waits until it answers. */
@@ -98,15 +103,20 @@ export async function startServer(env, options = {}) {
   if (!(await portIsFree(env.PORT, env.HOST ?? '127.0.0.1')))
     throw new Error(`Port ${env.PORT} is taken; set PORT to another.`);
   const child = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], {
-    stdio: ['ignore', 'inherit', 'inherit'],
     env: { ...process.env, NODE_ENV: 'production', ...env },
     ...options,
+    // The channel closes when this process ends, however it ends, and the server ends then too.
+    stdio: [...(options.stdio ?? ['ignore', 'inherit', 'inherit']), 'ipc'],
   });
+  const ends = () => child.kill('SIGTERM');
+  for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, ends);
   let ended = null;
   child.on('exit', (code) => (ended = code ?? 1));
-  const url = `http://${env.HOST ?? '127.0.0.1'}:${env.PORT}`;
+  // Listening on every address is asked at one's own.
+  const host = { '0.0.0.0': '127.0.0.1', '::': '::1' }[env.HOST] ?? env.HOST ?? '127.0.0.1';
+  const url = `http://${host.includes(':') && !host.startsWith('[') ? `[${host}]` : host}:${env.PORT}`;
   for (let i = 0; i < 600; i++) {
-    if (ended !== null) throw new Error(`the server ended with ${ended}`);
+    if (ended !== null) throw new Error('Fox Button did not start.');
     const ok = await fetch(`${url}/api/health`).then(
       (r) => r.ok,
       () => false,

@@ -1,11 +1,12 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, posix } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { computeRoutes } from './compute/routes.ts';
 import type { Inside } from './inside.ts';
+import { ownHost, ownOrigin, type Names } from './ownHost.ts';
 import { jsonOnly, notFound, problemHandler } from './problem.ts';
 import { fileInRoutes, fileRoutes } from './stations/files/routes.ts';
 import { gatherRoutes } from './stations/gather/routes.ts';
@@ -15,8 +16,15 @@ import { placeRoutes } from './stations/place/routes.ts';
 import { shapeRoutes } from './stations/shape/routes.ts';
 import { watchRoutes } from './stations/watch/routes.ts';
 
-/** The whole server, without listening. `webFolder` holds the built interface, or null for the API alone. */
-export function makeApp(inside: Inside, webFolder: string | null): Express {
+/**
+ * The whole server, without listening. `webFolder` holds the built interface, or null for the API alone; `names` are
+ * what the server answers to besides this machine's own names.
+ */
+export function makeApp(
+  inside: Inside,
+  webFolder: string | null,
+  names: Names = { host: '127.0.0.1', hosts: [] },
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use((_req, res, next) => {
@@ -50,12 +58,14 @@ export function makeApp(inside: Inside, webFolder: string | null): Express {
       },
     }),
   );
+  app.use(ownHost(names));
   app.use(compression());
   const api = express.Router();
   api.use((_req, res, next) => {
     res.set('cache-control', 'no-store');
     next();
   });
+  api.use(ownOrigin(names));
   api.use(fileInRoutes(inside));
   api.use(jsonOnly, express.json({ limit: '1mb' }));
   api.get('/health', (_req, res) => void res.json({ ok: true }));
@@ -75,16 +85,29 @@ export function makeApp(inside: Inside, webFolder: string | null): Express {
   app.use('/api', api);
   if (webFolder && existsSync(join(webFolder, 'index.html'))) {
     const page = readFileSync(join(webFolder, 'index.html'), 'utf8');
-    app.use(express.static(webFolder, { index: false, immutable: true, maxAge: '1y' }));
+    const files = express.static(webFolder, { index: false, immutable: true, maxAge: '1y' });
+    const isPage = (path: string): boolean => {
+      try {
+        return posix.normalize(decodeURIComponent(path)) === '/index.html';
+      } catch {
+        return false;
+      }
+    };
+    // The page has a nonce to be filled in, by whatever name it is asked for.
+    app.use((req, res, next) => (isPage(req.path) ? next() : void files(req, res, next)));
     app.get('/{*path}', (req, res) => {
       // A missing file must not come back as the page: a browser would try to run it.
-      if (/\.[a-z0-9]{2,5}$/i.test(req.path)) throw notFound(`file ${req.path.slice(0, 100)}`);
+      if (/\.[a-z0-9]{2,5}$/i.test(req.path) && !isPage(req.path))
+        throw notFound(`file ${req.path.slice(0, 100)}`);
       res
         .set('cache-control', 'no-store')
         .type('html')
         .send(page.replaceAll('__CSP_NONCE__', (res.locals as { nonce: string }).nonce));
     });
   }
+  app.use((req) => {
+    throw notFound(`${req.method} ${req.path}`.slice(0, 200));
+  });
   app.use(problemHandler(inside.log));
   return app;
 }

@@ -1,47 +1,98 @@
 import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
-import { day } from '../contract/common.ts';
 import { makeApp } from './app.ts';
 import { workerDoor } from './compute/door.ts';
-import { closeDb, openDb } from './db/open.ts';
+import { lockFolder } from './db/lock.ts';
+import { closeDb, openDb, readyFolder } from './db/open.ts';
 import { makeInside } from './inside.ts';
+import { readSettings, type Settings } from './settings.ts';
+import { folderError, StartError } from './startError.ts';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
-const port = Number(process.env.PORT ?? 4310);
-const host = process.env.HOST ?? '127.0.0.1';
-const folder = process.env.FOX_DATA ?? 'data';
-const fixedToday = process.env.FOX_TODAY ? day.parse(process.env.FOX_TODAY) : null;
-if (!Number.isInteger(port) || port < 0 || port > 65_535)
-  throw new Error(`PORT is “${process.env.PORT}”; expected 0 to 65535`);
 
-// Runs from dist/server, where the build puts the worker and, beside it, the interface.
-const here = import.meta.url;
-const db = await openDb(folder);
-const door = workerDoor(new URL('./worker.js', here));
-const inside = makeInside({ db, door, log, fixedToday });
-const server = createServer(makeApp(inside, fileURLToPath(new URL('../web', here))));
-server.requestTimeout = 30_000;
-server.listen(port, host, () => {
-  const at = server.address();
-  console.log(
-    `Fox Button is at http://${host}:${typeof at === 'object' && at ? at.port : port} with its data in ${folder}`,
-  );
-});
-server.on('error', (error) => {
-  console.error(
-    (error as NodeJS.ErrnoException).code === 'EADDRINUSE'
-      ? `Port ${port} is taken; set PORT to another.`
-      : error,
-  );
+/** One sentence for whoever started it, and the end. */
+function giveUp(error: unknown): never {
+  if (error instanceof StartError) console.error(error.message);
+  else console.error(error);
   process.exit(1);
-});
+}
 
-/** Finish what is being answered, close the file, go. */
-const stop = (): void => {
-  server.close(() => void Promise.all([door.close(), closeDb(db)]).then(() => process.exit(0)));
-  server.closeIdleConnections();
-  setTimeout(() => process.exit(0), 3000).unref();
-};
-process.on('SIGINT', stop);
-process.on('SIGTERM', stop);
+function listenError(error: NodeJS.ErrnoException, { port, host }: Settings): StartError | Error {
+  switch (error.code) {
+    case 'EADDRINUSE':
+      return new StartError(`Port ${port} is taken; set PORT to another.`);
+    case 'EACCES':
+      return new StartError(`Port ${port} may not be used by this user; set PORT to one from 1024 up.`);
+    case 'EADDRNOTAVAIL':
+    case 'ENOTFOUND':
+    case 'EAI_AGAIN':
+    case 'EINVAL':
+      return new StartError(`HOST is “${host}”, which is no address of this machine; try 127.0.0.1.`);
+    default:
+      return error;
+  }
+}
+
+async function start(): Promise<void> {
+  const settings = readSettings(process.env);
+  const { folder } = settings;
+  // Runs from dist/server, where the build puts the worker and, beside it, the interface.
+  const door = workerDoor(new URL('./worker.js', import.meta.url));
+  readyFolder(folder);
+  const lock = await lockFolder(folder, {
+    lost: (error) => {
+      log.fatal({ err: error }, 'the lock on the folder was lost');
+      console.error(`The lock on ${folder} was lost to another Fox Button; this one ends.`);
+      process.exit(1);
+    },
+    waiting: () => console.error('Fox Button was not stopped properly last time; taking over in a few seconds.'),
+  }).catch((error: unknown) => {
+    throw folderError(folder, error);
+  });
+  const db = await openDb(folder).catch(async (error: unknown) => {
+    await lock.release();
+    throw error;
+  });
+  const inside = makeInside({ db, door, log, fixedToday: settings.fixedToday, folder });
+  const web = fileURLToPath(new URL('../web', import.meta.url));
+  const server = createServer(makeApp(inside, web, settings));
+  server.requestTimeout = 30_000;
+
+  /** Finish what is being answered, close the file, go. */
+  let stopping = false;
+  const stop = (): void => {
+    if (stopping) return;
+    stopping = true;
+    const end = async (): Promise<void> => {
+      await Promise.allSettled([door.close(), closeDb(db)]);
+      await lock.release();
+      process.exit(0);
+    };
+    server.close(() => void end());
+    server.closeIdleConnections();
+    setTimeout(() => void end(), 3000).unref();
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+  // Whoever started this server as a child of its own is gone: do not stay behind unseen.
+  process.on('disconnect', stop);
+
+  server.on('error', (error) => {
+    const told = listenError(error, settings);
+    void lock.release().then(() => giveUp(told));
+  });
+  server.listen(settings.port, settings.host, () => {
+    const at = server.address();
+    const name = settings.host.includes(':') ? `[${settings.host}]` : settings.host;
+    console.log(
+      `Fox Button is at http://${name}:${typeof at === 'object' && at ? at.port : settings.port} with its data in ${folder}`,
+    );
+  });
+}
+
+// The last resort: what nobody caught is logged whole, and the others go on being served.
+process.on('unhandledRejection', (error) => log.error({ err: error }, 'unhandled rejection'));
+process.on('uncaughtException', (error) => log.error({ err: error }, 'uncaught exception'));
+
+await start().catch(giveUp);

@@ -10,9 +10,14 @@ import type { Problem } from '../contract/common.ts';
 import { strayTexts } from '../core/measure/text.ts';
 import { UnprovedError } from '../core/price/purchase.ts';
 import { PatternError } from '../core/patterns/kernel.ts';
+import { isBusy, isFull } from './db/busy.ts';
+import { notFound, ProblemError } from './problemError.ts';
+
+export { notFound, ProblemError };
 
 const TITLES: Record<number, string> = {
   400: 'Not understood',
+  403: 'Not allowed from there',
   404: 'Not found',
   409: 'Changed or taken meanwhile',
   413: 'Too large',
@@ -20,26 +25,6 @@ const TITLES: Record<number, string> = {
   422: 'Cannot be done',
   503: 'Busy',
 };
-
-/** An answer that is an error, as RFC 9457 problem details. */
-export class ProblemError extends Error {
-  readonly status: number;
-  readonly errors: { path: string; message: string }[];
-  readonly current: unknown;
-  constructor(
-    status: number,
-    detail: string,
-    errors: { path: string; message: string }[] = [],
-    current?: unknown,
-  ) {
-    super(detail);
-    this.status = status;
-    this.errors = errors;
-    this.current = current;
-  }
-}
-
-export const notFound = (what: string): ProblemError => new ProblemError(404, `There is no ${what}.`);
 
 /** The value as the schema sees it, or a 400 that names every field at fault. */
 export function read<T>(schema: z.ZodType<T>, value: unknown): T {
@@ -76,7 +61,11 @@ export function readId(value: unknown, what: string): number {
   return Number(text);
 }
 
+/** Seconds after which a caller may try again. */
+const RETRY_AFTER = 2;
+
 export function sendProblem(res: Response, p: ProblemError): void {
+  if (p.status === 503) res.set('retry-after', String(RETRY_AFTER));
   const body: Problem = {
     type: 'about:blank',
     title: TITLES[p.status] ?? 'Not done',
@@ -88,10 +77,10 @@ export function sendProblem(res: Response, p: ProblemError): void {
   res.status(p.status).type('application/problem+json').send(JSON.stringify(body));
 }
 
-/** Writes must say that they are JSON. */
+/** Whatever has a body must say that it is JSON, and what writes must have one. */
 export const jsonOnly: RequestHandler = (req, res, next) => {
   const writes = req.method === 'POST' || req.method === 'PUT' || req.method === 'PATCH';
-  if (writes && !req.is('application/json')) {
+  if ((writes || req.is('*/*')) && !req.is('application/json')) {
     sendProblem(
       res,
       new ProblemError(415, 'Expected content-type application/json.', [
@@ -117,6 +106,10 @@ function asProblem(error: unknown): ProblemError | null {
     return new ProblemError(409, 'That is taken already.', [{ path: 'name', message: 'is taken already' }]);
   if (error instanceof ForeignKeyConstraintViolationException)
     return new ProblemError(409, 'Something else still uses it.', []);
+  if (isBusy(error))
+    return new ProblemError(503, 'Another program is writing to this place; nothing was changed. Try again.');
+  if (isFull(error))
+    return new ProblemError(503, 'The disk is full; nothing was changed. Free some room, then try again.');
   const e = error as { status?: number; type?: string; message?: string };
   if (e?.type === 'entity.too.large')
     return new ProblemError(413, 'The body is over 1 MB; expected less.', [

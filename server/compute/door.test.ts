@@ -22,7 +22,7 @@ let door: ComputeDoor;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'fox-door-'));
   writeFileSync(join(folder, 'worker.mjs'), SCRIPT);
-  door = workerDoor(pathToFileURL(join(folder, 'worker.mjs')), 2);
+  door = workerDoor(pathToFileURL(join(folder, 'worker.mjs')));
 });
 afterAll(async () => {
   await door.close();

@@ -1,95 +1,77 @@
-import { Worker } from 'node:worker_threads';
-import { ProblemError } from '../problem.ts';
-import type { Job, JobAnswer } from './jobs.ts';
+import { existsSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { Piscina } from 'piscina';
+import { ProblemError } from '../problemError.ts';
+import { answerOf, type Job, type JobAnswer } from './jobs.ts';
+import { firstLane, wantsMore, type Lane } from './lanes.ts';
 
 /** The one way to heavy work. */
 export interface ComputeDoor {
-  run(job: Job): Promise<unknown>;
+  /** The job's answer; ends the job when `signal` is aborted. */
+  run(job: Job, signal?: AbortSignal): Promise<unknown>;
   close(): Promise<void>;
 }
 
 const SECONDS = 25;
 const MOST_WAITING = 64;
 
-interface Waiting {
-  job: Job;
-  resolve(value: unknown): void;
-  reject(error: Error): void;
-}
-interface Hand {
-  worker: Worker;
-  busy: Waiting | null;
-  timer: NodeJS.Timeout | null;
+/** What a worker's end means to the caller. */
+function asProblem(error: unknown, late: AbortSignal): unknown {
+  if (error instanceof ProblemError) return error;
+  const message = error instanceof Error ? error.message : String(error);
+  if (late.aborted)
+    return new ProblemError(
+      422,
+      `The computation took more than ${SECONDS} s and was stopped; expected something simpler.`,
+    );
+  if (/queue is at limit/i.test(message))
+    return new ProblemError(503, 'Too many computations are waiting; try again in a moment.');
+  if (error instanceof Error && error.name === 'AbortError')
+    return new ProblemError(503, 'The caller hung up; the computation was ended.');
+  if (/worker (has )?exited|exited with code|out of memory|ERR_WORKER/i.test(`${message} ${(error as { code?: string }).code ?? ''}`))
+    return new ProblemError(
+      503,
+      'The computation broke off: its worker ended. Try again, or with something smaller.',
+    );
+  return error;
 }
 
 /**
- * A few workers, one job each at a time; a job that outlives its time ends with its worker, and a new one takes its
- * place. More than 64 waiting are turned away at once rather than kept hanging.
+ * Two lanes of workers: short questions never wait behind long ones. A job that outlives its time, or whose caller hung
+ * up, ends with its worker. More than 64 waiting in a lane are turned away at once rather than kept hanging.
+ *
+ * @throws Error when the worker's script is missing
  */
-export function workerDoor(script: URL, hands = 2): ComputeDoor {
-  const queue: Waiting[] = [];
-  const all: Hand[] = [];
-  let closed = false;
-  const settle = (hand: Hand): Waiting | null => {
-    const was = hand.busy;
-    hand.busy = null;
-    if (hand.timer) clearTimeout(hand.timer);
-    return was;
-  };
-  const start = (): Hand => {
-    const worker = new Worker(script);
-    const hand: Hand = { worker, busy: null, timer: null };
-    worker.on('message', (m: { answer?: JobAnswer; failed?: string }) => {
-      const was = settle(hand);
-      if (m.answer && 'done' in m.answer) was?.resolve(m.answer.done);
-      else if (m.answer)
-        was?.reject(
-          new ProblemError(422, m.answer.unproved, [{ path: 'offers', message: m.answer.unproved }]),
-        );
-      else was?.reject(new Error(m.failed ?? 'worker failed'));
-      next();
+export function workerDoor(script: URL, options: { long?: number; idleSeconds?: number } = {}): ComputeDoor {
+  if (!existsSync(fileURLToPath(script)))
+    throw new Error(`The worker ${fileURLToPath(script)} is missing; build Fox Button again.`);
+  const lane = (threads: number): Piscina =>
+    new Piscina({
+      filename: script.href,
+      minThreads: 0,
+      maxThreads: threads,
+      maxQueue: MOST_WAITING,
+      idleTimeout: (options.idleSeconds ?? 60) * 1000,
+      resourceLimits: { maxOldGenerationSizeMb: 1024 },
     });
-    worker.on('error', (error) =>
-      settle(hand)?.reject(error instanceof Error ? error : new Error(String(error))),
-    );
-    worker.on('exit', () => {
-      settle(hand)?.reject(
-        new ProblemError(
-          422,
-          `The computation took more than ${SECONDS} s and was stopped; expected something simpler.`,
-        ),
-      );
-      if (!closed) all[all.indexOf(hand)] = start();
-      next();
-    });
-    worker.unref();
-    return hand;
-  };
-  const next = (): void => {
-    if (closed) return;
-    for (const hand of all) {
-      if (hand.busy) continue;
-      const waiting = queue.shift();
-      if (!waiting) return;
-      hand.busy = waiting;
-      hand.timer = setTimeout(() => void hand.worker.terminate(), SECONDS * 1000);
-      hand.worker.postMessage({ id: 0, job: waiting.job });
-    }
-  };
-  for (let i = 0; i < hands; i++) all.push(start());
+  const lanes: Record<Lane, Piscina> = { quick: lane(1), long: lane(options.long ?? 2) };
   return {
-    run: (job) =>
-      new Promise((resolve, reject) => {
-        if (queue.length >= MOST_WAITING) {
-          reject(new ProblemError(422, 'Too many computations are waiting; try again in a moment.'));
-          return;
-        }
-        queue.push({ job, resolve, reject });
-        next();
-      }),
+    run: async (job, signal) => {
+      const late = AbortSignal.timeout(SECONDS * 1000);
+      const ends = signal ? AbortSignal.any([signal, late]) : late;
+      const take = (name: Lane): Promise<JobAnswer> =>
+        lanes[name].run({ job, lane: name }, { signal: ends }) as Promise<JobAnswer>;
+      try {
+        const first = firstLane(job);
+        let answer = await take(first);
+        if (first === 'quick' && wantsMore(job, answer)) answer = await take('long');
+        return answerOf(answer);
+      } catch (error) {
+        throw asProblem(error, late);
+      }
+    },
     close: async () => {
-      closed = true;
-      await Promise.all(all.map((h) => h.worker.terminate()));
+      await Promise.all(Object.values(lanes).map((p) => p.destroy()));
     },
   };
 }

@@ -3,11 +3,12 @@ import type { Shape } from '../../core/geometry/shape.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { passage } from '../../core/passage/passage.ts';
 import { pack, type PackingRequest } from '../../core/packing/pack.ts';
+import type { Paper } from '../../core/print/paper.ts';
 import { chooseDesigns, type ChoiceRequest } from '../../core/plan/choice.ts';
 import { purchase, UnprovedError, type PurchaseRequest, type SolveLp } from '../../core/price/purchase.ts';
-
-/** A packing is proved, refuted or left open within two seconds, with a little over for the way back. */
-const PACKING_MS = 1800;
+import type { LabelText } from '../formats/labels.ts';
+import { ProblemError } from '../problemError.ts';
+import type { PreviewRequest } from '../stations/files/preview.ts';
 
 /** Heavy work that must not hold up the desk. */
 export type Job =
@@ -15,28 +16,68 @@ export type Job =
   | { readonly kind: 'passage'; readonly piece: Shape; readonly opening: Opening }
   | { readonly kind: 'purchase'; readonly request: PurchaseRequest }
   | { readonly kind: 'choice'; readonly request: ChoiceRequest }
-  | { readonly kind: 'packing'; readonly request: PackingRequest };
+  | { readonly kind: 'packing'; readonly request: PackingRequest }
+  | { readonly kind: 'read-file'; readonly request: PreviewRequest }
+  | { readonly kind: 'backup'; readonly folder: string; readonly now: string }
+  | { readonly kind: 'labels'; readonly labels: readonly LabelText[]; readonly paper: Paper };
 
-export type JobAnswer = { readonly done: unknown } | { readonly unproved: string };
+/** How a job ended: with its answer, without a proof in the time given, or refused with a problem. */
+export type JobAnswer =
+  | { readonly done: unknown }
+  | { readonly unproved: string }
+  | {
+      readonly refused: {
+        readonly status: number;
+        readonly detail: string;
+        readonly errors: ProblemError['errors'];
+      };
+    };
 
-export function runJob(job: Job, solve: SolveLp): JobAnswer {
-  try {
-    switch (job.kind) {
-      case 'small-parts':
-        return { done: smallParts(job.shape) };
-      case 'passage':
-        return { done: passage({ piece: job.piece, opening: job.opening }) };
-      case 'purchase':
-        return { done: purchase(job.request, solve) };
-      case 'choice':
-        return { done: chooseDesigns(job.request, solve) };
-      case 'packing': {
-        const now = (): number => performance.now();
-        return { done: pack(job.request, { now, until: now() + PACKING_MS }) };
-      }
+/** What a job may use: a solver, and milliseconds until it should come back with what it has. */
+export interface Means {
+  readonly solve: SolveLp;
+  readonly milliseconds: number;
+}
+
+async function work(job: Job, means: Means): Promise<unknown> {
+  switch (job.kind) {
+    case 'small-parts':
+      return smallParts(job.shape);
+    case 'passage':
+      return passage({ piece: job.piece, opening: job.opening });
+    case 'purchase':
+      return purchase(job.request, means.solve);
+    case 'choice':
+      return chooseDesigns(job.request, means.solve);
+    case 'packing': {
+      const now = (): number => performance.now();
+      return pack(job.request, { now, until: now() + means.milliseconds });
     }
+    // Loaded when first asked for: most workers only compute.
+    case 'read-file':
+      return (await import('../stations/files/preview.ts')).readFile(job.request);
+    case 'backup':
+      return (await import('../db/backup.ts')).makeBackup(job.folder, job.now);
+    case 'labels':
+      return (await import('../formats/labels.ts')).labelsPdf(job.labels, job.paper);
+  }
+}
+
+export async function runJob(job: Job, means: Means): Promise<JobAnswer> {
+  try {
+    return { done: await work(job, means) };
   } catch (error) {
     if (error instanceof UnprovedError) return { unproved: error.message };
+    if (error instanceof ProblemError)
+      return { refused: { status: error.status, detail: error.message, errors: error.errors } };
     throw error;
   }
+}
+
+/** The answer, or the problem that the job ended with. */
+export function answerOf(answer: JobAnswer): unknown {
+  if ('done' in answer) return answer.done;
+  if ('refused' in answer)
+    throw new ProblemError(answer.refused.status, answer.refused.detail, answer.refused.errors);
+  throw new ProblemError(422, answer.unproved, [{ path: 'offers', message: answer.unproved }]);
 }

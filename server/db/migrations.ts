@@ -1,4 +1,5 @@
 import { Migration } from '@mikro-orm/migrations';
+import { migrationNames } from './migrationNames.ts';
 
 /** The first shelf. Rules that matter are constraints here too, not only in code. */
 class Start extends Migration {
@@ -82,7 +83,37 @@ class Lots extends Migration {
   }
 }
 
-export const migrationsList = [
-  { name: '2026-11-25-start', class: Start },
-  { name: '2026-11-25-stock-lots', class: Lots },
-];
+/**
+ * A batch knows how many of it are made; what a find is worth; money and dates as the place writes them; every count of a
+ * kit stays on record, with what was filled and from which lots; the foreign keys that are searched have an index.
+ */
+class OneTruth extends Migration {
+  override up(): void {
+    this.addSql('alter table "design" add column "made" integer not null default 0 check ("made" >= 0)');
+    this.addSql('alter table "material" add column "worth" integer null check ("worth" >= 0)');
+    this.addSql(`alter table "place" add column "currency" text not null default 'EUR'`);
+    this.addSql(`alter table "place" add column "locale" text not null default 'en-GB'`);
+    this.addSql(
+      'create table "count" ("id" integer not null primary key autoincrement, "copy_id" integer not null references "copy" ("id"), "loan_id" integer null references "loan" ("id"), "counted_on" text not null, "parts" json not null, "outcome" text not null, "filled" json not null)',
+    );
+    this.addSql('create index "count_copy" on "count" ("copy_id", "id")');
+    this.addSql('create index "count_loan" on "count" ("loan_id")');
+    this.addSql(
+      `insert into "count" ("copy_id", "loan_id", "counted_on", "parts", "outcome", "filled") select "copy_id", "id", "returned_on", "counted", coalesce("outcome", 'shelve'), '[]' from "loan" where "returned_on" is not null and "counted" is not null order by "returned_on", "id"`,
+    );
+    this.addSql('create index "loan_borrower" on "loan" ("borrower_id", "id")');
+    this.addSql('create index "loan_due" on "loan" ("due_on") where "returned_on" is null');
+    this.addSql('create index "copy_build" on "copy" ("build_id")');
+    this.addSql('create index "build_design" on "build" ("design_id")');
+    this.addSql('create index "offer_supplier" on "offer" ("supplier_id")');
+    this.addSql('create index "note_day" on "note" ("sat_on", "id")');
+    this.addSql('create index "note_child" on "note" ("child", "sat_on")');
+    // The field's own words for levels of prompting.
+    this.addSql(`update "note" set "help" = 'verbal prompt' where "help" = 'told'`);
+    this.addSql(`update "note" set "help" = 'hand over hand' where "help" = 'hand on hand'`);
+    this.addSql(`update "lot" set "look" = json_set("look", '$.clean', 'clean') where "look" is not null and "state" = 'ready'`);
+  }
+}
+
+const classes = [Start, Lots, OneTruth];
+export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

@@ -1,45 +1,96 @@
-import { copyFileSync, existsSync, mkdirSync } from 'node:fs';
-import { join } from 'node:path';
-import { MikroORM } from '@mikro-orm/libsql';
+import { accessSync, constants, copyFileSync, existsSync, mkdirSync, statSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { MikroORM, type Options } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
+import { folderError } from '../startError.ts';
 import { entities } from './entities.ts';
 import { migrationsList } from './migrations.ts';
+import { APPLICATION_ID, checkFile, type Asker } from './soundness.ts';
 
 export type Db = MikroORM;
+type PoolConfig = NonNullable<Options['pool']>;
 
 /**
- * Opens the place's one file, `fox-button.db` in `folder` (":memory:" for tests), brings it forward, and copies it
- * first whenever there is something to bring forward.
+ * How long a statement waits for another writer, ms. Waiting blocks the thread, and with it everybody's reading, so it
+ * is short; a whole transaction is tried again for longer.
+ */
+export const BUSY_MS = 250;
+
+const PRAGMAS = ['synchronous = FULL', 'foreign_keys = ON', `busy_timeout = ${BUSY_MS}`];
+
+/** The place's file in its folder. */
+export const fileIn = (folder: string): string => join(folder, 'fox-button.db');
+
+/** One level at a time: the recursive way of Node never ends where a parent refuses, as under /proc. */
+function makeFolder(folder: string): void {
+  if (existsSync(folder)) {
+    if (!statSync(folder).isDirectory()) throw Object.assign(new Error('not a folder'), { code: 'ENOTDIR' });
+    return;
+  }
+  if (dirname(folder) !== folder) makeFolder(dirname(folder));
+  mkdirSync(folder);
+}
+
+/** Makes the folder where it is missing and sees that it can be written. @throws StartError in one sentence */
+export function readyFolder(folder: string): void {
+  try {
+    makeFolder(resolve(folder));
+    accessSync(folder, constants.W_OK | constants.X_OK);
+    for (const name of ['fox-button.db', 'fox-button.db-wal', 'fox-button.db-shm'])
+      if (existsSync(join(folder, name))) accessSync(join(folder, name), constants.R_OK | constants.W_OK);
+  } catch (error) {
+    throw folderError(folder, error);
+  }
+}
+
+/**
+ * Opens the place's one file, `fox-button.db` in `folder` (":memory:" for tests), after looking whether it is sound and
+ * not from a newer version, brings it forward, and copies it first whenever there is something to bring forward.
+ *
+ * @throws StartError in one sentence
  */
 export async function openDb(folder: string): Promise<Db> {
   const memory = folder === ':memory:';
-  if (!memory) mkdirSync(folder, { recursive: true });
-  const file = memory ? ':memory:' : join(folder, 'fox-button.db');
-  const existed = !memory && existsSync(file);
-  const orm = await MikroORM.init({
-    dbName: file,
-    entities,
-    extensions: [Migrator],
-    migrations: { migrationsList, snapshot: false, silent: true },
-    metadataCache: { enabled: false },
-    logger: () => {},
-    ignoreUndefinedInQuery: true,
-  });
-  const run = (sql: string): Promise<unknown> => orm.em.getConnection().execute(sql, [], 'all');
-  for (const pragma of [
-    'journal_mode = WAL',
-    'synchronous = FULL',
-    'foreign_keys = ON',
-    'busy_timeout = 5000',
-  ])
-    await run(`pragma ${pragma}`);
-  const pending = await orm.getMigrator().getPendingMigrations();
-  if (pending.length > 0 && existed) {
-    await run('pragma wal_checkpoint(TRUNCATE)');
-    copyFileSync(file, join(folder, `fox-button.before-${pending[0]!.name}.db`));
+  const file = memory ? ':memory:' : fileIn(folder);
+  if (!memory) readyFolder(folder);
+  try {
+    if (!memory)
+      checkFile(
+        file,
+        migrationsList.map((m) => m.name),
+      );
+    const existed = !memory && existsSync(file);
+    const orm = await MikroORM.init({
+      dbName: file,
+      entities,
+      extensions: [Migrator],
+      migrations: { migrationsList, snapshot: false, silent: true },
+      metadataCache: { enabled: false },
+      logger: () => {},
+      ignoreUndefinedInQuery: true,
+      // The pool renews its connection every few seconds, and these are lost with the old one.
+      pool: {
+        min: 1,
+        max: 1,
+        afterCreate: (connection: Asker, done: (error: Error | null, connection: Asker) => void) => {
+          for (const pragma of PRAGMAS) connection.prepare(`pragma ${pragma}`).all();
+          done(null, connection);
+        },
+      } as PoolConfig,
+    });
+    const run = (sql: string): Promise<unknown> => orm.em.getConnection().execute(sql, [], 'all');
+    await run('pragma journal_mode = WAL');
+    const pending = await orm.getMigrator().getPendingMigrations();
+    if (pending.length > 0 && existed) {
+      await run('pragma wal_checkpoint(TRUNCATE)');
+      copyFileSync(file, join(folder, `fox-button.before-${pending[0]!.name}.db`));
+    }
+    await orm.getMigrator().up();
+    if (!memory) await run(`pragma application_id = ${APPLICATION_ID}`);
+    return orm;
+  } catch (error) {
+    throw folderError(folder, error);
   }
-  await orm.getMigrator().up();
-  return orm;
 }
 
 /** Closes the file with everything in it: an emptied log cannot be laid over a copy that is put back later. */

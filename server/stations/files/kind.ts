@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { SizeName } from '../../../core/materials/material.ts';
 import { rows } from '../../db/rows.ts';
-import { SIZES } from '../../../contract/files.ts';
+import { SIZES, type FileKind } from '../../../contract/files.ts';
 import type { Cells } from './cells.ts';
 
 export type Raw = string | number | null;
@@ -25,16 +25,20 @@ export interface Kind<T> {
   pages(em: EntityManager): AsyncGenerator<Raw[][]>;
 }
 
-export async function knownOf(em: EntityManager): Promise<Known> {
+/** What the reading of a kind of file must know of the place; all of it where no kind is said. */
+export async function knownOf(em: EntityManager, kind?: FileKind): Promise<Known> {
   const materials = await rows<{ id: number; name: string; form: string }>(
     em,
     'select id, name, form from material',
   );
-  const offers = await rows<{ name: string; supplier: string }>(
-    em,
-    'select o.name, s.name as supplier from offer o join supplier s on s.id = o.supplier_id',
-  );
-  const lots = await rows<{ id: number }>(em, 'select id from lot');
+  const about = (k: FileKind): boolean => kind === undefined || kind === k;
+  const offers = about('offers')
+    ? await rows<{ name: string; supplier: string }>(
+        em,
+        'select o.name, s.name as supplier from offer o join supplier s on s.id = o.supplier_id',
+      )
+    : [];
+  const lots = about('lots') ? await rows<{ id: number }>(em, 'select id from lot') : [];
   return {
     materials: new Map(materials.map((m) => [m.name.toLowerCase(), { id: m.id, form: m.form }])),
     lots: new Set(lots.map((l) => l.id)),

@@ -8,7 +8,7 @@ import {
   SOLIDS,
   type MaterialInput,
 } from '../../../core/materials/material.ts';
-import { MaterialRow } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
 import { paged, sizeCells, sizesOf, type Kind } from './kind.ts';
 
 export type MaterialValue = Omit<MaterialInput, 'kept'>;
@@ -54,27 +54,40 @@ export const materialRows: Kind<MaterialValue> = {
   key: (m) => m.name.toLowerCase(),
   exists: (m, known) => known.materials.has(m.name.toLowerCase()),
   async *pages(em) {
+    interface Row {
+      id: number;
+      name: string;
+      form: string;
+      solid: string | null;
+      sizes: string;
+      unit: string;
+      material_class: string;
+      give: number;
+      mass: number | null;
+      cleaning: string | null;
+      allergens: string | null;
+      hazards: string;
+      colour: string;
+      catalogue: string | null;
+    }
+    const words = (list: string | null): string => (list === null ? [] : (JSON.parse(list) as string[])).join(', ');
     for await (const page of paged((after) =>
-      em.find(
-        MaterialRow,
-        { id: { $gt: after } },
-        { orderBy: { id: 'asc' }, limit: 500, disableIdentityMap: true },
-      ),
+      rows<Row>(em, 'select * from material where id > ? order by id limit 500', [after]),
     ))
       yield page.map((m) => [
         m.name,
         m.form,
-        m.solid ?? null,
-        ...sizeCells(m.sizes),
+        m.solid,
+        ...sizeCells(JSON.parse(m.sizes) as MaterialInput['sizes']),
         m.unit,
-        m.materialClass,
+        m.material_class,
         m.give,
-        m.mass ?? null,
-        m.cleaning ?? null,
-        (m.allergens ?? []).join(', '),
-        m.hazards.join(', '),
+        m.mass,
+        m.cleaning,
+        words(m.allergens),
+        words(m.hazards),
         m.colour,
-        m.catalogue ?? null,
+        m.catalogue,
       ]);
   },
 };

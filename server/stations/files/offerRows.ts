@@ -1,6 +1,5 @@
 import { COLUMNS } from '../../../contract/files.ts';
 import { formatMoney } from '../../../core/measure/money.ts';
-import { OfferRow, SupplierRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { offerKey, paged, type Kind, type Raw } from './kind.ts';
 
@@ -64,27 +63,32 @@ export const offerRows: Kind<OfferValue> = {
         m.name,
       ]),
     );
-    const suppliers = new Map(
-      (await em.find(SupplierRow, {}, { disableIdentityMap: true })).map((s) => [s.id, s]),
-    );
+    interface Row {
+      id: number;
+      name: string;
+      price: number;
+      contents: string;
+      shop_key: string | null;
+      supplier: string;
+      delivery: number;
+    }
     for await (const page of paged((after) =>
-      em.find(
-        OfferRow,
-        { id: { $gt: after } },
-        { orderBy: { id: 'asc' }, limit: 500, disableIdentityMap: true },
+      rows<Row>(
+        em,
+        'select o.id, o.name, o.price, o.contents, o.shop_key, s.name as supplier, s.delivery from offer o join supplier s on s.id = o.supplier_id where o.id > ? order by o.id limit 500',
+        [after],
       ),
     ))
-      yield page.flatMap((o) => {
-        const s = suppliers.get(o.supplier.id)!;
-        return o.contents.map((c): Raw[] => [
-          s.name,
-          formatMoney(s.delivery),
+      yield page.flatMap((o) =>
+        (JSON.parse(o.contents) as { materialId: number; quantity: number }[]).map((c): Raw[] => [
+          o.supplier,
+          formatMoney(o.delivery),
           o.name,
           formatMoney(o.price),
           names.get(c.materialId) ?? '',
           c.quantity,
-          o.shopKey ?? null,
-        ]);
-      });
+          o.shop_key,
+        ]),
+      );
   },
 };

@@ -4,6 +4,7 @@ import { Router, type Request } from 'express';
 import { fileConfirm, fileKind } from '../../../contract/files.ts';
 import type { Inside } from '../../inside.ts';
 import { notFound, ProblemError, read } from '../../problem.ts';
+import { hungUp } from '../../compute/hungUp.ts';
 import { confirmFile, exportFile, forgetFile, previewFile } from './service.ts';
 
 const kindIn = (req: Request) => {
@@ -13,20 +14,22 @@ const kindIn = (req: Request) => {
 };
 
 /** Files in: they stream, so they stand before the reading of JSON bodies. */
-export function fileInRoutes({ em }: Inside): Router {
+export function fileInRoutes({ em, door }: Inside): Router {
   const r = Router();
   r.post('/files/:kind/preview', async (req, res) => {
     const kind = kindIn(req);
-    if (!req.is('text/csv') && !req.is('text/plain'))
+    if (!req.is('text/csv'))
       throw new ProblemError(415, 'Expected content-type text/csv.', [
         { path: 'content-type', message: 'expected text/csv' },
       ]);
     try {
-      res.json(await previewFile(em(), kind, req));
-    } finally {
-      // What is left of a refused file is let go, so that the answer arrives.
-      req.unpipe();
+      res.json(await previewFile(em(), door, { kind, source: req, signal: hungUp(res) }));
+    } catch (error) {
+      // Nobody is there any more to be told.
+      if (req.destroyed && !req.complete) return;
+      // What is left of a refused file is let go.
       req.resume();
+      throw error;
     }
   });
   return r;

@@ -8,9 +8,10 @@ import { orderSteps } from '../../../core/plan/order.ts';
 import { templatePage } from '../../../core/print/template.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { CopyRow, PlaceRow } from '../../db/entities.ts';
-import { buildSheetPdf, labelsPdf, templatePdf } from '../../formats/papers.ts';
+import { buildSheetPdf, templatePdf } from '../../formats/papers.ts';
 import { wantedPdf } from '../../formats/wanted.ts';
 import { templateSvg } from '../../formats/svg.ts';
+import { hungUp } from '../../compute/hungUp.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { wantedFor } from '../gather/wanted.ts';
@@ -29,7 +30,7 @@ const paperQuery = z.object({
 
 const wantedQuery = z.object({ until: day.optional() });
 
-export function makeRoutes({ em, inTransaction, today }: Inside): Router {
+export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
   const r = Router();
   const opened = async (req: Request, asked: unknown = req.query) => {
     const id = readId(req.params.id, 'design');
@@ -141,7 +142,7 @@ export function makeRoutes({ em, inTransaction, today }: Inside): Router {
     res
       .type('application/pdf')
       .attachment(`${o.file}-labels.pdf`)
-      .send(Buffer.from(await labelsPdf(labels, o.paper)));
+      .send(Buffer.from((await door.run({ kind: 'labels', labels, paper: o.paper }, hungUp(res))) as Uint8Array));
   });
   return r;
 }

@@ -1,19 +1,24 @@
+import { existsSync } from 'node:fs';
+import { join, resolve } from 'node:path';
 import { Router } from 'express';
+import { z } from 'zod';
 import { placeUpdate, type Tape } from '../../../contract/place.ts';
 import { CopyRow, DesignRow, LoanRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
 import type { Inside } from '../../inside.ts';
-import { ProblemError, read } from '../../problem.ts';
+import { hungUp } from '../../compute/hungUp.ts';
+import { backupsIn, isBackupName, listBackups } from '../../db/backup.ts';
+import { notFound, ProblemError, read } from '../../problem.ts';
 import { onShelf } from '../gather/shelf.ts';
 
-/** The place as it is told: there is one, so its number is nobody's business. */
-const told = <T extends { id: number }>({ id: _, ...place }: T) => place;
+/** The place without its number: there is only one. */
+const placeJson = <T extends { id: number }>({ id: _, ...place }: T) => place;
 
-export function placeRoutes({ em, inTransaction, today }: Inside): Router {
+export function placeRoutes({ em, inTransaction, today, folder, door }: Inside): Router {
   const r = Router();
   r.get(
     '/place',
     async (_req, res) =>
-      void res.json({ ...told(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() }),
+      void res.json({ ...placeJson(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() }),
   );
   r.put('/place', async (req, res) => {
     const { version, ...fields } = read(placeUpdate, req.body);
@@ -24,13 +29,26 @@ export function placeRoutes({ em, inTransaction, today }: Inside): Router {
           409,
           'The place was changed meanwhile.',
           [{ path: 'version', message: `is stale: it is ${row.version} now` }],
-          told(row),
+          placeJson(row),
         );
       m.assign(row, fields);
       await m.flush();
-      return told(row);
+      return placeJson(row);
     });
     res.json({ ...saved, today: today() });
+  });
+  r.get('/backups', (_req, res) => void res.json(folder === null ? [] : listBackups(folder)));
+  r.post('/backups', async (req, res) => {
+    read(z.strictObject({}), req.body ?? {});
+    if (folder === null) throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
+    const now = new Date().toISOString();
+    res.status(201).json(await door.run({ kind: 'backup', folder, now }, hungUp(res)));
+  });
+  r.get('/backups/:name', (req, res) => {
+    const name = String(req.params.name);
+    if (folder === null || !isBackupName(name) || !existsSync(join(backupsIn(folder), name)))
+      throw notFound(`backup “${name.slice(0, 60)}”`);
+    res.attachment(name).sendFile(name, { root: resolve(backupsIn(folder)) });
   });
   r.get('/tape', async (_req, res) => {
     const m = em();

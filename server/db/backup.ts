@@ -1,0 +1,65 @@
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import Database from 'libsql';
+import { StartError } from '../startError.ts';
+import { migrationNames } from './migrationNames.ts';
+import { checkFile } from './soundness.ts';
+
+export interface Backup {
+  readonly name: string;
+  readonly bytes: number;
+  /** When it was made, ISO 8601 in UTC. */
+  readonly madeAt: string;
+}
+
+const NAME = /^fox-button-\d{4}-\d{2}-\d{2}-\d{6}(?:-\d+)?\.db$/;
+export const backupsIn = (folder: string): string => join(folder, 'backups');
+
+/** The copies there are, the newest first. */
+export function listBackups(folder: string): Backup[] {
+  const at = backupsIn(folder);
+  if (!existsSync(at)) return [];
+  return readdirSync(at)
+    .filter((name) => NAME.test(name))
+    .map((name) => {
+      const file = statSync(join(at, name));
+      return { name, bytes: file.size, madeAt: file.mtime.toISOString() };
+    })
+    .sort((a, b) => b.madeAt.localeCompare(a.madeAt));
+}
+
+/** Whether a name is one that a backup of ours can have; anything else is no file to hand out. */
+export const isBackupName = (name: string): boolean => NAME.test(name);
+
+/**
+ * Copies a place's file whole while it may be in use, under a name with the time, and looks whether the copy is sound
+ * before it gets that name. Blocks its thread while it copies.
+ *
+ * @param now ISO 8601, for the name
+ * @throws StartError when there is nothing to copy
+ */
+export function makeBackup(folder: string, now: string): Backup {
+  const file = join(folder, 'fox-button.db');
+  if (!existsSync(file)) throw new StartError(`There is no place in ${folder} to back up.`);
+  const at = backupsIn(folder);
+  mkdirSync(at, { recursive: true });
+  const stamp = `${now.slice(0, 10)}-${now.slice(11, 19).replaceAll(':', '')}`;
+  let name = `fox-button-${stamp}.db`;
+  for (let n = 2; existsSync(join(at, name)); n++) name = `fox-button-${stamp}-${n}.db`;
+  const half = join(at, `.${name}.${process.pid}`);
+  rmSync(half, { force: true });
+  try {
+    const db = new Database(file);
+    try {
+      db.prepare('vacuum into ?').run(half);
+    } finally {
+      db.close();
+    }
+    checkFile(half, migrationNames);
+    renameSync(half, join(at, name));
+  } finally {
+    for (const end of ['', '-wal', '-shm']) rmSync(`${half}${end}`, { force: true });
+  }
+  const made = statSync(join(at, name));
+  return { name, bytes: made.size, madeAt: made.mtime.toISOString() };
+}

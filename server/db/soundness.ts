@@ -1,0 +1,83 @@
+import { closeSync, existsSync, openSync, readSync, readdirSync, statSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import Database from 'libsql';
+import { StartError } from '../startError.ts';
+
+/** "FOXB": tells a place's file from any other SQLite file. */
+export const APPLICATION_ID = 0x464f5842;
+
+/** The newest copy that could be put back, in words. */
+function copyWords(file: string): string {
+  const folder = dirname(file);
+  const names = [folder, join(folder, 'backups')].flatMap((at) =>
+    existsSync(at)
+      ? readdirSync(at)
+          .filter((n) => n.endsWith('.db') && join(at, n) !== file)
+          .map((n) => join(at, n))
+      : [],
+  );
+  const [newest] = names
+    .filter((n) => statSync(n).size > 0)
+    .sort((a, b) => statSync(b).mtimeMs - statSync(a).mtimeMs);
+  return newest
+    ? `move it and its -wal and -shm away and put a copy in its place; the newest here is ${newest}`
+    : 'move it and its -wal and -shm away and put a backup in its place, or start without it for an empty place';
+}
+
+const head = (file: string): string => {
+  const at = openSync(file, 'r');
+  try {
+    const bytes = Buffer.alloc(16);
+    return bytes.toString('latin1', 0, readSync(at, bytes, 0, 16, 0));
+  } finally {
+    closeSync(at);
+  }
+};
+
+export interface Asker {
+  prepare(sql: string): { all(): unknown[] };
+  close(): void;
+}
+
+/**
+ * Looks whether a file may be opened as a place's, without writing to it: not empty, sound, ours, and not from a newer
+ * version. A file that is not there yet is in order.
+ *
+ * @param known names of the migrations this version has
+ * @throws StartError with what is wrong and what to do
+ */
+export function checkFile(file: string, known: readonly string[]): void {
+  if (!existsSync(file)) return;
+  const refuse = (what: string): StartError => new StartError(`${file} ${what}: ${copyWords(file)}.`);
+  if (!statSync(file).isFile()) throw new StartError(`${file} is not a file; expected the place’s database.`);
+  if (statSync(file).size === 0) throw refuse('is empty (0 bytes)');
+  if (head(file) !== 'SQLite format 3\0') throw refuse('is damaged: it does not begin as a database does');
+  let db: Asker | null = null;
+  const values = (sql: string): unknown[] =>
+    db!.prepare(sql).all().map((row) => Object.values(row as object)[0]);
+  try {
+    db = new Database(file, { readonly: true } as never) as unknown as Asker;
+    const [id] = values('pragma application_id');
+    if (id !== 0 && id !== APPLICATION_ID)
+      throw new StartError(`${file} belongs to another program; set FOX_DATA to another folder.`);
+    const tables = values("select name from sqlite_master where type = 'table'");
+    if (tables.length > 0 && !tables.includes('mikro_orm_migrations'))
+      throw new StartError(`${file} is no place’s database; set FOX_DATA to another folder.`);
+    const done = tables.length > 0 ? values('select name from mikro_orm_migrations') : [];
+    const newer = done.filter((name) => !known.includes(String(name)));
+    if (newer.length > 0)
+      throw new StartError(
+        `${file} was written by a newer version of Fox Button (it knows “${String(newer[0])}”): start that version, or put back a copy from before it was brought forward.`,
+      );
+    const [sound] = values('pragma quick_check(1)');
+    if (sound !== 'ok') throw refuse('is damaged');
+  } catch (error) {
+    if (error instanceof StartError) throw error;
+    const { code } = error as { code?: string };
+    if (/SQLITE_(CORRUPT|NOTADB)/.test(String(code)) || /malformed|not a database/i.test(String(error)))
+      throw refuse('is damaged');
+    throw error;
+  } finally {
+    db?.close();
+  }
+}

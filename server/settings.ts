@@ -1,0 +1,39 @@
+import { day } from '../contract/common.ts';
+import type { Day } from '../core/calendar/days.ts';
+import { StartError } from './startError.ts';
+
+export interface Settings {
+  readonly port: number;
+  readonly host: string;
+  /** Names this server answers to besides this machine's own. */
+  readonly hosts: readonly string[];
+  readonly folder: string;
+  readonly fixedToday: Day | null;
+}
+
+/** A name or address without a port, in small letters, IPv6 without its brackets. */
+export const plainHost = (name: string): string => name.trim().toLowerCase().replace(/^\[|\]$/g, '');
+
+/**
+ * The settings of the environment: PORT (4310), HOST (127.0.0.1), FOX_HOSTS, FOX_DATA (data), FOX_TODAY.
+ *
+ * @throws StartError naming the setting and what was expected
+ */
+export function readSettings(env: Readonly<Record<string, string | undefined>>): Settings {
+  const portText = env.PORT?.trim() || '4310';
+  const port = Number(portText);
+  if (!/^\d{1,5}$/.test(portText) || port > 65_535)
+    throw new StartError(`PORT is “${env.PORT}”; expected a whole number from 0 to 65535.`);
+  const host = plainHost(env.HOST?.trim() || '127.0.0.1');
+  if (!/^[a-z0-9:._%-]{1,253}$/.test(host))
+    throw new StartError(`HOST is “${env.HOST}”; expected a name or address such as 127.0.0.1 or ::1.`);
+  const hosts = (env.FOX_HOSTS ?? '').split(',').map(plainHost).filter(Boolean);
+  const odd = hosts.find((h) => !/^[a-z0-9:._-]{1,253}$/.test(h));
+  if (odd !== undefined)
+    throw new StartError(`FOX_HOSTS names “${odd}”; expected names or addresses without ports, parted by commas.`);
+  if (env.FOX_DATA?.includes('\0')) throw new StartError('FOX_DATA holds a NUL; expected a folder.');
+  const today = env.FOX_TODAY?.trim();
+  if (today && !day.safeParse(today).success)
+    throw new StartError(`FOX_TODAY is “${env.FOX_TODAY}”; expected a day like 2026-11-25.`);
+  return { port, host, hosts, folder: env.FOX_DATA?.trim() || 'data', fixedToday: today || null };
+}
