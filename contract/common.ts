@@ -17,6 +17,18 @@ export const name = z
 /** A day that exists, as `YYYY-MM-DD`. */
 export const day = z.iso.date({ error: 'expected a day like 2026-11-25' });
 
+/** How many entries a page has unless asked otherwise, and at most. */
+export const pageOf = (most: number, usual = most) => ({
+  limit: z.coerce
+    .number({ error: 'expected a number' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .max(most, `must be at most ${most}`)
+    .default(usual),
+  /** The cursor of the page before, as its Link header gave it. */
+  after: z.string().max(200, 'expected the cursor of a page').optional(),
+});
+
 /** RFC 9457 problem details, with the fields at fault. */
 export const problem = z.object({
   type: z.string(),

@@ -21,6 +21,13 @@ const designShape = z.strictObject({
     .int('expected a whole number')
     .min(1, 'must be at least 1')
     .max(200, 'must be at most 200'),
+  /** Kits made of this batch so far: only the rest is wanted, reserved and priced. 0 begins the next batch. */
+  made: z
+    .number({ error: 'expected a number of kits' })
+    .int('expected a whole number')
+    .min(0, 'must not be negative')
+    .max(100_000, 'must be at most 100,000')
+    .optional(),
   /** The pattern's dials; the pattern checks them. */
   dials: z.record(z.string(), z.unknown(), { error: 'expected the dials' }),
   /** Materials by role. */
@@ -33,7 +40,7 @@ const agesError = { path: ['ageTo'], message: 'must be more than ageFrom' };
 
 export const designInput = designShape.refine(agesInOrder, agesError);
 export const designUpdate = designShape.extend({ version }).refine(agesInOrder, agesError);
-export const design = designShape.extend({ id, version });
+export const design = designShape.extend({ id, version, made: z.number().int() });
 export type DesignInput = z.infer<typeof designInput>;
 export type Design = z.infer<typeof design>;
 

@@ -25,6 +25,7 @@ export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; requir
       'hazards',
       'colour',
       'catalogue',
+      'worth',
     ],
     required: ['name', 'form'],
   },

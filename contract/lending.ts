@@ -33,6 +33,28 @@ export const copy = z.object({
 });
 export type Copy = z.infer<typeof copy>;
 
+/** The lending room in figures. */
+export const lendingSummary = z.object({
+  kits: z.number().int(),
+  /** Lent now, late ones among them. */
+  out: z.number().int(),
+  late: z.number().int(),
+  repair: z.number().int(),
+  skills: z.array(z.object({ skill: z.string(), kits: z.number().int() })),
+});
+export type LendingSummary = z.infer<typeof lendingSummary>;
+/** The notes in figures. */
+export const notesSummary = z.object({ notes: z.number().int(), children: z.number().int() });
+export type NotesSummary = z.infer<typeof notesSummary>;
+
+export const historyQuery = z.strictObject({
+  limit: z.coerce
+    .number({ error: 'expected a number' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .max(500, 'must be at most 500')
+    .default(100),
+});
 export const loanInput = z.strictObject({ copyId: id, borrowerId: id, dueOn: day });
 export const loan = z.object({
   id,
@@ -51,13 +73,47 @@ export const returnInput = z.strictObject({
   then: z.enum(['shelve', 'fill', 'repair'], { error: 'expected shelve, fill or repair' }),
 });
 export type ReturnInput = z.infer<typeof returnInput>;
+/** What was filled, from which lots. */
+export const filled = z.object({
+  materialId: id,
+  name: z.string(),
+  quantity: count,
+  lots: z.array(z.object({ lotId: id, quantity: count, from: z.string(), cameOn: z.string() })),
+});
+/** One count of a kit: at a return, at the end of a repair, or between loans. */
+export const kitCount = z.object({
+  id,
+  countedOn: z.string(),
+  loanId: id.nullable(),
+  /** As counted, before anything was filled. */
+  parts: z.array(part),
+  outcome: z.string(),
+  filled: z.array(filled),
+});
+export type KitCount = z.infer<typeof kitCount>;
+/** A loan as history tells it, with its count at the return. */
+export const pastLoan = loan.extend({
+  label: z.string(),
+  design: z.string(),
+  borrower: z.string(),
+  count: kitCount.nullable(),
+});
+export type PastLoan = z.infer<typeof pastLoan>;
+/** A kit's history, latest first: its loans, and its counts between them. */
+export const kitHistory = z.object({ loans: z.array(pastLoan), counts: z.array(kitCount) });
+export type KitHistory = z.infer<typeof kitHistory>;
+/** A family's history, latest first. */
+export const familyHistory = z.object({ loans: z.array(pastLoan) });
+export type FamilyHistory = z.infer<typeof familyHistory>;
+
 /** Ends a repair, or counts a kit that is in, filling what is missing from stock. */
 export const mendInput = z.strictObject({
   present: z.array(count).max(40),
   then: z.enum(['shelve', 'fill', 'repair']),
 });
 
-export const HELP = ['none', 'shown once', 'told', 'hand on hand'] as const;
+/** Levels of prompting, from none up (the field's own words). */
+export const HELP = ['none', 'shown once', 'verbal prompt', 'hand on wrist', 'hand over hand'] as const;
 export const noteInput = z.strictObject({
   designId: id,
   child: z

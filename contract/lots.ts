@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { look, OUTCOMES } from '../core/gather/lookOver.ts';
 import { sizes } from '../core/materials/material.ts';
-import { day, id, version } from './common.ts';
+import { day, id, pageOf, version } from './common.ts';
 
 export const LOT_STATES = ['ready', 'clean first', 'resting', 'never'] as const;
 export const lotState = z.enum(LOT_STATES, { error: `expected one of ${LOT_STATES.join(', ')}` });
@@ -66,7 +66,7 @@ export const lotUpdate = z
   })
   .refine((l) => l.state !== 'resting' || typeof l.readyOn === 'string', {
     path: ['readyOn'],
-    message: 'a resting lot needs the day it is ready, like 2026-11-25',
+    message: 'a lot in quarantine needs the day it is ready, like 2026-11-25',
   });
 export type LotUpdate = z.infer<typeof lotUpdate>;
 
@@ -88,10 +88,5 @@ export const lotQuery = z.strictObject({
     .optional(),
   /** Only lots that came on this day or later. */
   since: day.optional(),
-  limit: z.coerce
-    .number({ error: 'expected a number' })
-    .int('expected a whole number')
-    .min(1, 'must be at least 1')
-    .max(20_000, 'must be at most 20,000')
-    .default(20_000),
+  ...pageOf(20_000),
 });

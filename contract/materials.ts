@@ -19,6 +19,8 @@ export const material = materialFields.extend({
   version,
   /** Not ready yet: to be cleaned, or resting. */
   waiting: z.number().int(),
+  /** Everything that is kept was clean when it was looked over, or was cleaned since. */
+  clean: z.boolean().optional(),
   /** Largest and smallest sizes measured on ready lots, mm. */
   measured: z.object({ most: sizes, least: sizes }).optional(),
 });

@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import { isLocale } from '../core/calendar/days.ts';
 import { LOCAL } from '../core/gather/lookOver.ts';
+import { isCurrency } from '../core/measure/money.ts';
 import { APPROACHES } from '../core/patterns/kernel.ts';
 import { MARKETS } from '../core/safety/rules.ts';
 import { name, version } from './common.ts';
@@ -10,6 +12,16 @@ export const placeInput = z.strictObject({
   lengthUnit: z.enum(['mm', 'in'], { error: 'expected mm or in' }),
   market: z.enum(MARKETS, { error: `expected one of ${MARKETS.join(', ')}` }),
   approach: z.enum(APPROACHES, { error: `expected one of ${APPROACHES.join(', ')}` }),
+  /** ISO 4217. */
+  currency: z
+    .string({ error: 'expected a currency like EUR' })
+    .refine(isCurrency, 'expected a currency of ISO 4217, like EUR, GBP or USD')
+    .optional(),
+  /** Language and order of dates and money, BCP 47. */
+  locale: z
+    .string({ error: 'expected a language like en-GB' })
+    .refine(isLocale, 'expected a language and country like en-GB or en-US')
+    .optional(),
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }),
   /** What local policy says of toilet-roll tubes and card egg cartons. */
   toiletRolls: z.enum(LOCAL, { error: `expected one of ${LOCAL.join(', ')}` }).optional(),
@@ -27,9 +39,18 @@ export const placeInput = z.strictObject({
     .max(365, 'must be at most 365 days'),
 });
 export const placeUpdate = placeInput.extend({ version });
-export const place = placeInput.extend({ version, today: z.string() });
+export const place = placeInput.required().extend({ version, today: z.string() });
 export type PlaceInput = z.infer<typeof placeInput>;
 export type Place = z.infer<typeof place>;
+
+/** A copy of the place's file, as it was at a time. */
+export const backup = z.object({
+  name: z.string(),
+  bytes: z.number().int(),
+  /** ISO 8601, UTC. */
+  madeAt: z.string(),
+});
+export type Backup = z.infer<typeof backup>;
 
 /** One live figure for each station of the tape. */
 export const tape = z.object({

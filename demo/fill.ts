@@ -11,6 +11,7 @@ import { look } from '../core/gather/lookOver.ts';
 import { takeFind } from '../server/stations/gather/lots.ts';
 import { followPack, keepOffer } from '../server/stations/gather/prices.ts';
 import * as gather from '../server/stations/gather/service.ts';
+import { copyOf } from '../server/stations/lend/copies.ts';
 import * as lend from '../server/stations/lend/service.ts';
 import { build } from '../server/stations/make/service.ts';
 import * as shape from '../server/stations/shape/service.ts';
@@ -93,7 +94,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
       ),
     );
     if (l.returned === undefined) continue;
-    const copy = (await lend.listCopies(db.em.fork())).find((c) => c.id === copyId)!;
+    const copy = (await copyOf(db.em.fork(), copyId))!;
     const piece = copy.parts.findIndex((p) => p.due > 1);
     const present = copy.parts.map((p, i) => p.due - (i === piece ? (l.missing ?? 0) : 0));
     await within((em) =>

@@ -80,7 +80,7 @@ test('the shelf is found through, sorted and kept in order by keyboard', async (
   await find.fill('');
   await expect(page.getByRole('button', { name: /Milk-bottle cap/ })).toContainText('32 spoken for, 5 short');
   await page.getByRole('button', { name: 'As a table' }).click();
-  const table = page.getByRole('grid', { name: 'Kinds on the shelf' });
+  const table = page.getByRole('grid', { name: 'Materials on the shelf' });
   await table.getByRole('columnheader', { name: 'Kept' }).click();
   await table.getByRole('columnheader', { name: 'Kept' }).click();
   await expect(table.getByRole('row').nth(1)).toContainText('45.0 m');

@@ -5,7 +5,12 @@ import { build } from 'esbuild';
 
 rmSync('dist/server', { recursive: true, force: true });
 await build({
-  entryPoints: { main: 'server/main.ts', worker: 'server/compute/worker.ts', 'fill-demo': 'demo/fill.ts', backup: 'server/backup.ts' },
+  entryPoints: {
+    main: 'server/main.ts',
+    worker: 'server/compute/worker.ts',
+    'fill-demo': 'demo/fill.ts',
+    backup: 'server/backup.ts',
+  },
   bundle: true,
   packages: 'external',
   platform: 'node',

@@ -110,6 +110,12 @@ export async function startServer(env, options = {}) {
   });
   const ends = () => child.kill('SIGTERM');
   for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, ends);
+  // npm passes on no SIGTERM: when it is gone, so is whoever wanted the server.
+  const parent = process.ppid;
+  if (process.env.npm_lifecycle_event)
+    setInterval(() => {
+      if (process.ppid !== parent) ends();
+    }, 500).unref();
   let ended = null;
   child.on('exit', (code) => (ended = code ?? 1));
   // Listening on every address is asked at one's own.

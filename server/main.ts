@@ -46,7 +46,8 @@ async function start(): Promise<void> {
       console.error(`The lock on ${folder} was lost to another Fox Button; this one ends.`);
       process.exit(1);
     },
-    waiting: () => console.error('Fox Button was not stopped properly last time; taking over in a few seconds.'),
+    waiting: () =>
+      console.error('Fox Button was not stopped properly last time; taking over in a few seconds.'),
   }).catch((error: unknown) => {
     throw folderError(folder, error);
   });

@@ -56,7 +56,10 @@ export function ownOrigin({ hosts }: Pick<Names, 'hosts'>): RequestHandler {
     }
     if (foreign)
       throw new ProblemError(403, 'Another page may not call this server.', [
-        { path: origin === undefined ? 'sec-fetch-site' : 'origin', message: 'expected this server’s own page' },
+        {
+          path: origin === undefined ? 'sec-fetch-site' : 'origin',
+          message: 'expected this server’s own page',
+        },
       ]);
     next();
   };

@@ -12,7 +12,11 @@ export interface Settings {
 }
 
 /** A name or address without a port, in small letters, IPv6 without its brackets. */
-export const plainHost = (name: string): string => name.trim().toLowerCase().replace(/^\[|\]$/g, '');
+export const plainHost = (name: string): string =>
+  name
+    .trim()
+    .toLowerCase()
+    .replace(/^\[|\]$/g, '');
 
 /**
  * The settings of the environment: PORT (4310), HOST (127.0.0.1), FOX_HOSTS, FOX_DATA (data), FOX_TODAY.
@@ -30,7 +34,9 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
   const hosts = (env.FOX_HOSTS ?? '').split(',').map(plainHost).filter(Boolean);
   const odd = hosts.find((h) => !/^[a-z0-9:._-]{1,253}$/.test(h));
   if (odd !== undefined)
-    throw new StartError(`FOX_HOSTS names “${odd}”; expected names or addresses without ports, parted by commas.`);
+    throw new StartError(
+      `FOX_HOSTS names “${odd}”; expected names or addresses without ports, parted by commas.`,
+    );
   if (env.FOX_DATA?.includes('\0')) throw new StartError('FOX_DATA holds a NUL; expected a folder.');
   const today = env.FOX_TODAY?.trim();
   if (today && !day.safeParse(today).success)

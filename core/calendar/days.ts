@@ -11,8 +11,23 @@ export const addDays = (day: Day, n: number): Day =>
 /** Whole days from `a` to `b`; negative when `b` is earlier. */
 export const daysBetween = (a: Day, b: Day): number => Math.round((toTime(b) - toTime(a)) / 86_400_000);
 
-/** `1 Dec`, for a label or a tag. */
-export function shortDay(day: Day): string {
-  const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-  return `${Number(day.slice(8, 10))} ${months[Number(day.slice(5, 7)) - 1]}`;
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** `1 Dec` or `Dec 1`, for a label or a tag: in the order of the locale (BCP 47). */
+export function shortDay(day: Day, locale = 'en-GB'): string {
+  let format = formats.get(locale);
+  if (!format) {
+    format = new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', timeZone: 'UTC' });
+    formats.set(locale, format);
+  }
+  return format.format(toTime(day));
+}
+
+/** Whether a language tag (BCP 47) is one that days can be written in. */
+export function isLocale(tag: string): boolean {
+  try {
+    return tag.length <= 35 && Intl.DateTimeFormat.supportedLocalesOf([tag]).length === 1;
+  } catch {
+    return false;
+  }
 }

@@ -2,6 +2,7 @@ import { parseLength, type LengthUnit } from '../measure/length.ts';
 import { extentsOf, shapeOf, type Form, type MaterialInput } from '../materials/material.ts';
 import { SKILLS } from '../patterns/kernel.ts';
 import { leastHole, skillsServed } from './serves.ts';
+import { wordSearch } from './wordSearch.ts';
 
 const FORM_WORDS: Record<string, Form> = {
   piece: 'piece',
@@ -59,45 +60,58 @@ const extents = (m: MaterialInput): readonly [number, number, number] => {
 const longest = (m: MaterialInput): number => extents(m)[0];
 const middle = (m: MaterialInput): number => extents(m)[1];
 
-export interface Find {
+export interface Find<M> {
   /** How the wish was understood, for the eye. */
   readonly understood: readonly string[];
-  matches(m: MaterialInput): boolean;
+  /** What meets it, the best match first. */
+  readonly found: readonly M[];
 }
 
+/** Words that bind and say nothing. */
+const BARE = ['and', 'a', 'an', 'the', 'of', 'with'];
+
 /**
- * Reads a wish as people say it: part of a name, a form (`tubes`), a skill (`hand strength`), `fits through 20 mm`,
- * `longer than 100 mm`, `shorter than 4 in`, `wider than`, `deeper than`; several together must all hold.
- *
- * @param unit what a bare number means
+ * A search over a shelf, made once for a list. It reads a wish as people say it: part of a name (in British or American
+ * words, one letter wrong at most), a form (`tubes`), a skill (`hand strength`), `fits through 20 mm`, `longer than 100 mm`,
+ * `shorter than 4 in`, `wider than`, `deeper than`; several together must all hold.
  */
-export function readFind(text: string, unit: LengthUnit): Find {
-  let rest = ` ${text.trim()} `;
-  const tests: Test[] = [];
-  for (const [pattern, make] of PHRASES) {
-    const m = pattern.exec(rest);
-    if (!m) continue;
-    try {
-      tests.push(make(parseLength(m[1]!, unit)));
-      rest = rest.replace(m[0], ' ');
-    } catch {
-      // No length after all: the words stay part of the name.
+export function shelfSearch<M extends MaterialInput>(
+  materials: readonly M[],
+): (text: string, unit: LengthUnit) => Find<M> {
+  const search = wordSearch(materials.map((m, id) => ({ id, name: m.name, more: m.catalogue ?? '' })));
+  return (text, unit) => {
+    let rest = ` ${text.trim()} `;
+    const tests: Test[] = [];
+    for (const [pattern, make] of PHRASES) {
+      const m = pattern.exec(rest);
+      if (!m) continue;
+      try {
+        tests.push(make(parseLength(m[1]!, unit)));
+        rest = rest.replace(m[0], ' ');
+      } catch {
+        // No length after all: the words stay part of the name.
+      }
     }
-  }
-  for (const skill of SKILLS) {
-    const at = rest.toLowerCase().indexOf(` ${skill.toLowerCase()} `);
-    if (at < 0) continue;
-    rest = `${rest.slice(0, at)} ${rest.slice(at + skill.length + 1)}`;
-    tests.push({ words: `serves ${skill.toLowerCase()}`, test: (m) => skillsServed(m).includes(skill) });
-  }
-  const words = rest
-    .toLowerCase()
-    .split(/\s+/)
-    .filter((w) => w && !['and', 'a', 'the'].includes(w));
-  return {
-    understood: tests.map((t) => t.words),
-    matches: (m) =>
-      tests.every((t) => t.test(m)) &&
-      words.every((w) => m.name.toLowerCase().includes(w) || FORM_WORDS[w] === m.form),
+    for (const skill of SKILLS) {
+      const at = rest.toLowerCase().indexOf(` ${skill.toLowerCase()} `);
+      if (at < 0) continue;
+      rest = `${rest.slice(0, at)} ${rest.slice(at + skill.length + 1)}`;
+      tests.push({ words: `serves ${skill.toLowerCase()}`, test: (m) => skillsServed(m).includes(skill) });
+    }
+    const words = rest
+      .toLowerCase()
+      .split(/\s+/)
+      .filter((w) => w && !BARE.includes(w));
+    // A form may be meant by its word, or the word stands in the name.
+    const forms = words.filter((w) => FORM_WORDS[w] !== undefined);
+    const named = words.filter((w) => FORM_WORDS[w] === undefined);
+    const ranked = search(named.join(' '));
+    const byName = new Map(forms.map((w) => [w, new Set(search(w))]));
+    const found = ranked.filter(
+      (i) =>
+        tests.every((t) => t.test(materials[i]!)) &&
+        forms.every((w) => FORM_WORDS[w] === materials[i]!.form || byName.get(w)!.has(i)),
+    );
+    return { understood: tests.map((t) => t.words), found: found.map((i) => materials[i]!) };
   };
 }

@@ -99,7 +99,7 @@ const RULES: readonly Rule[] = [
   {
     question: 'sharp',
     when: (c) => (c.look.sharp === 'cannot be made good' ? 'never' : null),
-    words: 'Broken or sharp, and it cannot be made good.',
+    words: 'Broken or sharp, and it cannot be fixed.',
   },
   { question: 'dry', when: (c) => (c.look.dry === 'mouldy' ? 'never' : null), words: 'Mouldy: never kept.' },
   {
@@ -131,21 +131,21 @@ const RULES: readonly Rule[] = [
   {
     question: 'smell',
     when: (c) => (c.look.smell === 'of food' && c.porous ? 'never' : null),
-    words: 'Smells of food, and it cannot be washed: it draws mice and mouths.',
+    words: 'Smells of food, and it cannot be washed: it attracts mice, and children put it in their mouths.',
   },
   {
     question: 'held',
     when: (c) =>
       c.look.held === 'toilet roll' && c.policy.toiletRolls !== 'keep' ? c.policy.toiletRolls : null,
     words: (c) =>
-      `This place ${c.policy.toiletRolls === 'never' ? 'does not keep toilet-roll tubes' : `rests toilet-roll tubes ${days(c.policy.restDays)}`}.`,
+      `This place ${c.policy.toiletRolls === 'never' ? 'does not keep toilet-roll tubes' : `quarantines toilet-roll tubes ${days(c.policy.restDays)}`}.`,
   },
   {
     question: 'held',
     when: (c) =>
       c.look.held === 'eggs' && c.porous && c.policy.eggCartons !== 'keep' ? c.policy.eggCartons : null,
     words: (c) =>
-      `This place ${c.policy.eggCartons === 'never' ? 'does not keep card egg cartons' : `rests card egg cartons ${days(c.policy.restDays)}`}.`,
+      `This place ${c.policy.eggCartons === 'never' ? 'does not keep card egg cartons' : `quarantines card egg cartons ${days(c.policy.restDays)}`}.`,
   },
   {
     question: 'sharp',
@@ -186,7 +186,7 @@ const RULES: readonly Rule[] = [
 const RANK: Record<Outcome, number> = { never: 0, 'clean first': 1, rest: 2, keep: 3 };
 
 /**
- * What becomes of a find: kept, cleaned first, rested until a day, or never put on the shelf, with every reason. The
+ * What becomes of a find: kept, cleaned first, quarantined until a day, or never put on the shelf, with every reason. The
  * worst outcome wins. Usual practice only; a local code that asks for more comes first.
  */
 export function lookOver(options: {
@@ -224,4 +224,4 @@ export const outcomeWords = (a: {
 }): string =>
   a.outcome === 'keep'
     ? 'Keep it.'
-    : `${a.outcome === 'never' ? 'Never on the shelf' : a.outcome === 'clean first' ? 'Clean it first' : `Rest it until ${a.until}`}. ${a.reasons[0]!.words}`;
+    : `${a.outcome === 'never' ? 'Never on the shelf' : a.outcome === 'clean first' ? 'Clean it first' : `Quarantine until ${a.until}`}. ${a.reasons[0]!.words}`;

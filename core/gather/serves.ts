@@ -18,8 +18,8 @@ export function skillsServed(m: Kind): Skill[] {
     'Pincer and release': small && short <= 40 && long <= 90,
     'Two hands together': ['container', 'tube', 'cord', 'sheet'].includes(m.form) || (small && long > 60),
     'Hand strength': springs || m.give >= 0.3 || m.materialClass === 'rubber',
-    'In-hand skills': small && long <= 45 && short >= 2,
-    'Crossing the middle': long >= 200 || m.form === 'cord',
+    'In-hand manipulation': small && long <= 45 && short >= 2,
+    'Crossing the midline': long >= 200 || m.form === 'cord',
   };
   return SKILLS.filter((s) => tests[s]);
 }

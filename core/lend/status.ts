@@ -8,7 +8,8 @@ export interface Part {
   readonly present: number;
 }
 
-export type Standing = 'in' | 'out' | 'late' | 'repair';
+export const STANDINGS = ['in', 'out', 'late', 'repair'] as const;
+export type Standing = (typeof STANDINGS)[number];
 
 /** Where a copy stands today; derived from facts, never kept. */
 export function standing(

@@ -127,6 +127,13 @@ export const materialFields = z.strictObject({
     .positive('must be more than 0 g')
     .max(100_000, 'must be at most 100,000 g')
     .optional(),
+  /** What a find counts for where nobody sells it: minor units of the place's currency each, or a metre. */
+  worth: z
+    .number({ error: 'expected a worth in whole minor units' })
+    .int('expected whole minor units')
+    .min(0, 'must not be negative')
+    .max(1e8, 'must be at most 100,000,000')
+    .optional(),
   cleaning: z.enum(CLEANINGS, { error: `expected one of ${CLEANINGS.join(', ')}` }).optional(),
   allergens: z
     .array(z.enum(ALLERGENS, { error: `expected one of ${ALLERGENS.join(', ')}` }))
@@ -152,6 +159,8 @@ export type Material = MaterialInput & {
   readonly id: number;
   /** The largest and smallest sizes measured on what is kept, mm, where any was measured. */
   readonly measured?: { readonly most: Sizes; readonly least: Sizes } | undefined;
+  /** Everything that is kept was clean when it was looked over, or was cleaned since. */
+  readonly clean?: boolean | undefined;
 };
 
 /** With the measured sizes in place of the nominal: the largest, so that an opening lets every piece through. */
@@ -226,6 +235,12 @@ export function extentsOf(s: Shape): [number, number, number] {
   })();
   return raw.sort((a, b) => b - a) as [number, number, number];
 }
+
+/** The lid of a container: across for a round one, along and across for another, mm. */
+export const lidOf = (m: Pick<MaterialInput, 'sizes'>): { along: number; across: number; round: boolean } =>
+  m.sizes.diameter === undefined
+    ? { along: m.sizes.length!, across: m.sizes.width!, round: false }
+    : { along: m.sizes.diameter, across: m.sizes.diameter, round: true };
 
 /** The mouth of a container: shortest way across (mm), or 0 for anything else. */
 export const mouthOf = (m: MaterialInput): number =>

@@ -22,7 +22,7 @@ export const unique =
     const seen = new Set<string>();
     list.forEach((t, i) => {
       if (seen.has(key(t)))
-        ctx.addIssue({ code: 'custom', path: [i, what], message: `“${key(t)}” stands here twice` });
+        ctx.addIssue({ code: 'custom', path: [i, what], message: `“${key(t)}” is here twice` });
       seen.add(key(t));
     });
   };

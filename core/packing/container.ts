@@ -1,6 +1,8 @@
 import type { Look } from '../gather/lookOver.ts';
 import { formatLength, type LengthUnit } from '../measure/length.ts';
 import { extentsOf, shapeOf, type Material } from '../materials/material.ts';
+import { scaled } from '../geometry/shape.ts';
+import type { Opening } from '../passage/opening.ts';
 import { passage } from '../passage/passage.ts';
 import type { Verdict } from '../patterns/kernel.ts';
 import type { PackingRequest } from './problem.ts';
@@ -10,7 +12,7 @@ export interface KitPart {
   readonly count: number;
 }
 export interface ContainerCheck {
-  readonly id: 'closes' | 'front' | 'gap' | 'deep';
+  readonly id: 'closes' | 'front' | 'gap' | 'opening' | 'deep';
   readonly title: string;
   readonly verdict: Verdict;
   readonly words: string;
@@ -55,16 +57,20 @@ export function packingOf(container: Material, parts: readonly KitPart[]): Packi
 }
 
 /**
- * Does it close, is the front clear, does anything fall out through its largest gap, is it deep enough: from what was
- * seen when the container was looked over, and from the passage computation. `look` is null when nobody looked.
+ * Does it close, is the front clear, does anything fall out through its largest gap or through an opening that the design
+ * cuts into it, is it deep enough: from what was seen when the container was looked over, and from the passage
+ * computation. `look` is null when nobody looked.
+ *
+ * @param options.openings what the design cuts into this container, mm
  */
 export function checkContainer(options: {
   container: Material;
   parts: readonly KitPart[];
   look: Look | null;
   unit: LengthUnit;
+  openings?: readonly Opening[];
 }): ContainerCheck[] {
-  const { container, parts, look, unit } = options;
+  const { container, parts, look, unit, openings = [] } = options;
   const { height } = insideOf(container);
   const solids = parts.flatMap((p) => {
     const shape = shapeOf(p.material);
@@ -79,6 +85,23 @@ export function checkContainer(options: {
               .passes,
         )
       : [];
+  const comesOut = solids.filter((s) =>
+    openings.some((opening) => passage({ piece: scaled(s.shape, 1 - s.give), opening }).passes),
+  );
+  const opening: ContainerCheck[] =
+    openings.length === 0
+      ? []
+      : [
+          {
+            id: 'opening',
+            title: 'Does anything come out through the cut opening?',
+            verdict: comesOut.length > 0 ? 'care' : 'clear',
+            words:
+              comesOut.length > 0
+                ? `${comesOut.map((f) => f.name).join(' and ')} can come out the way it goes in: put the container in a bag, or tape the opening over on the way.`
+                : 'Nothing of the kit comes out through it.',
+          },
+        ];
   const tall = solids
     .map((s) => ({ name: s.name, least: extentsOf(s.shape)[2] * (1 - s.give) }))
     .sort((a, b) => b.least - a.least)[0];
@@ -128,6 +151,7 @@ export function checkContainer(options: {
               ? `Nothing of the kit goes through its gap of ${formatLength(gap, unit)}.`
               : 'No hole or gap was found.',
     },
+    ...opening,
     {
       id: 'deep',
       title: 'Is it deep enough?',

@@ -14,8 +14,8 @@ export const SKILLS = [
   'Pincer and release',
   'Two hands together',
   'Hand strength',
-  'In-hand skills',
-  'Crossing the middle',
+  'In-hand manipulation',
+  'Crossing the midline',
 ] as const;
 export type Skill = (typeof SKILLS)[number];
 
@@ -116,7 +116,6 @@ export type Feature =
   | {
       readonly kind: 'opening';
       readonly opening: Opening;
-      readonly depth: number;
       readonly sheet: 'rigid' | 'soft';
     }
   | {

@@ -78,7 +78,7 @@ describe('the choice between designs', () => {
   it('makes nothing of nothing', () => {
     expect(choose({ ...caps, stock: [], aim: 'skills' })).toMatchObject({ total: 0, skills: [] });
   });
-  it('names a design that stands there twice', () => {
+  it('names a design that is there twice', () => {
     const read = choiceRequest.safeParse({
       ...caps,
       aim: 'copies',

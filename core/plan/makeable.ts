@@ -1,12 +1,6 @@
 import type { Material } from '../materials/material.ts';
+import { perCopy } from '../needs/supply.ts';
 import type { Need } from '../patterns/kernel.ts';
-
-/** What one copy takes of each material; two roles that draw on one material are added up. */
-export function perCopy(needs: readonly Need[]): Map<number, number> {
-  const sum = new Map<number, number>();
-  for (const n of needs) sum.set(n.materialId, (sum.get(n.materialId) ?? 0) + n.quantity);
-  return sum;
-}
 
 export interface Makeable {
   /** Copies the stock allows. */
@@ -31,23 +25,6 @@ export function makeable(needs: readonly Need[], stock: (materialId: number) => 
     };
   }
   return { copies: copies === Infinity ? 0 : copies, first };
-}
-
-export interface BenchDesign {
-  readonly id: number;
-  readonly copies: number;
-  readonly onBench?: boolean | undefined;
-  readonly needs: readonly Need[];
-}
-
-/** What the next batches of the designs on the bench take, by material. */
-export function spokenFor(designs: readonly BenchDesign[], but?: number): Map<number, number> {
-  const sum = new Map<number, number>();
-  for (const d of designs) {
-    if (d.onBench === false || d.id === but) continue;
-    for (const [id, q] of perCopy(d.needs)) sum.set(id, (sum.get(id) ?? 0) + q * d.copies);
-  }
-  return sum;
 }
 
 /** Kept less spoken for, never below 0. */

@@ -7,6 +7,7 @@ import {
   type Skill,
 } from '../patterns/index.ts';
 import { extentsOf, shapeOf, type Material } from '../materials/material.ts';
+import type { Market } from '../safety/rules.ts';
 import { checkFeatures } from '../safety/check.ts';
 import { makeable, type Makeable } from './makeable.ts';
 
@@ -42,6 +43,7 @@ export function fromFreeStock(options: {
   free: ReadonlyMap<number, number>;
   approach: Approach;
   ageFrom: number;
+  market: Market;
   most: number;
 }): PatternMade[] {
   const { pattern, free } = options;
@@ -93,7 +95,7 @@ export function fromFreeStock(options: {
       const before = tries.get(f.materials[last]!) ?? 0;
       if (before >= TRIES_PER_PIECE || shares(f, apart)) continue;
       tries.set(f.materials[last]!, before + 1);
-      const cautions = cautionsOf(f, pattern, options.ageFrom);
+      const cautions = cautionsOf(f, pattern, { youngest: options.ageFrom, market: options.market });
       if (cautions) kept.push({ ...f, cautions });
     }
   return kept;
@@ -103,11 +105,11 @@ export function fromFreeStock(options: {
 function cautionsOf(
   f: Pick<PatternMade, 'dials' | 'chosen'>,
   pattern: OpenPattern,
-  youngest: number,
+  under: { readonly youngest: number; readonly market: Market },
 ): string[] | null {
   try {
     if (pattern.fit(f.dials, f.chosen).verdict !== 'clear') return null;
-    const { findings } = checkFeatures(pattern.features(f.dials, f.chosen), youngest);
+    const { findings } = checkFeatures(pattern.features(f.dials, f.chosen), under);
     if (findings.some((x) => x.verdict === 'stop')) return null;
     return [...new Set(findings.filter((x) => x.verdict === 'care').map((x) => x.title))];
   } catch {

@@ -2,45 +2,106 @@ import type { Need } from '../patterns/kernel.ts';
 
 /** A supplier's pack, as far as its price goes. Minor units. */
 export interface PackPrice {
+  readonly supplierId: number;
   readonly price: number;
+  /** What the shop has run out of cannot be bought, so it sets no rate. */
+  readonly inStock?: boolean | undefined;
   readonly contents: readonly { readonly materialId: number; readonly quantity: number }[];
 }
 
+/** What a supplier charges once for bringing anything. Minor units. */
+export interface Delivery {
+  readonly id: number;
+  readonly delivery: number;
+}
+
+/** Lowest price of one in a pack of its own kind alone, by material; packs of several kinds set none. */
+function singleRates(offers: readonly PackPrice[]): Map<number, number> {
+  const rates = new Map<number, number>();
+  for (const o of offers) {
+    if (o.contents.length !== 1) continue;
+    const { materialId, quantity } = o.contents[0]!;
+    rates.set(materialId, Math.min(rates.get(materialId) ?? Infinity, o.price / quantity));
+  }
+  return rates;
+}
+
 /**
- * What one of a material (or one mm) costs when only the share used is counted, minor units: the cheapest offer, a
- * mixed pack's price spread evenly over its pieces; null where nobody sells it, so it is saved, not bought.
+ * What each content of a pack has in its price, as shares of 1 in the contents' order: by what it would cost alone, at
+ * its cheapest single rate; a kind that nobody sells alone counts as an equal part of the pack.
  */
-export function unitShare(materialId: number, offers: readonly PackPrice[]): number | null {
-  const shares = offers.flatMap((o) =>
-    o.contents.some((c) => c.materialId === materialId)
-      ? [o.price / o.contents.reduce((n, c) => n + c.quantity, 0)]
-      : [],
-  );
-  return shares.length > 0 ? Math.min(...shares) : null;
+export function priceShares(pack: PackPrice, offers: readonly PackPrice[]): number[] {
+  const rates = singleRates(offers);
+  const kinds = pack.contents.length;
+  const values = pack.contents.map((c) => {
+    const rate = rates.get(c.materialId);
+    return rate === undefined ? pack.price / kinds : rate * c.quantity;
+  });
+  const sum = values.reduce((a, b) => a + b, 0);
+  return values.map((v) => (sum > 0 ? v / sum : 1 / kinds));
+}
+
+/** What one of a material costs, minor units: bought with its delivery, saved with a worth, or saved for nothing. */
+export interface Rate {
+  readonly minor: number;
+  readonly from: 'bought' | 'worth' | 'saved';
+}
+
+/**
+ * What one of a material (or one mm) costs in one pack of an offer, delivery included as at the till, minor units.
+ * Infinity where the offer does not hold it.
+ */
+export function packRate(
+  materialId: number,
+  offer: PackPrice,
+  all: readonly PackPrice[],
+  deliveries: readonly Delivery[],
+): number {
+  const at = offer.contents.findIndex((c) => c.materialId === materialId);
+  if (at < 0) return Infinity;
+  const delivery = deliveries.find((d) => d.id === offer.supplierId)?.delivery ?? 0;
+  return ((offer.price + delivery) * priceShares(offer, all)[at]!) / offer.contents[at]!.quantity;
+}
+
+/**
+ * What one of a material (or one mm) costs: the cheapest pack that can be had now, its delivery included; what nobody
+ * sells was saved, and counts what the place says a find is worth, 0 where it says nothing.
+ *
+ * @param worth minor units for one, or for a metre of what is measured by length
+ */
+export function rateOf(
+  material: { readonly id: number; readonly unit: 'each' | 'mm'; readonly worth?: number | undefined },
+  offers: readonly PackPrice[],
+  deliveries: readonly Delivery[],
+): Rate {
+  const there = offers.filter((o) => o.inStock !== false);
+  const bought = Math.min(...there.map((o) => packRate(material.id, o, there, deliveries)));
+  if (Number.isFinite(bought)) return { minor: bought, from: 'bought' };
+  if (material.worth === undefined) return { minor: 0, from: 'saved' };
+  return { minor: material.worth / (material.unit === 'mm' ? 1000 : 1), from: 'worth' };
 }
 
 export interface ThreeCosts {
-  /** Bought now, whole packs and delivery, spread over the kits; null when it cannot be bought. */
-  readonly cashNow: number | null;
-  /** Only what the kit uses, at the cheapest pack's rate; finds from the household count nothing. */
-  readonly shareUsed: number;
-  /** One lost piece at that rate. */
-  readonly lostPiece: number;
+  /** Bought now, whole packs and delivery, spread over the kits; null when it cannot be bought or nothing is made. */
+  readonly costToBuy: number | null;
+  /** Only what a kit uses, each material at its rate. */
+  readonly materialsUsed: number;
+  /** The counted part there are most of, and what one of it costs; null when nothing is counted. */
+  readonly lostPiece: { readonly name: string; readonly minor: number; readonly from: Rate['from'] } | null;
 }
 
 /** Cost per kit, three ways, minor units (not rounded). */
 export function threeCosts(options: {
   needs: readonly Need[];
-  offers: readonly PackPrice[];
+  rate: (materialId: number) => Rate;
   copies: number;
   purchaseTotal: number | null;
 }): ThreeCosts {
-  const share = (n: Need, quantity: number): number =>
-    (unitShare(n.materialId, options.offers) ?? 0) * quantity;
-  const piece = options.needs.find((n) => n.role === 'piece');
+  const { needs, rate, copies, purchaseTotal } = options;
+  const [piece] = needs.filter((n) => n.counted).sort((a, b) => b.quantity - a.quantity);
   return {
-    cashNow: options.purchaseTotal === null ? null : options.purchaseTotal / options.copies,
-    shareUsed: options.needs.reduce((sum, n) => sum + share(n, n.quantity), 0),
-    lostPiece: piece ? share(piece, 1) : 0,
+    costToBuy: purchaseTotal === null || copies <= 0 ? null : purchaseTotal / copies,
+    materialsUsed: needs.reduce((sum, n) => sum + rate(n.materialId).minor * n.quantity, 0),
+    lostPiece: piece ? { name: piece.name, ...rate(piece.materialId) } : null,
   };
 }

@@ -187,7 +187,7 @@ describe('the door', () => {
     [{ needs: [], offers: [offer('a', 's', 1.5, { a: 1 })] }, /offers\.0\.price: expected whole minor units/],
     [
       { needs: [], offers: [offer('a', 's', 1, { a: 1 }), offer('a', 's', 1, { a: 1 })] },
-      /offers\.1\.id: “a” stands here twice/,
+      /offers\.1\.id: “a” is here twice/,
     ],
     [
       { needs: [], offers: [{ id: 'a', supplier: 's', price: 1, contents: [] }] },

@@ -3,7 +3,7 @@ import { scaled } from '../geometry/shape.ts';
 import { extentsOf } from '../materials/material.ts';
 import { widestRod } from '../passage/opening.ts';
 import type { Feature, Verdict } from '../patterns/kernel.ts';
-import { RULES, type Rule } from './rules.ts';
+import { ruleOf, type Market, type Rule } from './rules.ts';
 
 export interface Finding {
   readonly id: string;
@@ -20,7 +20,16 @@ export interface Gauged {
   readonly answer: SmallPartsAnswer;
 }
 
+/** What a finding says of where it comes from: a rule, or a caution that is none. */
+interface Cause {
+  readonly id: string;
+  readonly title: string;
+  readonly source: string;
+}
+
 export interface SafetyReport {
+  /** Whose rules were applied. */
+  readonly market: Market;
   readonly findings: Finding[];
   readonly gauged: Gauged[];
   /** What nobody can see from the sizes, and so was not checked. */
@@ -30,20 +39,19 @@ export interface SafetyReport {
 const mm = (x: number): string => `${(Math.round(x * 10) / 10).toFixed(1).replace(/\.0$/, '')} mm`;
 
 /**
- * Looks at a design's facts under the rules for the youngest who will use it.
+ * Looks at a design's facts under a market's rules for the youngest who will use it.
  *
- * @param youngest months
+ * @param options.youngest months
  * @returns verdicts with their reasons; never a certificate
  */
-export function checkFeatures(features: readonly Feature[], youngest: number): SafetyReport {
+export function checkFeatures(
+  features: readonly Feature[],
+  options: { readonly youngest: number; readonly market: Market },
+): SafetyReport {
+  const { youngest, market } = options;
   const findings: Finding[] = [];
   const gauged: Gauged[] = [];
-  const add = (
-    rule: Pick<Rule, 'id' | 'title' | 'source'>,
-    verdict: Verdict,
-    words: string,
-    remedy: string | null,
-  ): void => {
+  const add = (rule: Cause, verdict: Verdict, words: string, remedy: string | null): void => {
     findings.push({
       id: `${rule.id}-${findings.length}`,
       title: rule.title,
@@ -58,12 +66,12 @@ export function checkFeatures(features: readonly Feature[], youngest: number): S
       case 'piece': {
         const answer = smallParts(f.shape);
         gauged.push({ name: f.name, answer });
-        smallPart(f, answer, youngest, add);
-        if (f.ball) ball(f, youngest, add);
+        smallPart(f, answer, { youngest, rule: ruleOf('small-part', market) }, add);
+        if (f.ball) ball(f, { youngest, rule: ruleOf('small-ball', market) }, add);
         break;
       }
       case 'opening':
-        if (f.sheet === 'rigid') finger(f, add);
+        if (f.sheet === 'rigid') finger(f, { youngest, rule: ruleOf('finger', market) }, add);
         break;
       case 'cut edge':
         cutEdge(f, add);
@@ -92,11 +100,12 @@ export function checkFeatures(features: readonly Feature[], youngest: number): S
       cleaning,
       'care',
       `${unwashable.join(' and ')} cannot be washed.`,
-      'Wipe it, rest it some days between families, or throw it away when it has been in a mouth.',
+      'Wipe it, quarantine it some days between families, or throw it away when it has been in a mouth.',
     );
   else if (surfaces.length > 0) add(cleaning, 'clear', 'Everything lent can be washed and air dried.', null);
   const order: Record<Verdict, number> = { stop: 0, care: 1, clear: 2 };
   return {
+    market,
     findings: findings.sort((a, b) => order[a.verdict] - order[b.verdict]),
     gauged,
     unchecked: [
@@ -108,20 +117,19 @@ export function checkFeatures(features: readonly Feature[], youngest: number): S
   };
 }
 
-type Add = (
-  rule: Pick<Rule, 'id' | 'title' | 'source'>,
-  verdict: Verdict,
-  words: string,
-  remedy: string | null,
-) => void;
+/** The rule that is applied, and the youngest it is applied for, months. */
+interface Under {
+  readonly youngest: number;
+  readonly rule: Rule;
+}
+type Add = (rule: Cause, verdict: Verdict, words: string, remedy: string | null) => void;
 
 function smallPart(
   f: Extract<Feature, { kind: 'piece' }>,
   answer: SmallPartsAnswer,
-  youngest: number,
+  { youngest, rule }: Under,
   add: Add,
 ): void {
-  const rule = RULES.smallPart;
   const small = answer.fits !== false;
   const sizes =
     f.shape.kind === 'sphere'
@@ -133,12 +141,12 @@ function smallPart(
             .join(' × ')} mm piece`;
   const words =
     answer.fits === null
-      ? `The ${sizes} cannot be told apart from one that fits the test cylinder, so it counts as a small part.`
+      ? `The ${sizes} is too close to call in the test cylinder, so it counts as a small part.`
       : small
         ? `The ${sizes} lies wholly inside the test cylinder with ${mm(answer.clearance)} to spare.`
         : `The ${sizes} stands out of the test cylinder by ${mm(-answer.bounds[1])} or more at its best.`;
   if (!small) add(rule, 'clear', words, null);
-  else if (youngest < rule.below) add(rule, 'stop', words, rule.remedy);
+  else if (youngest < rule.below) add(rule, rule.verdict, words, rule.remedy);
   else
     add(
       rule,
@@ -148,8 +156,7 @@ function smallPart(
     );
 }
 
-function ball(f: Extract<Feature, { kind: 'piece' }>, youngest: number, add: Add): void {
-  const rule = RULES.smallBall;
+function ball(f: Extract<Feature, { kind: 'piece' }>, { youngest, rule }: Under, add: Add): void {
   // A ball that can pass the round gauge in any way counts; an egg passes by its two smaller extents.
   const [, second] = extentsOf(f.shape);
   if (second > rule.limit)
@@ -161,20 +168,24 @@ function ball(f: Extract<Feature, { kind: 'piece' }>, youngest: number, add: Add
     );
   add(
     rule,
-    youngest < rule.below ? 'stop' : 'care',
+    youngest < rule.below ? rule.verdict : 'care',
     `${mm(second)} across: it passes the ${rule.limit} mm ball gauge.`,
     rule.remedy,
   );
 }
 
-function finger(f: Extract<Feature, { kind: 'opening' }>, add: Add): void {
+function finger(f: Extract<Feature, { kind: 'opening' }>, { youngest, rule }: Under, add: Add): void {
   const rod = widestRod(f.opening);
-  const rule = RULES.finger;
-  if (rod >= 12)
-    return add(rule, 'clear', `${mm(rod)} at its widest rod: a finger goes in and comes out again.`, null);
+  if (rod >= rule.limit)
+    return add(rule, 'clear', `A rod of ${mm(rod)} goes in: a finger that goes in comes out again.`, null);
   if (rod < 6)
-    return add(rule, 'clear', `${mm(rod)} at its widest rod: a small finger does not go in.`, null);
-  add(rule, 'stop', `${mm(rod)} at its widest rod: a finger can go in and swell tight.`, rule.remedy);
+    return add(rule, 'clear', `No rod over ${mm(rod)} goes in: a small finger does not either.`, null);
+  add(
+    rule,
+    youngest < rule.below ? rule.verdict : 'care',
+    `A rod of ${mm(rod)} goes in, one of ${mm(rule.limit)} does not: a finger can get stuck.`,
+    rule.remedy,
+  );
 }
 
 function cutEdge(f: Extract<Feature, { kind: 'cut edge' }>, add: Add): void {
@@ -255,7 +266,7 @@ function hazard(f: Extract<Feature, { kind: 'hazard' }>, youngest: number, add: 
         rule,
         'care',
         `${f.hazard[0]!.toUpperCase()}${f.hazard.slice(1)}.`,
-        'Make it good before it is lent, and feel it again when it comes back.',
+        'Put it right before it is lent, and feel it again when it comes back.',
       );
   }
 }

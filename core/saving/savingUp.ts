@@ -1,7 +1,7 @@
 import { addDays, type Day } from '../calendar/days.ts';
 import type { Material } from '../materials/material.ts';
 import type { Need } from '../patterns/kernel.ts';
-import { perCopy } from '../plan/makeable.ts';
+import { perCopy } from '../needs/supply.ts';
 import { fan, forecast, weekly, type Forecast } from './forecast.ts';
 
 /** What came at one time, as far as a forecast looks at it. */

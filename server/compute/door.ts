@@ -28,7 +28,11 @@ function asProblem(error: unknown, late: AbortSignal): unknown {
     return new ProblemError(503, 'Too many computations are waiting; try again in a moment.');
   if (error instanceof Error && error.name === 'AbortError')
     return new ProblemError(503, 'The caller hung up; the computation was ended.');
-  if (/worker (has )?exited|exited with code|out of memory|ERR_WORKER/i.test(`${message} ${(error as { code?: string }).code ?? ''}`))
+  if (
+    /worker (has )?exited|exited with code|out of memory|ERR_WORKER/i.test(
+      `${message} ${(error as { code?: string }).code ?? ''}`,
+    )
+  )
     return new ProblemError(
       503,
       'The computation broke off: its worker ended. Try again, or with something smaller.',

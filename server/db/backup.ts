@@ -1,16 +1,10 @@
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'libsql';
+import type { Backup } from '../../contract/place.ts';
 import { StartError } from '../startError.ts';
 import { migrationNames } from './migrationNames.ts';
 import { checkFile } from './soundness.ts';
-
-export interface Backup {
-  readonly name: string;
-  readonly bytes: number;
-  /** When it was made, ISO 8601 in UTC. */
-  readonly madeAt: string;
-}
 
 const NAME = /^fox-button-\d{4}-\d{2}-\d{2}-\d{6}(?:-\d+)?\.db$/;
 export const backupsIn = (folder: string): string => join(folder, 'backups');

@@ -1,6 +1,9 @@
 const codeOf = (error: unknown): string => {
   // The driver's code stands on the error or on what it wraps.
-  for (let e = error as { code?: unknown; message?: unknown; previous?: unknown; cause?: unknown } | undefined; e; ) {
+  for (
+    let e = error as { code?: unknown; message?: unknown; previous?: unknown; cause?: unknown } | undefined;
+    e;
+  ) {
     if (typeof e.code === 'string' && e.code.startsWith('SQLITE_')) return e.code;
     if (typeof e.message === 'string') {
       if (/database (table )?is locked|SQLITE_BUSY/.test(e.message)) return 'SQLITE_BUSY';

@@ -1,5 +1,5 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import type { Hazards, SizesJson, PartJson, ContentJson } from './json.ts';
+import type { ContentJson, FilledJson, Hazards, PartJson, SizesJson } from './json.ts';
 
 export const PlaceRow = defineEntity({
   name: 'PlaceRow',
@@ -16,6 +16,8 @@ export const PlaceRow = defineEntity({
     toiletRolls: p.string(),
     eggCartons: p.string(),
     restDays: p.integer(),
+    currency: p.string(),
+    locale: p.string(),
   },
 });
 
@@ -38,6 +40,8 @@ export const MaterialRow = defineEntity({
     cleaning: p.string().nullable(),
     allergens: p.json<string[]>().nullable(),
     catalogue: p.string().nullable(),
+    /** Minor units each, or a metre. */
+    worth: p.integer().nullable(),
   },
 });
 
@@ -108,7 +112,9 @@ export const DesignRow = defineEntity({
     ageFrom: p.integer(),
     ageTo: p.integer(),
     skill: p.string(),
+    /** Kits wanted in the batch, and made of them so far. */
     copies: p.integer(),
+    made: p.integer(),
     dials: p.json<Record<string, unknown>>(),
     materials: p.json<Record<string, number>>(),
     /** Whether its next batch is being made, and so speaks for stock. */
@@ -169,6 +175,22 @@ export const LoanRow = defineEntity({
   },
 });
 
+/** A kit counted: at a return, at the end of a repair, or between loans. */
+export const CountRow = defineEntity({
+  name: 'CountRow',
+  tableName: 'count',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    copy: () => p.manyToOne(CopyRow),
+    loan: () => p.manyToOne(LoanRow).nullable(),
+    countedOn: p.string(),
+    /** The parts as they were counted, before anything was filled. */
+    parts: p.json<PartJson[]>(),
+    outcome: p.string(),
+    filled: p.json<FilledJson[]>(),
+  },
+});
+
 export const NoteRow = defineEntity({
   name: 'NoteRow',
   tableName: 'note',
@@ -198,6 +220,7 @@ export const entities = [
   CopyRow,
   BorrowerRow,
   LoanRow,
+  CountRow,
   NoteRow,
 ];
 

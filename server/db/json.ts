@@ -8,4 +8,11 @@ export type SizesJson = {
 };
 export type Hazards = string[];
 export type ContentJson = { materialId: number; quantity: number };
+/** What a part was filled with: how many, and from which lots of which families. */
+export type FilledJson = {
+  materialId: number;
+  name: string;
+  quantity: number;
+  lots: { lotId: number; quantity: number; from: string; cameOn: string }[];
+};
 export type PartJson = { materialId: number | null; name: string; due: number; present: number };

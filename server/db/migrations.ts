@@ -108,10 +108,17 @@ class OneTruth extends Migration {
     this.addSql('create index "offer_supplier" on "offer" ("supplier_id")');
     this.addSql('create index "note_day" on "note" ("sat_on", "id")');
     this.addSql('create index "note_child" on "note" ("child", "sat_on")');
-    // The field's own words for levels of prompting.
+    // The field's own words for skills and levels of prompting.
+    for (const [was, is] of [
+      ['In-hand skills', 'In-hand manipulation'],
+      ['Crossing the middle', 'Crossing the midline'],
+    ])
+      this.addSql(`update "design" set "skill" = '${is}' where "skill" = '${was}'`);
     this.addSql(`update "note" set "help" = 'verbal prompt' where "help" = 'told'`);
     this.addSql(`update "note" set "help" = 'hand over hand' where "help" = 'hand on hand'`);
-    this.addSql(`update "lot" set "look" = json_set("look", '$.clean', 'clean') where "look" is not null and "state" = 'ready'`);
+    this.addSql(
+      `update "lot" set "look" = json_set("look", '$.clean', 'clean') where "look" is not null and "state" = 'ready'`,
+    );
   }
 }
 

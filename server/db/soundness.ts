@@ -54,7 +54,10 @@ export function checkFile(file: string, known: readonly string[]): void {
   if (head(file) !== 'SQLite format 3\0') throw refuse('is damaged: it does not begin as a database does');
   let db: Asker | null = null;
   const values = (sql: string): unknown[] =>
-    db!.prepare(sql).all().map((row) => Object.values(row as object)[0]);
+    db!
+      .prepare(sql)
+      .all()
+      .map((row) => Object.values(row as object)[0]);
   try {
     db = new Database(file, { readonly: true } as never) as unknown as Asker;
     const [id] = values('pragma application_id');

@@ -80,7 +80,10 @@ export function decodeText(bytes: Uint8Array): { text: string; encoding: Encodin
     (x) => (x < 32 && x !== 9 && x !== 10 && x !== 13) || [0x81, 0x8d, 0x8f, 0x90, 0x9d].includes(x),
   );
   if (odd >= 0)
-    throw refuse(415, `byte ${at + 1} is not UTF-8 and byte ${odd + 1} not Windows-1252; save it as CSV UTF-8`);
+    throw refuse(
+      415,
+      `byte ${at + 1} is not UTF-8 and byte ${odd + 1} not Windows-1252; save it as CSV UTF-8`,
+    );
   return { text: new TextDecoder('windows-1252').decode(bytes), encoding: 'Windows-1252' };
 }
 
@@ -99,7 +102,10 @@ export interface CsvRow {
 export function eachRow(text: string, each: (row: CsvRow) => void): void {
   if (text.trim() === '') throw refuse(400, 'it is empty; expected a row of column names');
   // The first line with something in it tells how cells are parted; a quoted break in it matters not for counting.
-  const [first] = text.slice(0, MOST_ROW).trimStart().split(/[\r\n]/);
+  const [first] = text
+    .slice(0, MOST_ROW)
+    .trimStart()
+    .split(/[\r\n]/);
   let rows = 0;
   let last = 1;
   try {

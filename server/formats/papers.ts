@@ -113,7 +113,7 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
       sheet.text(
         MARGIN + 8,
         y,
-        `Then leave it to dry ${formatMinutes(p.step.drying)}; nobody is needed.`,
+        `Then leave it to dry ${formatMinutes(p.step.drying)}; nobody needs to wait.`,
         4,
         { quiet: true },
       );

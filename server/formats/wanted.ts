@@ -100,7 +100,7 @@ export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
   y = sheet.paragraph(
     MARGIN,
     y,
-    'Please not: trays that held raw meat or fish, medicine or chemical containers, broken glass or plastic, anything that smells or is mouldy. Say what was in it when you bring it: nuts, egg and milk matter to some children.',
+    'Please do not bring: trays that held raw meat or fish, medicine or chemical containers, broken glass or plastic, anything that smells or is mouldy. Say what was in it when you bring it: nuts, egg and milk matter to some children.',
     4,
     right - MARGIN,
     { bold: true },

@@ -17,21 +17,49 @@ const offline = (detail: string): Problem => ({
   errors: [],
 });
 
-async function call<T>(path: string, init: RequestInit): Promise<T> {
+async function answer<T>(path: string, init: RequestInit): Promise<{ body: T; headers: Headers | null }> {
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, init);
+    response = await fetch(path.startsWith('/api/') ? path : `/api${path}`, init);
   } catch {
     throw new ApiError(
       offline('Fox Button does not answer. Is it still running? What you see is kept on this screen.'),
     );
   }
-  if (response.status === 204) return undefined as T;
-  const answer: unknown = await response
+  if (response.status === 204) return { body: undefined as T, headers: null };
+  const body: unknown = await response
     .json()
     .catch(() => offline(`The answer could not be read (${response.status}).`));
-  if (!response.ok) throw new ApiError(answer as Problem);
-  return answer as T;
+  if (!response.ok) throw new ApiError(body as Problem);
+  return { body: body as T, headers: response.headers ?? null };
+}
+const call = async <T>(path: string, init: RequestInit): Promise<T> => (await answer<T>(path, init)).body;
+
+export interface Page<T> {
+  readonly items: T[];
+  /** How many there are in all. */
+  readonly total: number;
+  /** The address of the page that follows; null on the last one. */
+  readonly next: string | null;
+}
+
+/** One page of a list, with where it goes on (RFC 8288). */
+export async function apiPage<T>(path: string): Promise<Page<T>> {
+  const { body, headers } = await answer<T[]>(path, { method: 'GET' });
+  const next = /<([^>]+)>;\s*rel="next"/.exec(headers?.get('link') ?? '')?.[1] ?? null;
+  return { items: body, total: Number(headers?.get('x-total-count') ?? body.length), next };
+}
+
+/** A whole list, page after page. */
+export async function apiList<T>(path: string): Promise<T[]> {
+  const first = await apiPage<T>(path);
+  const all = first.items;
+  for (let { next } = first; next !== null;) {
+    const page: Page<T> = await apiPage<T>(next);
+    all.push(...page.items);
+    next = page.next;
+  }
+  return all;
 }
 
 /** One call to the desk; throws ApiError with the problem, also when nobody answers. */

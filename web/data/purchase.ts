@@ -7,14 +7,15 @@ import type { PurchaseRequest } from '../../core/price/purchase.ts';
  */
 export const purchaseOf = (options: {
   wanted: ReadonlyMap<number, number>;
-  kept: (materialId: number) => number;
+  /** What is there for this purpose: kept and not held by anything else. */
+  free: (materialId: number) => number;
   offers: readonly Offer[];
   suppliers: readonly Supplier[];
 }): PurchaseRequest => ({
   needs: [...options.wanted].map(([m, quantity]) => ({ material: String(m), quantity })),
   stock: [...options.wanted.keys()].map((m) => ({
     material: String(m),
-    quantity: Math.min(1e6, options.kept(m)),
+    quantity: Math.min(1e6, options.free(m)),
   })),
   offers: options.offers.map((o) => ({
     id: String(o.id),

@@ -1,39 +1,71 @@
 import {
   QueryClient,
+  useInfiniteQuery,
   useMutation,
   useQuery,
   useQueryClient,
   type UseMutationResult,
 } from '@tanstack/react-query';
 import type { Design } from '../../contract/designs.ts';
-import type { Borrower, Copy, Note } from '../../contract/lending.ts';
+import type { Borrower, Copy, LendingSummary, Note, NotesSummary } from '../../contract/lending.ts';
 import type { Lot } from '../../contract/lots.ts';
 import type { PriceSeen, ShopList } from '../../contract/shop.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
-import type { Place, Tape } from '../../contract/place.ts';
-import { api } from './api.ts';
+import type { Backup, Place, Tape } from '../../contract/place.ts';
+import { api, apiList, apiPage, type Page } from './api.ts';
+import { setPlaceStyle } from './style.ts';
 
 export const client = new QueryClient({
   defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
 });
 
+const one =
+  <T>(path: string) =>
+  () =>
+    useQuery({ queryKey: path.split('/'), queryFn: () => api<T>('GET', `/${path}`) });
 const list =
   <T>(key: string) =>
   () =>
-    useQuery({ queryKey: [key], queryFn: () => api<T>('GET', `/${key}`) });
+    useQuery({ queryKey: [key], queryFn: () => apiList<T>(`/${key}`) });
+/** A list that may be long, a page at a time; `query` narrows it. */
+function usePages<T>(key: string, query: Readonly<Record<string, string | number>>, enabled = true) {
+  const path = `/${key}?${new URLSearchParams(
+    Object.entries(query).map(([k, v]) => [k, String(v)]),
+  ).toString()}`;
+  return useInfiniteQuery({
+    queryKey: [key, 'pages', path],
+    queryFn: ({ pageParam }) => apiPage<T>(pageParam),
+    initialPageParam: path,
+    getNextPageParam: (last: Page<T>) => last.next ?? undefined,
+    enabled,
+  });
+}
 
-export const usePlace = list<Place>('place');
-export const useTape = list<Tape>('tape');
-export const useMaterials = list<MaterialRow[]>('materials');
-export const useLots = list<Lot[]>('lots');
-export const usePrices = list<PriceSeen[]>('prices');
-export const useShop = list<ShopList>('shop');
-export const useSuppliers = list<Supplier[]>('suppliers');
-export const useOffers = list<Offer[]>('offers');
-export const useDesigns = list<Design[]>('designs');
-export const useCopies = list<Copy[]>('copies');
-export const useBorrowers = list<Borrower[]>('borrowers');
-export const useNotes = list<Note[]>('notes');
+export const usePlace = () =>
+  useQuery({
+    queryKey: ['place'],
+    queryFn: async () => {
+      const place = await api<Place>('GET', '/place');
+      setPlaceStyle(place);
+      return place;
+    },
+  });
+export const useTape = one<Tape>('tape');
+export const useMaterials = list<MaterialRow>('materials');
+export const useLots = list<Lot>('lots');
+export const usePrices = list<PriceSeen>('prices');
+export const useShop = one<ShopList>('shop');
+export const useSuppliers = list<Supplier>('suppliers');
+export const useOffers = list<Offer>('offers');
+export const useDesigns = list<Design>('designs');
+export const useBorrowers = list<Borrower>('borrowers');
+export const useBackups = one<Backup[]>('backups');
+export const useLendingSummary = one<LendingSummary>('copies/summary');
+export const useNotesSummary = one<NotesSummary>('notes/summary');
+export const useCopyPages = (query: Readonly<Record<string, string | number>>, enabled = true) =>
+  usePages<Copy>('copies', query, enabled);
+export const useNotePages = (query: Readonly<Record<string, string | number>>, enabled = true) =>
+  usePages<Note>('notes', query, enabled);
 
 /** A change at the desk; afterwards every list is read anew, since stock, copies and figures hang together. */
 export function useChange<I, O>(change: (input: I) => Promise<O>): UseMutationResult<O, Error, I> {

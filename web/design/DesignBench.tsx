@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Design } from '../../contract/designs.ts';
@@ -13,6 +13,7 @@ import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList, DesignTag } from './DesignTag.tsx';
 import { lightOf, useHeavy, type Heavy, type Light } from './derived.ts';
 import { NewDesign } from './NewDesign.tsx';
+import { useNeeds, type NeedingDesign } from './onBench.ts';
 import { useOpenDesign } from './store.ts';
 
 const Grid = styled.div`
@@ -20,6 +21,11 @@ const Grid = styled.div`
   grid-template-columns: 212px minmax(0, 1fr);
   gap: 16px;
   min-height: 100%;
+  > aside {
+    display: grid;
+    align-content: start;
+    gap: 12px;
+  }
   @media (min-width: 1101px) {
     height: 100%;
     > * {
@@ -32,9 +38,6 @@ const Grid = styled.div`
   }
   @media (max-width: 820px) {
     grid-template-columns: minmax(0, 1fr);
-    > aside {
-      order: 2;
-    }
   }
 `;
 
@@ -43,9 +46,43 @@ export interface AtBench {
   readonly light: Light;
   readonly heavy: Heavy;
   readonly materials: MaterialRow[];
+  /** Every design with its needs, once they are known. */
+  readonly bench: readonly NeedingDesign[];
   readonly place: Place;
   readonly newDesign: () => void;
 }
+
+const NO_BENCH: readonly NeedingDesign[] = [];
+
+/** The open design told of a failed save, apart from what moves with a dial. */
+function SaveProblem() {
+  const saving = useOpenDesign((s) => s.saving);
+  const problem = useOpenDesign((s) => s.problem);
+  return saving === 'failed' && problem ? <Notice tone="stop">{problem}</Notice> : null;
+}
+
+const Others = memo(function Others({
+  station,
+  designs,
+  materials,
+  open,
+  newDesign,
+}: {
+  station: string;
+  designs: readonly Design[];
+  materials: readonly MaterialRow[];
+  open: number;
+  newDesign: () => void;
+}) {
+  return (
+    <Stack>
+      <Button plain onPress={newDesign}>
+        New design
+      </Button>
+      <BenchList station={station} designs={designs} materials={materials} open={open} />
+    </Stack>
+  );
+});
 
 /** The frame of the stations that one design passes through: its tag at the left, the work at the right. */
 export function DesignBench({
@@ -59,7 +96,11 @@ export function DesignBench({
   const designs = useDesigns();
   const { data: materials, error: materialsError } = useMaterials();
   const { data: place } = usePlace();
-  const { draft, open, change, saving, problem } = useOpenDesign();
+  const draft = useOpenDesign((s) => s.draft);
+  const open = useOpenDesign((s) => s.open);
+  const change = useOpenDesign((s) => s.change);
+  const isSaved = useOpenDesign((s) => s.saving === 'saved');
+  const bench = useNeeds() ?? NO_BENCH;
   const [making, setMaking] = useState(false);
   const listed = designs.data?.find((d) => d.id === id);
   useEffect(() => {
@@ -69,16 +110,20 @@ export function DesignBench({
         .flush()
         .then(() => open(listed));
     // Another screen saved while nothing here waits: follow it.
-    else if (listed && draft && saving === 'saved' && listed.version > draft.version) open(listed);
-  }, [listed, draft, open, saving]);
+    else if (listed && draft && isSaved && listed.version > draft.version) open(listed);
+  }, [listed, draft, open, isSaved]);
   const design = draft?.id === id ? draft : null;
-  const heavy = useHeavy(design, materials);
+  const heavy = useHeavy(design, materials, place?.market);
+  const light = useMemo(
+    () => (design && materials ? lightOf(design, materials, bench) : null),
+    [design, materials, bench],
+  );
   const failed = designs.error ?? materialsError;
-  const newDesign = (): void => setMaking(true);
+  const newDesign = useMemo(() => () => setMaking(true), []);
   if (failed) return <Notice tone="stop">{words(failed)}</Notice>;
-  if (!designs.data || !materials || !place) return <p role="status">Laying out the bench …</p>;
-  const dialog = (
-    <NewDesign isOpen={making} onClose={() => setMaking(false)} materials={materials} place={place} />
+  if (!designs.data || !materials || !place) return <p role="status">Loading the designs …</p>;
+  const dialog = making && (
+    <NewDesign isOpen onClose={() => setMaking(false)} materials={materials} place={place} />
   );
   if (!Number.isInteger(id) || id <= 0) {
     const first = draft ?? designs.data[0];
@@ -91,7 +136,7 @@ export function DesignBench({
       <>
         <Panel style={{ maxWidth: 560 }}>
           <Stack>
-            <h1>Nothing is on the bench yet</h1>
+            <h1>There is no design yet</h1>
             {needs.length === 0 ? (
               <>
                 <p>Start from a container and a piece on your shelf; the opening follows from them.</p>
@@ -116,24 +161,24 @@ export function DesignBench({
       </>
     );
   }
-  if (!listed) return <Notice tone="stop">There is no design {id}. It may have been thrown away.</Notice>;
-  if (!design) return <p role="status">Laying out the bench …</p>;
-  const light = lightOf(design, materials);
+  if (!listed) return <Notice tone="stop">There is no design {id}. It may have been deleted.</Notice>;
+  if (!design || !light) return <p role="status">Loading the design …</p>;
   return (
     <Grid>
       <aside>
-        <Stack>
-          {'problem' in light ? (
-            <Notice tone="stop">{light.problem}</Notice>
-          ) : (
-            <DesignTag design={design} light={light} heavy={heavy} saving={saving} />
-          )}
-          {saving === 'failed' && problem && <Notice tone="stop">{problem}</Notice>}
-          <BenchList station={station} designs={designs.data} materials={materials} open={id} />
-          <Button plain onPress={newDesign}>
-            New design
-          </Button>
-        </Stack>
+        {'problem' in light ? (
+          <Notice tone="stop">{light.problem}</Notice>
+        ) : (
+          <DesignTag design={design} light={light} heavy={heavy} />
+        )}
+        <SaveProblem />
+        <Others
+          station={station}
+          designs={designs.data}
+          materials={materials}
+          open={id}
+          newDesign={newDesign}
+        />
       </aside>
       {'problem' in light ? (
         <Panel as="div" style={{ maxWidth: 420 }}>
@@ -145,7 +190,7 @@ export function DesignBench({
           />
         </Panel>
       ) : (
-        children({ design, light, heavy, materials, place, newDesign })
+        children({ design, light, heavy, materials, bench, place, newDesign })
       )}
       {dialog}
     </Grid>

@@ -1,9 +1,9 @@
-import { useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
-import { APPROACHES, SKILLS, type OpenPattern, type Skill } from '../../core/patterns/index.ts';
+import { APPROACHES, SKILLS, type OpenPattern, type Role, type Skill } from '../../core/patterns/index.ts';
 import { api, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
@@ -11,6 +11,7 @@ import { Select } from '../parts/Choice.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
 import { CountField, TextField } from '../parts/Field.tsx';
 import { Notice, Row, Stack } from '../parts/Panel.tsx';
+import { say } from '../parts/Toasts.tsx';
 import { chosenOf } from './derived.ts';
 import { useOpenDesign } from './store.ts';
 
@@ -20,22 +21,65 @@ const Two = styled.div`
   gap: 10px;
 `;
 
-/** Whom it is for, what it is made of, how many: the facts behind the dials. */
-export function DesignFacts({
-  design,
+/** The materials that can take a role. */
+function RoleSelect({
+  role,
+  value,
   materials,
-  pattern,
   onChange,
 }: {
+  role: Role;
+  value: number | undefined;
+  materials: readonly MaterialRow[];
+  onChange(id: number | null): void;
+}) {
+  const options = useMemo(
+    () => [
+      ...(role.optional ? [{ value: 'none', label: 'None' }] : []),
+      ...materials
+        .filter((m) => role.forms.includes(m.form))
+        .map((m) => ({
+          value: String(m.id),
+          label: m.name,
+          note: `${m.kept}${m.unit === 'mm' ? ' mm' : ''} kept`,
+        })),
+    ],
+    [role, materials],
+  );
+  return (
+    <Select
+      label={role.label}
+      placeholder={role.optional ? 'None' : 'Choose'}
+      value={value === undefined ? (role.optional ? 'none' : null) : String(value)}
+      onChange={(v) => onChange(v === 'none' ? null : Number(v))}
+      options={options}
+    />
+  );
+}
+
+/** The same while only dials moved: none of them is shown here but the approach. */
+const sameFacts = (a: Facts, b: Facts): boolean =>
+  a.materials === b.materials &&
+  a.pattern === b.pattern &&
+  a.onChange === b.onChange &&
+  a.design.dials.approach === b.design.dials.approach &&
+  Object.keys({ ...a.design, ...b.design }).every(
+    (k) => k === 'dials' || k === 'version' || a.design[k as keyof Design] === b.design[k as keyof Design],
+  );
+
+interface Facts {
   design: Design;
   materials: readonly MaterialRow[];
   pattern: OpenPattern;
   onChange(part: Partial<Omit<Design, 'id' | 'version'>>): void;
-}) {
+}
+
+/** Whom it is for, what it is made of, how many: the facts behind the dials. */
+export const DesignFacts = memo(function DesignFacts({ design, materials, pattern, onChange }: Facts) {
   const number = (key: 'ageFrom' | 'ageTo' | 'copies', min: number, max: number) => (n: number | null) =>
     n !== null && n >= min && n <= max && onChange({ [key]: n });
   const [problem, setProblem] = useState<string | null>(null);
-  const [throwing, setThrowing] = useState(false);
+  const [deleting, setDeleting] = useState(false);
   const navigate = useNavigate();
   const remove = useChange(() => api<void>('DELETE', `/designs/${design.id}`));
   const startAnew = (): void => {
@@ -49,10 +93,11 @@ export function DesignFacts({
       setProblem(words(e));
     }
   };
-  const throwAway = (): void =>
+  const deleteIt = (): void =>
     remove.mutate(undefined, {
       onSuccess: () => {
-        useOpenDesign.setState({ draft: null, saving: 'saved' });
+        useOpenDesign.getState().forget(design.id);
+        say(`${design.name} is deleted.`);
         void navigate('/shape');
       },
       onError: (e) => setProblem(words(e)),
@@ -61,19 +106,15 @@ export function DesignFacts({
     <Stack $gap={10}>
       <h2>Made of, made for</h2>
       {pattern.roles.map((role) => (
-        <Select
+        <RoleSelect
           key={role.id}
-          label={role.label}
-          placeholder={role.optional ? 'none' : 'Choose'}
-          value={design.materials[role.id] === undefined ? null : String(design.materials[role.id])}
-          onChange={(v) => onChange({ materials: { ...design.materials, [role.id]: Number(v) } })}
-          options={materials
-            .filter((m) => role.forms.includes(m.form))
-            .map((m) => ({
-              value: String(m.id),
-              label: m.name,
-              note: `${m.kept}${m.unit === 'mm' ? ' mm' : ''} kept`,
-            }))}
+          role={role}
+          value={design.materials[role.id]}
+          materials={materials}
+          onChange={(id) => {
+            const { [role.id]: _, ...others } = design.materials;
+            onChange({ materials: id === null ? others : { ...others, [role.id]: id } });
+          }}
         />
       ))}
       <TextField
@@ -108,45 +149,47 @@ export function DesignFacts({
       <Select
         label="Approach"
         value={String(design.dials.approach)}
-        onChange={(v) => onChange({ dials: { ...design.dials, approach: v } })}
+        onChange={(v) =>
+          onChange({ dials: { ...(useOpenDesign.getState().draft ?? design).dials, approach: v } })
+        }
         options={APPROACHES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }))}
       />
       {problem && <Notice tone="stop">{problem}</Notice>}
       <Row>
         <Button small plain onPress={startAnew}>
-          Dials as the approach starts
+          Reset the dials to this approach
         </Button>
         <Button small plain onPress={() => onChange({ onBench: design.onBench === false })}>
-          {design.onBench === false ? 'Put it on the bench' : 'Put it by'}
+          {design.onBench === false ? 'Put back on the bench' : 'Set aside'}
         </Button>
-        <Button small plain onPress={() => setThrowing(true)}>
-          Throw it away
+        <Button small plain onPress={() => setDeleting(true)}>
+          Delete
         </Button>
       </Row>
       <Dialog
-        title={`Throw ${design.name} away?`}
-        isOpen={throwing}
-        onClose={() => setThrowing(false)}
+        title={`Delete ${design.name}?`}
+        isOpen={deleting}
+        onClose={() => setDeleting(false)}
         mustAnswer
       >
         <Stack>
-          <p>The design and its dials are gone then. What is on the shelf stays.</p>
+          <p>This deletes the design and its dials. What is on the shelf stays.</p>
           <Row>
             <Button
               isDisabled={remove.isPending}
               onPress={() => {
-                setThrowing(false);
-                throwAway();
+                setDeleting(false);
+                deleteIt();
               }}
             >
-              Throw it away
+              Delete
             </Button>
-            <Button plain onPress={() => setThrowing(false)}>
-              Keep it
+            <Button plain onPress={() => setDeleting(false)}>
+              Cancel
             </Button>
           </Row>
         </Stack>
       </Dialog>
     </Stack>
   );
-}
+}, sameFacts);

@@ -1,14 +1,18 @@
+import { memo } from 'react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
+import type { Material } from '../../core/materials/material.ts';
+import { restOf } from '../../core/needs/supply.ts';
 import { worst } from '../../core/patterns/kernel.ts';
+import { Button } from '../parts/Button.tsx';
 import { Picture } from '../drawing/Picture.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
 import type { Heavy, Light } from './derived.ts';
-import type { Saving } from './store.ts';
+import { useOpenDesign, type Saving } from './store.ts';
 
 const Tag = styled.article`
   position: relative;
@@ -67,50 +71,43 @@ const SAVED: Record<Saving, string> = {
   failed: 'not saved',
 };
 
-/** The paper tag: a design on its way through the stations. */
-export function DesignTag({
-  design,
-  light,
-  heavy,
-  saving,
+/** Whether the design is saved: moves by itself, so that the tag need not. */
+function Saved() {
+  const saving = useOpenDesign((s) => s.saving);
+  return <>{SAVED[saving]}</>;
+}
+
+const Look = memo(function Look({
+  container,
+  piece,
 }: {
-  design: Design;
-  light: Light;
-  heavy: Heavy;
-  saving: Saving;
+  container: Material | undefined;
+  piece: Material | undefined;
 }) {
-  const container = light.chosen.container;
-  const piece = light.chosen.piece;
   const span = Math.max(
     container?.sizes.height ?? 0,
     container?.sizes.diameter ?? container?.sizes.length ?? 0,
   );
+  const longest = Math.max(piece?.sizes.diameter ?? 0, piece?.sizes.length ?? 0, piece?.sizes.height ?? 0);
+  return (
+    <div className="picture">
+      {container && <Picture material={container} size={70} span={span} />}
+      {piece && <Picture material={piece} size={70 * Math.min(1, (1.06 * longest) / span) + 10} />}
+    </div>
+  );
+});
+
+/** The paper tag: a design on its way through the stations. */
+export function DesignTag({ design, light, heavy }: { design: Design; light: Light; heavy: Heavy }) {
+  const change = useOpenDesign((s) => s.change);
+  const rest = restOf(design);
   return (
     <Tag aria-label={`Design ${design.name}`}>
       <small>
-        Design {design.id} · {SAVED[saving]}
+        Design {design.id} · <Saved />
       </small>
       <h2 style={{ fontSize: 18 }}>{design.name}</h2>
-      <div className="picture">
-        {container && <Picture material={container} size={70} span={span} />}
-        {piece && (
-          <Picture
-            material={piece}
-            size={
-              70 *
-                Math.min(
-                  1,
-                  (1.06 *
-                    Math.max(
-                      ...[piece.sizes.diameter ?? 0, piece.sizes.length ?? 0, piece.sizes.height ?? 0],
-                    )) /
-                    span,
-                ) +
-              10
-            }
-          />
-        )}
-      </div>
+      <Look container={light.chosen.container} piece={light.chosen.piece} />
       <dl>
         <dt>For</dt>
         <dd>
@@ -119,9 +116,17 @@ export function DesignTag({
         <dt>Skill</dt>
         <dd>{design.skill}</dd>
         <dt>Kits</dt>
-        <dd>{design.copies}</dd>
-        <dt>Hands-on</dt>
-        <dd>{formatMinutes(light.handsOn.total)}</dd>
+        <dd>
+          {design.made > 0
+            ? `${Math.min(design.made, design.copies)} of ${design.copies} made`
+            : design.copies}
+        </dd>
+        {rest > 0 && (
+          <>
+            <dt>Hands-on</dt>
+            <dd>{formatMinutes(light.handsOn.total)}</dd>
+          </>
+        )}
       </dl>
       <div style={{ display: 'flex', gap: 12, marginTop: 9, minHeight: 24 }}>
         {heavy.fit && <Verdict kind={heavy.fit.verdict} word="Fit" />}
@@ -129,6 +134,16 @@ export function DesignTag({
           <Verdict kind={worst(heavy.safety.findings.map((f) => f.verdict))} word="Cautions" />
         )}
       </div>
+      {rest === 0 && (
+        <div style={{ marginTop: 8 }}>
+          <p style={{ fontSize: 13.5, marginBottom: 6 }}>
+            <b>This batch is made.</b> It no longer reserves stock.
+          </p>
+          <Button small plain onPress={() => change({ made: 0 })}>
+            Start the next batch
+          </Button>
+        </div>
+      )}
     </Tag>
   );
 }
@@ -150,10 +165,17 @@ const Rack = styled.ul`
     color: var(--fox-deep);
     text-decoration: underline;
   }
+  em {
+    display: block;
+    font-style: normal;
+    font-size: 12.5px;
+    font-weight: 600;
+    color: var(--stop);
+  }
 `;
 
-/** The other designs, each with its piece: those whose next batch is on the bench, then those put by. */
-export const BenchList = ({
+/** The other designs, each with its piece: those whose next batch is on the bench, then those set aside. */
+export const BenchList = memo(function BenchList({
   station,
   designs,
   materials,
@@ -163,11 +185,12 @@ export const BenchList = ({
   designs: readonly Design[];
   materials: readonly MaterialRow[];
   open: number;
-}) => {
+}) {
+  const unsaved = useOpenDesign((s) => s.unsaved);
   const others = designs.filter((d) => d.id !== open);
   const racks = [
     { title: 'On the bench', here: others.filter((d) => d.onBench !== false) },
-    { title: 'Put by', here: others.filter((d) => d.onBench === false) },
+    { title: 'Set aside', here: others.filter((d) => d.onBench === false) },
   ].filter((r) => r.here.length > 0);
   return (
     <nav aria-label="Other designs" style={{ display: 'grid', gap: 10 }}>
@@ -177,11 +200,19 @@ export const BenchList = ({
           <Rack>
             {here.map((d) => {
               const piece = materials.find((m) => m.id === d.materials.piece);
+              const held = unsaved[d.id];
               return (
                 <li key={d.id}>
                   <Link to={`/${station}/${d.id}`}>
                     {piece && <Picture material={piece} size={22} />}
-                    {d.name}
+                    <span>
+                      {d.name}
+                      {held && (
+                        <em>
+                          {held.theirs ? 'changed on another screen: choose' : 'not saved yet: trying again'}
+                        </em>
+                      )}
+                    </span>
                   </Link>
                 </li>
               );
@@ -191,4 +222,4 @@ export const BenchList = ({
       ))}
     </nav>
   );
-};
+});

@@ -138,10 +138,10 @@ export function NewDesign({
           {problem && <Notice tone="stop">{problem}</Notice>}
           <Row>
             <Button type="submit" isDisabled={add.isPending}>
-              Put it on the bench
+              Create
             </Button>
             <Button plain onPress={onClose}>
-              Not now
+              Cancel
             </Button>
           </Row>
         </Stack>

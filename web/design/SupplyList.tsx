@@ -1,8 +1,7 @@
+import { memo } from 'react';
 import { styled } from 'styled-components';
-import type { Supply } from '../../core/needs/short.ts';
-import { spokenFor } from '../../core/plan/makeable.ts';
+import { heldWords, type Supply } from '../../core/needs/supply.ts';
 import { Quiet } from '../parts/Panel.tsx';
-import { useNeeds } from './onBench.ts';
 
 const List = styled.ul`
   display: grid;
@@ -24,27 +23,25 @@ const List = styled.ul`
   }
 `;
 
-/** What a batch takes from the shelf, line by line; said where other designs on the bench want more of it than is over. */
-export function SupplyList({ supply, designId }: { supply: Supply; designId: number }) {
-  const designs = useNeeds();
-  const spoken = designs ? spokenFor(designs, designId) : null;
+/** What a batch takes of what is free on the shelf, line by line, with who else holds it where that matters. */
+export const SupplyList = memo(function SupplyList({ supply }: { supply: Supply }) {
+  if (supply.copies === 0) return <Quiet>Nothing: this batch is made.</Quiet>;
   return (
     <List>
       {supply.lines.map((l) => {
-        const others = spoken?.get(l.need.materialId) ?? 0;
         const unit = l.need.unit === 'mm' ? ' mm' : '';
+        const held = heldWords(l);
         return (
           <li key={l.need.role} data-short={l.short > 0}>
             <span>{l.need.name}</span>
             <b>
-              {l.wanted} of {l.kept}
-              {unit}
+              {l.wanted} of {l.free}
+              {unit} free
             </b>
-            {others > 0 && l.wanted + others > l.kept && (
+            {held && (
               <Quiet>
-                others on the bench want {others}
-                {unit}: {Math.max(0, l.kept - others)}
-                {unit} free
+                {l.kept}
+                {unit} kept; {held}
               </Quiet>
             )}
           </li>
@@ -52,4 +49,4 @@ export function SupplyList({ supply, designId }: { supply: Supply; designId: num
       })}
     </List>
   );
-}
+});

@@ -1,9 +1,9 @@
 import { asMeasured } from '../../core/materials/material.ts';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { challenge } from '../../core/challenge/bits.ts';
-import { supply, type Supply } from '../../core/needs/short.ts';
+import { restOf, supply, type BenchDesign, type Supply } from '../../core/needs/supply.ts';
 import {
   patternOf,
   type AnyDials,
@@ -18,9 +18,12 @@ import {
   type Step,
 } from '../../core/patterns/index.ts';
 import { handsOn, orderSteps, type Placed } from '../../core/plan/order.ts';
+import type { Market } from '../../core/safety/rules.ts';
 import type { SafetyReport } from '../../core/safety/check.ts';
+import type { Opening } from '../../core/passage/opening.ts';
 import { words } from '../data/api.ts';
 import { workbench, type Ask } from '../work/door.ts';
+import type { NeedingDesign } from './onBench.ts';
 
 /** What follows from a design at once. */
 export interface Light {
@@ -36,30 +39,80 @@ export interface Light {
   readonly show: Show;
 }
 
-export function chosenOf(design: Design, materials: readonly MaterialRow[]): Chosen {
-  return Object.fromEntries(
-    Object.entries(design.materials).map(([role, id]) => {
-      const m = materials.find((x) => x.id === id);
-      return [role, m && asMeasured(m)];
-    }),
-  );
+const measured = new WeakMap<readonly MaterialRow[], Map<number, MaterialRow>>();
+/** A shelf by number, each with its measured sizes; made once for a list. */
+export function shelfOf(materials: readonly MaterialRow[]): ReadonlyMap<number, MaterialRow> {
+  let found = measured.get(materials);
+  if (!found) measured.set(materials, (found = new Map(materials.map((m) => [m.id, asMeasured(m)]))));
+  return found;
+}
+
+export function chosenOf(design: Pick<Design, 'materials'>, materials: readonly MaterialRow[]): Chosen {
+  const shelf = shelfOf(materials);
+  return Object.fromEntries(Object.entries(design.materials).map(([role, id]) => [role, shelf.get(id)]));
+}
+
+/** What a design needs, without the rest that follows from it. */
+export function neededBy(design: Design, materials: readonly MaterialRow[]): NeedingDesign {
+  const base = {
+    id: design.id,
+    name: design.name,
+    copies: design.copies,
+    made: design.made,
+    onBench: design.onBench,
+    design,
+  };
+  try {
+    const needs = patternOf(design.pattern).needs(design.dials, chosenOf(design, materials));
+    return { ...base, needs, problem: null };
+  } catch (error) {
+    return { ...base, needs: [], problem: words(error) };
+  }
+}
+
+/** The openings that a design cuts, mm. */
+export function openingsOf(design: Design, materials: readonly MaterialRow[]): Opening[] {
+  try {
+    return patternOf(design.pattern)
+      .features(design.dials, chosenOf(design, materials))
+      .flatMap((f) => (f.kind === 'opening' ? [f.opening] : []));
+  } catch {
+    return [];
+  }
+}
+
+/** What is there for so many kits of a design: the same answer at every station. */
+export function supplyFor(options: {
+  needs: readonly Need[];
+  copies: number;
+  materials: readonly MaterialRow[];
+  bench: readonly BenchDesign[];
+  designId: number;
+}): Supply {
+  const shelf = shelfOf(options.materials);
+  return supply({ ...options, kept: (id) => shelf.get(id)?.kept ?? 0 });
 }
 
 /** Light work, or the words why the design cannot be read. */
-export function lightOf(design: Design, materials: readonly MaterialRow[]): Light | { problem: string } {
+export function lightOf(
+  design: Design,
+  materials: readonly MaterialRow[],
+  bench: readonly BenchDesign[] = [],
+): Light | { problem: string } {
   try {
     const pattern = patternOf(design.pattern);
     const chosen = chosenOf(design, materials);
     const needs = pattern.needs(design.dials, chosen);
     const steps = pattern.steps(design.dials, chosen);
-    const placed = orderSteps(steps, design.copies);
+    const rest = restOf(design);
+    const placed = orderSteps(steps, rest);
     return {
       pattern,
       chosen,
       specs: pattern.dialSpecs(design.dials, chosen),
       layout: (fit) => pattern.layout(design.dials, chosen, fit),
       needs,
-      supply: supply({ needs, copies: design.copies, shelf: new Map(materials.map((m) => [m.id, m])) }),
+      supply: supplyFor({ needs, copies: rest, materials, bench, designId: design.id }),
       steps,
       placed,
       handsOn: handsOn(placed),
@@ -73,7 +126,10 @@ export function lightOf(design: Design, materials: readonly MaterialRow[]): Ligh
 /** The count kept does not change how a piece fits. */
 const sizesOnly = (chosen: Chosen): Chosen =>
   Object.fromEntries(
-    Object.entries(chosen).map(([role, m]) => [role, m && { ...m, kept: 0, waiting: 0, version: 0 }]),
+    Object.entries(chosen).map(([role, m]) => [
+      role,
+      m && { ...m, kept: 0, waiting: 0, version: 0, clean: undefined, worth: undefined },
+    ]),
   );
 
 interface Known {
@@ -85,29 +141,41 @@ interface Known {
 export interface Heavy extends Known {
   /** The fit belongs to dials that have moved on since. */
   readonly behind: boolean;
+  /** Why the worker has no answer; `again` asks it once more. */
+  readonly problem: string | null;
+  readonly again: () => void;
 }
 
 const NOTHING: Known = { fit: null, bits: null, rungs: null, safety: null };
 
+/** What the worker is asked about a design: dials, materials and the youngest, nothing that leaves its answer as it is. */
+function askOf(design: Design, materials: readonly MaterialRow[], market: Market): Ask {
+  return {
+    pattern: design.pattern,
+    dials: design.dials,
+    chosen: sizesOnly(chosenOf(design, materials)),
+    youngest: design.ageFrom,
+    market,
+  };
+}
+
 /** Heavy work through the worker's door. While a dial moves only the newest wish is computed next. */
-export function useHeavy(design: Design | null, materials: readonly MaterialRow[] | undefined): Heavy {
-  const [state, setState] = useState<{ heavy: Known; id: number | null; of: Ask | null }>({
-    heavy: NOTHING,
-    id: null,
-    of: null,
-  });
+export function useHeavy(
+  design: Design | null,
+  materials: readonly MaterialRow[] | undefined,
+  market: Market | undefined,
+): Heavy {
+  const [state, setState] = useState<{
+    heavy: Known;
+    id: number | null;
+    of: Ask | null;
+    problem: string | null;
+  }>({ heavy: NOTHING, id: null, of: null, problem: null });
+  const [tries, setTries] = useState(0);
   const busy = useRef(false);
   const wish = useRef<{ ask: Ask; id: number } | null>(null);
   // As words, so that a new name, another number of kits or a list read anew does not start the worker.
-  const asked =
-    design && materials
-      ? JSON.stringify({
-          pattern: design.pattern,
-          dials: design.dials,
-          chosen: sizesOnly(chosenOf(design, materials)),
-          youngest: design.ageFrom,
-        })
-      : null;
+  const asked = design && materials && market ? JSON.stringify(askOf(design, materials, market)) : null;
   const ask = useMemo(() => (asked === null ? null : (JSON.parse(asked) as Ask)), [asked]);
   const id = design?.id ?? null;
   useEffect(() => {
@@ -126,18 +194,27 @@ export function useHeavy(design: Design | null, materials: readonly MaterialRow[
           setState((s) => ({
             id: now.id,
             of: now.ask,
+            problem: null,
             heavy: { ...(s.id === now.id ? s.heavy : NOTHING), fit, bits },
           }));
           if (wish.current) continue;
           const [safety, rungs] = [await door.safety(now.ask), await door.rungs(now.ask)];
           setState((s) => (s.id === now.id ? { ...s, heavy: { ...s.heavy, safety, rungs } } : s));
-        } catch {
-          setState({ id: now.id, of: now.ask, heavy: NOTHING });
+        } catch (error) {
+          setState({ id: now.id, of: now.ask, heavy: NOTHING, problem: words(error) });
         }
       }
       busy.current = false;
     };
     void run();
-  }, [ask, id]);
-  return state.id === id ? { ...state.heavy, behind: state.of !== ask } : { ...NOTHING, behind: true };
+  }, [ask, id, tries]);
+  const again = useCallback(() => setTries((n) => n + 1), []);
+  const own = state.id === id;
+  const behind = !own || state.of !== ask;
+  const { heavy, problem } = state;
+  // One object as long as nothing in it moved, so that what shows it need not be drawn again.
+  return useMemo(
+    () => ({ ...(own ? heavy : NOTHING), behind, problem: own ? problem : null, again }),
+    [own, heavy, behind, problem, again],
+  );
 }

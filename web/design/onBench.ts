@@ -1,7 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
-import type { BenchDesign } from '../../core/plan/makeable.ts';
+import type { BenchDesign } from '../../core/needs/supply.ts';
 import { api } from '../data/api.ts';
 import { useDesigns, useMaterials } from '../data/queries.ts';
 import { useOpenDesign } from './store.ts';
@@ -9,33 +9,39 @@ import { useOpenDesign } from './store.ts';
 /** A design with what one copy of it needs; `problem` where it cannot be read. */
 export type NeedingDesign = BenchDesign & { readonly design: Design; readonly problem: string | null };
 
-/** What every design needs, worked out after the page stands: patterns are heavier than the shelf. */
-export async function needsOf(
+const known = new WeakMap<readonly Design[], WeakMap<readonly MaterialRow[], Promise<NeedingDesign[]>>>();
+
+/** What every design needs, worked out once for a list and a shelf: patterns are heavier than the shelf, so they load later. */
+export function needsOf(
   designs: readonly Design[],
   materials: readonly MaterialRow[],
 ): Promise<NeedingDesign[]> {
-  const { lightOf } = await import('./derived.ts');
-  return designs.map((design) => {
-    const light = lightOf(design, materials);
-    const base = { id: design.id, copies: design.copies, onBench: design.onBench, design };
-    return 'problem' in light
-      ? { ...base, needs: [], problem: light.problem }
-      : { ...base, needs: light.needs, problem: null };
-  });
+  let byShelf = known.get(designs);
+  if (!byShelf) known.set(designs, (byShelf = new WeakMap()));
+  let found = byShelf.get(materials);
+  if (!found) {
+    found = import('./derived.ts').then(({ neededBy }) => designs.map((d) => neededBy(d, materials)));
+    byShelf.set(materials, found);
+  }
+  return found;
 }
 
-/** Designs with their needs; undefined until they are known. */
+/** Designs with their needs; undefined until they are known, those of before while new ones are worked out. */
 export function useNeeds(): NeedingDesign[] | undefined {
   const { data: designs } = useDesigns();
   const { data: materials } = useMaterials();
-  const { data } = useQuery({
-    queryKey: ['needs', designs, materials],
-    queryFn: () => needsOf(designs!, materials!),
-    enabled: designs !== undefined && materials !== undefined,
-    staleTime: Infinity,
-    placeholderData: (before) => before,
-  });
-  return data;
+  const [needs, setNeeds] = useState<NeedingDesign[]>();
+  useEffect(() => {
+    if (!designs || !materials) return;
+    let gone = false;
+    void needsOf(designs, materials).then((n) => {
+      if (!gone) setNeeds(n);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [designs, materials]);
+  return needs;
 }
 
 /** Puts a design on the bench or takes it off; the open one goes through its own store, so that no turn of a dial is lost. */

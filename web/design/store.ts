@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import type { Design } from '../../contract/designs.ts';
 import { api, ApiError, words } from '../data/api.ts';
 import { client } from '../data/queries.ts';
+import { keepUnsaved, readUnsaved, type AllUnsaved, type Unsaved } from './unsaved.ts';
 
 export type Saving = 'saved' | 'waiting' | 'saving' | 'conflict' | 'failed';
 
@@ -12,18 +13,42 @@ interface OpenDesign {
   problem: string | null;
   /** What the server holds, when another screen was first. */
   theirs: Design | null;
+  /** Designs that are not open and whose last changes are not saved: kept, shown, and sent again. */
+  unsaved: AllUnsaved;
   open(design: Design): void;
   change(part: Partial<Omit<Design, 'id' | 'version'>>): void;
   dial(id: string, value: unknown): void;
   /** Sends what is not saved yet; resolves when there is nothing left to send. */
   flush(): Promise<void>;
+  /** Keeps what is not saved in this browser, as when the page is left. */
+  keep(): void;
+  /** Sends again what failed before, of designs that are not open too. */
+  retry(): Promise<void>;
   keepMine(): void;
   takeTheirs(): void;
+  /** The design is gone: nothing of it is to be sent any more. */
+  forget(id: number): void;
 }
 
 const PAUSE = 500;
+/** Between two tries of what failed, ms. */
+const RETRY = 10_000;
 let timer: ReturnType<typeof setTimeout> | null = null;
+let retrying: ReturnType<typeof setTimeout> | null = null;
 let running: Promise<void> | null = null;
+
+const put = ({ id, ...body }: Design): Promise<Design> => api<Design>('PUT', `/designs/${id}`, body);
+const listed = (saved: Design): void => {
+  client.setQueryData<Design[]>(['designs'], (all) => all?.map((d) => (d.id === saved.id ? saved : d)));
+};
+/** What a failed save leaves behind: why, and what the server holds where another screen was first. */
+const failure = (error: unknown): Omit<Unsaved, 'draft'> => ({
+  problem: words(error),
+  theirs:
+    error instanceof ApiError && error.problem.status === 409 && error.problem.current
+      ? (error.problem.current as Design)
+      : null,
+});
 
 /** The open design: dials move here at once, and go to the server after a pause with the version they grew from. */
 export const useOpenDesign = create<OpenDesign>()((set, get) => {
@@ -31,34 +56,85 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
     if (timer) clearTimeout(timer);
     timer = setTimeout(() => void get().flush(), PAUSE);
   };
+  const stash = (unsaved: AllUnsaved): void => {
+    set({ unsaved });
+    keepUnsaved(unsaved);
+  };
+  /** The open design among those not saved, or out of them. */
+  const own = (): AllUnsaved => {
+    const { draft, saving, problem, theirs, unsaved } = get();
+    if (!draft) return unsaved;
+    const { [draft.id]: _, ...others } = unsaved;
+    return saving === 'saved'
+      ? others
+      : { ...others, [draft.id]: { draft, problem: problem ?? 'It was not sent yet.', theirs } };
+  };
+  const tryLater = (): void => {
+    if (retrying) clearTimeout(retrying);
+    retrying = setTimeout(() => void get().retry(), RETRY);
+  };
   const send = async (): Promise<void> => {
     const sent = get().draft;
     if (!sent) return;
     set({ saving: 'saving' });
     try {
-      const { id, ...body } = sent;
-      const saved = await api<Design>('PUT', `/designs/${id}`, body);
+      const saved = await put(sent);
+      listed(saved);
       const now = get().draft;
-      if (now?.id !== id) return;
+      if (now?.id !== sent.id) {
+        // Another design was opened meanwhile; what was turned after this was sent waits among the unsaved.
+        const held = get().unsaved[sent.id];
+        if (held?.draft === sent) get().forget(sent.id);
+        else if (held)
+          stash({
+            ...get().unsaved,
+            [sent.id]: { ...held, draft: { ...held.draft, version: saved.version } },
+          });
+        return;
+      }
       // What was turned while this was on its way goes next, from the new version.
       const more = now !== sent;
       set({ draft: { ...now, version: saved.version }, saving: more ? 'waiting' : 'saved', problem: null });
-      client.setQueryData<Design[]>(['designs'], (all) => all?.map((d) => (d.id === id ? saved : d)));
+      stash(own());
       if (more) await send();
     } catch (error) {
-      if (error instanceof ApiError && error.problem.status === 409)
-        set({ saving: 'conflict', theirs: error.problem.current as Design, problem: error.message });
-      else set({ saving: 'failed', problem: words(error) });
+      const failed = failure(error);
+      if (get().draft?.id === sent.id) {
+        set({ saving: failed.theirs ? 'conflict' : 'failed', ...failed });
+        stash(own());
+      } else {
+        const { draft } = get().unsaved[sent.id] ?? { draft: sent };
+        stash({ ...get().unsaved, [sent.id]: { draft, ...failed } });
+      }
+      if (!failed.theirs) tryLater();
     }
   };
+  const first = readUnsaved();
+  if (Object.keys(first).length > 0) tryLater();
   return {
     draft: null,
     saving: 'saved',
     problem: null,
     theirs: null,
+    unsaved: first,
     open: (design) => {
       if (timer) clearTimeout(timer);
-      set({ draft: design, saving: 'saved', problem: null, theirs: null });
+      const before = get();
+      // What is not saved is put aside, never dropped.
+      const aside = before.draft && before.draft.id !== design.id ? own() : before.unsaved;
+      const held = aside[design.id];
+      set(
+        held
+          ? {
+              draft: held.draft,
+              saving: held.theirs ? 'conflict' : 'failed',
+              problem: held.problem,
+              theirs: held.theirs,
+            }
+          : { draft: design, saving: 'saved', problem: null, theirs: null },
+      );
+      stash(aside);
+      if (held && !held.theirs) later();
     },
     change: (part) => {
       const { draft, saving } = get();
@@ -78,6 +154,25 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
       running = send().finally(() => (running = null));
       await running;
     },
+    keep: () => stash(own()),
+    retry: async () => {
+      if (retrying) clearTimeout(retrying);
+      retrying = null;
+      if (get().saving === 'failed') await get().flush();
+      const open = get().draft?.id;
+      for (const held of Object.values(get().unsaved)) {
+        if (held.draft.id === open || held.theirs) continue;
+        try {
+          listed(await put(held.draft));
+          if (get().unsaved[held.draft.id] === held) get().forget(held.draft.id);
+        } catch (error) {
+          if (get().unsaved[held.draft.id] !== held) continue;
+          const failed = failure(error);
+          stash({ ...get().unsaved, [held.draft.id]: { draft: held.draft, ...failed } });
+          if (!failed.theirs) tryLater();
+        }
+      }
+    },
     keepMine: () => {
       const { draft, theirs } = get();
       if (!draft || !theirs) return;
@@ -86,8 +181,16 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
     },
     takeTheirs: () => {
       const { theirs } = get();
-      if (theirs) set({ draft: theirs, theirs: null, saving: 'saved', problem: null });
+      if (theirs) {
+        set({ draft: theirs, theirs: null, saving: 'saved', problem: null });
+        stash(own());
+      }
       void client.invalidateQueries({ queryKey: ['designs'] });
+    },
+    forget: (id) => {
+      const { [id]: _, ...others } = get().unsaved;
+      if (get().draft?.id === id) set({ draft: null, saving: 'saved', problem: null, theirs: null });
+      stash(others);
     },
   };
 });

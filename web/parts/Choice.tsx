@@ -45,6 +45,9 @@ const Chip = styled(Radio)`
   &[data-hovered]:not([data-selected]) {
     background: var(--linen);
   }
+  &[data-disabled] {
+    cursor: default;
+  }
   &[data-focus-visible] {
     outline: 3px solid var(--fox);
     outline-offset: 2px;
@@ -63,6 +66,7 @@ export function Choice({
   value,
   onChange,
   inline = false,
+  isDisabled = false,
 }: {
   label: string;
   options: readonly Option[];
@@ -70,9 +74,16 @@ export function Choice({
   onChange(value: string): void;
   /** The label beside the options, where many questions stand below each other. */
   inline?: boolean;
+  isDisabled?: boolean;
 }) {
   return (
-    <Group value={value} onChange={onChange} orientation="horizontal" $inline={inline}>
+    <Group
+      isDisabled={isDisabled}
+      value={value}
+      onChange={onChange}
+      orientation="horizontal"
+      $inline={inline}
+    >
       <Label className="named">{label}</Label>
       <div>
         {options.map((o) => (

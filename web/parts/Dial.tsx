@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { Label } from 'react-aria-components/Label';
 import { Slider, SliderThumb, SliderTrack } from 'react-aria-components/Slider';
 import { styled } from 'styled-components';
@@ -93,14 +93,22 @@ export function Dial({
   value,
   unit,
   onChange,
+  isDisabled = false,
 }: {
   spec: Exclude<DialSpec, { kind: 'choice' }>;
   value: number;
   unit: LengthUnit;
   onChange(v: number): void;
+  isDisabled?: boolean;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
-  const [error, setError] = useState<string | null>(null);
+  const [of, setOf] = useState(value);
+  const errorId = useId();
+  // The value moved by other means: what was typed before is no answer to it.
+  if (of !== value) {
+    setOf(value);
+    if (typed !== null) setTyped(null);
+  }
   const print = (v: number): string =>
     spec.kind === 'length' ? formatLength(v, unit) : spec.kind === 'angle' ? `${v}°` : String(v);
   const read = (text: string): number => {
@@ -110,18 +118,28 @@ export function Dial({
       throw new RangeError(`expected a number from ${spec.min} to ${spec.max}`);
     return n;
   };
-  const commit = (): void => {
-    if (typed === null) return;
+  /** What is typed as a value, or the words why it is none. */
+  const meant = (text: string): { value: number } | { error: string } => {
     try {
-      const v = read(typed);
-      if (v < spec.min || v > spec.max)
-        throw new RangeError(`expected ${print(spec.min)} to ${print(spec.max)}`);
-      onChange(v);
-      setError(null);
-      setTyped(null);
+      const v = read(text);
+      if (v < spec.min - 1e-9 || v > spec.max + 1e-9)
+        return { error: `${print(v)} is outside ${print(spec.min)} to ${print(spec.max)}` };
+      return { value: v };
     } catch (e) {
-      setError(e instanceof Error ? e.message : String(e));
+      return { error: e instanceof Error ? e.message : String(e) };
     }
+  };
+  const said = typed === null ? null : meant(typed);
+  // A dial whose range moved under it says so too.
+  const outside =
+    typed === null && (value < spec.min - 1e-9 || value > spec.max + 1e-9)
+      ? `${print(value)} is outside ${print(spec.min)} to ${print(spec.max)}`
+      : null;
+  const error = said && 'error' in said ? said.error : outside;
+  const commit = (): void => {
+    if (!said || 'error' in said) return;
+    setTyped(null);
+    if (said.value !== value) onChange(said.value);
   };
   const step = spec.kind === 'count' ? 1 : spec.step;
   const held = Math.min(spec.max, Math.max(spec.min, value));
@@ -131,13 +149,17 @@ export function Dial({
       minValue={spec.min}
       maxValue={spec.max}
       step={step}
+      isDisabled={isDisabled}
       onChange={(v) => onChange(Array.isArray(v) ? v[0]! : v)}
     >
       <Label>{spec.label}</Label>
       <input
         className="type"
         aria-label={`${spec.label}, typed`}
+        aria-invalid={error !== null}
+        aria-describedby={error ? errorId : undefined}
         data-bad={error !== null}
+        disabled={isDisabled}
         value={typed ?? print(value)}
         onFocus={(e) => {
           // What is typed next replaces the figure; a click would else only set the caret.
@@ -148,16 +170,10 @@ export function Dial({
           );
         }}
         onChange={(e) => setTyped(e.currentTarget.value)}
-        onBlur={() => {
-          commit();
-          if (error === null) setTyped(null);
-        }}
+        onBlur={commit}
         onKeyDown={(e) => {
           if (e.key === 'Enter') commit();
-          if (e.key === 'Escape') {
-            setTyped(null);
-            setError(null);
-          }
+          if (e.key === 'Escape') setTyped(null);
         }}
       />
       <SliderTrack className="track">
@@ -168,7 +184,11 @@ export function Dial({
           </>
         )}
       </SliderTrack>
-      {error && <em role="alert">{error}</em>}
+      {error && (
+        <em role="alert" id={errorId}>
+          {error}
+        </em>
+      )}
     </Styled>
   );
 }

@@ -5,7 +5,7 @@ import { Label } from 'react-aria-components/Label';
 import { TextField as AriaTextField } from 'react-aria-components/TextField';
 import { styled } from 'styled-components';
 import { lengthNumber, parseLength, type LengthUnit } from '../../core/measure/length.ts';
-import { formatMoney, parseMoney } from '../../core/measure/money.ts';
+import { printMoney, readMoney } from '../data/style.ts';
 
 const Styled = styled(AriaTextField)`
   display: grid;
@@ -38,12 +38,6 @@ const Box = styled.div`
   &[data-bad='true'] {
     border-color: var(--stop);
   }
-  input[type='date'] {
-    font: inherit;
-    letter-spacing: -0.02em;
-    height: 40px;
-    padding: 0;
-  }
   input {
     border: 0;
     background: none;
@@ -73,7 +67,7 @@ interface TextProps {
   suffix?: string;
   required?: boolean;
   inputMode?: 'numeric' | 'decimal' | 'text';
-  type?: 'text' | 'date' | 'search';
+  type?: 'text' | 'search';
   onBlur?(): void;
   autoFocus?: boolean;
   /** What is typed could not be read, so the value is still the one before it. */
@@ -217,9 +211,9 @@ interface MoneyProps {
   onChange(minor: number | null): void;
 }
 
-/** A price in whole minor units, written with two places. */
+/** A price in whole minor units, written with the places of the currency. */
 export const MoneyField = ({ minor, ...rest }: MoneyProps) => (
-  <TypedField {...rest} value={minor} print={formatMoney} parse={parseMoney} inputMode="decimal" />
+  <TypedField {...rest} value={minor} print={printMoney} parse={readMoney} inputMode="decimal" />
 );
 
 const readCount = (s: string): number => {

@@ -100,6 +100,9 @@ export function SortTable<T extends { readonly id: number }>({
   open,
   onOpen,
   height = 'max(320px, calc(100dvh - 356px))',
+  rowHeight = 44,
+  first = 'ascending',
+  more,
 }: {
   label: string;
   columns: readonly SortColumn<T>[];
@@ -107,8 +110,14 @@ export function SortTable<T extends { readonly id: number }>({
   open?: number | null;
   onOpen?(id: number): void;
   height?: number | string;
+  /** Pixels a row takes. */
+  rowHeight?: number;
+  /** How the first column is sorted at the start. */
+  first?: 'ascending' | 'descending';
+  /** Rows that are not here yet: how many there are in all, and how to fetch more of them. */
+  more?: { readonly total: number; readonly fetch: () => void; readonly busy: boolean } | undefined;
 }) {
-  const [sort, setSort] = useState<SortDescriptor>({ column: columns[0]!.id, direction: 'ascending' });
+  const [sort, setSort] = useState<SortDescriptor>({ column: columns[0]!.id, direction: first });
   const [most, setMost] = useState(PAGE);
   const sorted = useMemo(() => {
     const { value } = columns.find((c) => c.id === sort.column) ?? columns[0]!;
@@ -123,7 +132,7 @@ export function SortTable<T extends { readonly id: number }>({
   }, [rows, columns, sort]);
   return (
     <Frame>
-      <Virtualizer layout={TableLayout} layoutOptions={{ rowHeight: 44, headingHeight: 38 }}>
+      <Virtualizer layout={TableLayout} layoutOptions={{ rowHeight, headingHeight: 38 }}>
         <Table
           aria-label={label}
           className="table"
@@ -184,6 +193,16 @@ export function SortTable<T extends { readonly id: number }>({
           </span>
           <Button small plain onPress={() => setMost(most + PAGE)}>
             Show {Math.min(PAGE, sorted.length - most)} more
+          </Button>
+        </Foot>
+      )}
+      {more && sorted.length <= most && more.total > rows.length && (
+        <Foot>
+          <span>
+            {rows.length} of {more.total}
+          </span>
+          <Button small plain isDisabled={more.busy} onPress={more.fetch}>
+            Fetch more
           </Button>
         </Foot>
       )}

@@ -1,11 +1,11 @@
-import { useEffect } from 'react';
+import { lazy, Suspense, useEffect, useRef } from 'react';
 import { Outlet, useLocation, useRouteError, isRouteErrorResponse } from 'react-router';
 import { styled } from 'styled-components';
 import { words } from '../data/api.ts';
 import { useOpenDesign } from '../design/store.ts';
 import { Button, ButtonLink } from '../parts/Button.tsx';
-import { Dialog } from '../parts/Dialog.tsx';
 import { Notice, Panel, Row, Stack } from '../parts/Panel.tsx';
+import { Toasts } from '../parts/Toasts.tsx';
 import { STATIONS, Tape } from './Tape.tsx';
 
 const Whole = styled.div`
@@ -42,63 +42,46 @@ const Skip = styled.a`
   }
 `;
 
-/** Two screens turned the same dials: both are shown, and one is chosen. */
-function Conflict() {
-  const { saving, draft, theirs, keepMine, takeTheirs } = useOpenDesign();
-  if (saving !== 'conflict' || !draft || !theirs) return null;
-  const differing = [
-    ...(['name', 'forGroup', 'ageFrom', 'ageTo', 'skill', 'copies'] as const).map(
-      (k) => [k, draft[k], theirs[k]] as const,
-    ),
-    ...Object.keys({ ...draft.dials, ...theirs.dials }).map(
-      (k) => [k, draft.dials[k], theirs.dials[k]] as const,
-    ),
-  ].filter(([, a, b]) => a !== b);
-  return (
-    <Dialog title={`${draft.name} was changed on another screen`} isOpen onClose={() => {}} mustAnswer>
-      <Stack>
-        <p>Nothing is lost yet. Choose which one to go on with.</p>
-        <table style={{ borderSpacing: '12px 4px', textAlign: 'left' }}>
-          <thead>
-            <tr>
-              <th></th>
-              <th>here</th>
-              <th>there</th>
-            </tr>
-          </thead>
-          <tbody>
-            {differing.map(([k, a, b]) => (
-              <tr key={k}>
-                <th scope="row">{k}</th>
-                <td>{String(a)}</td>
-                <td>{String(b)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <Row>
-          <Button onPress={keepMine}>Keep what is here</Button>
-          <Button plain onPress={takeTheirs}>
-            Take what is there
-          </Button>
-        </Row>
-      </Stack>
-    </Dialog>
-  );
-}
+const Conflict = lazy(() => import('../design/Conflict.tsx'));
 
 export function Shell() {
   const { pathname } = useLocation();
-  const { saving, problem, flush } = useOpenDesign();
+  const isFailed = useOpenDesign((s) => s.saving === 'failed');
+  const isConflict = useOpenDesign((s) => s.saving === 'conflict');
+  const problem = useOpenDesign((s) => s.problem);
+  const retry = useOpenDesign((s) => s.retry);
+  const main = useRef<HTMLElement>(null);
   const station = STATIONS.find((s) => pathname.startsWith(`/${s.id}`));
   useEffect(() => {
     document.title = `${station?.name ?? 'This place'} · Fox Button`;
+  }, [station]);
+  const shown = useRef(station?.id);
+  useEffect(() => {
+    // After a change of station a keyboard and a screen reader go on at its heading, once it is there.
+    if (shown.current === station?.id) return;
+    shown.current = station?.id;
+    const at = main.current;
+    if (!at) return;
+    const find = (): boolean => {
+      const heading = at.querySelector('h1');
+      if (!heading) return false;
+      heading.tabIndex = -1;
+      heading.focus({ preventScroll: true });
+      return true;
+    };
+    if (find()) return;
+    const watch = new MutationObserver(() => {
+      if (find()) watch.disconnect();
+    });
+    watch.observe(at, { childList: true, subtree: true });
+    return () => watch.disconnect();
   }, [station]);
   useEffect(() => {
     // Closing the page must not lose the last turn of a dial.
     const hold = (e: BeforeUnloadEvent): void => {
       const now = useOpenDesign.getState().saving;
       if (now === 'saved') return;
+      useOpenDesign.getState().keep();
       void useOpenDesign.getState().flush();
       e.preventDefault();
     };
@@ -107,16 +90,16 @@ export function Shell() {
   }, []);
   return (
     <Whole>
-      <Skip href="#main">To the work</Skip>
+      <Skip href="#main">Skip to content</Skip>
       <Tape />
-      <Main id="main" tabIndex={-1}>
-        {saving === 'failed' && (
+      <Main id="main" tabIndex={-1} ref={main}>
+        {isFailed && (
           <Notice tone="stop">
             <Row>
               <span>
-                <strong>Not saved.</strong> {problem}
+                <strong>Not saved yet.</strong> {problem} It is kept in this browser and sent again.
               </span>
-              <Button plain small onPress={() => void flush()}>
+              <Button plain small onPress={() => void retry()}>
                 Try again
               </Button>
             </Row>
@@ -124,7 +107,12 @@ export function Shell() {
         )}
         <Outlet />
       </Main>
-      <Conflict />
+      {isConflict && (
+        <Suspense fallback={null}>
+          <Conflict />
+        </Suspense>
+      )}
+      <Toasts />
     </Whole>
   );
 }
@@ -136,12 +124,12 @@ export function Lost() {
   return (
     <Panel style={{ margin: 24, maxWidth: 560 }}>
       <Stack>
-        <h1>{missing ? 'There is nothing at this address' : 'This screen stumbled'}</h1>
+        <h1>{missing ? 'There is nothing at this address' : 'This screen could not be shown'}</h1>
         {!missing && <p>{words(error)}</p>}
         <Row>
-          <ButtonLink to="/gather">To the shelf</ButtonLink>
+          <ButtonLink to="/gather">Go to the shelf</ButtonLink>
           <Button plain onPress={() => location.reload()}>
-            Load it again
+            Reload
           </Button>
         </Row>
       </Stack>

@@ -160,7 +160,7 @@ export function Tape() {
   const { data: figures } = useTape();
   const { data: place } = usePlace();
   const { pathname } = useLocation();
-  const draft = useOpenDesign((s) => s.draft);
+  const openId = useOpenDesign((s) => s.draft?.id);
   const blade = useRef<HTMLDivElement>(null);
   const here = STATIONS.findIndex((s) => pathname.startsWith(`/${s.id}`));
   useEffect(() => {
@@ -176,7 +176,7 @@ export function Tape() {
         check: `${one(figures.check.designs, 'design')}`,
         price: one(figures.price.offers, 'offer'),
         make: `${one(figures.make.made, 'kit')} made`,
-        lend: `${figures.lend.out} out${figures.lend.late > 0 ? ` · ${figures.lend.late} late` : ''}`,
+        lend: `${figures.lend.out} out${figures.lend.late > 0 ? ` · ${figures.lend.late} overdue` : ''}`,
         watch: one(figures.watch.notes, 'note'),
       }
     : null;
@@ -196,7 +196,7 @@ export function Tape() {
         {STATIONS.map((s, i) => (
           <Station
             key={s.id}
-            to={s.ofDesign && draft ? `/${s.id}/${draft.id}` : `/${s.id}`}
+            to={s.ofDesign && openId !== undefined ? `/${s.id}/${openId}` : `/${s.id}`}
             $pulled={i <= here}
           >
             {s.name}

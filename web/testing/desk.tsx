@@ -12,6 +12,11 @@ export const PLACE: Place = {
   approach: 'prepared shelf',
   paper: 'A4',
   loanDays: 14,
+  currency: 'GBP',
+  locale: 'en-GB',
+  toiletRolls: 'rest',
+  eggCartons: 'rest',
+  restDays: 3,
   version: 1,
   today: '2026-11-24',
 };
@@ -90,7 +95,8 @@ export function answer(table: Record<string, unknown>): Call[] {
     const path = url.replace(/^\/api/, '');
     const body: unknown = init?.body === undefined ? undefined : JSON.parse(init.body);
     if (method !== 'GET') calls.push({ method, path, body });
-    const entry = table[`${method} ${path}`];
+    // A list may be asked for a page at a time: the table need not know how.
+    const entry = table[`${method} ${path}`] ?? table[`${method} ${path.split('?')[0]}`];
     const made: unknown = typeof entry === 'function' ? (entry as (b: unknown) => unknown)(body) : entry;
     const [status, result] =
       Array.isArray(made) && typeof made[0] === 'number'
@@ -103,7 +109,12 @@ export function answer(table: Record<string, unknown>): Call[] {
       detail: `nothing at ${method} ${path}`,
       errors: [],
     };
-    return { ok: status < 400, status, json: async () => (result === undefined ? problem : result) };
+    return {
+      ok: status < 400,
+      status,
+      headers: new Headers(),
+      json: async () => (result === undefined ? problem : result),
+    };
   }) as unknown as typeof fetch;
   return calls;
 }

@@ -3,6 +3,7 @@ import { expose } from 'comlink';
 import { patternOf, type AnyDials, type Chosen, type Fit, type Rung } from '../../core/patterns/index.ts';
 import { checkContainer } from '../../core/packing/container.ts';
 import { patternsFromStock } from '../../core/plan/patternsMade.ts';
+import type { Market } from '../../core/safety/rules.ts';
 import { checkFeatures, type SafetyReport } from '../../core/safety/check.ts';
 
 const kept = new Map<string, unknown>();
@@ -20,6 +21,7 @@ export interface Ask {
   readonly dials: AnyDials;
   readonly chosen: Chosen;
   readonly youngest: number;
+  readonly market: Market;
 }
 
 const key = (a: Ask): string => JSON.stringify([a.pattern, a.dials, a.chosen]);
@@ -34,8 +36,8 @@ export const bench = {
     );
   },
   safety: (a: Ask): SafetyReport =>
-    once(`safety ${a.youngest} ${key(a)}`, () =>
-      checkFeatures(patternOf(a.pattern).features(a.dials, a.chosen), a.youngest),
+    once(`safety ${a.youngest} ${a.market} ${key(a)}`, () =>
+      checkFeatures(patternOf(a.pattern).features(a.dials, a.chosen), a),
     ),
   container: (o: Parameters<typeof checkContainer>[0]) =>
     once(`container ${JSON.stringify(o)}`, () => checkContainer(o)),

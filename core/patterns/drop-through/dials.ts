@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { size } from '../../geometry/shape.ts';
-import { extentsOf, mouthOf, shapeOf, type Material } from '../../materials/material.ts';
+import { extentsOf, lidOf, shapeOf, type Material } from '../../materials/material.ts';
 import { PatternError, taken, type Approach, type Chosen, type DialSpec, type Role } from '../kernel.ts';
 
 export const ROLES = {
@@ -43,13 +43,28 @@ export const dials = z.strictObject({
 });
 export type Dials = z.infer<typeof dials>;
 
+export interface Room {
+  readonly along: number;
+  readonly across: number;
+  readonly round: boolean;
+}
+
+/** The longest slot that a lid takes at a turn, its width left aside, mm. */
+export function longestSlot(room: Room, turn: number): number {
+  if (room.round) return room.along;
+  const angle = (turn * Math.PI) / 180;
+  const [c, s] = [Math.abs(Math.cos(angle)), Math.abs(Math.sin(angle))];
+  return Math.min(c > 1e-9 ? room.along / c : Infinity, s > 1e-9 ? room.across / s : Infinity);
+}
+
 /** Container and piece, with what both are to each other. */
 export function parts(chosen: Chosen): {
   container: Material;
   piece: Material;
   longest: number;
   shortest: number;
-  room: number;
+  /** Lid inside the rim that must stay, along and across, mm. */
+  room: Room;
 } {
   const container = taken(chosen, ROLES.container);
   const piece = taken(chosen, ROLES.piece);
@@ -57,8 +72,9 @@ export function parts(chosen: Chosen): {
   if (!shape) throw new PatternError('materials.piece', `${piece.name} has no solid shape to post`);
   // A soft piece is as large as it is when pushed.
   const [longest, , shortest] = extentsOf(shape).map((x) => x * (1 - piece.give)) as [number, number, number];
-  const room = mouthOf(container) - 2 * RIM;
-  if (room <= 0)
+  const lid = lidOf(container);
+  const room = { along: lid.along - 2 * RIM, across: lid.across - 2 * RIM, round: lid.round };
+  if (Math.min(room.along, room.across) <= 0)
     throw new PatternError(
       'materials.container',
       `the mouth of ${container.name} is too small to cut: expected more than ${2 * RIM} mm`,
@@ -84,12 +100,16 @@ export function defaults(options: { approach: Approach; chosen: Chosen; ageFrom:
   const young = options.ageFrom < 18;
   const round = shortest > 0.8 * longest && shapeOf(piece)?.kind !== 'box';
   const loose = young ? 2 : 1;
+  // A slot lies along the longer way of the lid.
+  const turn = !round && room.across > room.along ? 90 : 0;
+  const least = Math.min(room.along, room.across);
+  const most = round ? least : Math.max(room.along, room.across);
   return {
     opening: round ? 'round' : 'slot',
-    length: Math.min(room, half(longest + loose * (round ? start.across : start.along))),
-    width: Math.min(room, half(shortest + loose * start.across)),
+    length: Math.min(most, half(longest + loose * (round ? start.across : start.along))),
+    width: Math.min(least, half(shortest + loose * start.across)),
     points: 5,
-    turn: 0,
+    turn,
     pieces: start.pieces,
     tool: 'fingers',
     approach: options.approach,
@@ -100,7 +120,10 @@ const half = (x: number): number => Math.round(2 * x) / 2;
 
 export function dialSpecs(d: Dials, chosen: Chosen): DialSpec[] {
   const { room } = parts(chosen);
-  const max = Math.max(10, Math.floor(2 * room) / 2);
+  const least = Math.min(room.along, room.across);
+  const most = d.opening === 'slot' ? longestSlot(room, d.turn) : least;
+  const max = Math.max(10, Math.floor(2 * most) / 2);
+  const widest = Math.max(10, Math.floor(2 * least) / 2);
   const length: DialSpec = {
     kind: 'length',
     id: 'length',
@@ -115,7 +138,7 @@ export function dialSpecs(d: Dials, chosen: Chosen): DialSpec[] {
     id: 'width',
     label: d.opening === 'slot' ? 'Slot width' : 'Star over its inner corners',
     min: 3,
-    max: d.opening === 'star' ? Math.max(3, d.length - 1) : max,
+    max: d.opening === 'star' ? Math.max(3, d.length - 1) : widest,
     step: 0.5,
   };
   const turn: DialSpec = {

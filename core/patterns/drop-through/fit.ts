@@ -3,8 +3,9 @@ import { scaled, volume } from '../../geometry/shape.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import type { Opening } from '../../passage/opening.ts';
 import { passage } from '../../passage/passage.ts';
+import { goesInside, type Inside } from '../../packing/goesInside.ts';
 import type { Chosen, Fit } from '../kernel.ts';
-import { JAW, parts, RIM, type Dials, type Tool } from './dials.ts';
+import { JAW, parts, RIM, type Dials, type Room, type Tool } from './dials.ts';
 
 /** Share of a container that heaped pieces fill as they fall (loose random packing runs from 0.5 to 0.6; from memory). */
 export const HEAPED = 0.5;
@@ -25,9 +26,24 @@ export function openingOf(d: Dials): Opening {
   };
 }
 
-/** Room across the lid that the opening takes, mm. */
-export const acrossLid = (d: Dials): number =>
-  d.opening === 'slot' ? Math.hypot(d.length, d.width) : d.length;
+/** How far the opening reaches beyond the lid's room, mm; 0 or less where it has room as it is turned. */
+export function overRim(d: Dials, room: Room): number {
+  if (room.round) return (d.opening === 'slot' ? Math.hypot(d.length, d.width) : d.length) - room.along;
+  if (d.opening !== 'slot') return d.length - Math.min(room.along, room.across);
+  const angle = (d.turn * Math.PI) / 180;
+  const [c, s] = [Math.abs(Math.cos(angle)), Math.abs(Math.sin(angle))];
+  return Math.max(d.length * c + d.width * s - room.along, d.length * s + d.width * c - room.across);
+}
+
+/** The clear inside of the container, mm. */
+function insideOf(container: Material): Inside {
+  const { sizes } = container;
+  const wall = sizes.wall ?? 0;
+  const height = Math.max(0, sizes.height! - wall);
+  return sizes.diameter === undefined
+    ? { length: Math.max(0, sizes.length! - 2 * wall), width: Math.max(0, sizes.width! - 2 * wall), height }
+    : { diameter: Math.max(0, sizes.diameter - 2 * wall), height };
+}
 
 /**
  * What a tool has hold of, mm: tongs close over the middle of a piece that lies flat where they open that far; a peg
@@ -41,7 +57,7 @@ export function gripped(piece: Material, tool: Tool): number {
 
 /** Does the piece pass, drop free, and go in as often as it should? */
 export function fit(d: Dials, chosen: Chosen): Fit {
-  const { container, piece } = parts(chosen);
+  const { container, piece, longest, room } = parts(chosen);
   const solid = shapeOf(piece)!;
   const answer = passage({ piece: scaled(solid, 1 - piece.give), opening: openingOf(d) });
   const s = container.sizes;
@@ -54,15 +70,26 @@ export function fit(d: Dials, chosen: Chosen): Fit {
     passage: answer,
     holds,
   });
-  const mouth = s.diameter ?? Math.min(s.length!, s.width!);
-  const overRim = acrossLid(d) - (mouth - 2 * RIM);
+  const over = overRim(d, room);
   if (!answer.passes)
     return say('stop', 'Does not go through', `It needs ${mm(-answer.gap)} more room, or a smaller piece.`);
-  if (overRim > 1e-6)
+  if (over > 1e-6)
     return say(
       'stop',
       'Lid too small',
-      `The opening reaches ${mm(overRim)} too far: keep ${RIM} mm of lid all round.`,
+      `The opening reaches ${mm(over)} too far: keep ${RIM} mm of lid all round.`,
+    );
+  if (!goesInside(scaled(solid, 1 - piece.give), insideOf(container)))
+    return say(
+      'stop',
+      'Stands out of the container',
+      `Choose a container deeper than ${mm(longest)} inside, or a shorter piece.`,
+    );
+  if (holds < 1)
+    return say(
+      'stop',
+      'No room for one piece',
+      'Choose a larger container or a smaller piece: heaped pieces fill only half of it.',
     );
   if (gripped(piece, d.tool) >= JAW[d.tool])
     return say(
@@ -71,7 +98,11 @@ export function fit(d: Dials, chosen: Chosen): Fit {
       `It opens ${JAW[d.tool]} mm; the piece is ${mm(gripped(piece, d.tool))} thick there.`,
     );
   if (holds < d.pieces)
-    return say('care', `Full after ${holds}`, `Use ${holds} pieces or fewer, or a deeper container.`);
+    return say(
+      'care',
+      `Full after ${holds}`,
+      `Use ${holds === 1 ? '1 piece' : `${holds} pieces or fewer`}, or a deeper container.`,
+    );
   // A soft piece that must be squeezed in is strength work, and meant so.
   if (piece.give > 0 && !passage({ piece: solid, opening: openingOf(d) }).passes)
     return say('clear', 'Goes in with a squeeze', null);

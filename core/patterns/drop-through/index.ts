@@ -10,7 +10,7 @@ export const dropThrough: Pattern<Dials> = {
   id: 'drop-through',
   name: 'Drop-through',
   question: 'Cut the opening to fit the piece',
-  skills: ['Pincer and release', 'In-hand skills', 'Crossing the middle', 'Hand strength'],
+  skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline', 'Hand strength'],
   roles: Object.values(ROLES),
   dials,
   defaults,

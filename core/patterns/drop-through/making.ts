@@ -50,17 +50,22 @@ export function steps(d: Dials, chosen: Chosen): Step[] {
     ...s,
   });
   return [
-    step({
-      id: 'wash',
-      title: washable ? `Wash ${d.pieces} × ${piece.name}` : `Look over ${d.pieces} × ${piece.name}`,
-      words: washable
-        ? 'Warm water and washing-up liquid, rinse, lay out on a towel with space between them.'
-        : 'Brush off, feel each for splinters or crumbs; put away what is split.',
-      setUp: 3,
-      perCopy: Math.max(1, 0.25 * d.pieces),
-      who: together ? 'child' : 'either',
-      drying: washable ? 120 : 0,
-    }),
+    // What was clean when it was looked over is not washed again.
+    ...(piece.clean
+      ? []
+      : [
+          step({
+            id: 'wash',
+            title: washable ? `Wash ${d.pieces} × ${piece.name}` : `Look over ${d.pieces} × ${piece.name}`,
+            words: washable
+              ? 'Warm water and washing-up liquid, rinse, lay out on a towel with space between them.'
+              : 'Brush off, feel each for splinters or crumbs; throw away any that are split.',
+            setUp: 3,
+            perCopy: Math.max(1, 0.25 * d.pieces),
+            who: together ? 'child' : 'either',
+            drying: washable ? 120 : 0,
+          }),
+        ]),
     ...(piece.hazards.includes('loose liner')
       ? [
           step({
@@ -69,7 +74,7 @@ export function steps(d: Dials, chosen: Chosen): Step[] {
             words:
               'Lift each liner with the back of a spoon and throw it away: it is a small part of its own.',
             perCopy: 0.3 * d.pieces,
-            after: ['wash'],
+            after: piece.clean ? [] : ['wash'],
           }),
         ]
       : []),
@@ -106,7 +111,11 @@ export function steps(d: Dials, chosen: Chosen): Step[] {
       title: 'Post every piece once',
       words: 'Each piece goes in and drops. Shake: none comes out again, none jams.',
       perCopy: 0.1 * d.pieces + 0.5,
-      after: ['wash', 'edge', ...(piece.hazards.includes('loose liner') ? ['liner'] : [])],
+      after: [
+        ...(piece.clean ? [] : ['wash']),
+        'edge',
+        ...(piece.hazards.includes('loose liner') ? ['liner'] : []),
+      ],
     }),
     ...(together
       ? [
@@ -147,7 +156,6 @@ export function features(d: Dials, chosen: Chosen): Feature[] {
     {
       kind: 'opening',
       opening: openingOf(d),
-      depth: container.sizes.wall ?? 1,
       sheet: soft ? 'soft' : 'rigid',
     },
     {

@@ -1,7 +1,7 @@
 import { challenge } from '../../challenge/bits.ts';
 import type { Chosen, Rung } from '../kernel.ts';
 import { parts, type Dials } from './dials.ts';
-import { acrossLid, fit, moves } from './fit.ts';
+import { fit, moves, overRim } from './fit.ts';
 
 const GRIP: Record<Dials['tool'], string> = {
   fingers: 'thumb and finger',
@@ -16,16 +16,18 @@ const GRIP: Record<Dials['tool'], string> = {
 export function rungs(d: Dials, chosen: Chosen): Rung<Dials>[] {
   const { longest, shortest, room } = parts(chosen);
   const round = shortest > 0.8 * longest;
-  const base: Dials = { ...d, tool: 'fingers', turn: 0 };
+  const along = !round && room.across > room.along ? 90 : 0;
+  const base: Dials = { ...d, tool: 'fingers', turn: along };
+  const least = Math.min(room.along, room.across);
   const hole = (over: number): Dials => ({
     ...base,
     opening: 'round',
-    length: Math.min(room, longest + over),
+    length: Math.min(least, longest + over),
   });
-  const slot = (along: number, across: number, turn = 0): Dials => ({
+  const slot = (more: number, across: number, turn = along): Dials => ({
     ...base,
     opening: 'slot',
-    length: longest + along,
+    length: longest + more,
     width: shortest + across,
     turn,
   });
@@ -48,7 +50,7 @@ export function rungs(d: Dials, chosen: Chosen): Rung<Dials>[] {
         ['peg', 'Close, peg', { ...slot(4, 3), tool: 'peg' }],
       ];
   return candidates
-    .filter(([, , dials]) => acrossLid(dials) <= room + 1e-6)
+    .filter(([, , dials]) => overRim(dials, room) <= 1e-6)
     .map(([id, name, dials]) => {
       const found = fit(dials, chosen);
       return {

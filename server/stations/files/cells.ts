@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { day } from '../../../contract/common.ts';
 import { parseLength } from '../../../core/measure/length.ts';
-import { parseMoney } from '../../../core/measure/money.ts';
+import { parseMoney, type Currency } from '../../../core/measure/money.ts';
 import { strayCharacter } from '../../../core/measure/text.ts';
 import { isFormula, unharmed } from '../../formats/csv.ts';
 
@@ -13,7 +13,9 @@ export class Cells {
   private readonly tell: Fault;
   /** How many faults were told. */
   faults = 0;
-  constructor(values: ReadonlyMap<string, string>, tell: Fault) {
+  private readonly currency: Currency;
+  constructor(values: ReadonlyMap<string, string>, tell: Fault, currency: Currency) {
+    this.currency = currency;
     this.values = values;
     this.tell = tell;
   }
@@ -67,7 +69,7 @@ export class Cells {
   }
   /** A price in whole minor units. */
   money(column: string): number | undefined {
-    return this.read(column, parseMoney);
+    return this.read(column, (t) => parseMoney(t, this.currency));
   }
   day(column: string): string | undefined {
     return this.read(column, (t) => {

@@ -1,4 +1,5 @@
 import type { EntityManager } from '@mikro-orm/core';
+import type { Currency } from '../../../core/measure/money.ts';
 import type { SizeName } from '../../../core/materials/material.ts';
 import { rows } from '../../db/rows.ts';
 import { SIZES, type FileKind } from '../../../contract/files.ts';
@@ -10,6 +11,7 @@ export interface Known {
   readonly materials: Map<string, { id: number; form: string }>;
   readonly lots: Set<number>;
   readonly offers: Set<string>;
+  readonly currency: Currency;
 }
 export interface Kind<T> {
   readonly columns: readonly string[];
@@ -20,7 +22,10 @@ export interface Kind<T> {
   key(value: T): string | null;
   exists(value: T, known: Known): boolean;
   /** What must be the same in every row with the same key: a pack of several rows has one price. */
-  agrees?(value: T): { readonly key: string; readonly column: string; readonly value: string }[];
+  agrees?(
+    value: T,
+    known: Known,
+  ): { readonly key: string; readonly column: string; readonly value: string }[];
   /** Every row of the place, in pages, for a file to go out. */
   pages(em: EntityManager): AsyncGenerator<Raw[][]>;
 }
@@ -42,9 +47,13 @@ export async function knownOf(em: EntityManager, kind?: FileKind): Promise<Known
   return {
     materials: new Map(materials.map((m) => [m.name.toLowerCase(), { id: m.id, form: m.form }])),
     lots: new Set(lots.map((l) => l.id)),
+    currency: await currencyOf(em),
     offers: new Set(offers.map((o) => offerKey(o.supplier, o.name))),
   };
 }
+/** The currency that prices in files are written in: the place's. */
+export const currencyOf = async (em: EntityManager): Promise<Currency> =>
+  (await rows<{ currency: string }>(em, 'select currency from place'))[0]!.currency;
 export const offerKey = (supplier: string, pack: string): string => `${supplier}\n${pack}`.toLowerCase();
 
 /** Pages of a table by id, so that a large shelf streams out. */

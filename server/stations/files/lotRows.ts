@@ -60,9 +60,9 @@ export const lotRows: Kind<LotValue> = {
       cells.fault('quantity', `is more than the ${came} that came`);
     if (id !== null && (id < 1 || id > 2 ** 31)) cells.fault('lot', 'expected the number of a lot');
     if (state === 'resting' && readyOn === null)
-      cells.fault('ready_on', 'a resting lot needs the day it is ready');
+      cells.fault('ready_on', 'a lot in quarantine needs the day it is ready');
     if (state !== 'resting' && readyOn !== null)
-      cells.fault('ready_on', 'only a resting lot has a day it is ready');
+      cells.fault('ready_on', 'only a lot in quarantine has a day it is ready');
     if (from.length > 40) cells.fault('from', 'may have at most 40 characters');
     if (reason.length > 300) cells.fault('reason', 'may have at most 300 characters');
     cells.check(sizesSchema, measured, (path) => path);

@@ -8,8 +8,9 @@ import {
   SOLIDS,
   type MaterialInput,
 } from '../../../core/materials/material.ts';
+import { moneyNumber } from '../../../core/measure/money.ts';
 import { rows } from '../../db/rows.ts';
-import { paged, sizeCells, sizesOf, type Kind } from './kind.ts';
+import { currencyOf, paged, sizeCells, sizesOf, type Kind } from './kind.ts';
 
 export type MaterialValue = Omit<MaterialInput, 'kept'>;
 export const materialRows: Kind<MaterialValue> = {
@@ -24,6 +25,7 @@ export const materialRows: Kind<MaterialValue> = {
       mass: cells.number('mass'),
       cleaning: cells.oneOf('cleaning', CLEANINGS),
       catalogue,
+      worth: cells.money('worth'),
     };
     const allergens = cells.list('allergens');
     const value = {
@@ -69,8 +71,11 @@ export const materialRows: Kind<MaterialValue> = {
       hazards: string;
       colour: string;
       catalogue: string | null;
+      worth: number | null;
     }
-    const words = (list: string | null): string => (list === null ? [] : (JSON.parse(list) as string[])).join(', ');
+    const currency = await currencyOf(em);
+    const words = (list: string | null): string =>
+      (list === null ? [] : (JSON.parse(list) as string[])).join(', ');
     for await (const page of paged((after) =>
       rows<Row>(em, 'select * from material where id > ? order by id limit 500', [after]),
     ))
@@ -88,6 +93,7 @@ export const materialRows: Kind<MaterialValue> = {
         words(m.hazards),
         m.colour,
         m.catalogue,
+        m.worth === null ? null : moneyNumber(m.worth, currency),
       ]);
   },
 };

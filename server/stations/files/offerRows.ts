@@ -1,7 +1,7 @@
 import { COLUMNS } from '../../../contract/files.ts';
-import { formatMoney } from '../../../core/measure/money.ts';
+import { moneyNumber } from '../../../core/measure/money.ts';
 import { rows } from '../../db/rows.ts';
-import { offerKey, paged, type Kind, type Raw } from './kind.ts';
+import { currencyOf, offerKey, paged, type Kind, type Raw } from './kind.ts';
 
 export interface OfferValue {
   readonly supplier: string;
@@ -42,8 +42,8 @@ export const offerRows: Kind<OfferValue> = {
   },
   // A pack of several materials has a row for each.
   key: (o) => `${offerKey(o.supplier, o.pack)}\n${o.material.toLowerCase()}`,
-  agrees: (o) => [
-    { key: `price\n${offerKey(o.supplier, o.pack)}`, column: 'price', value: formatMoney(o.price) },
+  agrees: (o, { currency }) => [
+    { key: `price\n${offerKey(o.supplier, o.pack)}`, column: 'price', value: moneyNumber(o.price, currency) },
     { key: `shop\n${offerKey(o.supplier, o.pack)}`, column: 'shop_key', value: o.shopKey ?? '' },
     ...(o.delivery === null
       ? []
@@ -51,12 +51,13 @@ export const offerRows: Kind<OfferValue> = {
           {
             key: `delivery\n${o.supplier.toLowerCase()}`,
             column: 'delivery',
-            value: formatMoney(o.delivery),
+            value: moneyNumber(o.delivery, currency),
           },
         ]),
   ],
   exists: (o, known) => known.offers.has(offerKey(o.supplier, o.pack)),
   async *pages(em) {
+    const currency = await currencyOf(em);
     const names = new Map(
       (await rows<{ id: number; name: string }>(em, 'select id, name from material')).map((m) => [
         m.id,
@@ -82,9 +83,9 @@ export const offerRows: Kind<OfferValue> = {
       yield page.flatMap((o) =>
         (JSON.parse(o.contents) as { materialId: number; quantity: number }[]).map((c): Raw[] => [
           o.supplier,
-          formatMoney(o.delivery),
+          moneyNumber(o.delivery, currency),
           o.name,
-          formatMoney(o.price),
+          moneyNumber(o.price, currency),
           names.get(c.materialId) ?? '',
           c.quantity,
           o.shop_key,

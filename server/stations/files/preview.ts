@@ -60,15 +60,18 @@ export function readFile(request: PreviewRequest): FilePreview {
     };
     if (cells.length > names.length && cells.slice(names.length).some((c) => c.trim() !== ''))
       fault(names.at(-1)!, `the row has ${cells.length} cells, the header ${names.length}`);
-    const value = shape.read(new Cells(new Map(names.map((c, i) => [c, cells[i] ?? ''])), fault), known);
+    const value = shape.read(
+      new Cells(new Map(names.map((c, i) => [c, cells[i] ?? ''])), fault, known.currency),
+      known,
+    );
     if (value !== null && !bad) {
       const key = shape.key(value);
       if (key !== null) {
         const before = seen.get(key);
-        if (before !== undefined) fault(names[0]!, `stands in row ${before} already`);
+        if (before !== undefined) fault(names[0]!, `is in row ${before} already`);
         else seen.set(key, row);
       }
-      for (const a of shape.agrees?.(value) ?? []) {
+      for (const a of shape.agrees?.(value, known) ?? []) {
         const first = agreed.get(a.key);
         if (!first) agreed.set(a.key, { row, value: a.value });
         else if (first.value !== a.value)
@@ -103,7 +106,7 @@ function header(cells: readonly string[], columns: readonly string[], required: 
       path: `file.${c.slice(0, 40)}`,
       message: `“${c.slice(0, 40)}” is no column here; expected ${columns.join(', ')}`,
     })),
-    ...twice.slice(0, 5).map((c) => ({ path: `file.${c}`, message: `the column “${c}” stands there twice` })),
+    ...twice.slice(0, 5).map((c) => ({ path: `file.${c}`, message: `the column “${c}” is there twice` })),
   ];
   if (errors.length > 0) throw new ProblemError(400, `The file was not read: ${errors[0]!.message}.`, errors);
   return names;

@@ -21,7 +21,7 @@ export interface Written {
 const materialOf = (name: string, known: Known): number => {
   const at = known.materials.get(name.toLowerCase());
   if (!at)
-    throw new ProblemError(409, `${name} was taken off the shelf meanwhile; nothing was written.`, [
+    throw new ProblemError(409, `${name} was deleted meanwhile; nothing was written.`, [
       { path: 'material', message: 'expected a material of this shelf' },
     ]);
   return at.id;
@@ -121,7 +121,7 @@ export async function writeOffers(
       if (!lines) packs.set(key, [o]);
       else if (lines[0]!.price === o.price) lines.push(o);
       else
-        throw new ProblemError(422, `${o.pack} stands there with two prices; nothing was written.`, [
+        throw new ProblemError(422, `${o.pack} has two prices; nothing was written.`, [
           { path: 'price', message: 'expected one price a pack' },
         ]);
     }

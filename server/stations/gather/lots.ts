@@ -7,6 +7,7 @@ import { lookOver, type Policy } from '../../../core/gather/lookOver.ts';
 import { SIZES_OF, type MaterialInput, type SizeName } from '../../../core/materials/material.ts';
 import { LotRow, MaterialRow, PlaceRow, type Lot, type Material } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
+import { idCursor } from '../../paging.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { createMaterial, findMaterial } from './service.ts';
 import { putOnShelf, roomFor } from './shelf.ts';
@@ -41,14 +42,25 @@ interface LotColumns {
   look: string | null;
 }
 
-/** Lots, the latest first; thousands at a time, so straight from the table. */
-export async function listLots(em: EntityManager, query: z.infer<typeof lotQuery>): Promise<LotJson[]> {
+/** A page of lots, the latest first; thousands at a time, so straight from the table. */
+export async function listLots(em: EntityManager, query: z.infer<typeof lotQuery>) {
+  const where: string[] = ['came_on >= ?'];
+  const params: unknown[] = [query.since ?? ''];
+  if (query.material !== undefined) {
+    where.push('material_id = ?');
+    params.push(query.material);
+  }
+  const [all] = await rows<{ n: number }>(
+    em,
+    `select count(*) as n from lot where ${where.join(' and ')}`,
+    params,
+  );
   const found = await rows<LotColumns>(
     em,
-    'select * from lot where (? is null or material_id = ?) and came_on >= ? order by id desc limit ?',
-    [query.material ?? null, query.material ?? null, query.since ?? '', query.limit],
+    `select * from lot where ${where.join(' and ')} and id < ? order by id desc limit ?`,
+    [...params, idCursor(query.after, Number.MAX_SAFE_INTEGER), query.limit],
   );
-  return found.map((l) => ({
+  const items = found.map((l): LotJson => ({
     id: l.id,
     version: l.version,
     materialId: l.material_id,
@@ -62,6 +74,8 @@ export async function listLots(em: EntityManager, query: z.infer<typeof lotQuery
     sizes: l.sizes === '{}' ? {} : (JSON.parse(l.sizes) as LotJson['sizes']),
     look: l.look === null ? null : (JSON.parse(l.look) as LotJson['look']),
   }));
+  const last = found.at(-1);
+  return { items, limit: query.limit, total: all!.n, next: last ? String(last.id) : null };
 }
 
 export async function policyOf(em: EntityManager): Promise<Policy> {
@@ -155,6 +169,8 @@ export async function updateLot(em: EntityManager, id: number, input: LotUpdate)
     readyOn: state === 'resting' ? (input.readyOn ?? l.readyOn ?? null) : null,
   });
   if (input.sizes !== undefined) l.sizes = input.sizes;
+  // Cleaned by now: nobody need wash it again before it is used.
+  if (l.look && input.state === 'ready') l.look = { ...l.look, clean: 'clean' };
   await em.flush();
   return lotJson(l);
 }

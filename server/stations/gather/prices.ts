@@ -1,13 +1,15 @@
+import { z } from 'zod';
 import type { EntityManager } from '@mikro-orm/core';
 import type { Offer, OfferInput } from '../../../contract/materials.ts';
 import type { PriceSeen, ShopList, ShopRefreshed } from '../../../contract/shop.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { asMaterial, entryOf } from '../../../core/catalogue/index.ts';
-import { MaterialRow, OfferRow, PriceSeenRow, SupplierRow } from '../../db/entities.ts';
+import { MaterialRow, OfferRow, SupplierRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { listDay, listDays, priceList, SHOP } from '../../devices/shop.ts';
+import { pageOf, textCursor, textCursorOf } from '../../paging.ts';
 import { ProblemError } from '../../problem.ts';
-import { createMaterial, listOffers, saveOffer } from './service.ts';
+import { createMaterial, findOffer, saveOffer } from './service.ts';
 
 /** Rows of one insert: four values each, well under what one statement may hold. */
 const AT_ONCE = 200;
@@ -23,17 +25,34 @@ export async function seePrices(em: EntityManager, seen: readonly PriceSeen[]): 
     );
   }
 }
-const seePrice = (em: EntityManager, offerId: number, seenOn: Day, price: number, inStock: boolean) =>
-  seePrices(em, [{ offerId, seenOn, price, inStock }]);
 
-/** Prices as they were seen, the oldest first. */
-export async function priceHistory(em: EntityManager): Promise<PriceSeen[]> {
-  const seen = await em.find(
-    PriceSeenRow,
-    {},
-    { orderBy: { seenOn: 'asc', id: 'asc' }, disableIdentityMap: true },
+export const priceQuery = z.strictObject({
+  ...pageOf(20_000),
+  offer: z.coerce.number().int().positive('must be more than 0').optional(),
+});
+
+/** A page of prices as they were seen, the oldest first. */
+export async function priceHistory(em: EntityManager, query: z.infer<typeof priceQuery>) {
+  const only = query.offer === undefined ? '' : ' and offer_id = ?';
+  const params = query.offer === undefined ? [] : [query.offer];
+  const [all] = await rows<{ n: number }>(em, `select count(*) as n from price_seen where 1${only}`, params);
+  const found = await rows<{ id: number; offer_id: number; seen_on: Day; price: number; in_stock: number }>(
+    em,
+    `select * from price_seen where (seen_on, id) > (?, ?)${only} order by seen_on, id limit ?`,
+    [...(textCursor(query.after) ?? ['', 0]), ...params, query.limit],
   );
-  return seen.map((p) => ({ offerId: p.offer.id, seenOn: p.seenOn, price: p.price, inStock: p.inStock }));
+  const last = found.at(-1);
+  return {
+    items: found.map((p): PriceSeen => ({
+      offerId: p.offer_id,
+      seenOn: p.seen_on,
+      price: p.price,
+      inStock: p.in_stock !== 0,
+    })),
+    limit: query.limit,
+    total: all!.n,
+    next: last ? textCursorOf(last.seen_on, last.id) : null,
+  };
 }
 
 /** The shop's list of this week, with what the place follows already. */
@@ -81,31 +100,45 @@ export async function followPack(em: EntityManager, key: string, today: Day): Pr
   const now = priceList(today).find((l) => l.key === key)!;
   const offer = em.create(OfferRow, { name: pack.name, supplier, price: now.price, contents, shopKey: key });
   await em.flush();
-  for (const day of listDays(null, today)) {
-    const line = priceList(day).find((l) => l.key === key)!;
-    await seePrice(em, offer.id, day, line.price, line.inStock);
-  }
-  return (await listOffers(em)).find((o) => o.id === offer.id)!;
+  await seePrices(
+    em,
+    listDays(null, today).map((day) => {
+      const line = priceList(day).find((l) => l.key === key)!;
+      return { offerId: offer.id, seenOn: day, price: line.price, inStock: line.inStock };
+    }),
+  );
+  return findOffer(em, offer.id);
 }
 
 /** Reads the shop's lists since the last time; prices follow, and what changed is told. */
 export async function refreshPrices(em: EntityManager, today: Day): Promise<ShopRefreshed> {
   const offers = await em.find(OfferRow, { shopKey: { $ne: null } });
+  const last = new Map(
+    (
+      await rows<{ offer_id: number; seen_on: Day; in_stock: number }>(
+        em,
+        'select p.offer_id, p.seen_on, p.in_stock from price_seen p join offer o on o.id = p.offer_id and o.shop_key is not null where p.seen_on = (select max(seen_on) from price_seen q where q.offer_id = p.offer_id)',
+      )
+    ).map((p) => [p.offer_id, p]),
+  );
+  // A list is the same for every pack: each is read once.
+  const linesOf = new Map<Day, Map<string, { price: number; inStock: boolean }>>();
+  const lineOf = (day: Day, key: string) => {
+    let lines = linesOf.get(day);
+    if (!lines) linesOf.set(day, (lines = new Map(priceList(day).map((l) => [l.key, l]))));
+    return lines.get(key);
+  };
   const lists = new Set<Day>();
+  const seen: PriceSeen[] = [];
   const changed: ShopRefreshed['changed'] = [];
   for (const offer of offers) {
-    const [last] = await em.find(
-      PriceSeenRow,
-      { offer: offer.id },
-      { orderBy: { seenOn: 'desc' }, limit: 1 },
-    );
-    const before = { price: offer.price, inStock: last?.inStock ?? true };
+    const before = { price: offer.price, inStock: (last.get(offer.id)?.in_stock ?? 1) !== 0 };
     let now = before;
-    for (const day of listDays(last?.seenOn ?? null, today)) {
-      const line = priceList(day).find((l) => l.key === offer.shopKey);
+    for (const day of listDays(last.get(offer.id)?.seen_on ?? null, today)) {
+      const line = lineOf(day, offer.shopKey!);
       if (!line) continue;
       lists.add(day);
-      await seePrice(em, offer.id, day, line.price, line.inStock);
+      seen.push({ offerId: offer.id, seenOn: day, price: line.price, inStock: line.inStock });
       now = line;
     }
     if (now.price !== before.price || now.inStock !== before.inStock)
@@ -119,6 +152,7 @@ export async function refreshPrices(em: EntityManager, today: Day): Promise<Shop
       });
     offer.price = now.price;
   }
+  await seePrices(em, seen);
   await em.flush();
   return { followed: offers.length, lists: lists.size, changed };
 }
@@ -131,6 +165,6 @@ export async function keepOffer(
   id?: number,
 ): Promise<Offer> {
   const offer = await saveOffer(em, input, id);
-  await seePrice(em, offer.id, today, offer.price, true);
+  await seePrices(em, [{ offerId: offer.id, seenOn: today, price: offer.price, inStock: true }]);
   return { ...offer, inStock: true };
 }

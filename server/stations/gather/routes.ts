@@ -11,6 +11,7 @@ import { findInput, lotQuery, lotUpdate } from '../../../contract/lots.ts';
 import { shopTake } from '../../../contract/shop.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
+import { pageOf, sendPage, setPage } from '../../paging.ts';
 import { sendList } from '../../sendList.ts';
 import * as gather from './service.ts';
 import * as lots from './lots.ts';
@@ -18,7 +19,12 @@ import * as prices from './prices.ts';
 
 export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
   const r = Router();
-  r.get('/materials', async (_req, res) => sendList(res, gather.listMaterials(em(), today())));
+  r.get('/materials', async (req, res) => {
+    const query = read(z.strictObject(pageOf(1_000_000)), req.query);
+    const { items, ...page } = await gather.pageOfMaterials(em(), today(), query);
+    setPage(req, res, page);
+    await sendList(res, items);
+  });
   r.post('/materials', async (req, res) => {
     const input = read(materialInput, req.body);
     res.status(201).json(await inTransaction((m) => gather.addMaterial(m, input, today())));
@@ -26,7 +32,13 @@ export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
   r.put('/materials/:id', async (req, res) => {
     const id = readId(req.params.id, 'material');
     // Figures that follow from the lots come along when a material is read and sent back; they are no wish.
-    const { version, waiting: _, measured: __, ...rest } = (req.body ?? {}) as Record<string, unknown>;
+    const {
+      version,
+      waiting: _,
+      measured: __,
+      clean: ___,
+      ...rest
+    } = (req.body ?? {}) as Record<string, unknown>;
     // The count changes by what comes in and goes out, so an overwrite need not say it.
     const saysKept = rest.kept !== undefined;
     const input = { ...read(materialInput, { kept: 0, ...rest }), ...read(materialVersion, { version }) };
@@ -43,7 +55,7 @@ export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
     res.status(204).end();
   });
   r.get('/lots', async (req, res) => {
-    res.json(await lots.listLots(em(), read(lotQuery, req.query)));
+    sendPage(req, res, await lots.listLots(em(), read(lotQuery, req.query)));
   });
   r.post('/finds', async (req, res) => {
     const input = read(findInput, req.body);
@@ -59,12 +71,16 @@ export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
     await inTransaction((m) => lots.removeLot(m, id));
     res.status(204).end();
   });
-  r.get('/suppliers', async (_req, res) => void res.json(await gather.listSuppliers(em())));
+  r.get('/suppliers', async (req, res) => {
+    sendPage(req, res, await gather.pageOfSuppliers(em(), read(z.strictObject(pageOf(20_000)), req.query)));
+  });
   r.post('/suppliers', async (req, res) => {
     const input = read(supplierInput, req.body);
     res.status(201).json(await inTransaction((m) => gather.addSupplier(m, input)));
   });
-  r.get('/offers', async (_req, res) => void res.json(await gather.listOffers(em())));
+  r.get('/offers', async (req, res) => {
+    sendPage(req, res, await gather.pageOfOffers(em(), read(z.strictObject(pageOf(20_000)), req.query)));
+  });
   r.post('/offers', async (req, res) => {
     const input = read(offerInput, req.body);
     res.status(201).json(await inTransaction((m) => prices.keepOffer(m, input, today())));
@@ -74,7 +90,9 @@ export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
     const input = read(offerInput, req.body);
     res.json(await inTransaction((m) => prices.keepOffer(m, input, today(), id)));
   });
-  r.get('/prices', async (_req, res) => void res.json(await prices.priceHistory(em())));
+  r.get('/prices', async (req, res) => {
+    sendPage(req, res, await prices.priceHistory(em(), read(prices.priceQuery, req.query)));
+  });
   r.get('/shop', async (_req, res) => void res.json(await prices.shopListOf(em(), today())));
   r.post('/shop/packs', async (req, res) => {
     const { key } = read(shopTake, req.body);

@@ -7,8 +7,9 @@ import type {
 } from '../../../contract/materials.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import type { MaterialInput } from '../../../core/materials/material.ts';
-import { DesignRow, MaterialRow, OfferRow, SupplierRow, type Material } from '../../db/entities.ts';
+import { MaterialRow, OfferRow, SupplierRow, type Material } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
+import { textCursor, textCursorOf } from '../../paging.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { onShelf, putOnShelf, roomFor, shelfOf, takeFromShelf, type OnShelf } from './shelf.ts';
 
@@ -22,6 +23,7 @@ const materialJson = (m: Material, shelf: OnShelf): MaterialJson => ({
   unit: m.unit as MaterialJson['unit'],
   kept: shelf.kept,
   waiting: shelf.waiting,
+  ...(shelf.clean ? { clean: true } : {}),
   ...(shelf.measured ? { measured: shelf.measured } : {}),
   materialClass: m.materialClass as MaterialJson['materialClass'],
   give: m.give,
@@ -30,6 +32,7 @@ const materialJson = (m: Material, shelf: OnShelf): MaterialJson => ({
   ...(m.mass == null ? {} : { mass: m.mass }),
   ...(m.cleaning == null ? {} : { cleaning: m.cleaning as NonNullable<MaterialJson['cleaning']> }),
   ...(m.allergens == null ? {} : { allergens: m.allergens as NonNullable<MaterialJson['allergens']> }),
+  ...(m.worth == null ? {} : { worth: m.worth }),
   ...(m.catalogue == null ? {} : { catalogue: m.catalogue }),
 });
 
@@ -41,20 +44,41 @@ type MaterialColumns = Omit<Material, JsonColumn | 'materialClass'> & {
   readonly allergens: string | null;
 };
 
-/** Every material by name, one after another: straight from the table, since a shelf may hold very many. */
-export async function* listMaterials(em: EntityManager, today: Day): AsyncGenerator<MaterialJson> {
+interface PageAsked {
+  readonly limit: number;
+  readonly after?: string | undefined;
+}
+
+/** Materials by name, one after another: straight from the table, since a shelf may hold very many. */
+export async function pageOfMaterials(em: EntityManager, today: Day, query: PageAsked) {
+  const [all] = await rows<{ n: number }>(em, 'select count(*) as n from material');
+  const found = await rows<MaterialColumns>(
+    em,
+    'select * from material where (name, id) > (?, ?) order by name, id limit ?',
+    [...(textCursor(query.after) ?? ['', 0]), query.limit],
+  );
   const shelf = await onShelf(em, today);
-  for (const c of await rows<MaterialColumns>(em, 'select * from material order by name'))
-    yield materialJson(
-      {
-        ...c,
-        materialClass: c.material_class,
-        sizes: JSON.parse(c.sizes) as Material['sizes'],
-        hazards: JSON.parse(c.hazards) as Material['hazards'],
-        allergens: c.allergens === null ? null : (JSON.parse(c.allergens) as string[]),
-      },
-      shelf.get(c.id) ?? { kept: 0, waiting: 0 },
-    );
+  async function* each(): AsyncGenerator<MaterialJson> {
+    for (const c of found)
+      yield materialJson(
+        {
+          ...c,
+          materialClass: c.material_class,
+          sizes: JSON.parse(c.sizes) as Material['sizes'],
+          hazards: JSON.parse(c.hazards) as Material['hazards'],
+          allergens: c.allergens === null ? null : (JSON.parse(c.allergens) as string[]),
+        },
+        shelf.get(c.id) ?? { kept: 0, waiting: 0 },
+      );
+  }
+  const last = found.at(-1);
+  return {
+    items: each(),
+    count: found.length,
+    limit: query.limit,
+    total: all!.n,
+    next: last ? textCursorOf(last.name, last.id) : null,
+  };
 }
 
 export async function findMaterial(em: EntityManager, id: number): Promise<Material> {
@@ -64,13 +88,14 @@ export async function findMaterial(em: EntityManager, id: number): Promise<Mater
 }
 
 /** The columns of a material; the count is a matter of its lots. */
-export const materialColumns = <T extends Omit<MaterialInput, 'kept'>>(m: T) => ({
+export const materialColumns = (m: Omit<MaterialInput, 'kept'>) => ({
   ...m,
   solid: m.solid ?? null,
   mass: m.mass ?? null,
   cleaning: m.cleaning ?? null,
   allergens: m.allergens ?? null,
   catalogue: m.catalogue ?? null,
+  worth: m.worth ?? null,
 });
 
 const columns = ({ kept: _, ...m }: MaterialInput) => materialColumns(m);
@@ -149,21 +174,40 @@ export async function changeStock(
 
 export async function removeMaterial(em: EntityManager, id: number): Promise<void> {
   const m = await findMaterial(em, id);
-  const designs = (await em.find(DesignRow, {})).filter((d) => Object.values(d.materials).includes(id));
-  if (designs.length > 0)
-    throw new ProblemError(409, `${m.name} is used by ${designs.map((d) => d.name).join(', ')}.`);
-  const offers = (await em.find(OfferRow, {})).filter((o) => o.contents.some((c) => c.materialId === id));
-  if (offers.length > 0)
-    throw new ProblemError(409, `${m.name} is in the pack ${offers.map((o) => o.name).join(', ')}.`);
+  const named = async (sql: string): Promise<string[]> =>
+    (await rows<{ name: string }>(em, `${sql} order by name limit 5`, [id])).map((r) => r.name);
+  const designs = await named(
+    'select distinct d.name from design d, json_each(d.materials) e where e.value = ?',
+  );
+  if (designs.length > 0) throw new ProblemError(409, `${m.name} is used by ${designs.join(', ')}.`);
+  const offers = await named(
+    "select distinct o.name from offer o, json_each(o.contents) e where json_extract(e.value, '$.materialId') = ?",
+  );
+  if (offers.length > 0) throw new ProblemError(409, `${m.name} is in the pack ${offers.join(', ')}.`);
+  // Lots are records: who brought what, when, and what became of it. They never go with the material.
+  const [kept] = await rows<{ lots: number; left: number | null }>(
+    em,
+    'select count(*) as lots, sum(quantity) as left from lot where material_id = ?',
+    [id],
+  );
+  if (kept!.lots > 0)
+    throw new ProblemError(
+      409,
+      `${m.name} has ${kept!.lots} ${kept!.lots === 1 ? 'lot' : 'lots'} on record${kept!.left ? `, ${kept!.left} of it on the shelf` : ''}; it stays for their sake.`,
+    );
   await em.removeAndFlush(m);
 }
 
-export async function listSuppliers(em: EntityManager): Promise<Supplier[]> {
-  return (await em.find(SupplierRow, {}, { orderBy: { name: 'asc' } })).map((s) => ({
-    id: s.id,
-    name: s.name,
-    delivery: s.delivery,
-  }));
+/** A page of suppliers by name. */
+export async function pageOfSuppliers(em: EntityManager, query: PageAsked) {
+  const [all] = await rows<{ n: number }>(em, 'select count(*) as n from supplier');
+  const items = await rows<Supplier>(
+    em,
+    'select id, name, delivery from supplier where (name, id) > (?, ?) order by name, id limit ?',
+    [...(textCursor(query.after) ?? ['', 0]), query.limit],
+  );
+  const last = items.at(-1);
+  return { items, limit: query.limit, total: all!.n, next: last ? textCursorOf(last.name, last.id) : null };
 }
 
 export async function addSupplier(em: EntityManager, input: Omit<Supplier, 'id'>): Promise<Supplier> {
@@ -172,17 +216,49 @@ export async function addSupplier(em: EntityManager, input: Omit<Supplier, 'id'>
   return { id: s.id, ...input };
 }
 
-export async function listOffers(em: EntityManager): Promise<Offer[]> {
+interface OfferColumns {
+  id: number;
+  name: string;
+  supplier_id: number;
+  price: number;
+  contents: string;
+  shop_key: string | null;
+}
+
+const offersFrom = async (em: EntityManager, found: readonly OfferColumns[]): Promise<Offer[]> => {
   const gone = await outOfStock(em);
-  return (await em.find(OfferRow, {}, { orderBy: { name: 'asc' } })).map((o) => ({
+  return found.map((o) => ({
     id: o.id,
     name: o.name,
-    supplierId: o.supplier.id,
+    supplierId: o.supplier_id,
     price: o.price,
-    contents: o.contents,
+    contents: JSON.parse(o.contents) as Offer['contents'],
     inStock: !gone.has(o.id),
-    shopKey: o.shopKey ?? null,
+    shopKey: o.shop_key,
   }));
+};
+
+/** A page of packs by name. */
+export async function pageOfOffers(em: EntityManager, query: PageAsked) {
+  const [all] = await rows<{ n: number }>(em, 'select count(*) as n from offer');
+  const items = await offersFrom(
+    em,
+    await rows<OfferColumns>(em, 'select * from offer where (name, id) > (?, ?) order by name, id limit ?', [
+      ...(textCursor(query.after) ?? ['', 0]),
+      query.limit,
+    ]),
+  );
+  const last = items.at(-1);
+  return { items, limit: query.limit, total: all!.n, next: last ? textCursorOf(last.name, last.id) : null };
+}
+
+export async function findOffer(em: EntityManager, id: number): Promise<Offer> {
+  const [offer] = await offersFrom(
+    em,
+    await rows<OfferColumns>(em, 'select * from offer where id = ?', [id]),
+  );
+  if (!offer) throw notFound(`offer ${id}`);
+  return offer;
 }
 
 /** Packs that the shop did not have when they were last seen. */

@@ -2,6 +2,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import type { Day } from '../../../core/calendar/days.ts';
 import type { Sizes, SizeName } from '../../../core/materials/material.ts';
 import { LotRow, type Material } from '../../db/entities.ts';
+import type { FilledJson } from '../../db/json.ts';
 import { rows } from '../../db/rows.ts';
 import { ProblemError } from '../../problem.ts';
 
@@ -11,16 +12,18 @@ export interface OnShelf {
   readonly kept: number;
   /** To be cleaned, or resting. */
   readonly waiting: number;
+  /** Everything that is kept is known to be clean. */
+  readonly clean?: boolean;
   readonly measured?: { readonly most: Sizes; readonly least: Sizes };
 }
 const NOTHING: OnShelf = { kept: 0, waiting: 0 };
 /** More than any shelf holds: a typing error. */
 const MOST = 10_000_000;
 
-type Sum = { material_id: number; kept: number | null; waiting: number | null };
+type Sum = { material_id: number; kept: number | null; waiting: number | null; clean: number | null };
 type Measured = { material_id: number; sizes: string };
 
-/** Counts by material, of all or of some; what rests until today or earlier is ready. */
+/** Counts by material, of all or of some; what quarantine until today or earlier is ready. */
 export async function onShelf(
   em: EntityManager,
   today: Day,
@@ -30,8 +33,8 @@ export async function onShelf(
   const ready = `(state = 'ready' or (state = 'resting' and ready_on <= ?))`;
   const sums = await rows<Sum>(
     em,
-    `select material_id, sum(case when ${ready} then quantity end) as kept, sum(case when state = 'clean first' or (state = 'resting' and ready_on > ?) then quantity end) as waiting from lot where quantity > 0${some} group by material_id`,
-    [today, today],
+    `select material_id, sum(case when ${ready} then quantity end) as kept, sum(case when state = 'clean first' or (state = 'resting' and ready_on > ?) then quantity end) as waiting, sum(case when ${ready} and json_extract(look, '$.clean') = 'clean' then quantity end) as clean from lot where quantity > 0${some} group by material_id`,
+    [today, today, today],
   );
   const sized = await rows<Measured>(
     em,
@@ -52,7 +55,12 @@ export async function onShelf(
       const m = measured.get(s.material_id);
       return [
         s.material_id,
-        { kept: s.kept ?? 0, waiting: s.waiting ?? 0, ...(m ? { measured: m } : {}) },
+        {
+          kept: s.kept ?? 0,
+          waiting: s.waiting ?? 0,
+          ...((s.kept ?? 0) > 0 && s.clean === s.kept ? { clean: true } : {}),
+          ...(m ? { measured: m } : {}),
+        },
       ] as const;
     }),
   );
@@ -92,7 +100,7 @@ export function putOnShelf(
 }
 
 /**
- * Takes from the ready lots of a material, the oldest first.
+ * Takes from the ready lots of a material, the oldest first, and says from which.
  *
  * @throws ProblemError 422 at `path` when fewer are ready
  */
@@ -102,7 +110,7 @@ export async function takeFromShelf(
   quantity: number,
   today: Day,
   path = 'by',
-): Promise<void> {
+): Promise<FilledJson['lots']> {
   const lots = await em.find(
     LotRow,
     {
@@ -118,13 +126,16 @@ export async function takeFromShelf(
       { path, message: path === 'by' ? `expected at least −${kept}` : `expected at most ${kept}` },
     ]);
   let left = quantity;
+  const from: FilledJson['lots'] = [];
   for (const l of lots) {
+    if (left === 0) break;
     const taken = Math.min(left, l.quantity);
     l.quantity -= taken;
     left -= taken;
-    if (left === 0) break;
+    from.push({ lotId: l.id, quantity: taken, from: l.fromCode, cameOn: l.cameOn });
   }
   await em.flush();
+  return from;
 }
 
 /** @throws ProblemError 422 when the shelf would hold more than 10,000,000 of it */

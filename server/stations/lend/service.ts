@@ -1,10 +1,24 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Borrower, Copy as CopyJson, Loan as LoanJson, ReturnInput } from '../../../contract/lending.ts';
 import { addDays, daysBetween, type Day } from '../../../core/calendar/days.ts';
-import { BorrowerRow, CopyRow, LoanRow, MaterialRow, type Copy, type Loan } from '../../db/entities.ts';
-import type { PartJson } from '../../db/json.ts';
+import { spokenFor } from '../../../core/needs/supply.ts';
+import {
+  BorrowerRow,
+  CopyRow,
+  CountRow,
+  LoanRow,
+  MaterialRow,
+  type Copy,
+  type Loan,
+} from '../../db/entities.ts';
+import type { FilledJson, PartJson } from '../../db/json.ts';
+import { z } from 'zod';
+import { rows } from '../../db/rows.ts';
+import { pageOf, textCursor, textCursorOf } from '../../paging.ts';
 import { notFound, ProblemError } from '../../problem.ts';
-import { shelfOf, takeFromShelf } from '../gather/shelf.ts';
+import { copyOf } from './copies.ts';
+import { takeFromShelf } from '../gather/shelf.ts';
+import { readBench } from '../shape/service.ts';
 
 const loanJson = (l: Loan): LoanJson => ({
   id: l.id,
@@ -15,50 +29,31 @@ const loanJson = (l: Loan): LoanJson => ({
   returnedOn: l.returnedOn ?? null,
 });
 
-const copyJson = (c: Copy, open: Loan | undefined): CopyJson => ({
-  id: c.id,
-  label: c.label,
-  designId: c.design.id,
-  design: c.design.name,
-  skill: c.design.skill,
-  repair: c.repair,
-  parts: c.parts,
-  openLoan: open
-    ? {
-        id: open.id,
-        borrowerId: open.borrower.id,
-        borrower: open.borrower.name,
-        lentOn: open.lentOn,
-        dueOn: open.dueOn,
-      }
-    : null,
-  lastCounted: c.lastCounted ?? null,
+async function oneCopy(em: EntityManager, id: number): Promise<CopyJson> {
+  const found = await copyOf(em, id);
+  if (!found) throw notFound(`kit ${id}`);
+  return found;
+}
+
+export const borrowerQuery = z.strictObject({
+  ...pageOf(1000),
+  /** Part of a code name or of a group. */
+  q: z.string().trim().max(80, 'may have at most 80 characters').optional(),
 });
 
-export async function listCopies(em: EntityManager): Promise<CopyJson[]> {
-  const [copies, loans] = [
-    await em.find(CopyRow, {}, { populate: ['design'], orderBy: { id: 'asc' } }),
-    await em.find(LoanRow, { returnedOn: null }, { populate: ['borrower'] }),
-  ];
-  const open = new Map(loans.map((l) => [l.copy.id, l]));
-  return copies.map((c) => copyJson(c, open.get(c.id)));
-}
-
-async function oneCopy(em: EntityManager, id: number): Promise<CopyJson> {
-  const c = await em.findOne(CopyRow, { id }, { populate: ['design'] });
-  if (!c) throw notFound(`kit ${id}`);
-  return copyJson(
-    c,
-    (await em.findOne(LoanRow, { copy: id, returnedOn: null }, { populate: ['borrower'] })) ?? undefined,
+/** A page of families by code name. */
+export async function listBorrowers(em: EntityManager, query: z.infer<typeof borrowerQuery>) {
+  const q = `%${(query.q ?? '').replace(/[%_\\]/g, (c) => `\\${c}`)}%`;
+  const matches = "(name like ? escape '\\' or group_name like ? escape '\\')";
+  const [all] = await rows<{ n: number }>(em, `select count(*) as n from borrower where ${matches}`, [q, q]);
+  const at = textCursor(query.after) ?? ['', 0];
+  const items = await rows<Borrower>(
+    em,
+    `select id, name, group_name as "group" from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
+    [q, q, ...at, query.limit],
   );
-}
-
-export async function listBorrowers(em: EntityManager): Promise<Borrower[]> {
-  return (await em.find(BorrowerRow, {}, { orderBy: { name: 'asc' } })).map((b) => ({
-    id: b.id,
-    name: b.name,
-    group: b.group,
-  }));
+  const last = items.at(-1);
+  return { items, limit: query.limit, total: all!.n, next: last ? textCursorOf(last.name, last.id) : null };
 }
 
 export async function addBorrower(em: EntityManager, input: Omit<Borrower, 'id'>): Promise<Borrower> {
@@ -110,35 +105,72 @@ export async function lend(
   return loanJson(loan);
 }
 
-/** Counts a kit: writes what is there, fills from the shelf or puts it aside as asked. */
-async function count(em: EntityManager, copy: Copy, input: ReturnInput, today: Day): Promise<void> {
+/**
+ * Counts a kit: keeps the count on record, writes what is there, fills from stock that is free or puts the kit aside as
+ * asked.
+ */
+async function count(
+  em: EntityManager,
+  copy: Copy,
+  input: ReturnInput,
+  at: { readonly today: Day; readonly loan: Loan | null },
+): Promise<void> {
+  const { today } = at;
   if (input.present.length !== copy.parts.length)
     throw new ProblemError(422, `${copy.label} has ${copy.parts.length} parts to count.`, [
       { path: 'present', message: `expected ${copy.parts.length} counts` },
     ]);
-  const parts: PartJson[] = copy.parts.map((part, i) => ({ ...part, present: input.present[i]! }));
-  const over = parts.findIndex((part) => part.present > part.due);
+  const counted: PartJson[] = copy.parts.map((part, i) => ({ ...part, present: input.present[i]! }));
+  const over = counted.findIndex((part) => part.present > part.due);
   if (over >= 0)
-    throw new ProblemError(422, `Only ${parts[over]!.due} of ${parts[over]!.name} belong to ${copy.label}.`, [
-      { path: `present.${over}`, message: `expected at most ${parts[over]!.due}` },
-    ]);
-  if (input.then === 'fill')
+    throw new ProblemError(
+      422,
+      `Only ${counted[over]!.due} of ${counted[over]!.name} belong to ${copy.label}.`,
+      [{ path: `present.${over}`, message: `expected at most ${counted[over]!.due}` }],
+    );
+  const parts = counted.map((part) => ({ ...part }));
+  const filled: FilledJson[] = [];
+  if (input.then === 'fill') {
+    const ids = parts.flatMap((p) => (p.materialId !== null && p.due > p.present ? [p.materialId] : []));
+    const free = await freeStock(em, ids, today);
     for (const part of parts) {
       const short = part.due - part.present;
       if (short === 0) continue;
       const material =
         part.materialId === null ? null : await em.findOne(MaterialRow, { id: part.materialId });
-      const kept = material ? (await shelfOf(em, today, material.id)).kept : 0;
-      if (!material || kept < short)
-        throw new ProblemError(422, `The shelf has ${kept} of ${part.name}; ${short} are missing.`, [
-          { path: 'then', message: 'expected enough spares on the shelf' },
+      const there = material ? (free.get(material.id) ?? 0) : 0;
+      if (!material || there < short)
+        throw new ProblemError(422, `${there} of ${part.name} are free on the shelf; ${short} are missing.`, [
+          { path: 'then', message: 'expected enough free spares on the shelf' },
         ]);
-      await takeFromShelf(em, material, short, today, 'then');
+      const lots = await takeFromShelf(em, material, short, today, 'then');
+      free.set(material.id, there - short);
+      filled.push({ materialId: material.id, name: part.name, quantity: short, lots });
       part.present = part.due;
     }
+  }
+  em.create(CountRow, {
+    copy,
+    loan: at.loan,
+    countedOn: today,
+    parts: counted,
+    outcome: input.then,
+    filled,
+  });
   copy.parts = parts;
   copy.repair = input.then === 'repair';
   copy.lastCounted = today;
+}
+
+/** What is kept of materials and not spoken for by any design on the bench. */
+async function freeStock(
+  em: EntityManager,
+  ids: readonly number[],
+  today: Day,
+): Promise<Map<number, number>> {
+  const { bench, rows } = await readBench(em, today, ids);
+  const spoken = spokenFor(bench);
+  return new Map(ids.map((id) => [id, Math.max(0, (rows.get(id)?.kept ?? 0) - (spoken.get(id) ?? 0))]));
 }
 
 /** Takes a kit back with a count of every part. The loan keeps what was counted. */
@@ -159,7 +191,7 @@ export async function takeBack(
       await oneCopy(em, copy.id),
     );
   const counted = copy.parts.map((part, i) => ({ ...part, present: input.present[i] ?? 0 }));
-  await count(em, copy, input, today);
+  await count(em, copy, input, { today, loan });
   loan.returnedOn = today;
   loan.counted = counted;
   loan.outcome = input.then;
@@ -178,7 +210,7 @@ export async function mend(
   if (!copy) throw notFound(`kit ${copyId}`);
   if ((await em.count(LoanRow, { copy: copyId, returnedOn: null })) > 0)
     throw new ProblemError(409, `${copy.label} is lent; take it back first.`, [], await oneCopy(em, copyId));
-  await count(em, copy, input, today);
+  await count(em, copy, input, { today, loan: null });
   await em.flush();
   return oneCopy(em, copyId);
 }

@@ -6,6 +6,7 @@ import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
 import { patternOf } from '../../../core/patterns/index.ts';
 import { orderSteps } from '../../../core/plan/order.ts';
 import { templatePage } from '../../../core/print/template.ts';
+import type { Market } from '../../../core/safety/rules.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { CopyRow, PlaceRow } from '../../db/entities.ts';
 import { buildSheetPdf, templatePdf } from '../../formats/papers.ts';
@@ -53,6 +54,8 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
       file,
       em: m,
       place: place.name,
+      locale: place.locale,
+      market: place.market as Market,
     };
   };
   const templateWords = (
@@ -119,7 +122,10 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
         layout: o.pattern.layout(d.dials, o.chosen),
         needs: o.pattern.needs(d.dials, o.chosen),
         placed: orderSteps(o.pattern.steps(d.dials, o.chosen), o.copies),
-        findings: checkFeatures(o.pattern.features(d.dials, o.chosen), d.ageFrom).findings,
+        findings: checkFeatures(o.pattern.features(d.dials, o.chosen), {
+          youngest: d.ageFrom,
+          market: o.market,
+        }).findings,
         show: o.pattern.show(d.dials, o.chosen),
         unit: o.unit,
       },
@@ -142,7 +148,9 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
     res
       .type('application/pdf')
       .attachment(`${o.file}-labels.pdf`)
-      .send(Buffer.from((await door.run({ kind: 'labels', labels, paper: o.paper }, hungUp(res))) as Uint8Array));
+      .send(
+        Buffer.from((await door.run({ kind: 'labels', labels, paper: o.paper }, hungUp(res))) as Uint8Array),
+      );
   });
   return r;
 }

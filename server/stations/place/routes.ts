@@ -40,7 +40,8 @@ export function placeRoutes({ em, inTransaction, today, folder, door }: Inside):
   r.get('/backups', (_req, res) => void res.json(folder === null ? [] : listBackups(folder)));
   r.post('/backups', async (req, res) => {
     read(z.strictObject({}), req.body ?? {});
-    if (folder === null) throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
+    if (folder === null)
+      throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
     const now = new Date().toISOString();
     res.status(201).json(await door.run({ kind: 'backup', folder, now }, hungUp(res)));
   });

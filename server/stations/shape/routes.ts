@@ -1,12 +1,16 @@
 import { Router } from 'express';
+import { z } from 'zod';
 import { designInput, designUpdate } from '../../../contract/designs.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
+import { pageOf, sendPage } from '../../paging.ts';
 import * as shape from './service.ts';
 
 export function shapeRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
-  r.get('/designs', async (_req, res) => void res.json(await shape.listDesigns(em())));
+  r.get('/designs', async (req, res) => {
+    sendPage(req, res, await shape.listDesigns(em(), read(z.strictObject(pageOf(5000)), req.query)));
+  });
   r.post('/designs', async (req, res) => {
     const input = read(designInput, req.body);
     res.status(201).json(await inTransaction((m) => shape.addDesign(m, input, today())));

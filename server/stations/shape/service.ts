@@ -2,7 +2,8 @@ import type { EntityManager } from '@mikro-orm/core';
 import type { Design as DesignJson, DesignInput } from '../../../contract/designs.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { asMeasured, type Material as CoreMaterial } from '../../../core/materials/material.ts';
-import { patternOf, PatternError, taken, type Chosen } from '../../../core/patterns/index.ts';
+import { supply, type BenchDesign, type Supply } from '../../../core/needs/supply.ts';
+import { patternOf, PatternError, taken, type Chosen, type Need } from '../../../core/patterns/index.ts';
 import {
   BuildRow,
   CopyRow,
@@ -12,6 +13,7 @@ import {
   type Design,
   type Material,
 } from '../../db/entities.ts';
+import { idCursor } from '../../paging.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { onShelf, type OnShelf } from '../gather/shelf.ts';
 
@@ -25,13 +27,29 @@ export const designJson = (d: Design): DesignJson => ({
   ageTo: d.ageTo,
   skill: d.skill as DesignJson['skill'],
   copies: d.copies,
+  made: d.made,
   dials: d.dials,
   materials: d.materials,
   onBench: d.onBench,
 });
 
-export async function listDesigns(em: EntityManager): Promise<DesignJson[]> {
-  return (await em.find(DesignRow, {}, { orderBy: { id: 'asc' } })).map(designJson);
+/** A page of designs in the order they were begun. */
+export async function listDesigns(
+  em: EntityManager,
+  query: { readonly limit: number; readonly after?: string | undefined },
+) {
+  const found = await em.find(
+    DesignRow,
+    { id: { $gt: idCursor(query.after, 0) } },
+    { orderBy: { id: 'asc' }, limit: query.limit },
+  );
+  const last = found.at(-1);
+  return {
+    items: found.map(designJson),
+    limit: query.limit,
+    total: await em.count(DesignRow, {}),
+    next: last ? String(last.id) : null,
+  };
 }
 
 export async function findDesign(em: EntityManager, id: number): Promise<Design> {
@@ -46,8 +64,19 @@ const coreMaterial = (m: Material, shelf: OnShelf | undefined): CoreMaterial =>
     solid: m.solid ?? undefined,
     cleaning: m.cleaning ?? undefined,
     kept: shelf?.kept ?? 0,
+    clean: shelf?.clean,
     measured: shelf?.measured,
   } as unknown as CoreMaterial);
+
+async function materialsOf(
+  em: EntityManager,
+  ids: readonly number[],
+  today: Day,
+): Promise<Map<number, CoreMaterial>> {
+  const found = await em.find(MaterialRow, { id: { $in: [...ids] } });
+  const shelf = await onShelf(em, today, ids);
+  return new Map(found.map((m) => [m.id, coreMaterial(m, shelf.get(m.id))]));
+}
 
 /** The design's materials by role, as the core sees them. */
 export async function chosenFor(
@@ -55,9 +84,15 @@ export async function chosenFor(
   materials: Record<string, number>,
   today: Day,
 ): Promise<{ chosen: Chosen; rows: Map<number, CoreMaterial> }> {
-  const found = await em.find(MaterialRow, { id: { $in: Object.values(materials) } });
-  const shelf = await onShelf(em, today, Object.values(materials));
-  const rows = new Map(found.map((m) => [m.id, coreMaterial(m, shelf.get(m.id))]));
+  const rows = await materialsOf(em, Object.values(materials), today);
+  return { chosen: chosenFrom(materials, rows), rows };
+}
+
+/** Materials by role, out of rows that were read already. */
+function chosenFrom(
+  materials: Readonly<Record<string, number>>,
+  rows: ReadonlyMap<number, CoreMaterial>,
+): Chosen {
   const chosen: Record<string, CoreMaterial> = {};
   for (const [role, id] of Object.entries(materials)) {
     const row = rows.get(id);
@@ -67,7 +102,45 @@ export async function chosenFor(
       ]);
     chosen[role] = row;
   }
-  return { chosen, rows };
+  return chosen;
+}
+
+/**
+ * Every design on the bench with what a kit of it needs, and all their materials, in three queries however many there
+ * are. A design that cannot be read any more speaks for nothing.
+ *
+ * @param also materials to be read besides
+ */
+export async function readBench(
+  em: EntityManager,
+  today: Day,
+  also: readonly number[] = [],
+): Promise<{ bench: BenchDesign[]; rows: Map<number, CoreMaterial> }> {
+  const designs = await em.find(DesignRow, { onBench: true });
+  const ids = [...new Set([...also, ...designs.flatMap((d) => Object.values(d.materials))])];
+  const rows = await materialsOf(em, ids, today);
+  const bench = designs.flatMap((d): BenchDesign[] => {
+    try {
+      const needs = patternOf(d.pattern).needs(d.dials, chosenFrom(d.materials, rows));
+      return [{ id: d.id, name: d.name, copies: d.copies, made: d.made, onBench: true, needs }];
+    } catch {
+      return [];
+    }
+  });
+  return { bench, rows };
+}
+
+/** What is there for so many kits of a design: the same answer that every screen gives. */
+export async function supplyOf(
+  em: EntityManager,
+  design: Design,
+  copies: number,
+  today: Day,
+): Promise<{ supply: Supply; needs: Need[]; rows: Map<number, CoreMaterial> }> {
+  const { bench, rows } = await readBench(em, today, Object.values(design.materials));
+  const needs = patternOf(design.pattern).needs(design.dials, chosenFrom(design.materials, rows));
+  const kept = (id: number): number => rows.get(id)?.kept ?? 0;
+  return { supply: supply({ needs, copies, kept, bench, designId: design.id }), needs, rows };
 }
 
 /** Refuses dials and materials that the pattern cannot read; a design that only fits badly may be kept. */
@@ -89,6 +162,7 @@ export async function addDesign(em: EntityManager, input: DesignInput, today: Da
   const d = em.create(DesignRow, {
     ...(await checked(em, input, today)),
     onBench: input.onBench ?? true,
+    made: input.made ?? 0,
     version: 1,
   });
   await em.flush();

@@ -2,11 +2,15 @@ import { Router } from 'express';
 import { noteInput } from '../../../contract/lending.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
+import { sendPage } from '../../paging.ts';
 import * as watch from './service.ts';
 
 export function watchRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
-  r.get('/notes', async (_req, res) => void res.json(await watch.listNotes(em())));
+  r.get('/notes', async (req, res) => {
+    sendPage(req, res, await watch.listNotes(em(), read(watch.noteQuery, req.query)));
+  });
+  r.get('/notes/summary', async (_req, res) => void res.json(await watch.notesSummary(em())));
   r.post('/notes', async (req, res) => {
     const input = read(noteInput, req.body);
     if (input.satOn > today())

@@ -1,6 +1,9 @@
 import type { EntityManager } from '@mikro-orm/core';
-import type { Note as NoteJson, NoteInput } from '../../../contract/lending.ts';
+import { z } from 'zod';
+import type { Note as NoteJson, NoteInput, NotesSummary } from '../../../contract/lending.ts';
 import { NoteRow, type Note } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import { pageOf, textCursor, textCursorOf } from '../../paging.ts';
 import { findDesign } from '../shape/service.ts';
 import { notFound } from '../../problem.ts';
 
@@ -18,10 +21,57 @@ const noteJson = (n: Note): NoteJson => ({
   satOn: n.satOn,
 });
 
-export async function listNotes(em: EntityManager): Promise<NoteJson[]> {
-  return (await em.find(NoteRow, {}, { populate: ['design'], orderBy: { satOn: 'desc', id: 'desc' } })).map(
-    noteJson,
+export const noteQuery = z.strictObject({
+  ...pageOf(1000, 500),
+  design: z.coerce.number().int().positive('must be more than 0').optional(),
+  child: z.string().trim().max(40).optional(),
+});
+
+interface Columns extends Omit<NoteJson, 'designId' | 'satOn'> {
+  design_id: number;
+  sat_on: string;
+}
+
+/** A page of notes, the latest sitting first. */
+export async function listNotes(em: EntityManager, query: z.infer<typeof noteQuery>) {
+  const where: string[] = [];
+  const params: unknown[] = [];
+  if (query.design !== undefined) {
+    where.push('n.design_id = ?');
+    params.push(query.design);
+  }
+  if (query.child !== undefined) {
+    where.push('n.child = ?');
+    params.push(query.child);
+  }
+  const clause = (): string => (where.length > 0 ? ` where ${where.join(' and ')}` : '');
+  const [all] = await rows<{ n: number }>(em, `select count(*) as n from note n${clause()}`, params);
+  const at = textCursor(query.after);
+  if (at) {
+    where.push('(n.sat_on, n.id) < (?, ?)');
+    params.push(...at);
+  }
+  const found = await rows<Columns>(
+    em,
+    `select n.id, n.design_id, d.name as design, n.child, n.rung, n.bits, n.seconds, n.pieces, n.help, n.words, n.sat_on from note n join design d on d.id = n.design_id${clause()} order by n.sat_on desc, n.id desc limit ?`,
+    [...params, query.limit],
   );
+  const last = found.at(-1);
+  return {
+    items: found.map(({ design_id: designId, sat_on: satOn, ...n }): NoteJson => ({ ...n, designId, satOn })),
+    limit: query.limit,
+    total: all!.n,
+    next: last ? textCursorOf(last.sat_on, last.id) : null,
+  };
+}
+
+/** The notes in figures, counted where the rows lie. */
+export async function notesSummary(em: EntityManager): Promise<NotesSummary> {
+  const [found] = await rows<NotesSummary>(
+    em,
+    'select (select count(*) from note) as notes, (select count(*) from (select distinct child from note)) as children',
+  );
+  return found!;
 }
 
 export async function addNote(em: EntityManager, input: NoteInput): Promise<NoteJson> {

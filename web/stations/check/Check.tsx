@@ -5,7 +5,7 @@ import { worst } from '../../../core/patterns/kernel.ts';
 import { handTests } from '../../../core/safety/rules.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { Gauge } from '../../drawing/Gauge.tsx';
-import { ButtonLink } from '../../parts/Button.tsx';
+import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Heading, Panel, Quiet, Seam, Stack } from '../../parts/Panel.tsx';
 import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
 
@@ -118,7 +118,7 @@ function CheckWork({ at }: { at: AtBench }) {
   return (
     <Grid>
       <Heading
-        over={`Rules: ${place.market} · youngest ${design.ageFrom} months (${design.forGroup}, ${formatAges(design.ageFrom, design.ageTo)})`}
+        over={`${report ? `Rules applied: ${report.market} · ` : ''}youngest ${design.ageFrom} months (${design.forGroup}, ${formatAges(design.ageFrom, design.ageTo)})`}
         title="Can a mouth, a finger or a neck get caught?"
       >
         {overall && (
@@ -128,7 +128,7 @@ function CheckWork({ at }: { at: AtBench }) {
             word={
               overall === 'clear'
                 ? 'Nothing found'
-                : `${count('stop') > 0 ? `${count('stop')} to stop for` : ''}${count('stop') > 0 && count('care') > 0 ? ', ' : ''}${count('care') > 0 ? `${count('care')} to take care of` : ''}`
+                : `${count('stop') > 0 ? `${count('stop')} × stop` : ''}${count('stop') > 0 && count('care') > 0 ? ', ' : ''}${count('care') > 0 ? `${count('care')} × take care` : ''}`
             }
           />
         )}
@@ -165,7 +165,20 @@ function CheckWork({ at }: { at: AtBench }) {
             }
           />
         ) : (
-          <Panel>Turning the piece every way in the test cylinder …</Panel>
+          <Panel>
+            {heavy.problem ? (
+              <Stack $gap={8}>
+                <p role="alert">The check could not be worked out: {heavy.problem}</p>
+                <div>
+                  <Button small plain onPress={heavy.again}>
+                    Try again
+                  </Button>
+                </div>
+              </Stack>
+            ) : (
+              'Turning the piece every way in the test cylinder …'
+            )}
+          </Panel>
         )}
       </div>
       <Panel className="findings" aria-label="Findings" tabIndex={0}>
@@ -181,7 +194,7 @@ function CheckWork({ at }: { at: AtBench }) {
                 <Quiet>{f.source}</Quiet>
               </div>
             </Finding>
-          )) ?? <li>Looking at every feature …</li>}
+          )) ?? <li>{heavy.problem ?? 'Looking at every feature …'}</li>}
         </ul>
       </Panel>
       <div className="aside">
@@ -190,12 +203,12 @@ function CheckWork({ at }: { at: AtBench }) {
             <h2>Tests to do by hand</h2>
             <Quiet>On one finished kit, before the others are lent.</Quiet>
             <Tests>
-              {handTests(design.ageFrom, place.market).map((t) => (
+              {handTests(design.ageFrom, report?.market ?? place.market).map((t) => (
                 <li key={t.id}>{t.words}</li>
               ))}
             </Tests>
             <Quiet>
-              Then look at it again here: what broke off is a piece of its own. 16 CFR 1500.51–.53, EN 71-1,
+              Then check it again here: what broke off is a piece of its own. 16 CFR 1500.51–.53, EN 71-1,
               from memory.
             </Quiet>
             <Seam />

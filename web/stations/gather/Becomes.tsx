@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { shortDay } from '../../../core/calendar/days.ts';
+import { shortDay } from '../../data/style.ts';
 import type { LookAnswer } from '../../../core/gather/lookOver.ts';
 import type { MaterialInput, Sizes } from '../../../core/materials/material.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
@@ -49,7 +49,7 @@ export const KIND = { keep: 'clear', 'clean first': 'care', rest: 'care', never:
 const TITLE = {
   keep: 'Keep it',
   'clean first': 'Clean it first',
-  rest: 'Let it rest',
+  rest: 'Quarantine',
   never: 'Never on the shelf',
 } as const;
 
@@ -100,7 +100,7 @@ export const Becomes = ({
           />
         </div>
         <Button type="submit" isDisabled={pending} style={{ alignSelf: 'end' }}>
-          {answer.outcome === 'never' ? 'Refuse it' : 'Take it in'}
+          {answer.outcome === 'never' ? 'Refuse it' : 'Save the find'}
         </Button>
       </Row>
       <Measured key={material.name}>

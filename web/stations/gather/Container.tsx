@@ -12,7 +12,7 @@ import { api, words } from '../../data/api.ts';
 import { useMaterials, usePlace } from '../../data/queries.ts';
 import { useNeeds } from '../../design/onBench.ts';
 import { Packed, packedColour } from '../../drawing/Packed.tsx';
-import { ButtonLink } from '../../parts/Button.tsx';
+import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Choice.tsx';
 import { Heading, Notice, Panel, Quiet, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { workbench } from '../../work/door.ts';
@@ -95,21 +95,38 @@ export function Component() {
   // Of several lots the one that would be used first speaks: the oldest that was looked over.
   const look =
     [...(lots ?? [])].reverse().find((l) => l.quantity > 0 && l.look && l.state !== 'never')?.look ?? null;
+  const { data: openings } = useQuery({
+    // What the design cuts into its own container; another container is not cut yet.
+    queryKey: ['openings', chosen?.design.id, chosen?.design.version, container?.id === own?.materialId],
+    queryFn: async () =>
+      container?.id === own?.materialId
+        ? (await import('../../design/derived.ts')).openingsOf(chosen!.design, raw!)
+        : [],
+    enabled: chosen !== undefined && raw !== undefined,
+    staleTime: Infinity,
+  });
   const checked = useQuery({
-    queryKey: ['container', container, parts, look, place?.lengthUnit],
-    queryFn: () => workbench().container({ container: container!, parts, look, unit: place!.lengthUnit }),
+    queryKey: ['container', container, parts, look, place?.lengthUnit, openings],
+    queryFn: () =>
+      workbench().container({
+        container: container!,
+        parts,
+        look,
+        unit: place!.lengthUnit,
+        openings: openings ?? [],
+      }),
     enabled: container !== undefined && place !== undefined && lots !== undefined,
     staleTime: Infinity,
     retry: false,
     placeholderData: (before) => before,
   });
   const checks = checked.data ?? [];
-  if (!materials || !place || !designs) return <p role="status">Fetching the boxes …</p>;
+  if (!materials || !place || !designs) return <p role="status">Loading …</p>;
   if (!container || !chosen)
     return (
       <Stack>
         <Heading over={place.name} title="Does the kit go in?" />
-        <Notice tone="care">It takes a design and a container on the shelf.</Notice>
+        <Notice tone="care">You need a design, and a container on the shelf.</Notice>
         <ButtonLink to={container ? '/shape' : '/gather?material=new'}>
           {container ? 'Start a design' : 'Add a container'}
         </ButtonLink>
@@ -160,8 +177,21 @@ export function Component() {
         </div>
       </Heading>
       {chosen.problem && <Notice tone="stop">{chosen.problem}</Notice>}
-      {checked.error && <Notice tone="stop">{words(checked.error)}</Notice>}
-      {packing.error && <Notice tone="stop">{words(packing.error)}</Notice>}
+      {(checked.error ?? packing.error) && (
+        <Notice tone="stop">
+          {words(checked.error ?? packing.error)}{' '}
+          <Button
+            small
+            plain
+            onPress={() => {
+              if (checked.error) void checked.refetch();
+              if (packing.error) void packing.refetch();
+            }}
+          >
+            Try again
+          </Button>
+        </Notice>
+      )}
       <SideBySide $left={1.25}>
         <Stack>
           <Dark>
@@ -171,7 +201,7 @@ export function Component() {
               <p style={{ textAlign: 'center' }}>
                 {request === null
                   ? 'There is nothing solid to pack, or more than 200 pieces.'
-                  : (answer?.reason ?? 'Packing …')}
+                  : (answer?.reason ?? (packing.error ? 'Not packed.' : 'Packing …'))}
               </p>
             )}
           </Dark>
@@ -201,7 +231,11 @@ export function Component() {
                 kind={whole}
                 size={30}
                 word={
-                  whole === 'clear' ? 'Clear: it goes in and stays in' : whole === 'care' ? 'Take care' : 'Stop'
+                  whole === 'clear'
+                    ? 'Clear: it goes in and stays in'
+                    : whole === 'care'
+                      ? 'Take care'
+                      : 'Stop'
                 }
               />
             )}
@@ -210,7 +244,8 @@ export function Component() {
                 <SewnButton kind={verdict ?? 'care'} />
                 <span>
                   <b>Does it go in?</b>
-                  {answer?.reason ?? (request ? 'Packing …' : 'Nothing to pack.')}
+                  {answer?.reason ??
+                    (packing.error ? 'Not worked out.' : request ? 'Packing …' : 'Nothing to pack.')}
                 </span>
               </li>
               {checks.map((c) => (

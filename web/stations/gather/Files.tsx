@@ -55,7 +55,7 @@ const WORDS: Record<FileKind, { title: string; holds: string }> = {
   offers: { title: 'Offers', holds: 'suppliers, packs, prices, what is in them' },
 };
 
-/** The shelf out and in as spreadsheets: read first, shown with every fault, then written whole or not at all. */
+/** Export and import as spreadsheets: read first, shown with every fault, then written whole or not at all. */
 export function Component() {
   const { data: place } = usePlace();
   const [kind, setKind] = useState<FileKind>('materials');
@@ -92,14 +92,14 @@ export function Component() {
       if (input.current) input.current.value = '';
     }
   };
-  if (!place) return <p role="status">Opening the drawer …</p>;
+  if (!place) return <p role="status">Loading …</p>;
   return (
     <Stack>
-      <Heading over={`${place.name} · CSV, as any spreadsheet writes it`} title="The shelf out and in" />
+      <Heading over={`${place.name} · CSV, as any spreadsheet writes it`} title="Export and import" />
       <SideBySide style={{ alignItems: 'stretch' }}>
         <Panel>
           <Stack>
-            <h2>Take it out</h2>
+            <h2>Export</h2>
             {FILE_KINDS.map((k) => (
               <Spread key={k}>
                 <span>
@@ -120,7 +120,7 @@ export function Component() {
         </Panel>
         <Panel>
           <Stack>
-            <h2>Bring it in</h2>
+            <h2>Import</h2>
             <Choice
               label="What is in the file?"
               value={kind}
@@ -204,7 +204,7 @@ export function Component() {
                 </h2>
                 <Quiet>
                   {preview.faulty > 0
-                    ? `${preview.faulty} faulty: mend the file and choose it again. Nothing was written.`
+                    ? `${preview.faulty} faulty: correct the file and choose it again. Nothing was written.`
                     : `${preview.adds} new, ${preview.changes} change what is there. Nothing is written yet.`}
                 </Quiet>
               </div>

@@ -11,6 +11,7 @@ import { TextField } from '../../parts/Field.tsx';
 import { stopsAtUnread } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { Becomes, KIND } from './Becomes.tsx';
+import { wordSearch } from '../../../core/gather/wordSearch.ts';
 import { candidatesOf, firstLook, type Candidate } from './candidates.ts';
 import { Pictures, Wish } from './Picks.tsx';
 import { Questions, QUESTIONS, turned } from './Questions.tsx';
@@ -67,10 +68,14 @@ export function Component() {
   const side = useRef<HTMLDivElement>(null);
   const take = useChange((input: FindInput) => api<FindAnswer>('POST', '/finds', input));
   const all = useMemo(() => candidatesOf(materials ?? [], lots ?? []), [materials, lots]);
-  if (!materials || !place) return <p role="status">Opening the bag …</p>;
-  const wanted = find.trim().toLowerCase().split(/\s+/);
-  const shown = all
-    .filter((c) => (group === null || c.group === group) && wanted.every((w) => c.words.includes(w)))
+  const search = useMemo(
+    () => wordSearch(all.map((c, id) => ({ id, name: c.material.name, more: c.words }))),
+    [all],
+  );
+  if (!materials || !place) return <p role="status">Loading the shelf …</p>;
+  const shown = search(find)
+    .map((i) => all[i]!)
+    .filter((c) => group === null || c.group === group)
     .slice(0, group === null ? 24 : 60);
   const answer = picked
     ? lookOver({
@@ -133,7 +138,7 @@ export function Component() {
   return (
     <Stack>
       <Heading
-        over={`${place.name} · today ${counted('ready')} kept, ${counted('clean first')} to clean, ${counted('resting')} resting, ${counted('never')} refused`}
+        over={`${place.name} · today ${counted('ready')} kept, ${counted('clean first')} to clean, ${counted('resting')} in quarantine, ${counted('never')} refused`}
         title={picked ? `How is the ${picked.material.name.toLowerCase()}?` : 'What came in?'}
       >
         <div style={{ width: 210 }}>
@@ -187,7 +192,7 @@ export function Component() {
                     <Quiet>{sizeWords(picked.material, place.lengthUnit)}, usually</Quiet>
                   </div>
                 </Row>
-                <Keys>keys 1 to 8 turn an answer, Enter takes it in</Keys>
+                <Keys>keys 1 to 8 turn an answer, Enter saves it</Keys>
               </Spread>
               <Questions
                 look={look}

@@ -3,7 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { Lot } from '../../../contract/lots.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
-import { shortDay, type Day } from '../../../core/calendar/days.ts';
+import { type Day } from '../../../core/calendar/days.ts';
+import { shortDay } from '../../data/style.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import type { Sizes } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
@@ -12,6 +13,7 @@ import { Button } from '../../parts/Button.tsx';
 import { CountField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { undoable } from '../../parts/Toasts.tsx';
 import { MeasuredFields } from './MeasuredFields.tsx';
 import { amount, sizeWords } from './words.ts';
 
@@ -27,7 +29,7 @@ const Line = styled.li`
 const STATE: Record<Lot['state'], string> = {
   ready: 'ready',
   'clean first': 'to be cleaned',
-  resting: 'resting',
+  resting: 'in quarantine',
   never: 'never on the shelf',
 };
 
@@ -42,7 +44,8 @@ export function LotList({ material, unit, today }: { material: MaterialRow; unit
   const change = useChange(({ lot, part }: { lot: Lot; part: object }) =>
     api<Lot>('PUT', `/lots/${lot.id}`, { version: lot.version, ...part }),
   );
-  const remove = useChange((lot: Lot) => api<void>('DELETE', `/lots/${lot.id}`));
+  const { mutateAsync: remove } = useChange((id: number) => api<void>('DELETE', `/lots/${id}`));
+  const [gone, setGone] = useState<number | null>(null);
   const tell = (e: unknown): void => setProblem(words(e));
   const save = (lot: Lot, part: object): void => {
     setProblem(null);
@@ -56,63 +59,70 @@ export function LotList({ material, unit, today }: { material: MaterialRow; unit
         {problem && <Notice tone="stop">{problem}</Notice>}
         {lots?.length === 0 && <p>None came in yet.</p>}
         <ul>
-          {lots?.map((l) => (
-            <Line key={l.id}>
-              <Spread>
-                <b>
-                  {amount(material, l.quantity)}
-                  {l.quantity < l.came && <Quiet> of {amount(material, l.came)}</Quiet>}
-                </b>
-                <Quiet>
-                  {shortDay(l.cameOn)}
-                  {l.from && ` · from ${l.from}`}
-                </Quiet>
-              </Spread>
-              <span style={{ fontSize: 14 }}>
-                {l.state === 'resting'
-                  ? l.readyOn! <= today
-                    ? `rested until ${shortDay(l.readyOn!)}: ready`
-                    : `rests until ${shortDay(l.readyOn!)}`
-                  : STATE[l.state]}
-                {Object.keys(l.sizes).length > 0 &&
-                  `, measured ${sizeWords({ form: material.form, sizes: l.sizes }, unit)}`}
-              </span>
-              {l.reason && <Quiet>{l.reason}</Quiet>}
-              {measuring === l.id ? (
-                <Measure
-                  lot={l}
-                  material={material}
-                  unit={unit}
-                  onSave={(part) => save(l, part)}
-                  onStop={() => setMeasuring(null)}
-                />
-              ) : (
-                <Row>
-                  {(l.state === 'clean first' || (l.state === 'resting' && l.readyOn! > today)) && (
-                    <Button small onPress={() => save(l, { state: 'ready' })}>
-                      {l.state === 'clean first' ? 'It is clean' : 'It is ready'}
+          {lots
+            ?.filter((l) => l.id !== gone)
+            .map((l) => (
+              <Line key={l.id}>
+                <Spread>
+                  <b>
+                    {amount(material, l.quantity)}
+                    {l.quantity < l.came && <Quiet> of {amount(material, l.came)}</Quiet>}
+                  </b>
+                  <Quiet>
+                    {shortDay(l.cameOn)}
+                    {l.from && ` · from ${l.from}`}
+                  </Quiet>
+                </Spread>
+                <span style={{ fontSize: 14 }}>
+                  {l.state === 'resting'
+                    ? l.readyOn! <= today
+                      ? `quarantined until ${shortDay(l.readyOn!)}: ready`
+                      : `quarantine until ${shortDay(l.readyOn!)}`
+                    : STATE[l.state]}
+                  {Object.keys(l.sizes).length > 0 &&
+                    `, measured ${sizeWords({ form: material.form, sizes: l.sizes }, unit)}`}
+                </span>
+                {l.reason && <Quiet>{l.reason}</Quiet>}
+                {measuring === l.id ? (
+                  <Measure
+                    lot={l}
+                    material={material}
+                    unit={unit}
+                    onSave={(part) => save(l, part)}
+                    onStop={() => setMeasuring(null)}
+                  />
+                ) : (
+                  <Row>
+                    {(l.state === 'clean first' || (l.state === 'resting' && l.readyOn! > today)) && (
+                      <Button small onPress={() => save(l, { state: 'ready' })}>
+                        {l.state === 'clean first' ? 'It is clean' : 'It is ready'}
+                      </Button>
+                    )}
+                    <Button small plain onPress={() => setMeasuring(l.id)}>
+                      Measure and count
                     </Button>
-                  )}
-                  <Button small plain onPress={() => setMeasuring(l.id)}>
-                    Measure and count
-                  </Button>
-                  {/* A slip of the finger is taken back on the day; older lots are counted instead. */}
-                  {l.cameOn === today && l.quantity === l.came && (
-                    <Button
-                      small
-                      plain
-                      onPress={() => {
-                        setProblem(null);
-                        remove.mutate(l, { onError: tell });
-                      }}
-                    >
-                      Take back
-                    </Button>
-                  )}
-                </Row>
-              )}
-            </Line>
-          ))}
+                    {/* A slip of the finger is taken back on the day; older lots are counted instead. */}
+                    {l.cameOn === today && l.quantity === l.came && (
+                      <Button
+                        small
+                        plain
+                        onPress={() => {
+                          setProblem(null);
+                          setGone(l.id);
+                          undoable({
+                            words: `The lot of ${amount(material, l.quantity)} ${material.name} is deleted.`,
+                            later: () => remove(l.id),
+                            undo: () => setGone(null),
+                          });
+                        }}
+                      >
+                        Delete
+                      </Button>
+                    )}
+                  </Row>
+                )}
+              </Line>
+            ))}
         </ul>
       </Stack>
     </Panel>
@@ -147,7 +157,7 @@ function Measure({
             Save the lot
           </Button>
           <Button small plain onPress={onStop}>
-            Leave it
+            Cancel
           </Button>
         </Row>
       </Stack>

@@ -12,7 +12,7 @@ import {
   type SizeName,
 } from '../../../core/materials/material.ts';
 import { Select } from '../../parts/Choice.tsx';
-import { CountField, LengthField, TextField } from '../../parts/Field.tsx';
+import { CountField, LengthField, MoneyField, TextField } from '../../parts/Field.tsx';
 
 const Two = styled.div`
   display: grid;
@@ -55,7 +55,7 @@ const FORM_WORDS: Record<Form, string> = {
   tube: 'Tube',
   container: 'Container with lid',
   cord: 'Cord or lace',
-  consumable: 'Used up (tape, bag, glue)',
+  consumable: 'Consumable (tape, bag, glue)',
 };
 const SIZE_WORDS: Record<SizeName, string> = {
   length: 'Length',
@@ -163,6 +163,11 @@ export function MaterialFields({
           value={Math.round(draft.give * 100)}
           onChange={(g) => set({ give: (g ?? 0) / 100 })}
           error={errors.give}
+        />
+        <MoneyField
+          label={draft.unit === 'mm' ? 'Value of a find, a metre' : 'Value of a find, each'}
+          minor={draft.worth ?? null}
+          onChange={(worth) => set({ worth: worth ?? undefined })}
         />
       </Two>
       <Boxes>

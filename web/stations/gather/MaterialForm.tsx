@@ -8,6 +8,8 @@ import { useChange } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { Button } from '../../parts/Button.tsx';
 import { CountField } from '../../parts/Field.tsx';
+import { Dialog } from '../../parts/Dialog.tsx';
+import { say } from '../../parts/Toasts.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { askedSizes, MaterialFields, type Draft } from './MaterialFields.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
@@ -46,7 +48,7 @@ export function MaterialForm({
 }) {
   const [draft, setDraft] = useState<Draft>(() => {
     if (!material) return blank;
-    const { id: _, version: __, waiting: ___, measured: ____, ...rest } = material;
+    const { id: _, version: __, waiting: ___, measured: ____, clean: _____, ...rest } = material;
     return rest;
   });
   const [errors, setErrors] = useState<Record<string, string>>({});
@@ -54,6 +56,7 @@ export function MaterialForm({
   const [saved, setSaved] = useState<string | null>(null);
   /** What the desk holds, when another screen was first. */
   const [theirs, setTheirs] = useState<MaterialRow | null>(null);
+  const [deleting, setDeleting] = useState(false);
   const [by, setBy] = useState<number | null>(1);
   const [version, setVersion] = useState(material?.version ?? 0);
   const save = useChange(({ body: { kept, ...body }, over }: { body: MaterialInput; over: number }) =>
@@ -111,7 +114,7 @@ export function MaterialForm({
       const row = await stock.mutateAsync(n);
       setVersion(row.version);
       setDraft((d) => ({ ...d, kept: row.kept }));
-      setSaved(`${n > 0 ? `${n} came in` : `${-n} used up`}: ${row.kept} kept.`);
+      setSaved(`${n > 0 ? `${n} added` : `${-n} taken out`}: ${row.kept} kept.`);
     } catch (e) {
       tell(e);
     }
@@ -143,7 +146,7 @@ export function MaterialForm({
               </Spread>
               <Row>
                 <Button small isDisabled={!by || stock.isPending} onPress={() => void changeStock(by!)}>
-                  Came in
+                  Add stock
                 </Button>
                 <Button
                   small
@@ -151,7 +154,7 @@ export function MaterialForm({
                   isDisabled={!by || stock.isPending}
                   onPress={() => void changeStock(-by!)}
                 >
-                  Used up
+                  Take out
                 </Button>
               </Row>
               <Seam />
@@ -177,7 +180,14 @@ export function MaterialForm({
                     small
                     plain
                     onPress={() => {
-                      const { id: _, version: latest, waiting: ___, measured: ____, ...rest } = theirs;
+                      const {
+                        id: _,
+                        version: latest,
+                        waiting: ___,
+                        measured: ____,
+                        clean: _____,
+                        ...rest
+                      } = theirs;
                       setDraft(rest);
                       setVersion(latest);
                       setTheirs(null);
@@ -194,23 +204,52 @@ export function MaterialForm({
           {saved && <Notice tone="clear">{saved}</Notice>}
           <Foot>
             <Button type="submit" isDisabled={save.isPending}>
-              {material ? 'Save' : 'Put it on the shelf'}
+              {material ? 'Save' : 'Add to the shelf'}
             </Button>
             {material && (
-              <Button
-                plain
-                isDisabled={remove.isPending}
-                onPress={() => {
-                  setProblem(null);
-                  remove.mutate(undefined, { onSuccess: () => onDone(null), onError: tell });
-                }}
-              >
-                Take off the shelf
+              <Button plain isDisabled={remove.isPending} onPress={() => setDeleting(true)}>
+                Delete
               </Button>
             )}
           </Foot>
         </Stack>
       </Form>
+      {material && (
+        <Dialog
+          title={`Delete ${material.name}?`}
+          isOpen={deleting}
+          onClose={() => setDeleting(false)}
+          mustAnswer
+        >
+          <Stack>
+            <p>
+              This deletes the kind of material and its sizes. One that has lots on record, or that a design
+              or a pack uses, stays.
+            </p>
+            <Row>
+              <Button
+                isDisabled={remove.isPending}
+                onPress={() => {
+                  setDeleting(false);
+                  setProblem(null);
+                  remove.mutate(undefined, {
+                    onSuccess: () => {
+                      say(`${material.name} is deleted.`);
+                      onDone(null);
+                    },
+                    onError: tell,
+                  });
+                }}
+              >
+                Delete
+              </Button>
+              <Button plain onPress={() => setDeleting(false)}>
+                Cancel
+              </Button>
+            </Row>
+          </Stack>
+        </Dialog>
+      )}
     </Panel>
   );
 }

@@ -61,6 +61,7 @@ export function NotBegun({
         free,
         approach: place.approach,
         ageFrom: ages[0],
+        market: place.market,
         most: 4,
       }),
     staleTime: Infinity,
@@ -71,7 +72,7 @@ export function NotBegun({
   return (
     <Panel>
       <Stack $gap={10}>
-        <h2>Not begun yet, from what is free</h2>
+        <h2>New designs you could start from free stock</h2>
         <Choice
           label="For"
           value={String(ages[0])}

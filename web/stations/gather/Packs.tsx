@@ -2,12 +2,14 @@ import { useState } from 'react';
 import { Trash2 } from 'lucide-react';
 import { styled } from 'styled-components';
 import type { MaterialRow, Offer, Supplier } from '../../../contract/materials.ts';
-import { formatMoney } from '../../../core/measure/money.ts';
+import { money } from '../../data/style.ts';
 import { api, ApiError, words } from '../../data/api.ts';
 import { useChange, useOffers, useSuppliers } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Choice.tsx';
 import { CountField, MoneyField, TextField } from '../../parts/Field.tsx';
+import { Dialog } from '../../parts/Dialog.tsx';
+import { say } from '../../parts/Toasts.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Stack } from '../../parts/Panel.tsx';
 
@@ -58,6 +60,8 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
     { materialId: null, quantity: null },
   ]);
   const [problem, setProblem] = useState<string | null>(null);
+  const [removeProblem, setRemoveProblem] = useState<string | null>(null);
+  const [deleting, setDeleting] = useState<Offer | null>(null);
   const add = useChange(async () => {
     let supplierId = Number(supplier);
     if (supplier === null) throw new Error('Choose a supplier.');
@@ -106,14 +110,43 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
                   {o.contents.map((c) => `${c.quantity} ${nameOf(c.materialId)}`).join(', ')}
                 </Quiet>
               </span>
-              <b>{formatMoney(o.price)}</b>
-              <button type="button" aria-label={`Remove ${o.name}`} onClick={() => remove.mutate(o.id)}>
+              <b>{money(o.price)}</b>
+              <button type="button" aria-label={`Delete ${o.name}`} onClick={() => setDeleting(o)}>
                 <Trash2 size={18} aria-hidden />
               </button>
             </li>
           ))}
           {offers?.length === 0 && <li>No packs yet.</li>}
         </List>
+        {removeProblem && <Notice tone="stop">{removeProblem}</Notice>}
+        <Dialog
+          title={`Delete ${deleting?.name ?? 'this pack'}?`}
+          isOpen={deleting !== null}
+          onClose={() => setDeleting(null)}
+          mustAnswer
+        >
+          <Stack>
+            <p>Its price and the record of what it has cost are deleted too. What is on the shelf stays.</p>
+            <Row>
+              <Button
+                onPress={() => {
+                  const pack = deleting!;
+                  setDeleting(null);
+                  setRemoveProblem(null);
+                  remove.mutate(pack.id, {
+                    onSuccess: () => say(`${pack.name} is deleted.`),
+                    onError: (e) => setRemoveProblem(words(e)),
+                  });
+                }}
+              >
+                Delete
+              </Button>
+              <Button plain onPress={() => setDeleting(null)}>
+                Cancel
+              </Button>
+            </Row>
+          </Stack>
+        </Dialog>
         <Seam />
         <h2>Add a pack</h2>
         <Form onSubmit={submit}>
@@ -127,7 +160,7 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
                 ...(suppliers ?? []).map((s) => ({
                   value: String(s.id),
                   label: s.name,
-                  note: `delivery ${formatMoney(s.delivery)}`,
+                  note: `delivery ${money(s.delivery)}`,
                 })),
                 { value: 'new', label: 'Another supplier …' },
               ]}
@@ -168,7 +201,7 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
                 plain
                 onPress={() => setContents((all) => [...all, { materialId: null, quantity: null }])}
               >
-                It holds more
+                Add another material
               </Button>
             </Row>
           </Stack>

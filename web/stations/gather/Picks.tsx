@@ -73,7 +73,7 @@ export function Wish({
             value={find}
             onChange={onFind}
             type="search"
-            hint="type, then Enter takes the first"
+            hint="type, then Enter picks the first"
           />
         </Form>
         <Groups role="group" aria-label="Groups">
@@ -117,9 +117,9 @@ export function Pictures({
       </Tiles>
       {shown.length === 0 && <p>Not in the catalogue: add it on the shelf, with its sizes.</p>}
       <Quiet>
-        Raw-meat trays, medicine and chemical containers, and sharp edges that cannot be made good are never
-        kept. On toilet-roll tubes and egg cartons the place decides, under its name at the upper right. Local
-        codes come first.
+        Raw-meat trays, medicine and chemical containers, and sharp edges that cannot be fixed are never kept.
+        On toilet-roll tubes and egg cartons the place decides, under its name at the upper right. Local codes
+        come first.
       </Quiet>
     </Stack>
   );

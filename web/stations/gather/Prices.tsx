@@ -4,9 +4,10 @@ import type { Data, Layout } from 'plotly.js-basic-dist-min';
 import { styled } from 'styled-components';
 import type { Offer } from '../../../contract/materials.ts';
 import type { ShopRefreshed } from '../../../contract/shop.ts';
-import { shortDay } from '../../../core/calendar/days.ts';
-import { formatMoney } from '../../../core/measure/money.ts';
-import { unitShare } from '../../../core/price/costs.ts';
+import { shortDay } from '../../data/style.ts';
+import { money, placeStyle, rateWords } from '../../data/style.ts';
+import { placesOf } from '../../../core/measure/money.ts';
+import { packRate } from '../../../core/price/costs.ts';
 import { api, words } from '../../data/api.ts';
 import {
   useChange,
@@ -89,7 +90,7 @@ export function Component() {
   const { data: seen } = usePrices();
   const { data: shop, error } = useShop();
   const [params, setParams] = useSearchParams();
-  const [told, setTold] = useState<ShopRefreshed | null>(null);
+  const [read, setRead] = useState<ShopRefreshed | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const refresh = useChange(() => api<ShopRefreshed>('POST', '/shop/refresh', {}));
   const follow = useChange((key: string) => api<Offer>('POST', '/shop/packs', { key }));
@@ -111,9 +112,11 @@ export function Component() {
     [chosen, offers],
   );
   const chart = useMemo<{ data: Data[]; layout: Partial<Layout> } | null>(() => {
-    if (!seen || !chosen) return null;
+    if (!seen || !chosen || !suppliers) return null;
     const material = chosen.contents[0]!.materialId;
-    const share = (o: Offer, price: number): number => (unitShare(material, [{ ...o, price }]) ?? 0) / 100;
+    const share = (o: Offer, price: number): number =>
+      packRate(material, { ...o, price }, offers ?? [], suppliers ?? []) /
+      10 ** placesOf(placeStyle().currency);
     return {
       data: rivals.map((o, i) => {
         const mine = seen.filter((p) => p.offerId === o.id);
@@ -123,7 +126,7 @@ export function Component() {
           name: o.name,
           x: mine.map((p) => p.seenOn),
           y: mine.map((p) => share(o, p.price)),
-          text: mine.map((p) => `${formatMoney(p.price)} a pack${p.inStock ? '' : ', sold out'}`),
+          text: mine.map((p) => `${money(p.price)} a pack${p.inStock ? '' : ', sold out'}`),
           hovertemplate: '%{text}<br>%{x}<extra>%{fullData.name}</extra>',
           line: { shape: 'hv', color: LINES[i]!, width: 2.5 },
           marker: {
@@ -140,8 +143,7 @@ export function Component() {
     };
   }, [seen, chosen, rivals]);
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!offers || !suppliers || !materials || !place || !shop || !seen)
-    return <p role="status">Reading the lists …</p>;
+  if (!offers || !suppliers || !materials || !place || !shop || !seen) return <p role="status">Loading …</p>;
   const tell = (e: unknown): void => setProblem(words(e));
   const before = (o: Offer): number | null => {
     const mine = seen.filter((p) => p.offerId === o.id && p.price !== o.price);
@@ -159,24 +161,24 @@ export function Component() {
           isDisabled={refresh.isPending}
           onPress={() => {
             setProblem(null);
-            refresh.mutate(undefined, { onSuccess: setTold, onError: tell });
+            refresh.mutate(undefined, { onSuccess: setRead, onError: tell });
           }}
         >
           Read the shop’s lists
         </Button>
       </Heading>
       {problem && <Notice tone="stop">{problem}</Notice>}
-      {told && (
-        <Notice tone={told.changed.length > 0 ? 'care' : 'clear'}>
+      {read && (
+        <Notice tone={read.changed.length > 0 ? 'care' : 'clear'}>
           <strong>
-            {told.lists === 0
+            {read.lists === 0
               ? 'No new list since the last time.'
-              : `${told.lists} ${told.lists === 1 ? 'list' : 'lists'} read for ${told.followed} packs.`}
+              : `${read.lists} ${read.lists === 1 ? 'list' : 'lists'} read for ${read.followed} packs.`}
           </strong>{' '}
-          {told.changed
+          {read.changed
             .map(
               (c) =>
-                `${c.name}: ${c.before === c.after ? '' : `${formatMoney(c.before)} to ${formatMoney(c.after)}`}${c.inStock ? (c.wasInStock ? '' : ' back in stock') : ' sold out'}`,
+                `${c.name}: ${c.before === c.after ? '' : `${money(c.before)} to ${money(c.after)}`}${c.inStock ? (c.wasInStock ? '' : ' back in stock') : ' sold out'}`,
             )
             .join('; ')}
         </Notice>
@@ -191,7 +193,7 @@ export function Component() {
               rows={offers.map((o) => {
                 const [first] = o.contents;
                 const m = materials.find((x) => x.id === first!.materialId);
-                const rate = unitShare(first!.materialId, [o]);
+                const rate = packRate(first!.materialId, o, offers, suppliers);
                 const was = before(o);
                 return {
                   key: String(o.id),
@@ -213,19 +215,15 @@ export function Component() {
                           : `${c.quantity} ${x?.name ?? ''}`;
                       })
                       .join(', '),
-                    formatMoney(o.price),
+                    money(o.price),
                     was === null ? (
                       '–'
                     ) : (
                       <span key="w" style={{ color: was > o.price ? 'var(--clear)' : 'var(--stop)' }}>
-                        {formatMoney(was)}
+                        {money(was)}
                       </span>
                     ),
-                    rate === null
-                      ? '–'
-                      : m?.unit === 'mm'
-                        ? `${formatMoney(rate * 1000)} a metre`
-                        : formatMoney(rate),
+                    rateWords(rate, m?.unit),
                     o.inStock ? (
                       'yes'
                     ) : (
@@ -255,7 +253,7 @@ export function Component() {
                       <Quiet>{p.supplier}</Quiet>
                     </span>
                     <b style={p.inStock ? {} : { color: 'var(--stop)' }}>
-                      {p.inStock ? formatMoney(p.price) : 'sold out'}
+                      {p.inStock ? money(p.price) : 'sold out'}
                     </b>
                     {p.offerId ? (
                       <Quiet style={{ textAlign: 'center' }}>followed</Quiet>
@@ -296,8 +294,7 @@ export function Component() {
                         `${o.name}: ${seen
                           .filter((p) => p.offerId === o.id)
                           .map(
-                            (p) =>
-                              `${shortDay(p.seenOn)} ${formatMoney(p.price)}${p.inStock ? '' : ' sold out'}`,
+                            (p) => `${shortDay(p.seenOn)} ${money(p.price)}${p.inStock ? '' : ' sold out'}`,
                           )
                           .join(', ')}`,
                     )

@@ -52,6 +52,12 @@ export const QUESTIONS: readonly {
   { id: 'front', key: '8', label: 'Front?', answers: FRONT, containerOnly: true },
 ];
 
+/** Answers whose name in files is not the plainest on screen. */
+const ANSWERS: Readonly<Record<string, string>> = {
+  'can be made good': 'can be fixed',
+  'cannot be made good': 'cannot be fixed',
+};
+
 /** The next answer of a question, round and round. */
 export function turned(look: Look, id: Asked): Look {
   const { answers } = QUESTIONS.find((q) => q.id === id)!;
@@ -79,7 +85,7 @@ export function Questions({
             label={`${q.key} · ${q.label}`}
             value={look[q.id]}
             onChange={(v) => onChange({ [q.id]: v })}
-            options={q.answers.map((a) => ({ value: a, label: a }))}
+            options={q.answers.map((a) => ({ value: a, label: ANSWERS[a] ?? a }))}
           />
           {q.id === 'closes' && (
             <LengthField

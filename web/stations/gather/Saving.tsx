@@ -1,8 +1,10 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Data, Layout } from 'plotly.js-basic-dist-min';
-import { addDays, shortDay } from '../../../core/calendar/days.ts';
-import { freeOf, spokenFor } from '../../../core/plan/makeable.ts';
+import { addDays } from '../../../core/calendar/days.ts';
+import { shortDay } from '../../data/style.ts';
+import { restOf, spokenFor } from '../../../core/needs/supply.ts';
+import { freeOf } from '../../../core/plan/makeable.ts';
 import { savingChart, savingUp, type Saving } from '../../../core/saving/savingUp.ts';
 import { useLots, useMaterials, usePlace } from '../../data/queries.ts';
 import { useNeeds } from '../../design/onBench.ts';
@@ -10,7 +12,8 @@ import { Picture } from '../../drawing/Picture.tsx';
 import { ButtonLink, FileLink } from '../../parts/Button.tsx';
 import { Chart } from '../../parts/Chart.tsx';
 import { Select } from '../../parts/Choice.tsx';
-import { Stepper, TextField } from '../../parts/Field.tsx';
+import { DayField } from '../../parts/DayField.tsx';
+import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { amount } from './words.ts';
@@ -19,9 +22,9 @@ const when = (s: Saving): string =>
   s.short === 0
     ? 'there now'
     : !s.forecast
-      ? 'too little came in to say'
+      ? 'too few deliveries to say'
       : s.days.middle === null
-        ? 'not in sight: ask for it, or buy it'
+        ? 'unlikely within three years: ask for it, or buy it'
         : s.days.high === null
           ? `from ${shortDay(s.days.low!)}; perhaps not within three years`
           : `${shortDay(s.days.low!)} to ${shortDay(s.days.high)}`;
@@ -61,7 +64,7 @@ function chartOf(s: Saving, today: string): { data: Data[]; layout: Partial<Layo
       {
         type: 'scatter',
         mode: 'lines',
-        name: 'as likely more as less',
+        name: 'middle estimate',
         x: c.x,
         y: c.middle,
         line: { color: '#1d4a43', width: 3, shape: 'hv' },
@@ -92,7 +95,7 @@ export function Component() {
     designs?.find((d) => String(d.id) === params.get('design')) ??
     designs?.find((d) => d.onBench) ??
     designs?.[0];
-  const n = copies ?? chosen?.copies ?? 1;
+  const n = copies ?? (chosen ? Math.max(1, restOf(chosen)) : 1);
   const lines = useMemo(
     () =>
       chosen && materials && lots && place
@@ -112,7 +115,7 @@ export function Component() {
     lines?.find((l) => l.short > 0) ??
     lines?.[0];
   const chart = useMemo(() => (shown && place ? chartOf(shown, place.today) : null), [shown, place]);
-  if (!materials || !place || !lots || !designs) return <p role="status">Counting what came in …</p>;
+  if (!materials || !place || !lots || !designs) return <p role="status">Loading …</p>;
   if (!chosen || !lines)
     return (
       <Stack>
@@ -202,9 +205,8 @@ export function Component() {
                 <Quiet>A page with pictures, sizes, how to clean, how many still and until when.</Quiet>
               </div>
               <div style={{ width: 170 }}>
-                <TextField
+                <DayField
                   label="Until"
-                  type="date"
                   value={by}
                   onChange={setUntil}
                   error={by < place.today ? 'Expected today or a later day.' : null}

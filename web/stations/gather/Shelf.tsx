@@ -2,11 +2,11 @@ import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { Plus } from 'lucide-react';
 import { styled } from 'styled-components';
-import { readFind } from '../../../core/gather/findOnShelf.ts';
+import { shelfSearch } from '../../../core/gather/findOnShelf.ts';
 import { binScale } from '../../../core/drawing/binScale.ts';
 import { pictureSize } from '../../../core/drawing/material.ts';
 import { asMeasured, FORMS, type Form } from '../../../core/materials/material.ts';
-import { spokenFor } from '../../../core/plan/makeable.ts';
+import { spokenFor } from '../../../core/needs/supply.ts';
 import { words } from '../../data/api.ts';
 import { useMaterials, usePlace } from '../../data/queries.ts';
 import { useNeeds } from '../../design/onBench.ts';
@@ -124,6 +124,16 @@ const Bin = styled.button<{ $on: boolean }>`
   }
 `;
 
+/** On a narrow screen the form lies below the shelf: its heading comes right under the tape. */
+function bringHeading(form: HTMLElement | null): void {
+  if (!form || innerWidth > 900) return;
+  form.scrollIntoView?.({ block: 'start' });
+  const heading = form.querySelector<HTMLElement>('h2');
+  if (!heading) return;
+  heading.tabIndex = -1;
+  heading.focus({ preventScroll: true });
+}
+
 const TITLES: Record<Form, string> = {
   disc: 'Caps and lids',
   piece: 'Pieces',
@@ -131,7 +141,7 @@ const TITLES: Record<Form, string> = {
   sheet: 'Panels',
   tube: 'Tubes',
   cord: 'Cords and laces',
-  consumable: 'Tapes, bags, used up',
+  consumable: 'Consumables: tapes, bags',
 };
 const ORDER: Form[] = ['disc', 'piece', 'container', 'sheet', 'tube', 'cord', 'consumable'];
 
@@ -146,22 +156,24 @@ export function Component() {
   const needing = useNeeds();
   const spoken = useMemo(() => (needing ? spokenFor(needing) : null), [needing]);
   const wish = useDeferredValue(find);
+  const search = useMemo(
+    () => (materials ? shelfSearch(materials.map((m) => asMeasured(m))) : null),
+    [materials],
+  );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!materials || !place) return <p role="status">Opening the cupboard …</p>;
+  if (!materials || !place) return <p role="status">Loading the shelf …</p>;
   const openId = params.get('material');
   const open =
     openId === null || openId === 'new' ? null : (materials.find((m) => String(m.id) === openId) ?? null);
-  const looked = readFind(wish, place.lengthUnit);
-  const shown = materials.map((m) => asMeasured(m)).filter((m) => looked.matches(m));
+  const looked = search!(wish, place.lengthUnit);
+  const shown = looked.found;
   const at = (part: Record<string, string>): Record<string, string> =>
     view === 'table' ? { view, ...part } : part;
   const choose = (id: number | 'new'): void => {
     if (side === 'packs' || id === 'new') setSide('material');
     setParams(at({ material: String(id) }), { replace: true });
     // On a narrow screen the form lies below the shelf.
-    requestAnimationFrame(() =>
-      document.getElementById('material-form')?.scrollIntoView({ block: 'nearest' }),
-    );
+    requestAnimationFrame(() => bringHeading(document.getElementById('material-form')));
   };
   const gone = materials.filter((m) => m.kept === 0).length;
   return (
@@ -211,7 +223,7 @@ export function Component() {
             </p>
           )}
           {view === 'table' && shown.length > 0 && (
-            <Suspense fallback={<p role="status">Laying out the table …</p>}>
+            <Suspense fallback={<p role="status">Loading the table …</p>}>
               <ShelfTable
                 materials={shown}
                 spoken={spoken}
@@ -256,7 +268,7 @@ export function Component() {
                             {m.waiting > 0 && <span className="free">+ {amount(m, m.waiting)} waiting</span>}
                             {spoken && (spoken.get(m.id) ?? 0) > 0 && (
                               <span className="free">
-                                {amount(m, spoken.get(m.id)!)} spoken for,{' '}
+                                {amount(m, spoken.get(m.id)!)} reserved,{' '}
                                 {m.kept >= spoken.get(m.id)!
                                   ? `${amount(m, m.kept - spoken.get(m.id)!)} free`
                                   : `${amount(m, spoken.get(m.id)! - m.kept)} short`}
@@ -297,7 +309,7 @@ export function Component() {
               onDone={(id) => setParams(at(id === null ? {} : { material: String(id) }), { replace: true })}
             />
           ) : (
-            <Quiet>Choose a bin to count, measure or use up, or add a find.</Quiet>
+            <Quiet>Choose a material to count, measure or take out, or add a find.</Quiet>
           )}
         </Stack>
       </aside>

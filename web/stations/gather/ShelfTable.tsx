@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { Lot } from '../../../contract/lots.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
-import { shortDay } from '../../../core/calendar/days.ts';
+import { shortDay } from '../../data/style.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { skillsServed } from '../../../core/gather/serves.ts';
 import { useLots } from '../../data/queries.ts';
@@ -65,7 +65,7 @@ export default function ShelfTable({
         id: 'state',
         name: 'State',
         wide: 1.3,
-        value: (l) => (l.state === 'resting' ? `rests until ${shortDay(l.readyOn!)}` : l.state),
+        value: (l) => (l.state === 'resting' ? `quarantine until ${shortDay(l.readyOn!)}` : l.state),
       },
       { id: 'reason', name: 'Why', wide: 2.4, value: (l) => l.reason },
     ],
@@ -84,7 +84,13 @@ export default function ShelfTable({
         ]}
       />
       {of === 'kinds' ? (
-        <SortTable label="Kinds on the shelf" columns={kinds} rows={materials} open={open} onOpen={onOpen} />
+        <SortTable
+          label="Materials on the shelf"
+          columns={kinds}
+          rows={materials}
+          open={open}
+          onOpen={onOpen}
+        />
       ) : (
         <SortTable
           label="Lots on the shelf"

@@ -4,8 +4,9 @@ import { useQueries } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { Design } from '../../../contract/designs.ts';
 import { asMeasured } from '../../../core/materials/material.ts';
-import { formatMoney } from '../../../core/measure/money.ts';
-import { freeOf, makeable, perCopy, spokenFor, unlocked } from '../../../core/plan/makeable.ts';
+import { money } from '../../data/style.ts';
+import { perCopy, spokenFor } from '../../../core/needs/supply.ts';
+import { freeOf, makeable, unlocked } from '../../../core/plan/makeable.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { api, words } from '../../data/api.ts';
 import { purchaseOf } from '../../data/purchase.ts';
@@ -69,7 +70,7 @@ export function Component() {
     offers && suppliers
       ? purchaseOf({
           wanted: new Map([...perCopy(r.d.needs)].map(([id, q]) => [id, q * (r.now.copies + 1)])),
-          kept: (id) => r.free.get(id) ?? 0,
+          free: (id) => r.free.get(id) ?? 0,
           offers,
           suppliers,
         })
@@ -105,12 +106,12 @@ export function Component() {
     [designs, materials],
   );
   if (!materials || !place || !designs || !rows || !offers || !suppliers)
-    return <p role="status">Laying everything out …</p>;
+    return <p role="status">Loading …</p>;
   const can = rows.filter((r) => r.now.copies > 0).length;
   return (
     <Stack>
       <Heading
-        over={`${place.name} · from the free stock, after what other designs on the bench speak for`}
+        over={`${place.name} · from the free stock: what other designs on the bench hold is left out`}
         title={
           rows.length === 0
             ? 'What could I make today?'
@@ -129,7 +130,7 @@ export function Component() {
               'kits now',
               'if alone',
               'first to run out',
-              'one purchase would unlock',
+              'one purchase would allow',
             ]}
             rows={rows.map((r, i) => ({
               key: String(r.d.id),
@@ -164,7 +165,7 @@ export function Component() {
                     )} free`
                   : '–',
                 next[i]
-                  ? `${next[i].gain} more for ${formatMoney(next[i].total)}: ${packWords(next[i].packs)}`
+                  ? `${next[i].gain} more for ${money(next[i].total)}: ${packWords(next[i].packs)}`
                   : bought[i]?.error
                     ? words(bought[i].error)
                     : bought[i]?.data
@@ -182,12 +183,12 @@ export function Component() {
             <Panel>
               <Stack $gap={6}>
                 <Spread>
-                  <h2>The purchase that unlocks most</h2>
+                  <h2>The purchase that allows most kits</h2>
                   <Verdict kind="clear" word="proved cheapest" />
                 </Spread>
                 <p>
                   {best.gain} more {best.row.d.design.name}, {best.copies} in all, for{' '}
-                  <b>{formatMoney(best.total)}</b> with delivery: {packWords(best.packs)}.
+                  <b>{money(best.total)}</b> with delivery: {packWords(best.packs)}.
                 </p>
               </Stack>
             </Panel>

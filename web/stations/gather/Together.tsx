@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { ChoiceAnswer, ChoiceRequest } from '../../../core/plan/choice.ts';
-import { perCopy } from '../../../core/plan/makeable.ts';
+import { kits, perCopy, restOf } from '../../../core/needs/supply.ts';
 import { api, words } from '../../data/api.ts';
 import type { NeedingDesign } from '../../design/onBench.ts';
 import { Choice } from '../../parts/Choice.tsx';
@@ -34,7 +34,7 @@ export function Together({
           designs: among.map((d) => ({
             id: String(d.id),
             skill: d.design.skill,
-            most: which === 'bench' ? d.copies : MOST,
+            most: which === 'bench' ? restOf(d) : MOST,
             worth: 1,
             needs: [...perCopy(d.needs)].map(([m, quantity]) => ({ material: String(m), quantity })),
           })),
@@ -54,7 +54,7 @@ export function Together({
     <Panel>
       <Stack $gap={10}>
         <Spread>
-          <h2>All together, of one shelf</h2>
+          <h2>Best use of the whole shelf</h2>
           {choice.data && !choice.error && <Verdict kind="clear" word="proved best" />}
         </Spread>
         <Row $gap={14}>
@@ -72,7 +72,7 @@ export function Together({
             value={which}
             onChange={(v) => setWhich(v as 'bench' | 'all')}
             options={[
-              { value: 'bench', label: 'The bench, next batches' },
+              { value: 'bench', label: 'Designs on the bench' },
               { value: 'all', label: `All, up to ${MOST} each` },
             ]}
           />
@@ -97,7 +97,7 @@ export function Together({
                   ],
                 }))}
                 foot={[
-                  `${choice.data.total} kits`,
+                  kits(choice.data.total),
                   `${choice.data.skills.length} ${choice.data.skills.length === 1 ? 'skill' : 'skills'}`,
                   String(choice.data.total),
                 ]}

@@ -10,7 +10,7 @@ export interface Candidate {
   readonly key: string | null;
   readonly group: string;
   readonly material: MaterialInput;
-  /** What a wish is matched against; names the candidate too. */
+  /** What a wish is matched against besides its name. */
   readonly words: string;
 }
 
@@ -30,7 +30,7 @@ export function candidatesOf(materials: readonly MaterialRow[], lots: readonly L
         key: m.catalogue ?? null,
         group,
         material: m,
-        words: `${m.name} ${group} ${m.id}`.toLowerCase(),
+        words: `${group} ${m.id}`,
       };
     });
   const rest = catalogue
@@ -40,7 +40,7 @@ export function candidatesOf(materials: readonly MaterialRow[], lots: readonly L
       key: e.key,
       group: e.group,
       material: asMaterial(e),
-      words: `${e.name} ${e.group} ${e.key}`.toLowerCase(),
+      words: `${e.group} ${e.key}`,
     }));
   return [...shelf, ...rest];
 }

@@ -91,7 +91,7 @@ describe('a look over a find', () => {
     const calls = open();
     await pick('take-away box');
     await userEvent.clear(screen.getByRole('textbox', { name: 'How many' }));
-    await userEvent.click(screen.getByRole('button', { name: 'Take it in' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save the find' }));
     expect(await screen.findByRole('alert')).toHaveTextContent('Expected at least 1');
     expect(calls).toEqual([]);
   });
@@ -102,7 +102,7 @@ describe('a look over a find', () => {
     expect(screen.getByText(/Left empty it counts as the usual 172 × 120 × 55 mm/)).toBeVisible();
     const across = screen.getByRole('textbox', { name: 'Length' });
     await userEvent.type(across, 'about 7"');
-    await userEvent.click(screen.getByRole('button', { name: 'Take it in' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save the find' }));
     expect(across).toHaveFocus();
     expect(calls).toEqual([]);
     await userEvent.clear(across);
@@ -134,7 +134,7 @@ describe('lots', () => {
       'DELETE /lots/4': [204, null],
     });
     show(<LotList material={CAP} unit="mm" today={PLACE.today} />);
-    expect(await screen.findByText('rested until 4 Oct: ready')).toBeVisible();
+    expect(await screen.findByText('quarantined until 4 Oct: ready')).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: 'It is clean' }));
     await waitFor(() => expect(calls).toHaveLength(1));
     expect(calls[0]!.body).toEqual({ version: 2, state: 'ready' });

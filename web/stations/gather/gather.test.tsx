@@ -178,7 +178,7 @@ describe('packs', () => {
     await userEvent.click(screen.getByRole('option', { name: /Another supplier/ }));
     await type('Supplier’s name', 'Net loft');
     await type('Delivery', '2.90');
-    await userEvent.click(screen.getByRole('button', { name: 'It holds more' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Add another material' }));
     const pick = async (n: number, name: string): Promise<void> => {
       await userEvent.click(
         screen

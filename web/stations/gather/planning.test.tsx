@@ -179,7 +179,7 @@ describe('saving up', () => {
     desk();
     show(<Saving />);
     const row = await screen.findByRole('row', { name: /^Cap/ });
-    expect(row).toHaveTextContent('too little came in to say');
+    expect(row).toHaveTextContent('too few deliveries to say');
   });
 });
 
@@ -200,6 +200,6 @@ describe('does it go in', () => {
   it('says what it takes when there is nothing to pack', async () => {
     desk({ 'GET /designs': [] });
     show(<Container />);
-    expect(await screen.findByText('It takes a design and a container on the shelf.')).toBeVisible();
+    expect(await screen.findByText('You need a design, and a container on the shelf.')).toBeVisible();
   });
 });

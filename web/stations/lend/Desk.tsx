@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Borrower, Copy, Loan } from '../../../contract/lending.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { Place } from '../../../contract/place.ts';
-import { addDays, daysBetween, shortDay } from '../../../core/calendar/days.ts';
+import { addDays, daysBetween } from '../../../core/calendar/days.ts';
+import { shortDay } from '../../data/style.ts';
 import { standing } from '../../../core/lend/status.ts';
 import { smallParts } from '../../../core/gauge/smallParts.ts';
 import { shapeOf } from '../../../core/materials/material.ts';
@@ -12,8 +13,11 @@ import { useChange } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Choice.tsx';
 import { Stepper, TextField } from '../../parts/Field.tsx';
+import { DayField } from '../../parts/DayField.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
+import { FamilyPast, KitPast } from './History.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
 
 const Count = styled.li`
@@ -30,21 +34,53 @@ const Count = styled.li`
   }
 `;
 
+const Fold = styled.summary`
+  cursor: pointer;
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  font-size: 14px;
+  text-decoration: underline;
+  text-underline-offset: 2px;
+`;
+
+/** Fetched only when it is opened. */
+function Past({ title, children }: { title: string; children: React.ReactNode }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <Fold>{title}</Fold>
+      {open && children}
+    </details>
+  );
+}
+
 /** What can be done with one kit now: lend it, or count it back. */
 export function Desk({
   copy,
   borrowers,
   materials,
+  bench,
   place,
+  onUnfinished,
 }: {
   copy: Copy;
   borrowers: readonly Borrower[];
   materials: readonly MaterialRow[];
+  /** Every design with its needs: what they hold is no spare. */
+  bench: readonly BenchDesign[];
   place: Place;
+  /** Told whether a count was begun and not saved. */
+  onUnfinished(unfinished: boolean): void;
 }) {
   const s = standing(copy, place.today);
+  const spare = useMemo(() => {
+    const spoken = spokenFor(bench);
+    return (id: number | null): number =>
+      Math.max(0, (materials.find((m) => m.id === id)?.kept ?? 0) - (spoken.get(id ?? -1) ?? 0));
+  }, [bench, materials]);
   return (
-    <Panel as="div" aria-live="polite">
+    <Panel as="div">
       <Stack $gap={8}>
         <Spread>
           <h2>{copy.design}</h2>
@@ -53,23 +89,35 @@ export function Desk({
         {s.standing === 'in' ? (
           <LendOut copy={copy} borrowers={borrowers} place={place} />
         ) : (
-          <CountIn copy={copy} materials={materials} place={place} daysLate={s.daysLate} />
+          <CountIn
+            copy={copy}
+            materials={materials}
+            spare={spare}
+            place={place}
+            daysLate={s.daysLate}
+            onUnfinished={onUnfinished}
+          />
         )}
         {s.standing === 'in' && (
           <details>
-            <summary
-              style={{
-                cursor: 'pointer',
-                minHeight: 44,
-                display: 'flex',
-                alignItems: 'center',
-                fontSize: 14,
-              }}
-            >
-              Count it without lending
-            </summary>
-            <CountIn copy={copy} materials={materials} place={place} daysLate={0} />
+            <Fold>Count it without lending</Fold>
+            <CountIn
+              copy={copy}
+              materials={materials}
+              spare={spare}
+              place={place}
+              daysLate={0}
+              onUnfinished={onUnfinished}
+            />
           </details>
+        )}
+        <Past title={`History of ${copy.label}`}>
+          <KitPast copyId={copy.id} />
+        </Past>
+        {copy.openLoan && (
+          <Past title={`History of ${copy.openLoan.borrower}`}>
+            <FamilyPast borrowerId={copy.openLoan.borrowerId} />
+          </Past>
         )}
       </Stack>
     </Panel>
@@ -120,7 +168,7 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
             <TextField label="Group" value={newGroup} onChange={setNewGroup} />
           </>
         )}
-        <TextField label="Back on" type="date" value={due} onChange={setDue} />
+        <DayField label="Back on" value={due} onChange={setDue} />
         {lend.error && <Notice tone="stop">{words(lend.error)}</Notice>}
         <Button type="submit" isDisabled={lend.isPending}>
           Lend it
@@ -129,6 +177,8 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
     </Form>
   );
 }
+
+const days = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;
 
 const known = new WeakMap<MaterialRow, boolean>();
 /** Is a loose one a small part? Asked of the gauge once for a material; null where it has no solid shape. */
@@ -149,21 +199,32 @@ const looseWords = (name: string, small: boolean | null): string =>
 function CountIn({
   copy,
   materials,
+  spare: free,
   place,
   daysLate,
+  onUnfinished,
 }: {
   copy: Copy;
   materials: readonly MaterialRow[];
+  /** What of a material is kept and free of the bench. */
+  spare: (materialId: number | null) => number;
   place: Place;
   daysLate: number;
+  onUnfinished(unfinished: boolean): void;
 }) {
   const loan = copy.openLoan;
-  const [present, setPresent] = useState(copy.parts.map((p) => (loan ? p.due : p.present)));
+  const [start] = useState(() => copy.parts.map((p) => (loan ? p.due : p.present)));
+  const [present, setPresent] = useState(start);
   const done = useChange((then: 'shelve' | 'fill' | 'repair') =>
     loan
       ? api<Copy>('POST', `/loans/${loan.id}/return`, { present, then })
       : api<Copy>('POST', `/copies/${copy.id}/count`, { present, then }),
   );
+  const begun = !done.isSuccess && present.some((n, i) => n !== start[i]);
+  useEffect(() => {
+    onUnfinished(begun);
+    return () => onUnfinished(false);
+  }, [begun, onUnfinished]);
   const gaps = copy.parts
     .map((part, i) => ({
       part,
@@ -171,16 +232,16 @@ function CountIn({
       material: materials.find((m) => m.id === part.materialId),
     }))
     .filter((g) => g.short > 0);
-  const spare = gaps.every((g) => (g.material?.kept ?? 0) >= g.short);
+  const spare = gaps.every((g) => free(g.part.materialId) >= g.short);
   const lost = gaps.map((g) => ({ name: g.part.name, size: looseSize(g.material) }));
   return (
     <Stack $gap={6}>
       <p style={{ fontSize: 14.5 }}>
         {loan ? (
           <>
-            With <b>{loan.borrower}</b> for {daysBetween(loan.lentOn, place.today)} days
+            With <b>{loan.borrower}</b> for {days(daysBetween(loan.lentOn, place.today))}
             {daysLate > 0 ? (
-              <b style={{ color: 'var(--stop)' }}>, {daysLate} late</b>
+              <b style={{ color: 'var(--stop)' }}>, {days(daysLate)} overdue</b>
             ) : (
               `, due ${shortDay(loan.dueOn)}`
             )}
@@ -212,13 +273,13 @@ function CountIn({
             <div>
               <strong>{gaps.map((g) => `${g.short} × ${g.part.name}`).join(', ')} short</strong>
               <br />
-              {gaps.map((g) => `The shelf has ${g.material?.kept ?? 0} spare.`).join(' ')}{' '}
+              {gaps.map((g) => `${free(g.part.materialId)} free on the shelf.`).join(' ')}{' '}
               {lost.map((l) => looseWords(l.name, l.size)).join(' ')}
             </div>
           </div>
         </Notice>
       )}
-      <Quiet>Then wash or wipe, air dry, and rest what cannot be washed.</Quiet>
+      <Quiet>Then wash or wipe, air dry, and quarantine what cannot be washed.</Quiet>
       {done.error && <Notice tone="stop">{words(done.error)}</Notice>}
       <Row>
         {gaps.length === 0 ? (
@@ -229,7 +290,7 @@ function CountIn({
           <>
             {spare && (
               <Button isDisabled={done.isPending} onPress={() => done.mutate('fill')}>
-                Fill from spares
+                Fill from stock
               </Button>
             )}
             <Button plain isDisabled={done.isPending} onPress={() => done.mutate('repair')}>

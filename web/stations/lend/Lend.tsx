@@ -1,16 +1,23 @@
-import { useEffect, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useBlocker, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Copy } from '../../../contract/lending.ts';
-import { shortDay } from '../../../core/calendar/days.ts';
+import { shortDay } from '../../data/style.ts';
 import { readLabel } from '../../../core/lend/labels.ts';
 import { missing, standing } from '../../../core/lend/status.ts';
-import { words } from '../../data/api.ts';
-import { useBorrowers, useCopies, useMaterials, usePlace } from '../../data/queries.ts';
+import { api, words } from '../../data/api.ts';
+import { useBorrowers, useCopyPages, useLendingSummary, useMaterials, usePlace } from '../../data/queries.ts';
+import { kits } from '../../../core/needs/supply.ts';
+import { useNeeds } from '../../design/onBench.ts';
+import { Dialog } from '../../parts/Dialog.tsx';
 import { Button } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
-import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { Desk } from './Desk.tsx';
+
+/** Kits of one skill that are fetched together. */
+const ON_RAIL = 24;
 
 const Grid = styled.div`
   display: grid;
@@ -112,7 +119,7 @@ function stateWords(copy: Copy, today: string): string {
   const s = standing(copy, today);
   const loan = copy.openLoan;
   if (s.standing === 'late')
-    return `late ${s.daysLate} ${s.daysLate === 1 ? 'day' : 'days'} · ${loan!.borrower}`;
+    return `overdue ${s.daysLate} ${s.daysLate === 1 ? 'day' : 'days'} · ${loan!.borrower}`;
   if (s.standing === 'out') return `with ${loan!.borrower}, back ${shortDay(loan!.dueOn)}`;
   const gaps = missing(copy.parts);
   const short = gaps.reduce((n, g) => n + g.short, 0);
@@ -121,51 +128,162 @@ function stateWords(copy: Copy, today: string): string {
   return short > 0 ? `in · ${short} missing` : `in · counted ${piece ? `${piece.present}/${piece.due}` : ''}`;
 }
 
+/** One rail of the peg shelf: the kits of a skill, a handful at a time however many there are. */
+const SkillRail = memo(function SkillRail({
+  skill,
+  kits: all,
+  today,
+  open,
+  onChoose,
+}: {
+  skill: string;
+  kits: number;
+  today: string;
+  open: string | null;
+  onChoose(label: string): void;
+}) {
+  const pages = useCopyPages({ skill, limit: ON_RAIL });
+  const here = pages.data?.pages.flatMap((p) => p.items) ?? [];
+  return (
+    <Rail aria-label={skill}>
+      <h2>
+        {skill}
+        <small>{kits(all)}</small>
+      </h2>
+      <div className="wood" />
+      <ul>
+        {here.map((c) => {
+          const s = standing(c, today).standing;
+          return (
+            <li key={c.id}>
+              <Hung
+                type="button"
+                $dashed={s === 'out' || s === 'late' || s === 'repair'}
+                $late={s === 'late'}
+                $on={c.label === open}
+                aria-pressed={c.label === open}
+                onClick={() => onChoose(c.label)}
+              >
+                <code>{c.label}</code>
+                <b>{c.design}</b>
+                <small>{stateWords(c, today)}</small>
+              </Hung>
+            </li>
+          );
+        })}
+      </ul>
+      {here.length < all && (
+        <Row style={{ marginTop: 8 }}>
+          <Button
+            small
+            plain
+            isDisabled={pages.isFetchingNextPage}
+            onPress={() => void pages.fetchNextPage()}
+          >
+            Show more of {skill.toLowerCase()} ({all - here.length})
+          </Button>
+        </Row>
+      )}
+    </Rail>
+  );
+});
+
+/** Kits that are due, the longest first. */
+function NextBack({ late, out, today }: { late: number; out: number; today: string }) {
+  const due = useCopyPages({ order: 'due', limit: 6 });
+  return (
+    <Panel as="div">
+      <Stack $gap={6}>
+        <h2>{late > 0 ? 'Overdue, ask for these first' : 'Due next'}</h2>
+        {out === 0 && <Quiet>Nothing is out.</Quiet>}
+        <ul style={{ display: 'grid', gap: 6, fontSize: 14 }}>
+          {due.data?.pages[0]?.items.map((c) => (
+            <li key={c.id} style={{ color: c.openLoan!.dueOn < today ? 'var(--stop)' : undefined }}>
+              <b>{c.openLoan!.borrower}</b>: {c.design}, {c.openLoan!.dueOn < today ? 'was due' : 'due'}{' '}
+              {shortDay(c.openLoan!.dueOn)}
+            </li>
+          ))}
+        </ul>
+      </Stack>
+    </Panel>
+  );
+}
+
 /** The lending room: kits on the peg shelf by skill, and the desk. */
 export function Component() {
-  const { data: copies, error } = useCopies();
+  const { data: summary, error } = useLendingSummary();
   const { data: borrowers } = useBorrowers();
   const { data: materials } = useMaterials();
   const { data: place } = usePlace();
+  const bench = useNeeds();
   const [params, setParams] = useSearchParams();
   const [typed, setTyped] = useState('');
   const [miss, setMiss] = useState<string | null>(null);
+  const [unfinished, setUnfinished] = useState(false);
+  const [leaving, setLeaving] = useState<string | null>(null);
   const desk = useRef<HTMLDivElement>(null);
   const label = params.get('kit');
-  const open = copies?.find((c) => c.label === label) ?? null;
+  const { data: opened } = useQuery({
+    queryKey: ['copies', 'label', label],
+    queryFn: () => api<Copy[]>('GET', `/copies?label=${encodeURIComponent(label!)}`),
+    enabled: label !== null,
+  });
+  const open = label === null ? null : (opened?.find((c) => c.label === label) ?? null);
+  const openId = open?.id;
   useEffect(() => {
-    if (open && innerWidth < 900) desk.current?.scrollIntoView({ block: 'start' });
-  }, [open]);
-  if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!copies || !borrowers || !materials || !place) return <p role="status">Opening the lending room …</p>;
-  const stands = copies.map((c) => standing(c, place.today).standing);
-  const late = stands.filter((s) => s === 'late').length;
-  const out = stands.filter((s) => s === 'out').length + late;
-  const skills = [...new Set(copies.map((c) => c.skill))];
-  const choose = (c: Copy): void => {
-    setMiss(null);
-    setParams({ kit: c.label }, { replace: true });
-  };
-  const seek = (): void => {
-    const wanted = readLabel(typed);
-    const byLabel = wanted && copies.find((c) => c.label === wanted);
-    const text = typed.trim().toLowerCase();
-    const byFamily =
-      text.length > 1 ? copies.filter((c) => c.openLoan?.borrower.toLowerCase().includes(text)) : [];
-    const byName =
-      text.length > 1
-        ? copies.filter((c) => c.design.toLowerCase().includes(text) && !c.openLoan && !c.repair)
-        : [];
-    const found = byLabel || byFamily[0] || byName[0];
-    if (!found)
-      return setMiss(
-        typed.trim() === ''
-          ? 'Type or scan a label first.'
-          : `No kit is labelled “${typed.trim()}”, lent to a family of that name, or called so and in.`,
+    if (openId !== undefined && innerWidth < 900) desk.current?.scrollIntoView?.({ block: 'start' });
+  }, [openId]);
+  // A count that was begun is not lost by a press elsewhere: leaving asks first.
+  const blocker = useBlocker(
+    ({ currentLocation, nextLocation }) => unfinished && currentLocation.pathname !== nextLocation.pathname,
+  );
+  const go = useCallback(
+    (to: string): void => {
+      setMiss(null);
+      setTyped('');
+      setUnfinished(false);
+      setParams({ kit: to }, { replace: true });
+    },
+    [setParams],
+  );
+  const held = useRef({ unfinished, label });
+  held.current = { unfinished, label };
+  const choose = useCallback(
+    (to: string): void => {
+      if (held.current.unfinished && to !== held.current.label) setLeaving(to);
+      else go(to);
+    },
+    [go],
+  );
+  const find = useMutation({
+    mutationFn: async (text: string): Promise<Copy | undefined> => {
+      const wanted = readLabel(text);
+      const [byLabel] = wanted ? await api<Copy[]>('GET', `/copies?label=${encodeURIComponent(wanted)}`) : [];
+      if (byLabel || text.length < 2) return byLabel;
+      const found = await api<Copy[]>('GET', `/copies?limit=200&q=${encodeURIComponent(text)}`);
+      const part = text.toLowerCase();
+      return (
+        found.find((c) => c.openLoan?.borrower.toLowerCase().includes(part)) ??
+        found.find((c) => !c.openLoan && !c.repair)
       );
-    setTyped('');
-    choose(found);
+    },
+  });
+  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  if (!summary || !borrowers || !materials || !place) return <p role="status">Loading the kits …</p>;
+  const seek = (): void => {
+    const text = typed.trim();
+    if (text === '') return setMiss('Type or scan a label first.');
+    find.mutate(text, {
+      onSuccess: (found) =>
+        found
+          ? choose(found.label)
+          : setMiss(
+              `No kit has the label “${text}”, is with a family of that name, or is in under that name.`,
+            ),
+      onError: (e) => setMiss(words(e)),
+    });
   };
+  const asking = leaving !== null || blocker.state === 'blocked';
   return (
     <Grid>
       <div>
@@ -173,49 +291,24 @@ export function Component() {
           <Heading
             over={`${place.name} · ${shortDay(place.today)}`}
             title={
-              copies.length === 0
+              summary.kits === 0
                 ? 'No kits yet'
-                : `${copies.length} kits, ${out} out${late > 0 ? `, ${late} late` : ''}`
+                : `${kits(summary.kits)}, ${summary.out} out${summary.late > 0 ? `, ${summary.late} overdue` : ''}`
             }
           />
-          {copies.length === 0 && (
-            <Notice tone="care">Kits hang here once a build is marked as made in Make.</Notice>
+          {summary.kits === 0 && (
+            <Notice tone="care">Kits hang here once they are marked as made in Make.</Notice>
           )}
-          {skills.map((skill) => {
-            const here = copies.filter((c) => c.skill === skill);
-            return (
-              <Rail key={skill} aria-label={skill}>
-                <h2>
-                  {skill}
-                  <small>
-                    {here.length} {here.length === 1 ? 'kit' : 'kits'}
-                  </small>
-                </h2>
-                <div className="wood" />
-                <ul>
-                  {here.map((c) => {
-                    const s = standing(c, place.today).standing;
-                    return (
-                      <li key={c.id}>
-                        <Hung
-                          type="button"
-                          $dashed={s === 'out' || s === 'late' || s === 'repair'}
-                          $late={s === 'late'}
-                          $on={c.id === open?.id}
-                          aria-pressed={c.id === open?.id}
-                          onClick={() => choose(c)}
-                        >
-                          <code>{c.label}</code>
-                          <b>{c.design}</b>
-                          <small>{stateWords(c, place.today)}</small>
-                        </Hung>
-                      </li>
-                    );
-                  })}
-                </ul>
-              </Rail>
-            );
-          })}
+          {summary.skills.map((s) => (
+            <SkillRail
+              key={s.skill}
+              skill={s.skill}
+              kits={s.kits}
+              today={place.today}
+              open={label}
+              onChoose={choose}
+            />
+          ))}
         </Stack>
       </div>
       <aside ref={desk}>
@@ -244,34 +337,48 @@ export function Component() {
               copy={open}
               borrowers={borrowers}
               materials={materials}
+              bench={bench ?? []}
               place={place}
+              onUnfinished={setUnfinished}
             />
           )}
-          {!open && (
-            <Panel as="div">
-              <Stack $gap={6}>
-                <h2>{late > 0 ? 'Ask first for' : 'Next back'}</h2>
-                {out === 0 && <Quiet>Nothing is out.</Quiet>}
-                <ul style={{ display: 'grid', gap: 6, fontSize: 14 }}>
-                  {copies
-                    .filter((c) => c.openLoan)
-                    .sort((a, b) => a.openLoan!.dueOn.localeCompare(b.openLoan!.dueOn))
-                    .slice(0, 6)
-                    .map((c) => (
-                      <li
-                        key={c.id}
-                        style={{ color: c.openLoan!.dueOn < place.today ? 'var(--stop)' : undefined }}
-                      >
-                        <b>{c.openLoan!.borrower}</b>: {c.design},{' '}
-                        {c.openLoan!.dueOn < place.today ? 'was due' : 'due'} {shortDay(c.openLoan!.dueOn)}
-                      </li>
-                    ))}
-                </ul>
-              </Stack>
-            </Panel>
-          )}
+          {!open && <NextBack late={summary.late} out={summary.out} today={place.today} />}
         </Stack>
       </aside>
+      <Dialog
+        title="Leave this count unfinished?"
+        isOpen={asking}
+        onClose={() => {
+          setLeaving(null);
+          blocker.reset?.();
+        }}
+        mustAnswer
+      >
+        <Stack>
+          <p>What you counted of {label} is not saved yet.</p>
+          <Row>
+            <Button
+              onPress={() => {
+                setLeaving(null);
+                blocker.reset?.();
+              }}
+            >
+              Go on counting
+            </Button>
+            <Button
+              plain
+              onPress={() => {
+                const to = leaving;
+                setLeaving(null);
+                if (to !== null) go(to);
+                else blocker.proceed?.();
+              }}
+            >
+              Leave it
+            </Button>
+          </Row>
+        </Stack>
+      </Dialog>
     </Grid>
   );
 }

@@ -1,11 +1,12 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Build } from '../../../contract/designs.ts';
 import { formatMinutes } from '../../../core/measure/minutes.ts';
-import { shortWords, supply } from '../../../core/needs/short.ts';
+import { kits, restOf, shortWords } from '../../../core/needs/supply.ts';
 import { orderSteps, handsOn } from '../../../core/plan/order.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useCopies } from '../../data/queries.ts';
+import { useChange, useCopyPages } from '../../data/queries.ts';
+import { supplyFor } from '../../design/derived.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
@@ -139,37 +140,37 @@ const Bar = styled.div`
 `;
 
 function MakeWork({ at }: { at: AtBench }) {
-  const { design, light, materials, place } = at;
+  const { design, light, materials, bench, place } = at;
   const flush = useOpenDesign((s) => s.flush);
   const [paper, setPaper] = useState<string>(place.paper);
   const [wanted, setWanted] = useState<number | null>(null);
-  const { data: copies } = useCopies();
+  const { data: copies } = useCopyPages({ design: design.id, limit: 1 });
   const [made, setMade] = useState<Build | null>(null);
-  const mine = copies?.filter((c) => c.designId === design.id) ?? [];
-  const count = wanted ?? Math.min(100, design.copies);
-  const state = supply({
-    needs: light.needs,
-    copies: count,
-    shelf: new Map(materials.map((m) => [m.id, m])),
-  });
+  const madeEver = copies?.pages[0]?.total ?? 0;
+  const rest = restOf(design);
+  const count = Math.min(100, wanted ?? rest);
+  const state = useMemo(
+    () => supplyFor({ needs: light.needs, copies: count, materials, bench, designId: design.id }),
+    [light.needs, count, materials, bench, design.id],
+  );
   const short = shortWords(state);
   const placed = orderSteps(light.steps, count);
-  const hands = handsOn(placed);
+  const work = handsOn(placed);
   const build = useChange(async (n: number) => {
     await flush();
     const { draft } = useOpenDesign.getState();
     return api<Build>('POST', '/builds', { designId: design.id, version: draft!.version, copies: n });
   });
-  const width = (minutes: number): string => `${(100 * minutes) / hands.elapsed}%`;
+  const width = (minutes: number): string => `${work.elapsed > 0 ? (100 * minutes) / work.elapsed : 0}%`;
   const query = `?paper=${paper}&copies=${count}`;
   return (
     <Grid>
       <Heading
-        over={`${placed.length} steps · ${formatMinutes(hands.total)} hands-on, ${formatMinutes(hands.blade)} of it with a blade`}
-        title={`Make ${count} ${count === 1 ? 'kit' : 'kits'} of ${design.name}`}
+        over={`${placed.length} steps · ${formatMinutes(work.total)} hands-on, ${formatMinutes(work.blade)} of it with a blade`}
+        title={count === 0 ? `This batch of ${design.name} is made` : `Make ${kits(count)} of ${design.name}`}
       >
         <Quiet>Kits</Quiet>
-        <Stepper label="Kits to make" value={count} min={1} max={100} onChange={setWanted} />
+        <Stepper label="Kits to make" value={count} min={0} max={100} onChange={setWanted} />
         <ButtonLink plain to="/lend">
           Lend it
         </ButtonLink>
@@ -195,7 +196,7 @@ function MakeWork({ at }: { at: AtBench }) {
                     {p.step.blade && <span className="blade">blade</span>}
                     <span className={p.step.who === 'child' ? 'child' : ''}>
                       {p.step.who === 'child'
-                        ? 'child’s own'
+                        ? 'child’s step'
                         : p.step.who === 'adult'
                           ? 'adult'
                           : 'adult or child'}
@@ -229,7 +230,7 @@ function MakeWork({ at }: { at: AtBench }) {
               <DesignFile small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
                 Template as SVG
               </DesignFile>
-              {mine.length > 0 && (
+              {madeEver > 0 && (
                 <DesignFile small href={`/api/designs/${design.id}/labels.pdf?paper=${paper}`}>
                   Labels
                 </DesignFile>
@@ -241,7 +242,7 @@ function MakeWork({ at }: { at: AtBench }) {
       <aside>
         <Panel as="div">
           <Stack $gap={10}>
-            <h2>One pair of hands</h2>
+            <h2>One person working</h2>
             <Bar aria-hidden>
               <div className="lane">
                 {placed.map((p) => (
@@ -260,8 +261,8 @@ function MakeWork({ at }: { at: AtBench }) {
                   ))}
               </div>
               <small>
-                <span>hands, then drying</span>
-                <span>all done after {formatMinutes(hands.elapsed)}</span>
+                <span>work, then drying</span>
+                <span>all done after {formatMinutes(work.elapsed)}</span>
               </small>
             </Bar>
             <Notice tone="care">
@@ -270,7 +271,7 @@ function MakeWork({ at }: { at: AtBench }) {
             </Notice>
             <Seam />
             <h2>Lay out</h2>
-            <SupplyList supply={state} designId={design.id} />
+            <SupplyList supply={state} />
             {short && (
               <Notice tone="stop">
                 <strong>{short}</strong>
@@ -282,12 +283,12 @@ function MakeWork({ at }: { at: AtBench }) {
                 <strong>Made and labelled:</strong> {made.copies.map((c) => c.label).join(', ')}
                 <br />
                 <ButtonLink small plain to="/lend">
-                  To the peg shelf
+                  Go to Lend
                 </ButtonLink>
               </Notice>
             )}
             <Button
-              isDisabled={!!short || build.isPending}
+              isDisabled={count === 0 || !!short || build.isPending}
               onPress={() =>
                 build.mutate(count, {
                   onSuccess: (b) => {
@@ -297,11 +298,15 @@ function MakeWork({ at }: { at: AtBench }) {
                 })
               }
             >
-              {count === 1 ? 'This kit is made' : `These ${count} kits are made`}
+              {count === 0
+                ? 'Nothing to make'
+                : count === 1
+                  ? 'This kit is made'
+                  : `These ${count} kits are made`}
             </Button>
             <Quiet>
               Takes the pieces off the shelf and labels the kits.{' '}
-              {mine.length > 0 ? `${mine.length} made so far.` : ''}
+              {madeEver > 0 ? `${madeEver} made so far.` : ''}
             </Quiet>
           </Stack>
         </Panel>

@@ -1,17 +1,20 @@
 import { useState } from 'react';
-import type { Place } from '../../../contract/place.ts';
+import { styled } from 'styled-components';
+import type { Backup, Place } from '../../../contract/place.ts';
 import { LOCAL } from '../../../core/gather/lookOver.ts';
 import { APPROACHES } from '../../../core/patterns/kernel.ts';
 import { MARKETS } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, usePlace } from '../../data/queries.ts';
-import { Button } from '../../parts/Button.tsx';
-import { Choice } from '../../parts/Choice.tsx';
+import { useChange, useBackups, usePlace } from '../../data/queries.ts';
+import { placeStyle } from '../../data/style.ts';
+import { Button, FileLink } from '../../parts/Button.tsx';
+import { Choice, Select } from '../../parts/Choice.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { Heading, Notice, Panel, Quiet, Seam, SideBySide, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, Row, Seam, SideBySide, Stack } from '../../parts/Panel.tsx';
 
 type Local = (typeof LOCAL)[number];
+const LOCAL_WORDS: Record<Local, string> = { keep: 'Keep', rest: 'Quarantine', never: 'Never' };
 /** A field that was emptied has no number until one is typed. */
 type Draft = Omit<Place, 'loanDays' | 'restDays'> & { loanDays: number | null; restDays: number | null };
 const drafted = (place: Place): Draft => ({ ...place, restDays: place.restDays ?? 3 });
@@ -48,6 +51,20 @@ function PlaceForm({ place }: { place: Place }) {
                   { value: 'in', label: 'Inches and fractions' },
                 ]}
               />
+              <Two>
+                <Select
+                  label="Money"
+                  value={draft.currency}
+                  onChange={(currency) => set({ currency })}
+                  options={CURRENCIES}
+                />
+                <Select
+                  label="Dates and numbers"
+                  value={draft.locale}
+                  onChange={(locale) => set({ locale })}
+                  options={LOCALES}
+                />
+              </Two>
               <Choice
                 label="Safety rules"
                 value={draft.market}
@@ -70,21 +87,21 @@ function PlaceForm({ place }: { place: Place }) {
           </Panel>
           <Panel as="div">
             <Stack>
-              <h2>What this place decides of finds</h2>
+              <h2>Local policy on finds</h2>
               <Choice
                 label="Toilet-roll tubes"
                 value={draft.toiletRolls ?? 'rest'}
                 onChange={(v) => set({ toiletRolls: v as Local })}
-                options={options(LOCAL)}
+                options={LOCAL.map((v) => ({ value: v, label: LOCAL_WORDS[v] }))}
               />
               <Choice
                 label="Card egg cartons"
                 value={draft.eggCartons ?? 'rest'}
                 onChange={(v) => set({ eggCartons: v as Local })}
-                options={options(LOCAL)}
+                options={LOCAL.map((v) => ({ value: v, label: LOCAL_WORDS[v] }))}
               />
               <CountField
-                label="Card and paper rest, days"
+                label="Quarantine for card and paper, days"
                 value={draft.restDays}
                 onChange={(restDays) => set({ restDays })}
               />
@@ -100,14 +117,75 @@ function PlaceForm({ place }: { place: Place }) {
                 onChange={(loanDays) => set({ loanDays })}
               />
               <Seam />
-              <Quiet>
-                Everything is kept in one file on this machine; the README says where and how to copy it.
-              </Quiet>
+              <Backups />
             </Stack>
           </Panel>
         </SideBySide>
       </Stack>
     </Form>
+  );
+}
+
+/** Every currency by its own name, as the browser has them (ISO 4217). */
+const CURRENCIES = Intl.supportedValuesOf('currency').map((code) => ({
+  value: code,
+  label: `${code} · ${new Intl.DisplayNames('en', { type: 'currency' }).of(code) ?? code}`,
+}));
+const LOCALES = [
+  ['en-GB', 'English (Britain)'],
+  ['en-US', 'English (United States)'],
+  ['en-IE', 'English (Ireland)'],
+  ['en-CA', 'English (Canada)'],
+  ['en-AU', 'English (Australia)'],
+  ['en-NZ', 'English (New Zealand)'],
+  ['en-ZA', 'English (South Africa)'],
+  ['es-ES', 'Spanish (Spain)'],
+  ['es-US', 'Spanish (United States)'],
+  ['de-DE', 'German'],
+  ['fr-FR', 'French'],
+  ['nl-NL', 'Dutch'],
+  ['pl-PL', 'Polish'],
+  ['sv-SE', 'Swedish'],
+].map(([value, label]) => ({
+  value: value!,
+  label: label!,
+  note: new Intl.DateTimeFormat(value, { dateStyle: 'medium' }).format(new Date(2026, 11, 1)),
+}));
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+`;
+
+/** The place's file copied whole, and the copies there are. */
+function Backups() {
+  const { data: backups } = useBackups();
+  const make = useChange(() => api<Backup>('POST', '/backups', {}));
+  const [newest] = backups ?? [];
+  return (
+    <Stack $gap={8}>
+      <h2>Backup</h2>
+      <Row>
+        <Button small plain isDisabled={make.isPending} onPress={() => make.mutate()}>
+          {make.isPending ? 'Copying …' : 'Back up now'}
+        </Button>
+        {newest && (
+          <FileLink small href={`/api/backups/${newest.name}`}>
+            Download the newest
+          </FileLink>
+        )}
+      </Row>
+      {make.error && <Notice tone="stop">{words(make.error)}</Notice>}
+      {make.data && <Notice tone="clear">{make.data.name} is whole and sound.</Notice>}
+      <Quiet>
+        Everything is kept in one file on this machine.{' '}
+        {backups?.length
+          ? `${backups.length} ${backups.length === 1 ? 'copy lies' : 'copies lie'} beside it in the folder “backups”, the newest of ${new Date(newest!.madeAt).toLocaleString(placeStyle().locale)}.`
+          : 'There is no copy of it yet.'}{' '}
+        Keep one on another machine; the README says how to put one back.
+      </Quiet>
+    </Stack>
   );
 }
 

@@ -14,7 +14,7 @@ describe('this place', () => {
     show(<PlacePage />);
     expect(await screen.findByRole('radio', { name: 'Never', checked: true })).toBeInTheDocument();
     await userEvent.click(screen.getByRole('radio', { name: 'Inches and fractions' }));
-    const days = screen.getByRole('textbox', { name: 'Card and paper rest, days' });
+    const days = screen.getByRole('textbox', { name: 'Quarantine for card and paper, days' });
     await userEvent.clear(days);
     await userEvent.type(days, '7{Enter}');
     expect(await screen.findByText('Saved.')).toBeVisible();

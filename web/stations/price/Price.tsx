@@ -1,8 +1,10 @@
+import { useMemo } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { Offer, Supplier } from '../../../contract/materials.ts';
-import { formatMoney } from '../../../core/measure/money.ts';
-import { threeCosts, unitShare } from '../../../core/price/costs.ts';
+import { money, rateWords } from '../../data/style.ts';
+import { heldWords, kits } from '../../../core/needs/supply.ts';
+import { packRate, rateOf, threeCosts, type Rate } from '../../../core/price/costs.ts';
 import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
 import { api, words } from '../../data/api.ts';
 import { purchaseOf } from '../../data/purchase.ts';
@@ -33,18 +35,32 @@ const Three = styled.div`
 
 function requestFor(at: AtBench, offers: readonly Offer[], suppliers: readonly Supplier[]): PurchaseRequest {
   const wanted = new Map<number, number>();
-  for (const l of at.light.supply.lines)
+  const free = new Map<number, number>();
+  for (const l of at.light.supply.lines) {
     wanted.set(l.need.materialId, (wanted.get(l.need.materialId) ?? 0) + l.wanted);
-  const kept = (id: number): number => at.materials.find((m) => m.id === id)?.kept ?? 0;
-  return purchaseOf({ wanted, kept, offers, suppliers });
+    // The first line of a material has what is there before any other takes from it.
+    if (!free.has(l.need.materialId)) free.set(l.need.materialId, l.free);
+  }
+  return purchaseOf({ wanted, free: (id) => free.get(id) ?? 0, offers, suppliers });
 }
+
+const NO_RATE: Rate = { minor: 0, from: 'saved' };
+const FROM: Record<Rate['from'], string> = {
+  bought: 'as bought, delivery included',
+  worth: 'as this place values a find',
+  saved: 'saved, so it costs nothing',
+};
 
 function PriceWork({ at }: { at: AtBench }) {
   const { design, light, materials } = at;
-  const { change } = useOpenDesign();
+  const change = useOpenDesign((s) => s.change);
   const { data: offers } = useOffers();
   const { data: suppliers } = useSuppliers();
-  const request = offers && suppliers ? requestFor(at, offers, suppliers) : null;
+  const rest = light.supply.copies;
+  const request = useMemo(
+    () => (offers && suppliers ? requestFor(at, offers, suppliers) : null),
+    [at, offers, suppliers],
+  );
   const bought = useQuery({
     queryKey: ['purchase', request],
     queryFn: () => api<PurchaseAnswer>('POST', '/compute/purchase', request),
@@ -54,10 +70,15 @@ function PriceWork({ at }: { at: AtBench }) {
     retry: false,
   });
   const answer = bought.data;
+  const rates = useMemo(
+    () => new Map(materials.map((m) => [m.id, offers && suppliers ? rateOf(m, offers, suppliers) : NO_RATE])),
+    [materials, offers, suppliers],
+  );
+  const rate = (id: number): Rate => rates.get(id) ?? NO_RATE;
   const costs = threeCosts({
     needs: light.needs,
-    offers: offers ?? [],
-    copies: design.copies,
+    rate,
+    copies: rest,
     purchaseTotal: answer?.total ?? null,
   });
   const nameOf = (id: number | string): string =>
@@ -79,8 +100,8 @@ function PriceWork({ at }: { at: AtBench }) {
     .map((o) => {
       const supplier = suppliers?.find((x) => x.id === o.supplierId);
       const [first] = o.contents.filter((c) => wanted.has(c.materialId));
-      const rate = unitShare(first!.materialId, [o])!;
-      const long = materials.find((m) => m.id === first!.materialId)?.unit === 'mm';
+      const own = packRate(first!.materialId, o, offers!, suppliers ?? []);
+      const unit = materials.find((m) => m.id === first!.materialId)?.unit;
       const count = packs.find((p) => p.offer.id === o.id)?.count ?? 0;
       return {
         key: String(o.id),
@@ -88,9 +109,9 @@ function PriceWork({ at }: { at: AtBench }) {
           o.name,
           supplier?.name ?? '',
           o.contents.map((c) => holds(c)).join(', '),
-          formatMoney(o.price),
-          supplier && supplier.delivery > 0 ? formatMoney(supplier.delivery) : 'none',
-          long ? `${formatMoney(rate * 1000)} a metre` : formatMoney(rate),
+          money(o.price),
+          supplier && supplier.delivery > 0 ? money(supplier.delivery) : 'none',
+          rateWords(own, unit),
           count > 0 ? <b key="n">{count}</b> : '–',
         ],
       };
@@ -99,7 +120,7 @@ function PriceWork({ at }: { at: AtBench }) {
     <Stack>
       <Heading
         over={`${light.pattern.name} · ${design.name}`}
-        title={`What do ${design.copies} ${design.copies === 1 ? 'kit' : 'kits'} cost?`}
+        title={rest === 0 ? 'This batch is made' : `What ${rest === 1 ? 'does' : 'do'} ${kits(rest)} cost?`}
       >
         <Row>
           <Quiet>Kits</Quiet>
@@ -110,53 +131,79 @@ function PriceWork({ at }: { at: AtBench }) {
             max={200}
             onChange={(copies) => change({ copies })}
           />
+          {design.made > 0 && <Quiet>{design.made} made</Quiet>}
         </Row>
         <ButtonLink to={`/make/${design.id}`}>Make it</ButtonLink>
       </Heading>
       <Three>
         <Panel>
-          <h2>Cash now, a kit</h2>
-          <b>{!answer ? '…' : costs.cashNow === null ? 'not to be had' : formatMoney(costs.cashNow)}</b>
+          <h2>Cost to buy per kit</h2>
+          <b>
+            {rest === 0
+              ? money(0)
+              : !answer
+                ? '…'
+                : costs.costToBuy === null
+                  ? 'cannot be bought'
+                  : money(costs.costToBuy)}
+          </b>
           <Quiet>
-            {answer?.total != null
-              ? `${formatMoney(answer.total)} at the till for ${design.copies}, in whole packs with delivery`
-              : 'an offer is missing'}
+            {rest === 0
+              ? 'nothing is left to make'
+              : answer?.total != null
+                ? `total ${money(answer.total)} for ${kits(rest)}, in whole packs with delivery`
+                : answer
+                  ? 'an offer is missing'
+                  : ''}
           </Quiet>
         </Panel>
         <Panel>
-          <h2>Share used, a kit</h2>
-          <b>{formatMoney(costs.shareUsed)}</b>
-          <Quiet>only what goes into it, at the cheapest pack; household finds cost nothing</Quiet>
+          <h2>Materials used per kit</h2>
+          <b>{money(costs.materialsUsed)}</b>
+          <Quiet>
+            only what goes into it: what is sold at the cheapest pack with delivery, a find at the value this
+            place gives it, else nothing
+          </Quiet>
         </Panel>
         <Panel>
           <h2>One lost piece</h2>
-          <b>{formatMoney(costs.lostPiece)}</b>
-          <Quiet>{light.needs.find((n) => n.role === 'piece')?.name}, at the same rate</Quiet>
+          <b>{costs.lostPiece ? money(costs.lostPiece.minor) : '–'}</b>
+          <Quiet>
+            {costs.lostPiece
+              ? `${costs.lostPiece.name}, ${FROM[costs.lostPiece.from]}`
+              : 'nothing is counted'}
+          </Quiet>
         </Panel>
       </Three>
       <SideBySide $left={1.25}>
         <Panel>
           <Stack $gap={8}>
-            <h2>What {design.copies === 1 ? 'it needs' : 'they need'}, less the shelf</h2>
+            <h2>What {rest === 1 ? 'it needs' : 'they need'}, less what is free on the shelf</h2>
             <Table
               caption="Bill of materials"
-              head={['Material', 'a kit', 'all', 'kept', 'short', 'rate']}
+              head={['Material', 'a kit', 'all', 'free', 'short', 'rate']}
               rows={light.supply.lines.map((l) => {
-                const rate = offers ? unitShare(l.need.materialId, offers) : null;
+                const held = heldWords(l);
                 const mm = l.need.unit === 'mm' ? ' mm' : '';
                 return {
                   key: l.need.role,
                   cells: [
-                    l.need.name,
+                    <span key="n">
+                      {l.need.name}
+                      {held && (
+                        <>
+                          <br />
+                          <Quiet>{held}</Quiet>
+                        </>
+                      )}
+                    </span>,
                     `${l.need.quantity}${mm}`,
                     `${l.wanted}${mm}`,
-                    `${l.kept}${mm}`,
+                    `${l.free}${mm}`,
                     l.short > 0 ? <b style={{ color: 'var(--stop)' }}>{`${l.short}${mm}`}</b> : '0',
-                    rate === null
+                    rate(l.need.materialId).from === 'saved'
                       ? 'saved'
-                      : l.need.unit === 'mm'
-                        ? `${formatMoney(rate * 1000)} a metre`
-                        : formatMoney(rate),
+                      : rateWords(rate(l.need.materialId).minor, l.need.unit),
                   ],
                 };
               })}
@@ -172,12 +219,13 @@ function PriceWork({ at }: { at: AtBench }) {
             {bought.error && <Notice tone="stop">{words(bought.error)}</Notice>}
             {answer?.status === 'infeasible' && (
               <Notice tone="stop">
-                <strong>No offer has enough:</strong> {answer.lacking.map(nameOf).join(', ')}. Save more, add
-                an offer in Gather, or make {light.supply.kitsNow}{' '}
-                {light.supply.kitsNow === 1 ? 'kit' : 'kits'}.
+                <strong>No offer holds enough:</strong> {answer.lacking.map(nameOf).join(', ')}. Save more,
+                add an offer in Gather, or make {kits(light.supply.kitsNow)}.
               </Notice>
             )}
-            {answer?.status === 'optimal' && packs.length === 0 && <p>Nothing: the shelf has it all.</p>}
+            {answer?.status === 'optimal' && packs.length === 0 && (
+              <p>{rest === 0 ? 'Nothing: this batch is made.' : 'Nothing: the shelf has it all.'}</p>
+            )}
             {packs.length > 0 && (
               <Table
                 caption="Shopping list"
@@ -190,15 +238,15 @@ function PriceWork({ at }: { at: AtBench }) {
                       p.offer.name,
                       suppliers!.find((s) => s.id === p.offer.supplierId)!.name,
                       String(p.count),
-                      formatMoney(p.count * p.offer.price),
+                      money(p.count * p.offer.price),
                     ],
                   })),
                   ...charges.map((s) => ({
                     key: `d${s.id}`,
-                    cells: ['Delivery', s.name, '1', formatMoney(s.delivery)],
+                    cells: ['Delivery', s.name, '1', money(s.delivery)],
                   })),
                 ]}
-                foot={['At the till', '', '', formatMoney(answer!.total!)]}
+                foot={['Total', '', '', money(answer!.total!)]}
               />
             )}
             {answer &&
@@ -207,7 +255,7 @@ function PriceWork({ at }: { at: AtBench }) {
                 packs.some((p) => p.offer.contents.some((c) => String(c.materialId) === l.material)),
               ) && (
                 <Quiet>
-                  Left over afterwards:{' '}
+                  Left over:{' '}
                   {answer.leftover
                     .filter((l) =>
                       packs.some((p) => p.offer.contents.some((c) => String(c.materialId) === l.material)),

@@ -1,11 +1,13 @@
+import { memo } from 'react';
 import { styled } from 'styled-components';
+import { WhatIsRung } from '../../parts/WhatIs.tsx';
 import type { Line } from '../../../core/challenge/line.ts';
 import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
 import { Button } from '../../parts/Button.tsx';
 
 const Strip = styled.div`
   display: grid;
-  grid-template-columns: 48px minmax(0, 1fr);
+  grid-template-columns: 60px minmax(0, 1fr);
   gap: 8px;
   align-items: stretch;
   > p {
@@ -103,6 +105,8 @@ function Shapelet({ dials, on }: { dials: AnyDials; on: boolean }) {
 }
 
 interface Props {
+  /** Why there are none. */
+  problem: string | null;
   rungs: readonly Rung<AnyDials>[] | null;
   chosen: string | null;
   /** Bits of the design as it stands, to mark the rung it is nearest to. */
@@ -114,12 +118,22 @@ interface Props {
 }
 
 /** The ladder, easier to harder; each rung can be looked at on the mat and taken over as a design of its own. */
-export function Ladder({ rungs, chosen, here, line, onChoose, onAdopt, busy }: Props) {
+export const Ladder = memo(function Ladder({
+  rungs,
+  problem,
+  chosen,
+  here,
+  line,
+  onChoose,
+  onAdopt,
+  busy,
+}: Props) {
+  if (problem && !rungs) return null;
   if (!rungs)
     return (
       <Strip>
         <p>Easier to harder</p>
-        <small>Climbing the ladder …</small>
+        <small>Working out the ladder …</small>
       </Strip>
     );
   const open = rungs.find((r) => r.id === chosen);
@@ -130,6 +144,8 @@ export function Ladder({ rungs, chosen, here, line, onChoose, onAdopt, busy }: P
           Easier
           <br />
           to harder
+          <br />
+          <WhatIsRung />
         </p>
         <ol>
           {rungs.map((r) => {
@@ -164,10 +180,10 @@ export function Ladder({ rungs, chosen, here, line, onChoose, onAdopt, busy }: P
       {open && (
         <div>
           <Button small isDisabled={busy} onPress={() => onAdopt(open)}>
-            Take over “{open.name}” as a new design
+            Make “{open.name}” a new design
           </Button>
         </div>
       )}
     </>
   );
-}
+});

@@ -1,12 +1,14 @@
+import { memo, useCallback, useMemo } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Design } from '../../../contract/designs.ts';
 import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
-import { shortWords } from '../../../core/needs/short.ts';
-import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
+import { shortWords } from '../../../core/needs/supply.ts';
+import type { AnyDials, DialSpec, Fit, Rung } from '../../../core/patterns/index.ts';
 import { secondsLine } from '../../../core/challenge/line.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useNotes } from '../../data/queries.ts';
+import { useChange, useNotePages } from '../../data/queries.ts';
+import type { Heavy } from '../../design/derived.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
@@ -16,6 +18,7 @@ import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Dial } from '../../parts/Dial.tsx';
 import { Heading, Notice, Panel, Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { WhatAreBits } from '../../parts/WhatIs.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { DesignFacts } from '../../design/DesignFacts.tsx';
 import { SupplyList } from '../../design/SupplyList.tsx';
@@ -76,12 +79,30 @@ const Legend = styled.div`
   }
 `;
 
-function GapWords({ at, unit }: { at: AtBench; unit: LengthUnit }) {
-  const { fit, behind } = at.heavy;
+/** On the mat: chalk on green. */
+const Retry = styled(Button)`
+  margin-top: 6px;
+  background: var(--chalk);
+  border-color: var(--chalk);
+  color: var(--ink);
+`;
+
+const GapWords = memo(function GapWords({ heavy, unit }: { heavy: Heavy; unit: LengthUnit }) {
+  const { fit, behind, problem, again } = heavy;
+  if (problem)
+    return (
+      <div role="alert">
+        <strong>The fit could not be worked out</strong>
+        <div className="quiet">{problem}</div>
+        <Retry small onPress={again}>
+          Try again
+        </Retry>
+      </div>
+    );
   if (!fit) return <span className="quiet">Trying every way round …</span>;
   const p = fit.passage;
   return (
-    <div style={{ opacity: behind ? 0.65 : 1 }} aria-live="polite">
+    <div style={{ opacity: behind ? 0.65 : 1 }}>
       <strong>{p.passes ? 'Gap round the piece' : 'It does not go through'}</strong>
       <div>
         {formatLength(p.gapAlong, unit)} along · {formatLength(p.gapAcross, unit)} across
@@ -93,41 +114,129 @@ function GapWords({ at, unit }: { at: AtBench; unit: LengthUnit }) {
       </div>
     </div>
   );
-}
+});
+
+/** One dial of the open design; drawn again only when its own range or value moves. */
+const DialOf = memo(
+  function DialOf({
+    spec,
+    value,
+    unit,
+    preview,
+  }: {
+    spec: DialSpec;
+    value: unknown;
+    unit: LengthUnit;
+    preview: boolean;
+  }) {
+    const set = (v: unknown): void => useOpenDesign.getState().dial(spec.id, v);
+    return spec.kind === 'choice' ? (
+      <Choice
+        label={spec.label}
+        options={spec.options}
+        value={String(value)}
+        onChange={set}
+        isDisabled={preview}
+      />
+    ) : (
+      <Dial spec={spec} unit={unit} value={Number(value)} onChange={set} isDisabled={preview} />
+    );
+  },
+  (a, b) =>
+    a.value === b.value &&
+    a.unit === b.unit &&
+    a.preview === b.preview &&
+    JSON.stringify(a.spec) === JSON.stringify(b.spec),
+);
+
+const FactStrip = memo(function FactStrip({
+  fit,
+  bits,
+  say,
+}: {
+  fit: Fit | null;
+  bits: number | null;
+  say: string;
+}) {
+  return (
+    <Facts>
+      <div>
+        <Quiet>Fit</Quiet>
+        <span aria-live="polite">{fit ? <Verdict kind={fit.verdict} word={fit.headline} /> : '…'}</span>
+      </div>
+      <div>
+        <Quiet>
+          Difficulty per piece · <WhatAreBits />
+        </Quiet>
+        <b>
+          {bits === null
+            ? '…'
+            : fit && !fit.passage.passes
+              ? 'none: it stays out'
+              : `${bits.toFixed(1)} bits`}
+        </b>
+      </div>
+      <div>
+        <Quiet>Container holds</Quiet>
+        <b>{fit ? `${fit.holds}, as they fall` : '…'}</b>
+      </div>
+      <div>
+        <Quiet>Show it</Quiet>
+        <span>{say}</span>
+      </div>
+    </Facts>
+  );
+});
 
 function ShapeWork({ at }: { at: AtBench }) {
   const { design, light, heavy, place } = at;
   const unit = place.lengthUnit;
-  const { dial, change } = useOpenDesign();
+  const change = useOpenDesign((s) => s.change);
   const [params, setParams] = useSearchParams();
   const navigate = useNavigate();
-  const { data: notes } = useNotes();
+  const notes = useNotePages({ design: design.id, limit: 1000 });
   const takeOver = useChange((d: Omit<Design, 'id' | 'version'>) => api<Design>('POST', '/designs', d));
   const rungId = params.get('rung');
   const rung: Rung<AnyDials> | null = heavy.rungs?.find((r) => r.id === rungId) ?? null;
   const dials = rung?.dials ?? design.dials;
   const fit = rung?.fit ?? heavy.fit;
   const bits = rung?.bits ?? heavy.bits;
+  // While a rung is looked at the dials show the rung's values, in the rung's own ranges.
+  const specs = rung ? light.pattern.dialSpecs(rung.dials, light.chosen) : light.specs;
   const layout = rung
     ? light.pattern.layout(rung.dials, light.chosen, rung.fit)
     : light.layout(heavy.fit ?? undefined);
   const piece = light.chosen.piece!;
-  const line = secondsLine(
-    (notes ?? [])
-      .filter((n) => n.designId === design.id && n.pieces > 0)
-      .map((n) => [n.bits, n.seconds / n.pieces] as const),
+  const line = useMemo(
+    () =>
+      secondsLine(
+        (notes.data?.pages.flatMap((p) => p.items) ?? [])
+          .filter((n) => n.pieces > 0)
+          .map((n) => [n.bits, n.seconds / n.pieces] as const),
+      ),
+    [notes.data],
   );
   const short = shortWords(light.supply);
-  const adopt = async (r: Rung<AnyDials>): Promise<void> => {
-    const { id: _, version: __, ...rest } = design;
-    const made = await takeOver.mutateAsync({
-      ...rest,
-      name: `${design.name}, ${r.name.toLowerCase()}`.slice(0, 80),
-      dials: r.dials,
-      copies: 1,
-    });
-    await navigate(`/shape/${made.id}`);
-  };
+  const choose = useCallback(
+    (id: string | null): void => setParams(id ? { rung: id } : {}, { replace: true }),
+    [setParams],
+  );
+  const { mutateAsync } = takeOver;
+  const adopt = useCallback(
+    (r: Rung<AnyDials>): void => {
+      const open = useOpenDesign.getState().draft;
+      if (!open) return;
+      const { id: _, version: __, ...rest } = open;
+      void mutateAsync({
+        ...rest,
+        name: `${open.name}, ${r.name.toLowerCase()}`.slice(0, 80),
+        dials: r.dials,
+        copies: 1,
+        made: 0,
+      }).then((made) => navigate(`/shape/${made.id}`));
+    },
+    [mutateAsync, navigate],
+  );
   return (
     <Grid>
       <div className="work">
@@ -155,7 +264,7 @@ function ShapeWork({ at }: { at: AtBench }) {
                   </div>
                 </>
               ) : (
-                <GapWords at={at} unit={unit} />
+                <GapWords heavy={heavy} unit={unit} />
               )}
             </Legend>
           }
@@ -165,74 +274,42 @@ function ShapeWork({ at }: { at: AtBench }) {
         <Stack $gap={10}>
           <Ladder
             rungs={heavy.rungs}
+            problem={heavy.problem}
             chosen={rung?.id ?? null}
             here={heavy.bits}
             line={line}
-            onChoose={(id) => setParams(id ? { rung: id } : {}, { replace: true })}
-            onAdopt={(r) => void adopt(r)}
+            onChoose={choose}
+            onAdopt={adopt}
             busy={takeOver.isPending}
           />
           {takeOver.error && <Notice tone="stop">{words(takeOver.error)}</Notice>}
-          <Facts>
-            <div>
-              <Quiet>Fit</Quiet>
-              {fit ? <Verdict kind={fit.verdict} word={fit.headline} /> : '…'}
-            </div>
-            <div>
-              <Quiet>Challenge, a piece</Quiet>
-              <b>
-                {bits === null
-                  ? '…'
-                  : fit && !fit.passage.passes
-                    ? 'none: it stays out'
-                    : `${bits.toFixed(1)} bits`}
-              </b>
-            </div>
-            <div>
-              <Quiet>Container holds</Quiet>
-              <b>{fit ? `${fit.holds} heaped` : '…'}</b>
-            </div>
-            <div>
-              <Quiet>Show it</Quiet>
-              <span>{light.show.say}</span>
-            </div>
-          </Facts>
+          <FactStrip fit={fit} bits={bits} say={light.show.say} />
         </Stack>
       </div>
       <aside>
         <Panel as="div">
           <Stack $gap={10}>
             <Spread>
-              <h2>Dials</h2>
+              <h2>{rung ? `Dials of ${rung.name.toLowerCase()}` : 'Dials'}</h2>
               {rung && (
-                <Button small plain onPress={() => setParams({}, { replace: true })}>
+                <Button small plain onPress={() => choose(null)}>
                   Back to mine
                 </Button>
               )}
             </Spread>
-            {light.specs.map((spec) =>
-              spec.kind === 'choice' ? (
-                <Choice
-                  key={spec.id}
-                  label={spec.label}
-                  options={spec.options}
-                  value={String(design.dials[spec.id])}
-                  onChange={(v) => dial(spec.id, v)}
-                />
-              ) : (
-                <Dial
-                  key={spec.id}
-                  spec={spec}
-                  unit={unit}
-                  value={Number(design.dials[spec.id])}
-                  onChange={(v) => dial(spec.id, v)}
-                />
-              ),
-            )}
+            {specs.map((spec) => (
+              <DialOf
+                key={`${rung?.id ?? ''}${spec.id}`}
+                spec={spec}
+                unit={unit}
+                value={dials[spec.id]}
+                preview={rung !== null}
+              />
+            ))}
             {fit?.remedy && <Notice tone={fit.verdict}>{fit.remedy}</Notice>}
             <Seam />
             <h2>Uses from the shelf</h2>
-            <SupplyList supply={light.supply} designId={design.id} />
+            <SupplyList supply={light.supply} />
             {short && (
               <Notice tone="stop">
                 <strong>{short}</strong>

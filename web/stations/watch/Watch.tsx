@@ -1,17 +1,27 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Trash2 } from 'lucide-react';
 import { styled } from 'styled-components';
 import { HELP, type Note, type NoteInput } from '../../../contract/lending.ts';
-import { shortDay } from '../../../core/calendar/days.ts';
+import { shortDay } from '../../data/style.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useDesigns, useMaterials, useNotes, usePlace } from '../../data/queries.ts';
+import {
+  useChange,
+  useDesigns,
+  useMaterials,
+  useNotePages,
+  useNotesSummary,
+  usePlace,
+} from '../../data/queries.ts';
 import { useHeavy } from '../../design/derived.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Choice, Select } from '../../parts/Choice.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
-import { Table } from '../../parts/Table.tsx';
+import { DayField } from '../../parts/DayField.tsx';
+import { SortTable, type SortColumn } from '../../parts/SortTable.tsx';
+import { undoable } from '../../parts/Toasts.tsx';
+import { WhatIsRung } from '../../parts/WhatIs.tsx';
 
 const Grid = styled.div`
   display: grid;
@@ -25,6 +35,8 @@ const Grid = styled.div`
     grid-template-rows: auto minmax(0, 1fr);
     > * {
       min-height: 0;
+    }
+    > aside {
       overflow: auto;
     }
   }
@@ -43,6 +55,11 @@ const Two = styled.div`
   grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);
   gap: 10px;
 `;
+const Words = styled.span`
+  display: block;
+  line-height: 1.25;
+  white-space: normal;
+`;
 const Bin = styled.button`
   width: 44px;
   height: 44px;
@@ -57,9 +74,20 @@ const Bin = styled.button`
   }
 `;
 
+/** What each level of prompting means, beside its name. */
+const HELP_WORDS: Record<(typeof HELP)[number], string> = {
+  none: 'No help',
+  'shown once': 'Shown once',
+  'verbal prompt': 'Verbal prompt',
+  'hand on wrist': 'Hand on wrist',
+  'hand over hand': 'Hand over hand',
+};
+
 /** One watched sitting after another. */
 export function Component() {
-  const { data: notes, error } = useNotes();
+  const pages = useNotePages({ limit: 300 });
+  const { data: summary, error } = useNotesSummary();
+  const [hidden, setHidden] = useState<ReadonlySet<number>>(new Set());
   const { data: designs } = useDesigns();
   const { data: materials } = useMaterials();
   const { data: place } = usePlace();
@@ -72,7 +100,7 @@ export function Component() {
   const [said, setSaid] = useState('');
   const [day, setDay] = useState<string | null>(null);
   const design = designs?.find((d) => String(d.id) === designId) ?? null;
-  const heavy = useHeavy(design, materials);
+  const heavy = useHeavy(design, materials, place?.market);
   const add = useChange(async () => {
     const rung = heavy.rungs?.find((r) => r.id === rungId);
     if (!design || !rung) throw new Error('Choose a design and a rung.');
@@ -91,53 +119,106 @@ export function Component() {
     };
     return api<Note>('POST', '/notes', note);
   });
-  const remove = useChange((id: number) => api<void>('DELETE', `/notes/${id}`));
+  const { mutateAsync: remove } = useChange((id: number) => api<void>('DELETE', `/notes/${id}`));
+  const hide = (id: number, away: boolean): void =>
+    setHidden((all) => {
+      const next = new Set(all);
+      if (away) next.add(id);
+      else next.delete(id);
+      return next;
+    });
+  const notes = useMemo(
+    () => pages.data?.pages.flatMap((p) => p.items).filter((n) => !hidden.has(n.id)),
+    [pages.data, hidden],
+  );
+  const columns = useMemo((): SortColumn<Note>[] => {
+    const put = (n: Note): void => {
+      hide(n.id, true);
+      undoable({
+        words: `The note on ${n.child} of ${shortDay(n.satOn)} is deleted.`,
+        later: () => remove(n.id),
+        undo: () => hide(n.id, false),
+      });
+    };
+    return [
+      { id: 'satOn', name: 'Day', wide: 0.7, value: (n) => n.satOn, show: (n) => shortDay(n.satOn) },
+      { id: 'child', name: 'Child', wide: 0.7, value: (n) => n.child, show: (n) => <b>{n.child}</b> },
+      {
+        id: 'design',
+        name: 'Design and rung',
+        wide: 1.9,
+        value: (n) => n.design,
+        show: (n) => (
+          <>
+            {n.design}
+            <br />
+            <Quiet>
+              {n.rung}, {n.bits.toFixed(1)} bits
+            </Quiet>
+          </>
+        ),
+      },
+      {
+        id: 'help',
+        name: 'Help',
+        wide: 1.1,
+        value: (n) => HELP.indexOf(n.help),
+        show: (n) => HELP_WORDS[n.help],
+      },
+      { id: 'pieces', name: 'Pieces', wide: 0.6, value: (n) => n.pieces },
+      {
+        id: 'each',
+        name: 's each',
+        wide: 0.6,
+        value: (n) => (n.pieces > 0 ? n.seconds / n.pieces : Infinity),
+        show: (n) => (n.pieces > 0 ? (n.seconds / n.pieces).toFixed(1) : '–'),
+      },
+      { id: 'words', name: 'Words', wide: 1.6, value: (n) => n.words, show: (n) => <Words>{n.words}</Words> },
+      {
+        id: 'delete',
+        name: '',
+        wide: 0.5,
+        value: () => '',
+        show: (n) => (
+          <Bin
+            type="button"
+            aria-label={`Delete the note on ${n.child}, ${shortDay(n.satOn)}`}
+            onClick={() => put(n)}
+          >
+            <Trash2 size={17} aria-hidden />
+          </Bin>
+        ),
+      },
+    ];
+  }, [remove]);
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!notes || !designs || !place) return <p role="status">Opening the notebook …</p>;
-  const children = new Set(notes.map((n) => n.child)).size;
+  if (pages.error) return <Notice tone="stop">{words(pages.error)}</Notice>;
+  if (!notes || !summary || !designs || !place) return <p role="status">Loading the notes …</p>;
   return (
     <Grid>
       <Heading
-        over={`${place.name} · ${notes.length} notes on ${children} children`}
+        over={`${place.name} · ${summary.notes} ${summary.notes === 1 ? 'note' : 'notes'} on ${summary.children} ${summary.children === 1 ? 'child' : 'children'}`}
         title="Who managed what, and for how long?"
       />
-      <Panel as="div">
-        {notes.length === 0 ? (
-          <p>No notes yet. Write the first at the side, while it is fresh.</p>
+      <div>
+        {summary.notes === 0 ? (
+          <Panel as="div">No notes yet. Write the first at the side, while it is fresh.</Panel>
         ) : (
-          <Table
-            caption="Notes, newest first"
-            left={[1, 2, 3, 6]}
-            head={['Day', 'Child', 'Design and rung', 'Help', 'Pieces', 's a piece', 'Words', ' ']}
-            rows={notes.map((n) => ({
-              key: String(n.id),
-              cells: [
-                shortDay(n.satOn),
-                <b key="c">{n.child}</b>,
-                <span key="d">
-                  {n.design}
-                  <br />
-                  <Quiet>
-                    {n.rung}, {n.bits.toFixed(1)} bits
-                  </Quiet>
-                </span>,
-                n.help,
-                n.pieces,
-                n.pieces > 0 ? (n.seconds / n.pieces).toFixed(1) : '–',
-                n.words,
-                <Bin
-                  key="x"
-                  type="button"
-                  aria-label={`Remove the note on ${n.child}, ${shortDay(n.satOn)}`}
-                  onClick={() => remove.mutate(n.id)}
-                >
-                  <Trash2 size={17} aria-hidden />
-                </Bin>,
-              ],
-            }))}
+          <SortTable
+            label="Notes"
+            columns={columns}
+            rows={notes}
+            rowHeight={58}
+            first="descending"
+            height="max(320px, calc(100dvh - 210px))"
+            more={{
+              total: summary.notes,
+              fetch: () => void pages.fetchNextPage(),
+              busy: pages.isFetchingNextPage,
+            }}
           />
         )}
-      </Panel>
+      </div>
       <aside>
         <Panel as="div">
           <Form
@@ -168,7 +249,7 @@ export function Component() {
                 onChange={setRungId}
                 isDisabled={!heavy.rungs}
                 placeholder={
-                  !design ? 'Choose the design first' : heavy.rungs ? 'Choose' : 'Climbing the ladder …'
+                  !design ? 'Choose the design first' : heavy.rungs ? 'Choose' : 'Working out the ladder …'
                 }
                 options={(heavy.rungs ?? []).map((r) => ({
                   value: r.id,
@@ -176,9 +257,20 @@ export function Component() {
                   note: `${r.bits.toFixed(1)} bits`,
                 }))}
               />
+              <Quiet>
+                Rung · <WhatIsRung />
+              </Quiet>
+              {heavy.problem && (
+                <Notice tone="stop">
+                  {heavy.problem}{' '}
+                  <Button small plain onPress={heavy.again}>
+                    Try again
+                  </Button>
+                </Notice>
+              )}
               <Two>
                 <TextField label="Child" value={child} onChange={setChild} hint="a code, like G-04" />
-                <TextField label="Day" type="date" value={day ?? place.today} onChange={setDay} />
+                <DayField label="Day" value={day ?? place.today} onChange={setDay} />
                 <CountField label="Seconds" value={seconds} onChange={setSeconds} />
                 <CountField label="Pieces" value={pieces} onChange={setPieces} />
               </Two>
@@ -186,13 +278,13 @@ export function Component() {
                 label="Help given"
                 value={help}
                 onChange={(v) => setHelp(v as (typeof HELP)[number])}
-                options={HELP.map((h) => ({ value: h, label: h }))}
+                options={HELP.map((h) => ({ value: h, label: HELP_WORDS[h] }))}
               />
               <TextField label="What you saw" value={said} onChange={setSaid} />
               {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
-              {add.isSuccess && <Notice tone="clear">Noted for {add.data.child}.</Notice>}
+              {add.isSuccess && <Notice tone="clear">Saved for {add.data.child}.</Notice>}
               <Button type="submit" isDisabled={add.isPending}>
-                Keep the note
+                Save the note
               </Button>
             </Stack>
           </Form>

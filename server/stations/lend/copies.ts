@@ -1,0 +1,160 @@
+import type { EntityManager } from '@mikro-orm/core';
+import { z } from 'zod';
+import type { Copy as CopyJson, LendingSummary } from '../../../contract/lending.ts';
+import type { Day } from '../../../core/calendar/days.ts';
+import { STANDINGS } from '../../../core/lend/status.ts';
+import { rows } from '../../db/rows.ts';
+import { idCursor, pageOf, textCursor, textCursorOf } from '../../paging.ts';
+
+export const copyQuery = z.strictObject({
+  ...pageOf(1000, 500),
+  label: z.string().max(40).optional(),
+  design: z.coerce.number().int().positive('must be more than 0').optional(),
+  skill: z.string().max(80).optional(),
+  standing: z.enum(STANDINGS, { error: `expected one of ${STANDINGS.join(', ')}` }).optional(),
+  /** Part of a kit's name, or of the code name of the family that has it. */
+  q: z.string().trim().max(80, 'may have at most 80 characters').optional(),
+  /** Kits in the order they were made, or lent ones in the order they are due. */
+  order: z.enum(['made', 'due'], { error: 'expected made or due' }).default('made'),
+});
+type Query = z.infer<typeof copyQuery>;
+
+interface Columns {
+  id: number;
+  label: string;
+  design_id: number;
+  design: string;
+  skill: string;
+  repair: number;
+  parts: string;
+  last_counted: string | null;
+  loan_id: number | null;
+  borrower_id: number;
+  borrower: string;
+  lent_on: string;
+  due_on: string;
+}
+
+const FROM =
+  'from copy c join design d on d.id = c.design_id left join loan l on l.copy_id = c.id and l.returned_on is null left join borrower b on b.id = l.borrower_id';
+const COLUMNS =
+  'c.id, c.label, c.design_id, d.name as design, d.skill, c.repair, c.parts, c.last_counted, l.id as loan_id, b.id as borrower_id, b.name as borrower, l.lent_on, l.due_on';
+
+const copyJson = (c: Columns): CopyJson => ({
+  id: c.id,
+  label: c.label,
+  designId: c.design_id,
+  design: c.design,
+  skill: c.skill,
+  repair: c.repair !== 0,
+  parts: JSON.parse(c.parts) as CopyJson['parts'],
+  openLoan:
+    c.loan_id === null
+      ? null
+      : {
+          id: c.loan_id,
+          borrowerId: c.borrower_id,
+          borrower: c.borrower,
+          lentOn: c.lent_on,
+          dueOn: c.due_on,
+        },
+  lastCounted: c.last_counted,
+});
+
+const like = (text: string): string => `%${text.replace(/[%_\\]/g, (c) => `\\${c}`)}%`;
+
+function filterOf(query: Query, today: Day): { where: string[]; params: unknown[] } {
+  const where: string[] = [];
+  const params: unknown[] = [];
+  const add = (sql: string, ...values: unknown[]): void => {
+    where.push(sql);
+    params.push(...values);
+  };
+  if (query.label !== undefined) add('c.label = ?', query.label);
+  if (query.design !== undefined) add('c.design_id = ?', query.design);
+  if (query.skill !== undefined) add('d.skill = ?', query.skill);
+  if (query.q) add("(d.name like ? escape '\\' or b.name like ? escape '\\')", like(query.q), like(query.q));
+  if (query.order === 'due') add('l.id is not null');
+  switch (query.standing) {
+    case 'in':
+      add('l.id is null and c.repair = 0');
+      break;
+    case 'repair':
+      add('l.id is null and c.repair <> 0');
+      break;
+    case 'out':
+      add('l.due_on >= ?', today);
+      break;
+    case 'late':
+      add('l.due_on < ?', today);
+      break;
+  }
+  return { where, params };
+}
+
+/** A page of kits, with how many match in all and the cursor to go on from. */
+export async function listCopies(em: EntityManager, query: Query, today: Day) {
+  const { where, params } = filterOf(query, today);
+  const clause = (parts: readonly string[]): string =>
+    parts.length > 0 ? ` where ${parts.join(' and ')}` : '';
+  // Counting needs no joins unless something is asked of them.
+  const [all] = await rows<{ n: number }>(
+    em,
+    where.length > 0 ? `select count(*) as n ${FROM}${clause(where)}` : 'select count(*) as n from copy',
+    params,
+  );
+  let order = 'c.id';
+  if (query.order === 'due') {
+    order = 'l.due_on, c.id';
+    const at = textCursor(query.after);
+    if (at) {
+      where.push('(l.due_on, c.id) > (?, ?)');
+      params.push(...at);
+    }
+  } else {
+    where.push('c.id > ?');
+    params.push(idCursor(query.after, 0));
+  }
+  const found = await rows<Columns>(
+    em,
+    `select ${COLUMNS} ${FROM}${clause(where)} order by ${order} limit ?`,
+    [...params, query.limit],
+  );
+  const last = found.at(-1);
+  return {
+    items: found.map(copyJson),
+    limit: query.limit,
+    total: all!.n,
+    next: !last ? null : query.order === 'due' ? textCursorOf(last.due_on, last.id) : String(last.id),
+  };
+}
+
+/** One kit as it stands; undefined when there is none. */
+export async function copyOf(em: EntityManager, id: number): Promise<CopyJson | undefined> {
+  const [found] = await rows<Columns>(em, `select ${COLUMNS} ${FROM} where c.id = ?`, [id]);
+  return found && copyJson(found);
+}
+
+/** The lending room in figures, counted where the rows lie. */
+export async function lendingSummary(em: EntityManager, today: Day): Promise<LendingSummary> {
+  const [loans] = await rows<{ out: number; late: number | null }>(
+    em,
+    'select count(*) as out, sum(due_on < ?) as late from loan where returned_on is null',
+    [today],
+  );
+  const [repair] = await rows<{ n: number }>(
+    em,
+    'select count(*) as n from copy c where c.repair <> 0 and not exists (select 1 from loan l where l.copy_id = c.id and l.returned_on is null)',
+  );
+  const skills = await rows<{ skill: string; kits: number }>(
+    em,
+    'select d.skill, sum(n) as kits from (select design_id, count(*) as n from copy group by design_id) c join design d on d.id = c.design_id group by d.skill order by d.skill',
+  );
+  return {
+    kits: skills.reduce((n, s) => n + s.kits, 0),
+    out: loans!.out,
+    late: loans!.late ?? 0,
+    repair: repair!.n,
+    skills,
+  };
+}

@@ -1,0 +1,83 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { FamilyHistory, KitCount, KitHistory, PastLoan } from '../../../contract/lending.ts';
+import { BorrowerRow, CopyRow } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import { notFound } from '../../problem.ts';
+
+interface CountColumns {
+  id: number;
+  counted_on: string;
+  loan_id: number | null;
+  parts: string;
+  outcome: string;
+  filled: string;
+}
+interface LoanColumns {
+  id: number;
+  copy_id: number;
+  borrower_id: number;
+  lent_on: string;
+  due_on: string;
+  returned_on: string | null;
+  label: string;
+  design: string;
+  borrower: string;
+}
+
+const countJson = (c: CountColumns): KitCount => ({
+  id: c.id,
+  countedOn: c.counted_on,
+  loanId: c.loan_id,
+  parts: JSON.parse(c.parts) as KitCount['parts'],
+  outcome: c.outcome,
+  filled: JSON.parse(c.filled) as KitCount['filled'],
+});
+
+const pastLoan = (l: LoanColumns, counts: ReadonlyMap<number, KitCount>): PastLoan => ({
+  id: l.id,
+  copyId: l.copy_id,
+  borrowerId: l.borrower_id,
+  lentOn: l.lent_on,
+  dueOn: l.due_on,
+  returnedOn: l.returned_on,
+  label: l.label,
+  design: l.design,
+  borrower: l.borrower,
+  count: counts.get(l.id) ?? null,
+});
+
+const LOANS =
+  'select l.id, l.copy_id, l.borrower_id, l.lent_on, l.due_on, l.returned_on, c.label, d.name as design, b.name as borrower from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id join borrower b on b.id = l.borrower_id';
+
+/** Loans and counts of one kit, the latest first: what was missing at each return stays readable. */
+export async function kitHistory(em: EntityManager, copyId: number, most: number): Promise<KitHistory> {
+  if ((await em.count(CopyRow, { id: copyId })) === 0) throw notFound(`kit ${copyId}`);
+  const counts = (
+    await rows<CountColumns>(em, 'select * from "count" where copy_id = ? order by id desc limit ?', [
+      copyId,
+      most,
+    ])
+  ).map(countJson);
+  const byLoan = new Map(counts.flatMap((c) => (c.loanId === null ? [] : [[c.loanId, c] as const])));
+  const loans = await rows<LoanColumns>(em, `${LOANS} where l.copy_id = ? order by l.id desc limit ?`, [
+    copyId,
+    most,
+  ]);
+  return { loans: loans.map((l) => pastLoan(l, byLoan)), counts };
+}
+
+/** Loans of one family, the latest first, each with its count. */
+export async function familyHistory(em: EntityManager, id: number, most: number): Promise<FamilyHistory> {
+  if ((await em.count(BorrowerRow, { id })) === 0) throw notFound(`family ${id}`);
+  const loans = await rows<LoanColumns>(em, `${LOANS} where l.borrower_id = ? order by l.id desc limit ?`, [
+    id,
+    most,
+  ]);
+  const counts = await rows<CountColumns>(
+    em,
+    'select * from "count" where loan_id in (select id from loan where borrower_id = ? order by id desc limit ?)',
+    [id, most],
+  );
+  const byLoan = new Map(counts.map((c) => [c.loan_id!, countJson(c)]));
+  return { loans: loans.map((l) => pastLoan(l, byLoan)) };
+}

@@ -1,0 +1,101 @@
+import type { Design } from '../../contract/designs.ts';
+import { patternOf } from '../../core/patterns/index.ts';
+import { useMaterials } from '../data/queries.ts';
+import { Button } from '../parts/Button.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
+import { Row, Stack } from '../parts/Panel.tsx';
+import { Table } from '../parts/Table.tsx';
+import { useOpenDesign } from './store.ts';
+
+const FIELDS: Readonly<Partial<Record<keyof Design, string>>> = {
+  name: 'Name',
+  forGroup: 'For (group)',
+  ageFrom: 'From, months',
+  ageTo: 'To, months',
+  skill: 'Skill',
+  copies: 'Kits',
+  made: 'Kits made',
+  onBench: 'On the bench',
+};
+const say = (value: unknown): string =>
+  value === undefined || value === null
+    ? 'none'
+    : value === true
+      ? 'yes'
+      : value === false
+        ? 'no'
+        : String(value);
+
+export interface Difference {
+  readonly field: string;
+  readonly here: string;
+  readonly there: string;
+}
+
+/** Every field in which two states of a design differ, by the names it has on screen; values compared deeply. */
+export function differences(
+  mine: Design,
+  theirs: Design,
+  nameOf: (materialId: number) => string,
+): Difference[] {
+  const roles = new Map<string, string>();
+  try {
+    for (const r of patternOf(mine.pattern).roles) roles.set(r.id, r.label);
+  } catch {
+    // A family that is not known here: its own words do.
+  }
+  const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+  const keys = <T extends object>(a: T, b: T): string[] => [
+    ...new Set([...Object.keys(a), ...Object.keys(b)]),
+  ];
+  const text = (v: unknown): string => (typeof v === 'object' && v !== null ? JSON.stringify(v) : say(v));
+  return [
+    ...(Object.keys(FIELDS) as (keyof Design)[])
+      .filter((k) => !same(mine[k], theirs[k]))
+      .map((k) => ({ field: FIELDS[k]!, here: say(mine[k]), there: say(theirs[k]) })),
+    ...keys(mine.materials, theirs.materials)
+      .filter((k) => mine.materials[k] !== theirs.materials[k])
+      .map((k) => ({
+        field: roles.get(k) ?? k,
+        here: mine.materials[k] === undefined ? 'none' : nameOf(mine.materials[k]),
+        there: theirs.materials[k] === undefined ? 'none' : nameOf(theirs.materials[k]),
+      })),
+    ...keys(mine.dials, theirs.dials)
+      .filter((k) => !same(mine.dials[k], theirs.dials[k]))
+      .map((k) => ({ field: k, here: text(mine.dials[k]), there: text(theirs.dials[k]) })),
+  ];
+}
+
+/** Two screens turned the same dials: both are shown, and one is chosen. */
+export default function Conflict() {
+  const draft = useOpenDesign((s) => s.draft);
+  const theirs = useOpenDesign((s) => s.theirs);
+  const keepMine = useOpenDesign((s) => s.keepMine);
+  const takeTheirs = useOpenDesign((s) => s.takeTheirs);
+  const { data: materials } = useMaterials();
+  if (!draft || !theirs) return null;
+  const rows = differences(
+    draft,
+    theirs,
+    (id) => materials?.find((m) => m.id === id)?.name ?? `material ${id}`,
+  );
+  return (
+    <Dialog title={`${draft.name} was changed on another screen`} isOpen onClose={() => {}} mustAnswer>
+      <Stack>
+        <p>Nothing is lost yet. Choose which one to go on with.</p>
+        <Table
+          caption="What differs"
+          left={[1, 2]}
+          head={['Field', 'here', 'there']}
+          rows={rows.map((r) => ({ key: r.field, cells: [r.field, r.here, r.there] }))}
+        />
+        <Row>
+          <Button onPress={keepMine}>Keep what is here</Button>
+          <Button plain onPress={takeTheirs}>
+            Take what is there
+          </Button>
+        </Row>
+      </Stack>
+    </Dialog>
+  );
+}

@@ -1,0 +1,42 @@
+import type { Design } from '../../contract/designs.ts';
+
+/** A design whose last changes the server has not taken, with why; `theirs` is what it holds when another was first. */
+export interface Unsaved {
+  readonly draft: Design;
+  readonly problem: string;
+  readonly theirs: Design | null;
+}
+export type AllUnsaved = Readonly<Record<number, Unsaved>>;
+
+const KEY = 'fox-button.unsaved';
+
+const isUnsaved = (x: unknown): x is Unsaved =>
+  typeof x === 'object' &&
+  x !== null &&
+  typeof (x as Unsaved).draft?.id === 'number' &&
+  typeof (x as Unsaved).draft.version === 'number' &&
+  typeof (x as Unsaved).draft.dials === 'object';
+
+/** What this browser kept of designs that were not saved, through a reload too. */
+export function readUnsaved(): AllUnsaved {
+  try {
+    const read: unknown = JSON.parse(localStorage.getItem(KEY) ?? '{}');
+    return Object.fromEntries(
+      Object.values(read as Record<string, unknown>)
+        .filter(isUnsaved)
+        .map((u) => [u.draft.id, u]),
+    );
+  } catch {
+    return {};
+  }
+}
+
+/** Keeps them in this browser. Where it keeps nothing (private windows), they last as long as the page. */
+export function keepUnsaved(all: AllUnsaved): void {
+  try {
+    if (Object.keys(all).length === 0) localStorage.removeItem(KEY);
+    else localStorage.setItem(KEY, JSON.stringify(all));
+  } catch {
+    // Nothing to be done: the page still holds them.
+  }
+}

@@ -1,0 +1,126 @@
+import { Text } from 'react-aria-components/Text';
+import {
+  UNSTABLE_Toast as Toast,
+  UNSTABLE_ToastContent as ToastContent,
+  UNSTABLE_ToastQueue as ToastQueue,
+  UNSTABLE_ToastRegion as ToastRegion,
+} from 'react-aria-components/Toast';
+import { styled } from 'styled-components';
+import { Button } from './Button.tsx';
+
+interface Message {
+  readonly words: string;
+  readonly tone: 'clear' | 'stop';
+  readonly undo?: () => void;
+}
+
+const queue = new ToastQueue<Message>({ maxVisibleToasts: 3 });
+/** How long a message stays, and with it the time to undo, ms. */
+export const UNDO_MS = 8000;
+
+/** Says what was done, at the foot of the screen. */
+export const say = (words: string): void => void queue.add({ words, tone: 'clear' }, { timeout: UNDO_MS });
+/** Says what went wrong; stays until it is closed. */
+export const sayProblem = (words: string): void => void queue.add({ words, tone: 'stop' });
+
+/**
+ * Does something that cannot be taken back only after a while in which it can still be undone; leaving the page does it at
+ * once.
+ *
+ * @param options.words what is said, as “The note on G-04 is deleted”
+ * @param options.later the deed; its error is said too
+ * @param options.undo shows again what was hidden meanwhile
+ */
+export function undoable(options: { words: string; later: () => Promise<unknown>; undo: () => void }): void {
+  let open = true;
+  const finish = (): void => {
+    if (!open) return;
+    open = false;
+    removeEventListener('pagehide', finish);
+    options.later().catch((error: unknown) => {
+      options.undo();
+      sayProblem(error instanceof Error ? error.message : String(error));
+    });
+  };
+  const key = queue.add(
+    {
+      words: options.words,
+      tone: 'clear',
+      undo: () => {
+        open = false;
+        removeEventListener('pagehide', finish);
+        options.undo();
+        queue.close(key);
+      },
+    },
+    { timeout: UNDO_MS, onClose: finish },
+  );
+  addEventListener('pagehide', finish);
+}
+
+const Region = styled(ToastRegion)`
+  position: fixed;
+  bottom: 14px;
+  left: 50%;
+  transform: translateX(-50%);
+  display: grid;
+  gap: 8px;
+  z-index: 40;
+  width: min(520px, calc(100vw - 20px));
+  outline: none;
+  .toast {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 12px;
+    padding: 8px 8px 8px 16px;
+    border-radius: 12px;
+    background: var(--ink);
+    color: var(--paper);
+    box-shadow: 0 8px 28px rgba(30, 42, 44, 0.3);
+    font-size: 15px;
+  }
+  .toast[data-tone='stop'] {
+    background: var(--stop);
+  }
+  .toast button {
+    background: transparent;
+    color: inherit;
+    border-color: currentColor;
+  }
+  .toast button:hover {
+    background: rgba(255, 255, 255, 0.15);
+  }
+  .act {
+    display: flex;
+    gap: 6px;
+  }
+`;
+
+/** Where messages stand; one for the whole page. */
+export function Toasts() {
+  return (
+    <Region queue={queue as ToastQueue<unknown>}>
+      {({ toast }) => {
+        const { words, tone, undo } = toast.content as Message;
+        return (
+          <Toast toast={toast} className="toast" data-tone={tone}>
+            <ToastContent>
+              <Text slot="title">{words}</Text>
+            </ToastContent>
+            <span className="act">
+              {undo && (
+                <Button small plain onPress={undo}>
+                  Undo
+                </Button>
+              )}
+              <Button small plain slot="close" aria-label="Close the message">
+                ✕
+              </Button>
+            </span>
+          </Toast>
+        );
+      }}
+    </Region>
+  );
+}

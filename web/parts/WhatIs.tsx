@@ -1,0 +1,51 @@
+import { Button } from 'react-aria-components/Button';
+import { Dialog, DialogTrigger } from 'react-aria-components/Dialog';
+import { Popover } from 'react-aria-components/Popover';
+import { styled } from 'styled-components';
+
+const Ask = styled(Button)`
+  border: 0;
+  background: none;
+  padding: 4px;
+  margin: -4px 0;
+  color: var(--fox-deep);
+  font: 600 13px/1.2 var(--body);
+  text-decoration: underline;
+  text-underline-offset: 2px;
+  cursor: pointer;
+`;
+const Sheet = styled(Popover)`
+  max-width: 300px;
+  background: var(--ink);
+  color: var(--paper);
+  border-radius: 10px;
+  padding: 10px 14px;
+  font-size: 14px;
+  line-height: 1.4;
+  box-shadow: 0 8px 28px rgba(30, 42, 44, 0.3);
+  [role='dialog'] {
+    outline: none;
+  }
+`;
+
+/** A word that must be learned explains itself where it stands, in two lines. */
+export const WhatIs = ({ word, children }: { word: string; children: React.ReactNode }) => (
+  <DialogTrigger>
+    <Ask aria-label={`What is ${word}?`}>what is this?</Ask>
+    <Sheet placement="top">
+      <Dialog aria-label={`What ${word} means`}>{children}</Dialog>
+    </Sheet>
+  </DialogTrigger>
+);
+
+export const WhatAreBits = () => (
+  <WhatIs word="a bit">
+    How difficult one piece is for the hand: a longer way, a tighter gap and more choices add bits. One bit
+    more is about twice as demanding.
+  </WhatIs>
+);
+export const WhatIsRung = () => (
+  <WhatIs word="a rung">
+    One step of this design’s ladder from easier to harder. Each changes one or two dials and leaves the rest.
+  </WhatIs>
+);
