@@ -21,7 +21,7 @@ const designShape = z.strictObject({
     .int('expected a whole number')
     .min(1, 'must be at least 1')
     .max(200, 'must be at most 200'),
-  /** Kits made of this batch so far: only the rest is wanted, reserved and priced. 0 begins the next batch. */
+  /** Kits made of this batch so far: only the rest is wanted, reserved and priced. A figure, no wish: a build moves it. */
   made: z
     .number({ error: 'expected a number of kits' })
     .int('expected a whole number')
@@ -43,6 +43,16 @@ export const designUpdate = designShape.extend({ version }).refine(agesInOrder, 
 export const design = designShape.extend({ id, version, made: z.number().int() });
 export type DesignInput = z.infer<typeof designInput>;
 export type Design = z.infer<typeof design>;
+
+/** The next batch of a design: so many kits, none of them made yet. */
+export const batchInput = z.strictObject({
+  version,
+  copies: z
+    .number({ error: 'expected a number of kits' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .max(200, 'must be at most 200'),
+});
 
 /** Done: so many kits of this version of a design are made. */
 export const buildInput = z.strictObject({

@@ -1,4 +1,3 @@
-import { supply, shortWords } from '../needs/short.ts';
 import { copyLabel, readLabel } from './labels.ts';
 import { missing, standing } from './status.ts';
 
@@ -36,47 +35,5 @@ describe('where a copy stands', () => {
       { materialId: 2, name: 'Cap', due: 8, present: 6 },
     ];
     expect(missing(parts).map((m) => [m.part.name, m.short])).toEqual([['Cap', 2]]);
-  });
-});
-
-describe('needs against the shelf', () => {
-  const need = (role: string, materialId: number, quantity: number) => ({
-    role,
-    materialId,
-    name: role,
-    quantity,
-    unit: 'each' as const,
-    counted: true,
-  });
-  const shelf = (kept: Record<number, number>) =>
-    new Map(Object.entries(kept).map(([id, n]) => [Number(id), { kept: n }]));
-  it('says “5 caps short: make 3 kits now, or use 6 pieces a kit”', () => {
-    const s = supply({
-      needs: [need('container', 1, 1), need('piece', 2, 8)],
-      copies: 4,
-      shelf: shelf({ 1: 6, 2: 27 }),
-    });
-    expect(s).toMatchObject({ kitsNow: 3, fewerPieces: 6 });
-    expect(shortWords(s)).toBe('5 × piece short: make 3 kits now, or use 6 pieces a kit.');
-  });
-  it('says nothing when there is enough', () => {
-    expect(
-      shortWords(supply({ needs: [need('piece', 2, 8)], copies: 3, shelf: shelf({ 2: 24 }) })),
-    ).toBeNull();
-  });
-  it('shares one material between two roles', () => {
-    const s = supply({
-      needs: [need('container', 1, 1), need('bag', 1, 1)],
-      copies: 2,
-      shelf: shelf({ 1: 3 }),
-    });
-    expect(s.lines.map((l) => l.short)).toEqual([0, 1]);
-    expect(s.kitsNow).toBe(1);
-  });
-  it('treats what is not on the shelf as none', () => {
-    expect(supply({ needs: [need('piece', 7, 2)], copies: 1, shelf: shelf({}) })).toMatchObject({
-      kitsNow: 0,
-      fewerPieces: null,
-    });
   });
 });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { addDays, daysBetween, shortDay } from '../calendar/days.ts';
 import { formatLength, lengthNumber, parseLength } from './length.ts';
 import { formatMinutes } from './minutes.ts';
-import { formatMoney, parseMoney } from './money.ts';
+import { formatMoney, isCurrency, moneyNumber, parseMoney } from './money.ts';
 
 describe('lengths', () => {
   it.each([
@@ -54,13 +54,25 @@ describe('lengths', () => {
 
 describe('money, minutes and days', () => {
   it('keeps prices in whole minor units', () => {
-    expect(parseMoney('2.40')).toBe(240);
-    expect(parseMoney('2,4')).toBe(240);
-    expect(parseMoney('3')).toBe(300);
-    expect(formatMoney(240)).toBe('2.40');
-    expect(formatMoney(5)).toBe('0.05');
-    expect(() => parseMoney('2.405')).toThrow(/price/);
-    expect(() => parseMoney('-2')).toThrow(/price/);
+    expect(parseMoney('2.40', 'EUR')).toBe(240);
+    expect(parseMoney('2,4', 'EUR')).toBe(240);
+    expect(parseMoney('3', 'EUR')).toBe(300);
+    const pounds = { currency: 'GBP', locale: 'en-GB' };
+    expect(formatMoney(240, pounds)).toBe('£2.40');
+    expect(formatMoney(5, pounds)).toBe('£0.05');
+    expect(formatMoney(124_050, { currency: 'EUR', locale: 'de-DE' })).toMatch(/^1\.240,50\s€$/);
+    // Minor units as ISO 4217 has them: none in yen, three in dinars.
+    expect(formatMoney(240, { currency: 'JPY', locale: 'en-US' })).toBe('¥240');
+    expect([moneyNumber(240, 'JPY'), moneyNumber(2400, 'KWD'), moneyNumber(240, 'USD')]).toEqual([
+      '240',
+      '2.400',
+      '2.40',
+    ]);
+    expect([parseMoney('240', 'JPY'), parseMoney('2.4', 'KWD')]).toEqual([240, 2400]);
+    expect(() => parseMoney('2.5', 'JPY')).toThrow(/write it like 240/);
+    expect([isCurrency('GBP'), isCurrency('gbp'), isCurrency('XQX')]).toEqual([true, false, false]);
+    expect(() => parseMoney('2.405', 'EUR')).toThrow(/price/);
+    expect(() => parseMoney('-2', 'EUR')).toThrow(/price/);
   });
   it('says minutes as people do', () => {
     expect([45, 60, 80].map(formatMinutes)).toEqual(['45 min', '1 h', '1 h 20 min']);

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { loadSolver } from '../testingSolver.ts';
 import type { SolveLp } from '../price/purchase.ts';
 import { chooseDesigns, choiceRequest, type ChoiceRequest } from './choice.ts';
-import { freeOf, makeable, spokenFor, unlocked } from './makeable.ts';
+import { spokenFor } from '../needs/supply.ts';
+import { freeOf, makeable, unlocked } from './makeable.ts';
 
 let solve: SolveLp;
 beforeAll(async () => {
@@ -165,9 +166,9 @@ describe('what could be made', () => {
   });
   it('leaves out what designs on the bench speak for', () => {
     const designs = [
-      { id: 1, copies: 2, onBench: true, needs: [need(2, 8)] },
-      { id: 2, copies: 9, onBench: false, needs: [need(2, 8)] },
-      { id: 3, copies: 1, needs: [need(2, 3), need(1, 1)] },
+      { id: 1, name: 'a', copies: 2, made: 0, onBench: true, needs: [need(2, 8)] },
+      { id: 2, name: 'b', copies: 9, made: 0, onBench: false, needs: [need(2, 8)] },
+      { id: 3, name: 'c', copies: 1, made: 0, needs: [need(2, 3), need(1, 1)] },
     ];
     expect(Object.fromEntries(spokenFor(designs))).toEqual({ 1: 1, 2: 19 });
     expect(Object.fromEntries(spokenFor(designs, 1))).toEqual({ 1: 1, 2: 3 });

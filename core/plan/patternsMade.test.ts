@@ -15,6 +15,7 @@ const ask = (free: [number, number][], materials = [TUB, CAP, BLOCK, SHEET]) => 
   free: new Map(free),
   approach: 'prepared shelf' as const,
   ageFrom: 24,
+  market: 'strictest of both' as const,
   most: 3,
 });
 

@@ -1,6 +1,5 @@
 import { loadSolver } from '../testingSolver.ts';
 import { purchase, purchaseRequest, type PurchaseRequest, type SolveLp } from './purchase.ts';
-import { threeCosts, unitShare } from './costs.ts';
 
 let solve: SolveLp;
 beforeAll(async () => {
@@ -195,43 +194,5 @@ describe('the door', () => {
     ],
   ])('refuses %#', (value, message) => {
     expect(errors(value)).toMatch(message);
-  });
-});
-
-describe('three costs', () => {
-  const need = (role: string, materialId: number, quantity: number) => ({
-    role,
-    materialId,
-    name: role,
-    quantity,
-    unit: 'each' as const,
-    counted: true,
-  });
-  const packs = [
-    { price: 390, contents: [{ materialId: 2, quantity: 50 }] },
-    { price: 210, contents: [{ materialId: 2, quantity: 18 }] },
-    {
-      price: 760,
-      contents: [
-        { materialId: 1, quantity: 2 },
-        { materialId: 2, quantity: 18 },
-      ],
-    },
-  ];
-  it('takes the cheapest rate, a mixed pack spread over its pieces', () => {
-    expect(unitShare(2, packs)).toBeCloseTo(7.8, 9);
-    expect(unitShare(1, packs)).toBe(38);
-    expect(unitShare(9, packs)).toBeNull();
-  });
-  it('tells cash, share and a lost piece apart', () => {
-    const c = threeCosts({
-      needs: [need('container', 9, 1), need('piece', 2, 7)],
-      offers: packs,
-      copies: 3,
-      purchaseTotal: 390,
-    });
-    expect(c.cashNow).toBe(130);
-    expect(c.shareUsed).toBeCloseTo(54.6, 9);
-    expect(c.lostPiece).toBeCloseTo(7.8, 9);
   });
 });

@@ -2,7 +2,7 @@ import type { Material } from '../materials/material.ts';
 import { patternOf } from '../patterns/index.ts';
 import { CAP, material, SLOT_DIALS, TAPE, TUB } from '../testing.ts';
 import { checkFeatures } from './check.ts';
-import { handTests } from './rules.ts';
+import { handTests, ruleOf, type Market } from './rules.ts';
 
 const tub = TUB;
 const tin = material(9, {
@@ -16,11 +16,18 @@ const bead = material(3, { name: 'Bead', form: 'piece', solid: 'ball', sizes: { 
 const ball = material(4, { name: 'Ball', form: 'piece', solid: 'ball', sizes: { diameter: 40 } });
 const tape = TAPE;
 
-const report = (piece: Material, youngest: number, part: object = {}, container = tub, edge?: Material) =>
-  checkFeatures(
-    patternOf('drop-through').features({ ...SLOT_DIALS, ...part }, { container, piece, edge }),
+const report = (
+  piece: Material,
+  youngest: number,
+  part: object = {},
+  container = tub,
+  edge?: Material,
+  market: Market = 'strictest of both',
+) =>
+  checkFeatures(patternOf('drop-through').features({ ...SLOT_DIALS, ...part }, { container, piece, edge }), {
     youngest,
-  );
+    market,
+  });
 const verdict = (r: ReturnType<typeof report>, title: string): string | undefined =>
   r.findings.find((f) => f.title === title)?.verdict;
 
@@ -106,5 +113,24 @@ describe('tests by hand (16 CFR 1500.51 to .53, from memory)', () => {
   it('take both where the strictest counts', () => {
     expect(handTests(24, 'strictest of both')[0]!.words).toBe('Drop 4 × from 0.91 m, then 5 × from 0.85 m');
     expect(handTests(24, 'EU-type').map((t) => t.id)).toEqual(['drop', 'pull']);
+  });
+});
+
+describe('whose rules', () => {
+  const marble = material(12, { name: 'Ball', form: 'piece', solid: 'ball', sizes: { diameter: 44.45 } });
+  const balls = (market: Market) => verdict(report(marble, 18, {}, tub, undefined, market), 'Balls');
+  it('decide: a ball of 44.45 mm passes the gauge of one market and not of the other', () => {
+    expect(balls('US-type')).toBe('clear');
+    expect(balls('EU-type')).toBe('stop');
+    expect(balls('strictest of both')).toBe('stop');
+  });
+  it('are those that the report names, and each finding cites its own', () => {
+    for (const market of ['US-type', 'EU-type', 'strictest of both'] as const) {
+      const r = report(marble, 18, {}, tub, undefined, market);
+      expect(r.market).toBe(market);
+      expect(r.findings.find((f) => f.title === 'Balls')!.source).toBe(ruleOf('small-ball', market).source);
+    }
+    expect(ruleOf('small-ball', 'US-type').source).toMatch(/CFR/);
+    expect(ruleOf('finger', 'EU-type').source).not.toMatch(/ASTM/);
   });
 });

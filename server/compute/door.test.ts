@@ -1,21 +1,25 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { workerDoor, type ComputeDoor } from './door.ts';
 import type { Job } from './jobs.ts';
 
-/** A worker that does as the job's material names say: answers, fails, gives up or dies. */
+/** A worker that does as the job's material names say: answers, fails, gives up, sleeps or dies; in which lane it is told. */
 const SCRIPT = `
-import { parentPort } from 'node:worker_threads';
-parentPort.on('message', async ({ job }) => {
+let held = 0;
+export default async ({ job, lane }) => {
   const word = job.request.needs[0].material;
   if (word === 'die') process.exit(3);
-  if (word === 'fail') return parentPort.postMessage({ failed: 'it broke' });
-  if (word === 'give up') return parentPort.postMessage({ answer: { unproved: 'not in time' } });
+  if (word === 'fail') throw new Error('it broke');
+  if (word === 'give up') return { unproved: 'not in time' };
+  if (word === 'slow' && lane === 'quick') return { unproved: 'not in time' };
+  if (word === 'lane') return { done: lane };
+  if (word === 'slow') await new Promise((r) => setTimeout(r, 1500));
+  if (word === 'spin') for (;;) held++;
   await new Promise((r) => setTimeout(r, 20));
-  parentPort.postMessage({ answer: { done: word } });
-});`;
+  return { done: word };
+};`;
 
 let folder: string;
 let door: ComputeDoor;
@@ -46,8 +50,15 @@ describe('the door to heavy work', () => {
     await expect(ask('fail')).rejects.toThrow('it broke');
     expect(await ask('next')).toBe('next');
   });
-  it('starts a new worker for one that died', async () => {
-    await Promise.all([1, 2, 3].map(() => expect(ask('die')).rejects.toMatchObject({ status: 422 })));
+  it('starts a new worker for one that died, and says that it broke off', async () => {
+    await Promise.all(
+      [1, 2, 3].map(() =>
+        expect(ask('die')).rejects.toMatchObject({
+          status: 503,
+          message: expect.stringMatching(/broke off/),
+        }),
+      ),
+    );
     expect(await Promise.all(['a', 'b', 'c'].map(ask))).toEqual(['a', 'b', 'c']);
   });
   it('turns away what it could only keep waiting', async () => {
@@ -55,7 +66,46 @@ describe('the door to heavy work', () => {
     const refused = all.filter((r) => r.status === 'rejected');
     expect(refused.length).toBeGreaterThan(5);
     expect(refused[0]).toMatchObject({
-      reason: { status: 422, message: expect.stringMatching(/try again/) },
+      reason: { status: 503, message: expect.stringMatching(/try again/) },
     });
+  });
+  it('lets no small question wait behind long ones', async () => {
+    const long = Promise.all(Array.from({ length: 8 }, () => ask('slow')));
+    const from = performance.now();
+    expect(await ask('lane')).toBe('quick');
+    // Eight long ones take six seconds on two threads.
+    const waited = performance.now() - from;
+    expect(await Promise.race([long, Promise.resolve('still at it')])).toBe('still at it');
+    expect(waited).toBeLessThan(3000);
+    expect(await long).toEqual(Array.from({ length: 8 }, () => 'slow'));
+  });
+  it('ends the job of a caller who hung up', async () => {
+    const gone = new AbortController();
+    const job = {
+      kind: 'purchase',
+      request: { needs: [{ material: 'spin', quantity: 1 }], stock: [], offers: [], delivery: [] },
+    } satisfies Job;
+    const asked = door.run(job, gone.signal);
+    setTimeout(() => gone.abort(), 300);
+    await expect(asked).rejects.toMatchObject({ status: 503, message: expect.stringMatching(/hung up/) });
+    expect(await ask('next')).toBe('next');
+  });
+  it('is not opened without its script, so that nothing starts over and over', () => {
+    expect(() => workerDoor(pathToFileURL(join(folder, 'gone.mjs')))).toThrow(/missing/);
+  });
+  it('tries a worker that breaks at its start once for each question, not over and over', async () => {
+    writeFileSync(
+      join(folder, 'broken.mjs'),
+      `import { appendFileSync } from 'node:fs';\nappendFileSync(${JSON.stringify(join(folder, 'starts'))}, 'x');\nthrow new Error('no start');`,
+    );
+    const broken = workerDoor(pathToFileURL(join(folder, 'broken.mjs')));
+    const job = {
+      kind: 'purchase',
+      request: { needs: [{ material: 'a', quantity: 1 }], stock: [], offers: [], delivery: [] },
+    } satisfies Job;
+    await expect(broken.run(job)).rejects.toThrow();
+    await new Promise((r) => setTimeout(r, 1500));
+    expect(readFileSync(join(folder, 'starts'), 'utf8').length).toBeLessThanOrEqual(2);
+    await broken.close();
   });
 });

@@ -74,6 +74,12 @@ describe('gather', () => {
     expect((await desk.put(`/offers/${offer.id}`, { ...pack, price: 190 }).expect(200)).body.price).toBe(190);
     expect((await desk.del(`/materials/${cap.id}`).expect(409)).body.detail).toMatch(/Caps, 18/);
     await desk.del(`/offers/${offer.id}`).expect(204);
+    // What came in is on record: it never goes with its material.
+    expect((await desk.del(`/materials/${cap.id}`).expect(409)).body.detail).toMatch(
+      /1 lot on record, 27 of it/,
+    );
+    const [lot] = (await desk.get(`/lots?material=${cap.id}`)).body as { id: number }[];
+    await desk.del(`/lots/${lot!.id}`).expect(204);
     await desk.del(`/materials/${cap.id}`).expect(204);
     await desk.del(`/materials/${cap.id}`).expect(404);
   });
@@ -212,7 +218,7 @@ describe('lend', () => {
     expect(
       (await desk.post(`/loans/${loan.id}/return`, { present: [1, 7], then: 'fill' }).expect(422)).body
         .detail,
-    ).toMatch(/The shelf has 0 of Cap; 1 are missing/);
+    ).toMatch(/0 of Cap are free on the shelf; 1 are missing/);
     expect((await copyNow(built[0]!.id)).openLoan).not.toBeNull();
     expect((await copyNow(built[0]!.id)).parts[1].present).toBe(8);
   });

@@ -110,7 +110,13 @@ export function DesignBench({
         .flush()
         .then(() => open(listed));
     // Another screen saved while nothing here waits: follow it.
-    else if (listed && draft && isSaved && listed.version > draft.version) open(listed);
+    else if (
+      listed &&
+      draft &&
+      isSaved &&
+      (listed.version > draft.version || (listed.version === draft.version && listed.made !== draft.made))
+    )
+      open(listed);
   }, [listed, draft, open, isSaved]);
   const design = draft?.id === id ? draft : null;
   const heavy = useHeavy(design, materials, place?.market);

@@ -8,7 +8,10 @@ import { formatMinutes } from '../../core/measure/minutes.ts';
 import type { Material } from '../../core/materials/material.ts';
 import { restOf } from '../../core/needs/supply.ts';
 import { worst } from '../../core/patterns/kernel.ts';
+import { api, words } from '../data/api.ts';
+import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
+import { Notice } from '../parts/Panel.tsx';
 import { Picture } from '../drawing/Picture.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
 import type { Heavy, Light } from './derived.ts';
@@ -99,7 +102,10 @@ const Look = memo(function Look({
 
 /** The paper tag: a design on its way through the stations. */
 export function DesignTag({ design, light, heavy }: { design: Design; light: Light; heavy: Heavy }) {
-  const change = useOpenDesign((s) => s.change);
+  const open = useOpenDesign((s) => s.open);
+  const next = useChange(() =>
+    api<Design>('POST', `/designs/${design.id}/batch`, { version: design.version, copies: design.copies }),
+  );
   const rest = restOf(design);
   return (
     <Tag aria-label={`Design ${design.name}`}>
@@ -139,9 +145,15 @@ export function DesignTag({ design, light, heavy }: { design: Design; light: Lig
           <p style={{ fontSize: 13.5, marginBottom: 6 }}>
             <b>This batch is made.</b> It no longer reserves stock.
           </p>
-          <Button small plain onPress={() => change({ made: 0 })}>
+          <Button
+            small
+            plain
+            isDisabled={next.isPending}
+            onPress={() => next.mutate(undefined, { onSuccess: open })}
+          >
             Start the next batch
           </Button>
+          {next.error && <Notice tone="stop">{words(next.error)}</Notice>}
         </div>
       )}
     </Tag>

@@ -1,10 +1,10 @@
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { Design } from '../../contract/designs.ts';
-import { supply } from '../../core/needs/short.ts';
 import { patternOf } from '../../core/patterns/index.ts';
 import { SLOT_DIALS } from '../../core/testing.ts';
 import { answer, CAP, show, TUB } from '../testing/desk.tsx';
+import { supplyFor } from './derived.ts';
 import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList } from './DesignTag.tsx';
 import { SupplyList } from './SupplyList.tsx';
@@ -19,6 +19,7 @@ const design = (id: number, name: string, onBench: boolean, copies = 1): Design 
   ageTo: 30,
   skill: 'Pincer and release',
   copies,
+  made: 0,
   dials: SLOT_DIALS,
   materials: { container: 1, piece: 2 },
   onBench,
@@ -26,27 +27,57 @@ const design = (id: number, name: string, onBench: boolean, copies = 1): Design 
 const MINE = design(1, 'Tide-line drop tub', true);
 const materials = [TUB, { ...CAP, kept: 20 }];
 const needs = patternOf('drop-through').needs(SLOT_DIALS, { container: TUB, piece: CAP });
-const used = supply({ needs, copies: 1, shelf: new Map(materials.map((m) => [m.id, m])) });
+const onBench = (d: Design) => ({
+  id: d.id,
+  name: d.name,
+  copies: d.copies,
+  made: d.made,
+  onBench: d.onBench,
+  needs,
+});
+const list = (bench: Design[], copies = 1) => {
+  const state = supplyFor({ needs, copies, materials, bench: bench.map(onBench), designId: 1 });
+  show(<SupplyList supply={state} />);
+};
 
 describe('what a batch takes from the shelf', () => {
-  const row = async (name: string): Promise<HTMLElement> =>
-    (await screen.findAllByRole('listitem')).find((li) => li.textContent.startsWith(name))!;
+  const row = (name: string): HTMLElement =>
+    screen.getAllByRole('listitem').find((li) => li.textContent.startsWith(name))!;
 
-  it('says where others on the bench want more than is over', async () => {
-    answer({ 'GET /materials': materials, 'GET /designs': [MINE, design(2, 'Squeeze seal', true, 2)] });
-    show(<SupplyList supply={used} designId={1} />);
-    // Sixteen caps are spoken for twice over: eight here and four left of twenty.
-    expect(await screen.findByText('others on the bench want 16: 4 free')).toBeVisible();
-    expect(await row('Cap')).toHaveTextContent('8 of 20');
+  it('says what others on the bench hold where it is not enough for all', () => {
+    list([MINE, design(2, 'Squeeze seal', true, 2)]);
+    // Sixteen of twenty caps are held: four are free, and eight are wanted.
+    expect(row('Cap')).toHaveTextContent('8 of 4 free20 kept; Squeeze seal holds 16');
     // One tub here and two there are three of the four that are kept: nothing to say.
-    expect(await row('Tub')).toHaveTextContent(/^Tub1 of 4$/);
+    expect(row('Tub')).toHaveTextContent(/^Tub1 of 2 free$/);
   });
-  it('does not count designs that are put by', async () => {
-    answer({ 'GET /materials': materials, 'GET /designs': [MINE, design(2, 'Squeeze seal', false, 2)] });
-    show(<SupplyList supply={used} designId={1} />);
-    expect(await row('Cap')).toHaveTextContent('8 of 20');
-    expect(screen.queryByText(/others on the bench/)).toBeNull();
+  it('does not count designs that are set aside, nor kits that are made', () => {
+    list([MINE, design(2, 'Squeeze seal', false, 2)]);
+    expect(row('Cap')).toHaveTextContent('8 of 20 free');
+    cleanup();
+    list([MINE, { ...design(2, 'Squeeze seal', true, 2), made: 2 }]);
+    expect(row('Cap')).toHaveTextContent('8 of 20 free');
   });
+  it('has nothing to take for a batch that is made', () => {
+    list([MINE], 0);
+    expect(screen.getByText('Nothing: this batch is made.')).toBeVisible();
+  });
+});
+
+it('an optional role can be emptied again', async () => {
+  const changes: Partial<Design>[] = [];
+  const bag = { ...CAP, id: 4, name: 'Bag', form: 'consumable' as const, sizes: {} };
+  show(
+    <DesignFacts
+      design={{ ...MINE, materials: { container: 1, piece: 2, bag: 4 } }}
+      materials={[...materials, bag]}
+      pattern={patternOf('drop-through')}
+      onChange={(part) => changes.push(part)}
+    />,
+  );
+  await userEvent.click(screen.getByRole('button', { name: /Bag Bag|Bag$/ }));
+  await userEvent.click(screen.getByRole('option', { name: 'None' }));
+  expect(changes).toEqual([{ materials: { container: 1, piece: 2 } }]);
 });
 
 describe('the open design', () => {
@@ -63,30 +94,30 @@ describe('the open design', () => {
     );
     return { changes, calls };
   };
-  it('is put by and put back on the bench, which loses nothing', async () => {
+  it('is set aside and put back on the bench, which loses nothing', async () => {
     const { changes, calls } = facts(MINE);
-    await userEvent.click(screen.getByRole('button', { name: 'Put it by' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Set aside' }));
     expect(changes).toEqual([{ onBench: false }]);
     cleanup();
     const back = facts({ ...MINE, onBench: false });
-    await userEvent.click(screen.getByRole('button', { name: 'Put it on the bench' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Put back on the bench' }));
     expect(back.changes).toEqual([{ onBench: true }]);
     expect([...calls, ...back.calls]).toEqual([]);
   });
-  it('is thrown away only when one says so twice', async () => {
+  it('is deleted only when one says so twice', async () => {
     const { calls } = facts(MINE);
-    await userEvent.click(screen.getByRole('button', { name: 'Throw it away' }));
-    const asked = await screen.findByRole('alertdialog', { name: 'Throw Tide-line drop tub away?' });
-    await userEvent.click(within(asked).getByRole('button', { name: 'Keep it' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
+    const asked = await screen.findByRole('alertdialog', { name: 'Delete Tide-line drop tub?' });
+    await userEvent.click(within(asked).getByRole('button', { name: 'Cancel' }));
     expect(calls).toEqual([]);
-    await userEvent.click(screen.getByRole('button', { name: 'Throw it away' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
     const again = await screen.findByRole('alertdialog');
-    await userEvent.click(within(again).getByRole('button', { name: 'Throw it away' }));
+    await userEvent.click(within(again).getByRole('button', { name: 'Delete' }));
     await waitFor(() => expect(calls).toMatchObject([{ method: 'DELETE', path: '/designs/1' }]));
   });
 });
 
-it('tells designs on the bench from those put by, and leaves out the open one', () => {
+it('tells designs on the bench from those set aside, and leaves out the open one', () => {
   const others = [design(2, 'Squeeze seal', true), design(3, 'Buoy drop tub', false)];
   show(<BenchList station="price" designs={[MINE, ...others]} materials={materials} open={1} />);
   const links = (rack: string): (string | null)[] =>
@@ -94,5 +125,5 @@ it('tells designs on the bench from those put by, and leaves out the open one', 
       .getAllByRole('link')
       .map((a) => a.getAttribute('href'));
   expect(links('On the bench')).toEqual(['/price/2']);
-  expect(links('Put by')).toEqual(['/price/3']);
+  expect(links('Set aside')).toEqual(['/price/3']);
 });

@@ -12,6 +12,7 @@ const design: Design = {
   ageTo: 30,
   skill: 'Pincer and release',
   copies: 1,
+  made: 0,
   dials: { width: 17 },
   materials: {},
 };

@@ -94,7 +94,11 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
       }
       // What was turned while this was on its way goes next, from the new version.
       const more = now !== sent;
-      set({ draft: { ...now, version: saved.version }, saving: more ? 'waiting' : 'saved', problem: null });
+      set({
+        draft: { ...now, version: saved.version, made: saved.made },
+        saving: more ? 'waiting' : 'saved',
+        problem: null,
+      });
       stash(own());
       if (more) await send();
     } catch (error) {

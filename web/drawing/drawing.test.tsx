@@ -117,6 +117,7 @@ describe('the ladder', () => {
     show(
       <Ladder
         rungs={rungs}
+        problem={null}
         chosen={null}
         here={here}
         line={line}
@@ -128,7 +129,7 @@ describe('the ladder', () => {
 
   it('shows bits, and the rung that is yours', () => {
     ladder(null, rungs[1]!.bits);
-    const buttons = screen.getAllByRole('button');
+    const buttons = screen.getAllByRole('button', { pressed: false });
     expect(buttons).toHaveLength(rungs.length);
     expect(buttons[1]).toHaveTextContent(`${rungs[1]!.bits.toFixed(1)} bits`);
     expect(buttons[1]).toHaveTextContent('yours');

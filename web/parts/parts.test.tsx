@@ -98,7 +98,8 @@ describe('a dial', () => {
     const typed = screen.getByRole('textbox', { name: 'Slot width, typed' });
     await userEvent.clear(typed);
     await userEvent.type(typed, '200{Enter}');
-    expect(screen.getByRole('alert')).toHaveTextContent('expected 3 mm to 75 mm');
+    expect(screen.getByRole('alert')).toHaveTextContent('200 mm is outside 3 mm to 75 mm');
+    expect(typed).toBeInvalid();
     expect(value()).toBe(17);
   });
 });

@@ -4,6 +4,7 @@ import type { Day } from '../../../core/calendar/days.ts';
 import { copyLabel } from '../../../core/lend/labels.ts';
 import { heldWords, shortWords } from '../../../core/needs/supply.ts';
 import { BuildRow, CopyRow } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
 import { ProblemError } from '../../problem.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
 import { findDesign, stale, supplyOf } from '../shape/service.ts';
@@ -19,7 +20,7 @@ export async function build(
 ): Promise<Build> {
   const design = await findDesign(em, input.designId);
   if (design.version !== input.version) throw stale(design);
-  const { supply, needs, rows } = await supplyOf(em, design, input.copies, today);
+  const { supply, needs, rows: shelf } = await supplyOf(em, design, input.copies, today);
   const words = shortWords(supply);
   if (words) {
     const held = supply.lines.flatMap((l) => heldWords(l) ?? []);
@@ -31,9 +32,8 @@ export async function build(
     .filter((l) => l.wanted > 0)
     .map((l) => ({ materialId: l.need.materialId, quantity: l.wanted }));
   for (const { materialId, quantity } of used)
-    await takeFromShelf(em, rows.get(materialId)!, quantity, today, 'copies');
+    await takeFromShelf(em, shelf.get(materialId)!, quantity, today, 'copies');
   const made = em.create(BuildRow, { design, copies: input.copies, builtOn: today, used });
-  design.made += input.copies;
   const before = await em.count(CopyRow, { design: design.id });
   const parts = needs
     .filter((n) => n.counted && n.quantity > 0)
@@ -49,5 +49,7 @@ export async function build(
     }),
   );
   await em.flush();
+  // The figure moves by itself: whoever turns a dial meanwhile has not changed what is built, nor the other way round.
+  await rows(em, 'update design set made = made + ? where id = ?', [input.copies, design.id]);
   return { id: made.id, designId: design.id, copies: copies.map((c) => ({ id: c.id, label: c.label })) };
 }

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { designInput, designUpdate } from '../../../contract/designs.ts';
+import { batchInput, designInput, designUpdate } from '../../../contract/designs.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
 import { pageOf, sendPage } from '../../paging.ts';
@@ -22,6 +22,11 @@ export function shapeRoutes({ em, inTransaction, today }: Inside): Router {
     const id = readId(req.params.id, 'design');
     const input = read(designUpdate, req.body);
     res.json(await inTransaction((m) => shape.updateDesign(m, id, input, today())));
+  });
+  r.post('/designs/:id/batch', async (req, res) => {
+    const id = readId(req.params.id, 'design');
+    const input = read(batchInput, req.body);
+    res.json(await inTransaction((m) => shape.nextBatch(m, id, input)));
   });
   r.delete('/designs/:id', async (req, res) => {
     const id = readId(req.params.id, 'design');

@@ -162,7 +162,7 @@ export async function addDesign(em: EntityManager, input: DesignInput, today: Da
   const d = em.create(DesignRow, {
     ...(await checked(em, input, today)),
     onBench: input.onBench ?? true,
-    made: input.made ?? 0,
+    made: 0,
     version: 1,
   });
   await em.flush();
@@ -178,8 +178,21 @@ export async function updateDesign(
 ): Promise<DesignJson> {
   const d = await findDesign(em, id);
   if (d.version !== input.version) throw stale(d);
-  const { version: _, ...fields } = input;
+  const { version: _, made: __, ...fields } = input;
   em.assign(d, await checked(em, fields, today), { mergeObjectProperties: false });
+  await em.flush();
+  return designJson(d);
+}
+
+/** Begins the next batch: none of its kits is made yet, and all of them are wanted. */
+export async function nextBatch(
+  em: EntityManager,
+  id: number,
+  input: { version: number; copies: number },
+): Promise<DesignJson> {
+  const d = await findDesign(em, id);
+  if (d.version !== input.version) throw stale(d);
+  em.assign(d, { made: 0, copies: input.copies });
   await em.flush();
   return designJson(d);
 }

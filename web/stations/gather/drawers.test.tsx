@@ -4,6 +4,7 @@ import type { Lot } from '../../../contract/lots.ts';
 import { answer, CAP, OFFERS, PLACE, show, SUPPLIERS, TUB } from '../../testing/desk.tsx';
 import { candidatesOf, firstLook } from './candidates.ts';
 import { Component as Files } from './Files.tsx';
+import { Toasts } from '../../parts/Toasts.tsx';
 import { LotList } from './LotList.tsx';
 import { Component as LookOver } from './LookOver.tsx';
 import { turned } from './Questions.tsx';
@@ -133,7 +134,12 @@ describe('lots', () => {
       'PUT /lots/4': LOT,
       'DELETE /lots/4': [204, null],
     });
-    show(<LotList material={CAP} unit="mm" today={PLACE.today} />);
+    show(
+      <>
+        <LotList material={CAP} unit="mm" today={PLACE.today} />
+        <Toasts />
+      </>,
+    );
     expect(await screen.findByText('quarantined until 4 Oct: ready')).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: 'It is clean' }));
     await waitFor(() => expect(calls).toHaveLength(1));
@@ -147,7 +153,14 @@ describe('lots', () => {
     await waitFor(() => expect(calls).toHaveLength(2));
     expect(calls[1]!.body).toEqual({ version: 2, quantity: 4, sizes: { diameter: 38.5 } });
     // Only today's entry can be a slip of the finger.
-    expect(screen.getAllByRole('button', { name: 'Take back' })).toHaveLength(1);
+    const [only, ...others] = screen.getAllByRole('button', { name: 'Delete' });
+    expect(others).toEqual([]);
+    // It is hidden at once and can be brought back for a while; nothing is deleted until then.
+    await userEvent.click(only!);
+    expect(screen.queryByRole('button', { name: 'Delete' })).toBeNull();
+    await userEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+    expect(screen.getAllByRole('button', { name: 'Delete' })).toHaveLength(1);
+    expect(calls.map((c) => c.method)).toEqual(['PUT', 'PUT']);
   });
 });
 
@@ -234,7 +247,7 @@ describe('prices', () => {
     const row = await screen.findByRole('row', { name: /Caps, 18/ });
     for (const text of ['2.10', '2.40', 'sold out']) expect(row).toHaveTextContent(text);
     await userEvent.click(screen.getByRole('button', { name: 'Read the shop’s lists' }));
-    expect(await screen.findByText(/2.10 to 1.95 back in stock/)).toBeVisible();
+    expect(await screen.findByText(/£2.10 to £1.95 back in stock/)).toBeVisible();
     expect(calls[0]).toMatchObject({ path: '/shop/refresh' });
   });
 });

@@ -63,7 +63,7 @@ describe('a material', () => {
     await type('Height', '1.2 cm');
     await type('Kept', '4');
     await userEvent.click(screen.getByRole('checkbox', { name: 'loose liner' }));
-    await userEvent.click(screen.getByRole('button', { name: 'Put it on the shelf' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Add to the shelf' }));
     await waitFor(() => expect(calls).toHaveLength(1));
     expect(calls[0]!.body).toMatchObject({
       name: 'Jar lid',
@@ -78,7 +78,7 @@ describe('a material', () => {
     const calls = answer({});
     form(null);
     await type('Name', 'Jar lid');
-    await userEvent.click(screen.getByRole('button', { name: 'Put it on the shelf' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Add to the shelf' }));
     expect(screen.getByRole('alert')).toHaveTextContent('sizes.diameter: a disc needs its diameter in mm');
     expect(screen.getByRole('textbox', { name: 'Across' })).toBeInvalid();
     expect(calls).toEqual([]);
@@ -95,15 +95,15 @@ describe('a material', () => {
     expect(screen.queryByRole('textbox', { name: 'Length' })).toBeNull();
   });
 
-  it('comes in and is used up', async () => {
+  it('is added to and taken from', async () => {
     const calls = answer({
       'POST /materials/2/stock': (b: { by: number }) => ({ ...CAP, kept: CAP.kept + b.by, version: 4 }),
     });
     form();
     await type('How many', '5');
-    await userEvent.click(screen.getByRole('button', { name: 'Came in' }));
-    expect(await screen.findByText('5 came in: 14 kept.')).toBeVisible();
-    await userEvent.click(screen.getByRole('button', { name: 'Used up' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Add stock' }));
+    expect(await screen.findByText('5 added: 14 kept.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Take out' }));
     await waitFor(() => expect(calls.map((c) => c.body)).toEqual([{ by: 5 }, { by: -5 }]));
   });
 
@@ -151,7 +151,9 @@ describe('a material', () => {
       ],
     });
     form();
-    await userEvent.click(screen.getByRole('button', { name: 'Take off the shelf' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
+    const asked = await screen.findByRole('alertdialog', { name: 'Delete Cap?' });
+    await userEvent.click(within(asked).getByRole('button', { name: 'Delete' }));
     expect(await screen.findByRole('alert')).toHaveTextContent('Cap is used by Drop tub.');
   });
 });
@@ -162,7 +164,7 @@ describe('packs', () => {
     show(<Packs materials={[CAP, TUB]} />);
     expect(await screen.findByText('Caps, 18')).toBeVisible();
     expect(await screen.findByText(/Pier: 18 Cap/)).toBeVisible();
-    expect(screen.getByText('2.10')).toBeVisible();
+    expect(screen.getByText(/[€£]2\.10/)).toBeVisible();
   });
 
   it('of several materials from a new supplier are added', async () => {
@@ -204,6 +206,27 @@ describe('packs', () => {
         { materialId: 1, quantity: 2 },
       ],
     });
+  });
+
+  it('are deleted only when one says so, and an error is shown', async () => {
+    const calls = answer({
+      'GET /offers': OFFERS,
+      'GET /suppliers': SUPPLIERS,
+      'DELETE /offers/5': () => [
+        503,
+        { type: '', title: '', status: 503, detail: 'Another program is writing.', errors: [] },
+      ],
+    });
+    show(<Packs materials={[CAP, TUB]} />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Delete Caps, 18' }));
+    const asked = await screen.findByRole('alertdialog', { name: 'Delete Caps, 18?' });
+    await userEvent.click(within(asked).getByRole('button', { name: 'Cancel' }));
+    expect(calls).toEqual([]);
+    await userEvent.click(screen.getByRole('button', { name: 'Delete Caps, 18' }));
+    await userEvent.click(
+      within(await screen.findByRole('alertdialog')).getByRole('button', { name: 'Delete' }),
+    );
+    expect(await screen.findByText('Another program is writing.')).toBeVisible();
   });
 
   it('say what is missing', async () => {

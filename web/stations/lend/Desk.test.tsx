@@ -1,4 +1,5 @@
-import { screen, waitFor } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
+import type { BenchDesign } from '../../../core/needs/supply.ts';
 import userEvent from '@testing-library/user-event';
 import { answer, BEAD, CAP, COPY, PLACE, show, TUB } from '../../testing/desk.tsx';
 import { Desk } from './Desk.tsx';
@@ -11,8 +12,20 @@ const lent = {
   ...COPY,
   openLoan: { id: 4, borrowerId: 2, borrower: 'Grey Punt', lentOn: '2026-11-06', dueOn: '2026-11-20' },
 };
-const desk = (copy = COPY, materials = [TUB, CAP]) =>
-  show(<Desk copy={copy} borrowers={families} materials={materials} place={PLACE} />);
+const desk = (copy = COPY, materials = [TUB, CAP], bench: BenchDesign[] = []) => {
+  const unfinished: boolean[] = [];
+  show(
+    <Desk
+      copy={copy}
+      borrowers={families}
+      materials={materials}
+      bench={bench}
+      place={PLACE}
+      onUnfinished={(u) => unfinished.push(u)}
+    />,
+  );
+  return unfinished;
+};
 const less = (part: string) => userEvent.click(screen.getByRole('button', { name: `${part}: one less` }));
 
 describe('lending', () => {
@@ -22,7 +35,12 @@ describe('lending', () => {
     expect(screen.getByText(/1 × Tub, 8 × Cap · counted 20 Nov/)).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: /Lend to/ }));
     await userEvent.click(screen.getByRole('option', { name: /Grey Punt/ }));
-    expect(screen.getByLabelText('Back on')).toHaveValue('2026-12-08');
+    const due = screen.getByRole('group', { name: 'Back on' });
+    expect(
+      within(due)
+        .getAllByRole('spinbutton')
+        .map((p) => p.textContent),
+    ).toEqual(['08', '12', '2026']);
     await userEvent.click(screen.getByRole('button', { name: 'Lend it' }));
     await waitFor(() =>
       expect(calls).toEqual([
@@ -87,7 +105,7 @@ describe('lending', () => {
 describe('taking back', () => {
   it('says how long it was out and how late it is', () => {
     desk(lent);
-    expect(screen.getByText(/for 18 days/)).toHaveTextContent('4 late');
+    expect(screen.getByText(/for 18 days/)).toHaveTextContent('4 days overdue');
   });
 
   it('takes a whole kit back in one press', async () => {
@@ -104,7 +122,7 @@ describe('taking back', () => {
   });
 
   it.each([
-    ['Fill from spares', 'fill'],
+    ['Fill from stock', 'fill'],
     ['To repair', 'repair'],
     ['Lend on as it is', 'shelve'],
   ])('with two caps missing, “%s” sends %s', async (button, then) => {
@@ -113,16 +131,84 @@ describe('taking back', () => {
     await less('Cap');
     await less('Cap');
     expect(screen.getByText('2 × Cap short')).toBeVisible();
-    expect(screen.getByText(/The shelf has 9 spare/)).toHaveTextContent('A loose cap is not a small part.');
+    expect(screen.getByText(/9 free on the shelf/)).toHaveTextContent('A loose cap is not a small part.');
     await userEvent.click(screen.getByRole('button', { name: button }));
     await waitFor(() => expect(calls[0]!.body).toEqual({ present: [1, 6], then }));
+  });
+
+  it('counts as spare only what no design on the bench holds', async () => {
+    const held = {
+      id: 9,
+      name: 'Squeeze seal',
+      copies: 1,
+      made: 0,
+      needs: [
+        { role: 'piece', materialId: 2, name: 'Cap', quantity: 8, unit: 'each' as const, counted: true },
+      ],
+    };
+    desk(lent, [TUB, CAP], [held]);
+    await less('Cap');
+    await less('Cap');
+    // Nine are kept, eight of them held: one is free, and two are missing.
+    expect(screen.getByText(/1 free on the shelf/)).toBeVisible();
+    expect(screen.queryByRole('button', { name: 'Fill from stock' })).toBeNull();
+  });
+
+  it('tells when a count was begun, and that it was not when it is as it was', async () => {
+    const unfinished = desk(lent);
+    expect(unfinished.at(-1)).toBe(false);
+    await less('Cap');
+    expect(unfinished.at(-1)).toBe(true);
+    await userEvent.click(screen.getByRole('button', { name: 'Cap: one more' }));
+    expect(unfinished.at(-1)).toBe(false);
+  });
+
+  it('shows what was missing before, what was done about it and where it came from', async () => {
+    answer({
+      'GET /copies/7/history': {
+        loans: [
+          {
+            id: 4,
+            copyId: 7,
+            borrowerId: 2,
+            lentOn: '2026-09-01',
+            dueOn: '2026-09-15',
+            returnedOn: '2026-09-14',
+            label: 'FB-001a',
+            design: 'Drop tub',
+            borrower: 'Grey Punt',
+            count: {
+              id: 1,
+              countedOn: '2026-09-14',
+              loanId: 4,
+              parts: [{ materialId: 2, name: 'Cap', due: 8, present: 6 }],
+              outcome: 'fill',
+              filled: [
+                {
+                  materialId: 2,
+                  name: 'Cap',
+                  quantity: 2,
+                  lots: [{ lotId: 3, quantity: 2, from: 'Teal Skiff', cameOn: '2026-08-02' }],
+                },
+              ],
+            },
+          },
+        ],
+        counts: [],
+      },
+    });
+    desk();
+    await userEvent.click(screen.getByText('History of FB-001a'));
+    expect(await screen.findByText(/2 × Cap missing; filled from stock/)).toHaveTextContent(
+      '2 × Cap missing; filled from stock: 2 × Cap from the lot of 2 Aug (Teal Skiff)',
+    );
   });
 
   it('does not offer spares that are not there, and warns of a lost small part', async () => {
     const copy = { ...lent, parts: [{ materialId: 3, name: 'Bead', due: 6, present: 6 }] };
     desk(copy, [BEAD]);
     await less('Bead');
-    expect(screen.queryByRole('button', { name: 'Fill from spares' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Fill from stock' })).toBeNull();
     expect(screen.getByText(/A loose bead is a small part/)).toBeVisible();
   });
 
@@ -135,7 +221,7 @@ describe('taking back', () => {
   it('counts a kit in repair and mends it', async () => {
     const calls = answer({ 'POST /copies/7/count': COPY });
     desk({ ...COPY, repair: true, parts: [{ materialId: 2, name: 'Cap', due: 8, present: 7 }] });
-    await userEvent.click(screen.getByRole('button', { name: 'Fill from spares' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Fill from stock' }));
     await waitFor(() =>
       expect(calls[0]).toEqual({
         method: 'POST',

@@ -1,0 +1,89 @@
+import type { Need } from '../patterns/kernel.ts';
+import { packRate, priceShares, rateOf, threeCosts, type PackPrice } from './costs.ts';
+
+const pack = (price: number, contents: [number, number][], part: Partial<PackPrice> = {}): PackPrice => ({
+  supplierId: 1,
+  price,
+  contents: contents.map(([materialId, quantity]) => ({ materialId, quantity })),
+  ...part,
+});
+const CAPS = pack(210, [[2, 18]]);
+const TAPE = pack(400, [[5, 10_000]]);
+const cap = { id: 2, unit: 'each' as const };
+
+describe('a pack of several things', () => {
+  it('is shared by what each would cost alone, not by pieces and millimetres alike', () => {
+    // Ten metres of tape and eighteen caps for 6.10: the tape is worth 4.00 of it and the caps 2.10.
+    const both = pack(610, [
+      [5, 10_000],
+      [2, 18],
+    ]);
+    expect(priceShares(both, [both, CAPS, TAPE])).toEqual([400 / 610, 210 / 610]);
+    // Spread over 10,018 “pieces” a cap would have cost 0.06; it costs 11.67.
+    expect(packRate(2, both, [both, CAPS, TAPE], [])).toBeCloseTo(210 / 18, 9);
+  });
+  it('is shared equally by kind where nobody sells its things alone', () => {
+    const both = pack(600, [
+      [7, 3],
+      [8, 300],
+    ]);
+    expect(priceShares(both, [both])).toEqual([0.5, 0.5]);
+    expect(packRate(8, both, [both], [])).toBeCloseTo(1, 9);
+  });
+  it('given away is no division by nothing', () => {
+    const free = pack(0, [
+      [2, 1],
+      [5, 1],
+    ]);
+    expect(priceShares(free, [free])).toEqual([0.5, 0.5]);
+    expect(packRate(2, free, [free], [])).toBe(0);
+  });
+});
+
+describe('what one of a material costs', () => {
+  it('includes delivery as the purchase does', () => {
+    expect(rateOf(cap, [CAPS], [{ id: 1, delivery: 350 }])).toEqual({ minor: 560 / 18, from: 'bought' });
+    // The dearer pack is the cheaper one once it comes without delivery.
+    const near = pack(300, [[2, 18]], { supplierId: 2 });
+    expect(rateOf(cap, [CAPS, near], [{ id: 1, delivery: 350 }]).minor).toBeCloseTo(300 / 18, 9);
+  });
+  it('never beats what can be bought: a sold-out pack sets no rate', () => {
+    const cheap = pack(18, [[2, 18]], { inStock: false });
+    expect(rateOf(cap, [cheap, CAPS], []).minor).toBeCloseTo(210 / 18, 9);
+  });
+  it('is nothing for a find, or what the place says it is worth', () => {
+    expect(rateOf(cap, [], [])).toEqual({ minor: 0, from: 'saved' });
+    expect(rateOf({ ...cap, worth: 5 }, [], [])).toEqual({ minor: 5, from: 'worth' });
+    expect(rateOf({ id: 5, unit: 'mm', worth: 20 }, [], [])).toEqual({ minor: 0.02, from: 'worth' });
+  });
+});
+
+describe('three costs', () => {
+  const need = (role: string, materialId: number, quantity: number): Need => ({
+    role,
+    materialId,
+    name: role,
+    quantity,
+    unit: 'each',
+    counted: true,
+  });
+  const rate = (id: number) =>
+    id === 2 ? { minor: 7.8, from: 'bought' as const } : { minor: 0, from: 'saved' as const };
+  it('tells what is bought, what is used and a lost piece apart', () => {
+    const c = threeCosts({
+      needs: [need('Tub', 9, 1), need('Cap', 2, 7)],
+      rate,
+      copies: 3,
+      purchaseTotal: 390,
+    });
+    expect(c.costToBuy).toBe(130);
+    expect(c.materialsUsed).toBeCloseTo(54.6, 9);
+    expect(c.lostPiece).toEqual({ name: 'Cap', minor: 7.8, from: 'bought' });
+  });
+  it('has no cost per kit where no kit is left to make', () => {
+    expect(threeCosts({ needs: [], rate, copies: 0, purchaseTotal: 0 })).toMatchObject({
+      costToBuy: null,
+      lostPiece: null,
+    });
+  });
+});
