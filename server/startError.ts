@@ -19,7 +19,7 @@ const REASONS: Readonly<Record<string, string>> = {
 /** What went wrong with the folder, as one sentence; anything unforeseen keeps its own message. */
 export function folderError(folder: string, error: unknown): StartError {
   if (error instanceof StartError) return error;
-  const code = String((error as { code?: unknown }).code ?? '');
+  const { code = '' } = error as { code?: string };
   const known = REASONS[code] ?? REASONS[code.split('_').slice(0, 2).join('_')];
   const message = error instanceof Error ? error.message.split('\n')[0]! : String(error);
   return new StartError(`The folder ${folder} ${known ?? `cannot be used: ${message}`}.`);

@@ -105,7 +105,8 @@ describe('the door to heavy work', () => {
     } satisfies Job;
     await expect(broken.run(job)).rejects.toThrow();
     await new Promise((r) => setTimeout(r, 1500));
-    expect(readFileSync(join(folder, 'starts'), 'utf8').length).toBeLessThanOrEqual(2);
+    // Once and once more for each of the two lanes; in a loop it was eighteen in four seconds.
+    expect(readFileSync(join(folder, 'starts'), 'utf8').length).toBeLessThanOrEqual(4);
     await broken.close();
   });
 });

@@ -24,8 +24,6 @@ function asProblem(error: unknown, late: AbortSignal): unknown {
       422,
       `The computation took more than ${SECONDS} s and was stopped; expected something simpler.`,
     );
-  if (/queue is at limit/i.test(message))
-    return new ProblemError(503, 'Too many computations are waiting; try again in a moment.');
   if (error instanceof Error && error.name === 'AbortError')
     return new ProblemError(503, 'The caller hung up; the computation was ended.');
   if (
@@ -52,19 +50,35 @@ export function workerDoor(script: URL, options: { long?: number; idleSeconds?: 
   const lane = (threads: number): Piscina =>
     new Piscina({
       filename: script.href,
-      minThreads: 0,
+      // One stays: what waits is taken on by the next worker when one has died.
+      minThreads: 1,
       maxThreads: threads,
-      maxQueue: MOST_WAITING,
       idleTimeout: (options.idleSeconds ?? 60) * 1000,
       resourceLimits: { maxOldGenerationSizeMb: 1024 },
     });
   const lanes: Record<Lane, Piscina> = { quick: lane(1), long: lane(options.long ?? 2) };
+  // A worker that fails before it takes a job up tells only its pool; those who wait for it must hear of it too.
+  const waiting: Record<Lane, Set<(error: Error) => void>> = { quick: new Set(), long: new Set() };
+  for (const name of ['quick', 'long'] as const)
+    lanes[name].on('error', () => {
+      for (const reject of waiting[name]) reject(new Error('worker exited at its start'));
+    });
   return {
     run: async (job, signal) => {
       const late = AbortSignal.timeout(SECONDS * 1000);
       const ends = signal ? AbortSignal.any([signal, late]) : late;
       const take = (name: Lane): Promise<JobAnswer> =>
-        lanes[name].run({ job, lane: name }, { signal: ends }) as Promise<JobAnswer>;
+        new Promise<JobAnswer>((resolve, reject) => {
+          // Counted here: those that a worker has taken up are among them.
+          if (waiting[name].size > MOST_WAITING) {
+            reject(new ProblemError(503, 'Too many computations are waiting; try again in a moment.'));
+            return;
+          }
+          waiting[name].add(reject);
+          (lanes[name].run({ job, lane: name }, { signal: ends }) as Promise<JobAnswer>)
+            .then(resolve, reject)
+            .finally(() => waiting[name].delete(reject));
+        });
       try {
         const first = firstLane(job);
         let answer = await take(first);

@@ -1,6 +1,6 @@
 import { accessSync, constants, copyFileSync, existsSync, mkdirSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
-import { MikroORM, type Options } from '@mikro-orm/libsql';
+import { MikroORM } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
 import { folderError } from '../startError.ts';
 import { entities } from './entities.ts';
@@ -8,7 +8,6 @@ import { migrationsList } from './migrations.ts';
 import { APPLICATION_ID, checkFile, type Asker } from './soundness.ts';
 
 export type Db = MikroORM;
-type PoolConfig = NonNullable<Options['pool']>;
 
 /**
  * How long a statement waits for another writer, ms. Waiting blocks the thread, and with it everybody's reading, so it
@@ -76,7 +75,7 @@ export async function openDb(folder: string): Promise<Db> {
           for (const pragma of PRAGMAS) connection.prepare(`pragma ${pragma}`).all();
           done(null, connection);
         },
-      } as PoolConfig,
+      },
     });
     const run = (sql: string): Promise<unknown> => orm.em.getConnection().execute(sql, [], 'all');
     await run('pragma journal_mode = WAL');

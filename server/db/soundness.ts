@@ -57,9 +57,9 @@ export function checkFile(file: string, known: readonly string[]): void {
     db!
       .prepare(sql)
       .all()
-      .map((row) => Object.values(row as object)[0]);
+      .map((row) => (Object.values(row as object) as unknown[])[0]);
   try {
-    db = new Database(file, { readonly: true } as never) as unknown as Asker;
+    db = new Database(file, { readonly: true });
     const [id] = values('pragma application_id');
     if (id !== 0 && id !== APPLICATION_ID)
       throw new StartError(`${file} belongs to another program; set FOX_DATA to another folder.`);

@@ -6,7 +6,7 @@ import type { Placed } from '../../core/plan/order.ts';
 import { MARGIN, PAPERS, type Paper } from '../../core/print/paper.ts';
 import type { TemplatePage } from '../../core/print/template.ts';
 import type { Finding } from '../../core/safety/check.ts';
-import { MM, Sheet, startPaperwork } from './pdf.ts';
+import { Sheet, startPaperwork } from './pdf.ts';
 
 export const CAUTION =
   'These are the usual cautions, not a certificate. Local toy-safety and licensing rules come first; ask the therapist who knows the child.';

@@ -20,11 +20,13 @@ const FIELDS: Readonly<Partial<Record<keyof Design, string>>> = {
 const say = (value: unknown): string =>
   value === undefined || value === null
     ? 'none'
-    : value === true
-      ? 'yes'
-      : value === false
-        ? 'no'
-        : String(value);
+    : typeof value === 'boolean'
+      ? value
+        ? 'yes'
+        : 'no'
+      : typeof value === 'string'
+        ? value
+        : JSON.stringify(value);
 
 export interface Difference {
   readonly field: string;
@@ -48,7 +50,6 @@ export function differences(
   const keys = <T extends object>(a: T, b: T): string[] => [
     ...new Set([...Object.keys(a), ...Object.keys(b)]),
   ];
-  const text = (v: unknown): string => (typeof v === 'object' && v !== null ? JSON.stringify(v) : say(v));
   return [
     ...(Object.keys(FIELDS) as (keyof Design)[])
       .filter((k) => !same(mine[k], theirs[k]))
@@ -62,7 +63,7 @@ export function differences(
       })),
     ...keys(mine.dials, theirs.dials)
       .filter((k) => !same(mine.dials[k], theirs.dials[k]))
-      .map((k) => ({ field: k, here: text(mine.dials[k]), there: text(theirs.dials[k]) })),
+      .map((k) => ({ field: k, here: say(mine.dials[k]), there: say(theirs.dials[k]) })),
   ];
 }
 

@@ -23,7 +23,7 @@ import type { SafetyReport } from '../../core/safety/check.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { words } from '../data/api.ts';
 import { workbench, type Ask } from '../work/door.ts';
-import type { NeedingDesign } from './onBench.ts';
+import type { NeedingDesign } from './needingDesign.ts';
 
 /** What follows from a design at once. */
 export interface Light {

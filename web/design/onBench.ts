@@ -1,13 +1,12 @@
 import { useEffect, useState } from 'react';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
-import type { BenchDesign } from '../../core/needs/supply.ts';
 import { api } from '../data/api.ts';
 import { useDesigns, useMaterials } from '../data/queries.ts';
+import type { NeedingDesign } from './needingDesign.ts';
 import { useOpenDesign } from './store.ts';
 
-/** A design with what one copy of it needs; `problem` where it cannot be read. */
-export type NeedingDesign = BenchDesign & { readonly design: Design; readonly problem: string | null };
+export type { NeedingDesign };
 
 const known = new WeakMap<readonly Design[], WeakMap<readonly MaterialRow[], Promise<NeedingDesign[]>>>();
 

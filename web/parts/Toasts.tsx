@@ -100,7 +100,7 @@ const Region = styled(ToastRegion)`
 /** Where messages stand; one for the whole page. */
 export function Toasts() {
   return (
-    <Region queue={queue as ToastQueue<unknown>}>
+    <Region queue={queue}>
       {({ toast }) => {
         const { words, tone, undo } = toast.content as Message;
         return (

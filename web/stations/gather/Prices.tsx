@@ -141,7 +141,7 @@ export function Component() {
         yaxis: { tickformat: '.2f' },
       },
     };
-  }, [seen, chosen, rivals]);
+  }, [seen, chosen, rivals, offers, suppliers]);
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!offers || !suppliers || !materials || !place || !shop || !seen) return <p role="status">Loading …</p>;
   const tell = (e: unknown): void => setProblem(words(e));

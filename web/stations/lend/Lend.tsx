@@ -247,7 +247,9 @@ export function Component() {
     [setParams],
   );
   const held = useRef({ unfinished, label });
-  held.current = { unfinished, label };
+  useEffect(() => {
+    held.current = { unfinished, label };
+  }, [unfinished, label]);
   const choose = useCallback(
     (to: string): void => {
       if (held.current.unfinished && to !== held.current.label) setLeaving(to);
