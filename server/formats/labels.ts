@@ -12,7 +12,7 @@ const code = async (options: RenderOptions): Promise<Uint8Array> => new Uint8Arr
 
 /** Labels three across and eight down, each with a QR and a Code 128 of the label itself. */
 export async function labelsPdf(labels: readonly LabelText[], size: Paper): Promise<Uint8Array> {
-  const paper = await startPaperwork('Labels');
+  const paper = await startPaperwork('Labels', labels);
   const { width, height } = PAPERS[size];
   const [cw, ch] = [width / 3, Math.floor((height - 2 * 4) / 8)];
   let sheet: Sheet | null = null;
@@ -27,8 +27,8 @@ export async function labelsPdf(labels: readonly LabelText[], size: Paper): Prom
     page.drawImage(qr, { x: (x + cw - 30) * MM, y: (height - y - 20) * MM, width: 20 * MM, height: 20 * MM });
     page.drawImage(bars, { x: x * MM, y: (height - y - 26) * MM, width: 36 * MM, height: 6.5 * MM });
     sheet!.text(x, y + 5, l.label, 5.5, { bold: true });
-    sheet!.paragraph(x, y + 10, l.name, 3.4, cw - 34, { bold: true, most: 1 });
-    sheet!.paragraph(x, y + 13.8, l.count, 2.5, cw - 34, { most: 2 });
+    const below = sheet!.name(x, y + 9.4, l.name, 3.4, cw - 34, { bold: true, most: 2 });
+    sheet!.paragraph(x, Math.max(y + 13.8, below + 0.4), l.count, 2.5, cw - 34, { most: 2 });
   }
   return paper.doc.save();
 }

@@ -202,3 +202,38 @@ describe('the wanted list', () => {
     expect(text).toMatch(/raw meat or fish/);
   });
 });
+
+describe('names of every alphabet', () => {
+  const NAMES = ['Łódź żółw', 'Ελληνική βάρκα', 'Київ, ґанок', 'Åsa’s Größe', 'Boat 🚤'];
+  const LONG = `Long name ${'Ωκεανός żółw '.repeat(20)}`.slice(0, 80).trim();
+  it.each([...NAMES, LONG, 'x'.repeat(80)])('are printed whole on every paper: %s', async (name) => {
+    const tall = await startTest();
+    const { design } = await withDesign(tall, { name });
+    await tall.post('/builds', { designId: design.id, version: 1, copies: 1 }).expect(201);
+    const papers: string[] = [];
+    for (const paper of ['build-sheet', 'template', 'labels', 'wanted'] as const) {
+      const r = await tall
+        .get(`/designs/${design.id}/${paper}.pdf?paper=A4${paper === 'wanted' ? '&copies=20' : ''}`)
+        .buffer(true)
+        .parse((res, done) => {
+          const parts: Buffer[] = [];
+          res.on('data', (c: Buffer) => parts.push(c));
+          res.on('end', () => done(null, Buffer.concat(parts)));
+        })
+        .expect(200);
+      const file = join(folder, `${paper}.pdf`);
+      writeFileSync(file, r.body as Buffer);
+      papers.push(file);
+      const text = execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' });
+      const squeezed = (t: string): string => t.normalize('NFC').replace(/\s+/g, '').replace('🚤', 'U+1F6A4');
+      // A label may cut a long name off; it never leaves a letter out of what it shows.
+      const shown = paper === 'labels' ? squeezed(name).slice(0, 14) : squeezed(name);
+      expect([paper, squeezed(text).includes(shown)]).toEqual([paper, true]);
+      // Nothing runs over the right margin: no word ends beyond the page less 5 mm (210 mm are 595 points).
+      const boxes = execFileSync('pdftotext', ['-bbox', file, '-'], { encoding: 'utf8' });
+      const right = Math.max(...[...boxes.matchAll(/xMax="([\d.]+)"/g)].map((m) => Number(m[1])));
+      expect([paper, right < 595 - 14]).toEqual([paper, true]);
+    }
+    await tall.close();
+  });
+});

@@ -1,41 +1,45 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
 import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
+import { fontBytes, runsOf, WEIGHTS, type Weight } from './fonts.ts';
 import type { Mark } from '../../core/drawing/mark.ts';
 
 export const MM = 72 / 25.4;
 
-/** Without control characters, which no font draws. */
-const plain = (words: string): string => words.replace(/\p{Cc}/gu, ' ');
 const INK = rgb(0.118, 0.165, 0.173);
 const QUIET = rgb(0.33, 0.38, 0.37);
-
-const require = createRequire(import.meta.url);
-const fontFile = (weight: 400 | 700): Uint8Array =>
-  readFileSync(
-    require.resolve(
-      `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
-    ),
-  );
 
 /** A document measured in mm from the upper left, in the house's type. */
 export interface Paperwork {
   readonly doc: PDFDocument;
-  readonly regular: PDFFont;
-  readonly bold: PDFFont;
+  /** Embedded faces by number and weight: only those that the paper's texts need. */
+  readonly fonts: ReadonlyMap<string, PDFFont>;
 }
 
-export async function startPaperwork(title: string): Promise<Paperwork> {
+const key = (face: number, weight: Weight): string => `${face} ${weight}`;
+
+/**
+ * A new document with the faces that its texts need.
+ *
+ * @param texts everything that will be written, as it is or as JSON
+ */
+export async function startPaperwork(title: string, texts: unknown): Promise<Paperwork> {
   const doc = await PDFDocument.create();
   doc.registerFontkit(fontkit);
   doc.setTitle(title);
   doc.setProducer('Fox Button');
-  // .woff with subsetting is the combination that every reader draws.
-  const regular = await doc.embedFont(fontFile(400), { subset: true });
-  const bold = await doc.embedFont(fontFile(700), { subset: true });
-  return { doc, regular, bold };
+  const faces = new Set([0, ...runsOf(`${title} ${JSON.stringify(texts)}`).map((r) => r.face)]);
+  const fonts = new Map<string, PDFFont>();
+  for (const face of faces)
+    for (const weight of WEIGHTS)
+      // .woff with subsetting is the combination that every reader draws.
+      fonts.set(key(face, weight), await doc.embedFont(fontBytes(face, weight), { subset: true }));
+  return { doc, fonts };
+}
+
+interface Style {
+  bold?: boolean;
+  quiet?: boolean;
 }
 
 /** One page to draw on in mm, y downwards. */
@@ -50,23 +54,54 @@ export class Sheet {
     this.height = height;
     this.page = paper.doc.addPage([width * MM, height * MM]);
   }
-  text(
-    x: number,
-    y: number,
-    words: string,
-    size: number,
-    options: { bold?: boolean; quiet?: boolean; right?: boolean } = {},
-  ): void {
-    const font = options.bold ? this.paper.bold : this.paper.regular;
-    const clean = plain(words);
-    const back = options.right ? font.widthOfTextAtSize(clean, size * MM) : 0;
-    this.page.drawText(clean, {
-      x: x * MM - back,
-      y: (this.height - y) * MM,
-      size: size * MM,
-      font,
-      color: options.quiet ? QUIET : INK,
+  private runs(words: string, style: Style): { font: PDFFont; text: string }[] {
+    const weight = style.bold ? 700 : 400;
+    // A face that was not foreseen falls back to the first, which draws its code.
+    return runsOf(words).flatMap((r) => {
+      const font = this.paper.fonts.get(key(r.face, weight));
+      return font ? [{ font, text: r.text }] : [];
     });
+  }
+  /** How wide words are at a size, mm. */
+  widthOf(words: string, size: number, style: Style = {}): number {
+    return this.runs(words, style).reduce((n, r) => n + r.font.widthOfTextAtSize(r.text, size * MM) / MM, 0);
+  }
+  text(x: number, y: number, words: string, size: number, style: Style & { right?: boolean } = {}): void {
+    let at = x - (style.right ? this.widthOf(words, size, style) : 0);
+    for (const { font, text } of this.runs(words, style)) {
+      this.page.drawText(text, {
+        x: at * MM,
+        y: (this.height - y) * MM,
+        size: size * MM,
+        font,
+        color: style.quiet ? QUIET : INK,
+      });
+      at += font.widthOfTextAtSize(text, size * MM) / MM;
+    }
+  }
+  /** Words as lines no wider than `width`; a word that is wider by itself is broken where it must be. */
+  private wrapped(words: string, size: number, width: number, style: Style): string[] {
+    const fits = (line: string): boolean => this.widthOf(line, size, style) <= width;
+    const lines: string[] = [];
+    let line = '';
+    for (const word of words.replace(/\s+/g, ' ').trim().split(' ')) {
+      const longer = line ? `${line} ${word}` : word;
+      if (fits(longer)) {
+        line = longer;
+        continue;
+      }
+      if (line) lines.push(line);
+      line = '';
+      for (const letter of word) {
+        if (line && !fits(line + letter)) {
+          lines.push(line);
+          line = '';
+        }
+        line += letter;
+      }
+    }
+    if (line) lines.push(line);
+    return lines;
   }
   /** Words broken to a width, at most `most` lines, the last cut with …; returns the y below the last line. */
   paragraph(
@@ -75,28 +110,30 @@ export class Sheet {
     words: string,
     size: number,
     width: number,
-    options: { bold?: boolean; quiet?: boolean; most?: number } = {},
+    style: Style & { most?: number } = {},
   ): number {
-    const font = options.bold ? this.paper.bold : this.paper.regular;
-    const fits = (line: string): boolean => font.widthOfTextAtSize(line, size * MM) <= width * MM;
-    const lines: string[] = [];
-    let line = '';
-    for (const word of plain(words).split(' ')) {
-      const longer = line ? `${line} ${word}` : word;
-      if (line && !fits(longer)) {
-        lines.push(line);
-        line = word;
-      } else line = longer;
-    }
-    if (line) lines.push(line);
-    const most = options.most ?? Infinity;
+    const lines = this.wrapped(words, size, width, style);
+    const most = style.most ?? Infinity;
     if (lines.length > most) {
       let last = lines[most - 1]!;
-      while (last.length > 1 && !fits(`${last} …`)) last = last.slice(0, -1);
+      while (last.length > 1 && this.widthOf(`${last} …`, size, style) > width) last = last.slice(0, -1);
       lines.splice(most - 1, lines.length, `${last} …`);
     }
-    lines.forEach((l, i) => this.text(x, y + i * size * 1.35, l, size, options));
+    lines.forEach((l, i) => this.text(x, y + i * size * 1.35, l, size, style));
     return y + lines.length * size * 1.35;
+  }
+  /** A name in a room of its own: smaller down to two thirds where it is long, then in lines; returns the y below it. */
+  name(
+    x: number,
+    y: number,
+    words: string,
+    size: number,
+    width: number,
+    style: Style & { most?: number } = {},
+  ): number {
+    let fit = size;
+    while (fit > size / 1.5 && this.widthOf(words, fit, style) > width) fit -= size / 24;
+    return this.paragraph(x, y, words, fit, width, style);
   }
   line(x1: number, y1: number, x2: number, y2: number, width = 0.2, dash?: number[]): void {
     this.page.drawLine({

@@ -7,6 +7,7 @@ const escape = (s: string): string =>
 const n = (x: number): string => (Math.round(x * 1000) / 1000).toString();
 
 const PEN = {
+  opening: 'stroke="#000" stroke-width="0.35"',
   cut: 'stroke="#000" stroke-width="0.35"',
   lid: 'stroke="#000" stroke-width="0.2" stroke-dasharray="3 2"',
   rim: 'stroke="#888" stroke-width="0.15"',
@@ -29,6 +30,16 @@ function markSvg(m: Mark, unit: LengthUnit): string {
       return `<text x="${n(m.at[0])}" y="${n(m.at[1])}" font-size="4">${escape(m.text)}</text>`;
   }
 }
+
+/** A drawing as SVG, one user unit a millimetre, for a paper that scales it. Its figures are plain digits and signs. */
+export const drawingSvg = (
+  layout: { readonly width: number; readonly height: number; readonly marks: readonly Mark[] },
+  unit: LengthUnit,
+): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${n(layout.width)} ${n(layout.height)}" font-family="face0">${layout.marks
+    .filter((m) => m.kind !== 'words')
+    .map((m) => markSvg(m, unit))
+    .join('')}</svg>`;
 
 /** A template page as SVG whose user unit is 1 mm and whose size on paper is said in mm. */
 export function templateSvg(

@@ -23,6 +23,8 @@ export interface Wanted {
   readonly lines: readonly { readonly material: Material; readonly short: number }[];
   readonly until: Day | undefined;
   readonly unit: LengthUnit;
+  /** How days are written, BCP 47. */
+  readonly locale: string;
 }
 
 const sizesOf = (m: Material, unit: LengthUnit): string => {
@@ -37,7 +39,7 @@ const sizesOf = (m: Material, unit: LengthUnit): string => {
 
 /** A page for families: pictures, sizes, how to clean, how many are still wanted, until when, and what not to bring. */
 export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
-  const paper = await startPaperwork(`${w.place}: wanted`);
+  const paper = await startPaperwork(`${w.place}: wanted`, w);
   const { width, height } = PAPERS[size];
   const right = width - MARGIN;
   // Wide enough for most caps at true size: families hold theirs against it.
@@ -46,13 +48,14 @@ export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
   let y = 22;
   sheet.text(MARGIN, y, 'Please save for us', 9, { bold: true });
   y += 8;
-  sheet.text(
-    MARGIN,
-    y,
-    `${w.place}, for ${w.design}${w.until ? `. Until ${shortDay(w.until)} ${w.until.slice(0, 4)}` : ''}`,
-    4.6,
-  );
-  y += 4;
+  y =
+    sheet.paragraph(
+      MARGIN,
+      y,
+      `${w.place}, for ${w.design}${w.until ? `. Until ${shortDay(w.until, w.locale)} ${w.until.slice(0, 4)}` : ''}`,
+      4.6,
+      right - MARGIN,
+    ) - 2;
   sheet.line(MARGIN, y, right, y, 0.3);
   y += 6;
   if (w.lines.length === 0) {
@@ -74,15 +77,16 @@ export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
       w.unit,
     );
     const x = MARGIN + box + 6;
-    sheet.text(x, y + 8, m.name, 6.4, { bold: true });
+    // The number still wanted has its own column at the right.
+    sheet.name(x, y + 8, m.name, 6.4, right - x - 30, { bold: true, most: 2 });
     sheet.text(right, y + 8, m.unit === 'mm' ? `${(short / 1000).toFixed(1)} m` : `${short}`, 8, {
       bold: true,
       right: true,
     });
     sheet.text(right, y + 13.5, 'still wanted', 3.6, { quiet: true, right: true });
     const sizes = sizesOf(m, w.unit);
-    if (sizes) sheet.text(x, y + 15, `About ${sizes}`, 4.4);
-    sheet.paragraph(x, y + 21.5, cleanWords(m), 4.4, right - x - 4);
+    if (sizes) sheet.text(x, y + 19, `About ${sizes}`, 4.4);
+    sheet.paragraph(x, y + 25.5, cleanWords(m), 4.4, right - x - 4);
     sheet.text(
       x,
       y + box - 2,

@@ -9,7 +9,8 @@ import { templatePage } from '../../../core/print/template.ts';
 import type { Market } from '../../../core/safety/rules.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { CopyRow, PlaceRow } from '../../db/entities.ts';
-import { buildSheetPdf, templatePdf } from '../../formats/papers.ts';
+import { buildSheetPdf } from '../../formats/buildSheet.ts';
+import { templatePdf } from '../../formats/papers.ts';
 import { wantedPdf } from '../../formats/wanted.ts';
 import { templateSvg } from '../../formats/svg.ts';
 import { hungUp } from '../../compute/hungUp.ts';
@@ -82,7 +83,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
       ]);
     const lines = await wantedFor(o.em, o.design, o.copies, today());
     const pdf = await wantedPdf(
-      { place: o.place, design: o.design.name, lines, until: by, unit: o.unit },
+      { place: o.place, design: o.design.name, lines, until: by, unit: o.unit, locale: o.locale },
       o.paper,
     );
     res.type('pdf').attachment(`wanted-${o.file}.pdf`).send(Buffer.from(pdf));

@@ -1,0 +1,176 @@
+import pdfmake from 'pdfmake';
+import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { formatAges } from '../../core/calendar/ages.ts';
+import type { LengthUnit } from '../../core/measure/length.ts';
+import { formatMinutes } from '../../core/measure/minutes.ts';
+import { kits } from '../../core/needs/supply.ts';
+import type { Layout, Need, Show } from '../../core/patterns/kernel.ts';
+import type { Placed } from '../../core/plan/order.ts';
+import { MARGIN, type Paper } from '../../core/print/paper.ts';
+import type { Finding } from '../../core/safety/check.ts';
+import { FACE_COUNT, fontPath, runsOf } from './fonts.ts';
+import { MM } from './pdf.ts';
+import { drawingSvg } from './svg.ts';
+
+export const CAUTION =
+  'These are the usual cautions, not a certificate. Local toy-safety and licensing rules come first; ask the therapist who knows the child.';
+
+export interface BuildSheet {
+  readonly name: string;
+  readonly label: string;
+  readonly forGroup: string;
+  readonly ageFrom: number;
+  readonly ageTo: number;
+  readonly approach: string;
+  readonly copies: number;
+  readonly layout: Layout;
+  readonly needs: readonly Need[];
+  readonly placed: readonly Placed[];
+  readonly findings: readonly Finding[];
+  readonly show: Show;
+  readonly unit: LengthUnit;
+}
+
+const INK = '#1e2a2c';
+const QUIET = '#4a5855';
+
+pdfmake.setFonts(
+  Object.fromEntries(
+    Array.from({ length: FACE_COUNT }, (_, face) => [
+      `face${face}`,
+      { normal: fontPath(face, 400), bold: fontPath(face, 700) },
+    ]),
+  ),
+);
+// Nothing is fetched, and no file is read but the fonts.
+pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setLocalAccessPolicy((path) => path.includes('fontsource'));
+
+/** Longest stretch without a place to break, letters: a longer word is broken so that it never runs over the margin. */
+const UNBROKEN = 28;
+const breakable = (words: string): string =>
+  words.replace(new RegExp(`\\S{${UNBROKEN}}(?=\\S)`, 'gu'), (w) => `${w} `);
+
+/** Words in the faces that have their letters. */
+const type = (words: string, style: Partial<ContentText> = {}): Content =>
+  ({
+    ...style,
+    text: runsOf(breakable(words)).map((r) => ({ text: r.text, font: `face${r.face}` })),
+  }) as Content;
+
+const heading = (words: string): Content => ({
+  stack: [
+    type(words, { bold: true, fontSize: 14 }),
+    {
+      canvas: [{ type: 'line', x1: 0, y1: 2, x2: 515, y2: 2, lineWidth: 0.6, lineColor: INK }],
+    },
+  ],
+  margin: [0, 12, 0, 6],
+  headlineLevel: 1,
+});
+
+/** All one needs at the bench: drawing, what to lay out, the steps in order, the cautions. */
+export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Array> {
+  const scale = Math.min(1, 186 / b.layout.width, 78 / b.layout.height);
+  const steps = b.placed.map((p, i): Content => ({
+    unbreakable: true,
+    margin: [0, 0, 0, 7],
+    columns: [
+      type(`${i + 1}`, { bold: true, fontSize: 13, width: 22 } as Partial<ContentText>),
+      {
+        width: '*',
+        stack: [
+          {
+            columns: [
+              type(p.step.title, { bold: true, fontSize: 13, width: '*' } as Partial<ContentText>),
+              type(
+                `${formatMinutes(p.minutes)} · ${p.step.who === 'child' ? 'child’s own step' : p.step.who === 'adult' ? 'adult' : 'adult or child'}${p.step.blade ? ' · BLADE' : ''}`,
+                { bold: p.step.blade, alignment: 'right', width: 150 } as Partial<ContentText>,
+              ),
+            ],
+          },
+          type(p.step.words),
+          ...(p.step.drying > 0
+            ? [
+                type(`Then leave it to dry ${formatMinutes(p.step.drying)}; nobody needs to wait.`, {
+                  color: QUIET,
+                }),
+              ]
+            : []),
+        ],
+      },
+    ],
+  }));
+  const definition: TDocumentDefinitions = {
+    pageSize: size === 'A4' ? 'A4' : 'LETTER',
+    pageMargins: [MARGIN * MM, 40, MARGIN * MM, 46],
+    defaultStyle: { font: 'face0', fontSize: 11.3, color: INK, lineHeight: 1.18 },
+    info: { title: `${b.name}: build sheet`, producer: 'Fox Button' },
+    footer: (page, pages) =>
+      type(`${b.label} · page ${page} of ${pages}`, {
+        color: QUIET,
+        fontSize: 9,
+        margin: [MARGIN * MM, 14],
+      }),
+    pageBreakBefore: (node, { getFollowingNodesOnPage }) =>
+      node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+    content: [
+      {
+        columns: [
+          type(b.name, {
+            bold: true,
+            fontSize: b.name.length > 40 ? 16 : 22,
+            width: '*',
+          } as Partial<ContentText>),
+          type(b.label, { fontSize: 14, alignment: 'right', width: 80 } as Partial<ContentText>),
+        ],
+      },
+      type(`${kits(b.copies)} for ${b.forGroup}, ${formatAges(b.ageFrom, b.ageTo)} · ${b.approach}`, {
+        margin: [0, 2, 0, 6],
+      }),
+      {
+        svg: drawingSvg(b.layout, b.unit),
+        width: b.layout.width * scale * MM,
+        height: b.layout.height * scale * MM,
+      },
+      type(`drawn at ${scale === 1 ? 'true size' : `${Math.round(scale * 100)} %`}; cut from the template`, {
+        color: QUIET,
+        fontSize: 9.5,
+        alignment: 'right',
+      }),
+      heading('Lay out'),
+      {
+        layout: 'noBorders',
+        table: {
+          widths: ['*', 'auto'],
+          body: b.needs.map((n) => [
+            type(n.name),
+            type(`${n.quantity * b.copies}${n.unit === 'mm' ? ' mm' : ''}`, {
+              bold: true,
+              alignment: 'right',
+            }),
+          ]),
+        },
+      },
+      heading('Steps'),
+      ...steps,
+      heading('Show it'),
+      ...[
+        b.show.say,
+        `Look for: ${b.show.lookFor}`,
+        `Easier: ${b.show.easier}`,
+        `Harder: ${b.show.harder}`,
+      ].map((line) => type(line, { margin: [0, 0, 0, 3] })),
+      heading('Take care'),
+      ...b.findings
+        .filter((f) => f.verdict !== 'clear')
+        .map((f) =>
+          type(`${f.verdict === 'stop' ? 'STOP' : 'Take care'} · ${f.title}: ${f.words} ${f.remedy ?? ''}`, {
+            margin: [0, 0, 0, 4],
+          }),
+        ),
+      type(`All knife work away from children. ${CAUTION}`, { bold: true, margin: [0, 6, 0, 0] }),
+    ],
+  };
+  return new Uint8Array(await pdfmake.createPdf(definition).getBuffer());
+}
