@@ -79,6 +79,11 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
             )
           ).copies
         : [];
+    // What was made then was a batch of its own; the cart names the next one.
+    if (made > 0)
+      await within((em) =>
+        shape.nextBatch(em, design.id, { version: design.version, copies: design.copies }),
+      );
     designs.set(key, { id: design.id, copies: copies.map((c) => c.id) });
   }
   const families = new Map<string, number>();

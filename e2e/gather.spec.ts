@@ -26,7 +26,7 @@ test('from a bag of twenty finds to what could be made', async ({ page, empty })
   await takeIn(page, 'yogurt tub, 500', '11');
   await expect(page.getByText('1 to clean')).toBeVisible();
   await takeIn(page, 'toilet-roll');
-  await expect(page.getByText('1 resting')).toBeVisible();
+  await expect(page.getByText('1 in quarantine')).toBeVisible();
   await takeIn(page, 'cereal box', '111');
   await expect(page.getByText('1 refused')).toBeVisible();
   await takeIn(page, 'jam-jar lid, metal', '6');
@@ -43,7 +43,7 @@ test('from a bag of twenty finds to what could be made', async ({ page, empty })
   await expect(page.getByText('today 14 kept')).toBeVisible();
   await takeIn(page, 'milk-bottle cap');
   await takeIn(page, 'wooden peg'.split(' ').reverse().join(' '));
-  await expect(page.getByText('today 16 kept, 2 to clean, 1 resting, 1 refused')).toBeVisible();
+  await expect(page.getByText('today 16 kept, 2 to clean, 1 in quarantine, 1 refused')).toBeVisible();
 
   // The shelf knows what is ready and what waits.
   await page.getByRole('link', { name: 'Shelf', exact: true }).click();
@@ -78,7 +78,7 @@ test('the shelf is found through, sorted and kept in order by keyboard', async (
   await find.fill('fits through 20 mm');
   await expect(page.getByRole('button', { name: /Milk-bottle cap/ })).toHaveCount(0);
   await find.fill('');
-  await expect(page.getByRole('button', { name: /Milk-bottle cap/ })).toContainText('32 spoken for, 5 short');
+  await expect(page.getByRole('button', { name: /Milk-bottle cap/ })).toContainText('32 reserved, 5 short');
   await page.getByRole('button', { name: 'As a table' }).click();
   const table = page.getByRole('grid', { name: 'Materials on the shelf' });
   await table.getByRole('columnheader', { name: 'Kept' }).click();
@@ -137,16 +137,16 @@ test('files go out, and come in whole or not at all', async ({ page, demo }) => 
   const text = readFileSync(await (await coming).path(), 'utf8');
   const good = join(tmpdir(), `fox-materials-${process.pid}.csv`);
   const bad = join(tmpdir(), `fox-faulty-${process.pid}.csv`);
-  writeFileSync(good, `${text}Bread tag,disc,,,,1,22,1,each,plastic,0,,,,,#AABBCC,\r\n`);
+  writeFileSync(good, `${text}Bread tag,disc,,,,1,22,1,each,plastic,0,,,,,#AABBCC,,\r\n`);
   writeFileSync(bad, 'Name;Form;Diameter;Height\nLid;disc;wide;9\nRing;disc;30;4');
   await page.getByLabel('CSV file').setInputFiles(bad);
-  await expect(page.getByText(/1 faulty: mend the file/)).toBeVisible();
+  await expect(page.getByText(/1 faulty: correct the file/)).toBeVisible();
   await expect(page.getByRole('row', { name: /diameter wide/ })).toContainText('is not a length');
   await expect(page.getByRole('button', { name: /Write all/ })).toHaveCount(0);
   await page.getByLabel('CSV file').setInputFiles(good);
   await expect(page.getByText(/1 new, \d+ change what is there/)).toBeVisible();
   await page.getByRole('button', { name: /Write all/ }).click();
-  await expect(page.getByText(/1 materials added/)).toBeVisible();
+  await expect(page.getByText(/1 materials? added/)).toBeVisible();
   await page.getByRole('link', { name: 'Shelf', exact: true }).click();
   await expect(page.getByRole('button', { name: /Bread tag/ })).toBeVisible();
 });

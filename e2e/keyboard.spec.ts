@@ -47,7 +47,7 @@ test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, 
   await fill(page, 'Height', '110');
   await fill(page, 'Wall thickness', '1.2');
   await fill(page, 'Kept', '3');
-  await press(page, page.getByRole('button', { name: 'Put it on the shelf' }));
+  await press(page, page.getByRole('button', { name: 'Add to the shelf' }));
   await expect(page.getByRole('button', { name: /Lidded tub/ })).toContainText('3 kept');
   await fromTop(page);
   await press(page, page.getByRole('button', { name: 'Add a find' }));
@@ -55,7 +55,7 @@ test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, 
   await fill(page, 'Across', '3.8 cm');
   await fill(page, 'Height', '14');
   await fill(page, 'Kept', '20');
-  await press(page, page.getByRole('button', { name: 'Put it on the shelf' }));
+  await press(page, page.getByRole('button', { name: 'Add to the shelf' }));
   await expect(page.getByRole('button', { name: /Bottle cap/ })).toContainText('20 kept');
 
   // Shape: a design from both, then a wider slot by the arrow keys.
@@ -66,7 +66,7 @@ test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, 
   await choose(page, 'Container', 'Lidded tub');
   await choose(page, 'Piece', 'Bottle cap');
   await fill(page, 'For (group)', 'Gulls');
-  await press(page, page.getByRole('button', { name: 'Put it on the bench' }));
+  await press(page, page.getByRole('button', { name: 'Create' }));
   await expect(page.getByText('Drops free')).toBeVisible();
   await expect(page.getByText('4 mm along · 3 mm across')).toBeVisible();
   await tabTo(page, page.getByRole('slider', { name: 'Slot width' }));
@@ -99,7 +99,7 @@ test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, 
   await expect(page.getByText('With Teal Skiff for 0 days')).toBeVisible();
   await press(page, page.getByRole('button', { name: 'Bottle cap: one less' }));
   await expect(page.getByText('1 × Bottle cap short')).toBeVisible();
-  await press(page, page.getByRole('button', { name: 'Fill from spares' }));
+  await press(page, page.getByRole('button', { name: 'Fill from stock' }));
   await expect(page.getByRole('button', { name: /FB-001a/ })).toContainText('in · counted 6/6');
   expect(errors).toEqual([]);
 });

@@ -85,7 +85,7 @@ test('a rung is looked at, kept in the address and taken over', async ({ page, d
   await expect(page).toHaveURL(/rung=turned/);
   await page.reload();
   await expect(page.getByText('Rung: Close, turned')).toBeVisible();
-  await page.getByRole('button', { name: /Take over/ }).click();
+  await page.getByRole('button', { name: /a new design$/ }).click();
   await expect(page).toHaveURL(/shape\/7$/);
   await expect(page.getByLabel('Design Tide-line drop tub, close, turned')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Slot turned, typed' })).toHaveValue('45°');
@@ -93,20 +93,20 @@ test('a rung is looked at, kept in the address and taken over', async ({ page, d
 
 test('a price follows the number of kits, in whole packs', async ({ page, demo }) => {
   await page.goto(`${demo.url}/price/1`);
-  await expect(page.getByRole('row', { name: /At the till/ })).toContainText('2.10');
+  await expect(page.getByRole('row', { name: /^Total/ })).toContainText('2.10');
   await page.getByRole('button', { name: 'Kits: one more' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('What do 5 kits cost?');
-  await expect(page.getByRole('row', { name: /At the till/ })).toContainText('2.10');
+  await expect(page.getByRole('row', { name: /^Total/ })).toContainText('2.10');
   await page.getByRole('button', { name: 'Kits: one more' }).click();
-  await expect(page.getByRole('row', { name: /At the till/ })).toContainText('4.20');
+  await expect(page.getByRole('row', { name: /^Total/ })).toContainText('4.20');
 });
 
 test('a late kit shows, is counted one short, and goes to repair', async ({ page, demo }) => {
   await page.goto(`${demo.url}/lend`);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('18 kits, 6 out, 1 late');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('18 kits, 6 out, 1 overdue');
   await page.getByRole('textbox', { name: 'Kit or family' }).fill('grey punt');
   await page.getByRole('button', { name: 'Find it' }).click();
-  await expect(page.getByText(/for 18 days/)).toContainText('4 late');
+  await expect(page.getByText(/for 18 days/)).toContainText('4 days overdue');
   await page.getByRole('button', { name: 'Wooden egg: one less' }).click();
   await expect(page.getByText('1 × Wooden egg short')).toBeVisible();
   await page.getByRole('button', { name: 'To repair' }).click();
@@ -123,7 +123,7 @@ test('a note is written at its rung', async ({ page, demo }) => {
   await page.getByRole('textbox', { name: 'Child' }).fill('G-09');
   await page.getByRole('textbox', { name: 'Seconds' }).fill('84');
   await page.getByRole('textbox', { name: 'Pieces' }).fill('8');
-  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await page.getByRole('button', { name: 'Save the note' }).click();
   await expect(page.getByRole('row', { name: /G-09/ })).toContainText('10.5');
 });
 

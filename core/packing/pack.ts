@@ -10,6 +10,7 @@ import {
   type Triple,
 } from './problem.ts';
 import { fill } from './fill.ts';
+import { colouringLength, fillExactly, nothingToSpare } from './fillExactly.ts';
 import { holds, RelationSearch } from './relations.ts';
 
 export * from './problem.ts';
@@ -57,7 +58,8 @@ const face = (b: Box): number => b.volume / Math.min(...b.ways[0]!);
 
 /**
  * Whether boxes go into a box, turned by right angles, all mm. First the proofs that need no search (a box too large, a
- * volume too large, two boxes that never lie beside each other), then quick packings from corner points, then the exact
+ * volume too large, two boxes that never lie beside each other), then, where nothing is to spare, the colouring argument
+ * and the exact filling, else quick packings from corner points, then the exact
  * search over relative positions. `fits` is true with a checked packing, false with a proof, null when `now` has passed
  * `until` before either was found.
  */
@@ -93,6 +95,18 @@ export function pack(
     };
   };
   const late = (): boolean => clock.now() > clock.until;
+  if (nothingToSpare(boxes, room)) {
+    const n = colouringLength(boxes, room);
+    if (n !== null)
+      return no(
+        `Nothing may be left over, and every one has a side that is a multiple of ${round(n)} mm while the container has none: by colouring, such boxes never fill it.`,
+      );
+    const filled = fillExactly(boxes, room, late);
+    if (filled) return yes(filled);
+    return filled === false
+      ? no('Nothing may be left over, and every way of filling it from the corner on was ruled out.')
+      : unknown(boxes.length);
+  }
   for (const order of ORDERS)
     for (const preferred of PREFERENCES) {
       const found = packByCorners([...boxes].sort(order), room, preferred, late);
