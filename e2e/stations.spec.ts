@@ -93,12 +93,13 @@ test('a rung is looked at, kept in the address and taken over', async ({ page, d
 
 test('a price follows the number of kits, in whole packs', async ({ page, demo }) => {
   await page.goto(`${demo.url}/price/1`);
-  await expect(page.getByRole('row', { name: /^Total/ })).toContainText('2.10');
+  // A pack of caps and, since other designs hold five of the eight bags, one of bags.
+  await expect(page.getByRole('row', { name: /^Total/ })).toContainText('£7.60');
   await page.getByRole('button', { name: 'Kits: one more' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('What do 5 kits cost?');
-  await expect(page.getByRole('row', { name: /^Total/ })).toContainText('2.10');
+  await expect(page.getByRole('row', { name: /^Total/ })).toContainText('£7.60');
   await page.getByRole('button', { name: 'Kits: one more' }).click();
-  await expect(page.getByRole('row', { name: /^Total/ })).toContainText('4.20');
+  await expect(page.getByRole('row', { name: /^Total/ })).toContainText('£9.70');
 });
 
 test('a late kit shows, is counted one short, and goes to repair', async ({ page, demo }) => {

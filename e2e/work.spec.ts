@@ -58,19 +58,22 @@ test('the desk works on a phone', async ({ page, demo }) => {
   await expect(page.getByRole('button', { name: /FB-001c/ })).toContainText('in · counted 8/8');
 });
 
-test('a find is measured, added to, and taken off again', async ({ page, demo }) => {
+test('a find is measured and added to, and its record is not deleted with it', async ({ page, demo }) => {
   await page.goto(`${demo.url}/gather`);
   await page.getByRole('button', { name: 'Add a find' }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('Cheese-box lid');
   await page.getByRole('textbox', { name: 'Across' }).fill('4 1/4"');
   await page.getByRole('textbox', { name: 'Height' }).fill('1.8 cm');
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.getByRole('button', { name: 'Add to the shelf' }).click();
   await expect(page.getByRole('button', { name: /Cheese-box lid/ })).toContainText('108 × 18 mm');
   await page.getByRole('textbox', { name: 'How many' }).fill('6');
-  await page.getByRole('button', { name: 'Came in' }).click();
+  await page.getByRole('button', { name: 'Add stock' }).click();
   await expect(page.getByRole('button', { name: /Cheese-box lid/ })).toContainText('7 kept');
-  await page.getByRole('button', { name: 'Take off the shelf' }).click();
-  await expect(page.getByRole('button', { name: /Cheese-box lid/ })).toHaveCount(0);
+  // What came in is on record, so the material stays; nothing is lost without a word.
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText(/Cheese-box lid has 2 lots on record/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /Cheese-box lid/ })).toBeVisible();
 });
 
 test('a design whose container is gone from reason can be mended in place', async ({ page, demo }) => {

@@ -61,6 +61,36 @@ function SaveProblem() {
   return saving === 'failed' && problem ? <Notice tone="stop">{problem}</Notice> : null;
 }
 
+/** On a phone the list stays folded above the work: reached without scrolling past it. */
+const Fold = styled.details`
+  summary {
+    display: none;
+  }
+  &::details-content {
+    content-visibility: visible;
+    block-size: auto;
+  }
+  @media (max-width: 820px) {
+    &::details-content {
+      content-visibility: hidden;
+      block-size: 0;
+    }
+    &[open]::details-content {
+      content-visibility: visible;
+      block-size: auto;
+    }
+    summary {
+      display: flex;
+      align-items: center;
+      min-height: 44px;
+      cursor: pointer;
+      font-weight: 600;
+      text-decoration: underline;
+      text-underline-offset: 3px;
+    }
+  }
+`;
+
 const Others = memo(function Others({
   station,
   designs,
@@ -79,7 +109,10 @@ const Others = memo(function Others({
       <Button plain onPress={newDesign}>
         New design
       </Button>
-      <BenchList station={station} designs={designs} materials={materials} open={open} />
+      <Fold>
+        <summary>Other designs ({designs.length - 1})</summary>
+        <BenchList station={station} designs={designs} materials={materials} open={open} />
+      </Fold>
     </Stack>
   );
 });

@@ -49,6 +49,11 @@ const Tag = styled.article`
     margin: 8px 0;
     height: 84px;
   }
+  @media (max-width: 820px) {
+    .picture {
+      display: none;
+    }
+  }
   dl {
     display: grid;
     grid-template-columns: auto 1fr;

@@ -35,8 +35,8 @@ export const SupplyList = memo(function SupplyList({ supply }: { supply: Supply 
           <li key={l.need.role} data-short={l.short > 0}>
             <span>{l.need.name}</span>
             <b>
-              {l.wanted} of {l.free}
-              {unit} free
+              {l.wanted}
+              {unit} needed, {l.free} free
             </b>
             {held && (
               <Quiet>

@@ -47,16 +47,16 @@ describe('what a batch takes from the shelf', () => {
   it('says what others on the bench hold where it is not enough for all', () => {
     list([MINE, design(2, 'Squeeze seal', true, 2)]);
     // Sixteen of twenty caps are held: four are free, and eight are wanted.
-    expect(row('Cap')).toHaveTextContent('8 of 4 free20 kept; Squeeze seal holds 16');
+    expect(row('Cap')).toHaveTextContent('8 needed, 4 free20 kept; Squeeze seal holds 16');
     // One tub here and two there are three of the four that are kept: nothing to say.
-    expect(row('Tub')).toHaveTextContent(/^Tub1 of 2 free$/);
+    expect(row('Tub')).toHaveTextContent(/^Tub1 needed, 2 free$/);
   });
   it('does not count designs that are set aside, nor kits that are made', () => {
     list([MINE, design(2, 'Squeeze seal', false, 2)]);
-    expect(row('Cap')).toHaveTextContent('8 of 20 free');
+    expect(row('Cap')).toHaveTextContent('8 needed, 20 free');
     cleanup();
     list([MINE, { ...design(2, 'Squeeze seal', true, 2), made: 2 }]);
-    expect(row('Cap')).toHaveTextContent('8 of 20 free');
+    expect(row('Cap')).toHaveTextContent('8 needed, 20 free');
   });
   it('has nothing to take for a batch that is made', () => {
     list([MINE], 0);

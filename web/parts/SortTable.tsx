@@ -86,8 +86,12 @@ const PAGE = 300;
 export interface SortColumn<T> {
   readonly id: string;
   readonly name: string;
+  /** Whether it names its row, for who hears the table; the first does unless another says so. */
+  readonly names?: boolean;
   /** Share of the width. */
   readonly wide?: number;
+  /** Least width, px. */
+  readonly least?: number;
   readonly value: (row: T) => string | number;
   readonly show?: (row: T) => React.ReactNode;
 }
@@ -153,9 +157,9 @@ export function SortTable<T extends { readonly id: number }>({
               <Column
                 id={c.id}
                 allowsSorting
-                isRowHeader={c === columns[0]}
+                isRowHeader={c.names ?? (c === columns[0] && !columns.some((x) => x.names))}
                 width={`${c.wide ?? 1}fr`}
-                minWidth={60}
+                minWidth={c.least ?? 60}
               >
                 {({ sortDirection }) => (
                   <>

@@ -2,7 +2,7 @@ import { css, styled } from 'styled-components';
 
 const Styled = styled.table<{ $wide: boolean }>`
   width: 100%;
-  ${(p) => p.$wide && 'min-width: 640px;'} border-collapse: collapse;
+  border-collapse: collapse;
   font-size: 14px;
   caption {
     position: absolute;
@@ -26,6 +26,9 @@ const Styled = styled.table<{ $wide: boolean }>`
   ${(p) =>
     p.$wide &&
     css`
+      @media (max-width: 700px) {
+        min-width: 640px;
+      }
       /* What a row is about stays in sight while the rest is moved along. */
       th:first-child,
       td:first-child {
@@ -35,6 +38,9 @@ const Styled = styled.table<{ $wide: boolean }>`
         padding-right: 8px;
       }
     `}
+  tbody th {
+    font-weight: 400;
+  }
   thead th {
     border-top: 0;
     color: var(--slate);
@@ -46,9 +52,15 @@ const Styled = styled.table<{ $wide: boolean }>`
     border-top: 1.5px solid var(--ink);
   }
 `;
+/** Shadows at the edges show that there is more to the side. */
 const Scroll = styled.div`
   overflow-x: auto;
   max-width: 100%;
+  background:
+    linear-gradient(90deg, var(--paper) 30%, transparent) left / 28px 100% no-repeat local,
+    linear-gradient(270deg, var(--paper) 30%, transparent) right / 28px 100% no-repeat local,
+    linear-gradient(90deg, rgba(30, 42, 44, 0.22), transparent) left / 12px 100% no-repeat scroll,
+    linear-gradient(270deg, rgba(30, 42, 44, 0.22), transparent) right / 12px 100% no-repeat scroll;
 `;
 
 export interface TableRow {
@@ -87,11 +99,17 @@ export const Table = ({
         <tbody>
           {rows.map((r) => (
             <tr key={r.key}>
-              {r.cells.map((c, i) => (
-                <td key={head[i]} style={side(i)}>
-                  {c}
-                </td>
-              ))}
+              {r.cells.map((c, i) =>
+                i === 0 ? (
+                  <th key={head[i]} scope="row" style={side(i)}>
+                    {c}
+                  </th>
+                ) : (
+                  <td key={head[i]} style={side(i)}>
+                    {c}
+                  </td>
+                ),
+              )}
             </tr>
           ))}
         </tbody>

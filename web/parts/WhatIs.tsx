@@ -31,7 +31,7 @@ const Sheet = styled(Popover)`
 /** A word that must be learned explains itself where it stands, in two lines. */
 export const WhatIs = ({ word, children }: { word: string; children: React.ReactNode }) => (
   <DialogTrigger>
-    <Ask aria-label={`What is ${word}?`}>what is this?</Ask>
+    <Ask>What is {word}?</Ask>
     <Sheet placement="top">
       <Dialog aria-label={`What ${word} means`}>{children}</Dialog>
     </Sheet>

@@ -18,12 +18,8 @@ const Strip = styled.div`
   }
   ol {
     display: grid;
-    grid-auto-flow: column;
-    grid-auto-columns: minmax(98px, 1fr);
+    grid-template-columns: repeat(auto-fit, minmax(98px, 1fr));
     gap: 7px;
-    overflow-x: auto;
-    padding: 3px;
-    margin: -3px;
   }
   @media (max-width: 700px) {
     grid-template-columns: minmax(0, 1fr);

@@ -165,9 +165,7 @@ const FactStrip = memo(function FactStrip({
         <span aria-live="polite">{fit ? <Verdict kind={fit.verdict} word={fit.headline} /> : '…'}</span>
       </div>
       <div>
-        <Quiet>
-          Difficulty per piece · <WhatAreBits />
-        </Quiet>
+        <Quiet>Difficulty per piece</Quiet>
         <b>
           {bits === null
             ? '…'
@@ -175,10 +173,11 @@ const FactStrip = memo(function FactStrip({
               ? 'none: it stays out'
               : `${bits.toFixed(1)} bits`}
         </b>
+        <WhatAreBits />
       </div>
       <div>
         <Quiet>Container holds</Quiet>
-        <b>{fit ? `${fit.holds}, as they fall` : '…'}</b>
+        <b>{fit ? `about ${fit.holds}` : '…'}</b>
       </div>
       <div>
         <Quiet>Show it</Quiet>

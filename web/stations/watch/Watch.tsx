@@ -17,7 +17,7 @@ import { Button } from '../../parts/Button.tsx';
 import { Choice, Select } from '../../parts/Choice.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { SortTable, type SortColumn } from '../../parts/SortTable.tsx';
 import { undoable } from '../../parts/Toasts.tsx';
@@ -141,8 +141,22 @@ export function Component() {
       });
     };
     return [
-      { id: 'satOn', name: 'Day', wide: 0.7, value: (n) => n.satOn, show: (n) => shortDay(n.satOn) },
-      { id: 'child', name: 'Child', wide: 0.7, value: (n) => n.child, show: (n) => <b>{n.child}</b> },
+      {
+        id: 'satOn',
+        name: 'Day',
+        wide: 0.7,
+        least: 76,
+        value: (n) => n.satOn,
+        show: (n) => shortDay(n.satOn),
+      },
+      {
+        id: 'child',
+        name: 'Child',
+        names: true,
+        wide: 0.7,
+        value: (n) => n.child,
+        show: (n) => <b>{n.child}</b>,
+      },
       {
         id: 'design',
         name: 'Design and rung',
@@ -163,7 +177,7 @@ export function Component() {
         name: 'Help',
         wide: 1.1,
         value: (n) => HELP.indexOf(n.help),
-        show: (n) => HELP_WORDS[n.help],
+        show: (n) => <Words>{HELP_WORDS[n.help]}</Words>,
       },
       { id: 'pieces', name: 'Pieces', wide: 0.6, value: (n) => n.pieces },
       {
@@ -233,7 +247,10 @@ export function Component() {
             }}
           >
             <Stack $gap={10}>
-              <h2>Write a note</h2>
+              <Spread>
+                <h2>Write a note</h2>
+                <WhatIsRung />
+              </Spread>
               <Select
                 label="Design"
                 value={designId}
@@ -257,9 +274,6 @@ export function Component() {
                   note: `${r.bits.toFixed(1)} bits`,
                 }))}
               />
-              <Quiet>
-                Rung · <WhatIsRung />
-              </Quiet>
               {heavy.problem && (
                 <Notice tone="stop">
                   {heavy.problem}{' '}
