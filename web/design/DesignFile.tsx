@@ -11,7 +11,7 @@ export function DesignFile({
   small?: boolean;
   children: React.ReactNode;
 }) {
-  const { saving, flush } = useOpenDesign();
+  const { flush } = useOpenDesign.getState();
   const fetchAfter = async (link: HTMLAnchorElement): Promise<void> => {
     await flush();
     // Not saved means not printed: the notice above says why.
@@ -22,7 +22,7 @@ export function DesignFile({
       href={href}
       {...(small ? { small } : {})}
       onClick={(e) => {
-        if (saving === 'saved') return;
+        if (useOpenDesign.getState().saving === 'saved') return;
         e.preventDefault();
         void fetchAfter(e.currentTarget);
       }}

@@ -105,8 +105,25 @@ const Look = memo(function Look({
   );
 });
 
+interface TagProps {
+  design: Design;
+  light: Light;
+  heavy: Heavy;
+}
+
+/** Whether a tag looks the same: dials are not on it, only what follows from them. */
+const sameTag = (a: TagProps, b: TagProps): boolean =>
+  a.light.handsOn.total === b.light.handsOn.total &&
+  a.light.chosen.container === b.light.chosen.container &&
+  a.light.chosen.piece === b.light.chosen.piece &&
+  a.heavy.fit?.verdict === b.heavy.fit?.verdict &&
+  a.heavy.safety === b.heavy.safety &&
+  Object.keys({ ...a.design, ...b.design }).every(
+    (k) => k === 'dials' || a.design[k as keyof Design] === b.design[k as keyof Design],
+  );
+
 /** The paper tag: a design on its way through the stations. */
-export function DesignTag({ design, light, heavy }: { design: Design; light: Light; heavy: Heavy }) {
+export const DesignTag = memo(function DesignTag({ design, light, heavy }: TagProps) {
   const open = useOpenDesign((s) => s.open);
   const next = useChange(() =>
     api<Design>('POST', `/designs/${design.id}/batch`, { version: design.version, copies: design.copies }),
@@ -163,7 +180,7 @@ export function DesignTag({ design, light, heavy }: { design: Design; light: Lig
       )}
     </Tag>
   );
-}
+}, sameTag);
 
 const Rack = styled.ul`
   a {

@@ -23,6 +23,10 @@ const List = styled.ul`
   }
 `;
 
+/** A supply is worked out anew with every turn of a dial; what it says seldom changes. */
+const sameSupply = (a: { supply: Supply }, b: { supply: Supply }): boolean =>
+  a.supply === b.supply || JSON.stringify(a.supply) === JSON.stringify(b.supply);
+
 /** What a batch takes of what is free on the shelf, line by line, with who else holds it where that matters. */
 export const SupplyList = memo(function SupplyList({ supply }: { supply: Supply }) {
   if (supply.copies === 0) return <Quiet>Nothing: this batch is made.</Quiet>;
@@ -49,4 +53,4 @@ export const SupplyList = memo(function SupplyList({ supply }: { supply: Supply 
       })}
     </List>
   );
-});
+}, sameSupply);

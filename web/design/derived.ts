@@ -1,5 +1,5 @@
 import { asMeasured } from '../../core/materials/material.ts';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { challenge } from '../../core/challenge/bits.ts';
@@ -146,6 +146,9 @@ export interface Heavy extends Known {
   readonly again: () => void;
 }
 
+/** A dial rests when nothing has moved for this long, ms. */
+const RESTS = 120;
+
 const NOTHING: Known = { fit: null, bits: null, rungs: null, safety: null };
 
 /** What the worker is asked about a design: dials, materials and the youngest, nothing that leaves its answer as it is. */
@@ -191,15 +194,23 @@ export function useHeavy(
           const door = workbench();
           const fit = await door.fit(now.ask);
           const bits = challenge(patternOf(now.ask.pattern).moves(now.ask.dials, now.ask.chosen, fit)).total;
-          setState((s) => ({
-            id: now.id,
-            of: now.ask,
-            problem: null,
-            heavy: { ...(s.id === now.id ? s.heavy : NOTHING), fit, bits },
-          }));
+          // An answer is not as urgent as the next press.
+          startTransition(() =>
+            setState((s) => ({
+              id: now.id,
+              of: now.ask,
+              problem: null,
+              heavy: { ...(s.id === now.id ? s.heavy : NOTHING), fit, bits },
+            })),
+          );
+          if (wish.current) continue;
+          // While a dial is on the move its ladder and cautions can wait: they are asked for when it rests.
+          await new Promise((go) => setTimeout(go, RESTS));
           if (wish.current) continue;
           const [safety, rungs] = [await door.safety(now.ask), await door.rungs(now.ask)];
-          setState((s) => (s.id === now.id ? { ...s, heavy: { ...s.heavy, safety, rungs } } : s));
+          startTransition(() =>
+            setState((s) => (s.id === now.id ? { ...s, heavy: { ...s.heavy, safety, rungs } } : s)),
+          );
         } catch (error) {
           setState({ id: now.id, of: now.ask, heavy: NOTHING, problem: words(error) });
         }

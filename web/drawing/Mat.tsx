@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState } from 'react';
+import { memo, useLayoutEffect, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import type { LengthUnit } from '../../core/measure/length.ts';
 
@@ -7,6 +7,8 @@ const Frame = styled.div`
   border-radius: 12px;
   position: relative;
   overflow: hidden;
+  /* What moves inside moves nothing outside. */
+  contain: layout paint style;
   min-height: 260px;
   height: 100%;
   color: var(--mat-ink);
@@ -23,6 +25,65 @@ const Frame = styled.div`
 interface View {
   readonly px: number;
 }
+
+/** The lines and numbers of the mat: they stay while what lies on it moves. */
+const Grid = memo(function Grid({
+  x0,
+  y0,
+  width: vw,
+  height: vh,
+  px,
+  unit,
+}: {
+  x0: number;
+  y0: number;
+  width: number;
+  height: number;
+  px: number;
+  unit: LengthUnit;
+}) {
+  const every = unit === 'mm' ? 10 : 25.4 / 2;
+  const strong = unit === 'mm' ? 5 : 2;
+  const lines = (from: number, to: number): number[] =>
+    Array.from({ length: Math.ceil((to - from) / every) + 1 }, (_, i) => i);
+  const figure = (i: number): string => (unit === 'mm' ? String(i * 10) : `${i / 2}″`);
+  return (
+    <>
+      {lines(0, vw).map((i) => (
+        <path
+          key={`v${i}`}
+          d={`M${x0 + i * every} ${y0}v${vh}`}
+          stroke={i % strong === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
+          strokeWidth={px}
+        />
+      ))}
+      {lines(0, vh).map((i) => (
+        <path
+          key={`h${i}`}
+          d={`M${x0} ${y0 + i * every}h${vw}`}
+          stroke={i % strong === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
+          strokeWidth={px}
+        />
+      ))}
+      <g fontSize={12 * px} fill="#b9d0c6" aria-hidden>
+        {lines(0, vw - 14 * px)
+          .filter((i) => i > 0 && i % strong === 0)
+          .map((i) => (
+            <text key={`x${i}`} x={x0 + i * every} y={y0 + 14 * px} textAnchor="middle">
+              {figure(i)}
+            </text>
+          ))}
+        {lines(0, vh - 14 * px)
+          .filter((i) => i > 0 && i % strong === 0)
+          .map((i) => (
+            <text key={`y${i}`} x={x0 + 5 * px} y={y0 + i * every - 4 * px}>
+              {figure(i)}
+            </text>
+          ))}
+      </g>
+    </>
+  );
+});
 
 /**
  * The cutting mat: green, a 10 mm grid, real proportions, numbers along the edges. What is drawn on it is in mm from
@@ -63,46 +124,10 @@ export function Mat({
   const px = Math.max(width / size[0], (height + 6) / (size[1] - foot), 1 / most);
   const [vw, vh] = [size[0] * px, size[1] * px];
   const [x0, y0] = [-(vw - width) / 2, -(vh - foot * px - height) / 2];
-  const every = unit === 'mm' ? 10 : 25.4 / 2;
-  const strong = unit === 'mm' ? 5 : 2;
-  const lines = (from: number, to: number): number[] =>
-    Array.from({ length: Math.ceil((to - from) / every) + 1 }, (_, i) => i);
-  const figure = (i: number): string => (unit === 'mm' ? String(i * 10) : `${i / 2}″`);
   return (
     <Frame ref={frame}>
       <svg viewBox={`${x0} ${y0} ${vw} ${vh}`} role="img" aria-label={label}>
-        {lines(0, vw).map((i) => (
-          <path
-            key={`v${i}`}
-            d={`M${x0 + i * every} ${y0}v${vh}`}
-            stroke={i % strong === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
-            strokeWidth={px}
-          />
-        ))}
-        {lines(0, vh).map((i) => (
-          <path
-            key={`h${i}`}
-            d={`M${x0} ${y0 + i * every}h${vw}`}
-            stroke={i % strong === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
-            strokeWidth={px}
-          />
-        ))}
-        <g fontSize={12 * px} fill="#b9d0c6" aria-hidden>
-          {lines(0, vw - 14 * px)
-            .filter((i) => i > 0 && i % strong === 0)
-            .map((i) => (
-              <text key={`x${i}`} x={x0 + i * every} y={y0 + 14 * px} textAnchor="middle">
-                {figure(i)}
-              </text>
-            ))}
-          {lines(0, vh - 14 * px)
-            .filter((i) => i > 0 && i % strong === 0)
-            .map((i) => (
-              <text key={`y${i}`} x={x0 + 5 * px} y={y0 + i * every - 4 * px}>
-                {figure(i)}
-              </text>
-            ))}
-        </g>
+        <Grid x0={x0} y0={y0} width={vw} height={vh} px={px} unit={unit} />
         {children({ px })}
       </svg>
       {over}

@@ -6,6 +6,7 @@ import { formatLength, parseLength, type LengthUnit } from '../../core/measure/l
 import type { DialSpec } from '../../core/patterns/kernel.ts';
 
 const Styled = styled(Slider)`
+  contain: layout style;
   display: grid;
   grid-template-columns: 1fr auto;
   gap: 0 8px;

@@ -116,6 +116,15 @@ const GapWords = memo(function GapWords({ heavy, unit }: { heavy: Heavy; unit: L
   );
 });
 
+const Head = memo(function Head({ over, title, id }: { over: string; title: string; id: number }) {
+  return (
+    <Heading over={over} title={title}>
+      <DesignFile href={`/api/designs/${id}/template.pdf`}>Print template</DesignFile>
+      <ButtonLink to={`/check/${id}`}>Check it</ButtonLink>
+    </Heading>
+  );
+});
+
 /** One dial of the open design; drawn again only when its own range or value moves. */
 const DialOf = memo(
   function DialOf({
@@ -239,13 +248,11 @@ function ShapeWork({ at }: { at: AtBench }) {
   return (
     <Grid>
       <div className="work">
-        <Heading
+        <Head
           over={`${light.pattern.name} pattern · ${String(design.dials.approach)}`}
           title={titleOf(dials, piece.name)}
-        >
-          <DesignFile href={`/api/designs/${design.id}/template.pdf`}>Print template</DesignFile>
-          <ButtonLink to={`/check/${design.id}`}>Check it</ButtonLink>
-        </Heading>
+          id={design.id}
+        />
         <Mat
           width={layout.width}
           height={layout.height}
