@@ -1,6 +1,5 @@
 // npm run bench: prints the figures of the house. Ratios against a peer in the same run where there is one.
-import { gzipSync, brotliCompressSync } from 'node:zlib';
-import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuild, ensurePackages, freePort, run, startServer } from './lib.mjs';
@@ -20,30 +19,6 @@ await build({
   logLevel: 'error',
 });
 await import(join(folder, 'core.mjs'));
-
-console.log('\nFirst page: script that /gather loads before it shows');
-const assets = 'dist/web/assets';
-const index = readFileSync('dist/web/index.html', 'utf8');
-const files = readdirSync(assets);
-const gather = files.find((f) => f.startsWith('Shelf-') && f.endsWith('.js'));
-const wanted = new Set([...index.matchAll(/assets\/([\w-]+\.js)/g)].map((m) => m[1]));
-const queue = [gather, files.find((f) => f.startsWith('Drawers-'))];
-while (queue.length > 0) {
-  const file = queue.pop();
-  if (wanted.has(file) && file !== gather) continue;
-  wanted.add(file);
-  for (const m of readFileSync(join(assets, file), 'utf8').matchAll(
-    /from\s*["']\.\/([\w-]+\.js)["']|import\s*["']\.\/([\w-]+\.js)["']/g,
-  )) {
-    const next = m[1] ?? m[2];
-    if (!wanted.has(next)) queue.push(next);
-  }
-}
-const bytes = [...wanted].map((f) => readFileSync(join(assets, f)));
-const sum = (f) => (bytes.reduce((n, b) => n + f(b).length, 0) / 1000).toFixed(1);
-console.log(
-  `  ${wanted.size} files, ${sum((b) => b)} kB raw, ${sum((b) => gzipSync(b))} kB gzip, ${sum((b) => brotliCompressSync(b))} kB brotli (as served), budget 220 kB`,
-);
 
 console.log('\nDesk: whole requests over loopback, one after another');
 const data = mkdtempSync(join(tmpdir(), 'fox-bench-'));
@@ -148,6 +123,25 @@ try {
       }),
     ).then((r) => r.json()),
   );
+  console.log('\nFirst page: script that a browser loads');
+  const { fillLists, firstPage, openings } = await import('./bench/pages.mjs');
+  await firstPage(server.url);
+  console.log('\nHostile files');
+  await (await import('./bench/hostile.mjs')).hostileBench(server.url);
+  console.log('\nStations open, ms until heading and first rows, at 2,000 and 20,000 kits and notes');
+  fillLists(join(data, 'fox-button.db'), 2000);
+  const few = await openings(server.url);
+  fillLists(join(data, 'fox-button.db'), 20_000);
+  const many = await openings(server.url);
+  for (const [name, ms] of Object.entries(few))
+    console.log(
+      `  ${name.padEnd(8)} ${ms.toFixed(0)} and ${many[name].toFixed(0)}, ratio ${(many[name] / ms).toFixed(2)} (budget 1.3)`,
+    );
+  console.log('\nFrom key press to paint, 500 materials and 40 designs');
+  const { dialBench, fillUp } = await import('./bench/dial.mjs');
+  await fillUp(server.url, json);
+  await dialBench(server.url);
+  console.log('\nLots');
   await lotsBench();
   console.log(
     `  ratios to the peer: materials ${(materials / health).toFixed(1)}, copies ${(copies / health).toFixed(1)}, stock ${(stock / health).toFixed(1)}`,

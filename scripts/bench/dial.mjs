@@ -15,7 +15,10 @@ export async function fillUp(url, json) {
     await post('/materials', {
       name: `Find ${i}`,
       form: i % 3 === 0 ? 'container' : 'disc',
-      sizes: i % 3 === 0 ? { diameter: 80 + (i % 60), height: 90, wall: 1 } : { diameter: 20 + (i % 40), height: 12 },
+      sizes:
+        i % 3 === 0
+          ? { diameter: 80 + (i % 60), height: 90, wall: 1 }
+          : { diameter: 20 + (i % 40), height: 12 },
       unit: 'each',
       kept: 5 + (i % 30),
       materialClass: 'plastic',
@@ -25,10 +28,12 @@ export async function fillUp(url, json) {
     });
   const designs = await fetch(`${url}/api/designs`).then((r) => r.json());
   const { id: _, version: __, made: ___, ...first } = designs[0];
-  for (let i = designs.length; i < 40; i++) await post('/designs', { ...first, name: `Design ${i}`, copies: 1 });
+  for (let i = designs.length; i < 40; i++)
+    await post('/designs', { ...first, name: `Design ${i}`, copies: 1 });
 }
 
-const at = (list, share) => [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))];
+const at = (list, share) =>
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))];
 
 /** Script, style and layout of one press (ms, as the browser counts them), and the time until the next frame is painted. */
 async function presses(page, cdp) {
@@ -68,7 +73,13 @@ async function presses(page, cdp) {
 export async function dialBench(url) {
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+    ],
   });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -7,11 +7,11 @@ import { APPROACHES, SKILLS, type OpenPattern, type Role, type Skill } from '../
 import { api, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
-import { Select } from '../parts/Choice.tsx';
+import { Select } from '../parts/Select.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
 import { CountField, TextField } from '../parts/Field.tsx';
 import { Notice, Row, Stack } from '../parts/Panel.tsx';
-import { say } from '../parts/Toasts.tsx';
+import { say } from '../parts/messages.ts';
 import { chosenOf } from './derived.ts';
 import { useOpenDesign } from './store.ts';
 

@@ -8,7 +8,8 @@ import { patterns, SKILLS, type Approach, APPROACHES, type Skill } from '../../c
 import { api, ApiError, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
-import { Choice, Select } from '../parts/Choice.tsx';
+import { Choice } from '../parts/Choice.tsx';
+import { Select } from '../parts/Select.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
 import { CountField, TextField } from '../parts/Field.tsx';
 import { Form } from '../parts/Form.tsx';

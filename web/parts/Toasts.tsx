@@ -7,56 +7,9 @@ import {
 } from 'react-aria-components/Toast';
 import { styled } from 'styled-components';
 import { Button } from './Button.tsx';
+import type { Message } from './messages.ts';
 
-interface Message {
-  readonly words: string;
-  readonly tone: 'clear' | 'stop';
-  readonly undo?: () => void;
-}
-
-const queue = new ToastQueue<Message>({ maxVisibleToasts: 3 });
-/** How long a message stays, and with it the time to undo, ms. */
-export const UNDO_MS = 8000;
-
-/** Says what was done, at the foot of the screen. */
-export const say = (words: string): void => void queue.add({ words, tone: 'clear' }, { timeout: UNDO_MS });
-/** Says what went wrong; stays until it is closed. */
-export const sayProblem = (words: string): void => void queue.add({ words, tone: 'stop' });
-
-/**
- * Does something that cannot be taken back only after a while in which it can still be undone; leaving the page does it at
- * once.
- *
- * @param options.words what is said, as “The note on G-04 is deleted”
- * @param options.later the deed; its error is said too
- * @param options.undo shows again what was hidden meanwhile
- */
-export function undoable(options: { words: string; later: () => Promise<unknown>; undo: () => void }): void {
-  let open = true;
-  const finish = (): void => {
-    if (!open) return;
-    open = false;
-    removeEventListener('pagehide', finish);
-    options.later().catch((error: unknown) => {
-      options.undo();
-      sayProblem(error instanceof Error ? error.message : String(error));
-    });
-  };
-  const key = queue.add(
-    {
-      words: options.words,
-      tone: 'clear',
-      undo: () => {
-        open = false;
-        removeEventListener('pagehide', finish);
-        options.undo();
-        queue.close(key);
-      },
-    },
-    { timeout: UNDO_MS, onClose: finish },
-  );
-  addEventListener('pagehide', finish);
-}
+export const queue = new ToastQueue<Message>({ maxVisibleToasts: 3 });
 
 const Region = styled(ToastRegion)`
   position: fixed;
@@ -98,7 +51,7 @@ const Region = styled(ToastRegion)`
 `;
 
 /** Where messages stand; one for the whole page. */
-export function Toasts() {
+export default function Toasts() {
   return (
     <Region queue={queue}>
       {({ toast }) => {

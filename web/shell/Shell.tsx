@@ -5,7 +5,7 @@ import { words } from '../data/api.ts';
 import { useOpenDesign } from '../design/store.ts';
 import { Button, ButtonLink } from '../parts/Button.tsx';
 import { Notice, Panel, Row, Stack } from '../parts/Panel.tsx';
-import { Toasts } from '../parts/Toasts.tsx';
+import { useAnySaid } from '../parts/messages.ts';
 import { STATIONS, Tape } from './Tape.tsx';
 
 const Whole = styled.div`
@@ -43,6 +43,7 @@ const Skip = styled.a`
 `;
 
 const Conflict = lazy(() => import('../design/Conflict.tsx'));
+const Toasts = lazy(() => import('../parts/Toasts.tsx'));
 
 export function Shell() {
   const { pathname } = useLocation();
@@ -50,6 +51,7 @@ export function Shell() {
   const isConflict = useOpenDesign((s) => s.saving === 'conflict');
   const problem = useOpenDesign((s) => s.problem);
   const retry = useOpenDesign((s) => s.retry);
+  const anySaid = useAnySaid();
   const main = useRef<HTMLElement>(null);
   const station = STATIONS.find((s) => pathname.startsWith(`/${s.id}`));
   useEffect(() => {
@@ -112,7 +114,11 @@ export function Shell() {
           <Conflict />
         </Suspense>
       )}
-      <Toasts />
+      {anySaid && (
+        <Suspense fallback={null}>
+          <Toasts />
+        </Suspense>
+      )}
     </Whole>
   );
 }

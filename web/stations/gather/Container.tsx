@@ -13,7 +13,7 @@ import { useMaterials, usePlace } from '../../data/queries.ts';
 import { useNeeds } from '../../design/onBench.ts';
 import { Packed, packedColour } from '../../drawing/Packed.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
-import { Select } from '../../parts/Choice.tsx';
+import { Select } from '../../parts/Select.tsx';
 import { Heading, Notice, Panel, Quiet, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { workbench } from '../../work/door.ts';
 import { SewnButton, Verdict } from '../../shell/Verdict.tsx';

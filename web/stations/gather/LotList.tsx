@@ -13,7 +13,7 @@ import { Button } from '../../parts/Button.tsx';
 import { CountField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
-import { undoable } from '../../parts/Toasts.tsx';
+import { undoable } from '../../parts/messages.ts';
 import { MeasuredFields } from './MeasuredFields.tsx';
 import { amount, sizeWords } from './words.ts';
 

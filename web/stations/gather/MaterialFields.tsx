@@ -11,7 +11,7 @@ import {
   type MaterialInput,
   type SizeName,
 } from '../../../core/materials/material.ts';
-import { Select } from '../../parts/Choice.tsx';
+import { Select } from '../../parts/Select.tsx';
 import { CountField, LengthField, MoneyField, TextField } from '../../parts/Field.tsx';
 
 const Two = styled.div`

@@ -9,7 +9,7 @@ import { Picture } from '../../drawing/Picture.tsx';
 import { Button } from '../../parts/Button.tsx';
 import { CountField } from '../../parts/Field.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
-import { say } from '../../parts/Toasts.tsx';
+import { say } from '../../parts/messages.ts';
 import { Form } from '../../parts/Form.tsx';
 import { askedSizes, MaterialFields, type Draft } from './MaterialFields.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';

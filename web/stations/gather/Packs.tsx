@@ -6,10 +6,10 @@ import { money } from '../../data/style.ts';
 import { api, ApiError, words } from '../../data/api.ts';
 import { useChange, useOffers, useSuppliers } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
-import { Select } from '../../parts/Choice.tsx';
+import { Select } from '../../parts/Select.tsx';
 import { CountField, MoneyField, TextField } from '../../parts/Field.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
-import { say } from '../../parts/Toasts.tsx';
+import { say } from '../../parts/messages.ts';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Stack } from '../../parts/Panel.tsx';
 

@@ -11,7 +11,7 @@ import { useNeeds } from '../../design/onBench.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { ButtonLink, FileLink } from '../../parts/Button.tsx';
 import { Chart } from '../../parts/Chart.tsx';
-import { Select } from '../../parts/Choice.tsx';
+import { Select } from '../../parts/Select.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';

@@ -1,8 +1,8 @@
-import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { Plus } from 'lucide-react';
 import { styled } from 'styled-components';
-import { shelfSearch } from '../../../core/gather/findOnShelf.ts';
+import type { shelfSearch } from '../../../core/gather/findOnShelf.ts';
 import { binScale } from '../../../core/drawing/binScale.ts';
 import { pictureSize } from '../../../core/drawing/material.ts';
 import { asMeasured, FORMS, type Form } from '../../../core/materials/material.ts';
@@ -15,12 +15,13 @@ import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Quiet, Stack } from '../../parts/Panel.tsx';
-import { LotList } from './LotList.tsx';
-import { MaterialForm } from './MaterialForm.tsx';
-import { Packs } from './Packs.tsx';
 import { amount, sizeWords } from './words.ts';
 
 const ShelfTable = lazy(() => import('./ShelfTable.tsx'));
+// What stands at the side is loaded when it is opened: the shelf itself needs none of it.
+const LotList = lazy(async () => ({ default: (await import('./LotList.tsx')).LotList }));
+const MaterialForm = lazy(async () => ({ default: (await import('./MaterialForm.tsx')).MaterialForm }));
+const Packs = lazy(async () => ({ default: (await import('./Packs.tsx')).Packs }));
 
 const Grid = styled.div`
   display: grid;
@@ -125,11 +126,15 @@ const Bin = styled.button<{ $on: boolean }>`
 `;
 
 /** On a narrow screen the form lies below the shelf: its heading comes right under the tape. */
-function bringHeading(form: HTMLElement | null): void {
+function bringHeading(form: HTMLElement | null, tries = 40): void {
   if (!form || innerWidth > 900) return;
-  form.scrollIntoView?.({ block: 'start' });
   const heading = form.querySelector<HTMLElement>('h2');
-  if (!heading) return;
+  if (!heading) {
+    // The form is still on its way.
+    if (tries > 0) setTimeout(() => bringHeading(form, tries - 1), 50);
+    return;
+  }
+  heading.scrollIntoView?.({ block: 'start' });
   heading.tabIndex = -1;
   heading.focus({ preventScroll: true });
 }
@@ -156,16 +161,25 @@ export function Component() {
   const needing = useNeeds();
   const spoken = useMemo(() => (needing ? spokenFor(needing) : null), [needing]);
   const wish = useDeferredValue(find);
+  const measured = useMemo(() => materials?.map((m) => asMeasured(m)), [materials]);
+  // The search is loaded with the first letter; until then there is nothing to search for.
+  const [makeSearch, setMakeSearch] = useState<typeof shelfSearch | null>(null);
+  const searching = wish.trim() !== '';
+  useEffect(() => {
+    if (searching && !makeSearch)
+      void import('../../../core/gather/findOnShelf.ts').then((m) => setMakeSearch(() => m.shelfSearch));
+  }, [searching, makeSearch]);
   const search = useMemo(
-    () => (materials ? shelfSearch(materials.map((m) => asMeasured(m))) : null),
-    [materials],
+    () => (makeSearch && measured ? makeSearch(measured) : null),
+    [makeSearch, measured],
   );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!materials || !place) return <p role="status">Loading the shelf …</p>;
   const openId = params.get('material');
   const open =
     openId === null || openId === 'new' ? null : (materials.find((m) => String(m.id) === openId) ?? null);
-  const looked = search!(wish, place.lengthUnit);
+  const looked =
+    searching && search ? search(wish, place.lengthUnit) : { understood: [], found: measured ?? [] };
   const shown = looked.found;
   const at = (part: Record<string, string>): Record<string, string> =>
     view === 'table' ? { view, ...part } : part;
@@ -297,20 +311,22 @@ export function Component() {
               { value: 'packs', label: 'Packs to buy' },
             ]}
           />
-          {side === 'packs' ? (
-            <Packs materials={materials} />
-          ) : side === 'lots' && open ? (
-            <LotList key={open.id} material={open} unit={place.lengthUnit} today={place.today} />
-          ) : open || openId === 'new' ? (
-            <MaterialForm
-              key={openId}
-              material={open}
-              unit={place.lengthUnit}
-              onDone={(id) => setParams(at(id === null ? {} : { material: String(id) }), { replace: true })}
-            />
-          ) : (
-            <Quiet>Choose a material to count, measure or take out, or add a find.</Quiet>
-          )}
+          <Suspense fallback={<p role="status">Loading …</p>}>
+            {side === 'packs' ? (
+              <Packs materials={materials} />
+            ) : side === 'lots' && open ? (
+              <LotList key={open.id} material={open} unit={place.lengthUnit} today={place.today} />
+            ) : open || openId === 'new' ? (
+              <MaterialForm
+                key={openId}
+                material={open}
+                unit={place.lengthUnit}
+                onDone={(id) => setParams(at(id === null ? {} : { material: String(id) }), { replace: true })}
+              />
+            ) : (
+              <Quiet>Choose a material to count, measure or take out, or add a find.</Quiet>
+            )}
+          </Suspense>
         </Stack>
       </aside>
     </Grid>

@@ -4,7 +4,7 @@ import type { Lot } from '../../../contract/lots.ts';
 import { answer, CAP, OFFERS, PLACE, show, SUPPLIERS, TUB } from '../../testing/desk.tsx';
 import { candidatesOf, firstLook } from './candidates.ts';
 import { Component as Files } from './Files.tsx';
-import { Toasts } from '../../parts/Toasts.tsx';
+import Toasts from '../../parts/Toasts.tsx';
 import { LotList } from './LotList.tsx';
 import { Component as LookOver } from './LookOver.tsx';
 import { turned } from './Questions.tsx';

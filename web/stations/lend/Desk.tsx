@@ -11,7 +11,7 @@ import { shapeOf } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
-import { Select } from '../../parts/Choice.tsx';
+import { Select } from '../../parts/Select.tsx';
 import { Stepper, TextField } from '../../parts/Field.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Form } from '../../parts/Form.tsx';

@@ -14,13 +14,14 @@ import {
 } from '../../data/queries.ts';
 import { useHeavy } from '../../design/derived.ts';
 import { Button } from '../../parts/Button.tsx';
-import { Choice, Select } from '../../parts/Choice.tsx';
+import { Choice } from '../../parts/Choice.tsx';
+import { Select } from '../../parts/Select.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { SortTable, type SortColumn } from '../../parts/SortTable.tsx';
-import { undoable } from '../../parts/Toasts.tsx';
+import { undoable } from '../../parts/messages.ts';
 import { WhatIsRung } from '../../parts/WhatIs.tsx';
 
 const Grid = styled.div`
