@@ -8,7 +8,7 @@ module.exports = {
     { name: 'server-not-web', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|demo|e2e)/' } },
     { name: 'web-not-server', severity: 'error', from: { path: '^web/' }, to: { path: '^(server|demo|e2e)/' } },
     { name: 'stations-stand-apart', severity: 'error', from: { path: '^web/stations/([^/]+)/' }, to: { path: '^web/stations/', pathNot: '^web/stations/$1/' } },
-    { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '^pdfmake/interfaces$' } },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

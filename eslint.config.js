@@ -37,5 +37,11 @@ export default tseslint.config(
     languageOptions: { globals: globals.browser },
     rules: { ...reactHooks.configs.recommended.rules, ...jsxA11y.flatConfigs.recommended.rules, 'jsx-a11y/no-autofocus': 'off' },
   },
-  { files: ['scripts/**/*.mjs', '*.cjs', '*.js'], languageOptions: { globals: { ...globals.node, fetch: 'readonly' } } },
+  {
+    files: ['scripts/**/*.mjs', '*.cjs', '*.js'],
+    languageOptions: { globals: { ...globals.node, fetch: 'readonly' } },
+    rules: { 'no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] },
+  },
+  // What they hand to a page runs in its browser.
+  { files: ['scripts/bench/*.mjs'], languageOptions: { globals: globals.browser } },
 );

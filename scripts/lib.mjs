@@ -143,4 +143,21 @@ export async function startServer(env, options = {}) {
   throw new Error('the server did not answer within a minute');
 }
 
+/** Debian's Chromium without a window, for pictures and benches. */
+export async function launchChromium() {
+  const { chromium } = await import('@playwright/test');
+  return chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+}
+
 export { existsSync, mkdirSync, statSync, spawnSync };

@@ -2,12 +2,20 @@
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuild, ensureDebian, ensurePackages, freePort, run, say, startServer } from './lib.mjs';
+import {
+  ensureBuild,
+  ensureDebian,
+  ensurePackages,
+  freePort,
+  launchChromium,
+  run,
+  say,
+  startServer,
+} from './lib.mjs';
 
 ensurePackages();
 ensureDebian([{ name: 'chromium', file: '/usr/bin/chromium' }]);
 ensureBuild();
-const { chromium } = await import('@playwright/test');
 const today = '2026-11-24';
 const folder = mkdtempSync(join(tmpdir(), 'fox-button-shots-'));
 const out = process.env.SHOTS ?? 'docs/screenshots';
@@ -21,18 +29,7 @@ const server = await startServer(
   { PORT: String(await freePort()), FOX_DATA: folder, FOX_TODAY: today },
   { stdio: ['ignore', 'ignore', 'inherit'] },
 );
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const browser = await launchChromium();
 const views = [
   ['gather', '/gather?material=1'],
   ['gather-look-over', '/gather/look-over'],

@@ -27,7 +27,7 @@ function cutUp(size: Size, parts: number, seed: number): Size[] {
     const part = (n: number): Size => whole.map((x, k) => (k === axis ? n : x)) as Size;
     list.push(part(at), part(whole[axis]! - at));
   }
-  return list.map((s) => (next() < 0.5 ? [s[1], s[2], s[0]] : [s[2], s[0], s[1]]) as Size);
+  return list.map((s) => (next() < 0.5 ? [s[1], s[2], s[0]] : [s[2], s[0], s[1]]));
 }
 
 describe('nothing to spare', () => {

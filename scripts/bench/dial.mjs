@@ -1,5 +1,5 @@
 // From key press to paint: a dial of the open design among 500 materials and 40 designs, beside a bare slider.
-import { chromium } from '@playwright/test';
+import { launchChromium } from '../lib.mjs';
 
 const PRESSES = 60;
 
@@ -71,16 +71,7 @@ async function presses(page, cdp) {
 }
 
 export async function dialBench(url) {
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-    ],
-  });
+  const browser = await launchChromium();
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const cdp = await page.context().newCDPSession(page);

@@ -1,23 +1,11 @@
 // What a browser loads for the first page, and how long stations take to open at 2,000 and at 20,000 kits and notes.
 import { brotliCompressSync } from 'node:zlib';
 import Database from 'libsql';
-import { chromium } from '@playwright/test';
-
-const launch = () =>
-  chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-    ],
-  });
+import { launchChromium } from '../lib.mjs';
 
 /** Every script that the first page fetches until it is quiet, whatever imports it. */
 export async function firstPage(url) {
-  const browser = await launch();
+  const browser = await launchChromium();
   try {
     const page = await browser.newPage();
     const scripts = [];
@@ -77,7 +65,7 @@ const median = (list) => [...list].sort((a, b) => a - b)[list.length >> 1];
 
 /** Milliseconds until each station shows its heading and its first rows, the median of five. */
 export async function openings(url) {
-  const browser = await launch();
+  const browser = await launchChromium();
   const took = {};
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

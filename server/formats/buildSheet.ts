@@ -52,11 +52,10 @@ const breakable = (words: string): string =>
   words.replace(new RegExp(`\\S{${UNBROKEN}}(?=\\S)`, 'gu'), (w) => `${w} `);
 
 /** Words in the faces that have their letters. */
-const type = (words: string, style: Partial<ContentText> = {}): Content =>
-  ({
-    ...style,
-    text: runsOf(breakable(words)).map((r) => ({ text: r.text, font: `face${r.face}` })),
-  }) as Content;
+const type = (words: string, style: Partial<ContentText> = {}): Content => ({
+  ...style,
+  text: runsOf(breakable(words)).map((r) => ({ text: r.text, font: `face${r.face}` })),
+});
 
 const heading = (words: string): Content => ({
   stack: [

@@ -36,7 +36,7 @@ export function fontBytes(face: number, weight: Weight): Uint8Array {
 const sets = new Map<number, ReadonlySet<number>>();
 const lettersOf = (face: number): ReadonlySet<number> => {
   let set = sets.get(face);
-  if (!set) sets.set(face, (set = new Set(fontkit.create(fontBytes(face, 400)).characterSet as number[])));
+  if (!set) sets.set(face, (set = new Set(fontkit.create(fontBytes(face, 400)).characterSet)));
   return set;
 };
 

@@ -8,7 +8,7 @@ import { api, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
 import { Select } from '../parts/Select.tsx';
-import { Dialog } from '../parts/Dialog.tsx';
+import { Confirm } from '../parts/Confirm.tsx';
 import { CountField, TextField } from '../parts/Field.tsx';
 import { Notice, Row, Stack } from '../parts/Panel.tsx';
 import { say } from '../parts/messages.ts';
@@ -166,30 +166,18 @@ export const DesignFacts = memo(function DesignFacts({ design, materials, patter
           Delete
         </Button>
       </Row>
-      <Dialog
+      <Confirm
         title={`Delete ${design.name}?`}
+        words="This deletes the design and its dials. What is on the shelf stays."
+        yes="Delete"
         isOpen={deleting}
-        onClose={() => setDeleting(false)}
-        mustAnswer
-      >
-        <Stack>
-          <p>This deletes the design and its dials. What is on the shelf stays.</p>
-          <Row>
-            <Button
-              isDisabled={remove.isPending}
-              onPress={() => {
-                setDeleting(false);
-                deleteIt();
-              }}
-            >
-              Delete
-            </Button>
-            <Button plain onPress={() => setDeleting(false)}>
-              Cancel
-            </Button>
-          </Row>
-        </Stack>
-      </Dialog>
+        isBusy={remove.isPending}
+        onYes={() => {
+          setDeleting(false);
+          deleteIt();
+        }}
+        onNo={() => setDeleting(false)}
+      />
     </Stack>
   );
 }, sameFacts);

@@ -1,6 +1,8 @@
 import { jest } from '@jest/globals';
 import type { Design } from '../../contract/designs.ts';
+import { differences } from './Conflict.tsx';
 import { useOpenDesign } from './store.ts';
+import { readUnsaved } from './unsaved.ts';
 
 const design: Design = {
   id: 7,
@@ -120,5 +122,107 @@ describe('the open design', () => {
     await calls[1]!.answer(200, { ...design, dials: { width: 18 }, version: 2 });
     await again;
     expect(state().saving).toBe('saved');
+  });
+
+  describe('what is not saved', () => {
+    const other: Design = { ...design, id: 8, name: 'Sail', version: 1 };
+    beforeEach(() => localStorage.clear());
+    afterEach(() => {
+      state().forget(7);
+      state().forget(8);
+    });
+    const failOn = async (calls: ReturnType<typeof desk>): Promise<void> => {
+      state().dial('width', 18);
+      await jest.advanceTimersByTimeAsync(600);
+      await calls[0]!.answer(0, null);
+    };
+
+    it('is kept when another design is opened, shown, and sent again', async () => {
+      const calls = desk();
+      await failOn(calls);
+      state().open(other);
+      expect(state()).toMatchObject({ draft: { id: 8 }, saving: 'saved' });
+      expect(state().unsaved[7]).toMatchObject({ draft: { dials: { width: 18 } } });
+      expect(state().unsaved[7]!.problem).toMatch(/does not answer/);
+      // Ten seconds later it is tried again, though another design is open.
+      await jest.advanceTimersByTimeAsync(10_500);
+      expect(calls[1]!.body).toMatchObject({ version: 1, dials: { width: 18 } });
+      await calls[1]!.answer(200, { ...design, dials: { width: 18 }, version: 2 });
+      expect(state().unsaved).toEqual({});
+      expect(localStorage.getItem('fox-button.unsaved')).toBeNull();
+    });
+
+    it('comes back as it was left, and is sent from there', async () => {
+      const calls = desk();
+      await failOn(calls);
+      state().open(other);
+      state().open(design);
+      expect(state()).toMatchObject({ saving: 'failed', draft: { id: 7, dials: { width: 18 } } });
+      await jest.advanceTimersByTimeAsync(600);
+      await calls[1]!.answer(200, { ...design, dials: { width: 18 }, version: 2 });
+      expect(state()).toMatchObject({ saving: 'saved', draft: { version: 2 } });
+    });
+
+    it('lasts through a reload', async () => {
+      const calls = desk();
+      await failOn(calls);
+      expect(Object.values(readUnsaved())).toMatchObject([{ draft: { id: 7, dials: { width: 18 } } }]);
+      // What moved a moment ago and was never sent is kept when the page is left.
+      state().dial('width', 22);
+      state().keep();
+      expect(readUnsaved()[7]).toMatchObject({ draft: { dials: { width: 22 } } });
+      localStorage.setItem('fox-button.unsaved', '{"7":{"draft":"nonsense"}}');
+      expect(readUnsaved()).toEqual({});
+    });
+
+    it('keeps a conflict too: it is asked again when the design is opened again', async () => {
+      const calls = desk();
+      state().dial('width', 18);
+      await jest.advanceTimersByTimeAsync(600);
+      const theirs = { ...design, version: 4, dials: { width: 30 } };
+      await calls[0]!.answer(409, {
+        type: '',
+        title: '',
+        status: 409,
+        detail: 'changed',
+        errors: [],
+        current: theirs,
+      });
+      state().open(other);
+      await jest.advanceTimersByTimeAsync(30_000);
+      expect(calls).toHaveLength(1);
+      state().open(theirs);
+      expect(state()).toMatchObject({
+        saving: 'conflict',
+        draft: { dials: { width: 18 } },
+        theirs: { version: 4 },
+      });
+    });
+
+    it('tells every field in which two screens differ, compared deeply', () => {
+      const mine: Design = {
+        ...design,
+        pattern: 'drop-through',
+        dials: { width: 17, list: [1, 2] },
+        materials: { container: 1, piece: 2, bag: 5 },
+        onBench: true,
+      };
+      const theirs: Design = {
+        ...mine,
+        onBench: false,
+        name: 'Other',
+        dials: { width: 17, list: [1, 3] },
+        materials: { container: 1, piece: 3 },
+      };
+      const rows = differences(mine, theirs, (id) => `material ${id}`);
+      expect(rows).toEqual([
+        { field: 'Name', here: 'Tub', there: 'Other' },
+        { field: 'On the bench', here: 'yes', there: 'no' },
+        { field: 'Piece', here: 'material 2', there: 'material 3' },
+        { field: 'Bag', here: 'material 5', there: 'none' },
+        { field: 'list', here: '[1,2]', there: '[1,3]' },
+      ]);
+      expect(differences(mine, { ...mine, dials: { list: [1, 2], width: 17 } }, String)).toEqual([]);
+    });
   });
 });

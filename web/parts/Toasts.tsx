@@ -7,7 +7,7 @@ import {
 } from 'react-aria-components/Toast';
 import { styled } from 'styled-components';
 import { Button } from './Button.tsx';
-import type { Message } from './messages.ts';
+import type { Message } from './message.ts';
 
 export const queue = new ToastQueue<Message>({ maxVisibleToasts: 3 });
 

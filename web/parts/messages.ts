@@ -1,12 +1,5 @@
 import { create } from 'zustand';
 
-/** One thing said at the foot of the screen. */
-export interface Message {
-  readonly words: string;
-  readonly tone: 'clear' | 'stop';
-  readonly undo?: () => void;
-}
-
 /** How long a message stays, and with it the time to undo, ms. */
 export const UNDO_MS = 8000;
 

@@ -8,7 +8,7 @@ import { useChange } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { Button } from '../../parts/Button.tsx';
 import { CountField } from '../../parts/Field.tsx';
-import { Dialog } from '../../parts/Dialog.tsx';
+import { Confirm } from '../../parts/Confirm.tsx';
 import { say } from '../../parts/messages.ts';
 import { Form } from '../../parts/Form.tsx';
 import { askedSizes, MaterialFields, type Draft } from './MaterialFields.tsx';
@@ -215,40 +215,25 @@ export function MaterialForm({
         </Stack>
       </Form>
       {material && (
-        <Dialog
+        <Confirm
           title={`Delete ${material.name}?`}
+          words="This deletes the kind of material and its sizes. One that has lots on record, or that a design or a pack uses, stays."
+          yes="Delete"
           isOpen={deleting}
-          onClose={() => setDeleting(false)}
-          mustAnswer
-        >
-          <Stack>
-            <p>
-              This deletes the kind of material and its sizes. One that has lots on record, or that a design
-              or a pack uses, stays.
-            </p>
-            <Row>
-              <Button
-                isDisabled={remove.isPending}
-                onPress={() => {
-                  setDeleting(false);
-                  setProblem(null);
-                  remove.mutate(undefined, {
-                    onSuccess: () => {
-                      say(`${material.name} is deleted.`);
-                      onDone(null);
-                    },
-                    onError: tell,
-                  });
-                }}
-              >
-                Delete
-              </Button>
-              <Button plain onPress={() => setDeleting(false)}>
-                Cancel
-              </Button>
-            </Row>
-          </Stack>
-        </Dialog>
+          isBusy={remove.isPending}
+          onYes={() => {
+            setDeleting(false);
+            setProblem(null);
+            remove.mutate(undefined, {
+              onSuccess: () => {
+                say(`${material.name} is deleted.`);
+                onDone(null);
+              },
+              onError: tell,
+            });
+          }}
+          onNo={() => setDeleting(false)}
+        />
       )}
     </Panel>
   );

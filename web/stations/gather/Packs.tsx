@@ -8,7 +8,7 @@ import { useChange, useOffers, useSuppliers } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { CountField, MoneyField, TextField } from '../../parts/Field.tsx';
-import { Dialog } from '../../parts/Dialog.tsx';
+import { Confirm } from '../../parts/Confirm.tsx';
 import { say } from '../../parts/messages.ts';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Stack } from '../../parts/Panel.tsx';
@@ -119,34 +119,22 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
           {offers?.length === 0 && <li>No packs yet.</li>}
         </List>
         {removeProblem && <Notice tone="stop">{removeProblem}</Notice>}
-        <Dialog
+        <Confirm
           title={`Delete ${deleting?.name ?? 'this pack'}?`}
+          words="Its price and the record of what it has cost are deleted too. What is on the shelf stays."
+          yes="Delete"
           isOpen={deleting !== null}
-          onClose={() => setDeleting(null)}
-          mustAnswer
-        >
-          <Stack>
-            <p>Its price and the record of what it has cost are deleted too. What is on the shelf stays.</p>
-            <Row>
-              <Button
-                onPress={() => {
-                  const pack = deleting!;
-                  setDeleting(null);
-                  setRemoveProblem(null);
-                  remove.mutate(pack.id, {
-                    onSuccess: () => say(`${pack.name} is deleted.`),
-                    onError: (e) => setRemoveProblem(words(e)),
-                  });
-                }}
-              >
-                Delete
-              </Button>
-              <Button plain onPress={() => setDeleting(null)}>
-                Cancel
-              </Button>
-            </Row>
-          </Stack>
-        </Dialog>
+          onYes={() => {
+            const pack = deleting!;
+            setDeleting(null);
+            setRemoveProblem(null);
+            remove.mutate(pack.id, {
+              onSuccess: () => say(`${pack.name} is deleted.`),
+              onError: (e) => setRemoveProblem(words(e)),
+            });
+          }}
+          onNo={() => setDeleting(null)}
+        />
         <Seam />
         <h2>Add a pack</h2>
         <Form onSubmit={submit}>

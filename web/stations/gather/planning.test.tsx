@@ -114,13 +114,25 @@ describe('what could I make today', () => {
     expect(screen.getByText('proved cheapest')).toBeVisible();
   });
   it('chooses among designs that want the same stock, by kits or by skills', async () => {
-    desk();
+    const calls = desk();
     show(<Today />);
     const best = await screen.findByRole('region', { name: 'The best choice' });
     expect(within(best).getByRole('row', { name: /Tide-line drop tub Pincer and release 1/ })).toBeVisible();
     expect(screen.getByText('proved best')).toBeVisible();
+    const asked = () =>
+      (calls.filter((c) => c.path === '/compute/choice').at(-1)!.body as ChoiceRequest).designs.map((d) => [
+        d.id,
+        d.most,
+      ]);
+    // The bench alone wants two of the first; both designs, up to twelve each, are another question.
+    expect(asked()).toEqual([['1', 2]]);
     await userEvent.click(screen.getByRole('radio', { name: 'All, up to 12 each' }));
-    // Nine caps make one kit either way: five and four are too few for two.
+    await waitFor(() =>
+      expect(asked()).toEqual([
+        ['1', 12],
+        ['2', 12],
+      ]),
+    );
     await waitFor(() => expect(screen.getAllByText('1 kit')[0]).toBeVisible());
   });
   it('puts a design on the bench, and says when that failed', async () => {

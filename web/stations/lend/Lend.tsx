@@ -10,7 +10,7 @@ import { api, words } from '../../data/api.ts';
 import { useBorrowers, useCopyPages, useLendingSummary, useMaterials, usePlace } from '../../data/queries.ts';
 import { kits } from '../../../core/needs/supply.ts';
 import { useNeeds } from '../../design/onBench.ts';
-import { Dialog } from '../../parts/Dialog.tsx';
+import { Confirm } from '../../parts/Confirm.tsx';
 import { Button } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
@@ -347,40 +347,24 @@ export function Component() {
           {!open && <NextBack late={summary.late} out={summary.out} today={place.today} />}
         </Stack>
       </aside>
-      <Dialog
+      <Confirm
         title="Leave this count unfinished?"
+        words={`What you counted of ${label ?? 'this kit'} is not saved yet.`}
+        yes="Leave it"
+        no="Go on counting"
+        backFirst
         isOpen={asking}
-        onClose={() => {
+        onYes={() => {
+          const to = leaving;
+          setLeaving(null);
+          if (to !== null) go(to);
+          else blocker.proceed?.();
+        }}
+        onNo={() => {
           setLeaving(null);
           blocker.reset?.();
         }}
-        mustAnswer
-      >
-        <Stack>
-          <p>What you counted of {label} is not saved yet.</p>
-          <Row>
-            <Button
-              onPress={() => {
-                setLeaving(null);
-                blocker.reset?.();
-              }}
-            >
-              Go on counting
-            </Button>
-            <Button
-              plain
-              onPress={() => {
-                const to = leaving;
-                setLeaving(null);
-                if (to !== null) go(to);
-                else blocker.proceed?.();
-              }}
-            >
-              Leave it
-            </Button>
-          </Row>
-        </Stack>
-      </Dialog>
+      />
     </Grid>
   );
 }

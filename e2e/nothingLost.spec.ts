@@ -1,0 +1,72 @@
+import { expect, test } from './desk.ts';
+
+test('a count that was begun is not left without a question', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/lend?kit=FB-005a`);
+  await page.getByRole('button', { name: 'Wooden egg: one less' }).click();
+  await page.getByRole('button', { name: /FB-001a/ }).click();
+  const asked = page.getByRole('alertdialog', { name: 'Leave this count unfinished?' });
+  await asked.getByRole('button', { name: 'Go on counting' }).click();
+  await expect(page.getByText('1 × Wooden egg short')).toBeVisible();
+  await page.getByRole('link', { name: /^Watch/ }).click();
+  await expect(asked).toBeVisible();
+  await asked.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Who managed what, and for how long?');
+});
+
+test('a deleted note can be brought back, and is gone only after that', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/watch`);
+  const notes = async (): Promise<number> =>
+    ((await (await fetch(`${demo.url}/api/notes/summary`)).json()) as { notes: number }).notes;
+  const before = await notes();
+  await page.getByRole('button', { name: /Delete the note on S-02/ }).click();
+  await expect(page.getByRole('row', { name: 'S-02' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('row', { name: 'S-02' })).toHaveCount(1);
+  expect(await notes()).toBe(before);
+  await page.getByRole('button', { name: /Delete the note on S-02/ }).click();
+  await page.getByRole('button', { name: 'Close the message' }).click();
+  await expect.poll(notes).toBe(before - 1);
+});
+
+test('a design that could not be saved is kept through opening another and a reload', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/shape/1`);
+  await expect(page.getByText('Drops free')).toBeVisible();
+  await page.route('**/api/designs/1', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await page.getByRole('textbox', { name: 'Slot length, typed' }).fill('47');
+  await page.getByRole('textbox', { name: 'Slot length, typed' }).press('Enter');
+  await expect(page.getByText('Not saved yet.')).toBeVisible();
+  await page.getByRole('link', { name: 'Squeeze seal' }).click();
+  await expect(page.getByText('not saved yet: trying again')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('not saved yet: trying again')).toBeVisible();
+  await page.unroute('**/api/designs/1');
+  await page.getByRole('link', { name: /Tide-line drop tub/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Slot length, typed' })).toHaveValue('47 mm');
+  await expect
+    .poll(
+      async () =>
+        ((await (await fetch(`${demo.url}/api/designs/1`)).json()) as { dials: { length: number } }).dials
+          .length,
+    )
+    .toBe(47);
+});
+
+test('a batch that is made says so, stops holding stock, and the next one is begun from its tag', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/make/6`);
+  const made = page.getByRole('button', { name: /kits? (is|are) made$/ });
+  await expect(made).toBeEnabled();
+  await made.click();
+  await expect(page.getByText('This batch is made.')).toBeVisible();
+  await page.getByRole('link', { name: /^Price/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('This batch is made');
+  await page.getByRole('button', { name: 'Start the next batch' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/kits? cost\?$/);
+});

@@ -1,0 +1,49 @@
+import { Button } from './Button.tsx';
+import { Dialog } from './Dialog.tsx';
+import { Row, Stack } from './Panel.tsx';
+
+/** Asks before something is lost: the deed by its own word, and a way back. */
+export const Confirm = ({
+  title,
+  words,
+  yes,
+  no = 'Cancel',
+  isOpen,
+  isBusy = false,
+  backFirst = false,
+  onYes,
+  onNo,
+}: {
+  title: string;
+  words: string;
+  yes: string;
+  no?: string;
+  isOpen: boolean;
+  isBusy?: boolean;
+  /** Whether going back is what most will want, so that it stands first and filled. */
+  backFirst?: boolean;
+  onYes(): void;
+  onNo(): void;
+}) => {
+  const deed = (
+    <Button plain={backFirst} isDisabled={isBusy} onPress={onYes}>
+      {yes}
+    </Button>
+  );
+  const back = (
+    <Button plain={!backFirst} onPress={onNo}>
+      {no}
+    </Button>
+  );
+  return (
+    <Dialog title={title} isOpen={isOpen} onClose={onNo} mustAnswer>
+      <Stack>
+        <p>{words}</p>
+        <Row>
+          {backFirst ? back : deed}
+          {backFirst ? deed : back}
+        </Row>
+      </Stack>
+    </Dialog>
+  );
+};
