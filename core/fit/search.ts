@@ -2,7 +2,7 @@ import FlatQueue from 'flatqueue';
 import { ballBody, type Body } from '../geometry/body.ts';
 import { IDENTITY, multiply, rotationOfVector, type Mat3, type Vec3 } from '../geometry/vector.ts';
 import type { Container } from './container.ts';
-import { mostWithin, type Patch } from './rotations.ts';
+import { bestShare, mostWithin, type Bound, type Patch } from './rotations.ts';
 import { seat, type Basis } from './seat.ts';
 
 // Taken out once: a search looks these up millions of times.
@@ -44,7 +44,7 @@ export function mostSlack(options: {
   const reach = (body.normals ? 8 : corners) + 8 * body.discs.length + (body.ellipsoid ? 12 : 0);
   const cost = 30 + reach * (container.flats.length + 2) + 3 * corners;
   const most = max(150, (options.budget ?? 6e7) / cost);
-  const queue = new FlatQueue<{ patch: Patch; basis: Basis }>();
+  const queue = new FlatQueue<{ patch: Patch; basis: Basis; bound: Bound }>();
   // Whatever lies inside the body is no harder to place: its inner ball caps every bound.
   const cap = body.inner > 0 ? seat(container, ballBody(body.inner), IDENTITY).high : Infinity;
   let looks = 0;
@@ -58,12 +58,16 @@ export function mostSlack(options: {
     return found;
   };
   let settled = -Infinity;
-  const add = (patch: Patch, above: number, basis?: Basis) => {
+  const add = (patch: Patch, above: number, basis?: Basis, inherited?: Bound) => {
+    const least = inherited ? min(above, within(inherited, patch)) : above;
+    if (patch.radius > 0 && least <= reached()) return;
     // A wide patch needs no sharp answer at its centre.
     const found = look(patch.centre, basis, min(0.02, 1e-3 * patch.radius * body.radius));
-    const high = min(above, cap, mostWithin(found.proofAt, found.proof, patch.centre, patch.radius));
+    const own = { at: found.proofAt, proof: found.proof };
+    const [bound, proved] = inherited ? sharpest(inherited, own, patch) : [own, within(own, patch)];
+    const high = min(least, cap, proved);
     if (patch.radius === 0) settled = max(settled, found.high);
-    else if (high > reached()) queue.push({ patch, basis: found.basis }, -high);
+    else if (high > reached()) queue.push({ patch, basis: found.basis, bound }, -high);
   };
   for (const patch of options.patches) add(patch, Infinity);
   let polishedAt = -Infinity;
@@ -76,12 +80,29 @@ export function mostSlack(options: {
       polishedAt = best.low;
       continue;
     }
-    const { patch, basis } = queue.pop()!;
-    for (const part of patch.split()) add(part, high, basis);
+    const { patch, basis, bound } = queue.pop()!;
+    for (const part of patch.split()) add(part, high, basis, bound);
   }
   if (best.low > -Infinity) climb(look, () => best, body.radius);
   const top = max(best.low, queue.length > 0 ? -queue.peekValue()! : -Infinity, settled);
   return { ...best, high: top + ROUNDING, looks };
+}
+
+const within = (b: Bound, patch: Patch): number => mostWithin(b.at, b.proof, patch.centre, patch.radius);
+
+/**
+ * Two proofs hold together, so each mix of them holds: where one rises and the other falls, a mix is lower over the
+ * whole patch than both. The share is the best one to first order in the patch's radius.
+ */
+function sharpest(a: Bound, b: Bound, patch: Patch): [Bound, number] {
+  const share = bestShare(a, b, patch.centre, patch.radius);
+  const mix =
+    share <= 0
+      ? a
+      : share >= 1
+        ? b
+        : { at: a.at + share * (b.at - a.at), proof: a.proof.map((x, i) => x + share * (b.proof[i]! - x)) };
+  return [mix, within(mix, patch)];
 }
 
 /** Small turns from the best pose as long as they help, with a shrinking step. */

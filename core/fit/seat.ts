@@ -142,29 +142,36 @@ function proven(
 ): Seat {
   const proof = [0, 0, 0, 0, 0, 0, 0, 0, 0];
   let proofAt = 0;
-  const add = (w: number, x: number, y: number, z: number): void => {
-    const p = supportPoint(body, [
-      r[0]! * x + r[3]! * y + r[6]! * z,
-      r[1]! * x + r[4]! * y + r[7]! * z,
-      r[2]! * x + r[5]! * y + r[8]! * z,
-    ]);
-    for (let k = 0; k < 3; k++) {
-      proof[k]! += w * x * p[k]!;
-      proof[3 + k]! += w * y * p[k]!;
-      proof[6 + k]! += w * z * p[k]!;
-    }
-  };
-  at.basis.forEach((row, j) => {
+  for (let j = 0; j < 3; j++) {
+    const row = at.basis[j]!;
     const w = at.weights[j]!;
+    // A limit without weight holds nothing.
+    if (w === 0) continue;
     if (row.flat >= 0) {
       const f = container.flats[row.flat]!;
       proofAt += w * f.b;
-      for (const { weight, direction } of f.reach) add(w * weight, direction[0], direction[1], direction[2]);
+      for (const { weight, direction } of f.reach)
+        holdFixed(proof, body, r, w * weight, direction[0], direction[1], direction[2]);
     } else if (row.flat === -1) {
       proofAt += w * container.wallRadius!;
-      add(w, row.ax, row.ay, 0);
+      holdFixed(proof, body, r, w, row.ax, row.ay, 0);
     } else proofAt += w * FAR;
-  });
+  }
   const { low, high, shift } = at;
   return { low, high, shift, proofAt, proof, basis: at.basis.flatMap((row) => [row.ax, row.ay, row.flat]) };
+}
+
+/** Adds to a proof the point of the body that reaches farthest along a direction, weighted. */
+function holdFixed(proof: number[], body: Body, r: Mat3, w: number, x: number, y: number, z: number): void {
+  const p = supportPoint(body, [
+    r[0]! * x + r[3]! * y + r[6]! * z,
+    r[1]! * x + r[4]! * y + r[7]! * z,
+    r[2]! * x + r[5]! * y + r[8]! * z,
+  ]);
+  const [wx, wy, wz] = [w * x, w * y, w * z];
+  for (let k = 0; k < 3; k++) {
+    proof[k]! += wx * p[k]!;
+    proof[3 + k]! += wy * p[k]!;
+    proof[6 + k]! += wz * p[k]!;
+  }
 }

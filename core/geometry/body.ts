@@ -221,11 +221,17 @@ export function farthestShadowPoint(body: Body, r: Mat3, tx: number, ty: number)
     }
   };
   const p = body.points;
-  for (let i = 0; i < p.length; i += 3)
-    take(
-      r[0]! * p[i]! + r[1]! * p[i + 1]! + r[2]! * p[i + 2]! + tx,
-      r[3]! * p[i]! + r[4]! * p[i + 1]! + r[5]! * p[i + 2]! + ty,
-    );
+  const [r0, r1, r2, r3, r4, r5] = [r[0]!, r[1]!, r[2]!, r[3]!, r[4]!, r[5]!];
+  for (let i = 0; i < p.length; i += 3) {
+    const px = r0 * p[i]! + r1 * p[i + 1]! + r2 * p[i + 2]! + tx;
+    const py = r3 * p[i]! + r4 * p[i + 1]! + r5 * p[i + 2]! + ty;
+    const d = px * px + py * py;
+    if (d > best) {
+      best = d;
+      x = px;
+      y = py;
+    }
+  }
   for (const disc of body.discs) {
     // A disc's shadow is an ellipse, thin along the shadow of its axis.
     const [ax, ay] = [r[2]!, r[5]!];

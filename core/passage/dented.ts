@@ -42,7 +42,7 @@ export function bestLie(
   const step = perimeter(shadow) / 96;
   const coarse = pointsAlong(shadow, step);
   /** Slack at a turn and shift; may stop early, still from above, once it is known to lie under `enough`. */
-  const slackAt = (p: Patch, along: readonly Vec2[], apart: number, enough: number): number => {
+  const slackAt = (p: Patch, along: Vec2[], apart: number, enough: number): number => {
     const [c, s] = [cos(p.a), sin(p.a)];
     let least = Infinity;
     for (let i = 0; i < along.length; i++) {
@@ -50,15 +50,23 @@ export function bestLie(
       const d = toEdge(c * x - s * y + p.x, s * x + c * y + p.y);
       if (d < least) {
         least = d;
-        if (least < enough) return least;
+        if (least < enough) {
+          // What sticks out here most likely sticks out in the next place too: ask it sooner.
+          const sooner = i >> 1;
+          [along[i], along[sooner]] = [along[sooner]!, along[i]!];
+          return least;
+        }
       }
     }
     // Inside, the closest pair may be a corner of the opening and a side of the shadow; a corner found within the
     // shadow means that a side ran past a dent between two of its points.
     if (least > -apart)
-      for (const [x, y] of edge) {
-        const d = -toShadow(c * (x - p.x) + s * (y - p.y), -s * (x - p.x) + c * (y - p.y));
-        least = min(least, max(d, -apart));
+      for (const [ex, ey] of edge) {
+        const [x, y] = [ex - p.x, ey - p.y];
+        // The whole shadow lies within its reach: a corner farther off than that cannot be the closest.
+        if (x * x + y * y >= (reach + max(0, least)) ** 2) continue;
+        least = min(least, max(-toShadow(c * x + s * y, -s * x + c * y), -apart));
+        if (least < enough) return least;
       }
     return least;
   };
