@@ -34,7 +34,7 @@ test('a dial turned a moment ago is on the paper', async ({ page, demo }) => {
 test('kits that the shelf cannot fill are not made', async ({ page, demo }) => {
   await page.goto(`${demo.url}/make/1`);
   await expect(
-    page.getByText('5 × Milk-bottle cap short: make 3 kits now, or use 6 in each kit.'),
+    page.getByText('5 × Milk-bottle cap, 1 × Drawstring bag short: make 3 kits now.'),
   ).toBeVisible();
   await expect(page.getByRole('button', { name: 'These 4 kits are made' })).toBeDisabled();
   await page.getByRole('button', { name: 'Kits to make: one less' }).click();
