@@ -14,6 +14,7 @@ import type { Container } from './container.ts';
 import {
   allRotations,
   axisDirections,
+  bestShare,
   mostWithin,
   turnsOf,
   viewDirections,
@@ -329,4 +330,36 @@ describe('the search', () => {
     });
     expect(found.rotation).toEqual([]);
   });
+});
+
+it('the mix of two proofs is the lowest that its first-order bound can be', () => {
+  const entry = fc.double({ min: -20, max: 20, noNaN: true });
+  const bound = fc.record({
+    at: fc.double({ min: 0, max: 40, noNaN: true }),
+    proof: fc.array(entry, { minLength: 9, maxLength: 9 }),
+  });
+  fc.assert(
+    fc.property(
+      bound,
+      bound,
+      fc.array(entry, { minLength: 3, maxLength: 3 }),
+      fc.double({ min: 0.01, max: 1.4, noNaN: true }),
+      (a, b, v, radius) => {
+        const centre = rotationOfVector([v[0]! / 10, v[1]! / 10, v[2]! / 10]);
+        // The bound less its bulge, which is what is left where the mix of proofs has nothing to turn about.
+        const firstOrder = (share: number): number => {
+          const proof = a.proof.map((x, i) => x + share * (b.proof[i]! - x));
+          const m = multiply(transpose(centre), proof);
+          const [trace, x, y, z] = [m[0]! + m[4]! + m[8]!, m[7]! - m[5]!, m[2]! - m[6]!, m[3]! - m[1]!];
+          return a.at + share * (b.at - a.at) - trace + Math.sin(radius) * Math.hypot(x, y, z);
+        };
+        const share = bestShare(a, b, centre, radius);
+        expect(share).toBeGreaterThanOrEqual(0);
+        expect(share).toBeLessThanOrEqual(1);
+        const least = Math.min(...Array.from({ length: 201 }, (_, i) => firstOrder(i / 200)));
+        expect(firstOrder(share)).toBeLessThanOrEqual(least + 1e-6);
+      },
+    ),
+    { numRuns: 300, seed: 5 },
+  );
 });

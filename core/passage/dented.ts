@@ -20,85 +20,116 @@ interface Patch {
   readonly ha: number;
   readonly hx: number;
   readonly hy: number;
+  /** The points of the shadow and the corners of the opening that can be the closest anywhere in the patch. */
+  readonly points: readonly Point[];
+  readonly corners: readonly Vec2[];
+}
+
+/** What a search need not look at. */
+export interface Wanted {
+  /** Turns that matter (rad): the rest are the same by symmetry. */
+  readonly from?: number;
+  readonly span: number;
+  /** A lie below both this and 0 is of no use: the search may stop once it knows that none is better, mm. */
+  readonly atLeast?: number;
+  /** A quicker way to the signed distance from the edge than asking every side. */
+  readonly toEdge?: (x: number, y: number) => number;
 }
 
 /**
  * The largest inset (mm, negative: outset) of `edge` that still holds `shadow` at some turn and shift, for openings
- * that are not convex. Distance to the edge changes no faster than the shadow's points move, so a patch of turns and
- * shifts is bounded by its middle plus the farthest move within it; best patch first, until the bounds meet.
- *
- * @param span range of turns that matters (rad): 2π over the opening's turns of symmetry
+ * that are not convex. Distance to the edge changes no faster than the shadow's points move, so over a patch of turns
+ * and shifts each point has a bound: its distance at the middle plus its own farthest move; the least of them bounds
+ * the patch. Best patch first, until the bounds meet.
  */
 export function bestLie(
   edge: readonly Vec2[],
   shadow: readonly Vec2[],
-  span: number,
+  { from = 0, span, atLeast = -Infinity, toEdge = distanceTo(edge) }: Wanted,
   tolerance: number,
 ): Lie {
-  const toEdge = distanceTo(edge);
   const toShadow = distanceTo(shadow);
   const reach = max(...shadow.map((p) => hypot(p[0], p[1])));
   const round = isRound(shadow);
   const step = perimeter(shadow) / 96;
-  const coarse = pointsAlong(shadow, step);
-  /** Slack at a turn and shift; may stop early, still from above, once it is known to lie under `enough`. */
-  const slackAt = (p: Patch, along: Vec2[], apart: number, enough: number): number => {
+  // What reaches farthest sticks out first.
+  const coarse = pointsAlong(shadow, step).sort((a, b) => b.far - a.far);
+  const useless = min(atLeast, 0);
+  const queue = new FlatQueue<Patch>();
+  let best = { low: -Infinity, angle: 0, shift: [0, 0] as Vec2 };
+  let looks = 0;
+  const pointDistance = new Float64Array(10 * coarse.length + shadow.length);
+  const cornerDistance = new Float64Array(edge.length);
+  /**
+   * Bound of a patch (mm), and the least distance at its middle as the new best where it is one. Stops early, still
+   * from above, once the patch cannot beat the best by the tolerance.
+   */
+  const look = (p: Patch, apart: number): number => {
+    looks++;
     const [c, s] = [cos(p.a), sin(p.a)];
-    let least = Infinity;
-    for (let i = 0; i < along.length; i++) {
-      const [x, y] = along[i]!;
+    const shift = hypot(p.hx, p.hy);
+    const swing = 2 * sin(min(p.ha, PI) / 2);
+    const enough = max(best.low + tolerance, useless);
+    let low = Infinity;
+    let high = Infinity;
+    for (let i = 0; i < p.points.length; i++) {
+      const { x, y, far } = p.points[i]!;
       const d = toEdge(c * x - s * y + p.x, s * x + c * y + p.y);
-      if (d < least) {
-        least = d;
-        if (least < enough) {
-          // What sticks out here most likely sticks out in the next place too: ask it sooner.
-          const sooner = i >> 1;
-          [along[i], along[sooner]] = [along[sooner]!, along[i]!];
-          return least;
-        }
+      pointDistance[i] = d;
+      if (d < low) low = d;
+      const most = d + shift + swing * far;
+      if (most < high) {
+        high = most;
+        if (high < enough && low <= best.low) return high;
       }
     }
     // Inside, the closest pair may be a corner of the opening and a side of the shadow; a corner found within the
     // shadow means that a side ran past a dent between two of its points.
-    if (least > -apart)
-      for (const [ex, ey] of edge) {
-        const [x, y] = [ex - p.x, ey - p.y];
-        // The whole shadow lies within its reach: a corner farther off than that cannot be the closest.
-        if (x * x + y * y >= (reach + max(0, least)) ** 2) continue;
-        least = min(least, max(-toShadow(c * x + s * y, -s * x + c * y), -apart));
-        if (least < enough) return least;
+    for (let i = 0; i < p.corners.length; i++) {
+      const x = p.corners[i]![0] - p.x;
+      const y = p.corners[i]![1] - p.y;
+      const away = hypot(x, y) - reach;
+      // The whole shadow lies within its reach: a corner farther off than that cannot be the closest.
+      const d = away >= low ? away : max(-toShadow(c * x + s * y, -s * x + c * y), -apart);
+      cornerDistance[i] = d;
+      if (d < low) low = d;
+      const most = d + shift + swing * reach;
+      if (most < high) {
+        high = most;
+        if (high < enough && low <= best.low) return high;
       }
-    return least;
-  };
-  const queue = new FlatQueue<Patch>();
-  let best = { low: -Infinity, angle: 0, shift: [0, 0] as Vec2 };
-  let looks = 0;
-  const look = (p: Patch, within: number): number => {
-    looks++;
-    const low = slackAt(p, coarse, step, best.low - within);
+    }
     if (low > best.low) best = { low, angle: p.a, shift: [p.x, p.y] };
-    return low;
+    return high;
   };
   const add = (p: Patch): void => {
-    const within = hypot(p.hx, p.hy) + 2 * reach * sin(min(p.ha, PI) / 2);
-    const high = look(p, within) + within;
-    if (high > best.low) queue.push(p, -high);
+    const high = look(p, step);
+    if (high <= max(best.low + tolerance, useless)) return;
+    // Nothing that stays farther off than this bound, wherever in the patch, can be the closest in a part of it.
+    const shift = hypot(p.hx, p.hy);
+    const swing = 2 * sin(min(p.ha, PI) / 2);
+    const points = p.points.filter(({ far }, i) => pointDistance[i]! - shift - swing * far <= high);
+    const corners = p.corners.filter((_, i) => cornerDistance[i]! - shift - swing * reach <= high);
+    queue.push({ ...p, points, corners }, -high);
   };
   const [w, h] = extents(edge, 0);
   const middle = (k: 0 | 1): number => (max(...edge.map((p) => p[k])) + min(...edge.map((p) => p[k]))) / 2;
   const turns = round ? 1 : max(1, ceil((span * reach) / max(w, h)) * 4);
   for (let i = 0; i < turns; i++)
     add({
-      a: ((i + 0.5) * span) / turns,
+      a: from + ((i + 0.5) * span) / turns,
       x: middle(0),
       y: middle(1),
       ha: round ? 0 : span / turns / 2,
       hx: w / 2,
       hy: h / 2,
+      points: coarse,
+      corners: edge,
     });
   // Long arms of equal width leave many equally good places; past this the best one found is kept.
   const budget = min(12_000, 400 + 6e6 / (coarse.length * edge.length));
-  while (queue.length > 0 && -queue.peekValue()! - best.low > tolerance && looks < budget) {
+  const above = (): number => (queue.length > 0 ? -queue.peekValue()! : -Infinity);
+  while (above() > max(best.low + tolerance, useless) && looks < budget) {
     const p = queue.pop()!;
     // Halve whichever of turn and shift moves the shadow most.
     for (const s of [-0.5, 0.5]) {
@@ -107,34 +138,57 @@ export function bestLie(
       else add({ ...p, y: p.y + s * p.hy, hy: p.hy / 2 });
     }
   }
-  const high = max(best.low, queue.length > 0 ? -queue.peekValue()! : -Infinity);
-  for (let by = 0.1, tries = 0; by > 1e-6 && tries < 60; tries++) {
+  // What was put aside on the way lay within the tolerance of the best, or was of no use.
+  const high = max(best.low + tolerance, useless, above());
+  if (high <= useless) return { ...best, high };
+  // The climb moves by little: what is a millimetre farther off than the closest has no say in it.
+  const still = { ha: 0, hx: 0, hy: 0, points: coarse, corners: edge };
+  const start = { ...still, a: best.angle, x: best.shift[0], y: best.shift[1] };
+  best.low = -Infinity;
+  look(start, step);
+  const { low: begun } = best;
+  const near = {
+    ...still,
+    points: coarse.filter((_, i) => pointDistance[i]! < begun + 1),
+    corners: edge.filter((_, i) => cornerDistance[i]! < begun + 1),
+  };
+  for (let by = 0.1, tries = 0; by > 1e-5 && tries < 60; tries++) {
     const before = best.low;
-    const from: Patch = { a: best.angle, x: best.shift[0], y: best.shift[1], ha: 0, hx: 0, hy: 0 };
+    const at = { ...near, a: best.angle, x: best.shift[0], y: best.shift[1] };
     for (const s of [-by, by]) {
-      look({ ...from, x: from.x + s }, 0);
-      look({ ...from, y: from.y + s }, 0);
-      look({ ...from, x: from.x + s, y: from.y + s }, 0);
-      look({ ...from, x: from.x + s, y: from.y - s }, 0);
-      if (!round) look({ ...from, a: from.a + s / reach }, 0);
+      look({ ...at, x: at.x + s }, step);
+      look({ ...at, y: at.y + s }, step);
+      look({ ...at, x: at.x + s, y: at.y + s }, step);
+      look({ ...at, x: at.x + s, y: at.y - s }, step);
+      if (!round) look({ ...at, a: at.a + s / reach }, step);
     }
     if (best.low <= before + 1e-9) by /= 3;
   }
   // The last word has the sides looked at ten times as closely.
-  const at: Patch = { a: best.angle, x: best.shift[0], y: best.shift[1], ha: 0, hx: 0, hy: 0 };
-  const low = min(best.low, slackAt(at, pointsAlong(shadow, step / 10), step / 10, -Infinity));
-  return { ...best, low, high: max(high, low) };
+  const found = best;
+  best = { ...found, low: -Infinity };
+  const points = pointsAlong(shadow, step / 10);
+  look({ ...still, a: found.angle, x: found.shift[0], y: found.shift[1], points }, step / 10);
+  const low = min(found.low, best.low);
+  return { ...found, low, high: max(high, low) };
+}
+
+interface Point {
+  readonly x: number;
+  readonly y: number;
+  /** Distance from the middle it is turned about, mm. */
+  readonly far: number;
 }
 
 /** The outline's corners with points between them, at most `step` apart. */
-function pointsAlong(outline: readonly Vec2[], step: number): Vec2[] {
+function pointsAlong(outline: readonly Vec2[], step: number): Point[] {
   return outline.flatMap(([x, y], i) => {
     const [u, v] = outline[(i + 1) % outline.length]!;
     const parts = max(1, ceil(hypot(u - x, v - y) / step));
-    return Array.from(
-      { length: parts },
-      (_, k) => [x + ((u - x) * k) / parts, y + ((v - y) * k) / parts] as const,
-    );
+    return Array.from({ length: parts }, (_, k) => {
+      const at = [x + ((u - x) * k) / parts, y + ((v - y) * k) / parts] as const;
+      return { x: at[0], y: at[1], far: hypot(...at) };
+    });
   });
 }
 

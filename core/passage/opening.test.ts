@@ -101,19 +101,21 @@ describe('ways to hold a piece', () => {
 
 describe('an outline inside another', () => {
   it('lies in the middle of a square', () => {
-    const lie = bestLie(rectangleOutline(30, 30), rectangleOutline(20, 10), 2 * Math.PI, 0.01);
+    const lie = bestLie(rectangleOutline(30, 30), rectangleOutline(20, 10), { span: 2 * Math.PI }, 0.01);
     expect(lie.low).toBeCloseTo(5, 1);
     expect(lie.high).toBeGreaterThanOrEqual(lie.low);
   });
   it('turns to find its place', () => {
     const turned = rectangleOutline(40, 12).map(([x, y]) => [x * 0.6 - y * 0.8, x * 0.8 + y * 0.6] as const);
-    expect(bestLie(turned, rectangleOutline(38, 10), 2 * Math.PI, 0.01).low).toBeCloseTo(1, 1);
+    expect(bestLie(turned, rectangleOutline(38, 10), { span: 2 * Math.PI }, 0.01).low).toBeCloseTo(1, 1);
   });
   it('says how far it stands out', () => {
-    expect(bestLie(rectangleOutline(30, 30), rectangleOutline(34, 10), Math.PI, 0.01).low).toBeGreaterThan(
-      -2.05,
-    );
-    expect(bestLie(rectangleOutline(30, 12), rectangleOutline(34, 11), 0.001, 0.01).low).toBeCloseTo(-2, 1);
+    expect(
+      bestLie(rectangleOutline(30, 30), rectangleOutline(34, 10), { span: Math.PI }, 0.01).low,
+    ).toBeGreaterThan(-2.05);
+    expect(
+      bestLie(rectangleOutline(30, 12), rectangleOutline(34, 11), { span: 0.001 }, 0.01).low,
+    ).toBeCloseTo(-2, 1);
   });
   it('does not jump over a slot that parts the opening', () => {
     // Two rooms joined by a bridge below: a bar across both would cross the wall between them.
@@ -128,7 +130,7 @@ describe('an outline inside another', () => {
       [0, 40],
     ];
     const bar = rectangleOutline(26, 6);
-    const lie = bestLie(u, bar, Math.PI, 0.01);
+    const lie = bestLie(u, bar, { span: Math.PI }, 0.01);
     // Upright in one room it has 13 mm of width: 3.5 to each side.
     expect(lie.low).toBeCloseTo(3.5, 1);
     expect(Math.abs(Math.sin(lie.angle))).toBeGreaterThan(0.9);

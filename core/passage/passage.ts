@@ -21,6 +21,8 @@ import {
 } from '../geometry/index.ts';
 import { attitudesOf, shadowOutline, type Attitude } from './attitudes.ts';
 import { bestLie } from './dented.ts';
+import { starDistance } from './starDistance.ts';
+import { starTurns } from './starTurns.ts';
 import { containerOf, opening, outlineOf, reachOf, type Opening } from './opening.ts';
 
 /** How a piece meets an opening. Lengths in mm. */
@@ -76,11 +78,15 @@ export function passage(options: { piece: Shape; opening: Opening }): PassageAns
   const container = containerOf(o);
   const attitudes = attitudesOf(piece);
   const body = bodyOf(piece);
-  const held = attitudes.map((a) => ({
-    attitude: a,
-    pose: container ? turned(container, body, a, o) : dented(o, piece, a),
-  }));
-  let best = held.reduce((a, b) => (b.pose.inset > a.pose.inset ? b : a)).pose;
+  let best: Pose = { inset: -Infinity, shadow: [] };
+  const poses = new Map<Attitude, Pose>();
+  // The smallest shadow first: it most likely sits best, and a search of the others stops once they cannot beat it.
+  for (const attitude of attitudes.toSorted((a, b) => shadowSize(body, a) - shadowSize(body, b))) {
+    const pose = container ? turned(container, body, attitude, o) : dented(o, piece, attitude, best.inset);
+    poses.set(attitude, pose);
+    if (pose.inset > best.inset) best = pose;
+  }
+  const held = attitudes.map((attitude) => ({ attitude, pose: poses.get(attitude)! }));
   if (container) {
     const found = mostSlack({
       container,
@@ -114,6 +120,12 @@ export function passage(options: { piece: Shape; opening: Opening }): PassageAns
 /** To a nanometre; nothing that was measured is finer, and a touch is 0. */
 const tidyZero = (x: number): number => (Math.abs(x) <= 2 * TOUCH ? 0 : Math.round(x * 1e6) / 1e6);
 
+/** Extents of the shadow in one attitude, added up, mm. */
+function shadowSize(body: Body, { rotation }: Attitude): number {
+  const [along, across] = extents(shadowOf(body, rotation), 0);
+  return along + across;
+}
+
 function turned(
   container: NonNullable<ReturnType<typeof containerOf>>,
   body: Body,
@@ -129,11 +141,17 @@ function turned(
   return { inset: found.low, shadow: hullShadow(body, found.rotation, found.shift) };
 }
 
-function dented(o: Opening, piece: Shape, a: Attitude): Pose {
+function dented(o: Opening, piece: Shape, a: Attitude, atLeast: number): Pose {
   const edge = outlineOf(o)!;
   const { outline, slack } = shadowOutline(piece, a);
-  const span = o.kind === 'star' ? (2 * Math.PI) / o.points : 2 * Math.PI;
-  const lie = bestLie(edge, outline, span, 0.02);
+  const wanted =
+    o.kind === 'star'
+      ? {
+          ...starTurns(o.points, outline),
+          toEdge: starDistance(o.points, o.outerDiameter, o.innerDiameter),
+        }
+      : { span: 2 * Math.PI };
+  const lie = bestLie(edge, outline, { ...wanted, atLeast: atLeast + slack }, 0.02);
   const r = turn(lie.angle);
   return {
     inset: lie.low - slack,
