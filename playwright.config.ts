@@ -1,14 +1,7 @@
+import { readFileSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
-const args = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+const { args } = JSON.parse(readFileSync('scripts/chromium.json', 'utf8')) as { args: string[] };
 
 export default defineConfig({
   testDir: 'e2e',

@@ -148,15 +148,7 @@ export async function launchChromium() {
   const { chromium } = await import('@playwright/test');
   return chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
+    ...JSON.parse(readFileSync('scripts/chromium.json', 'utf8')),
   });
 }
 

@@ -42,6 +42,16 @@ interface Style {
   quiet?: boolean;
 }
 
+/** Where words stand (mm), their size (mm), the width they break to (mm). */
+type Words = [
+  x: number,
+  y: number,
+  words: string,
+  size: number,
+  width: number,
+  style?: Style & { most?: number },
+];
+
 /** One page to draw on in mm, y downwards. */
 export class Sheet {
   readonly page: PDFPage;
@@ -104,14 +114,7 @@ export class Sheet {
     return lines;
   }
   /** Words broken to a width, at most `most` lines, the last cut with …; returns the y below the last line. */
-  paragraph(
-    x: number,
-    y: number,
-    words: string,
-    size: number,
-    width: number,
-    style: Style & { most?: number } = {},
-  ): number {
+  paragraph(...[x, y, words, size, width, style = {}]: Words): number {
     const lines = this.wrapped(words, size, width, style);
     const most = style.most ?? Infinity;
     if (lines.length > most) {
@@ -123,14 +126,7 @@ export class Sheet {
     return y + lines.length * size * 1.35;
   }
   /** A name in a room of its own: smaller down to two thirds where it is long, then in lines; returns the y below it. */
-  name(
-    x: number,
-    y: number,
-    words: string,
-    size: number,
-    width: number,
-    style: Style & { most?: number } = {},
-  ): number {
+  name(...[x, y, words, size, width, style = {}]: Words): number {
     let fit = size;
     while (fit > size / 1.5 && this.widthOf(words, fit, style) > width) fit -= size / 24;
     return this.paragraph(x, y, words, fit, width, style);

@@ -36,6 +36,16 @@ function desk() {
   return waiting;
 }
 
+/** What the server says when another screen saved `current` first. */
+const changedBy = (current: Design) => ({
+  type: '',
+  title: '',
+  status: 409,
+  detail: 'changed',
+  errors: [],
+  current,
+});
+
 beforeEach(() => {
   jest.useFakeTimers();
   useOpenDesign.getState().open(design);
@@ -74,14 +84,7 @@ describe('the open design', () => {
     state().dial('width', 18);
     await jest.advanceTimersByTimeAsync(600);
     const theirs = { ...design, version: 4, dials: { width: 30 } };
-    await calls[0]!.answer(409, {
-      type: '',
-      title: '',
-      status: 409,
-      detail: 'changed',
-      errors: [],
-      current: theirs,
-    });
+    await calls[0]!.answer(409, changedBy(theirs));
     expect(state()).toMatchObject({
       saving: 'conflict',
       theirs: { dials: { width: 30 } },
@@ -180,14 +183,7 @@ describe('the open design', () => {
       state().dial('width', 18);
       await jest.advanceTimersByTimeAsync(600);
       const theirs = { ...design, version: 4, dials: { width: 30 } };
-      await calls[0]!.answer(409, {
-        type: '',
-        title: '',
-        status: 409,
-        detail: 'changed',
-        errors: [],
-        current: theirs,
-      });
+      await calls[0]!.answer(409, changedBy(theirs));
       state().open(other);
       await jest.advanceTimersByTimeAsync(30_000);
       expect(calls).toHaveLength(1);

@@ -95,7 +95,7 @@ export function Component() {
   if (!place) return <p role="status">Loading …</p>;
   return (
     <Stack>
-      <Heading over={`${place.name} · CSV, as any spreadsheet writes it`} title="Export and import" />
+      <Heading over={`${place.name} · files for any spreadsheet (CSV)`} title="Export and import" />
       <SideBySide style={{ alignItems: 'stretch' }}>
         <Panel>
           <Stack>
