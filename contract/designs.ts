@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SKILLS } from '../core/patterns/kernel.ts';
+import { APPROACHES, SKILLS } from '../core/patterns/kernel.ts';
 import { id, name, version } from './common.ts';
 
 const months = z
@@ -30,8 +30,14 @@ const designShape = z.strictObject({
     .optional(),
   /** The pattern's dials; the pattern checks them. */
   dials: z.record(z.string(), z.unknown(), { error: 'expected the dials' }),
-  /** Materials by role. */
-  materials: z.record(z.string().max(40), id, { error: 'expected materials by role' }),
+  /** School of practice it follows; a place has one to begin with. */
+  approach: z.enum(APPROACHES, { error: `expected one of ${APPROACHES.join(', ')}` }),
+  /** Materials by role, several kinds where the role takes several. */
+  materials: z.record(
+    z.string().max(40),
+    z.array(id, { error: 'expected a list of materials' }).max(12, 'may have at most 12 kinds'),
+    { error: 'expected materials by role' },
+  ),
   /** Whether its next batch is being made, and so speaks for stock. */
   onBench: z.boolean({ error: 'expected true or false' }).optional(),
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Use } from '../core/patterns/kernel.ts';
 import { day, id, name } from './common.ts';
 
 export const borrowerInput = z.strictObject({ name, group: name });
@@ -10,7 +11,17 @@ const count = z
   .int('expected a whole number')
   .min(0, 'must not be negative')
   .max(10_000, 'must be at most 10,000');
-export const part = z.object({ materialId: id.nullable(), name: z.string(), due: count, present: count });
+const USES = ['piece', 'part', 'filler', 'consumable', 'tool', 'package'] as const satisfies readonly Use[];
+/** Something that is counted out and in; `takes` is how much of its material one is made of: 1, or mm of a roll. */
+export const part = z.object({
+  materialId: id.nullable(),
+  name: z.string(),
+  use: z.enum(USES),
+  due: count,
+  present: count,
+  takes: z.number().positive(),
+});
+export type Part = z.infer<typeof part>;
 
 export const openLoan = z.object({
   id,
@@ -124,15 +135,24 @@ export const noteInput = z.strictObject({
   /** The rung's name and bits as they stood, so that a later change of the design does not rewrite the note. */
   rung: z.string({ error: 'expected a rung' }).trim().min(1, 'expected a rung').max(60),
   bits: z.number({ error: 'expected bits' }).min(0).max(100),
+  /** How long it took; null where nobody looked at a clock. */
   seconds: z
     .number({ error: 'expected seconds' })
     .positive('must be more than 0')
-    .max(86_400, 'must be at most a day'),
-  pieces: z
-    .number({ error: 'expected how many pieces' })
+    .max(86_400, 'must be at most a day')
+    .nullable(),
+  /** How many, in the family's own word (`of`); null where nothing was counted. */
+  count: z
+    .number({ error: 'expected how many' })
     .int('expected a whole number')
     .min(0, 'must not be negative')
-    .max(10_000),
+    .max(10_000, 'must be at most 10,000')
+    .nullable(),
+  of: z
+    .string({ error: 'expected what was counted' })
+    .trim()
+    .min(1, 'expected what was counted')
+    .max(20, 'may have at most 20 characters'),
   help: z.enum(HELP, { error: `expected one of ${HELP.join(', ')}` }),
   words: z.string().trim().max(400, 'may have at most 400 characters'),
   satOn: day,

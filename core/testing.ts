@@ -1,4 +1,5 @@
 import { materialInput, type Material } from './materials/material.ts';
+import type { AnyAt, Chosen, Need } from './patterns/index.ts';
 
 /** A material for tests and benches: plastic, counted, twenty kept, unless said otherwise. */
 export const material = (id: number, part: object): Material => ({
@@ -33,6 +34,9 @@ export const TAPE = material(5, {
   materialClass: 'tape',
 });
 
+/** Whom a tested design is for, where it does not matter. */
+export const AT = { approach: 'prepared shelf', ageFrom: 24 } as const;
+
 /** The slot of the check values: 42 × 17 mm for a 38 × 14 mm cap. */
 export const SLOT_DIALS = {
   opening: 'slot',
@@ -42,5 +46,33 @@ export const SLOT_DIALS = {
   turn: 0,
   pieces: 8,
   tool: 'fingers',
-  approach: 'prepared shelf',
 };
+
+/** Materials by role, one or several a role. */
+export const kinds = (by: Readonly<Record<string, Material | readonly Material[] | undefined>>): Chosen =>
+  Object.fromEntries(Object.entries(by).map(([role, m]) => [role, m === undefined ? [] : [m].flat()]));
+
+/** A design as a family sees it, for the group of the tests. */
+export const design = (dials: unknown, chosen: Chosen, part: Partial<AnyAt> = {}): AnyAt => ({
+  ...AT,
+  dials,
+  chosen,
+  ...part,
+});
+
+/** A need used whole, in pieces. */
+export const wholeNeed = (
+  role: string,
+  materialId: number,
+  quantity: number,
+  part: Partial<Need> = {},
+): Need => ({
+  role,
+  use: 'piece',
+  materialId,
+  name: role,
+  quantity,
+  unit: 'each',
+  counted: true,
+  ...part,
+});

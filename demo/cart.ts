@@ -23,7 +23,9 @@ const cart = z.object({
       contents: z.array(z.object({ material: key, quantity: z.number().int() })),
     }),
   ),
-  designs: z.array(z.looseObject({ key, made: z.number().int(), materials: z.record(z.string(), key) })),
+  designs: z.array(
+    z.looseObject({ key, made: z.number().int(), materials: z.record(z.string(), z.array(key)) }),
+  ),
   /** What came in, looked over on its day; of a material of the cart or an entry of the catalogue. */
   finds: z.array(
     z.strictObject({
@@ -56,8 +58,8 @@ const cart = z.object({
       child: z.string(),
       rung: key,
       day: dayOffset,
-      seconds: z.number(),
-      pieces: z.number().int(),
+      seconds: z.number().nullable(),
+      count: z.number().int().nullable(),
       help: z.enum(HELP),
       words: z.string(),
     }),

@@ -4,7 +4,8 @@ import { pathToFileURL } from 'node:url';
 import { day } from '../contract/common.ts';
 import { materialInput } from '../core/materials/material.ts';
 import { addDays, type Day } from '../core/calendar/days.ts';
-import { patternOf } from '../core/patterns/index.ts';
+import { mainPart } from '../core/lend/parts.ts';
+import { loadPattern } from '../core/patterns/index.ts';
 import { PlaceRow } from '../server/db/entities.ts';
 import { openDb, type Db } from '../server/db/open.ts';
 import { look } from '../core/gather/lookOver.ts';
@@ -67,7 +68,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
     const input = designInput.parse({
       ...d,
       materials: Object.fromEntries(
-        Object.entries(d.materials).map(([role, k]) => [role, idOf(materials, k)]),
+        Object.entries(d.materials).map(([role, kinds]) => [role, kinds.map((k) => idOf(materials, k))]),
       ),
     });
     const design = await within((em) => shape.addDesign(em, input, today));
@@ -100,7 +101,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
     );
     if (l.returned === undefined) continue;
     const copy = (await copyOf(db.em.fork(), copyId))!;
-    const piece = copy.parts.findIndex((p) => p.due > 1);
+    const piece = copy.parts.indexOf(mainPart(copy.parts)!);
     const present = copy.parts.map((p, i) => p.due - (i === piece ? (l.missing ?? 0) : 0));
     await within((em) =>
       lend.takeBack(em, loan.id, { present, then: l.then ?? 'shelve' }, addDays(today, l.returned!)),
@@ -109,9 +110,9 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   for (const n of cart.notes) {
     const design = await shape.findDesign(db.em.fork(), designs.get(n.design)!.id);
     const { chosen } = await shape.chosenFor(db.em.fork(), design.materials, today);
-    const rung = patternOf(design.pattern)
-      .rungs(design.dials, chosen)
-      .find((r) => r.id === n.rung);
+    const pattern = await loadPattern(design.pattern);
+    const at = shape.atOf(design, chosen);
+    const rung = pattern.rungs(at).find((r) => r.id === n.rung);
     if (!rung) throw new Error(`${design.name} has no rung “${n.rung}”`);
     await within((em) =>
       watch.addNote(em, {
@@ -120,7 +121,8 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
         rung: rung.name,
         bits: rung.bits,
         seconds: n.seconds,
-        pieces: n.pieces,
+        count: n.count,
+        of: pattern.counts(at).of,
         help: n.help,
         words: n.words,
         satOn: addDays(today, n.day),

@@ -56,7 +56,8 @@ export async function withDesign(desk: TestDesk, part: object = {}) {
         skill: 'Pincer and release',
         copies: 2,
         dials: DIALS,
-        materials: { container: tub.id, piece: cap.id },
+        approach: 'prepared shelf',
+        materials: { container: [tub.id], piece: [cap.id] },
         ...part,
       })
       .expect(201)

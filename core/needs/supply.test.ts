@@ -1,15 +1,7 @@
 import type { Need } from '../patterns/kernel.ts';
+import { wholeNeed as need } from '../testing.ts';
 import { heldWords, restOf, shortWords, spokenFor, supply, type BenchDesign } from './supply.ts';
 
-const need = (role: string, materialId: number, quantity: number, part: Partial<Need> = {}): Need => ({
-  role,
-  materialId,
-  name: role,
-  quantity,
-  unit: 'each',
-  counted: true,
-  ...part,
-});
 const shelf =
   (kept: Record<number, number>) =>
   (id: number): number =>

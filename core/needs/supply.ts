@@ -1,10 +1,61 @@
-import type { Need } from '../patterns/kernel.ts';
+import { unitsFor, type CutTimes } from '../cut/units.ts';
+import type { Need, Stock } from '../patterns/kernel.ts';
 
-/** What a kit takes of each material; two roles that draw on one material are added up. */
-export function perCopy(needs: readonly Need[]): Map<number, number> {
-  const sum = new Map<number, number>();
-  for (const n of needs) sum.set(n.materialId, (sum.get(n.materialId) ?? 0) + n.quantity);
-  return sum;
+/** A need, and for how many kits. */
+export interface NeedTimes {
+  readonly need: Need;
+  readonly times: number;
+}
+
+/**
+ * What some kits take of one material: what is used whole, and what the parts of all of them together are cut from, so
+ * that one box covers parts of several kits and designs.
+ */
+export function quantityFor(list: readonly NeedTimes[]): number {
+  let whole = 0;
+  const cuts: CutTimes[] = [];
+  let stock: Stock | undefined;
+  for (const { need, times } of list)
+    if (need.cuts && need.stock) {
+      for (const cut of need.cuts) cuts.push({ cut, times });
+      stock = need.stock;
+    } else whole += need.quantity * times;
+  return whole + (stock ? (unitsFor(cuts, stock) ?? Infinity) : 0);
+}
+
+const byMaterial = (needs: readonly Need[]): Map<number, Need[]> => {
+  const lists = new Map<number, Need[]>();
+  for (const n of needs) lists.set(n.materialId, [...(lists.get(n.materialId) ?? []), n]);
+  return lists;
+};
+
+const times = (needs: readonly Need[], n: number): NeedTimes[] => needs.map((need) => ({ need, times: n }));
+
+/** What some kits take of each material; two roles that draw on one material are added up. */
+export const takes = (needs: readonly Need[], kits = 1): Map<number, number> =>
+  new Map([...byMaterial(needs)].map(([id, list]) => [id, quantityFor(times(list, kits))]));
+
+/** More kits than this are never counted: a shelf of thumbtacks makes any number. */
+const MOST_KITS = 10_000;
+
+/** Most kits that a quantity of one material allows; Infinity where they take none of it. */
+export function kitsFrom(needs: readonly Need[], there: number, before: readonly NeedTimes[] = []): number {
+  const base = quantityFor(before);
+  const takesOf = (n: number): number => quantityFor([...before, ...times(needs, n)]) - base;
+  const one = takesOf(1);
+  if (needs.every((n) => !n.cuts)) return one > 0 ? Math.floor(there / one + EPS) : Infinity;
+  let low = 0;
+  let high = 1;
+  while (high <= MOST_KITS && takesOf(high) <= there + EPS) {
+    low = high;
+    high *= 2;
+  }
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (takesOf(middle) <= there + EPS) low = middle;
+    else high = middle;
+  }
+  return low;
 }
 
 /** A design as far as it speaks for stock. */
@@ -31,18 +82,30 @@ export interface Held {
 
 /** What the rest of every batch on the bench takes, by material, with whose it is; `but` is left out. */
 export function heldBy(designs: readonly BenchDesign[], but?: number): Map<number, Held[]> {
-  const held = new Map<number, Held[]>();
+  return new Map([...speaking(designs, but)].map(([id, { held }]) => [id, held]));
+}
+
+interface Speaking {
+  readonly held: Held[];
+  readonly list: NeedTimes[];
+}
+
+/** For each material, who speaks for how much: a design that shares a sheet with those before it takes only what is over. */
+function speaking(designs: readonly BenchDesign[], but?: number): Map<number, Speaking> {
+  const all = new Map<number, Speaking>();
   for (const d of designs) {
     const rest = restOf(d);
     if (d.onBench === false || d.id === but || rest === 0) continue;
-    for (const [material, quantity] of perCopy(d.needs)) {
-      if (quantity <= 0) continue;
-      const list = held.get(material) ?? [];
-      list.push({ designId: d.id, name: d.name, quantity: quantity * rest });
-      held.set(material, list);
+    for (const [material, needs] of byMaterial(d.needs)) {
+      const there = all.get(material) ?? { held: [], list: [] };
+      const before = quantityFor(there.list);
+      there.list.push(...times(needs, rest));
+      const quantity = quantityFor(there.list) - before;
+      if (quantity > 0) there.held.push({ designId: d.id, name: d.name, quantity });
+      all.set(material, there);
     }
   }
-  return held;
+  return all;
 }
 
 /** What batches on the bench speak for in all, by material. */
@@ -72,7 +135,7 @@ export interface Supply {
   readonly most: number;
   /** What runs out first; null when nothing is needed. */
   readonly first: { readonly materialId: number; readonly name: string; readonly left: number } | null;
-  /** A counted part that a kit could have fewer of so that all can be made, where it alone is short. */
+  /** A piece that a kit could have fewer of so that all can be made, where it alone is short. */
   readonly fewer: { readonly name: string; readonly quantity: number } | null;
 }
 
@@ -93,39 +156,51 @@ export function supply(options: {
   designId?: number | undefined;
 }): Supply {
   const { needs, copies, kept } = options;
-  const held = heldBy(options.bench, options.designId);
+  const spoken = speaking(options.bench, options.designId);
+  const held = new Map([...spoken].map(([id, s]) => [id, s.held]));
+  const others = (id: number): readonly NeedTimes[] => spoken.get(id)?.list ?? [];
   const quantityHeld = (id: number): number => (held.get(id) ?? []).reduce((n, h) => n + h.quantity, 0);
   const free = (id: number): number => Math.max(0, kept(id) - quantityHeld(id));
-  const each = perCopy(needs);
+  const each = byMaterial(needs);
   const left = new Map([...each.keys()].map((id) => [id, free(id)]));
+  const above = new Map<number, NeedTimes[]>();
   const lines = needs.map((need): SupplyLine => {
-    const wanted = need.quantity * copies;
-    const there = left.get(need.materialId)!;
-    left.set(need.materialId, Math.max(0, there - wanted));
+    const id = need.materialId;
+    // Counted on top of what others cut from the same sheets, and of the lines above.
+    const before = [...others(id), ...(above.get(id) ?? [])];
+    const own = { need, times: copies };
+    const wanted = quantityFor([...before, own]) - quantityFor(before);
+    above.set(id, [...(above.get(id) ?? []), own]);
+    const there = left.get(id)!;
+    left.set(id, Math.max(0, there - wanted));
     return {
       need,
       wanted,
-      kept: kept(need.materialId),
-      held: held.get(need.materialId) ?? [],
+      kept: kept(id),
+      held: held.get(id) ?? [],
       free: there,
       short: Math.max(0, wanted - there),
     };
   });
   let most = Infinity;
   let first: Supply['first'] = null;
-  for (const [id, quantity] of each) {
-    if (quantity <= 0) continue;
-    const n = Math.floor(free(id) / quantity + EPS);
+  for (const [id, list] of each) {
+    const n = kitsFrom(list, free(id), others(id));
     if (n >= most) continue;
     most = n;
-    first = { materialId: id, name: needs.find((x) => x.materialId === id)!.name, left: free(id) };
+    first = { materialId: id, name: list[0]!.name, left: free(id) };
   }
   if (most === Infinity) most = copies;
   const short = lines.filter((l) => l.short > 0);
   const [only] = short;
   const perKit = only && copies > 0 ? Math.floor(only.free / copies) : 0;
   const fewer =
-    only && short.length === 1 && only.need.counted && only.need.quantity > 1 && perKit > 0
+    only &&
+    short.length === 1 &&
+    only.need.use === 'piece' &&
+    !only.need.cuts &&
+    only.need.quantity > 1 &&
+    perKit > 0
       ? { name: only.need.name, quantity: perKit }
       : null;
   return { copies, lines, kitsNow: Math.min(copies, most), most, first, fewer };

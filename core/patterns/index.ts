@@ -1,82 +1,149 @@
-import { dropThrough } from './drop-through/index.ts';
+import { challenge, type Move } from '../challenge/bits.ts';
+import { needsOf } from '../cut/needs.ts';
 import {
   PatternError,
-  type Approach,
-  type Chosen,
+  type At,
+  type Counts,
   type DialSpec,
+  type Drawing,
   type Feature,
   type Fit,
-  type Layout,
   type Need,
   type Pattern,
+  type Plan,
   type Rung,
   type Show,
+  type Start,
   type Step,
 } from './kernel.ts';
-import type { Move } from '../challenge/bits.ts';
 
 export * from './kernel.ts';
 
 export type AnyDials = Record<string, unknown>;
+/** A design with dials as they came from a file or the database. */
+export type AnyAt = At<unknown>;
 
-/** A family with its dials checked at the door: callers hold dials as they came from a file or the database. */
+/** Most rungs a ladder shows. */
+const MOST_RUNGS = 7;
+
+/** A family with its dials checked at the door, and with what the kernel adds. */
 export interface OpenPattern extends Pick<
   Pattern<AnyDials>,
-  'id' | 'name' | 'question' | 'skills' | 'roles'
+  'id' | 'name' | 'does' | 'skills' | 'quiet' | 'roles' | 'dials'
 > {
   /** @throws PatternError naming the dial */
   check(dials: unknown): AnyDials;
-  defaults(options: { approach: Approach; chosen: Chosen; ageFrom: number }): AnyDials;
-  dialSpecs(dials: unknown, chosen: Chosen): DialSpec[];
-  layout(dials: unknown, chosen: Chosen, fit?: Fit): Layout;
-  fit(dials: unknown, chosen: Chosen): Fit;
-  needs(dials: unknown, chosen: Chosen): Need[];
-  steps(dials: unknown, chosen: Chosen): Step[];
-  moves(dials: unknown, chosen: Chosen, fit: Fit): Move[];
-  features(dials: unknown, chosen: Chosen): Feature[];
-  rungs(dials: unknown, chosen: Chosen): Rung<AnyDials>[];
-  show(dials: unknown, chosen: Chosen): Show;
+  title(at: AnyAt): string;
+  defaults(start: Start): AnyDials;
+  specs(at: AnyAt): DialSpec[];
+  fit(at: AnyAt): Fit;
+  plan(at: AnyAt): Plan;
+  /** What one kit takes of the shelf, parts that are cut with the material they are cut from. */
+  needs(at: AnyAt): Need[];
+  steps(at: AnyAt): readonly Step[];
+  draw(at: AnyAt, fit?: Fit): Drawing;
+  moves(at: AnyAt, fit: Fit): Move[];
+  /** Bits of one move after the other, added up; null where the design does not do what it is meant to. */
+  bits(at: AnyAt, fit: Fit): number | null;
+  counts(at: AnyAt): Counts;
+  features(at: AnyAt): Feature[];
+  /** Easier to harder by bits, without those that cannot be. */
+  rungs(at: AnyAt): Rung<AnyDials>[];
+  show(at: AnyAt): Show;
 }
 
-function opened<D extends Record<string, unknown>>(p: Pattern<D>): OpenPattern {
+function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
   const check = (raw: unknown): D => {
     const parsed = p.dials.safeParse(raw);
     if (parsed.success) return parsed.data;
     const [first] = parsed.error.issues;
     throw new PatternError(['dials', ...first!.path.map(String)].join('.'), first!.message);
   };
+  const known = (at: AnyAt): At<D> => ({ ...at, dials: check(at.dials) });
+  const rungs = (at: At<D>): Rung<AnyDials>[] =>
+    p
+      .rungs(at)
+      .flatMap((r): Rung<AnyDials>[] => {
+        const there = { ...at, dials: r.dials };
+        const fit = p.fit(there);
+        if (fit.verdict === 'stop') return [];
+        const bits = challenge(p.moves(there, fit)).total;
+        return [{ ...r, dials: r.dials as AnyDials, fit, bits, picture: p.draw(there, fit).picture }];
+      })
+      .sort((a, b) => a.bits - b.bits)
+      .slice(0, MOST_RUNGS);
   return {
     id: p.id,
     name: p.name,
-    question: p.question,
+    does: p.does,
     skills: p.skills,
+    quiet: p.quiet,
     roles: p.roles,
-    check,
-    defaults: (o) => p.defaults(o),
-    dialSpecs: (d, c) => p.dialSpecs(check(d), c),
-    layout: (d, c, f) => p.layout(check(d), c, f),
-    fit: (d, c) => p.fit(check(d), c),
-    needs: (d, c) => p.needs(check(d), c),
-    steps: (d, c) => p.steps(check(d), c),
-    moves: (d, c, f) => p.moves(check(d), c, f),
-    features: (d, c) => p.features(check(d), c),
-    rungs: (d, c) => p.rungs(check(d), c),
-    show: (d, c) => p.show(check(d), c),
+    dials: p.dials as unknown as Pattern<AnyDials>['dials'],
+    check: (d) => check(d) as AnyDials,
+    title: (at) => p.title(known(at)),
+    defaults: (start) => p.defaults(start) as AnyDials,
+    specs: (at) => p.specs(known(at)),
+    fit: (at) => p.fit(known(at)),
+    plan: (at) => p.plan(known(at)),
+    needs: (at) => needsOf(p.plan(known(at)), at.chosen),
+    steps: (at) => p.plan(known(at)).steps,
+    draw: (at, fit) => p.draw(known(at), fit as Fit<F> | undefined),
+    moves: (at, fit) => p.moves(known(at), fit as Fit<F>),
+    bits: (at, fit) => (fit.verdict === 'stop' ? null : challenge(p.moves(known(at), fit as Fit<F>)).total),
+    counts: (at) => p.counts(known(at)),
+    features: (at) => p.features(known(at)),
+    rungs: (at) => rungs(known(at)),
+    show: (at) => p.show(known(at)),
   };
 }
 
-/** Every family of the house, by id. A new one is a folder and a line here. */
-export const patterns: Readonly<Record<string, OpenPattern>> = Object.fromEntries(
-  [opened(dropThrough)].map((p) => [p.id, p]),
-);
+/** Where a family's folder is; it is loaded when a design of it is opened. */
+const folders = new Map<string, () => Promise<OpenPattern>>();
+const loaded = new Map<string, OpenPattern>();
+
+/** Adds a family to the house: a folder and a line below, nothing else. */
+export function addFamily<D extends object, F>(id: string, load: () => Promise<Pattern<D, F>>): void {
+  folders.set(id, async () => opened(await load()));
+}
+
+addFamily('drop-through', async () => (await import('./drop-through/index.ts')).dropThrough);
+addFamily('lace', async () => (await import('./lace/index.ts')).lace);
+addFamily('stack', async () => (await import('./stack/index.ts')).stack);
+
+export const familyIds = (): string[] => [...folders.keys()];
+
+const unknown = (id: string): PatternError =>
+  new PatternError('pattern', `there is no pattern “${id}”; expected one of ${familyIds().join(', ')}`);
 
 /** @throws PatternError when there is no such family */
+export async function loadPattern(id: string): Promise<OpenPattern> {
+  const there = loaded.get(id);
+  if (there) return there;
+  const load = folders.get(id);
+  if (!load) throw unknown(id);
+  const pattern = await load();
+  loaded.set(id, pattern);
+  return pattern;
+}
+
+/** Families by id, those of the house where none is named; an id that there is no family for is left out. */
+export async function loadPatterns(ids: readonly string[] = familyIds()): Promise<OpenPattern[]> {
+  return Promise.all([...new Set(ids)].filter((id) => folders.has(id)).map(loadPattern));
+}
+
+/** Whether every family among these is loaded; one that there is none for is as loaded as it will be. */
+export const areLoaded = (ids: readonly string[]): boolean =>
+  ids.every((id) => loaded.has(id) || !folders.has(id));
+
+/**
+ * A family that was loaded before.
+ *
+ * @throws PatternError when there is no such family, Error when it was not loaded
+ */
 export function patternOf(id: string): OpenPattern {
-  const found = Object.hasOwn(patterns, id) ? patterns[id] : undefined;
-  if (!found)
-    throw new PatternError(
-      'pattern',
-      `there is no pattern “${id}”; expected one of ${Object.keys(patterns).join(', ')}`,
-    );
-  return found;
+  const found = loaded.get(id);
+  if (found) return found;
+  if (!folders.has(id)) throw unknown(id);
+  throw new Error(`The pattern “${id}” is not loaded yet.`);
 }

@@ -1,8 +1,8 @@
 import type { z } from 'zod';
 import type { Move } from '../challenge/bits.ts';
-import type { Mark } from '../drawing/mark.ts';
+import type { Mark, Scene } from '../drawing/mark.ts';
+import type { Vec2 } from '../geometry/vector.ts';
 import type { Form, Material } from '../materials/material.ts';
-import type { PassageAnswer } from '../passage/passage.ts';
 import type { Opening } from '../passage/opening.ts';
 import type { Shape } from '../geometry/shape.ts';
 
@@ -25,69 +25,141 @@ export type Verdict = 'clear' | 'care' | 'stop';
 export const worst = (verdicts: readonly Verdict[]): Verdict =>
   verdicts.includes('stop') ? 'stop' : verdicts.includes('care') ? 'care' : 'clear';
 
-/** What a material is for in a design, and which forms can do it. */
+/** What something in a kit is: moved by the child, part of what is made, used up, lent beside it, or wrapped round it. */
+export type Use = 'piece' | 'part' | 'filler' | 'consumable' | 'tool' | 'package';
+
+/** What materials are for in a design, and which can do it. */
 export interface Role {
   readonly id: string;
   readonly label: string;
   readonly forms: readonly Form[];
-  readonly optional: boolean;
+  /** How many kinds it takes: `least` 0 where it may stay empty, `most` over 1 where kinds are mixed. */
+  readonly least: number;
+  readonly most: number;
+  readonly use: Use;
+  /** What else is asked of a material; the words say what was expected where it does not do. */
+  readonly accepts?: (
+    m: Pick<Material, 'form' | 'solid' | 'sizes' | 'name' | 'materialClass'>,
+  ) => string | null;
+  /** Catalogue keys a design starts from where nothing is chosen. */
+  readonly usual: readonly string[];
 }
 
-/** The materials a design has taken up, by role. */
-export type Chosen = Readonly<Record<string, Material | undefined>>;
+/** The materials a design has taken up, by role: several kinds where the role takes several. */
+export type Chosen = Readonly<Record<string, readonly Material[]>>;
+
+/** A design as far as a family sees it. Approach and age belong to the design, not to its dials. */
+export interface At<D> {
+  readonly dials: D;
+  readonly chosen: Chosen;
+  readonly approach: Approach;
+  /** Age of the youngest it is made for, months. */
+  readonly ageFrom: number;
+}
+
+/** The first answer of a design that is about to begin. */
+export type Start = Omit<At<never>, 'dials'>;
+
+export interface Option {
+  readonly value: string;
+  readonly label: string;
+  /** The reason beside a choice on which practitioners differ. */
+  readonly why?: string;
+}
 
 /** How a dial looks on the bench. Ranges follow from the other dials and the materials. */
-export type DialSpec =
+export type DialSpec = { readonly id: string; readonly label: string; readonly why?: string } & (
+  | { readonly kind: 'choice'; readonly options: readonly Option[] }
+  | { readonly kind: 'switch' }
   | {
-      readonly kind: 'choice';
-      readonly id: string;
-      readonly label: string;
-      readonly options: readonly { readonly value: string; readonly label: string }[];
-    }
-  | {
-      readonly kind: 'length';
-      readonly id: string;
-      readonly label: string;
+      readonly kind: 'number';
+      readonly unit: 'mm' | 'deg' | 'each' | '%';
       readonly min: number;
       readonly max: number;
       readonly step: number;
     }
-  | {
-      readonly kind: 'angle';
-      readonly id: string;
-      readonly label: string;
-      readonly min: number;
-      readonly max: number;
-      readonly step: number;
-    }
-  | {
-      readonly kind: 'count';
-      readonly id: string;
-      readonly label: string;
-      readonly min: number;
-      readonly max: number;
-    };
+  | { readonly kind: 'text'; readonly most: number; readonly hint?: string }
+  | { readonly kind: 'outline'; readonly options: readonly Option[] }
+);
 
-export interface Layout {
-  /** Extents of the scene, mm, origin at its upper left. */
-  readonly width: number;
-  readonly height: number;
+/** A part of a template, drawn at true scale about its own middle, mm. */
+export interface Sheet {
+  readonly id: string;
+  readonly title: string;
   readonly marks: readonly Mark[];
-  /** What is printed at true scale: the outlines to copy or cut, about its own middle. */
-  readonly template: { readonly width: number; readonly height: number; readonly marks: readonly Mark[] };
+  /** How often a kit needs it; it is drawn once, with this beside it. */
+  readonly count: number;
 }
+
+/** A family's drawing: the thing to scale with its pieces, its small picture, and what is printed to cut from. */
+export interface Drawing {
+  readonly scene: Scene;
+  /** What the scene shows, for those who do not see it. */
+  readonly about: string;
+  readonly picture: Scene;
+  readonly sheets: readonly Sheet[];
+}
+
+/** A part that is cut from a material: a length off a tube or cord, or an outline off a panel. mm. */
+export type Cut = {
+  readonly id: string;
+  readonly label: string;
+  readonly role: string;
+  readonly materialId: number;
+  /** In one kit. */
+  readonly count: number;
+  readonly use: Use;
+  /** Whether it is counted out and in with the kit. */
+  readonly counted: boolean;
+} & (
+  | { readonly kind: 'length'; readonly length: number; readonly loss: number }
+  | {
+      readonly kind: 'outline';
+      readonly outline: readonly Vec2[];
+      readonly turn: 'any' | 'right' | 'none';
+      readonly gap: number;
+    }
+);
 
 /** A line of the bill of materials for one kit. */
 export interface Need {
   readonly role: string;
+  readonly use: Use;
   readonly materialId: number;
   readonly name: string;
-  /** How many, or how many mm. */
+  /** How many, or how many mm, one kit takes by itself; a batch may take less a kit where parts share a sheet. */
   readonly quantity: number;
   readonly unit: 'each' | 'mm';
   /** Whether it is lent with the kit and counted out and in. */
   readonly counted: boolean;
+  /** The parts cut from it, where it is not used whole. */
+  readonly cuts?: readonly Cut[];
+  /** What it is cut from: lengths or panels, mm. */
+  readonly stock?: Stock;
 }
+
+/** What one of a material gives to cut from: a length, panels [length, width], or a roll that is measured off. mm. */
+export type Stock =
+  | { readonly kind: 'length'; readonly length: number }
+  | { readonly kind: 'panels'; readonly panels: readonly Vec2[] }
+  | { readonly kind: 'roll' };
+
+/** Tools of the bench; who has none of them can filter by it. */
+export const TOOLS = [
+  'scissors',
+  'craft knife',
+  'saw',
+  'cutting board',
+  'ruler',
+  'marker',
+  'hole punch',
+  'bradawl',
+  'sandpaper',
+  'stapler',
+  'laminator',
+  'printer',
+] as const;
+export type BenchTool = (typeof TOOLS)[number];
 
 export interface Step {
   readonly id: string;
@@ -102,9 +174,20 @@ export interface Step {
   /** Minutes it must be left alone afterwards. */
   readonly drying: number;
   readonly after: readonly string[];
+  readonly tools: readonly BenchTool[];
 }
 
-/** A fact that matters for safety. Facts only: the rules judge. */
+/**
+ * What a kit takes and how it is made. Asked of every design on the bench by the shelf, the wanted list and buying, so it
+ * must be quick: it is not handed the fit.
+ */
+export interface Plan {
+  readonly needs: readonly Need[];
+  readonly cuts: readonly Cut[];
+  readonly steps: readonly Step[];
+}
+
+/** A fact that matters for safety. Facts only: the rules judge. Lengths in mm. */
 export type Feature =
   | {
       readonly kind: 'piece';
@@ -115,6 +198,7 @@ export type Feature =
     }
   | {
       readonly kind: 'opening';
+      readonly where: string;
       readonly opening: Opening;
       readonly sheet: 'rigid' | 'soft';
     }
@@ -124,30 +208,72 @@ export type Feature =
       readonly material: string;
       readonly covered: boolean;
     }
+  | {
+      /** Cord, lace, ribbon: what hangs free, and the length round a loop it can form by itself. */
+      readonly kind: 'cord';
+      readonly name: string;
+      readonly free: number;
+      readonly loop: number;
+    }
+  | {
+      /** A thin upright thing that somebody can fall on. */
+      readonly kind: 'post';
+      readonly name: string;
+      readonly diameter: number;
+      readonly height: number;
+    }
+  | { readonly kind: 'point'; readonly name: string; readonly guarded: boolean }
+  | { readonly kind: 'spring'; readonly name: string }
   | { readonly kind: 'hazard'; readonly name: string; readonly hazard: string }
   | { readonly kind: 'surface'; readonly name: string; readonly washable: boolean }
   | { readonly kind: 'tool'; readonly name: string }
   | { readonly kind: 'give'; readonly name: string; readonly share: number };
 
-/** Does the design do what it is meant to? */
-export interface Fit {
+export type FactUnit = 'mm' | 'deg' | 'each' | 'g' | 'N' | 'ml' | '%';
+
+/** Something a family computes of a design, as every station shows it. */
+export interface Fact {
+  readonly id: string;
+  readonly label: string;
+  readonly value: number | string;
+  readonly unit?: FactUnit;
+  /** Of how many, where it is a share. */
+  readonly of?: number;
+  readonly verdict?: Verdict;
+  /** Shown beside the drawing, not only in the strip of facts. */
+  readonly onMat?: boolean;
+}
+
+/** Does the design do what it is meant to? `detail` is the family's own and is read nowhere else. */
+export interface Fit<F = unknown> {
   readonly verdict: Verdict;
   readonly headline: string;
   /** What to change, when the verdict is not clear. */
   readonly remedy: string | null;
-  readonly passage: PassageAnswer;
-  /** How many pieces the container holds, heaped as they fall. */
-  readonly holds: number;
+  readonly facts: readonly Fact[];
+  readonly detail: F;
 }
 
-export interface Rung<D> {
+/** What a note counts, in the family's word: pieces, holes, rings. */
+export interface Counts {
+  readonly of: string;
+  readonly one: string;
+  readonly number: number;
+}
+
+/** A step of a ladder as a family names it; the kernel adds fit, bits and picture, and sorts. */
+export interface RungDials<D> {
   readonly id: string;
   readonly name: string;
-  readonly dials: D;
-  readonly fit: Fit;
-  readonly bits: number;
   /** Reported beside the bits, never mixed into them. */
   readonly grip: string;
+  readonly dials: D;
+}
+
+export interface Rung<D> extends RungDials<D> {
+  readonly fit: Fit;
+  readonly bits: number;
+  readonly picture: Scene;
 }
 
 /** How to present it to a child. */
@@ -156,28 +282,35 @@ export interface Show {
   readonly lookFor: string;
   readonly easier: string;
   readonly harder: string;
+  /** One way to bring in counting, colour or order. */
+  readonly more: string;
+  readonly stop: string;
 }
 
 /** One parametric family. Everything else in the application derives from these functions. */
-export interface Pattern<D extends Record<string, unknown>> {
+export interface Pattern<D extends object, F = unknown> {
   readonly id: string;
   readonly name: string;
-  readonly question: string;
+  /** What the child does, in one line. */
+  readonly does: string;
   readonly skills: readonly Skill[];
+  /** Whether it can be used in a waiting room without disturbing anybody. */
+  readonly quiet: boolean;
   readonly roles: readonly Role[];
   readonly dials: z.ZodType<D>;
-  defaults(options: { approach: Approach; chosen: Chosen; ageFrom: number }): D;
-  /** The dials with whatever the chosen materials no longer allow brought back into range. */
-  dialSpecs(dials: D, chosen: Chosen): DialSpec[];
-  layout(dials: D, chosen: Chosen, fit?: Fit): Layout;
-  fit(dials: D, chosen: Chosen): Fit;
-  needs(dials: D, chosen: Chosen): Need[];
-  steps(dials: D, chosen: Chosen): Step[];
-  moves(dials: D, chosen: Chosen, fit: Fit): Move[];
-  features(dials: D, chosen: Chosen): Feature[];
-  /** Easier to harder, sorted by bits. */
-  rungs(dials: D, chosen: Chosen): Rung<D>[];
-  show(dials: D, chosen: Chosen): Show;
+  title(at: At<D>): string;
+  defaults(start: Start): D;
+  /** The dials that matter now, with the ranges that the other dials and the materials leave. */
+  specs(at: At<D>): DialSpec[];
+  /** The one part that may be slow; it runs in a worker and is handed to what needs it. */
+  fit(at: At<D>): Fit<F>;
+  plan(at: At<D>): Plan;
+  draw(at: At<D>, fit?: Fit<F>): Drawing;
+  moves(at: At<D>, fit: Fit<F>): Move[];
+  counts(at: At<D>): Counts;
+  features(at: At<D>): Feature[];
+  rungs(at: At<D>): RungDials<D>[];
+  show(at: At<D>): Show;
 }
 
 /** A wish that the materials cannot meet, with the field that stands in the way. */
@@ -190,18 +323,39 @@ export class PatternError extends Error {
   }
 }
 
-/** The material in a role, or a clear word that it is missing. */
+const listed = (forms: readonly Form[]): string => forms.join(' or ');
+
+/** Why a material cannot take a role; null where it can. */
+export function refusal(role: Role, m: Material): string | null {
+  if (!role.forms.includes(m.form)) return `${m.name} is a ${m.form}; expected a ${listed(role.forms)}`;
+  const words = role.accepts?.(m) ?? null;
+  return words === null ? null : `${m.name}: ${words}`;
+}
+
+/** The materials in a role, checked; empty only where the role may stay empty. */
+export function allTaken(chosen: Chosen, role: Role): readonly Material[] {
+  const kinds = chosen[role.id] ?? [];
+  const path = `materials.${role.id}`;
+  if (kinds.length < role.least)
+    throw new PatternError(
+      path,
+      `no ${role.label.toLowerCase()} is chosen; expected a ${listed(role.forms)} from the shelf`,
+    );
+  if (kinds.length > role.most)
+    throw new PatternError(
+      path,
+      `${kinds.length} kinds are chosen; expected at most ${role.most} for ${role.label.toLowerCase()}`,
+    );
+  for (const m of kinds) {
+    const words = refusal(role, m);
+    if (words !== null) throw new PatternError(path, words);
+  }
+  return kinds;
+}
+
+/** The one material in a role, or a clear word that it is missing. */
 export function taken(chosen: Chosen, role: Role): Material {
-  const m = chosen[role.id];
-  if (!m)
-    throw new PatternError(
-      `materials.${role.id}`,
-      `no ${role.label.toLowerCase()} is chosen; expected a ${role.forms.join(' or ')} from the shelf`,
-    );
-  if (!role.forms.includes(m.form))
-    throw new PatternError(
-      `materials.${role.id}`,
-      `${m.name} is a ${m.form}; expected a ${role.forms.join(' or ')}`,
-    );
-  return m;
+  const [first] = allTaken(chosen, role);
+  if (!first) throw new PatternError(`materials.${role.id}`, `no ${role.label.toLowerCase()} is chosen`);
+  return first;
 }

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { wholeNeed } from '../testing.ts';
 import { loadSolver } from '../testingSolver.ts';
 import type { SolveLp } from '../price/purchase.ts';
 import { chooseDesigns, choiceRequest, type ChoiceRequest } from './choice.ts';
@@ -145,14 +146,8 @@ describe('the choice between designs', () => {
 });
 
 describe('what could be made', () => {
-  const need = (materialId: number, quantity: number) => ({
-    role: `r${materialId}`,
-    materialId,
-    name: `m${materialId}`,
-    quantity,
-    unit: 'each' as const,
-    counted: true,
-  });
+  const need = (materialId: number, quantity: number) =>
+    wholeNeed(`r${materialId}`, materialId, quantity, { name: `m${materialId}` });
   const stock = (id: number): number => ({ 1: 5, 2: 26 })[id] ?? 0;
 
   it('is what the scarcest material allows, and names it', () => {

@@ -1,5 +1,5 @@
 import type { Material } from '../materials/material.ts';
-import { perCopy } from '../needs/supply.ts';
+import { kitsFrom } from '../needs/supply.ts';
 import type { Need } from '../patterns/kernel.ts';
 
 export interface Makeable {
@@ -13,16 +13,13 @@ export interface Makeable {
 export function makeable(needs: readonly Need[], stock: (materialId: number) => number): Makeable {
   let first: Makeable['first'] = null;
   let copies = Infinity;
-  for (const [materialId, quantity] of perCopy(needs)) {
-    if (quantity <= 0) continue;
-    const n = Math.floor(Math.max(0, stock(materialId)) / quantity + 1e-9);
+  for (const materialId of new Set(needs.map((n) => n.materialId))) {
+    const left = Math.max(0, stock(materialId));
+    const own = needs.filter((n) => n.materialId === materialId);
+    const n = kitsFrom(own, left);
     if (n >= copies) continue;
     copies = n;
-    first = {
-      materialId,
-      name: needs.find((x) => x.materialId === materialId)!.name,
-      left: Math.max(0, stock(materialId)),
-    };
+    first = { materialId, name: own[0]!.name, left };
   }
   return { copies: copies === Infinity ? 0 : copies, first };
 }

@@ -9,6 +9,7 @@ const step = (id: string, perCopy: number, part: Partial<Step> = {}): Step => ({
   perCopy,
   who: 'adult',
   blade: false,
+  tools: [],
   heat: false,
   drying: 0,
   after: [],

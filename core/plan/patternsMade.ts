@@ -1,5 +1,6 @@
 import {
-  patterns,
+  loadPatterns,
+  refusal,
   type AnyDials,
   type Approach,
   type Chosen,
@@ -17,14 +18,15 @@ export interface PatternMade extends Makeable {
   /** The skill it serves first. */
   readonly skill: Skill;
   /** Material by role. */
-  readonly materials: Readonly<Record<string, number>>;
+  readonly materials: Readonly<Record<string, readonly number[]>>;
   readonly chosen: Chosen;
   readonly dials: AnyDials;
   /** What the check says to take care of, by title; nothing it says stop to is offered. */
   readonly cautions: readonly string[];
 }
 
-/** More candidates for a role than this are not looked at; the fullest bins come first. */
+/** So many sets of materials are tried for a pattern, whatever the number of its roles; the fullest bins come first. */
+const MOST_TRIES = 900;
 const MOST_PER_ROLE = 30;
 /** A piece that fails this often is left: most of what speaks against it goes with it into any container. */
 const TRIES_PER_PIECE = 3;
@@ -47,34 +49,42 @@ export function fromFreeStock(options: {
   most: number;
 }): PatternMade[] {
   const { pattern, free } = options;
-  const roles = pattern.roles.filter((r) => !r.optional);
+  const roles = pattern.roles.filter((r) => r.least > 0);
+  const perRole = Math.max(
+    2,
+    Math.min(MOST_PER_ROLE, Math.floor(MOST_TRIES ** (1 / Math.max(1, roles.length)))),
+  );
   const volume = (m: Material): number => {
     const shape = shapeOf(m);
     return shape ? extentsOf(shape).reduce((a, b) => a * b, 1) : 0;
   };
   const candidates = roles.map((r) =>
     options.materials
-      .filter((m) => r.forms.includes(m.form) && (free.get(m.id) ?? 0) > 0)
+      .filter((m) => (free.get(m.id) ?? 0) > 0 && refusal(r, m) === null)
       .sort((a, b) => (free.get(b.id) ?? 0) - (free.get(a.id) ?? 0) || volume(b) - volume(a))
-      .slice(0, MOST_PER_ROLE),
+      .slice(0, perRole),
   );
   const found: Omit<PatternMade, 'cautions'>[] = [];
-  const walk = (at: number, chosen: Record<string, Material>): void => {
+  const walk = (at: number, chosen: Record<string, readonly Material[]>): void => {
     if (at < roles.length) {
       for (const m of candidates[at]!)
-        if (!Object.values(chosen).includes(m)) walk(at + 1, { ...chosen, [roles[at]!.id]: m });
+        if (!Object.values(chosen).flat().includes(m)) walk(at + 1, { ...chosen, [roles[at]!.id]: [m] });
       return;
     }
     try {
       const dials = pattern.defaults({ approach: options.approach, chosen, ageFrom: options.ageFrom });
-      const state = makeable(pattern.needs(dials, chosen), (id) => free.get(id) ?? 0);
+      const { approach, ageFrom } = options;
+      const needs = pattern.needs({ dials, chosen, approach, ageFrom });
+      const state = makeable(needs, (id) => free.get(id) ?? 0);
       if (state.copies > 0)
         found.push({
           ...state,
           pattern: pattern.id,
           name: pattern.name,
           skill: pattern.skills[0]!,
-          materials: Object.fromEntries(Object.entries(chosen).map(([role, m]) => [role, m.id])),
+          materials: Object.fromEntries(
+            Object.entries(chosen).map(([role, kinds]) => [role, kinds.map((m) => m.id)]),
+          ),
           chosen,
           dials,
         });
@@ -88,14 +98,14 @@ export function fromFreeStock(options: {
   const last = roles.at(-1)!.id;
   const tries = new Map<number, number>();
   const shares = (f: (typeof found)[number], roleIds: readonly string[]): boolean =>
-    kept.some((k) => roleIds.some((r) => k.materials[r] === f.materials[r]));
+    kept.some((k) => roleIds.some((r) => k.materials[r]![0] === f.materials[r]![0]));
   for (const apart of [roles.map((r) => r.id), [last]])
     for (const f of found) {
       if (kept.length >= options.most) return kept;
-      const before = tries.get(f.materials[last]!) ?? 0;
+      const before = tries.get(f.materials[last]![0]!) ?? 0;
       if (before >= TRIES_PER_PIECE || shares(f, apart)) continue;
-      tries.set(f.materials[last]!, before + 1);
-      const cautions = cautionsOf(f, pattern, { youngest: options.ageFrom, market: options.market });
+      tries.set(f.materials[last]![0]!, before + 1);
+      const cautions = cautionsOf(f, pattern, options);
       if (cautions) kept.push({ ...f, cautions });
     }
   return kept;
@@ -105,11 +115,12 @@ export function fromFreeStock(options: {
 function cautionsOf(
   f: Pick<PatternMade, 'dials' | 'chosen'>,
   pattern: OpenPattern,
-  under: { readonly youngest: number; readonly market: Market },
+  { approach, ageFrom, market }: { approach: Approach; ageFrom: number; market: Market },
 ): string[] | null {
   try {
-    if (pattern.fit(f.dials, f.chosen).verdict !== 'clear') return null;
-    const { findings } = checkFeatures(pattern.features(f.dials, f.chosen), under);
+    const at = { dials: f.dials, chosen: f.chosen, approach, ageFrom };
+    if (pattern.fit(at).verdict !== 'clear') return null;
+    const { findings } = checkFeatures(pattern.features(at), { youngest: ageFrom, market });
     if (findings.some((x) => x.verdict === 'stop')) return null;
     return [...new Set(findings.filter((x) => x.verdict === 'care').map((x) => x.title))];
   } catch {
@@ -118,7 +129,8 @@ function cautionsOf(
   }
 }
 
-/** The same for every pattern of the house. */
-export const patternsFromStock = (
+/** The same for every family of the house. */
+export const patternsFromStock = async (
   options: Omit<Parameters<typeof fromFreeStock>[0], 'pattern'>,
-): PatternMade[] => Object.values(patterns).flatMap((pattern) => fromFreeStock({ ...options, pattern }));
+): Promise<PatternMade[]> =>
+  (await loadPatterns()).flatMap((pattern) => fromFreeStock({ ...options, pattern }));

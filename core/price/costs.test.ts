@@ -1,4 +1,4 @@
-import type { Need } from '../patterns/kernel.ts';
+import { wholeNeed as need } from '../testing.ts';
 import { packRate, priceShares, rateOf, threeCosts, type PackPrice } from './costs.ts';
 
 const pack = (price: number, contents: [number, number][], part: Partial<PackPrice> = {}): PackPrice => ({
@@ -59,14 +59,6 @@ describe('what one of a material costs', () => {
 });
 
 describe('three costs', () => {
-  const need = (role: string, materialId: number, quantity: number): Need => ({
-    role,
-    materialId,
-    name: role,
-    quantity,
-    unit: 'each',
-    counted: true,
-  });
   const rate = (id: number) =>
     id === 2 ? { minor: 7.8, from: 'bought' as const } : { minor: 0, from: 'saved' as const };
   it('tells what is bought, what is used and a lost piece apart', () => {

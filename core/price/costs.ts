@@ -1,3 +1,4 @@
+import { takes } from '../needs/supply.ts';
 import type { Need } from '../patterns/kernel.ts';
 
 /** A supplier's pack, as far as its price goes. Minor units. */
@@ -86,7 +87,7 @@ export interface ThreeCosts {
   readonly costToBuy: number | null;
   /** Only what a kit uses, each material at its rate. */
   readonly materialsUsed: number;
-  /** The counted part there are most of, and what one of it costs; null when nothing is counted. */
+  /** The piece there are most of, and what one of it costs; null when no piece is counted. */
   readonly lostPiece: { readonly name: string; readonly minor: number; readonly from: Rate['from'] } | null;
 }
 
@@ -98,10 +99,16 @@ export function threeCosts(options: {
   purchaseTotal: number | null;
 }): ThreeCosts {
   const { needs, rate, copies, purchaseTotal } = options;
-  const [piece] = needs.filter((n) => n.counted).sort((a, b) => b.quantity - a.quantity);
+  const counted = needs.filter((n) => n.counted && !n.cuts);
+  const moved = counted.filter((n) => n.use === 'piece');
+  const [piece] = [...(moved.length > 0 ? moved : counted)].sort((a, b) => b.quantity - a.quantity);
   return {
     costToBuy: purchaseTotal === null || copies <= 0 ? null : purchaseTotal / copies,
-    materialsUsed: needs.reduce((sum, n) => sum + rate(n.materialId).minor * n.quantity, 0),
+    // Parts that share a sheet cost their share of it: what the batch takes, spread over its kits.
+    materialsUsed: [...takes(needs, Math.max(1, copies))].reduce(
+      (sum, [id, quantity]) => sum + (rate(id).minor * quantity) / Math.max(1, copies),
+      0,
+    ),
     lostPiece: piece ? { name: piece.name, ...rate(piece.materialId) } : null,
   };
 }

@@ -1,9 +1,10 @@
 import type { Material } from '../materials/material.ts';
-import { patternOf } from '../patterns/index.ts';
-import { CAP, material, SLOT_DIALS, TAPE, TUB } from '../testing.ts';
+import { loadPattern } from '../patterns/index.ts';
+import { CAP, design, kinds, material, SLOT_DIALS, TAPE, TUB } from '../testing.ts';
 import { checkFeatures } from './check.ts';
 import { handTests, ruleOf, type Market } from './rules.ts';
 
+const drop = await loadPattern('drop-through');
 const tub = TUB;
 const tin = material(9, {
   name: 'Tin',
@@ -24,7 +25,7 @@ const report = (
   edge?: Material,
   market: Market = 'strictest of both',
 ) =>
-  checkFeatures(patternOf('drop-through').features({ ...SLOT_DIALS, ...part }, { container, piece, edge }), {
+  checkFeatures(drop.features(design({ ...SLOT_DIALS, ...part }, kinds({ container, piece, edge }))), {
     youngest,
     market,
   });

@@ -1,5 +1,5 @@
 import { smallParts, type SmallPartsAnswer } from '../gauge/smallParts.ts';
-import { scaled } from '../geometry/shape.ts';
+import { scaled, type Shape } from '../geometry/shape.ts';
 import { extentsOf } from '../materials/material.ts';
 import { widestRod } from '../passage/opening.ts';
 import type { Feature, Verdict } from '../patterns/kernel.ts';
@@ -17,6 +17,7 @@ export interface Finding {
 /** A piece on the gauge, for the drawing. */
 export interface Gauged {
   readonly name: string;
+  readonly shape: Shape;
   readonly answer: SmallPartsAnswer;
 }
 
@@ -65,7 +66,7 @@ export function checkFeatures(
     switch (f.kind) {
       case 'piece': {
         const answer = smallParts(f.shape);
-        gauged.push({ name: f.name, answer });
+        gauged.push({ name: f.name, shape: f.shape, answer });
         smallPart(f, answer, { youngest, rule: ruleOf('small-part', market) }, add);
         if (f.ball) ball(f, { youngest, rule: ruleOf('small-ball', market) }, add);
         break;
@@ -81,10 +82,37 @@ export function checkFeatures(
         break;
       case 'tool':
         add(
-          { id: 'tool', title: `The ${f.name}`, source: 'common practice' },
+          { id: 'tool', title: `Tool: ${f.name}`, source: 'common practice' },
           'care',
-          `A ${f.name === 'tongs' ? 'pair of tongs' : 'peg'} pinches and is one more thing to count.`,
+          'It pinches or pokes, and it is one more thing to count.',
           'Show how to hold it; keep it at the table.',
+        );
+        break;
+      case 'cord':
+        cord(f, { youngest, market }, add);
+        break;
+      case 'post':
+        add(
+          { id: 'post', title: f.name, source: 'usual caution' },
+          'care',
+          `It stands ${mm(f.height)} high and ${mm(f.diameter)} thick: somebody who falls on it can hurt an eye.`,
+          'Round or cap its end; use it at a table, not on the floor.',
+        );
+        break;
+      case 'point':
+        add(
+          { id: 'point', title: f.name, source: 'usual caution' },
+          'care',
+          f.guarded ? 'Its ends are turned in or covered.' : 'Its ends are thin: take care of eyes.',
+          f.guarded ? 'Feel it again each time it comes back.' : 'Turn in, round or cover the ends.',
+        );
+        break;
+      case 'spring':
+        add(
+          { id: 'spring', title: f.name, source: 'usual caution' },
+          'care',
+          'It pinches, and its spring can come off.',
+          'Pull at the spring before it is lent; throw away any that is loose.',
         );
         break;
       case 'give':
@@ -185,6 +213,33 @@ function finger(f: Extract<Feature, { kind: 'opening' }>, { youngest, rule }: Un
     youngest < rule.below ? rule.verdict : 'care',
     `A rod of ${mm(rod)} goes in, one of ${mm(rule.limit)} does not: a finger can get stuck.`,
     rule.remedy,
+  );
+}
+
+function cord(
+  f: Extract<Feature, { kind: 'cord' }>,
+  { youngest, market }: { readonly youngest: number; readonly market: Market },
+  add: Add,
+): void {
+  const length = ruleOf('cord', market);
+  if (f.free <= length.limit)
+    add(length, 'clear', `${f.name}: ${mm(f.free)} free, at most ${mm(length.limit)} allowed.`, null);
+  else if (youngest < length.below)
+    add(length, length.verdict, `${f.name}: ${mm(f.free)} free, over ${mm(length.limit)}.`, length.remedy);
+  else
+    add(
+      length,
+      'care',
+      `${f.name}: ${mm(f.free)} free. Allowed from ${length.below} months, never round a neck.`,
+      'Use it at the table with an adult there, and put it away afterwards.',
+    );
+  const loop = ruleOf('loop', market);
+  if (f.loop <= loop.limit) return;
+  add(
+    loop,
+    youngest < loop.below ? loop.verdict : 'care',
+    `${f.name}: a loop of ${mm(f.loop)} goes over a head.`,
+    loop.remedy,
   );
 }
 

@@ -2,7 +2,7 @@
 export const MARKETS = ['US-type', 'EU-type', 'strictest of both'] as const;
 export type Market = (typeof MARKETS)[number];
 
-export const RULE_IDS = ['small-part', 'small-ball', 'finger'] as const;
+export const RULE_IDS = ['small-part', 'small-ball', 'finger', 'cord', 'loop'] as const;
 export type RuleId = (typeof RULE_IDS)[number];
 
 /** A rule as data. Limits come from memory of the published texts (see docs/sources.md); a place checks its own. */
@@ -76,18 +76,67 @@ export const RULES: readonly Rule[] = [
     source: 'usual caution: a 6 mm rod in means a 12 mm rod in',
     remedy: 'Make it 12 mm wide or more, or under 6 mm.',
   },
+  {
+    id: 'cord',
+    market: 'US-type',
+    below: 18,
+    title: 'Length of the cord',
+    limit: 305,
+    unit: 'mm',
+    verdict: 'stop',
+    source: 'ASTM F963, cords under 18 months',
+    remedy: 'Shorten it, or keep it for children over 18 months.',
+  },
+  {
+    id: 'cord',
+    market: 'EU-type',
+    below: 18,
+    title: 'Length of the cord',
+    limit: 220,
+    unit: 'mm',
+    verdict: 'stop',
+    source: 'EN 71-1, cords under 18 months',
+    remedy: 'Shorten it, or keep it for children over 18 months.',
+  },
+  {
+    id: 'loop',
+    market: 'US-type',
+    below: 18,
+    title: 'Loop of the cord',
+    limit: 360,
+    unit: 'mm',
+    verdict: 'stop',
+    source: 'ASTM F963, loops under 18 months',
+    remedy: 'Shorten it so that no loop goes over a head.',
+  },
+  {
+    id: 'loop',
+    market: 'EU-type',
+    below: 36,
+    title: 'Loop of the cord',
+    limit: 380,
+    unit: 'mm',
+    verdict: 'stop',
+    source: 'EN 71-1, loops under 36 months',
+    remedy: 'Shorten it so that no loop goes over a head.',
+  },
 ];
 
 const SEVERITY = { stop: 1, care: 0 } as const;
 
 /**
- * The rule of an id that a market goes by. Where both have one, the strictest is the one that says stop, and of equals the
- * one with the larger limit.
+ * The rule of an id that a market goes by. Where both have one, the strictest is the one that says stop, then the one that
+ * speaks of older children too, and of equals the one with the larger limit; for a cord the smaller limit is the stricter.
  */
 export function ruleOf(id: RuleId, market: Market): Rule {
   const [first] = RULES.filter(
     (r) => r.id === id && (market === 'strictest of both' || r.market === 'both' || r.market === market),
-  ).sort((a, b) => SEVERITY[b.verdict] - SEVERITY[a.verdict] || b.limit - a.limit);
+  ).sort(
+    (a, b) =>
+      SEVERITY[b.verdict] - SEVERITY[a.verdict] ||
+      b.below - a.below ||
+      (id === 'cord' || id === 'loop' ? a.limit - b.limit : b.limit - a.limit),
+  );
   return first!;
 }
 
@@ -110,11 +159,11 @@ export function handTests(youngest: number, market: Market): HandTest[] {
   const join = (parts: (string | null)[]): string => parts.filter(Boolean).join(', then ');
   return [
     { id: 'drop', words: `Drop ${join(drop)}` },
-    { id: 'pull', words: `Pull the lid and each piece, ${join(pull)}, 10 s` },
+    { id: 'pull', words: `Pull each piece and each part that is fixed on, ${join(pull)}, 10 s` },
     ...(us
       ? [
           { id: 'twist' as const, words: `Twist each piece, ${['0.23', '0.34', '0.45'][step]} N·m` },
-          { id: 'press' as const, words: `Press the tub, ${['89', '111', '133'][step]} N` },
+          { id: 'press' as const, words: `Press each piece, ${['89', '111', '133'][step]} N` },
         ]
       : []),
   ];

@@ -1,7 +1,7 @@
 import { addDays, type Day } from '../calendar/days.ts';
 import type { Material } from '../materials/material.ts';
 import type { Need } from '../patterns/kernel.ts';
-import { perCopy } from '../needs/supply.ts';
+import { takes } from '../needs/supply.ts';
 import { fan, forecast, weekly, type Forecast } from './forecast.ts';
 
 /** What came at one time, as far as a forecast looks at it. */
@@ -35,10 +35,9 @@ export function savingUp<M extends Material>(options: {
   lots: readonly Arrival[];
   today: Day;
 }): Saving<M>[] {
-  return [...perCopy(options.needs)].flatMap(([id, quantity]) => {
+  return [...takes(options.needs, options.copies)].flatMap(([id, wanted]) => {
     const material = options.materials.find((m) => m.id === id);
     if (!material) return [];
-    const wanted = quantity * options.copies;
     const free = options.free.get(id) ?? 0;
     const short = Math.max(0, wanted - free);
     // What came at the start, counted in one go, is no arrival of a week; neither is what was refused.

@@ -5,8 +5,8 @@ import type { Shape } from '../../core/geometry/shape.ts';
 import { passage } from '../../core/passage/passage.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { pack } from '../../core/packing/pack.ts';
-import { patternOf } from '../../core/patterns/index.ts';
-import { CAP, SLOT_DIALS, TAPE, TUB } from '../../core/testing.ts';
+import { loadPattern } from '../../core/patterns/index.ts';
+import { AT, CAP, SLOT_DIALS, TAPE, TUB } from '../../core/testing.ts';
 
 // A fixed row of numbers, so that every run looks at the same hundred shapes.
 let state = 7;
@@ -109,23 +109,20 @@ timed(
 );
 
 console.log('\nDial to drawing: layout of a drop-through tub');
-const chosen = { container: TUB, piece: CAP, edge: TAPE };
-const drop = patternOf('drop-through');
-const dials = SLOT_DIALS;
-const fit = drop.fit(dials, chosen);
-const turns = Array.from({ length: 200 }, (_, i) => ({ ...dials, width: 15 + (i % 40) / 2 }));
+const drop = await loadPattern('drop-through');
+const tub = { ...AT, chosen: { container: [TUB], piece: [CAP], edge: [TAPE] }, dials: SLOT_DIALS };
+const fit = drop.fit(tub);
+const turns = Array.from({ length: 200 }, (_, i) => ({
+  ...tub,
+  dials: { ...SLOT_DIALS, width: 15 + (i % 40) / 2 },
+}));
 timed(
   'layout, needs, steps and dials',
   turns,
-  (d) => [
-    drop.layout(d, chosen, fit),
-    drop.needs(d, chosen),
-    drop.steps(d, chosen),
-    drop.dialSpecs(d, chosen),
-  ],
+  (d) => [drop.draw(d, fit), drop.needs(d), drop.steps(d), drop.specs(d)],
   'budget: 95th percentile 16',
 );
-timed('fit, in the worker', turns.slice(0, 40), (d) => drop.fit(d, chosen), '');
+timed('fit, in the worker', turns.slice(0, 40), (d) => drop.fit(d), '');
 
 console.log('\nPacking: ten boxes of 20 to 60 mm in a cube they fill by a share, two seconds each');
 for (const share of [0.5, 0.7, 0.8, 0.9]) {

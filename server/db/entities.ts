@@ -112,11 +112,12 @@ export const DesignRow = defineEntity({
     ageFrom: p.integer(),
     ageTo: p.integer(),
     skill: p.string(),
+    approach: p.string(),
     /** Kits wanted in the batch, and made of them so far. */
     copies: p.integer(),
     made: p.integer(),
     dials: p.json<Record<string, unknown>>(),
-    materials: p.json<Record<string, number>>(),
+    materials: p.json<Record<string, number[]>>(),
     /** Whether its next batch is being made, and so speaks for stock. */
     onBench: p.boolean(),
   },
@@ -200,8 +201,10 @@ export const NoteRow = defineEntity({
     child: p.string(),
     rung: p.string(),
     bits: p.float(),
-    seconds: p.float(),
-    pieces: p.integer(),
+    seconds: p.float().nullable(),
+    count: p.integer().nullable(),
+    /** What was counted, in the family's word. */
+    of: p.string().fieldName('counted_of'),
     help: p.string(),
     words: p.string(),
     satOn: p.string(),

@@ -1,3 +1,5 @@
+import type { Use } from '../../core/patterns/kernel.ts';
+
 /** What is kept as JSON inside a row. */
 export type SizesJson = {
   length?: number;
@@ -15,4 +17,11 @@ export type FilledJson = {
   quantity: number;
   lots: { lotId: number; quantity: number; from: string; cameOn: string }[];
 };
-export type PartJson = { materialId: number | null; name: string; due: number; present: number };
+export type PartJson = {
+  materialId: number | null;
+  name: string;
+  use: Use;
+  due: number;
+  present: number;
+  takes: number;
+};

@@ -1,2 +1,7 @@
 /** The migrations of this version by name, in order; a file that knows others is from a newer version. */
-export const migrationNames = ['2026-11-25-start', '2026-11-25-stock-lots', '2026-11-26-one-truth'] as const;
+export const migrationNames = [
+  '2026-11-25-start',
+  '2026-11-25-stock-lots',
+  '2026-11-26-one-truth',
+  '2026-11-26-families',
+] as const;

@@ -122,5 +122,38 @@ class OneTruth extends Migration {
   }
 }
 
-const classes = [Start, Lots, OneTruth];
+/**
+ * Room for every family: the approach belongs to the design, a role takes several kinds, a note counts what the family
+ * counts and may have no seconds, a part of a kit says what it is and how much of its material it takes.
+ */
+class Families extends Migration {
+  override up(): void {
+    this.addSql(`alter table "design" add column "approach" text not null default 'prepared shelf'`);
+    this.addSql(
+      `update "design" set "approach" = coalesce(json_extract("dials", '$.approach'), 'prepared shelf'), "dials" = json_remove("dials", '$.approach'), "materials" = (select json_group_object("key", json_array("value")) from json_each("design"."materials"))`,
+    );
+    this.addSql(
+      `create table "note_new" ("id" integer not null primary key autoincrement, "design_id" integer not null references "design" ("id"), "child" text not null, "rung" text not null, "bits" real not null, "seconds" real null check ("seconds" > 0), "count" integer null check ("count" >= 0), "counted_of" text not null, "help" text not null, "words" text not null, "sat_on" text not null, check ("seconds" is not null or "count" is not null))`,
+    );
+    this.addSql(
+      `insert into "note_new" select "id", "design_id", "child", "rung", "bits", "seconds", "pieces", 'pieces', "help", "words", "sat_on" from "note"`,
+    );
+    this.addSql('drop table "note"');
+    this.addSql('alter table "note_new" rename to "note"');
+    this.addSql('create index "note_design" on "note" ("design_id", "sat_on")');
+    this.addSql('create index "note_day" on "note" ("sat_on", "id")');
+    this.addSql('create index "note_child" on "note" ("child", "sat_on")');
+    // What there was over one of was a piece, as the only family so far had it.
+    for (const [table, column] of [
+      ['copy', 'parts'],
+      ['loan', 'counted'],
+      ['count', 'parts'],
+    ])
+      this.addSql(
+        `update "${table}" set "${column}" = (select json_group_array(json_set("value", '$.use', case when json_extract("value", '$.due') > 1 then 'piece' else 'part' end, '$.takes', 1)) from json_each("${table}"."${column}")) where "${column}" is not null`,
+      );
+  }
+}
+
+const classes = [Start, Lots, OneTruth, Families];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

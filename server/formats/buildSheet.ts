@@ -3,8 +3,9 @@ import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfa
 import { formatAges } from '../../core/calendar/ages.ts';
 import type { LengthUnit } from '../../core/measure/length.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
-import { kits } from '../../core/needs/supply.ts';
-import type { Layout, Need, Show } from '../../core/patterns/kernel.ts';
+import { kits, quantityFor } from '../../core/needs/supply.ts';
+import type { Scene } from '../../core/drawing/mark.ts';
+import type { Need, Show } from '../../core/patterns/kernel.ts';
 import type { Placed } from '../../core/plan/order.ts';
 import { MARGIN, type Paper } from '../../core/print/paper.ts';
 import type { Finding } from '../../core/safety/check.ts';
@@ -23,7 +24,7 @@ export interface BuildSheet {
   readonly ageTo: number;
   readonly approach: string;
   readonly copies: number;
-  readonly layout: Layout;
+  readonly scene: Scene;
   readonly needs: readonly Need[];
   readonly placed: readonly Placed[];
   readonly findings: readonly Finding[];
@@ -70,7 +71,7 @@ const heading = (words: string): Content => ({
 
 /** All one needs at the bench: drawing, what to lay out, the steps in order, the cautions. */
 export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Array> {
-  const scale = Math.min(1, 186 / b.layout.width, 78 / b.layout.height);
+  const scale = Math.min(1, 186 / b.scene.width, 78 / b.scene.height);
   const steps = b.placed.map((p, i): Content => ({
     unbreakable: true,
     margin: [0, 0, 0, 7],
@@ -128,23 +129,28 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
         margin: [0, 2, 0, 6],
       }),
       {
-        svg: drawingSvg(b.layout, b.unit),
-        width: b.layout.width * scale * MM,
-        height: b.layout.height * scale * MM,
+        svg: drawingSvg(b.scene, b.unit),
+        width: b.scene.width * scale * MM,
+        height: b.scene.height * scale * MM,
       },
-      type(`drawn at ${scale === 1 ? 'true size' : `${Math.round(scale * 100)} %`}; cut from the template`, {
-        color: QUIET,
-        fontSize: 9.5,
-        alignment: 'right',
-      }),
+      type(
+        `drawn at ${scale === 1 ? 'true size' : `${Math.round(scale * 100)} %`}; cut from the template where there is one`,
+        {
+          color: QUIET,
+          fontSize: 9.5,
+          alignment: 'right',
+        },
+      ),
       heading('Lay out'),
       {
         layout: 'noBorders',
         table: {
           widths: ['*', 'auto'],
           body: b.needs.map((n) => [
-            type(n.name),
-            type(`${n.quantity * b.copies}${n.unit === 'mm' ? ' mm' : ''}`, {
+            type(
+              n.cuts ? `${n.name}: ${n.cuts.map((c) => `${c.count} × ${c.label}`).join(', ')} a kit` : n.name,
+            ),
+            type(`${quantityFor([{ need: n, times: b.copies }])}${n.unit === 'mm' ? ' mm' : ''}`, {
               bold: true,
               alignment: 'right',
             }),
@@ -159,6 +165,8 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
         `Look for: ${b.show.lookFor}`,
         `Easier: ${b.show.easier}`,
         `Harder: ${b.show.harder}`,
+        `And: ${b.show.more}`,
+        b.show.stop,
       ].map((line) => type(line, { margin: [0, 0, 0, 3] })),
       heading('Take care'),
       ...b.findings

@@ -1,8 +1,19 @@
 import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
+import {
+  clip as clipOperator,
+  endPath,
+  PDFDocument,
+  popGraphicsState,
+  pushGraphicsState,
+  rectangle,
+  rgb,
+  type PDFFont,
+  type PDFPage,
+} from 'pdf-lib';
 import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
 import { fontBytes, runsOf, WEIGHTS, type Weight } from './fonts.ts';
 import type { Mark } from '../../core/drawing/mark.ts';
+import { PENS } from './pens.ts';
 
 export const MM = 72 / 25.4;
 
@@ -164,15 +175,46 @@ export class Sheet {
           ? [(ax + bx) / 2 + 1.2, (ay + by) / 2 + 1.3]
           : [(ax + bx) / 2 - 3, (ay + by) / 2 - 1];
         this.text(tx, ty, lengthNumber(m.value, unit), 3.6);
-      } else if (m.kind === 'circle' || m.kind === 'outline') {
-        const width = m.role === 'cut' || m.role === 'opening' ? 0.35 : 0.2;
-        const dash = m.role === 'lid' ? [3, 2] : m.role === 'rim' ? [0.6, 1.2] : undefined;
+      } else if (m.kind === 'words') {
+        if (m.on === 'body')
+          this.text(
+            x + scale * m.at[0] - this.widthOf(m.text, scale * m.size!) / 2,
+            y + scale * (m.at[1] + m.size! * 0.35),
+            m.text,
+            scale * m.size!,
+          );
+      } else {
+        const pen = PENS[m.role];
         const d =
           m.kind === 'circle'
             ? `M ${m.at[0] - m.radius} ${m.at[1]} a ${m.radius} ${m.radius} 0 1 0 ${2 * m.radius} 0 a ${m.radius} ${m.radius} 0 1 0 ${-2 * m.radius} 0`
-            : `M ${m.points.map((p) => `${p[0]} ${p[1]}`).join(' L ')} Z`;
-        this.path(d, x, y, scale, width, dash);
+            : `M ${m.points.map((p) => `${p[0]} ${p[1]}`).join(' L ')}${m.kind === 'outline' ? ' Z' : ''}`;
+        this.path(d, x, y, scale, pen.width, pen.dash ? [...pen.dash] : undefined);
+        // A cross in a hole to be punched: where the punch is set.
+        if (m.kind === 'circle' && m.role === 'punch')
+          for (const [dx, dy] of [
+            [1.2, 0],
+            [0, 1.2],
+          ] as const)
+            this.line(
+              x + scale * m.at[0] - dx,
+              y + scale * m.at[1] - dy,
+              x + scale * m.at[0] + dx,
+              y + scale * m.at[1] + dy,
+              0.2,
+            );
       }
     }
+  }
+  /** Draws within a rectangle (mm) alone. */
+  within(clip: { x: number; y: number; width: number; height: number }, draw: () => void): void {
+    this.page.pushOperators(
+      pushGraphicsState(),
+      rectangle(clip.x * MM, (this.height - clip.y - clip.height) * MM, clip.width * MM, clip.height * MM),
+      clipOperator(),
+      endPath(),
+    );
+    draw();
+    this.page.pushOperators(popGraphicsState());
   }
 }

@@ -96,16 +96,19 @@ describe('shape', () => {
       ageTo: 30,
       skill: 'Pincer and release',
       copies: 1,
+      approach: 'prepared shelf',
       dials: DIALS,
-      materials: { container: tub.id, piece: cap.id },
+      materials: { container: [tub.id], piece: [cap.id] },
     };
     const path = async (part: object): Promise<string[]> =>
       (await desk.post('/designs', { ...body, ...part })).body.errors.map((e: { path: string }) => e.path);
     expect(await path({ dials: { ...DIALS, width: -1 } })).toEqual(['dials.width']);
-    expect(await path({ materials: { container: tub.id } })).toEqual(['materials.piece']);
-    expect(await path({ materials: { container: cap.id, piece: cap.id } })).toEqual(['materials.container']);
-    expect(await path({ materials: { container: tub.id, piece: 999 } })).toEqual(['materials.piece']);
-    expect(await path({ materials: { container: tub.id, piece: cap.id, hat: cap.id } })).toEqual([
+    expect(await path({ materials: { container: [tub.id] } })).toEqual(['materials.piece']);
+    expect(await path({ materials: { container: [cap.id], piece: [cap.id] } })).toEqual([
+      'materials.container',
+    ]);
+    expect(await path({ materials: { container: [tub.id], piece: [999] } })).toEqual(['materials.piece']);
+    expect(await path({ materials: { container: [tub.id], piece: [cap.id], hat: [cap.id] } })).toEqual([
       'materials.hat',
     ]);
     expect(await path({ pattern: 'magic' })).toEqual(['pattern']);
@@ -264,7 +267,8 @@ describe('watch, place and the tape', () => {
       rung: 'Close slot',
       bits: 11.5,
       seconds: 90,
-      pieces: 8,
+      count: 8,
+      of: 'pieces',
       help: 'none',
       words: '',
       satOn: TODAY,

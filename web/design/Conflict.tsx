@@ -1,5 +1,5 @@
 import type { Design } from '../../contract/designs.ts';
-import { patternOf } from '../../core/patterns/index.ts';
+import { areLoaded, patternOf } from '../../core/patterns/index.ts';
 import { useMaterials } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
@@ -13,6 +13,7 @@ const FIELDS: Readonly<Partial<Record<keyof Design, string>>> = {
   ageFrom: 'From, months',
   ageTo: 'To, months',
   skill: 'Skill',
+  approach: 'Approach',
   copies: 'Kits',
   made: 'Kits made',
   onBench: 'On the bench',
@@ -40,12 +41,11 @@ export function differences(
   theirs: Design,
   nameOf: (materialId: number) => string,
 ): Difference[] {
-  const roles = new Map<string, string>();
-  try {
-    for (const r of patternOf(mine.pattern).roles) roles.set(r.id, r.label);
-  } catch {
-    // A family that is not known here: its own words do.
-  }
+  // A family that is not loaded has its own words for roles only.
+  const family = areLoaded([mine.pattern]) ? patternOf(mine.pattern) : null;
+  const roles = new Map(family?.roles.map((r) => [r.id, r.label]));
+  const names = (ids: readonly number[] | undefined): string =>
+    ids === undefined || ids.length === 0 ? 'none' : ids.map(nameOf).join(', ');
   const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
   const keys = <T extends object>(a: T, b: T): string[] => [
     ...new Set([...Object.keys(a), ...Object.keys(b)]),
@@ -55,11 +55,11 @@ export function differences(
       .filter((k) => !same(mine[k], theirs[k]))
       .map((k) => ({ field: FIELDS[k]!, here: say(mine[k]), there: say(theirs[k]) })),
     ...keys(mine.materials, theirs.materials)
-      .filter((k) => mine.materials[k] !== theirs.materials[k])
+      .filter((k) => !same(mine.materials[k] ?? [], theirs.materials[k] ?? []))
       .map((k) => ({
         field: roles.get(k) ?? k,
-        here: mine.materials[k] === undefined ? 'none' : nameOf(mine.materials[k]),
-        there: theirs.materials[k] === undefined ? 'none' : nameOf(theirs.materials[k]),
+        here: names(mine.materials[k]),
+        there: names(theirs.materials[k]),
       })),
     ...keys(mine.dials, theirs.dials)
       .filter((k) => !same(mine.dials[k], theirs.dials[k]))

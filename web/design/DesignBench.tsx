@@ -4,7 +4,7 @@ import { styled } from 'styled-components';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import type { Place } from '../../contract/place.ts';
-import { patternOf, patterns } from '../../core/patterns/index.ts';
+import { patternOf } from '../../core/patterns/index.ts';
 import { useDesigns, useMaterials, usePlace } from '../data/queries.ts';
 import { words } from '../data/api.ts';
 import { Button, ButtonLink } from '../parts/Button.tsx';
@@ -13,6 +13,7 @@ import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList, DesignTag } from './DesignTag.tsx';
 import { lightOf, useHeavy, type Heavy, type Light } from './derived.ts';
 import { NewDesign } from './NewDesign.tsx';
+import { useFamilies } from './useFamilies.ts';
 import { useNeeds, type NeedingDesign } from './onBench.ts';
 import { useOpenDesign } from './store.ts';
 
@@ -152,10 +153,11 @@ export function DesignBench({
       open(listed);
   }, [listed, draft, open, isSaved]);
   const design = draft?.id === id ? draft : null;
+  const isThere = useFamilies(design?.pattern);
   const heavy = useHeavy(design, materials, place?.market);
   const light = useMemo(
-    () => (design && materials ? lightOf(design, materials, bench) : null),
-    [design, materials, bench],
+    () => (design && materials && isThere ? lightOf(design, materials, bench) : null),
+    [design, materials, bench, isThere],
   );
   const failed = designs.error ?? materialsError;
   const newDesign = useMemo(() => () => setMaking(true), []);
@@ -166,29 +168,22 @@ export function DesignBench({
   );
   if (!Number.isInteger(id) || id <= 0) {
     const first = draft ?? designs.data[0];
-    // What the shelf must hold before the one family there is can start.
-    const needs = Object.values(patterns)[0]!.roles.filter(
-      (r) => !r.optional && !materials.some((m) => r.forms.includes(m.form)),
-    );
     if (first) return <Navigate to={`/${station}/${first.id}`} replace />;
     return (
       <>
         <Panel style={{ maxWidth: 560 }}>
           <Stack>
             <h1>There is no design yet</h1>
-            {needs.length === 0 ? (
+            {materials.length > 0 ? (
               <>
-                <p>Start from a container and a piece on your shelf; the opening follows from them.</p>
+                <p>Start from a skill, for whom it is, and what is on your shelf.</p>
                 <div>
                   <Button onPress={newDesign}>New design</Button>
                 </div>
               </>
             ) : (
               <>
-                <p>
-                  A design starts from the shelf, and the shelf has no{' '}
-                  {needs.map((r) => r.label.toLowerCase()).join(' and no ')} yet.
-                </p>
+                <p>A design starts from the shelf, and the shelf is empty yet.</p>
                 <div>
                   <ButtonLink to="/gather?material=new">Add a find</ButtonLink>
                 </div>

@@ -1,9 +1,15 @@
-import { memo, useMemo, useState } from 'react';
+import { memo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
-import { APPROACHES, SKILLS, type OpenPattern, type Role, type Skill } from '../../core/patterns/index.ts';
+import {
+  APPROACHES,
+  SKILLS,
+  type Approach,
+  type OpenPattern,
+  type Skill,
+} from '../../core/patterns/index.ts';
 import { api, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
@@ -13,6 +19,7 @@ import { CountField, TextField } from '../parts/Field.tsx';
 import { Notice, Row, Stack } from '../parts/Panel.tsx';
 import { say } from '../parts/messages.ts';
 import { chosenOf } from './derived.ts';
+import { RoleSelect } from './RoleSelect.tsx';
 import { useOpenDesign } from './store.ts';
 
 const Two = styled.div`
@@ -21,48 +28,11 @@ const Two = styled.div`
   gap: 10px;
 `;
 
-/** The materials that can take a role. */
-function RoleSelect({
-  role,
-  value,
-  materials,
-  onChange,
-}: {
-  role: Role;
-  value: number | undefined;
-  materials: readonly MaterialRow[];
-  onChange(id: number | null): void;
-}) {
-  const options = useMemo(
-    () => [
-      ...(role.optional ? [{ value: 'none', label: 'None' }] : []),
-      ...materials
-        .filter((m) => role.forms.includes(m.form))
-        .map((m) => ({
-          value: String(m.id),
-          label: m.name,
-          note: `${m.kept}${m.unit === 'mm' ? ' mm' : ''} kept`,
-        })),
-    ],
-    [role, materials],
-  );
-  return (
-    <Select
-      label={role.label}
-      placeholder={role.optional ? 'None' : 'Choose'}
-      value={value === undefined ? (role.optional ? 'none' : null) : String(value)}
-      onChange={(v) => onChange(v === 'none' ? null : Number(v))}
-      options={options}
-    />
-  );
-}
-
-/** The same while only dials moved: none of them is shown here but the approach. */
+/** The same while only dials moved: none of them is shown here. */
 const sameFacts = (a: Facts, b: Facts): boolean =>
   a.materials === b.materials &&
   a.pattern === b.pattern &&
   a.onChange === b.onChange &&
-  a.design.dials.approach === b.design.dials.approach &&
   Object.keys({ ...a.design, ...b.design }).every(
     (k) => k === 'dials' || k === 'version' || a.design[k as keyof Design] === b.design[k as keyof Design],
   );
@@ -84,10 +54,8 @@ export const DesignFacts = memo(function DesignFacts({ design, materials, patter
   const remove = useChange(() => api<void>('DELETE', `/designs/${design.id}`));
   const startAnew = (): void => {
     try {
-      const approach = APPROACHES.find((a) => a === design.dials.approach) ?? APPROACHES[0];
-      onChange({
-        dials: pattern.defaults({ approach, chosen: chosenOf(design, materials), ageFrom: design.ageFrom }),
-      });
+      const { approach, ageFrom } = design;
+      onChange({ dials: pattern.defaults({ approach, chosen: chosenOf(design, materials), ageFrom }) });
       setProblem(null);
     } catch (e) {
       setProblem(words(e));
@@ -109,12 +77,9 @@ export const DesignFacts = memo(function DesignFacts({ design, materials, patter
         <RoleSelect
           key={role.id}
           role={role}
-          value={design.materials[role.id]}
+          kinds={design.materials[role.id] ?? []}
           materials={materials}
-          onChange={(id) => {
-            const { [role.id]: _, ...others } = design.materials;
-            onChange({ materials: id === null ? others : { ...others, [role.id]: id } });
-          }}
+          onChange={(kinds) => onChange({ materials: { ...design.materials, [role.id]: [...kinds] } })}
         />
       ))}
       <TextField
@@ -148,10 +113,8 @@ export const DesignFacts = memo(function DesignFacts({ design, materials, patter
       />
       <Select
         label="Approach"
-        value={String(design.dials.approach)}
-        onChange={(v) =>
-          onChange({ dials: { ...(useOpenDesign.getState().draft ?? design).dials, approach: v } })
-        }
+        value={design.approach}
+        onChange={(v) => onChange({ approach: v as Approach })}
         options={APPROACHES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }))}
       />
       {problem && <Notice tone="stop">{problem}</Notice>}

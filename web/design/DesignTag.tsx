@@ -5,7 +5,6 @@ import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
-import type { Material } from '../../core/materials/material.ts';
 import { restOf } from '../../core/needs/supply.ts';
 import { worst } from '../../core/patterns/kernel.ts';
 import { api, words } from '../data/api.ts';
@@ -13,6 +12,7 @@ import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
 import { Notice } from '../parts/Panel.tsx';
 import { Picture } from '../drawing/Picture.tsx';
+import { ScenePicture } from '../drawing/ScenePicture.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
 import type { Heavy, Light } from './derived.ts';
 import { useOpenDesign, type Saving } from './store.ts';
@@ -42,9 +42,8 @@ const Tag = styled.article`
     background: var(--linen);
     border-radius: 8px;
     display: flex;
-    align-items: flex-end;
+    align-items: center;
     justify-content: center;
-    gap: 8px;
     padding: 6px;
     margin: 8px 0;
     height: 84px;
@@ -85,26 +84,6 @@ function Saved() {
   return <>{SAVED[saving]}</>;
 }
 
-const Look = memo(function Look({
-  container,
-  piece,
-}: {
-  container: Material | undefined;
-  piece: Material | undefined;
-}) {
-  const span = Math.max(
-    container?.sizes.height ?? 0,
-    container?.sizes.diameter ?? container?.sizes.length ?? 0,
-  );
-  const longest = Math.max(piece?.sizes.diameter ?? 0, piece?.sizes.length ?? 0, piece?.sizes.height ?? 0);
-  return (
-    <div className="picture">
-      {container && <Picture material={container} size={70} span={span} />}
-      {piece && <Picture material={piece} size={70 * Math.min(1, (1.06 * longest) / span) + 10} />}
-    </div>
-  );
-});
-
 interface TagProps {
   design: Design;
   light: Light;
@@ -114,8 +93,7 @@ interface TagProps {
 /** Whether a tag looks the same: dials are not on it, only what follows from them. */
 const sameTag = (a: TagProps, b: TagProps): boolean =>
   a.light.handsOn.total === b.light.handsOn.total &&
-  a.light.chosen.container === b.light.chosen.container &&
-  a.light.chosen.piece === b.light.chosen.piece &&
+  a.light.pattern === b.light.pattern &&
   a.heavy.fit?.verdict === b.heavy.fit?.verdict &&
   a.heavy.safety === b.heavy.safety &&
   Object.keys({ ...a.design, ...b.design }).every(
@@ -135,7 +113,9 @@ export const DesignTag = memo(function DesignTag({ design, light, heavy }: TagPr
         Design {design.id} · <Saved />
       </small>
       <h2 style={{ fontSize: 18 }}>{design.name}</h2>
-      <Look container={light.chosen.container} piece={light.chosen.piece} />
+      <div className="picture">
+        <ScenePicture scene={light.draw().picture} width={160} height={72} />
+      </div>
       <dl>
         <dt>For</dt>
         <dd>
@@ -208,7 +188,15 @@ const Rack = styled.ul`
   }
 `;
 
-/** The other designs, each with its piece: those whose next batch is on the bench, then those set aside. */
+/** What stands for a design in a list: the last kind it is made of that is no tape or bag. */
+function firstOf(d: Design, materials: readonly MaterialRow[]): MaterialRow | undefined {
+  const kinds = Object.values(d.materials)
+    .flat()
+    .flatMap((id) => materials.find((m) => m.id === id) ?? []);
+  return kinds.findLast((m) => m.form !== 'consumable' && m.form !== 'container') ?? kinds[0];
+}
+
+/** The other designs, each with what it is made of: those whose next batch is on the bench, then those set aside. */
 export const BenchList = memo(function BenchList({
   station,
   designs,
@@ -233,12 +221,12 @@ export const BenchList = memo(function BenchList({
           <h2 style={{ margin: '0 0 4px', fontSize: 15 }}>{title}</h2>
           <Rack>
             {here.map((d) => {
-              const piece = materials.find((m) => m.id === d.materials.piece);
+              const first = firstOf(d, materials);
               const held = unsaved[d.id];
               return (
                 <li key={d.id}>
                   <Link to={`/${station}/${d.id}`}>
-                    {piece && <Picture material={piece} size={22} />}
+                    {first && <Picture material={first} size={22} />}
                     <span>
                       {d.name}
                       {held && (

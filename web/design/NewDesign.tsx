@@ -1,31 +1,85 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
+import { styled } from 'styled-components';
 import type { Design, DesignInput } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import type { Place } from '../../contract/place.ts';
+import { formatAges } from '../../core/calendar/ages.ts';
+import { formatMinutes } from '../../core/measure/minutes.ts';
 import { asMeasured } from '../../core/materials/material.ts';
-import { patterns, SKILLS, type Approach, APPROACHES, type Skill } from '../../core/patterns/index.ts';
-import { api, ApiError, words } from '../data/api.ts';
-import { useChange } from '../data/queries.ts';
+import { kits, spokenFor } from '../../core/needs/supply.ts';
+import { SKILLS, type Skill } from '../../core/patterns/kernel.ts';
+import { freeOf } from '../../core/plan/makeable.ts';
+import type { Suggestion, Wish } from '../../core/plan/suggest.ts';
+import { api, words } from '../data/api.ts';
+import { useChange, useDesigns } from '../data/queries.ts';
+import { ScenePicture } from '../drawing/ScenePicture.tsx';
 import { Button } from '../parts/Button.tsx';
 import { Choice } from '../parts/Choice.tsx';
-import { Select } from '../parts/Select.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
-import { CountField, TextField } from '../parts/Field.tsx';
-import { Form } from '../parts/Form.tsx';
-import { Notice, Row, Stack } from '../parts/Panel.tsx';
-import { styled } from 'styled-components';
+import { Notice, Quiet, Row, Seam, Stack } from '../parts/Panel.tsx';
+import { planner } from '../work/door.ts';
+import { useNeeds } from './onBench.ts';
 
-const Two = styled.div`
+/** Where a place has no groups yet, months. */
+const BANDS = [
+  [12, 18],
+  [18, 30],
+  [30, 48],
+  [48, 72],
+] as const;
+
+const Cards = styled.ul`
   display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  @media (max-width: 560px) {
-    grid-template-columns: 1fr;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 10px;
+  li {
+    display: grid;
+    grid-template-columns: 84px minmax(0, 1fr);
+    gap: 4px 10px;
+    align-content: start;
+    border: 1px solid var(--seam);
+    border-radius: 10px;
+    background: var(--paper);
+    padding: 10px;
+    font-size: 14px;
+    line-height: 1.3;
+  }
+  .picture {
+    display: grid;
+    place-items: center;
+    background: var(--linen);
+    border-radius: 8px;
+    height: 84px;
+    grid-row: span 2;
+  }
+  h3 {
+    font-size: 16px;
+  }
+  .foot {
+    grid-column: 1 / 3;
+    display: grid;
+    gap: 6px;
   }
 `;
 
-/** Starts a design from a pattern, a container and a piece; the dials begin where the approach puts them. */
+type AtHand = 'shelf' | 'noBlade' | 'half' | 'quiet' | 'waiting';
+const AT_HAND: readonly { value: AtHand; label: string }[] = [
+  { value: 'shelf', label: 'My shelf' },
+  { value: 'noBlade', label: 'No blade' },
+  { value: 'half', label: 'Half an hour' },
+  { value: 'quiet', label: 'Must be quiet' },
+  { value: 'waiting', label: 'Waiting room' },
+];
+
+interface Whom {
+  readonly group: string;
+  readonly ageFrom: number;
+  readonly ageTo: number;
+}
+
+/** Three touches to a design: which skill, for whom, what is at hand; then a family that the free stock can make. */
 export function NewDesign({
   isOpen,
   onClose,
@@ -37,116 +91,130 @@ export function NewDesign({
   materials: MaterialRow[];
   place: Place;
 }) {
-  const pattern = Object.values(patterns)[0]!;
-  const [name, setName] = useState('');
-  const [group, setGroup] = useState('');
-  const [ages, setAges] = useState<{ from: number | null; to: number | null }>({ from: 18, to: 30 });
-  const [skill, setSkill] = useState<Skill>(pattern.skills[0]!);
-  const [approach, setApproach] = useState<Approach>(place.approach);
-  const [kits, setKits] = useState<number | null>(1);
-  const [chosen, setChosen] = useState<Record<string, number>>({});
-  const [problem, setProblem] = useState<string | null>(null);
+  const { data: designs } = useDesigns();
+  const bench = useNeeds();
+  const groups = useMemo((): Whom[] => {
+    const known = new Map<string, Whom>();
+    for (const d of designs ?? [])
+      known.set(d.forGroup, { group: d.forGroup, ageFrom: d.ageFrom, ageTo: d.ageTo });
+    if (known.size > 0) return [...known.values()].sort((a, b) => a.ageFrom - b.ageFrom);
+    return BANDS.map(([ageFrom, ageTo]) => ({ group: place.name, ageFrom, ageTo }));
+  }, [designs, place.name]);
+  const [skill, setSkill] = useState<Skill>(SKILLS[0]);
+  const [whom, setWhom] = useState(0);
+  const [atHand, setAtHand] = useState<AtHand>('shelf');
   const navigate = useNavigate();
   const add = useChange((input: DesignInput) => api<Design>('POST', '/designs', input));
-  const start = async (): Promise<void> => {
-    setProblem(null);
-    try {
-      if (ages.from === null || ages.to === null || kits === null)
-        throw new Error('Ages and kits are needed.');
-      const missing = pattern.roles.find((r) => !r.optional && chosen[r.id] === undefined);
-      if (missing) throw new Error(`Choose a ${missing.label.toLowerCase()}.`);
-      const dials = pattern.defaults({
-        approach,
-        chosen: Object.fromEntries(
-          Object.entries(chosen).map(([role, id]) => {
-            const m = materials.find((x) => x.id === id);
-            return [role, m && asMeasured(m)];
-          }),
-        ),
-        ageFrom: ages.from,
-      });
-      const made = await add.mutateAsync({
-        name: name.trim(),
-        pattern: pattern.id,
-        forGroup: group.trim(),
-        ageFrom: ages.from,
-        ageTo: ages.to,
-        skill,
-        copies: kits,
-        dials,
-        materials: chosen,
-      });
-      onClose();
-      await navigate(`/shape/${made.id}`);
-    } catch (e) {
-      setProblem(
-        e instanceof ApiError
-          ? e.problem.errors.map((x) => `${x.path}: ${x.message}`).join('; ') || e.message
-          : words(e),
-      );
-    }
+  const free = useMemo(() => (bench ? [...freeOf(materials, spokenFor(bench))] : null), [materials, bench]);
+  const forWhom = groups[Math.min(whom, groups.length - 1)]!;
+  const wish: Wish = {
+    skill,
+    ageFrom: forWhom.ageFrom,
+    approach: atHand === 'waiting' ? 'grab bag' : place.approach,
+    market: place.market,
+    noBlade: atHand === 'noBlade',
+    quiet: atHand === 'quiet' || atHand === 'waiting',
+    minutes: atHand === 'half' ? 30 : null,
   };
+  const found = useQuery({
+    queryKey: ['suggest', wish, free],
+    queryFn: () => planner().suggest(wish, materials.map(asMeasured), free!),
+    enabled: isOpen && free !== null,
+    staleTime: Infinity,
+    retry: false,
+  });
+  const nameOf = (id: number): string => materials.find((m) => m.id === id)?.name ?? `material ${id}`;
+  const start = (s: Suggestion): void =>
+    add.mutate(
+      {
+        name: `${s.name}: ${Object.values(s.materials).flat().slice(0, 2).map(nameOf).join(', ')}`.slice(
+          0,
+          80,
+        ),
+        pattern: s.pattern,
+        forGroup: forWhom.group,
+        ageFrom: forWhom.ageFrom,
+        ageTo: forWhom.ageTo,
+        skill,
+        approach: wish.approach,
+        copies: 1,
+        dials: s.dials,
+        materials: Object.fromEntries(Object.entries(s.materials).map(([role, ids]) => [role, [...ids]])),
+      },
+      {
+        onSuccess: (made) => {
+          onClose();
+          void navigate(`/shape/${made.id}`);
+        },
+      },
+    );
   return (
-    <Dialog title="New design: drop-through" isOpen={isOpen} onClose={onClose} wide>
-      <Form onSubmit={() => void start()}>
-        <Stack>
-          <TextField label="Name" value={name} onChange={setName} required autoFocus />
-          <Two>
-            {pattern.roles.map((role) => (
-              <Select
-                key={role.id}
-                label={role.optional ? `${role.label} (if any)` : role.label}
-                value={chosen[role.id] === undefined ? null : String(chosen[role.id])}
-                onChange={(v) => setChosen((c) => ({ ...c, [role.id]: Number(v) }))}
-                options={materials
-                  .filter((m) => role.forms.includes(m.form))
-                  .map((m) => ({
-                    value: String(m.id),
-                    label: m.name,
-                    note: `${m.kept}${m.unit === 'mm' ? ' mm' : ''} kept`,
-                  }))}
-              />
-            ))}
-          </Two>
-          <Two>
-            <TextField label="For (group)" value={group} onChange={setGroup} required />
-            <Two>
-              <CountField
-                label="From, months"
-                value={ages.from}
-                onChange={(from) => setAges((a) => ({ ...a, from }))}
-              />
-              <CountField
-                label="To, months"
-                value={ages.to}
-                onChange={(to) => setAges((a) => ({ ...a, to }))}
-              />
-            </Two>
-            <Select
-              label="Skill"
-              value={skill}
-              onChange={(v) => setSkill(v as Skill)}
-              options={SKILLS.map((s) => ({ value: s, label: s }))}
-            />
-            <CountField label="Kits" value={kits} onChange={setKits} />
-          </Two>
-          <Choice
-            label="Approach"
-            value={approach}
-            onChange={(v) => setApproach(v as Approach)}
-            options={APPROACHES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }))}
-          />
-          {problem && <Notice tone="stop">{problem}</Notice>}
-          <Row>
-            <Button type="submit" isDisabled={add.isPending}>
-              Create
-            </Button>
-            <Button plain onPress={onClose}>
-              Cancel
-            </Button>
-          </Row>
-        </Stack>
-      </Form>
+    <Dialog title="New design" isOpen={isOpen} onClose={onClose} wide>
+      <Stack $gap={12}>
+        <Choice
+          label="Which skill?"
+          value={skill}
+          onChange={(v) => setSkill(v as Skill)}
+          options={SKILLS.map((s) => ({ value: s, label: s }))}
+        />
+        <Choice
+          label="For whom?"
+          value={String(Math.min(whom, groups.length - 1))}
+          onChange={(v) => setWhom(Number(v))}
+          options={groups.map((g, i) => ({
+            value: String(i),
+            label: `${g.group === place.name ? '' : `${g.group}, `}${formatAges(g.ageFrom, g.ageTo)}`,
+          }))}
+        />
+        <Choice
+          label="What is at hand?"
+          value={atHand}
+          onChange={(v) => setAtHand(v as AtHand)}
+          options={AT_HAND}
+        />
+        <Seam />
+        {found.error && <Notice tone="stop">{words(found.error)}</Notice>}
+        {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
+        {!found.data && !found.error && <p role="status">Trying what goes together …</p>}
+        <Cards aria-label="What you can make">
+          {found.data?.suggestions.map((s) => (
+            <li key={s.pattern}>
+              <span className="picture">
+                <ScenePicture scene={s.picture} width={76} />
+              </span>
+              <div>
+                <h3>{s.name}</h3>
+                <Quiet>{s.does}</Quiet>
+              </div>
+              <div className="foot">
+                <span>
+                  <b>{kits(s.kits)} from free stock</b>
+                  {s.first && `, then no more ${s.first.toLowerCase()}`}. {formatMinutes(s.minutes)} for one:{' '}
+                  {s.adultSteps} adult {s.adultSteps === 1 ? 'step' : 'steps'}, {s.childSteps} for a child.{' '}
+                  {s.blade ? '' : 'No blade needed.'}
+                </span>
+                {s.cautions.length > 0 && <Quiet>Take care: {s.cautions.join(', ').toLowerCase()}</Quiet>}
+                <Row>
+                  <Button small isDisabled={add.isPending} onPress={() => start(s)}>
+                    Start {s.name.toLowerCase()}
+                  </Button>
+                </Row>
+              </div>
+            </li>
+          ))}
+        </Cards>
+        {found.data && found.data.suggestions.length === 0 && (
+          <p>Nothing can be started so. Choose another skill, or put more on the shelf.</p>
+        )}
+        {found.data && found.data.left.length > 0 && (
+          <Quiet>Not offered: {found.data.left.map((l) => `${l.name} (${l.why})`).join('; ')}.</Quiet>
+        )}
+        <Row>
+          <Button plain onPress={onClose}>
+            Cancel
+          </Button>
+        </Row>
+      </Stack>
     </Dialog>
   );
 }

@@ -1,8 +1,8 @@
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { Design } from '../../contract/designs.ts';
-import { patternOf } from '../../core/patterns/index.ts';
-import { SLOT_DIALS } from '../../core/testing.ts';
+import { loadPattern } from '../../core/patterns/index.ts';
+import { design as plain, kinds, SLOT_DIALS } from '../../core/testing.ts';
 import { answer, CAP, show, TUB } from '../testing/desk.tsx';
 import { supplyFor } from './derived.ts';
 import { DesignFacts } from './DesignFacts.tsx';
@@ -18,15 +18,17 @@ const design = (id: number, name: string, onBench: boolean, copies = 1): Design 
   ageFrom: 18,
   ageTo: 30,
   skill: 'Pincer and release',
+  approach: 'prepared shelf',
   copies,
   made: 0,
   dials: SLOT_DIALS,
-  materials: { container: 1, piece: 2 },
+  materials: { container: [1], piece: [2] },
   onBench,
 });
+const drop = await loadPattern('drop-through');
 const MINE = design(1, 'Tide-line drop tub', true);
 const materials = [TUB, { ...CAP, kept: 20 }];
-const needs = patternOf('drop-through').needs(SLOT_DIALS, { container: TUB, piece: CAP });
+const needs = drop.needs(plain(SLOT_DIALS, kinds({ container: TUB, piece: CAP })));
 const onBench = (d: Design) => ({
   id: d.id,
   name: d.name,
@@ -69,15 +71,15 @@ it('an optional role can be emptied again', async () => {
   const bag = { ...CAP, id: 4, name: 'Bag', form: 'consumable' as const, sizes: {} };
   show(
     <DesignFacts
-      design={{ ...MINE, materials: { container: 1, piece: 2, bag: 4 } }}
+      design={{ ...MINE, materials: { container: [1], piece: [2], bag: [4] } }}
       materials={[...materials, bag]}
-      pattern={patternOf('drop-through')}
+      pattern={drop}
       onChange={(part) => changes.push(part)}
     />,
   );
   await userEvent.click(screen.getByRole('button', { name: /Bag Bag|Bag$/ }));
   await userEvent.click(screen.getByRole('option', { name: 'None' }));
-  expect(changes).toEqual([{ materials: { container: 1, piece: 2 } }]);
+  expect(changes).toEqual([{ materials: { container: [1], piece: [2], bag: [] } }]);
 });
 
 describe('the open design', () => {
@@ -88,7 +90,7 @@ describe('the open design', () => {
       <DesignFacts
         design={one}
         materials={materials}
-        pattern={patternOf('drop-through')}
+        pattern={drop}
         onChange={(part) => changes.push(part)}
       />,
     );

@@ -2,15 +2,18 @@ import { asMeasured } from '../../core/materials/material.ts';
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
-import { challenge } from '../../core/challenge/bits.ts';
 import { restOf, supply, type BenchDesign, type Supply } from '../../core/needs/supply.ts';
 import {
+  loadPattern,
+  loadPatterns,
   patternOf,
+  type AnyAt,
   type AnyDials,
   type Chosen,
+  type Counts,
   type DialSpec,
+  type Drawing,
   type Fit,
-  type Layout,
   type Need,
   type OpenPattern,
   type Rung,
@@ -28,12 +31,14 @@ import type { NeedingDesign } from './needingDesign.ts';
 /** What follows from a design at once. */
 export interface Light {
   readonly pattern: OpenPattern;
-  readonly chosen: Chosen;
+  readonly at: AnyAt;
+  readonly title: string;
+  readonly counts: Counts;
   readonly specs: DialSpec[];
-  readonly layout: (fit?: Fit) => Layout;
+  readonly draw: (fit?: Fit) => Drawing;
   readonly needs: Need[];
   readonly supply: Supply;
-  readonly steps: Step[];
+  readonly steps: readonly Step[];
   readonly placed: Placed[];
   readonly handsOn: { total: number; blade: number; elapsed: number };
   readonly show: Show;
@@ -49,10 +54,32 @@ export function shelfOf(materials: readonly MaterialRow[]): ReadonlyMap<number, 
 
 export function chosenOf(design: Pick<Design, 'materials'>, materials: readonly MaterialRow[]): Chosen {
   const shelf = shelfOf(materials);
-  return Object.fromEntries(Object.entries(design.materials).map(([role, id]) => [role, shelf.get(id)]));
+  return Object.fromEntries(
+    Object.entries(design.materials).map(([role, ids]) => [role, ids.flatMap((id) => shelf.get(id) ?? [])]),
+  );
 }
 
-/** What a design needs, without the rest that follows from it. */
+/** The design as its family sees it. */
+export const atOf = (
+  design: Pick<Design, 'dials' | 'materials' | 'approach' | 'ageFrom'>,
+  materials: readonly MaterialRow[],
+): AnyAt => ({
+  dials: design.dials,
+  chosen: chosenOf(design, materials),
+  approach: design.approach,
+  ageFrom: design.ageFrom,
+});
+
+/** What every design needs, once their families are loaded. */
+export async function neededByAll(
+  designs: readonly Design[],
+  materials: readonly MaterialRow[],
+): Promise<NeedingDesign[]> {
+  await loadPatterns(designs.map((d) => d.pattern));
+  return designs.map((d) => neededBy(d, materials));
+}
+
+/** What a design needs, without the rest that follows from it. Its family must be loaded. */
 export function neededBy(design: Design, materials: readonly MaterialRow[]): NeedingDesign {
   const base = {
     id: design.id,
@@ -63,18 +90,27 @@ export function neededBy(design: Design, materials: readonly MaterialRow[]): Nee
     design,
   };
   try {
-    const needs = patternOf(design.pattern).needs(design.dials, chosenOf(design, materials));
+    const needs = patternOf(design.pattern).needs(atOf(design, materials));
     return { ...base, needs, problem: null };
   } catch (error) {
     return { ...base, needs: [], problem: words(error) };
   }
 }
 
-/** The openings that a design cuts, mm. */
-export function openingsOf(design: Design, materials: readonly MaterialRow[]): Opening[] {
+/** What a note counts of a design, in its family's word; pieces where it cannot be read. Its family must be loaded. */
+export function countsOf(design: Design, materials: readonly MaterialRow[]): Counts {
   try {
-    return patternOf(design.pattern)
-      .features(design.dials, chosenOf(design, materials))
+    return patternOf(design.pattern).counts(atOf(design, materials));
+  } catch {
+    return { of: 'pieces', one: 'piece', number: 0 };
+  }
+}
+
+/** The openings that a design cuts, mm. */
+export async function openingsOf(design: Design, materials: readonly MaterialRow[]): Promise<Opening[]> {
+  try {
+    return (await loadPattern(design.pattern))
+      .features(atOf(design, materials))
       .flatMap((f) => (f.kind === 'opening' ? [f.opening] : []));
   } catch {
     return [];
@@ -101,22 +137,24 @@ export function lightOf(
 ): Light | { problem: string } {
   try {
     const pattern = patternOf(design.pattern);
-    const chosen = chosenOf(design, materials);
-    const needs = pattern.needs(design.dials, chosen);
-    const steps = pattern.steps(design.dials, chosen);
+    const at = atOf(design, materials);
+    const needs = pattern.needs(at);
+    const steps = pattern.steps(at);
     const rest = restOf(design);
     const placed = orderSteps(steps, rest);
     return {
       pattern,
-      chosen,
-      specs: pattern.dialSpecs(design.dials, chosen),
-      layout: (fit) => pattern.layout(design.dials, chosen, fit),
+      at,
+      title: pattern.title(at),
+      counts: pattern.counts(at),
+      specs: pattern.specs(at),
+      draw: (fit) => pattern.draw(at, fit),
       needs,
       supply: supplyFor({ needs, copies: rest, materials, bench, designId: design.id }),
       steps,
       placed,
       handsOn: handsOn(placed),
-      show: pattern.show(design.dials, chosen),
+      show: pattern.show(at),
     };
   } catch (error) {
     return { problem: words(error) };
@@ -126,9 +164,9 @@ export function lightOf(
 /** The count kept does not change how a piece fits. */
 const sizesOnly = (chosen: Chosen): Chosen =>
   Object.fromEntries(
-    Object.entries(chosen).map(([role, m]) => [
+    Object.entries(chosen).map(([role, kinds]) => [
       role,
-      m && { ...m, kept: 0, waiting: 0, version: 0, clean: undefined, worth: undefined },
+      kinds.map((m) => ({ ...m, kept: 0, waiting: 0, version: 0, clean: undefined, worth: undefined })),
     ]),
   );
 
@@ -157,7 +195,8 @@ function askOf(design: Design, materials: readonly MaterialRow[], market: Market
     pattern: design.pattern,
     dials: design.dials,
     chosen: sizesOnly(chosenOf(design, materials)),
-    youngest: design.ageFrom,
+    approach: design.approach,
+    ageFrom: design.ageFrom,
     market,
   };
 }
@@ -193,7 +232,7 @@ export function useHeavy(
         try {
           const door = workbench();
           const fit = await door.fit(now.ask);
-          const bits = challenge(patternOf(now.ask.pattern).moves(now.ask.dials, now.ask.chosen, fit)).total;
+          const bits = (await loadPattern(now.ask.pattern)).bits(now.ask, fit);
           // An answer is not as urgent as the next press.
           startTransition(() =>
             setState((s) => ({

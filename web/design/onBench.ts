@@ -19,7 +19,7 @@ export function needsOf(
   if (!byShelf) known.set(designs, (byShelf = new WeakMap()));
   let found = byShelf.get(materials);
   if (!found) {
-    found = import('./derived.ts').then(({ neededBy }) => designs.map((d) => neededBy(d, materials)));
+    found = import('./derived.ts').then(({ neededByAll }) => neededByAll(designs, materials));
     byShelf.set(materials, found);
   }
   return found;

@@ -1,5 +1,6 @@
 import { jest } from '@jest/globals';
 import type { Design } from '../../contract/designs.ts';
+import { loadPattern } from '../../core/patterns/index.ts';
 import { differences } from './Conflict.tsx';
 import { useOpenDesign } from './store.ts';
 import { readUnsaved } from './unsaved.ts';
@@ -13,6 +14,7 @@ const design: Design = {
   ageFrom: 18,
   ageTo: 30,
   skill: 'Pincer and release',
+  approach: 'prepared shelf',
   copies: 1,
   made: 0,
   dials: { width: 17 },
@@ -53,6 +55,8 @@ beforeEach(() => {
 afterEach(() => jest.useRealTimers());
 
 const state = () => useOpenDesign.getState();
+
+await loadPattern('drop-through');
 
 describe('the open design', () => {
   it('sends once after a pause, with the version it grew from', async () => {
@@ -200,7 +204,7 @@ describe('the open design', () => {
         ...design,
         pattern: 'drop-through',
         dials: { width: 17, list: [1, 2] },
-        materials: { container: 1, piece: 2, bag: 5 },
+        materials: { container: [1], piece: [2], bag: [5] },
         onBench: true,
       };
       const theirs: Design = {
@@ -208,7 +212,7 @@ describe('the open design', () => {
         onBench: false,
         name: 'Other',
         dials: { width: 17, list: [1, 3] },
-        materials: { container: 1, piece: 3 },
+        materials: { container: [1], piece: [3] },
       };
       const rows = differences(mine, theirs, (id) => `material ${id}`);
       expect(rows).toEqual([

@@ -17,6 +17,20 @@ const isUnsaved = (x: unknown): x is Unsaved =>
   typeof (x as Unsaved).draft.version === 'number' &&
   typeof (x as Unsaved).draft.dials === 'object';
 
+/** What an earlier version kept: the approach among the dials, one material a role. */
+function carriedForward(u: Unsaved): Unsaved {
+  const forward = (d: Design): Design => {
+    const { approach, ...dials } = d.dials;
+    return {
+      ...d,
+      approach: d.approach ?? (approach as Design['approach']),
+      dials: d.approach === undefined ? dials : d.dials,
+      materials: Object.fromEntries(Object.entries(d.materials).map(([role, ids]) => [role, [ids].flat()])),
+    };
+  };
+  return { ...u, draft: forward(u.draft), theirs: u.theirs && forward(u.theirs) };
+}
+
 /** What this browser kept of designs that were not saved, through a reload too. */
 export function readUnsaved(): AllUnsaved {
   try {
@@ -24,6 +38,7 @@ export function readUnsaved(): AllUnsaved {
     return Object.fromEntries(
       Object.values(read as Record<string, unknown>)
         .filter(isUnsaved)
+        .map(carriedForward)
         .map((u) => [u.draft.id, u]),
     );
   } catch {

@@ -1,57 +1,88 @@
 import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
 import type { Mark, MarkRole } from '../../core/drawing/mark.ts';
 
-const FILL: Record<MarkRole, string> = {
-  lid: '#e9e8df',
-  rim: 'none',
-  opening: 'var(--mat)',
-  cut: 'none',
-  piece: 'var(--fox)',
-  'piece-detail': 'none',
-  'piece-in': 'var(--fox)',
-  container: '#e9e8df',
-  fold: 'none',
-};
-const STROKE: Record<MarkRole, string> = {
-  lid: 'rgba(0,0,0,.35)',
-  rim: 'rgba(30,42,44,.4)',
-  opening: 'var(--fox)',
-  cut: 'var(--fox)',
-  piece: 'rgba(0,0,0,.45)',
-  'piece-detail': 'rgba(255,255,255,.6)',
-  'piece-in': 'rgba(255,255,255,.75)',
-  container: 'rgba(0,0,0,.35)',
-  fold: 'var(--chalk)',
+interface Look {
+  readonly fill?: string;
+  readonly stroke: string;
+  readonly dash?: readonly [number, number];
+  readonly width?: number;
+  /** Takes the colour of its material. */
+  readonly dyed?: boolean;
+}
+const LOOKS: Record<MarkRole, Look> = {
+  body: { fill: '#e9e8df', stroke: 'rgba(0,0,0,.35)', dyed: true },
+  container: { fill: '#e9e8df', stroke: 'rgba(0,0,0,.35)', dyed: true },
+  shade: { fill: 'rgba(30,42,44,.16)', stroke: 'rgba(30,42,44,.35)', dyed: true },
+  guide: { stroke: 'rgba(30,42,44,.4)', dash: [4, 4] },
+  opening: { fill: 'var(--mat)', stroke: 'var(--fox)', width: 2 },
+  piece: { fill: 'var(--fox)', stroke: 'rgba(0,0,0,.45)', dyed: true },
+  'piece-detail': { stroke: 'rgba(255,255,255,.6)' },
+  'piece-in': { fill: 'var(--fox)', stroke: 'rgba(255,255,255,.75)', dyed: true },
+  thread: { stroke: '#8e6836', width: 2 },
+  cut: { stroke: 'var(--fox)' },
+  fold: { stroke: 'var(--chalk)', dash: [6, 4] },
+  punch: { stroke: 'var(--fox)', dash: [2, 2] },
+  slit: { stroke: 'var(--fox)', width: 2, dash: [7, 3] },
+  draw: { stroke: 'var(--chalk)' },
 };
 
-const path = (points: readonly (readonly [number, number])[]): string =>
-  `M${points.map((p) => `${p[0].toFixed(2)} ${p[1].toFixed(2)}`).join('L')}Z`;
+const path = (points: readonly (readonly [number, number])[], open = false): string =>
+  `M${points.map((p) => `${p[0].toFixed(2)} ${p[1].toFixed(2)}`).join('L')}${open ? '' : 'Z'}`;
 
-/** The one drawing of a core layout. `px` is the size of a screen pixel in mm. */
-export function Marks({ marks, px, unit }: { marks: readonly Mark[]; px: number; unit: LengthUnit }) {
+/**
+ * The one drawing of a core layout. `px` is the size of a screen pixel in mm; a small picture on paper leaves out figures,
+ * and its openings show the paper.
+ */
+export function Marks({
+  marks,
+  px,
+  unit,
+  on = 'mat',
+}: {
+  marks: readonly Mark[];
+  px: number;
+  unit: LengthUnit;
+  on?: 'mat' | 'paper';
+}) {
   return marks.map((m, i) => {
     switch (m.kind) {
       case 'circle':
-      case 'outline': {
+      case 'outline':
+      case 'line': {
+        const look = LOOKS[m.role];
+        const paper = on === 'paper';
+        const fill = paper && m.role === 'opening' ? 'var(--ink)' : (look.fill ?? 'none');
+        const thick = m.kind === 'line' ? m.width : undefined;
         const style = {
-          fill: m.colour && FILL[m.role] !== 'none' ? m.colour : FILL[m.role],
-          stroke: STROKE[m.role],
-          strokeWidth: (m.role === 'opening' ? 2 : 1.2) * px,
-          strokeDasharray: m.role === 'rim' ? `${4 * px} ${4 * px}` : undefined,
+          fill: m.kind === 'line' ? 'none' : m.colour && look.dyed ? m.colour : fill,
+          stroke: m.kind === 'line' && m.colour ? m.colour : look.stroke,
+          strokeWidth: Math.max(thick ?? 0, (look.width ?? 1.2) * (paper ? 0.7 : 1) * px),
+          strokeDasharray:
+            look.dash && thick === undefined ? look.dash.map((d) => d * px).join(' ') : undefined,
           strokeLinejoin: 'round' as const,
+          strokeLinecap: m.kind === 'line' ? ('round' as const) : undefined,
           opacity: m.role === 'piece-in' ? 0.92 : undefined,
         };
         return m.kind === 'circle' ? (
           <circle key={i} cx={m.at[0]} cy={m.at[1]} r={m.radius} {...style} />
         ) : (
-          <path key={i} d={path(m.points)} {...style} />
+          <path key={i} d={path(m.points, m.kind === 'line')} {...style} />
         );
       }
       case 'dimension':
-        return <Dimension key={i} mark={m} px={px} unit={unit} />;
+        return on === 'paper' ? null : <Dimension key={i} mark={m} px={px} unit={unit} />;
       case 'words':
+        if (on === 'paper' && m.on !== 'body') return null;
         return (
-          <text key={i} x={m.at[0]} y={m.at[1]} fontSize={13 * px} textAnchor="middle" fill="var(--mat-ink)">
+          <text
+            key={i}
+            x={m.at[0]}
+            y={m.on === 'body' ? m.at[1] + m.size! * 0.35 : m.at[1]}
+            fontSize={m.on === 'body' ? m.size : 13 * px}
+            fontWeight={m.on === 'body' ? 700 : undefined}
+            textAnchor="middle"
+            fill={m.on === 'body' ? 'var(--ink)' : 'var(--mat-ink)'}
+          >
             {m.text}
           </text>
         );

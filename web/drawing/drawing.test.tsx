@@ -3,19 +3,21 @@ import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Mark } from '../../core/drawing/mark.ts';
 import { Ladder } from '../stations/shape/Ladder.tsx';
 import { CAP, show, TUB } from '../testing/desk.tsx';
-import { patternOf } from '../../core/patterns/index.ts';
+import { loadPattern } from '../../core/patterns/index.ts';
+import { design, kinds } from '../../core/testing.ts';
 import { secondsLine } from '../../core/challenge/line.ts';
 import { Gauge } from './Gauge.tsx';
 import { Marks } from './Marks.tsx';
 import { Mat } from './Mat.tsx';
 import { Picture } from './Picture.tsx';
 
+const drop = await loadPattern('drop-through');
 const svg = (children: React.ReactNode) => render(<svg>{children}</svg>).container.querySelector('svg')!;
 
 describe('marks', () => {
   it('keep their sizes in mm, whatever a pixel is', () => {
     const marks: Mark[] = [
-      { kind: 'circle', role: 'lid', at: [50, 50], radius: 47.5 },
+      { kind: 'circle', role: 'body', at: [50, 50], radius: 47.5 },
       {
         kind: 'outline',
         role: 'opening',
@@ -109,10 +111,9 @@ describe('a picture', () => {
 });
 
 describe('the ladder', () => {
-  const drop = patternOf('drop-through');
-  const chosen = { container: TUB, piece: CAP };
+  const chosen = kinds({ container: TUB, piece: CAP });
   const dials = drop.defaults({ approach: 'prepared shelf', chosen, ageFrom: 18 });
-  const rungs = drop.rungs(dials, chosen);
+  const rungs = drop.rungs(design(dials, chosen));
   const ladder = (line: ReturnType<typeof secondsLine>, here: number | null = null) =>
     show(
       <Ladder

@@ -9,6 +9,11 @@ const Group = styled(RadioGroup)<{ $inline?: boolean }>`
   @media (max-width: 560px) {
     grid-template-columns: minmax(0, 1fr);
   }
+  > small {
+    font-size: 12.5px;
+    line-height: 1.3;
+    color: var(--slate);
+  }
   .named {
     font-size: 14px;
     font-weight: 600;
@@ -52,6 +57,8 @@ const Chip = styled(Radio)`
 export interface Option {
   readonly value: string;
   readonly label: string;
+  /** The reason for it, where practitioners differ; shown of the one that is chosen. */
+  readonly why?: string;
 }
 
 /** One of a few, all in sight. */
@@ -71,6 +78,7 @@ export function Choice({
   inline?: boolean;
   isDisabled?: boolean;
 }) {
+  const why = options.find((o) => o.value === value)?.why;
   return (
     <Group
       isDisabled={isDisabled}
@@ -87,6 +95,7 @@ export function Choice({
           </Chip>
         ))}
       </div>
+      {why && <small>{why}</small>}
     </Group>
   );
 }

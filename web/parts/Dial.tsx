@@ -80,6 +80,12 @@ const Styled = styled(Slider)`
     outline-offset: 2px;
     border-radius: 50%;
   }
+  small {
+    grid-column: 1 / 3;
+    font-size: 12.5px;
+    line-height: 1.3;
+    color: var(--slate);
+  }
   em {
     grid-column: 1 / 3;
     color: var(--stop);
@@ -96,7 +102,7 @@ export function Dial({
   onChange,
   isDisabled = false,
 }: {
-  spec: Exclude<DialSpec, { kind: 'choice' }>;
+  spec: Extract<DialSpec, { kind: 'number' }>;
   value: number;
   unit: LengthUnit;
   onChange(v: number): void;
@@ -111,11 +117,17 @@ export function Dial({
     if (typed !== null) setTyped(null);
   }
   const print = (v: number): string =>
-    spec.kind === 'length' ? formatLength(v, unit) : spec.kind === 'angle' ? `${v}°` : String(v);
+    spec.unit === 'mm'
+      ? formatLength(v, unit)
+      : spec.unit === 'deg'
+        ? `${v}°`
+        : spec.unit === '%'
+          ? `${v} %`
+          : String(v);
   const read = (text: string): number => {
-    if (spec.kind === 'length') return parseLength(text, unit);
-    const n = Number(text.replace('°', '').trim());
-    if (!Number.isFinite(n) || text.trim() === '' || (spec.kind === 'count' && !Number.isInteger(n)))
+    if (spec.unit === 'mm') return parseLength(text, unit);
+    const n = Number(text.replace(/[°%]/, '').trim());
+    if (!Number.isFinite(n) || text.trim() === '' || (spec.unit === 'each' && !Number.isInteger(n)))
       throw new RangeError(`expected a number from ${spec.min} to ${spec.max}`);
     return n;
   };
@@ -142,14 +154,13 @@ export function Dial({
     setTyped(null);
     if (said.value !== value) onChange(said.value);
   };
-  const step = spec.kind === 'count' ? 1 : spec.step;
   const held = Math.min(spec.max, Math.max(spec.min, value));
   return (
     <Styled
       value={held}
       minValue={spec.min}
       maxValue={spec.max}
-      step={step}
+      step={spec.step}
       isDisabled={isDisabled}
       onChange={(v) => onChange(Array.isArray(v) ? v[0]! : v)}
     >
@@ -190,6 +201,7 @@ export function Dial({
           {error}
         </em>
       )}
+      {spec.why && !error && <small>{spec.why}</small>}
     </Styled>
   );
 }

@@ -82,7 +82,15 @@ describe('counts and prices', () => {
 });
 
 describe('a dial', () => {
-  const spec = { kind: 'length', id: 'width', label: 'Slot width', min: 3, max: 75, step: 0.5 } as const;
+  const spec = {
+    kind: 'number',
+    unit: 'mm',
+    id: 'width',
+    label: 'Slot width',
+    min: 3,
+    max: 75,
+    step: 0.5,
+  } as const;
   it('moves with the arrow keys and by typing, in either unit', async () => {
     render(<Held start={17}>{(v, set) => <Dial spec={spec} value={v} unit="mm" onChange={set} />}</Held>);
     act(() => screen.getByRole('slider', { name: 'Slot width' }).focus());

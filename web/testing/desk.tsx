@@ -71,8 +71,8 @@ export const COPY: Copy = {
   skill: 'Pincer and release',
   repair: false,
   parts: [
-    { materialId: 1, name: 'Tub', due: 1, present: 1 },
-    { materialId: 2, name: 'Cap', due: 8, present: 8 },
+    { materialId: 1, name: 'Tub', use: 'part', due: 1, present: 1, takes: 1 },
+    { materialId: 2, name: 'Cap', use: 'piece', due: 8, present: 8, takes: 1 },
   ],
   openLoan: null,
   lastCounted: '2026-11-20',

@@ -1,8 +1,10 @@
 import '../jitless.ts';
 import { expose } from 'comlink';
-import { patternOf, type AnyDials, type Chosen, type Fit, type Rung } from '../../core/patterns/index.ts';
+import { loadPattern, type AnyAt, type AnyDials, type Fit, type Rung } from '../../core/patterns/index.ts';
+import type { Material } from '../../core/materials/material.ts';
 import { checkContainer } from '../../core/packing/container.ts';
 import { patternsFromStock } from '../../core/plan/patternsMade.ts';
+import { suggest, type Wish } from '../../core/plan/suggest.ts';
 import type { Market } from '../../core/safety/rules.ts';
 import { checkFeatures, type SafetyReport } from '../../core/safety/check.ts';
 
@@ -16,28 +18,33 @@ function once<T>(key: string, make: () => T): T {
   return made;
 }
 
-export interface Ask {
+/** What is asked about a design. */
+export interface Ask extends AnyAt {
   readonly pattern: string;
   readonly dials: AnyDials;
-  readonly chosen: Chosen;
-  readonly youngest: number;
   readonly market: Market;
 }
 
-const key = (a: Ask): string => JSON.stringify([a.pattern, a.dials, a.chosen]);
+const key = (a: Ask): string => JSON.stringify([a.pattern, a.dials, a.chosen, a.approach, a.ageFrom]);
 
 export const bench = {
-  fit: (a: Ask): Fit => once(`fit ${key(a)}`, () => patternOf(a.pattern).fit(a.dials, a.chosen)),
-  rungs: (a: Ask): Rung<AnyDials>[] => {
-    // The ladder follows from piece, lid, number and approach alone, not from where the opening's dials stand.
-    const { pieces, approach } = a.dials;
-    return once(`rungs ${JSON.stringify([a.pattern, a.chosen, pieces, approach])}`, () =>
-      patternOf(a.pattern).rungs(a.dials, a.chosen),
+  fit: async (a: Ask): Promise<Fit> => {
+    const pattern = await loadPattern(a.pattern);
+    return once(`fit ${key(a)}`, () => pattern.fit(a));
+  },
+  rungs: async (a: Ask): Promise<Rung<AnyDials>[]> => {
+    const pattern = await loadPattern(a.pattern);
+    return once(`rungs ${key(a)}`, () => pattern.rungs(a));
+  },
+  safety: async (a: Ask): Promise<SafetyReport> => {
+    const pattern = await loadPattern(a.pattern);
+    return once(`safety ${a.market} ${key(a)}`, () =>
+      checkFeatures(pattern.features(a), { youngest: a.ageFrom, market: a.market }),
     );
   },
-  safety: (a: Ask): SafetyReport =>
-    once(`safety ${a.youngest} ${a.market} ${key(a)}`, () =>
-      checkFeatures(patternOf(a.pattern).features(a.dials, a.chosen), a),
+  suggest: (wish: Wish, materials: readonly Material[], free: readonly (readonly [number, number])[]) =>
+    once(`suggest ${JSON.stringify([wish, materials, free])}`, () =>
+      suggest(wish, { materials, free: new Map(free) }),
     ),
   container: (o: Parameters<typeof checkContainer>[0]) =>
     once(`container ${JSON.stringify(o)}`, () => checkContainer(o)),

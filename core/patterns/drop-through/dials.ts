@@ -1,13 +1,55 @@
 import { z } from 'zod';
 import { size } from '../../geometry/shape.ts';
 import { extentsOf, lidOf, shapeOf, type Material } from '../../materials/material.ts';
-import { PatternError, taken, type Approach, type Chosen, type DialSpec, type Role } from '../kernel.ts';
+import {
+  PatternError,
+  taken,
+  type Approach,
+  type At,
+  type Chosen,
+  type DialSpec,
+  type Role,
+  type Start,
+} from '../kernel.ts';
+import { half } from '../making.ts';
 
 export const ROLES = {
-  container: { id: 'container', label: 'Container', forms: ['container'], optional: false },
-  piece: { id: 'piece', label: 'Piece', forms: ['piece', 'disc'], optional: false },
-  edge: { id: 'edge', label: 'Edge tape', forms: ['consumable'], optional: true },
-  bag: { id: 'bag', label: 'Bag', forms: ['consumable', 'container'], optional: true },
+  container: {
+    id: 'container',
+    label: 'Container',
+    forms: ['container'],
+    least: 1,
+    most: 1,
+    use: 'part',
+    usual: ['yogurt-tub'],
+  },
+  piece: {
+    id: 'piece',
+    label: 'Piece',
+    forms: ['piece', 'disc'],
+    least: 1,
+    most: 1,
+    use: 'piece',
+    usual: ['milk-cap'],
+  },
+  edge: {
+    id: 'edge',
+    label: 'Edge tape',
+    forms: ['consumable'],
+    least: 0,
+    most: 1,
+    use: 'consumable',
+    usual: ['cloth-tape'],
+  },
+  bag: {
+    id: 'bag',
+    label: 'Bag',
+    forms: ['consumable', 'container'],
+    least: 0,
+    most: 1,
+    use: 'package',
+    usual: [],
+  },
 } as const satisfies Record<string, Role>;
 
 export const OPENINGS = ['round', 'slot', 'star'] as const;
@@ -39,7 +81,6 @@ export const dials = z.strictObject({
     .min(1, 'must be at least 1')
     .max(60, 'must be at most 60'),
   tool: z.enum(TOOLS, { error: `expected one of ${TOOLS.join(', ')}` }),
-  approach: z.enum(['prepared shelf', 'graded play', 'made together', 'grab bag']),
 });
 export type Dials = z.infer<typeof dials>;
 
@@ -94,7 +135,7 @@ const STARTS: Record<Approach, { along: number; across: number; pieces: number }
  * Where a design starts: the slot that lets the piece through edge on, a hole for what is round and as thick as it is long.
  * A block keeps its slot: its corners stand out of a hole as wide as its sides.
  */
-export function defaults(options: { approach: Approach; chosen: Chosen; ageFrom: number }): Dials {
+export function defaults(options: Start): Dials {
   const { piece, longest, shortest, room } = parts(options.chosen);
   const start = STARTS[options.approach];
   const young = options.ageFrom < 18;
@@ -112,20 +153,18 @@ export function defaults(options: { approach: Approach; chosen: Chosen; ageFrom:
     turn,
     pieces: start.pieces,
     tool: 'fingers',
-    approach: options.approach,
   };
 }
 
-const half = (x: number): number => Math.round(2 * x) / 2;
-
-export function dialSpecs(d: Dials, chosen: Chosen): DialSpec[] {
+export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
   const { room } = parts(chosen);
   const least = Math.min(room.along, room.across);
   const most = d.opening === 'slot' ? longestSlot(room, d.turn) : least;
   const max = Math.max(10, Math.floor(2 * most) / 2);
   const widest = Math.max(10, Math.floor(2 * least) / 2);
   const length: DialSpec = {
-    kind: 'length',
+    kind: 'number',
+    unit: 'mm',
     id: 'length',
     label:
       d.opening === 'round' ? 'Hole across' : d.opening === 'slot' ? 'Slot length' : 'Star over its tips',
@@ -134,7 +173,8 @@ export function dialSpecs(d: Dials, chosen: Chosen): DialSpec[] {
     step: 0.5,
   };
   const width: DialSpec = {
-    kind: 'length',
+    kind: 'number',
+    unit: 'mm',
     id: 'width',
     label: d.opening === 'slot' ? 'Slot width' : 'Star over its inner corners',
     min: 3,
@@ -142,14 +182,23 @@ export function dialSpecs(d: Dials, chosen: Chosen): DialSpec[] {
     step: 0.5,
   };
   const turn: DialSpec = {
-    kind: 'angle',
+    kind: 'number',
+    unit: 'deg',
     id: 'turn',
     label: d.opening === 'slot' ? 'Slot turned' : 'Star turned',
     min: 0,
     max: d.opening === 'star' ? Math.floor(180 / d.points) : 90,
     step: 5,
   };
-  const points: DialSpec = { kind: 'count', id: 'points', label: 'Tips', min: 3, max: 8 };
+  const points: DialSpec = {
+    kind: 'number',
+    unit: 'each',
+    id: 'points',
+    label: 'Tips',
+    min: 3,
+    max: 8,
+    step: 1,
+  };
   return [
     {
       kind: 'choice',
@@ -164,7 +213,7 @@ export function dialSpecs(d: Dials, chosen: Chosen): DialSpec[] {
     length,
     ...(d.opening === 'round' ? [] : [width, turn]),
     ...(d.opening === 'star' ? [points] : []),
-    { kind: 'count', id: 'pieces', label: 'Pieces', min: 1, max: 24 },
+    { kind: 'number', unit: 'each', id: 'pieces', label: 'Pieces', min: 1, max: 24, step: 1 },
     {
       kind: 'choice',
       id: 'tool',

@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { orderSteps } from '../../plan/order.ts';
-import { CAP, material, SLOT_DIALS, TAPE, TUB } from '../../testing.ts';
-import { APPROACHES, patternOf, PatternError, patterns, type Chosen } from '../index.ts';
+import { CAP, design, kinds, material, SLOT_DIALS, TAPE, TUB } from '../../testing.ts';
+import {
+  APPROACHES,
+  familyIds,
+  loadPattern,
+  patternOf,
+  PatternError,
+  type Chosen,
+  type Fit,
+} from '../index.ts';
+import type { Detail } from './fit.ts';
 
 const tub = TUB;
 const cap = { ...CAP, hazards: ['loose liner' as const] };
@@ -28,8 +37,9 @@ const box = material(6, {
   materialClass: 'card',
 });
 
-const drop = patternOf('drop-through');
-const chosen: Chosen = { container: tub, piece: cap, edge: tape };
+const drop = await loadPattern('drop-through');
+const chosen = kinds({ container: tub, piece: cap, edge: tape });
+const detail = (f: Fit): Detail => f.detail as Detail;
 const dials = SLOT_DIALS;
 
 describe('the pattern’s door', () => {
@@ -41,16 +51,16 @@ describe('the pattern’s door', () => {
     expect(() => drop.check({ ...dials, colour: 1 })).toThrow(PatternError);
   });
   it('names the role that is empty or wrong', () => {
-    expect(() => drop.fit(dials, { container: tub })).toThrow(
+    expect(() => drop.fit(design(dials, kinds({ container: tub })))).toThrow(
       expect.objectContaining({ path: 'materials.piece' }),
     );
-    expect(() => drop.fit(dials, { container: cap, piece: cap })).toThrow(
+    expect(() => drop.fit(design(dials, kinds({ container: cap, piece: cap })))).toThrow(
       /Cap is a disc; expected a container/,
     );
   });
   it('knows its families', () => {
     expect(() => patternOf('toString')).toThrow(/expected one of drop-through/);
-    expect(Object.keys(patterns)).toContain('drop-through');
+    expect(familyIds()).toContain('drop-through');
   });
 });
 
@@ -72,12 +82,10 @@ describe('where a design starts', () => {
         fc.constantFrom(...APPROACHES),
         fc.integer({ min: 6, max: 72 }),
         (solid, approach, ageFrom) => {
-          const on: Chosen = {
-            container: box,
-            piece: material(7, { name: 'Find', form: 'piece', ...solid }),
-          };
+          const piece = material(7, { name: 'Find', form: 'piece', ...solid });
+          const on = kinds({ container: box, piece });
           const start = drop.defaults({ approach, chosen: on, ageFrom });
-          const { passage } = drop.fit(drop.check(start), on);
+          const { passage } = detail(drop.fit(design(start, on)));
           expect(passage.passes).toBe(true);
           expect(passage.gap).toBeGreaterThan(1);
         },
@@ -93,7 +101,7 @@ describe('where a design starts', () => {
       sizes: { length: 25, width: 25, height: 25 },
     });
     const start = (piece: typeof cube) =>
-      drop.defaults({ approach: 'prepared shelf', chosen: { container: box, piece }, ageFrom: 36 });
+      drop.defaults({ approach: 'prepared shelf', chosen: kinds({ container: box, piece }), ageFrom: 36 });
     expect(start(cube)).toMatchObject({ opening: 'slot', length: 29, width: 28 });
     expect(start(ball)).toMatchObject({ opening: 'round', length: 53 });
   });
@@ -101,12 +109,14 @@ describe('where a design starts', () => {
 
 describe('fit', () => {
   it('lets the cap drop free through 42 × 17', () => {
-    const f = drop.fit(dials, chosen);
+    const f = drop.fit(design(dials, chosen));
     expect(f).toMatchObject({ verdict: 'clear', headline: 'Drops free', remedy: null });
-    expect(f.passage.gap).toBeCloseTo(3, 3);
+    expect(detail(f).passage.gap).toBeCloseTo(3, 3);
   });
   it('counts what the container holds: half of its room, by the piece’s own', () => {
-    expect(drop.fit(dials, chosen).holds).toBe(Math.floor((0.5 * 95 ** 2 * 110) / (38 ** 2 * 14)));
+    expect(detail(drop.fit(design(dials, chosen))).holds).toBe(
+      Math.floor((0.5 * 95 ** 2 * 110) / (38 ** 2 * 14)),
+    );
   });
   it.each([
     [{ length: 37 }, 'stop', /Does not go through/, /needs 1 mm more room/],
@@ -114,7 +124,7 @@ describe('fit', () => {
     [{ length: 80 }, 'stop', /Lid too small/, /10 mm of lid/],
     [{ pieces: 30 }, 'care', /Full after 24/, /24 pieces/],
   ] as const)('%j comes out as %s', (part, verdict, headline, remedy) => {
-    const f = drop.fit({ ...dials, ...part }, chosen);
+    const f = drop.fit(design({ ...dials, ...part }, chosen));
     expect(f.verdict).toBe(verdict);
     expect(f.headline).toMatch(headline);
     expect(f.remedy).toMatch(remedy);
@@ -122,16 +132,22 @@ describe('fit', () => {
   it('says when a tool does not open far enough', () => {
     expect(
       drop.fit(
-        { ...dials, opening: 'round', length: 60, pieces: 4, tool: 'tongs' },
-        { container: tub, piece: ball },
+        design(
+          { ...dials, opening: 'round', length: 60, pieces: 4, tool: 'tongs' },
+          kinds({ container: tub, piece: ball }),
+        ),
       ).headline,
     ).toMatch(/tongs/);
-    expect(drop.fit({ ...dials, tool: 'peg' }, chosen).verdict).toBe('clear');
+    expect(drop.fit(design({ ...dials, tool: 'peg' }, chosen)).verdict).toBe('clear');
   });
   it('lets a soft piece be squeezed in', () => {
     expect(
-      drop.fit({ ...dials, opening: 'round', length: 42, pieces: 4 }, { container: tub, piece: sponge })
-        .headline,
+      drop.fit(
+        design(
+          { ...dials, opening: 'round', length: 42, pieces: 4 },
+          kinds({ container: tub, piece: sponge }),
+        ),
+      ).headline,
     ).toBe('Goes in with a squeeze');
   });
 });
@@ -139,25 +155,24 @@ describe('fit', () => {
 describe('rungs', () => {
   it.each([
     ['a cap', chosen],
-    ['a ball', { container: tub, piece: ball }],
-    ['a sponge', { container: tub, piece: sponge }],
-    ['a cap in a shoe box', { container: box, piece: cap }],
+    ['a ball', kinds({ container: tub, piece: ball })],
+    ['a sponge', kinds({ container: tub, piece: sponge })],
+    ['a cap in a shoe box', kinds({ container: box, piece: cap })],
   ] as [string, Chosen][])('%s gets at least four, sorted by bits, all of which pass', (_, c) => {
-    const rungs = drop.rungs(dials, c);
+    const rungs = drop.rungs(design(dials, c));
     expect(rungs.length).toBeGreaterThanOrEqual(4);
     expect(rungs.map((r) => r.bits)).toEqual([...rungs.map((r) => r.bits)].sort((a, b) => a - b));
-    expect(rungs.every((r) => r.fit.passage.passes)).toBe(true);
+    expect(rungs.every((r) => detail(r.fit).passage.passes)).toBe(true);
     expect(new Set(rungs.map((r) => r.id)).size).toBe(rungs.length);
   });
   it('has dials that make a design of their own', () => {
-    for (const r of drop.rungs(dials, chosen)) expect(drop.fit(r.dials, chosen).verdict).not.toBe('stop');
+    for (const r of drop.rungs(design(dials, chosen)))
+      expect(drop.fit(design(r.dials, chosen)).verdict).not.toBe('stop');
   });
   it('asks for more bits where the gap is less', () => {
     const bits = (width: number): number => {
-      const d = { ...dials, width };
-      return drop
-        .moves(d, chosen, drop.fit(d, chosen))
-        .reduce((n, m) => n + Math.log2((2 * m.distance) / m.tolerance), 0);
+      const at = design({ ...dials, width }, chosen);
+      return drop.moves(at, drop.fit(at)).reduce((n, m) => n + Math.log2((2 * m.distance) / m.tolerance), 0);
     };
     expect(bits(15)).toBeGreaterThan(bits(16));
     expect(bits(16)).toBeGreaterThan(bits(18));
@@ -166,20 +181,20 @@ describe('rungs', () => {
 
 describe('needs, steps and layout', () => {
   it('needs a tub, the pieces and tape once round the edge with a tenth over', () => {
-    expect(drop.needs(dials, chosen).map((n) => [n.role, n.quantity])).toEqual([
+    expect(drop.needs(design(dials, chosen)).map((n) => [n.role, n.quantity])).toEqual([
       ['container', 1],
       ['piece', 8],
       ['edge', Math.ceil(1.1 * 118)],
     ]);
     expect(
       drop
-        .needs(dials, chosen)
+        .needs(design(dials, chosen))
         .filter((n) => n.counted)
         .map((n) => n.role),
     ).toEqual(['container', 'piece']);
   });
   it('keeps the blade to one adult step, after drawing and before trying', () => {
-    const placed = orderSteps(drop.steps(dials, chosen), 3);
+    const placed = orderSteps(drop.steps(design(dials, chosen)), 3);
     const at = (id: string): number => placed.findIndex((p) => p.step.id === id);
     expect(placed.filter((p) => p.step.blade).map((p) => [p.step.id, p.step.who])).toEqual([
       ['cut', 'adult'],
@@ -190,7 +205,7 @@ describe('needs, steps and layout', () => {
   it('gives children their own steps when it is made together', () => {
     expect(
       drop
-        .steps({ ...dials, approach: 'made together' }, chosen)
+        .steps(design(dials, chosen, { approach: 'made together' }))
         .filter((s) => s.who === 'child')
         .map((s) => s.id),
     ).toEqual(['wash', 'draw', 'stickers']);
@@ -202,26 +217,31 @@ describe('needs, steps and layout', () => {
     expect(start('grab bag', 24)).toMatchObject({ pieces: 4 });
     expect(Number(start('prepared shelf', 12).width)).toBeGreaterThan(17);
     expect(
-      drop.defaults({ approach: 'prepared shelf', chosen: { container: tub, piece: ball }, ageFrom: 24 })
-        .opening,
+      drop.defaults({
+        approach: 'prepared shelf',
+        chosen: kinds({ container: tub, piece: ball }),
+        ageFrom: 24,
+      }).opening,
     ).toBe('round');
   });
   it('draws lid, opening and piece in their own sizes', () => {
-    const { marks, template } = drop.layout(dials, chosen, drop.fit(dials, chosen));
+    const at = design(dials, chosen);
+    const { scene, sheets } = drop.draw(at, drop.fit(at));
+    const { marks } = scene;
     const circles = marks.flatMap((m) =>
-      m.kind === 'circle' && (m.role === 'lid' || m.role === 'piece') ? [[m.role, 2 * m.radius]] : [],
+      m.kind === 'circle' && (m.role === 'body' || m.role === 'piece') ? [[m.role, 2 * m.radius]] : [],
     );
     expect(circles).toEqual([
-      ['lid', 95],
+      ['body', 95],
       ['piece', 38],
     ]);
     expect(marks.flatMap((m) => (m.kind === 'dimension' ? [m.value] : []))).toEqual([42, 17, 95, 38, 14]);
-    const cut = template.marks.find((m) => m.kind === 'outline' && m.role === 'cut');
+    const cut = sheets[0]!.marks.find((m) => m.kind === 'outline' && m.role === 'cut');
     expect(cut?.kind === 'outline' && Math.max(...cut.points.map((p) => p[0])) * 2).toBe(42);
   });
   it('turns the drawing with the dial', () => {
-    const { template } = drop.layout({ ...dials, turn: 90 }, chosen);
-    const cut = template.marks.find((m) => m.kind === 'outline' && m.role === 'cut');
+    const { sheets } = drop.draw(design({ ...dials, turn: 90 }, chosen));
+    const cut = sheets[0]!.marks.find((m) => m.kind === 'outline' && m.role === 'cut');
     expect(cut?.kind === 'outline' && Math.max(...cut.points.map((p) => p[1])) * 2).toBeCloseTo(42, 9);
   });
 });

@@ -2,9 +2,10 @@ import type { Move } from '../../challenge/bits.ts';
 import { scaled, volume } from '../../geometry/shape.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import type { Opening } from '../../passage/opening.ts';
-import { passage } from '../../passage/passage.ts';
+import { passage, type PassageAnswer } from '../../passage/passage.ts';
 import { goesInside, type Inside } from '../../packing/goesInside.ts';
-import type { Chosen, Fit } from '../kernel.ts';
+import type { At, Fact, Fit } from '../kernel.ts';
+import { mm } from '../making.ts';
 import { JAW, parts, RIM, type Dials, type Room, type Tool } from './dials.ts';
 
 /** Share of a container that heaped pieces fill as they fall (loose random packing runs from 0.5 to 0.6; from memory). */
@@ -55,20 +56,46 @@ export function gripped(piece: Material, tool: Tool): number {
   return piece.form === 'disc' && piece.sizes.wall !== undefined ? Math.min(piece.sizes.wall, least) : least;
 }
 
+export interface Detail {
+  readonly passage: PassageAnswer;
+  /** How many pieces the container holds, heaped as they fall. */
+  readonly holds: number;
+}
+
+function factsOf({ passage: p, holds }: Detail): Fact[] {
+  return [
+    { id: 'gap', label: 'Gap at the tightest', value: p.gap, unit: 'mm', onMat: true },
+    { id: 'gapAlong', label: 'Gap along', value: p.gapAlong, unit: 'mm', onMat: true },
+    { id: 'gapAcross', label: 'Gap across', value: p.gapAcross, unit: 'mm', onMat: true },
+    {
+      id: 'waysIn',
+      label: 'Ways in',
+      value: p.waysIn,
+      of: p.ways,
+      onMat: true,
+    },
+    ...(p.waysInNamed.length > 0
+      ? [{ id: 'waysInNamed', label: 'It goes in', value: p.waysInNamed.join(', '), onMat: true }]
+      : []),
+    { id: 'holds', label: 'Container holds about', value: holds, unit: 'each' },
+  ];
+}
+
 /** Does the piece pass, drop free, and go in as often as it should? */
-export function fit(d: Dials, chosen: Chosen): Fit {
+export function fit({ dials: d, chosen }: At<Dials>): Fit<Detail> {
   const { container, piece, longest, room } = parts(chosen);
   const solid = shapeOf(piece)!;
   const answer = passage({ piece: scaled(solid, 1 - piece.give), opening: openingOf(d) });
   const s = container.sizes;
   const floor = s.diameter === undefined ? s.length! * s.width! : (Math.PI / 4) * s.diameter ** 2;
   const holds = Math.floor((HEAPED * floor * s.height!) / volume(solid));
-  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit => ({
+  const detail = { passage: answer, holds };
+  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
     verdict,
     headline,
     remedy,
-    passage: answer,
-    holds,
+    facts: factsOf(detail),
+    detail,
   });
   const over = overRim(d, room);
   if (!answer.passes)
@@ -111,13 +138,11 @@ export function fit(d: Dials, chosen: Chosen): Fit {
   return say('clear', 'Drops free', null);
 }
 
-const mm = (x: number): string => `${(Math.ceil(x * 10 - 1e-6) / 10).toFixed(1).replace(/\.0$/, '')} mm`;
-
 /**
  * What the hand does for one piece: pick it up, turn it to the slot, put it through. Tolerances: the part of the piece
  * the tool may land on, the arc the gap leaves a turned piece, the gap itself (at least 0.5 mm, where a push helps).
  */
-export function moves(d: Dials, chosen: Chosen, f: Fit): Move[] {
+export function moves({ dials: d, chosen }: At<Dials>, { detail: f }: Fit<Detail>): Move[] {
   const { piece, longest } = parts(chosen);
   const gap = Math.max(0.5, f.passage.gap);
   const pickUp: Move = {

@@ -2,8 +2,10 @@ import type { Mark, MarkRole } from '../../drawing/mark.ts';
 import { materialMarks, placed as rotate } from '../../drawing/material.ts';
 import { rectangleOutline, starOutline, type Vec2 } from '../../geometry/index.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
-import type { Chosen, Fit, Layout } from '../kernel.ts';
+import type { At, Drawing, Fit } from '../kernel.ts';
+import { bounds, moved, sceneOf } from '../../drawing/marks.ts';
 import { parts, type Dials } from './dials.ts';
+import type { Detail } from './fit.ts';
 
 function openingMark(d: Dials, at: Vec2, role: MarkRole): Mark {
   if (d.opening === 'round') return { kind: 'circle', role, at, radius: d.length / 2 };
@@ -20,20 +22,20 @@ function lidMarks(container: Material, at: Vec2): Mark[] {
   const s = container.sizes;
   if (s.diameter !== undefined)
     return [
-      { kind: 'circle', role: 'lid', at, radius: s.diameter / 2, colour: container.colour },
-      { kind: 'circle', role: 'rim', at, radius: s.diameter / 2 - 7 },
+      { kind: 'circle', role: 'body', at, radius: s.diameter / 2, colour: container.colour },
+      { kind: 'circle', role: 'guide', at, radius: s.diameter / 2 - 7 },
     ];
   return [
     {
       kind: 'outline',
-      role: 'lid',
+      role: 'body',
       points: rotate(rectangleOutline(s.length!, s.width!), 0, at),
       corner: 6,
       colour: container.colour,
     },
     {
       kind: 'outline',
-      role: 'rim',
+      role: 'guide',
       points: rotate(rectangleOutline(s.length! - 14, s.width! - 14), 0, at),
       corner: 3,
     },
@@ -44,7 +46,7 @@ function lidMarks(container: Material, at: Vec2): Mark[] {
  * The lid with its opening, the piece beside it, and, once the passage is known, the piece in the opening as it goes
  * through; measured. The template is the lid's edge and the opening alone.
  */
-export function layout(d: Dials, chosen: Chosen, fit?: Fit): Layout {
+export function draw({ dials: d, chosen }: At<Dials>, fit?: Fit<Detail>): Drawing {
   const { container, piece } = parts(chosen);
   const s = container.sizes;
   const [lidW, lidH] = s.diameter === undefined ? [s.length!, s.width!] : [s.diameter, s.diameter];
@@ -55,13 +57,13 @@ export function layout(d: Dials, chosen: Chosen, fit?: Fit): Layout {
   const column = Math.max(a, 46);
   const pieceAt: Vec2 = [2 * margin + lidW + 14 + column / 2, margin + pieceH / 2];
   const inOpening: Mark[] =
-    fit && fit.passage.passes
+    fit && fit.detail.passage.passes
       ? [
           {
             kind: 'outline',
             role: 'piece-in',
             points: rotate(
-              fit.passage.shadow.map(([x, y]) => [x, -y]),
+              fit.detail.passage.shadow.map(([x, y]) => [x, -y]),
               d.turn,
               lidAt,
             ),
@@ -163,37 +165,40 @@ export function layout(d: Dials, chosen: Chosen, fit?: Fit): Layout {
         ] as Mark[])
       : []),
   ];
-  const sideBottom = Math.abs(b - c) > 1e-9 ? sideAt[1] + c / 2 : pieceAt[1] + pieceH / 2 + 12;
-  return {
-    width: pieceAt[0] + column / 2 + margin + 8,
-    height: Math.max(margin + lidH + 20, sideBottom + margin),
-    marks,
-    template: {
-      width: lidW,
-      height: lidH,
-      marks: [
-        ...lidMarks(container, [0, 0]),
-        openingMark(d, [0, 0], 'cut'),
-        {
-          kind: 'dimension',
-          from: end(along, -d.length / 2, [0, 0]),
-          to: end(along, d.length / 2, [0, 0]),
-          side: [acrossWay[0] * (acrossSize(d) / 2 + 7), acrossWay[1] * (acrossSize(d) / 2 + 7)],
-          value: d.length,
-        },
-        ...(d.opening === 'slot'
-          ? [
-              {
-                kind: 'dimension',
-                from: end(acrossWay, -d.width / 2, [0, 0]),
-                to: end(acrossWay, d.width / 2, [0, 0]),
-                side: [along[0] * (d.length / 2 + 7), along[1] * (d.length / 2 + 7)],
-                value: d.width,
-              } as const,
-            ]
-          : []),
-      ],
+  // The lid's edge to centre the opening by, the opening as it is cut.
+  const template: Mark[] = [
+    ...lidMarks(container, [0, 0])
+      .slice(0, 1)
+      .map((m): Mark => ('role' in m ? { ...m, role: 'draw' } : m)),
+    openingMark(d, [0, 0], 'cut'),
+    {
+      kind: 'dimension',
+      from: end(along, -d.length / 2, [0, 0]),
+      to: end(along, d.length / 2, [0, 0]),
+      side: [acrossWay[0] * (acrossSize(d) / 2 + 7), acrossWay[1] * (acrossSize(d) / 2 + 7)],
+      value: d.length,
     },
+    ...(d.opening === 'slot'
+      ? [
+          {
+            kind: 'dimension',
+            from: end(acrossWay, -d.width / 2, [0, 0]),
+            to: end(acrossWay, d.width / 2, [0, 0]),
+            side: [along[0] * (d.length / 2 + 7), along[1] * (d.length / 2 + 7)],
+            value: d.width,
+          } as const,
+        ]
+      : []),
+  ];
+  const picture = [...lidMarks(container, [0, 0]), openingMark(d, [0, 0], 'opening')];
+  const one = materialMarks(piece, [0, 0]);
+  const [left, , , bottom] = bounds(one);
+  const by: Vec2 = [bounds(picture)[2] + 6 - left, bounds(picture)[3] - bottom];
+  return {
+    scene: sceneOf(marks),
+    about: `Lid with its opening and ${piece.name} beside it, to scale`,
+    picture: sceneOf([...picture, ...one.map((m) => moved(m, by))], 2),
+    sheets: [{ id: 'lid', title: `Lid of ${container.name}`, marks: template, count: 1 }],
   };
 }
 

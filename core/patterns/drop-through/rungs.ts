@@ -1,7 +1,6 @@
-import { challenge } from '../../challenge/bits.ts';
-import type { Chosen, Rung } from '../kernel.ts';
+import type { At, RungDials } from '../kernel.ts';
 import { parts, type Dials } from './dials.ts';
-import { fit, moves, overRim } from './fit.ts';
+import { overRim } from './fit.ts';
 
 const GRIP: Record<Dials['tool'], string> = {
   fingers: 'thumb and finger',
@@ -10,10 +9,10 @@ const GRIP: Record<Dials['tool'], string> = {
 };
 
 /**
- * The ladder for this piece and lid, easier to harder by bits. Each rung changes one thing from the one it grew from:
+ * The ladder for this piece and lid. Each rung changes one thing from the one it grew from:
  * the opening's room, its turn, then the tool. Rungs that the lid has no room for are left out.
  */
-export function rungs(d: Dials, chosen: Chosen): Rung<Dials>[] {
+export function rungs({ dials: d, chosen }: At<Dials>): RungDials<Dials>[] {
   const { longest, shortest, room } = parts(chosen);
   const round = shortest > 0.8 * longest;
   const along = !round && room.across > room.along ? 90 : 0;
@@ -51,18 +50,5 @@ export function rungs(d: Dials, chosen: Chosen): Rung<Dials>[] {
       ];
   return candidates
     .filter(([, , dials]) => overRim(dials, room) <= 1e-6)
-    .map(([id, name, dials]) => {
-      const found = fit(dials, chosen);
-      return {
-        id,
-        name,
-        dials,
-        fit: found,
-        bits: challenge(moves(dials, chosen, found)).total,
-        grip: GRIP[dials.tool],
-      };
-    })
-    .filter((r) => r.fit.verdict !== 'stop')
-    .sort((a, b) => a.bits - b.bits)
-    .slice(0, 6);
+    .map(([id, name, dials]) => ({ id, name, dials, grip: GRIP[dials.tool] }));
 }

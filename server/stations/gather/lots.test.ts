@@ -1,7 +1,7 @@
 import type { FindAnswer, Lot } from '../../../contract/lots.ts';
-import { patternOf } from '../../../core/patterns/index.ts';
+import { loadPattern } from '../../../core/patterns/index.ts';
 import { DesignRow } from '../../db/entities.ts';
-import { chosenFor } from '../shape/service.ts';
+import { atOf, chosenFor } from '../shape/service.ts';
 import { onShelf } from './shelf.ts';
 import { CAP, startTest, TODAY, TUB, withDesign, type TestDesk } from '../../testing.ts';
 
@@ -122,7 +122,7 @@ describe('lots', () => {
     const kept = await desk.post('/designs', { ...rest, dials: { ...dials, length: 40 } }).expect(201);
     const sheet = await desk.inside.em().findOneOrFail(DesignRow, { id: (kept.body as { id: number }).id });
     const { chosen } = await chosenFor(desk.inside.em(), sheet.materials, TODAY);
-    expect(patternOf('drop-through').fit(sheet.dials, chosen)).toMatchObject({
+    expect((await loadPattern('drop-through')).fit(atOf(sheet, chosen))).toMatchObject({
       verdict: 'stop',
       headline: 'Does not go through',
     });

@@ -139,12 +139,18 @@ async function count(
       const material =
         part.materialId === null ? null : await em.findOne(MaterialRow, { id: part.materialId });
       const there = material ? (free.get(material.id) ?? 0) : 0;
-      if (!material || there < short)
-        throw new ProblemError(422, `${there} of ${part.name} are free on the shelf; ${short} are missing.`, [
-          { path: 'then', message: 'expected enough free spares on the shelf' },
+      if (!material && part.materialId === null)
+        throw new ProblemError(422, `${part.name} is made, not kept on the shelf; ${short} are missing.`, [
+          { path: 'then', message: 'expected repair, or shelve: it has to be made again' },
         ]);
-      const lots = await takeFromShelf(em, material, short, today, 'then');
-      free.set(material.id, there - short);
+      if (!material || there < short * part.takes)
+        throw new ProblemError(
+          422,
+          `${Math.floor(there / part.takes)} of ${part.name} are free on the shelf; ${short} are missing.`,
+          [{ path: 'then', message: 'expected enough free spares on the shelf' }],
+        );
+      const lots = await takeFromShelf(em, material, short * part.takes, today, 'then');
+      free.set(material.id, there - short * part.takes);
       filled.push({ materialId: material.id, name: part.name, quantity: short, lots });
       part.present = part.due;
     }

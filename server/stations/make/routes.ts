@@ -3,9 +3,9 @@ import { z } from 'zod';
 import { day } from '../../../contract/common.ts';
 import { buildInput } from '../../../contract/designs.ts';
 import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
-import { patternOf } from '../../../core/patterns/index.ts';
+import { loadPattern } from '../../../core/patterns/index.ts';
 import { orderSteps } from '../../../core/plan/order.ts';
-import { templatePage } from '../../../core/print/template.ts';
+import { pagesOf } from '../../../core/print/pages.ts';
 import type { Market } from '../../../core/safety/rules.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { CopyRow, PlaceRow } from '../../db/entities.ts';
@@ -17,7 +17,7 @@ import { hungUp } from '../../compute/hungUp.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { wantedFor } from '../gather/wanted.ts';
-import { chosenFor, findDesign } from '../shape/service.ts';
+import { atOf, chosenFor, findDesign } from '../shape/service.ts';
 import { build } from './service.ts';
 
 const paperQuery = z.object({
@@ -39,7 +39,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
     const query = read(paperQuery, asked);
     const m = em();
     const design = await findDesign(m, id);
-    const pattern = patternOf(design.pattern);
+    const pattern = await loadPattern(design.pattern);
     const { chosen } = await chosenFor(m, design.materials, today());
     const place = await m.findOneOrFail(PlaceRow, { id: 1 });
     const unit = place.lengthUnit as LengthUnit;
@@ -48,7 +48,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
     return {
       design,
       pattern,
-      chosen,
+      at: atOf(design, chosen),
       unit,
       paper,
       copies: query.copies ?? design.copies,
@@ -62,15 +62,15 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
   const templateWords = (
     o: Awaited<ReturnType<typeof opened>>,
   ): { title: string; line: string; unit: LengthUnit } => {
-    const specs = o.pattern.dialSpecs(o.design.dials, o.chosen).filter((s) => s.kind === 'length');
-    const line = specs
-      .map((s) => `${s.label} ${formatLength(Number(o.design.dials[s.id]), o.unit)}`)
+    const line = o.pattern
+      .specs(o.at)
+      .flatMap((s) =>
+        s.kind === 'number' && s.unit === 'mm'
+          ? [`${s.label} ${formatLength(Number(o.design.dials[s.id]), o.unit)}`]
+          : [],
+      )
       .join(' · ');
-    return {
-      title: `${o.design.name}: template`,
-      line: `${line}. Solid line: cut (adult, blade). Dashed: edge of the lid.`,
-      unit: o.unit,
-    };
+    return { title: `${o.design.name}: template`, line, unit: o.unit };
   };
 
   r.get('/designs/:id/wanted.pdf', async (req, res) => {
@@ -92,21 +92,43 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
     const input = read(buildInput, req.body);
     res.status(201).json(await inTransaction((m) => build(m, input, today())));
   });
+  /** The pages of a design's template; `mirror=yes` for drawing on the back, `page` for one of them as SVG. */
+  const templateQuery = z.object({
+    mirror: z.enum(['yes', 'no'], { error: 'expected yes or no' }).optional(),
+    page: z.coerce
+      .number({ error: 'expected the number of a page' })
+      .int('expected a whole number')
+      .min(1, 'must be at least 1')
+      .optional(),
+  });
+  const template = async (req: Request) => {
+    const { mirror, page, ...rest } = req.query;
+    const o = await opened(req, rest);
+    const query = read(templateQuery, { mirror, page });
+    const { sheets } = o.pattern.draw(o.at);
+    if (sheets.length === 0)
+      throw new ProblemError(422, `${o.design.name} needs no template: nothing of it is cut to a drawing.`);
+    const pages = pagesOf(sheets, { paper: o.paper, mirror: query.mirror === 'yes' });
+    return { o, pages, page: query.page ?? 1 };
+  };
   r.get('/designs/:id/template.svg', async (req, res) => {
-    const o = await opened(req);
-    const page = templatePage(o.pattern.layout(o.design.dials, o.chosen).template, o.paper);
+    const { o, pages, page } = await template(req);
+    const wanted = pages[page - 1];
+    if (!wanted)
+      throw new ProblemError(404, `There is no page ${page}; the template has ${pages.length}.`, [
+        { path: 'page', message: `expected 1 to ${pages.length}` },
+      ]);
     res
       .type('image/svg+xml')
-      .attachment(`${o.file}-template.svg`)
-      .send(templateSvg(page, templateWords(o)));
+      .attachment(`${o.file}-template${pages.length > 1 ? `-${page}` : ''}.svg`)
+      .send(templateSvg(wanted, templateWords(o)));
   });
   r.get('/designs/:id/template.pdf', async (req, res) => {
-    const o = await opened(req);
-    const page = templatePage(o.pattern.layout(o.design.dials, o.chosen).template, o.paper);
+    const { o, pages } = await template(req);
     res
       .type('application/pdf')
       .attachment(`${o.file}-template.pdf`)
-      .send(Buffer.from(await templatePdf(page, templateWords(o))));
+      .send(Buffer.from(await templatePdf(pages, templateWords(o))));
   });
   r.get('/designs/:id/build-sheet.pdf', async (req, res) => {
     const o = await opened(req);
@@ -118,16 +140,16 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
         forGroup: d.forGroup,
         ageFrom: d.ageFrom,
         ageTo: d.ageTo,
-        approach: typeof d.dials.approach === 'string' ? d.dials.approach : '',
+        approach: d.approach,
         copies: o.copies,
-        layout: o.pattern.layout(d.dials, o.chosen),
-        needs: o.pattern.needs(d.dials, o.chosen),
-        placed: orderSteps(o.pattern.steps(d.dials, o.chosen), o.copies),
-        findings: checkFeatures(o.pattern.features(d.dials, o.chosen), {
+        scene: o.pattern.draw(o.at).scene,
+        needs: o.pattern.needs(o.at),
+        placed: orderSteps(o.pattern.steps(o.at), o.copies),
+        findings: checkFeatures(o.pattern.features(o.at), {
           youngest: d.ageFrom,
           market: o.market,
         }).findings,
-        show: o.pattern.show(d.dials, o.chosen),
+        show: o.pattern.show(o.at),
         unit: o.unit,
       },
       o.paper,
@@ -142,7 +164,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
       name: o.design.name,
       // The pieces first: they are what a family counts.
       count: [...c.parts]
-        .sort((p, q) => q.due - p.due)
+        .sort((p, q) => Number(q.use === 'piece') - Number(p.use === 'piece'))
         .map((p) => `${p.due} × ${p.name}`)
         .join(', '),
     }));

@@ -2,6 +2,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import type { Build } from '../../../contract/designs.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { copyLabel } from '../../../core/lend/labels.ts';
+import { kitParts } from '../../../core/lend/parts.ts';
 import { heldWords, shortWords } from '../../../core/needs/supply.ts';
 import { BuildRow, CopyRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
@@ -35,9 +36,7 @@ export async function build(
     await takeFromShelf(em, shelf.get(materialId)!, quantity, today, 'copies');
   const made = em.create(BuildRow, { design, copies: input.copies, builtOn: today, used });
   const before = await em.count(CopyRow, { design: design.id });
-  const parts = needs
-    .filter((n) => n.counted && n.quantity > 0)
-    .map((n) => ({ materialId: n.materialId, name: n.name, due: n.quantity, present: n.quantity }));
+  const parts = kitParts(needs).map((p) => ({ ...p, present: p.due }));
   const copies = Array.from({ length: input.copies }, (_, i) =>
     em.create(CopyRow, {
       label: copyLabel(design.id, before + i),

@@ -3,7 +3,16 @@ import type { Design as DesignJson, DesignInput } from '../../../contract/design
 import type { Day } from '../../../core/calendar/days.ts';
 import { asMeasured, type Material as CoreMaterial } from '../../../core/materials/material.ts';
 import { supply, type BenchDesign, type Supply } from '../../../core/needs/supply.ts';
-import { patternOf, PatternError, taken, type Chosen, type Need } from '../../../core/patterns/index.ts';
+import {
+  allTaken,
+  loadPattern,
+  loadPatterns,
+  PatternError,
+  patternOf,
+  type AnyAt,
+  type Chosen,
+  type Need,
+} from '../../../core/patterns/index.ts';
 import {
   BuildRow,
   CopyRow,
@@ -26,6 +35,7 @@ export const designJson = (d: Design): DesignJson => ({
   ageFrom: d.ageFrom,
   ageTo: d.ageTo,
   skill: d.skill as DesignJson['skill'],
+  approach: d.approach as DesignJson['approach'],
   copies: d.copies,
   made: d.made,
   dials: d.dials,
@@ -81,29 +91,40 @@ async function materialsOf(
 /** The design's materials by role, as the core sees them. */
 export async function chosenFor(
   em: EntityManager,
-  materials: Record<string, number>,
+  materials: Readonly<Record<string, readonly number[]>>,
   today: Day,
 ): Promise<{ chosen: Chosen; rows: Map<number, CoreMaterial> }> {
-  const rows = await materialsOf(em, Object.values(materials), today);
+  const rows = await materialsOf(em, Object.values(materials).flat(), today);
   return { chosen: chosenFrom(materials, rows), rows };
 }
 
 /** Materials by role, out of rows that were read already. */
 function chosenFrom(
-  materials: Readonly<Record<string, number>>,
+  materials: Readonly<Record<string, readonly number[]>>,
   rows: ReadonlyMap<number, CoreMaterial>,
 ): Chosen {
-  const chosen: Record<string, CoreMaterial> = {};
-  for (const [role, id] of Object.entries(materials)) {
-    const row = rows.get(id);
-    if (!row)
-      throw new ProblemError(422, `There is no material ${id} on the shelf.`, [
-        { path: `materials.${role}`, message: 'expected a material of this shelf' },
-      ]);
-    chosen[role] = row;
-  }
-  return chosen;
+  return Object.fromEntries(
+    Object.entries(materials).map(([role, ids]) => [
+      role,
+      ids.map((id) => {
+        const row = rows.get(id);
+        if (!row)
+          throw new ProblemError(422, `There is no material ${id} on the shelf.`, [
+            { path: `materials.${role}`, message: 'expected a material of this shelf' },
+          ]);
+        return row;
+      }),
+    ]),
+  );
 }
+
+/** The design as its family sees it. */
+export const atOf = (d: Pick<Design, 'dials' | 'approach' | 'ageFrom'>, chosen: Chosen): AnyAt => ({
+  dials: d.dials,
+  chosen,
+  approach: d.approach as AnyAt['approach'],
+  ageFrom: d.ageFrom,
+});
 
 /**
  * Every design on the bench with what a kit of it needs, and all their materials, in three queries however many there
@@ -117,11 +138,12 @@ export async function readBench(
   also: readonly number[] = [],
 ): Promise<{ bench: BenchDesign[]; rows: Map<number, CoreMaterial> }> {
   const designs = await em.find(DesignRow, { onBench: true });
-  const ids = [...new Set([...also, ...designs.flatMap((d) => Object.values(d.materials))])];
+  const ids = [...new Set([...also, ...designs.flatMap((d) => Object.values(d.materials).flat())])];
   const rows = await materialsOf(em, ids, today);
+  await loadPatterns(designs.map((d) => d.pattern));
   const bench = designs.flatMap((d): BenchDesign[] => {
     try {
-      const needs = patternOf(d.pattern).needs(d.dials, chosenFrom(d.materials, rows));
+      const needs = patternOf(d.pattern).needs(atOf(d, chosenFrom(d.materials, rows)));
       return [{ id: d.id, name: d.name, copies: d.copies, made: d.made, onBench: true, needs }];
     } catch {
       return [];
@@ -137,15 +159,16 @@ export async function supplyOf(
   copies: number,
   today: Day,
 ): Promise<{ supply: Supply; needs: Need[]; rows: Map<number, CoreMaterial> }> {
-  const { bench, rows } = await readBench(em, today, Object.values(design.materials));
-  const needs = patternOf(design.pattern).needs(design.dials, chosenFrom(design.materials, rows));
+  const { bench, rows } = await readBench(em, today, Object.values(design.materials).flat());
+  const pattern = await loadPattern(design.pattern);
+  const needs = pattern.needs(atOf(design, chosenFrom(design.materials, rows)));
   const kept = (id: number): number => rows.get(id)?.kept ?? 0;
   return { supply: supply({ needs, copies, kept, bench, designId: design.id }), needs, rows };
 }
 
 /** Refuses dials and materials that the pattern cannot read; a design that only fits badly may be kept. */
 async function checked(em: EntityManager, input: DesignInput, today: Day): Promise<DesignInput> {
-  const pattern = patternOf(input.pattern);
+  const pattern = await loadPattern(input.pattern);
   const roles = new Set(pattern.roles.map((r) => r.id));
   for (const role of Object.keys(input.materials))
     if (!roles.has(role))
@@ -154,7 +177,7 @@ async function checked(em: EntityManager, input: DesignInput, today: Day): Promi
         `is no role of ${pattern.name}; expected one of ${[...roles].join(', ')}`,
       );
   const { chosen } = await chosenFor(em, input.materials, today);
-  for (const role of pattern.roles) if (!role.optional || chosen[role.id]) taken(chosen, role);
+  for (const role of pattern.roles) allTaken(chosen, role);
   return { ...input, dials: pattern.check(input.dials) };
 }
 

@@ -14,8 +14,9 @@ const noteJson = (n: Note): NoteJson => ({
   child: n.child,
   rung: n.rung,
   bits: n.bits,
-  seconds: n.seconds,
-  pieces: n.pieces,
+  seconds: n.seconds ?? null,
+  count: n.count ?? null,
+  of: n.of,
   help: n.help as NoteJson['help'],
   words: n.words,
   satOn: n.satOn,
@@ -53,7 +54,7 @@ export async function listNotes(em: EntityManager, query: z.infer<typeof noteQue
   }
   const found = await rows<Columns>(
     em,
-    `select n.id, n.design_id, d.name as design, n.child, n.rung, n.bits, n.seconds, n.pieces, n.help, n.words, n.sat_on from note n join design d on d.id = n.design_id${clause()} order by n.sat_on desc, n.id desc limit ?`,
+    `select n.id, n.design_id, d.name as design, n.child, n.rung, n.bits, n.seconds, n.count, n.counted_of as "of", n.help, n.words, n.sat_on from note n join design d on d.id = n.design_id${clause()} order by n.sat_on desc, n.id desc limit ?`,
     [...params, query.limit],
   );
   const last = found.at(-1);

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { styled } from 'styled-components';
 import { formatAges } from '../../../core/calendar/ages.ts';
 import { formatLength } from '../../../core/measure/length.ts';
@@ -87,6 +88,25 @@ const Legend = styled.div`
     color: #cfe0d6;
   }
 `;
+const Pieces = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 6px;
+  button {
+    min-height: 32px;
+    padding: 2px 10px;
+    border: 1px solid var(--chalk);
+    border-radius: 8px;
+    background: none;
+    color: var(--chalk);
+    cursor: pointer;
+  }
+  button[aria-pressed='true'] {
+    background: var(--chalk);
+    color: var(--ink);
+  }
+`;
 const Tests = styled.ul`
   display: grid;
   gap: 8px;
@@ -108,11 +128,11 @@ const Tests = styled.ul`
 `;
 
 function CheckWork({ at }: { at: AtBench }) {
-  const { design, heavy, light, place } = at;
+  const { design, heavy, place } = at;
   const unit = place.lengthUnit;
   const report = heavy.safety;
-  const piece = light.pattern.features(design.dials, light.chosen).find((f) => f.kind === 'piece');
-  const gauged = report?.gauged[0];
+  const [shown, setShown] = useState(0);
+  const gauged = report?.gauged[shown] ?? report?.gauged[0];
   const overall = report ? worst(report.findings.map((f) => f.verdict)) : null;
   const count = (kind: string): number => report?.findings.filter((f) => f.verdict === kind).length ?? 0;
   return (
@@ -135,14 +155,28 @@ function CheckWork({ at }: { at: AtBench }) {
         <ButtonLink to={`/price/${design.id}`}>Price it</ButtonLink>
       </Heading>
       <div className="mat">
-        {gauged && piece?.kind === 'piece' ? (
+        {gauged ? (
           <Gauge
-            shape={piece.shape}
+            shape={gauged.shape}
             answer={gauged.answer}
             name={gauged.name}
             unit={unit}
             over={
               <Legend>
+                {(report?.gauged.length ?? 0) > 1 && (
+                  <Pieces role="group" aria-label="Pieces">
+                    {report!.gauged.map((g, i) => (
+                      <button
+                        key={`${g.name}${i}`}
+                        type="button"
+                        aria-pressed={g === gauged}
+                        onClick={() => setShown(i)}
+                      >
+                        {g.name}
+                      </button>
+                    ))}
+                  </Pieces>
+                )}
                 {gauged.answer.fits === false ? (
                   <>
                     <strong>Stands out by {formatLength(-gauged.answer.clearance, unit)} at its best</strong>
@@ -176,7 +210,11 @@ function CheckWork({ at }: { at: AtBench }) {
                 </div>
               </Stack>
             ) : (
-              'Turning the piece every way in the test cylinder …'
+              <p>
+                {report
+                  ? 'Nothing loose: there is no piece to turn in the test cylinder.'
+                  : 'Turning each piece every way in the test cylinder …'}
+              </p>
             )}
           </Panel>
         )}

@@ -100,7 +100,7 @@ export function Component() {
     queryKey: ['openings', chosen?.design.id, chosen?.design.version, container?.id === own?.materialId],
     queryFn: async () =>
       container?.id === own?.materialId
-        ? (await import('../../design/derived.ts')).openingsOf(chosen!.design, raw!)
+        ? await (await import('../../design/derived.ts')).openingsOf(chosen!.design, raw!)
         : [],
     enabled: chosen !== undefined && raw !== undefined,
     staleTime: Infinity,

@@ -12,7 +12,7 @@ import { Picture } from '../../drawing/Picture.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
-import { workbench } from '../../work/door.ts';
+import { planner } from '../../work/door.ts';
 
 /** Whom it may be for, months: the youngest decides what is a small part. */
 const AGES = [
@@ -56,7 +56,7 @@ export function NotBegun({
   const fresh = useQuery({
     queryKey: ['from stock', free, place.approach, ages[0]],
     queryFn: () =>
-      workbench().fromStock({
+      planner().fromStock({
         materials,
         free,
         approach: place.approach,
@@ -91,7 +91,7 @@ export function NotBegun({
         )}
         <Tiles>
           {fresh.data?.map((f) => {
-            const ids = Object.values(f.materials);
+            const ids = Object.values(f.materials).flat();
             return (
               <li key={f.pattern + ids.join()}>
                 <Row $gap={2}>
@@ -126,7 +126,10 @@ export function NotBegun({
                         skill: f.skill,
                         copies: 1,
                         dials: f.dials,
-                        materials: { ...f.materials },
+                        approach: place.approach,
+                        materials: Object.fromEntries(
+                          Object.entries(f.materials).map(([role, kinds]) => [role, [...kinds]]),
+                        ),
                       },
                       {
                         onSuccess: (d) => void navigate(`/shape/${d.id}`),

@@ -5,7 +5,7 @@ import { styled } from 'styled-components';
 import type { Design } from '../../../contract/designs.ts';
 import { asMeasured } from '../../../core/materials/material.ts';
 import { money } from '../../data/style.ts';
-import { perCopy, spokenFor } from '../../../core/needs/supply.ts';
+import { spokenFor, takes } from '../../../core/needs/supply.ts';
 import { freeOf, makeable, unlocked } from '../../../core/plan/makeable.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { api, words } from '../../data/api.ts';
@@ -69,7 +69,7 @@ export function Component() {
   const asks = (rows ?? []).map((r) =>
     offers && suppliers
       ? purchaseOf({
-          wanted: new Map([...perCopy(r.d.needs)].map(([id, q]) => [id, q * (r.now.copies + 1)])),
+          wanted: takes(r.d.needs, r.now.copies + 1),
           free: (id) => r.free.get(id) ?? 0,
           offers,
           suppliers,

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { ChoiceAnswer, ChoiceRequest } from '../../../core/plan/choice.ts';
-import { kits, perCopy, restOf } from '../../../core/needs/supply.ts';
+import { kits, takes, restOf } from '../../../core/needs/supply.ts';
 import { api, words } from '../../data/api.ts';
 import type { NeedingDesign } from '../../design/onBench.ts';
 import { Choice } from '../../parts/Choice.tsx';
@@ -36,7 +36,7 @@ export function Together({
             skill: d.design.skill,
             most: which === 'bench' ? restOf(d) : MOST,
             worth: 1,
-            needs: [...perCopy(d.needs)].map(([m, quantity]) => ({ material: String(m), quantity })),
+            needs: [...takes(d.needs)].map(([m, quantity]) => ({ material: String(m), quantity })),
           })),
         }
       : null;

@@ -36,10 +36,11 @@ const design = (id: number, part: Partial<Design>): Design => ({
   ageFrom: 18,
   ageTo: 30,
   skill: 'Pincer and release',
+  approach: 'prepared shelf',
   copies: 2,
   made: 0,
   dials: SLOT_DIALS,
-  materials: { container: 1, piece: 2 },
+  materials: { container: [1], piece: [2] },
   onBench: true,
   ...part,
 });
@@ -162,7 +163,7 @@ describe('what could I make today', () => {
       name: 'Cap into Tub',
       ageFrom: 18,
       ageTo: 30,
-      materials: { container: 1, piece: 2 },
+      materials: { container: [1], piece: [2] },
     });
   });
 });

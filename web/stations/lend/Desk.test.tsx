@@ -1,5 +1,7 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import type { BenchDesign } from '../../../core/needs/supply.ts';
+import type { Part } from '../../../contract/lending.ts';
+import { wholeNeed } from '../../../core/testing.ts';
 import userEvent from '@testing-library/user-event';
 import { answer, BEAD, CAP, COPY, PLACE, show, TUB } from '../../testing/desk.tsx';
 import { Desk } from './Desk.tsx';
@@ -27,6 +29,15 @@ const desk = (copy = COPY, materials = [TUB, CAP], bench: BenchDesign[] = []) =>
   return unfinished;
 };
 const less = (part: string) => userEvent.click(screen.getByRole('button', { name: `${part}: one less` }));
+
+const part = (materialId: number, name: string, due: number, present: number): Part => ({
+  materialId,
+  name,
+  use: 'piece',
+  due,
+  present,
+  takes: 1,
+});
 
 describe('lending', () => {
   it('lends for as long as the place lends', async () => {
@@ -142,9 +153,7 @@ describe('taking back', () => {
       name: 'Squeeze seal',
       copies: 1,
       made: 0,
-      needs: [
-        { role: 'piece', materialId: 2, name: 'Cap', quantity: 8, unit: 'each' as const, counted: true },
-      ],
+      needs: [wholeNeed('piece', 2, 8, { name: 'Cap' })],
     };
     desk(lent, [TUB, CAP], [held]);
     await less('Cap');
@@ -181,7 +190,7 @@ describe('taking back', () => {
               id: 1,
               countedOn: '2026-09-14',
               loanId: 4,
-              parts: [{ materialId: 2, name: 'Cap', due: 8, present: 6 }],
+              parts: [part(2, 'Cap', 8, 6)],
               outcome: 'fill',
               filled: [
                 {
@@ -205,7 +214,7 @@ describe('taking back', () => {
   });
 
   it('does not offer spares that are not there, and warns of a lost small part', async () => {
-    const copy = { ...lent, parts: [{ materialId: 3, name: 'Bead', due: 6, present: 6 }] };
+    const copy = { ...lent, parts: [part(3, 'Bead', 6, 6)] };
     desk(copy, [BEAD]);
     await less('Bead');
     expect(screen.queryByRole('button', { name: 'Fill from stock' })).toBeNull();
@@ -213,14 +222,14 @@ describe('taking back', () => {
   });
 
   it('claims nothing about a piece that has no solid shape or is gone from the shelf', async () => {
-    desk({ ...lent, parts: [{ materialId: 99, name: 'Bag', due: 1, present: 1 }] });
+    desk({ ...lent, parts: [part(99, 'Bag', 1, 1)] });
     await less('Bag');
     expect(screen.getByText(/Whether a loose bag is a small part was not checked/)).toBeVisible();
   });
 
   it('counts a kit in repair and mends it', async () => {
     const calls = answer({ 'POST /copies/7/count': COPY });
-    desk({ ...COPY, repair: true, parts: [{ materialId: 2, name: 'Cap', due: 8, present: 7 }] });
+    desk({ ...COPY, repair: true, parts: [part(2, 'Cap', 8, 7)] });
     await userEvent.click(screen.getByRole('button', { name: 'Fill from stock' }));
     await waitFor(() =>
       expect(calls[0]).toEqual({

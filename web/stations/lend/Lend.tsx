@@ -5,6 +5,7 @@ import { styled } from 'styled-components';
 import type { Copy } from '../../../contract/lending.ts';
 import { shortDay } from '../../data/style.ts';
 import { readLabel } from '../../../core/lend/labels.ts';
+import { mainPart } from '../../../core/lend/parts.ts';
 import { missing, standing } from '../../../core/lend/status.ts';
 import { api, words } from '../../data/api.ts';
 import { useBorrowers, useCopyPages, useLendingSummary, useMaterials, usePlace } from '../../data/queries.ts';
@@ -124,7 +125,7 @@ function stateWords(copy: Copy, today: string): string {
   const gaps = missing(copy.parts);
   const short = gaps.reduce((n, g) => n + g.short, 0);
   if (s.standing === 'repair') return `in repair${short > 0 ? ` · ${short} missing` : ''}`;
-  const piece = copy.parts.find((p) => p.due > 1) ?? copy.parts[0];
+  const piece = mainPart(copy.parts);
   return short > 0 ? `in · ${short} missing` : `in · counted ${piece ? `${piece.present}/${piece.due}` : ''}`;
 }
 

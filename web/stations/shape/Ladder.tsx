@@ -3,6 +3,7 @@ import { styled } from 'styled-components';
 import { WhatIsRung } from '../../parts/WhatIs.tsx';
 import type { Line } from '../../../core/challenge/line.ts';
 import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
+import { ScenePicture } from '../../drawing/ScenePicture.tsx';
 import { Button } from '../../parts/Button.tsx';
 
 const Strip = styled.div`
@@ -35,7 +36,7 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
   overflow: hidden;
   > button.pick {
     display: grid;
-    grid-template-columns: 26px minmax(0, 1fr);
+    grid-template-columns: 40px minmax(0, 1fr);
     gap: 3px 6px;
     align-items: center;
     align-content: center;
@@ -68,37 +69,15 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
     line-height: 1.2;
     display: block;
   }
-  svg {
-    width: 26px;
-    height: 26px;
+  .picture {
+    display: grid;
+    place-items: center;
+    width: 40px;
+    height: 40px;
+    border-radius: 8px;
+    background: var(--linen);
   }
 `;
-
-function Shapelet({ dials, on }: { dials: AnyDials; on: boolean }) {
-  const [l, w] = [
-    Number(dials.length),
-    dials.opening === 'round' ? Number(dials.length) : Number(dials.width),
-  ];
-  const k = 24 / 82;
-  return (
-    <svg viewBox="-16 -16 32 32" aria-hidden>
-      <circle r="15.5" fill={on ? '#34464a' : 'var(--linen)'} />
-      <g transform={`rotate(${Number(dials.turn)})`} fill={on ? 'var(--tape)' : 'var(--ink)'}>
-        {dials.opening === 'round' ? (
-          <circle r={Math.min(14, (l * k) / 2)} />
-        ) : (
-          <rect
-            x={-Math.min(26, l * k) / 2}
-            y={-(w * k) / 2}
-            width={Math.min(26, l * k)}
-            height={w * k}
-            rx="0.8"
-          />
-        )}
-      </g>
-    </svg>
-  );
-}
 
 interface Props {
   /** Why there are none. */
@@ -157,7 +136,9 @@ export const Ladder = memo(function Ladder({
                   onClick={() => onChoose(on ? null : r.id)}
                 >
                   <b>{r.name}</b>
-                  <Shapelet dials={r.dials} on={on} />
+                  <span className="picture">
+                    <ScenePicture scene={r.picture} width={34} />
+                  </span>
                   <span>
                     <small>{r.bits.toFixed(1)} bits</small>
                     {seconds !== null && line && seconds > 0 && (

@@ -2,27 +2,24 @@ import { memo, useCallback, useMemo } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Design } from '../../../contract/designs.ts';
-import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
 import { shortWords } from '../../../core/needs/supply.ts';
-import type { AnyDials, DialSpec, Fit, Rung } from '../../../core/patterns/index.ts';
+import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
 import { secondsLine } from '../../../core/challenge/line.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useNotePages } from '../../data/queries.ts';
-import type { Heavy } from '../../design/derived.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
 import { Mat } from '../../drawing/Mat.tsx';
 import { Marks } from '../../drawing/Marks.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
-import { Choice } from '../../parts/Choice.tsx';
-import { Dial } from '../../parts/Dial.tsx';
 import { Heading, Notice, Panel, Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
-import { WhatAreBits } from '../../parts/WhatIs.tsx';
-import { Verdict } from '../../shell/Verdict.tsx';
 import { DesignFacts } from '../../design/DesignFacts.tsx';
 import { SupplyList } from '../../design/SupplyList.tsx';
+import { DialField } from './DialField.tsx';
+import { FactStrip } from './FactStrip.tsx';
 import { Ladder } from './Ladder.tsx';
+import { MatLegend } from './MatLegend.tsx';
 
 const Grid = styled.div`
   display: grid;
@@ -58,141 +55,22 @@ const Grid = styled.div`
     }
   }
 `;
-const Legend = styled.div`
-  position: absolute;
-  right: 14px;
-  bottom: 12px;
-  max-width: 330px;
-  font-size: 14px;
-  background: rgba(29, 74, 67, 0.88);
-  border-radius: 8px;
-  padding: 8px 10px;
-  strong {
-    font-family: var(--display);
-    display: block;
-  }
-  .quiet {
-    color: #cfe0d6;
-  }
-  .verdict span {
-    color: #fff;
-  }
-`;
-
-/** On the mat: chalk on green. */
-const Retry = styled(Button)`
-  margin-top: 6px;
-  background: var(--chalk);
-  border-color: var(--chalk);
-  color: var(--ink);
-`;
-
-const GapWords = memo(function GapWords({ heavy, unit }: { heavy: Heavy; unit: LengthUnit }) {
-  const { fit, behind, problem, again } = heavy;
-  if (problem)
-    return (
-      <div role="alert">
-        <strong>The fit could not be worked out</strong>
-        <div className="quiet">{problem}</div>
-        <Retry small onPress={again}>
-          Try again
-        </Retry>
-      </div>
-    );
-  if (!fit) return <span className="quiet">Trying every way round …</span>;
-  const p = fit.passage;
-  return (
-    <div style={{ opacity: behind ? 0.65 : 1 }}>
-      <strong>{p.passes ? 'Gap round the piece' : 'It does not go through'}</strong>
-      <div>
-        {formatLength(p.gapAlong, unit)} along · {formatLength(p.gapAcross, unit)} across
-      </div>
-      <div className="quiet">
-        {p.waysIn} of {p.ways} {p.ways === 1 ? 'way' : 'ways'} in
-        {p.waysInNamed.length > 0 ? `: ${p.waysInNamed.join(', ')}` : ''} · tightest{' '}
-        {formatLength(p.gap, unit)}
-      </div>
-    </div>
-  );
-});
-
-const Head = memo(function Head({ over, title, id }: { over: string; title: string; id: number }) {
-  return (
-    <Heading over={over} title={title}>
-      <DesignFile href={`/api/designs/${id}/template.pdf`}>Print template</DesignFile>
-      <ButtonLink to={`/check/${id}`}>Check it</ButtonLink>
-    </Heading>
-  );
-});
-
-/** One dial of the open design; drawn again only when its own range or value moves. */
-const DialOf = memo(
-  function DialOf({
-    spec,
-    value,
-    unit,
-    preview,
-  }: {
-    spec: DialSpec;
-    value: unknown;
-    unit: LengthUnit;
-    preview: boolean;
-  }) {
-    const set = (v: unknown): void => useOpenDesign.getState().dial(spec.id, v);
-    return spec.kind === 'choice' ? (
-      <Choice
-        label={spec.label}
-        options={spec.options}
-        value={String(value)}
-        onChange={set}
-        isDisabled={preview}
-      />
-    ) : (
-      <Dial spec={spec} unit={unit} value={Number(value)} onChange={set} isDisabled={preview} />
-    );
-  },
-  (a, b) =>
-    a.value === b.value &&
-    a.unit === b.unit &&
-    a.preview === b.preview &&
-    JSON.stringify(a.spec) === JSON.stringify(b.spec),
-);
-
-const FactStrip = memo(function FactStrip({
-  fit,
-  bits,
-  say,
+const Head = memo(function Head({
+  over,
+  title,
+  id,
+  hasTemplate,
 }: {
-  fit: Fit | null;
-  bits: number | null;
-  say: string;
+  over: string;
+  title: string;
+  id: number;
+  hasTemplate: boolean;
 }) {
   return (
-    <Facts>
-      <div>
-        <Quiet>Fit</Quiet>
-        <span aria-live="polite">{fit ? <Verdict kind={fit.verdict} word={fit.headline} /> : '…'}</span>
-      </div>
-      <div>
-        <Quiet>Difficulty per piece</Quiet>
-        <b>
-          {bits === null
-            ? '…'
-            : fit && !fit.passage.passes
-              ? 'none: it stays out'
-              : `${bits.toFixed(1)} bits`}
-        </b>
-        <WhatAreBits />
-      </div>
-      <div>
-        <Quiet>Container holds</Quiet>
-        <b>{fit ? `about ${fit.holds}` : '…'}</b>
-      </div>
-      <div>
-        <Quiet>Show it</Quiet>
-        <span>{say}</span>
-      </div>
-    </Facts>
+    <Heading over={over} title={title}>
+      {hasTemplate && <DesignFile href={`/api/designs/${id}/template.pdf`}>Print template</DesignFile>}
+      <ButtonLink to={`/check/${id}`}>Check it</ButtonLink>
+    </Heading>
   );
 });
 
@@ -210,17 +88,18 @@ function ShapeWork({ at }: { at: AtBench }) {
   const fit = rung?.fit ?? heavy.fit;
   const bits = rung?.bits ?? heavy.bits;
   // While a rung is looked at the dials show the rung's values, in the rung's own ranges.
-  const specs = rung ? light.pattern.dialSpecs(rung.dials, light.chosen) : light.specs;
-  const layout = rung
-    ? light.pattern.layout(rung.dials, light.chosen, rung.fit)
-    : light.layout(heavy.fit ?? undefined);
-  const piece = light.chosen.piece!;
+  const there = rung ? { ...light.at, dials: rung.dials } : light.at;
+  const specs = rung ? light.pattern.specs(there) : light.specs;
+  // The last good fit stays on the drawing while the next is worked out, as long as it is of this design.
+  const drawing = rung ? light.pattern.draw(there, rung.fit) : light.draw(heavy.fit ?? undefined);
   const line = useMemo(
     () =>
       secondsLine(
-        (notes.data?.pages.flatMap((p) => p.items) ?? [])
-          .filter((n) => n.pieces > 0)
-          .map((n) => [n.bits, n.seconds / n.pieces] as const),
+        (notes.data?.pages.flatMap((p) => p.items) ?? []).flatMap((n) =>
+          n.count !== null && n.count > 0 && n.seconds !== null
+            ? [[n.bits, n.seconds / n.count] as const]
+            : [],
+        ),
       ),
     [notes.data],
   );
@@ -249,33 +128,20 @@ function ShapeWork({ at }: { at: AtBench }) {
     <Grid>
       <div className="work">
         <Head
-          over={`${light.pattern.name} pattern · ${String(design.dials.approach)}`}
-          title={titleOf(dials, piece.name)}
+          over={`${light.pattern.name} pattern · ${design.approach}`}
+          title={rung ? light.pattern.title(there) : light.title}
           id={design.id}
+          hasTemplate={drawing.sheets.length > 0}
         />
         <Mat
-          width={layout.width}
-          height={layout.height}
+          width={drawing.scene.width}
+          height={drawing.scene.height}
           unit={unit}
           reserve={84}
-          label={`Lid with its opening and ${piece.name} beside it, to scale`}
-          over={
-            <Legend>
-              {rung ? (
-                <>
-                  <strong>Rung: {rung.name}</strong>
-                  <div className="quiet">
-                    gap {formatLength(rung.fit.passage.gap, unit)} · {rung.fit.passage.waysIn} of{' '}
-                    {rung.fit.passage.ways} ways in · {rung.grip}
-                  </div>
-                </>
-              ) : (
-                <GapWords heavy={heavy} unit={unit} />
-              )}
-            </Legend>
-          }
+          label={drawing.about}
+          over={<MatLegend heavy={heavy} rung={rung} unit={unit} />}
         >
-          {({ px }) => <Marks marks={layout.marks} px={px} unit={unit} />}
+          {({ px }) => <Marks marks={drawing.scene.marks} px={px} unit={unit} />}
         </Mat>
         <Stack $gap={10}>
           <Ladder
@@ -289,7 +155,7 @@ function ShapeWork({ at }: { at: AtBench }) {
             busy={takeOver.isPending}
           />
           {takeOver.error && <Notice tone="stop">{words(takeOver.error)}</Notice>}
-          <FactStrip fit={fit} bits={bits} say={light.show.say} />
+          <FactStrip fit={fit} bits={bits} counts={light.counts} say={light.show.say} unit={unit} />
         </Stack>
       </div>
       <aside>
@@ -304,7 +170,7 @@ function ShapeWork({ at }: { at: AtBench }) {
               )}
             </Spread>
             {specs.map((spec) => (
-              <DialOf
+              <DialField
                 key={`${rung?.id ?? ''}${spec.id}`}
                 spec={spec}
                 unit={unit}
@@ -330,34 +196,4 @@ function ShapeWork({ at }: { at: AtBench }) {
   );
 }
 
-const titleOf = (dials: AnyDials, piece: string): string => {
-  const opening = dials.opening === 'round' ? 'hole' : String(dials.opening);
-  return `Cut the ${opening} to fit the ${piece.toLowerCase().split(',')[0]}`;
-};
-
-const Facts = styled.div`
-  display: grid;
-  grid-template-columns: 1.1fr 1fr 0.9fr 1.6fr;
-  background: var(--paper);
-  border: 1px solid var(--seam);
-  border-radius: 10px;
-  > div {
-    padding: 8px 14px;
-    border-left: 1px solid var(--seam);
-    display: grid;
-    align-content: start;
-    gap: 2px;
-    font-size: 13.5px;
-    line-height: 1.3;
-  }
-  > div:first-child {
-    border-left: 0;
-  }
-  b {
-    font: 700 17px/1.25 var(--display);
-  }
-  @media (max-width: 700px) {
-    grid-template-columns: 1fr 1fr;
-  }
-`;
 export const Component = () => <DesignBench station="shape">{(at) => <ShapeWork at={at} />}</DesignBench>;

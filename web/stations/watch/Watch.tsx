@@ -12,7 +12,9 @@ import {
   useNotesSummary,
   usePlace,
 } from '../../data/queries.ts';
-import { useHeavy } from '../../design/derived.ts';
+import type { Counts } from '../../../core/patterns/kernel.ts';
+import { countsOf, useHeavy } from '../../design/derived.ts';
+import { useFamilies } from '../../design/useFamilies.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Select } from '../../parts/Select.tsx';
@@ -84,6 +86,12 @@ const HELP_WORDS: Record<(typeof HELP)[number], string> = {
   'hand over hand': 'Hand over hand',
 };
 
+const NO_COUNTS: Counts = { of: 'pieces', one: 'piece', number: 0 };
+const upper = (word: string): string => word[0]!.toUpperCase() + word.slice(1);
+/** Seconds for one of what was counted; null where either was not noted. */
+const secondsEach = (n: Note): number | null =>
+  n.count !== null && n.count > 0 && n.seconds !== null ? n.seconds / n.count : null;
+
 /** One watched sitting after another. */
 export function Component() {
   const pages = useNotePages({ limit: 300 });
@@ -96,24 +104,30 @@ export function Component() {
   const [child, setChild] = useState('');
   const [rungId, setRungId] = useState<string | null>(null);
   const [seconds, setSeconds] = useState<number | null>(null);
-  const [pieces, setPieces] = useState<number | null>(null);
+  const [count, setCount] = useState<number | null>(null);
   const [help, setHelp] = useState<(typeof HELP)[number]>('none');
   const [said, setSaid] = useState('');
   const [day, setDay] = useState<string | null>(null);
   const design = designs?.find((d) => String(d.id) === designId) ?? null;
   const heavy = useHeavy(design, materials, place?.market);
+  const isThere = useFamilies(design?.pattern);
+  const counted = useMemo(
+    () => (design && materials && isThere ? countsOf(design, materials) : NO_COUNTS),
+    [design, materials, isThere],
+  );
   const add = useChange(async () => {
     const rung = heavy.rungs?.find((r) => r.id === rungId);
     if (!design || !rung) throw new Error('Choose a design and a rung.');
-    if (seconds === null) throw new Error('How many seconds did it take?');
-    if (pieces === null) throw new Error('How many pieces?');
+    if (seconds === null && count === null)
+      throw new Error(`How many seconds did it take, or how many ${counted.of}?`);
     const note: NoteInput = {
       designId: design.id,
       child,
       rung: rung.name,
       bits: rung.bits,
       seconds,
-      pieces,
+      count,
+      of: counted.of,
       help,
       words: said,
       satOn: day ?? place!.today,
@@ -180,13 +194,19 @@ export function Component() {
         value: (n) => HELP.indexOf(n.help),
         show: (n) => <Words>{HELP_WORDS[n.help]}</Words>,
       },
-      { id: 'pieces', name: 'Pieces', wide: 0.6, value: (n) => n.pieces },
+      {
+        id: 'count',
+        name: 'Count',
+        wide: 0.8,
+        value: (n) => n.count ?? -1,
+        show: (n) => (n.count === null ? '–' : `${n.count} ${n.of}`),
+      },
       {
         id: 'each',
         name: 's each',
         wide: 0.6,
-        value: (n) => (n.pieces > 0 ? n.seconds / n.pieces : Infinity),
-        show: (n) => (n.pieces > 0 ? (n.seconds / n.pieces).toFixed(1) : '–'),
+        value: (n) => secondsEach(n) ?? Infinity,
+        show: (n) => secondsEach(n)?.toFixed(1) ?? '–',
       },
       { id: 'words', name: 'Words', wide: 1.6, value: (n) => n.words, show: (n) => <Words>{n.words}</Words> },
       {
@@ -241,7 +261,7 @@ export function Component() {
               add.mutate(undefined, {
                 onSuccess: () => {
                   setSeconds(null);
-                  setPieces(null);
+                  setCount(null);
                   setSaid('');
                 },
               });
@@ -287,7 +307,7 @@ export function Component() {
                 <TextField label="Child" value={child} onChange={setChild} hint="a code, like G-04" />
                 <DayField label="Day" value={day ?? place.today} onChange={setDay} />
                 <CountField label="Seconds" value={seconds} onChange={setSeconds} />
-                <CountField label="Pieces" value={pieces} onChange={setPieces} />
+                <CountField label={upper(counted.of)} value={count} onChange={setCount} />
               </Two>
               <Choice
                 label="Help given"

@@ -1,0 +1,44 @@
+import type { Need, Use } from '../patterns/kernel.ts';
+
+/** Something that is counted out and in with a kit. */
+export interface KitPart {
+  /** null for what is made: it cannot be filled from the shelf. */
+  readonly materialId: number | null;
+  readonly name: string;
+  readonly use: Use;
+  readonly due: number;
+  /** How much of its material one is: 1, or mm of a roll. */
+  readonly takes: number;
+}
+
+/**
+ * What a kit is counted by. A lace of 900 mm is one lace, not 900; rings cut from a tube are rings, not tubes.
+ *
+ * @param needs of one kit
+ */
+export const kitParts = (needs: readonly Need[]): KitPart[] =>
+  needs
+    .filter((n) => n.counted && n.quantity > 0)
+    .flatMap((n): KitPart[] => {
+      const { materialId, name, use } = n;
+      if (!n.cuts)
+        return n.unit === 'mm'
+          ? [{ materialId, name: `${name}, ${Math.round(n.quantity)} mm`, use, due: 1, takes: n.quantity }]
+          : [{ materialId, name, use, due: n.quantity, takes: 1 }];
+      return n.cuts
+        .filter((c) => c.counted && c.count > 0)
+        .map((c) => {
+          const rolled = n.stock?.kind === 'roll' && c.kind === 'length';
+          return {
+            materialId: rolled ? materialId : null,
+            name: c.label,
+            use: c.use,
+            due: c.count,
+            takes: rolled ? Math.ceil(c.length + c.loss) : 1,
+          };
+        });
+    });
+
+/** What the child moves, or, where there is none, the first part: the count that a family looks at. */
+export const mainPart = <P extends { readonly use: Use }>(parts: readonly P[]): P | undefined =>
+  parts.find((p) => p.use === 'piece') ?? parts[0];

@@ -1,0 +1,26 @@
+import { formatLength, type LengthUnit } from '../measure/length.ts';
+import type { Fact } from './kernel.ts';
+
+const plain = (x: number): string => (Math.round(x * 10) / 10).toString();
+
+/** A fact's value as a station says it, lengths in the place's unit: “4 mm”, “2 of 3”, “12°”. */
+export function factValue({ value, unit, of }: Fact, lengthUnit: LengthUnit): string {
+  if (typeof value === 'string') return value;
+  const said = ((): string => {
+    switch (unit) {
+      case 'mm':
+        return formatLength(value, lengthUnit);
+      case 'deg':
+        return `${plain(value)}°`;
+      case '%':
+        return `${plain(value)} %`;
+      case 'g':
+      case 'N':
+      case 'ml':
+        return `${plain(value)} ${unit}`;
+      default:
+        return plain(value);
+    }
+  })();
+  return of === undefined ? said : `${said} of ${of}`;
+}

@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { size } from '../../geometry/shape.ts';
+import type { Material } from '../../materials/material.ts';
+import { outlineDial } from '../../outline/outline.ts';
+import { taken, type At, type Role } from '../kernel.ts';
+
+export const ROLES = {
+  card: {
+    id: 'card',
+    label: 'Card',
+    forms: ['sheet', 'container'],
+    least: 1,
+    most: 1,
+    use: 'part',
+    usual: ['cereal-panel'],
+    accepts: (m) =>
+      m.form === 'container' && (m.materialClass !== 'card' || m.sizes.diameter !== undefined)
+        ? 'expected a sheet, or a card box to cut one from'
+        : null,
+  },
+  lace: {
+    id: 'lace',
+    label: 'Lace',
+    forms: ['cord'],
+    least: 1,
+    most: 1,
+    use: 'piece',
+    usual: ['shoe-lace'],
+  },
+  bag: {
+    id: 'bag',
+    label: 'Bag',
+    forms: ['consumable', 'container'],
+    least: 0,
+    most: 1,
+    use: 'package',
+    usual: [],
+  },
+} as const satisfies Record<string, Role>;
+
+export const STITCHES = ['running', 'whip', 'cross'] as const;
+export const PUNCHES = ['single', 'double'] as const;
+export const BACKINGS = ['single', 'doubled', 'laminated'] as const;
+
+/** Width of a punched hole, mm: a single punch; two overlapping ones make it 9 long for a thick or frayed end. */
+export const PUNCH = { single: 6, double: 9 } as const;
+/** A knot and a tail to hold, mm (common practice). */
+export const KNOT = 60;
+export const TAIL = 150;
+
+export const dials = z.strictObject({
+  outline: outlineDial,
+  /** Longest side of the card, mm. */
+  longest: size,
+  holes: z
+    .number({ error: 'expected a number of holes' })
+    .int('must be a whole number')
+    .min(3, 'must be at least 3')
+    .max(120, 'must be at most 120'),
+  /** From the middle of a hole to the edge, mm. */
+  edge: size,
+  punch: z.enum(PUNCHES, { error: `expected one of ${PUNCHES.join(', ')}` }),
+  stitch: z.enum(STITCHES, { error: `expected one of ${STITCHES.join(', ')}` }),
+  backing: z.enum(BACKINGS, { error: `expected one of ${BACKINGS.join(', ')}` }),
+  /** Thickness of the lace's tip, mm. */
+  tip: size,
+});
+export type Dials = z.infer<typeof dials>;
+
+export const parts = ({ chosen }: Pick<At<Dials>, 'chosen'>): { card: Material; lace: Material } => ({
+  card: taken(chosen, ROLES.card),
+  lace: taken(chosen, ROLES.lace),
+});

@@ -1,0 +1,81 @@
+import { outlineName } from '../../outline/outline.ts';
+import type { At, Pattern, RungDials } from '../kernel.ts';
+import { dials, PUNCH, ROLES, type Dials } from './dials.ts';
+import { draw } from './draw.ts';
+import { fit, moves, type Detail } from './fit.ts';
+import { most } from './holes.ts';
+import { features, plan, show } from './plan.ts';
+import { defaults, specs } from './specs.ts';
+
+/** The same card with fewer, larger holes, then more, then another stitch; each changes one or two things. */
+function rungs({ dials: d }: At<Dials>): RungDials<Dials>[] {
+  const holes = (n: number, part: Partial<Dials>): Dials => {
+    const next = { ...d, ...part };
+    return {
+      ...next,
+      edge: Math.max(next.edge, Math.ceil(1.5 * PUNCH[next.punch])),
+      holes: Math.max(3, Math.min(n, most(next) || 3)),
+    };
+  };
+  const n = Math.max(6, d.holes);
+  return [
+    {
+      id: 'few',
+      name: 'Few, thick tip',
+      grip: 'fist or fingers on a thick tip',
+      dials: holes(5, { punch: 'double', stitch: 'running', tip: 6 }),
+    },
+    {
+      id: 'double',
+      name: 'Double holes',
+      grip: 'thumb and finger on the tip',
+      dials: holes(n, { punch: 'double', stitch: 'running', tip: 4 }),
+    },
+    {
+      id: 'single',
+      name: 'Single holes',
+      grip: 'thumb and finger on the tip',
+      dials: holes(n, { punch: 'single', stitch: 'running', tip: 3 }),
+    },
+    {
+      id: 'more',
+      name: 'Close holes, thick tip',
+      grip: 'thumb and finger on the tip',
+      dials: holes(2 * n, { punch: 'single', stitch: 'running', tip: 4.5 }),
+    },
+    {
+      id: 'whip',
+      name: 'Whip stitch',
+      grip: 'one hand turns the card',
+      dials: holes(n, { punch: 'single', stitch: 'whip', tip: 3 }),
+    },
+    {
+      id: 'cross',
+      name: 'Cross stitch',
+      grip: 'one hand turns the card',
+      dials: holes(n, { punch: 'single', stitch: 'cross', tip: 3 }),
+    },
+  ];
+}
+
+/** A stiff card with holes, and a lace. */
+export const lace: Pattern<Dials, Detail> = {
+  id: 'lace',
+  name: 'Lace',
+  does: 'Threads a lace through the holes of a card',
+  skills: ['Two hands together', 'Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
+  quiet: true,
+  roles: Object.values(ROLES),
+  dials,
+  title: ({ dials: d }) => `Lace round the ${outlineName(d.outline)}`,
+  defaults,
+  specs,
+  fit,
+  plan,
+  draw,
+  moves,
+  counts: ({ dials: d }) => ({ of: 'holes', one: 'hole', number: d.holes }),
+  features,
+  rungs,
+  show,
+};

@@ -1,0 +1,113 @@
+import { atLeast, cleaningOf, shapeOf, type Material } from '../materials/material.ts';
+import type { Approach, Feature, Need, Role, Show, Step } from './kernel.ts';
+
+export const isWashed = (m: Material): boolean => cleaningOf(m) === 'wash';
+
+/** A step with what most steps have: an adult or a child, no blade, nothing to wait for. */
+export const step = (s: Partial<Step> & Pick<Step, 'id' | 'title' | 'words' | 'perCopy'>): Step => ({
+  setUp: 0,
+  who: 'either',
+  blade: false,
+  heat: false,
+  drying: 0,
+  after: [],
+  tools: [],
+  ...s,
+});
+
+/** What a kit takes whole of a material: so many pieces, or so many mm of a roll. */
+export const need = (role: Role, m: Material, quantity: number, counted: boolean): Need => ({
+  role: role.id,
+  use: role.use,
+  materialId: m.id,
+  name: m.name,
+  quantity,
+  unit: m.unit,
+  counted,
+});
+
+/** Numbers as even as they go: 7 over 3 kinds are 3, 2 and 2. */
+export const shared = (n: number, kinds: number): number[] =>
+  Array.from({ length: kinds }, (_, i) => Math.floor(n / kinds) + (i < n % kinds ? 1 : 0));
+
+/** Washing or looking over what children handle; nothing where all of it was clean when it came to the shelf. */
+export function cleaningStep(
+  pieces: readonly { readonly material: Material; readonly count: number }[],
+  approach: Approach,
+): Step[] {
+  const dirty = pieces.filter((p) => !p.material.clean);
+  if (dirty.length === 0) return [];
+  const count = dirty.reduce((n, p) => n + p.count, 0);
+  const wet = dirty.some((p) => isWashed(p.material));
+  const dry = dirty.some((p) => !isWashed(p.material));
+  const what = dirty.map((p) => `${p.count} × ${p.material.name}`).join(', ');
+  return [
+    step({
+      id: 'wash',
+      title: `${wet ? 'Wash' : 'Look over'} ${what}`,
+      words: [
+        wet ? 'Warm water and washing-up liquid, rinse, lay out on a towel with space between them.' : '',
+        dry
+          ? 'Brush off what cannot be washed; feel each for splinters or crumbs, throw away any that are split.'
+          : '',
+      ]
+        .filter(Boolean)
+        .join(' '),
+      setUp: 3,
+      perCopy: Math.max(1, 0.25 * count),
+      who: approach === 'made together' ? 'child' : 'either',
+      drying: wet ? 120 : 0,
+    }),
+  ];
+}
+
+/** The last step of every kit: counted, labelled, put into its bag or box. */
+export const countStep = (what: string, after: readonly string[]): Step =>
+  step({
+    id: 'count',
+    title: `Count ${what} in, label and bag`,
+    words: 'Label on the outside, the count written where a family can see it.',
+    perCopy: 2,
+    after,
+  });
+
+/** Every loose piece as the gauge must see it: the smallest that was measured. */
+export const pieceFeature = (m: Material, count: number): Feature[] => {
+  const shape = shapeOf(atLeast(m));
+  if (!shape) return [];
+  return [
+    {
+      kind: 'piece',
+      name: m.name,
+      shape,
+      count,
+      ball: shape.kind === 'sphere' || shape.kind === 'ellipsoid',
+    },
+    ...(m.give > 0 ? [{ kind: 'give', name: m.name, share: m.give } as const] : []),
+  ];
+};
+
+/** What each material brings with it whatever is made of it: its hazards, and whether it can be washed. */
+export const materialFeatures = (materials: readonly Material[]): Feature[] => [
+  ...materials.flatMap((m) => m.hazards.map((hazard) => ({ kind: 'hazard', name: m.name, hazard }) as const)),
+  ...materials.map((m) => ({ kind: 'surface', name: m.name, washable: isWashed(m) }) as const),
+];
+
+/** First words as each approach has them. */
+export const sayFor = (approach: Approach, play: string, own: string): string =>
+  ({
+    'prepared shelf': 'Show it once, slowly, without words. Then push the tray to the child.',
+    'graded play': `“${play}”`,
+    'made together': `“${own}”`,
+    'grab bag': '“Let us do it while we wait.”',
+  })[approach];
+
+/** When to end: the same for every family (common practice). */
+export const STOP_WORDS: Show['stop'] =
+  'Stop while it still goes well: when the eyes leave it, the hand gets rough or pieces go to the mouth.';
+
+/** Millimetres as a remedy says them, rounded up to a tenth. */
+export const mm = (x: number): string =>
+  `${(Math.ceil(x * 10 - 1e-6) / 10).toFixed(1).replace(/\.0$/, '')} mm`;
+
+export const half = (x: number): number => Math.round(2 * x) / 2;

@@ -1,0 +1,108 @@
+import type { Scene } from '../drawing/mark.ts';
+import type { Material } from '../materials/material.ts';
+import {
+  loadPatterns,
+  refusal,
+  type AnyDials,
+  type Approach,
+  type OpenPattern,
+  type Skill,
+} from '../patterns/index.ts';
+import type { Market } from '../safety/rules.ts';
+import { fromFreeStock } from './patternsMade.ts';
+import { handsOn, orderSteps } from './order.ts';
+
+/** What a practitioner asks for: a skill, for whom, with what is at hand. */
+export interface Wish {
+  readonly skill: Skill;
+  /** The youngest who will use it, months. */
+  readonly ageFrom: number;
+  readonly approach: Approach;
+  readonly market: Market;
+  readonly noBlade: boolean;
+  readonly quiet: boolean;
+  /** Most minutes of hands-on work for one kit; null for any. */
+  readonly minutes: number | null;
+}
+
+export interface Suggestion {
+  readonly pattern: string;
+  readonly name: string;
+  readonly does: string;
+  readonly materials: Readonly<Record<string, readonly number[]>>;
+  readonly dials: AnyDials;
+  readonly picture: Scene;
+  /** Kits the free stock gives, and what runs out first. */
+  readonly kits: number;
+  readonly first: string | null;
+  /** Hands-on minutes of one kit, and how many steps are an adult's and a child's own. */
+  readonly minutes: number;
+  readonly adultSteps: number;
+  readonly childSteps: number;
+  readonly blade: boolean;
+  readonly cautions: readonly string[];
+}
+
+/** A family that serves the skill but cannot be started so, with the reason. */
+export interface LeftOut {
+  readonly name: string;
+  readonly why: string;
+}
+
+const missingRole = (pattern: OpenPattern, materials: readonly Material[]): string | null => {
+  const role = pattern.roles.find(
+    (r) => r.least > 0 && !materials.some((m) => refusal(r, m as Material) === null),
+  );
+  return role ? `nothing on the shelf can be its ${role.label.toLowerCase()}` : null;
+};
+
+/**
+ * Families that serve a skill, started from the free stock: most kits first. Those that cannot be are named with why.
+ *
+ * @param options.free stock that no design on the bench speaks for
+ */
+export async function suggest(
+  wish: Wish,
+  options: { materials: readonly Material[]; free: ReadonlyMap<number, number> },
+): Promise<{ suggestions: Suggestion[]; left: LeftOut[] }> {
+  const suggestions: Suggestion[] = [];
+  const left: LeftOut[] = [];
+  for (const pattern of await loadPatterns()) {
+    if (!pattern.skills.includes(wish.skill)) continue;
+    const { name } = pattern;
+    if (wish.quiet && !pattern.quiet) {
+      left.push({ name, why: 'it makes a noise' });
+      continue;
+    }
+    const [found] = fromFreeStock({ ...options, ...wish, pattern, most: 1 });
+    if (!found) {
+      const why = missingRole(pattern, options.materials) ?? 'nothing free goes together without a stop';
+      left.push({ name, why });
+      continue;
+    }
+    const at = { dials: found.dials, chosen: found.chosen, approach: wish.approach, ageFrom: wish.ageFrom };
+    const steps = pattern.steps(at);
+    const { total } = handsOn(orderSteps(steps, 1));
+    const blade = steps.some((s) => s.blade);
+    if (wish.noBlade && blade) left.push({ name, why: 'it needs a blade' });
+    else if (wish.minutes !== null && total > wish.minutes)
+      left.push({ name, why: `one kit takes ${Math.ceil(total)} minutes` });
+    else
+      suggestions.push({
+        pattern: pattern.id,
+        name,
+        does: pattern.does,
+        materials: found.materials,
+        dials: found.dials,
+        picture: pattern.draw(at).picture,
+        kits: found.copies,
+        first: found.first?.name ?? null,
+        minutes: total,
+        adultSteps: steps.filter((s) => s.who === 'adult').length,
+        childSteps: steps.filter((s) => s.who === 'child').length,
+        blade,
+        cautions: found.cautions,
+      });
+  }
+  return { suggestions: suggestions.sort((a, b) => b.kits - a.kits), left };
+}

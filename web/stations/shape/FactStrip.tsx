@@ -1,0 +1,80 @@
+import { memo } from 'react';
+import { styled } from 'styled-components';
+import type { LengthUnit } from '../../../core/measure/length.ts';
+import { factValue } from '../../../core/patterns/factWords.ts';
+import type { Counts, Fit } from '../../../core/patterns/index.ts';
+import { Quiet } from '../../parts/Panel.tsx';
+import { WhatAreBits } from '../../parts/WhatIs.tsx';
+import { Verdict } from '../../shell/Verdict.tsx';
+
+const Facts = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(118px, 1fr));
+  background: var(--paper);
+  border: 1px solid var(--seam);
+  border-radius: 10px;
+  > div {
+    padding: 8px 14px;
+    border-left: 1px solid var(--seam);
+    display: grid;
+    align-content: start;
+    gap: 2px;
+    font-size: 13.5px;
+    line-height: 1.3;
+  }
+  > div:first-child {
+    border-left: 0;
+    min-width: 150px;
+  }
+  > .say {
+    grid-column: span 2;
+  }
+  b {
+    font: 700 17px/1.25 var(--display);
+  }
+  @media (max-width: 700px) {
+    grid-template-columns: 1fr 1fr;
+  }
+`;
+
+/** What the family computes of the design, with units; then how hard it is and how to show it. */
+export const FactStrip = memo(function FactStrip({
+  fit,
+  bits,
+  counts,
+  say,
+  unit,
+}: {
+  fit: Fit | null;
+  bits: number | null;
+  counts: Counts;
+  say: string;
+  unit: LengthUnit;
+}) {
+  return (
+    <Facts>
+      <div>
+        <Quiet>Fit</Quiet>
+        <span aria-live="polite">{fit ? <Verdict kind={fit.verdict} word={fit.headline} /> : '…'}</span>
+      </div>
+      <div>
+        <Quiet>Difficulty per {counts.one}</Quiet>
+        <b>{fit === null ? '…' : bits === null ? 'none: it does not work' : `${bits.toFixed(1)} bits`}</b>
+        <WhatAreBits />
+      </div>
+      {fit?.facts
+        .filter((f) => !f.onMat)
+        .slice(0, 4)
+        .map((f) => (
+          <div key={f.id}>
+            <Quiet>{f.label}</Quiet>
+            <b>{factValue(f, unit)}</b>
+          </div>
+        ))}
+      <div className="say">
+        <Quiet>Show it</Quiet>
+        <span>{say}</span>
+      </div>
+    </Facts>
+  );
+});

@@ -1,0 +1,89 @@
+import { memo } from 'react';
+import { styled } from 'styled-components';
+import type { LengthUnit } from '../../../core/measure/length.ts';
+import { factValue } from '../../../core/patterns/factWords.ts';
+import type { AnyDials, Fit, Rung } from '../../../core/patterns/index.ts';
+import type { Heavy } from '../../design/derived.ts';
+import { Button } from '../../parts/Button.tsx';
+
+const Legend = styled.div`
+  position: absolute;
+  right: 14px;
+  bottom: 12px;
+  max-width: 330px;
+  font-size: 14px;
+  background: rgba(29, 74, 67, 0.88);
+  border-radius: 8px;
+  padding: 8px 10px;
+  strong {
+    font-family: var(--display);
+    display: block;
+  }
+  .quiet {
+    color: #cfe0d6;
+  }
+  .verdict span {
+    color: #fff;
+  }
+`;
+
+/** On the mat: chalk on green. */
+const Retry = styled(Button)`
+  margin-top: 6px;
+  background: var(--chalk);
+  border-color: var(--chalk);
+  color: var(--ink);
+`;
+
+function FactLines({ fit, unit }: { fit: Fit; unit: LengthUnit }) {
+  return fit.facts
+    .filter((f) => f.onMat)
+    .map((f) => (
+      <div key={f.id} className="quiet">
+        {f.label} <b>{factValue(f, unit)}</b>
+      </div>
+    ));
+}
+
+/** What the family says of the drawing, beside it: its headline and the facts that belong there. */
+export const MatLegend = memo(function MatLegend({
+  heavy,
+  rung,
+  unit,
+}: {
+  heavy: Heavy;
+  rung: Rung<AnyDials> | null;
+  unit: LengthUnit;
+}) {
+  const { fit, behind, problem, again } = heavy;
+  if (rung)
+    return (
+      <Legend>
+        <strong>Rung: {rung.name}</strong>
+        <div className="quiet">{rung.grip}</div>
+        <FactLines fit={rung.fit} unit={unit} />
+      </Legend>
+    );
+  if (problem)
+    return (
+      <Legend role="alert">
+        <strong>The fit could not be worked out</strong>
+        <div className="quiet">{problem}</div>
+        <Retry small onPress={again}>
+          Try again
+        </Retry>
+      </Legend>
+    );
+  if (!fit)
+    return (
+      <Legend>
+        <span className="quiet">Trying it …</span>
+      </Legend>
+    );
+  return (
+    <Legend style={{ opacity: behind ? 0.65 : 1 }}>
+      <strong>{fit.headline}</strong>
+      <FactLines fit={fit} unit={unit} />
+    </Legend>
+  );
+});
