@@ -110,6 +110,7 @@ export function addFamily<D extends object, F>(id: string, load: () => Promise<P
 addFamily('drop-through', async () => (await import('./drop-through/index.ts')).dropThrough);
 addFamily('lace', async () => (await import('./lace/index.ts')).lace);
 addFamily('stack', async () => (await import('./stack/index.ts')).stack);
+addFamily('pull-out', async () => (await import('./pull-out/index.ts')).pullOut);
 
 export const familyIds = (): string[] => [...folders.keys()];
 

@@ -1,7 +1,21 @@
 import { atLeast, cleaningOf, shapeOf, type Material } from '../materials/material.ts';
-import type { Approach, Feature, Need, Role, Show, Step } from './kernel.ts';
+import type { Approach, Chosen, Feature, Need, Role, Show, Step } from './kernel.ts';
 
 export const isWashed = (m: Material): boolean => cleaningOf(m) === 'wash';
+
+/** What a kit is handed over in, where the design itself is no container. */
+export const BAG = {
+  id: 'bag',
+  label: 'Bag',
+  forms: ['consumable', 'container'],
+  least: 0,
+  most: 1,
+  use: 'package',
+  usual: [],
+} as const satisfies Role;
+
+/** The bag as a need, where there is one. */
+export const bagNeed = (chosen: Chosen): Need[] => (chosen[BAG.id] ?? []).map((m) => need(BAG, m, 1, true));
 
 /** A step with what most steps have: an adult or a child, no blade, nothing to wait for. */
 export const step = (s: Partial<Step> & Pick<Step, 'id' | 'title' | 'words' | 'perCopy'>): Step => ({

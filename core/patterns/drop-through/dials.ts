@@ -11,7 +11,7 @@ import {
   type Role,
   type Start,
 } from '../kernel.ts';
-import { half } from '../making.ts';
+import { BAG, half } from '../making.ts';
 
 export const ROLES = {
   container: {
@@ -41,15 +41,7 @@ export const ROLES = {
     use: 'consumable',
     usual: ['cloth-tape'],
   },
-  bag: {
-    id: 'bag',
-    label: 'Bag',
-    forms: ['consumable', 'container'],
-    least: 0,
-    most: 1,
-    use: 'package',
-    usual: [],
-  },
+  bag: BAG,
 } as const satisfies Record<string, Role>;
 
 export const OPENINGS = ['round', 'slot', 'star'] as const;

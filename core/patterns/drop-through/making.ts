@@ -2,6 +2,7 @@ import { perimeter } from '../../geometry/polygon.ts';
 import { outlineOf } from '../../passage/opening.ts';
 import type { At, Feature, Need, Plan, Show, Step } from '../kernel.ts';
 import {
+  bagNeed,
   cleaningStep,
   countStep,
   materialFeatures,
@@ -24,12 +25,11 @@ export function cutLength(d: Dials): number {
 function needs({ dials: d, chosen }: At<Dials>): Need[] {
   const { container, piece } = parts(chosen);
   const [edge] = chosen[ROLES.edge.id] ?? [];
-  const [bag] = chosen[ROLES.bag.id] ?? [];
   return [
     need(ROLES.container, container, 1, true),
     need(ROLES.piece, piece, d.pieces, true),
     ...(edge ? [need(ROLES.edge, edge, edge.unit === 'mm' ? Math.ceil(1.1 * cutLength(d)) : 1, false)] : []),
-    ...(bag ? [need(ROLES.bag, bag, 1, true)] : []),
+    ...bagNeed(chosen),
   ];
 }
 

@@ -3,6 +3,7 @@ import { size } from '../../geometry/shape.ts';
 import type { Material } from '../../materials/material.ts';
 import { outlineDial } from '../../outline/outline.ts';
 import { taken, type At, type Role } from '../kernel.ts';
+import { BAG } from '../making.ts';
 
 export const ROLES = {
   card: {
@@ -27,15 +28,7 @@ export const ROLES = {
     use: 'piece',
     usual: ['shoe-lace'],
   },
-  bag: {
-    id: 'bag',
-    label: 'Bag',
-    forms: ['consumable', 'container'],
-    least: 0,
-    most: 1,
-    use: 'package',
-    usual: [],
-  },
+  bag: BAG,
 } as const satisfies Record<string, Role>;
 
 export const STITCHES = ['running', 'whip', 'cross'] as const;

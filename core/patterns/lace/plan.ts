@@ -1,7 +1,16 @@
 import { lengthOf } from '../../outline/along.ts';
 import { sizedOutline } from '../../outline/outline.ts';
 import { PatternError, type At, type Feature, type Plan, type Show, type Step } from '../kernel.ts';
-import { cleaningStep, countStep, materialFeatures, need, sayFor, step, STOP_WORDS } from '../making.ts';
+import {
+  bagNeed,
+  cleaningStep,
+  countStep,
+  materialFeatures,
+  need,
+  sayFor,
+  step,
+  STOP_WORDS,
+} from '../making.ts';
 import { parts, ROLES, type Dials } from './dials.ts';
 import { layOut } from './fit.ts';
 
@@ -18,12 +27,8 @@ const laceOf = (at: At<Dials>): number => {
 export function plan(at: At<Dials>): Plan {
   const { dials: d, chosen } = at;
   const { card, lace } = parts(at);
-  const [bag] = chosen[ROLES.bag.id] ?? [];
   return {
-    needs: [
-      need(ROLES.lace, lace, lace.unit === 'mm' ? laceOf(at) : 1, true),
-      ...(bag ? [need(ROLES.bag, bag, 1, true)] : []),
-    ],
+    needs: [need(ROLES.lace, lace, lace.unit === 'mm' ? laceOf(at) : 1, true), ...bagNeed(chosen)],
     cuts: [
       {
         kind: 'outline',

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { size } from '../../geometry/shape.ts';
 import type { Material } from '../../materials/material.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { BAG } from '../making.ts';
 
 export const ROLES = {
   post: {
@@ -35,15 +36,7 @@ export const ROLES = {
     use: 'part',
     usual: ['formula-lid'],
   },
-  bag: {
-    id: 'bag',
-    label: 'Bag',
-    forms: ['consumable', 'container'],
-    least: 0,
-    most: 1,
-    use: 'package',
-    usual: [],
-  },
+  bag: BAG,
 } as const satisfies Record<string, Role>;
 
 export const PICTURES = ['plain', 'numbers', 'letters', 'picture'] as const;

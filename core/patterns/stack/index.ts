@@ -1,6 +1,15 @@
 import { isWashed } from '../making.ts';
 import type { At, Cut, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import { cleaningStep, countStep, materialFeatures, need, sayFor, step, STOP_WORDS } from '../making.ts';
+import {
+  bagNeed,
+  cleaningStep,
+  countStep,
+  materialFeatures,
+  need,
+  sayFor,
+  step,
+  STOP_WORDS,
+} from '../making.ts';
 import { defaults, dials, isTube, looseFor, parts, ringOf, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, foot, moves, type Detail } from './fit.ts';
@@ -50,12 +59,11 @@ function cuts(at: At<Dials>): Cut[] {
 function plan(at: At<Dials>): Plan {
   const { dials: d, chosen } = at;
   const { post, base, long } = parts(at);
-  const [bag] = chosen[ROLES.bag.id] ?? [];
   return {
     needs: [
       ...(d.post < long - 0.5 ? [] : [need(ROLES.post, post, 1, true)]),
       ...(base ? [need(ROLES.base, base, 1, true)] : []),
-      ...(bag ? [need(ROLES.bag, bag, 1, true)] : []),
+      ...bagNeed(chosen),
     ],
     cuts: cuts(at),
     steps: steps(at),

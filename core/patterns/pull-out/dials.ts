@@ -1,0 +1,205 @@
+import { z } from 'zod';
+import { size } from '../../geometry/shape.ts';
+import type { Material } from '../../materials/material.ts';
+import {
+  PatternError,
+  taken,
+  type Approach,
+  type At,
+  type DialSpec,
+  type Role,
+  type Start,
+} from '../kernel.ts';
+import { BAG } from '../making.ts';
+
+export const ROLES = {
+  box: {
+    id: 'box',
+    label: 'Box or tub',
+    forms: ['container'],
+    least: 1,
+    most: 1,
+    use: 'part',
+    usual: ['tissue-box'],
+  },
+  piece: {
+    id: 'piece',
+    label: 'What is pulled',
+    forms: ['piece', 'tube', 'cord', 'sheet'],
+    least: 1,
+    most: 3,
+    use: 'piece',
+    usual: ['craft-stick'],
+    accepts: (m) =>
+      m.form === 'cord' && m.sizes.length === undefined
+        ? 'expected a stem of its own length, not a roll'
+        : m.form === 'sheet' && m.materialClass !== 'fabric'
+          ? 'expected cloth, or something long and thin'
+          : null,
+  },
+  bag: BAG,
+} as const satisfies Record<string, Role>;
+
+export const OPENINGS = ['slit', 'hole'] as const;
+export const STARTS = ['in', 'out'] as const;
+export const TOOLS = ['fingers', 'fist on a peg', 'finger and thumb on a peg', 'tweezers'] as const;
+
+export const dials = z.strictObject({
+  /** A slit grips, a punched hole lets fall. */
+  opening: z.enum(OPENINGS, { error: `expected one of ${OPENINGS.join(', ')}` }),
+  /** Length of the slit, or diameter of the hole, mm. */
+  length: size,
+  number: z
+    .number({ error: 'expected a number of pieces' })
+    .int('must be a whole number')
+    .min(1, 'must be at least 1')
+    .max(40, 'must be at most 40'),
+  /** How far a piece stands out of the box, mm. */
+  proud: size,
+  start: z.enum(STARTS, { error: `expected one of ${STARTS.join(', ')}` }),
+  tool: z.enum(TOOLS, { error: `expected one of ${TOOLS.join(', ')}` }),
+  /** Scarves tied end to end come out as one. */
+  tied: z.boolean({ error: 'expected true or false' }),
+});
+export type Dials = z.infer<typeof dials>;
+
+/** A cloth is drawn through an opening; everything else is a stem with a section. */
+export const isCloth = (m: Material): boolean => m.form === 'sheet';
+
+export interface Stem {
+  readonly long: number;
+  /** Round: diameter twice; flat: width and thickness; cloth: as it is gathered. mm */
+  readonly wide: number;
+  readonly thick: number;
+  readonly round: boolean;
+}
+
+/** What goes through the opening, mm. A cloth gathers to about a fortieth of its width (common practice). */
+export function stemOf(m: Material): Stem {
+  const { length = 0, width = 0, height = 0, diameter, wall = 1 } = m.sizes;
+  if (isCloth(m)) {
+    const gathered = Math.sqrt(Math.min(length, width) * wall * 1.6);
+    return { long: Math.max(length, width), wide: gathered, thick: gathered, round: true };
+  }
+  if (diameter !== undefined)
+    return { long: Math.max(length, height, diameter), wide: diameter, thick: diameter, round: true };
+  const [long, wide, thick] = [length, width, height].sort((a, b) => b - a) as [number, number, number];
+  return { long, wide, thick, round: false };
+}
+
+export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
+  const box = taken(chosen, ROLES.box);
+  const piece = taken(chosen, ROLES.piece);
+  const kinds = chosen[ROLES.piece.id]!;
+  const { length, width, diameter, height = 0 } = box.sizes;
+  if (height <= 0) throw new PatternError('materials.box', `${box.name} has no height`);
+  return {
+    box,
+    piece,
+    kinds,
+    // The thickest decides: one opening takes every kind.
+    stem: kinds.map(stemOf).reduce((a, b) => (girth(b) > girth(a) ? b : a)),
+    along: diameter ?? Math.max(length!, width!),
+    across: diameter ?? Math.min(length!, width!),
+    round: diameter !== undefined,
+    depth: height,
+  };
+}
+
+/** Round a stem, mm: π d of a round one, twice width and thickness of a flat one. */
+export const girth = (s: Stem): number => (s.round ? Math.PI * s.wide : 2 * (s.wide + s.thick));
+
+const NUMBERS: Record<Approach, number> = {
+  'prepared shelf': 6,
+  'graded play': 8,
+  'made together': 6,
+  'grab bag': 5,
+};
+const half = (x: number): number => Math.ceil(2 * x) / 2;
+
+export function defaults({ approach, chosen, ageFrom }: Start): Dials {
+  const { stem, kinds, depth } = parts({ chosen });
+  return {
+    opening: 'slit',
+    // Nine tenths of the slit's loop are taken up: it holds, and a small hand still pulls it.
+    length: half(girth(stem) / 2 / 0.9),
+    number: kinds.some(isCloth) ? Math.min(4, NUMBERS[approach]) : NUMBERS[approach],
+    proud: Math.max(
+      10,
+      Math.round(Math.max(stem.long - depth + 10, ageFrom < 24 ? stem.long * 0.5 : stem.long * 0.4)),
+    ),
+    start: ageFrom < 30 ? 'in' : 'out',
+    tool: 'fingers',
+    tied: false,
+  };
+}
+
+export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
+  const { stem, kinds } = parts({ chosen });
+  const least = d.opening === 'slit' ? girth(stem) / 2 : stem.wide;
+  return [
+    {
+      kind: 'choice',
+      id: 'opening',
+      label: 'Opening',
+      options: [
+        { value: 'slit', label: 'Slit', why: 'A slit grips the piece: it stays up when the box is turned.' },
+        {
+          value: 'hole',
+          label: 'Punched hole',
+          why: 'A hole lets it fall: for pushing in, not for standing.',
+        },
+      ],
+    },
+    {
+      kind: 'number',
+      unit: 'mm',
+      id: 'length',
+      label: d.opening === 'slit' ? 'Slit' : 'Hole across',
+      min: Math.max(0.5, Math.floor(least)),
+      max: Math.ceil(least * 2) + 4,
+      step: 0.5,
+    },
+    { kind: 'number', unit: 'each', id: 'number', label: 'Pieces', min: 1, max: 24, step: 1 },
+    {
+      kind: 'number',
+      unit: 'mm',
+      id: 'proud',
+      label: 'Stands out by',
+      min: 5,
+      max: Math.max(6, Math.floor(stem.long - 10)),
+      step: 5,
+      why: 'High is easier: there is more to take hold of.',
+    },
+    {
+      kind: 'choice',
+      id: 'start',
+      label: 'To begin with',
+      options: [
+        { value: 'in', label: 'In', why: 'Pulling out comes first for the youngest.' },
+        { value: 'out', label: 'Out', why: 'For those who can put in.' },
+      ],
+    },
+    {
+      kind: 'choice',
+      id: 'tool',
+      label: 'Pulled with',
+      options: [
+        { value: 'fingers', label: 'Fingers' },
+        { value: 'fist on a peg', label: 'Fist on a peg' },
+        { value: 'finger and thumb on a peg', label: 'Finger and thumb on a peg' },
+        { value: 'tweezers', label: 'Peg turned round, as tweezers' },
+      ],
+    },
+    ...(kinds.some(isCloth)
+      ? [
+          {
+            kind: 'switch',
+            id: 'tied',
+            label: 'Tied end to end',
+            why: 'Tied ones come out as one long cord: the cord rule goes by their whole length.',
+          } as const,
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,103 @@
+import type { Mark } from '../../drawing/mark.ts';
+import { circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks.ts';
+import type { Vec2 } from '../../geometry/vector.ts';
+import { shared } from '../making.ts';
+import type { At, Drawing, Fit } from '../kernel.ts';
+import { isCloth, parts, stemOf, type Dials } from './dials.ts';
+import { FROM_FOLD, places, spread, type Detail } from './fit.ts';
+
+/** The top of the box with its openings, and below it the box from the side with the pieces standing in it. */
+export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
+  const { dials: d } = at;
+  const { box, kinds, stem, along, across, round, depth } = parts(at);
+  const here = spread(fit?.detail.places ?? places(at), d.number);
+  const opening = (p: Vec2, role: 'opening' | 'slit' | 'punch'): Mark =>
+    d.opening === 'hole'
+      ? circle(role === 'slit' ? 'punch' : role, p, d.length)
+      : line(role === 'opening' ? 'slit' : role, [
+          [p[0], p[1] - d.length / 2],
+          [p[0], p[1] + d.length / 2],
+        ]);
+  const top: Mark[] = [
+    round
+      ? circle('container', [0, 0], along, box.colour)
+      : rectangle('container', [0, 0], [along, across], { corner: 3, colour: box.colour }),
+    round
+      ? circle('guide', [0, 0], along - 2 * FROM_FOLD)
+      : rectangle('guide', [0, 0], [Math.max(1, along - 2 * FROM_FOLD), Math.max(1, across - 2 * FROM_FOLD)]),
+    ...here.map((p) => opening(p, 'opening')),
+  ];
+  const cloth = kinds.some(isCloth);
+  const out = cloth ? Math.min(d.proud, 80) : d.proud;
+  const ground = across / 2 + 30 + out + depth;
+  const counts = shared(here.length, kinds.length);
+  const kindOf = (i: number) =>
+    kinds[counts.findIndex((_, k) => i < counts.slice(0, k + 1).reduce((a, b) => a + b, 0))]!;
+  const columns = [...new Set(here.map((p) => Math.round(p[0] * 10) / 10))].sort((a, b) => a - b);
+  const standing: Mark[] = columns.map((x, i) => {
+    const m = kindOf(i % Math.max(1, here.length));
+    const s = stemOf(m);
+    const up = ground - depth - out;
+    if (isCloth(m))
+      return line(
+        'piece-detail',
+        [
+          [x, ground - depth + 6],
+          [x - 5, ground - depth - out * 0.4],
+          [x + 6, ground - depth - out * 0.7],
+          [x, up],
+        ],
+        { width: Math.max(4, s.wide), colour: m.colour },
+      );
+    const down = Math.min(ground - 2, up + s.long);
+    return rectangle('piece', [x, (up + down) / 2], [Math.max(1.5, s.round ? s.wide : s.thick), down - up], {
+      corner: 1,
+      colour: m.colour,
+    });
+  });
+  const side: Mark[] = [
+    ...standing,
+    rectangle('container', [0, ground - depth / 2], [along, depth], { corner: 2, colour: box.colour }),
+  ];
+  const [first] = here;
+  const scene: Mark[] = [
+    ...top,
+    ...side,
+    ...(first
+      ? [
+          dimension(
+            [first[0], first[1] - d.length / 2],
+            [first[0], first[1] + d.length / 2],
+            [-along / 2 - first[0] - 10, 0],
+            d.opening,
+            d.length,
+          ),
+        ]
+      : []),
+    dimension([along / 2, ground - depth], [along / 2, ground - depth - out], [12, 0], 'out', d.proud),
+    dimension([along / 2, ground], [along / 2, ground - depth], [12, 0]),
+    dimension([-along / 2, ground], [along / 2, ground], [0, 10]),
+    ...(stem.round || cloth
+      ? []
+      : [
+          dimension(
+            [columns[0] ?? 0, ground - depth - out],
+            [(columns[0] ?? 0) + stem.wide, ground - depth - out],
+            [0, -10],
+            'wide',
+            stem.wide,
+          ),
+        ]),
+  ];
+  const marks: Mark[] = [
+    round ? circle('draw', [0, 0], along) : rectangle('draw', [0, 0], [along, across]),
+    ...here.map((p) => opening(p, d.opening === 'hole' ? 'punch' : 'slit')),
+    dimension([-along / 2, across / 2], [along / 2, across / 2], [0, 6]),
+  ];
+  return {
+    scene: sceneOf(scene),
+    about: `The top of ${box.name} with ${here.length} ${d.opening === 'slit' ? 'slits' : 'holes'}, and the box from the side with the pieces in it, to scale`,
+    picture: sceneOf(side, 3),
+    sheets: [{ id: 'top', title: `Top of ${box.name}`, marks, count: 1 }],
+  };
+}

@@ -1,0 +1,246 @@
+import { atLeast, shapeOf } from '../../materials/material.ts';
+import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
+import {
+  bagNeed,
+  cleaningStep,
+  countStep,
+  materialFeatures,
+  need,
+  pieceFeature,
+  sayFor,
+  shared,
+  step,
+  STOP_WORDS,
+} from '../making.ts';
+import { defaults, dials, girth, isCloth, parts, ROLES, specs, stemOf, type Dials } from './dials.ts';
+import { draw } from './draw.ts';
+import { fit, moves, type Detail } from './fit.ts';
+
+const each = (at: At<Dials>) => {
+  const { kinds } = parts(at);
+  return shared(at.dials.number, kinds.length).map((count, i) => ({ material: kinds[i]!, count }));
+};
+
+function plan(at: At<Dials>): Plan {
+  const { box } = parts(at);
+  return {
+    needs: [
+      need(ROLES.box, box, 1, true),
+      ...each(at)
+        .filter((p) => p.count > 0)
+        .map((p) => need(ROLES.piece, p.material, p.count, true)),
+      ...bagNeed(at.chosen),
+    ],
+    cuts: [],
+    steps: steps(at),
+  };
+}
+
+/** Minutes by hand (common practice): a slit takes half a minute, a punched hole a quarter. */
+function steps(at: At<Dials>): Step[] {
+  const { dials: d, approach } = at;
+  const { box, kinds } = parts(at);
+  const together = approach === 'made together';
+  const cloth = kinds.some(isCloth);
+  const washed = cleaningStep(each(at), approach);
+  const slits = d.opening === 'slit';
+  return [
+    ...washed,
+    step({
+      id: 'draw',
+      title: `Mark ${d.number} ${slits ? 'slits' : 'holes'} on the top`,
+      words: 'Lay the template on the top, prick through both ends of each line.',
+      setUp: 2,
+      perCopy: 1 + d.number * 0.2,
+      who: together ? 'child' : 'either',
+      tools: ['printer', 'marker'],
+    }),
+    step({
+      id: 'cut',
+      title: slits ? `Cut ${d.number} slits of ${d.length} mm` : `Make ${d.number} holes of ${d.length} mm`,
+      words: slits
+        ? 'One stroke each, no wider than the blade: what is cut twice no longer grips.'
+        : 'Push the bradawl through into a piece of cork, then widen each with a round pencil.',
+      setUp: 3,
+      perCopy: d.number * (slits ? 0.5 : 0.7),
+      who: 'adult',
+      blade: slits,
+      tools: slits ? ['craft knife', 'cutting board', 'ruler'] : ['bradawl'],
+      after: ['draw'],
+    }),
+    ...(cloth && d.tied
+      ? [
+          step({
+            id: 'tie',
+            title: 'Tie the scarves end to end',
+            words: 'Reef knots, pulled tight; the last one stays fixed to the bottom of the box.',
+            perCopy: 2,
+            who: 'adult',
+            after: washed.map((s) => s.id),
+          }),
+        ]
+      : []),
+    ...(together
+      ? [
+          step({
+            id: 'colour',
+            title: 'Colour the pieces',
+            words: 'Dip an end of each in thinned paint or squeezed juice; lay them out to dry.',
+            perCopy: d.number * 0.5,
+            who: 'child',
+            drying: 60,
+            after: washed.map((s) => s.id),
+          }),
+        ]
+      : []),
+    step({
+      id: 'try',
+      title: 'Put each in and turn the box over',
+      words: `Every piece ${slits ? 'stays' : 'stands'} and comes out with one pull. ${box.name} keeps its lid on.`,
+      perCopy: 0.2 * d.number + 0.5,
+      who: 'adult',
+      after: [
+        'cut',
+        ...washed.map((s) => s.id),
+        ...(cloth && d.tied ? ['tie'] : []),
+        ...(together ? ['colour'] : []),
+      ],
+    }),
+    countStep(`${d.number}`, ['try']),
+  ];
+}
+
+function features(at: At<Dials>): Feature[] {
+  const { dials: d } = at;
+  const { box, kinds } = parts(at);
+  const stick = kinds.filter((m) => !isCloth(m));
+  return [
+    ...each(at).flatMap(({ material, count }): Feature[] => {
+      if (isCloth(material)) {
+        const long = stemOf(material).long;
+        return [{ kind: 'cord', name: material.name, free: d.tied ? long * count : long, loop: 0 }];
+      }
+      if (shapeOf(atLeast(material))) return pieceFeature(material, count);
+      const s = stemOf(material);
+      return [
+        {
+          kind: 'piece',
+          name: material.name,
+          shape: { kind: 'cylinder', diameter: s.wide, length: s.long },
+          count,
+          ball: false,
+        },
+      ];
+    }),
+    ...(stick.length > 0
+      ? [
+          {
+            kind: 'point' as const,
+            name: `Ends of ${stick.map((m) => m.name.toLowerCase()).join(', ')}`,
+            guarded: false,
+          },
+        ]
+      : []),
+    ...(d.opening === 'hole'
+      ? [
+          {
+            kind: 'opening' as const,
+            where: 'a hole on top',
+            opening: { kind: 'round' as const, diameter: d.length },
+            sheet: box.materialClass === 'card' ? ('soft' as const) : ('rigid' as const),
+          },
+        ]
+      : []),
+    { kind: 'cut edge', where: 'the top', material: box.materialClass, covered: false },
+    ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: 'peg' } as const]),
+    ...materialFeatures([box, ...kinds]),
+  ];
+}
+
+function show(at: At<Dials>): Show {
+  const { dials: d } = at;
+  return {
+    say: sayFor(
+      at.approach,
+      'The hedgehog wants his prickles out. Who pulls the last one?',
+      'You coloured these. Shall we pull them all?',
+    ),
+    lookFor: 'Does the other hand hold the box, and do thumb and finger close on one and leave the next?',
+    easier: 'Let them stand out more, or lengthen the slits a little.',
+    harder:
+      d.tool === 'fingers'
+        ? 'Shorter ends, then a peg to pull with.'
+        : 'Two tools, one in each hand; or two children in turn.',
+    more: 'One colour first; count them out, then back in.',
+    stop: STOP_WORDS,
+  };
+}
+
+function rungs(at: At<Dials>): RungDials<Dials>[] {
+  const { dials: d } = at;
+  const { stem, depth } = parts(at);
+  const least = Math.max(5, stem.long - depth);
+  const out = (share: number): number => Math.max(Math.ceil(least), Math.round(stem.long * share));
+  const slit = (grip: number): number => Math.ceil((girth(stem) / 2 / grip) * 2) / 2;
+  const base: Dials = { ...d, opening: 'slit', length: slit(0.9), tool: 'fingers', start: 'in' };
+  return [
+    {
+      id: 'high',
+      name: 'Standing high',
+      grip: 'whole hand',
+      dials: { ...base, proud: out(0.6), length: slit(0.75) },
+    },
+    {
+      id: 'low',
+      name: 'Standing low',
+      grip: 'thumb and finger',
+      dials: { ...base, proud: Math.max(Math.ceil(least), 12) },
+    },
+    {
+      id: 'peg',
+      name: 'With a peg',
+      grip: 'finger and thumb on a peg',
+      dials: { ...base, proud: Math.max(Math.ceil(least), 12), tool: 'finger and thumb on a peg' },
+    },
+    {
+      id: 'tweezers',
+      name: 'Peg as tweezers',
+      grip: 'peg turned round',
+      dials: { ...base, proud: Math.max(Math.ceil(least), 12), tool: 'tweezers' },
+    },
+    {
+      id: 'back',
+      name: 'Out and in again',
+      grip: 'thumb and finger',
+      dials: { ...base, proud: out(0.4), start: 'out' },
+    },
+    {
+      id: 'tight',
+      name: 'In, tight slit',
+      grip: 'thumb and finger, pressed',
+      dials: { ...base, proud: out(0.4), start: 'out', length: slit(0.97) },
+    },
+  ];
+}
+
+/** Things that stand in slits or holes and are pulled, or cloth drawn through an opening. */
+export const pullOut: Pattern<Dials, Detail> = {
+  id: 'pull-out',
+  name: 'Pull-out',
+  does: 'Pulls sticks, stems or scarves out of a box, and puts them back',
+  skills: ['Pincer and release', 'Two hands together', 'Hand strength'],
+  quiet: true,
+  roles: Object.values(ROLES),
+  dials,
+  title: (at) => `Pull ${parts(at).piece.name.toLowerCase()} out of the ${at.dials.opening}s`,
+  defaults,
+  specs,
+  fit,
+  plan,
+  draw,
+  moves,
+  counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.number }),
+  features,
+  rungs,
+  show,
+};
