@@ -111,6 +111,7 @@ addFamily('drop-through', async () => (await import('./drop-through/index.ts')).
 addFamily('lace', async () => (await import('./lace/index.ts')).lace);
 addFamily('stack', async () => (await import('./stack/index.ts')).stack);
 addFamily('pull-out', async () => (await import('./pull-out/index.ts')).pullOut);
+addFamily('peg-rim', async () => (await import('./peg-rim/index.ts')).pegRim);
 
 export const familyIds = (): string[] => [...folders.keys()];
 
@@ -130,7 +131,10 @@ export async function loadPattern(id: string): Promise<OpenPattern> {
 
 /** Families by id, those of the house where none is named; an id that there is no family for is left out. */
 export async function loadPatterns(ids: readonly string[] = familyIds()): Promise<OpenPattern[]> {
-  return Promise.all([...new Set(ids)].filter((id) => folders.has(id)).map(loadPattern));
+  const found: OpenPattern[] = [];
+  // One after the other: they share most of their modules, which need not be asked for twice.
+  for (const id of new Set(ids)) if (folders.has(id)) found.push(await loadPattern(id));
+  return found;
 }
 
 /** Whether every family among these is loaded; one that there is none for is as loaded as it will be. */

@@ -1,0 +1,183 @@
+import { z } from 'zod';
+import type { Material } from '../../materials/material.ts';
+import { perimeter, rectangleOutline } from '../../geometry/polygon.ts';
+import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { BAG } from '../making.ts';
+
+export const ROLES = {
+  rim: {
+    id: 'rim',
+    label: 'Rim',
+    forms: ['container', 'disc', 'sheet'],
+    least: 1,
+    most: 1,
+    use: 'part',
+    usual: ['yogurt-tub'],
+  },
+  peg: {
+    id: 'peg',
+    label: 'Pegs',
+    forms: ['piece'],
+    least: 1,
+    most: 5,
+    use: 'piece',
+    usual: ['wooden-peg'],
+    accepts: (m) =>
+      m.solid === 'block' && Math.max(m.sizes.length ?? 0, m.sizes.height ?? 0) <= 120
+        ? null
+        : 'expected a clothes peg or a clip',
+  },
+  bag: BAG,
+} as const satisfies Record<string, Role>;
+
+/** What repeats round the rim, as numbers of colours; growing has one more each time. */
+export const PATTERNS = {
+  free: { label: 'Free', unit: [0] },
+  AB: { label: 'AB', unit: [0, 1] },
+  AAB: { label: 'AAB', unit: [0, 0, 1] },
+  ABB: { label: 'ABB', unit: [0, 1, 1] },
+  ABC: { label: 'ABC', unit: [0, 1, 2] },
+  growing: { label: 'Growing', unit: [0, 1] },
+} as const;
+export type PatternId = keyof typeof PATTERNS;
+const PATTERN_IDS = Object.keys(PATTERNS) as PatternId[];
+export const HANDS = ['either', 'the other hand'] as const;
+
+export const dials = z.strictObject({
+  number: z
+    .number({ error: 'expected a number of pegs' })
+    .int('must be a whole number')
+    .min(1, 'must be at least 1')
+    .max(60, 'must be at most 60'),
+  /** Room between two pegs, mm. */
+  gap: z.number({ error: 'expected mm' }).min(0, 'must not be negative').max(60, 'must be at most 60 mm'),
+  pattern: z.enum(PATTERN_IDS, { error: `expected one of ${PATTERN_IDS.join(', ')}` }),
+  /** Rims with 1 to this many spots, a peg for each spot; 0 for one rim without counting. */
+  counting: z
+    .number({ error: 'expected a number of rims' })
+    .int('must be a whole number')
+    .min(0, 'must not be negative')
+    .max(10, 'must be at most 10'),
+  mixed: z.boolean({ error: 'expected true or false' }),
+  /** How far the jaw opens, mm. */
+  jaw: z.number({ error: 'expected mm' }).min(2, 'must be at least 2 mm').max(40, 'must be at most 40 mm'),
+  /** Rims held together so that they are stiff. */
+  layers: z
+    .number({ error: 'expected a number of layers' })
+    .int('must be a whole number')
+    .min(1, 'must be at least 1')
+    .max(3, 'must be at most 3'),
+  hand: z.enum(HANDS, { error: `expected one of ${HANDS.join(', ')}` }),
+});
+export type Dials = z.infer<typeof dials>;
+
+/** The line the pegs sit on, mm: the outside of the rim. */
+export function rimOf(m: Material): {
+  length: number;
+  round: boolean;
+  along: number;
+  across: number;
+  deep: number;
+} {
+  const { length = 0, width = 0, height = 0, diameter, wall = 1 } = m.sizes;
+  const deep =
+    m.form === 'sheet'
+      ? Math.min(length, width) / 2
+      : m.form === 'disc'
+        ? m.sizes.wall === undefined
+          ? diameter! / 2
+          : height
+        : height;
+  if (diameter !== undefined)
+    return { length: Math.PI * diameter, round: true, along: diameter, across: diameter, deep };
+  return {
+    length: perimeter(rectangleOutline(length, width)),
+    round: false,
+    along: length,
+    across: width,
+    deep: m.form === 'sheet' ? deep : Math.max(deep, wall),
+  };
+}
+
+/** How wide a peg sits on the rim, mm: its width, the middle of its three sizes at the most. */
+export const pegWidth = (m: Material): number => Math.min(m.sizes.width ?? 12, m.sizes.height ?? 99);
+export const pegLong = (m: Material): number => m.sizes.length ?? 72;
+
+export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
+  const rim = taken(chosen, ROLES.rim);
+  const peg = taken(chosen, ROLES.peg);
+  const kinds = chosen[ROLES.peg.id]!;
+  return { rim, peg, kinds, wide: Math.max(...kinds.map(pegWidth)), ...rimOf(rim) };
+}
+
+/** Thin board is bent by a peg and springs it off: two together (common practice). */
+export const STIFF = 0.7;
+
+const STARTS: Record<Approach, { number: number; counting: number }> = {
+  'prepared shelf': { number: 8, counting: 0 },
+  'graded play': { number: 6, counting: 3 },
+  'made together': { number: 8, counting: 0 },
+  'grab bag': { number: 6, counting: 0 },
+};
+
+export function defaults({ approach, chosen, ageFrom }: Start): Dials {
+  const { kinds, rim } = parts({ chosen });
+  const start = STARTS[approach];
+  const counting = ageFrom < 36 ? 0 : start.counting;
+  return {
+    number:
+      counting > 0
+        ? (counting * (counting + 1)) / 2
+        : ageFrom < 30
+          ? Math.min(5, start.number)
+          : start.number,
+    gap: ageFrom < 30 ? 20 : 10,
+    pattern: kinds.length > 2 ? 'ABC' : kinds.length > 1 ? 'AB' : 'free',
+    counting,
+    mixed: false,
+    jaw: 9,
+    layers: rim.form !== 'container' && (rim.sizes.wall ?? 1) < STIFF ? 2 : 1,
+    hand: 'either',
+  };
+}
+
+export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
+  const { kinds } = parts({ chosen });
+  const patterns = PATTERN_IDS.filter((id) => new Set(PATTERNS[id].unit).size <= kinds.length);
+  return [
+    { kind: 'number', unit: 'each', id: 'number', label: 'Pegs', min: 1, max: 40, step: 1 },
+    { kind: 'number', unit: 'mm', id: 'gap', label: 'Room between two', min: 0, max: 40, step: 1 },
+    ...(patterns.length > 1
+      ? [
+          {
+            kind: 'choice',
+            id: 'pattern',
+            label: 'Pattern of colours',
+            options: patterns.map((value) => ({ value, label: PATTERNS[value].label })),
+          } as const,
+        ]
+      : []),
+    {
+      kind: 'number',
+      unit: 'each',
+      id: 'counting',
+      label: 'Rims with 1, 2, 3 … spots',
+      min: 0,
+      max: 6,
+      step: 1,
+      why: 'A peg for each spot: always the right number. 0 for one rim without counting.',
+    },
+    ...(d.counting > 1 ? [{ kind: 'switch', id: 'mixed', label: 'Rims mixed up' } as const] : []),
+    { kind: 'number', unit: 'mm', id: 'jaw', label: 'Jaw opens', min: 2, max: 20, step: 0.5 },
+    { kind: 'number', unit: 'each', id: 'layers', label: 'Rims held together', min: 1, max: 3, step: 1 },
+    {
+      kind: 'choice',
+      id: 'hand',
+      label: 'Hand',
+      options: [
+        { value: 'either', label: 'Either' },
+        { value: 'the other hand', label: 'The other hand' },
+      ],
+    },
+  ];
+}

@@ -1,0 +1,108 @@
+import type { Move } from '../../challenge/bits.ts';
+import type { At, Fit } from '../kernel.ts';
+import { mm } from '../making.ts';
+import { parts, PATTERNS, STIFF, type Dials } from './dials.ts';
+
+const { floor, max, min } = Math;
+
+/** Most pegs that go round a rim on its outside, with room between two. */
+export const pegsRound = (rim: number, wide: number, gap: number): number => floor(rim / (wide + gap) + 1e-9);
+
+/** Pegs for rims with 1 to k spots: k(k + 1)/2, so three plates take exactly 6. */
+export const pegsFor = (k: number): number => (k * (k + 1)) / 2;
+
+/** The colours round the rim in turn, by number; a growing pattern has one more of the second each time. */
+export function colours(d: Dials, n: number): number[] {
+  if (d.pattern === 'growing') {
+    const out: number[] = [];
+    for (let run = 1; out.length < n; run++) out.push(0, ...Array.from({ length: run }, () => 1));
+    return out.slice(0, n);
+  }
+  const { unit } = PATTERNS[d.pattern];
+  return Array.from({ length: n }, (_, i) => unit[i % unit.length]!);
+}
+
+/** How many of each colour a kit needs. */
+export function perColour(at: At<Dials>): number[] {
+  const { kinds } = parts(at);
+  const count = kinds.map(() => 0);
+  const list = colours(at.dials, pegsNeeded(at.dials));
+  // With one pattern colour all kinds are shared out; with several each has its own.
+  list.forEach((c, i) => {
+    count[at.dials.pattern === 'free' ? i % kinds.length : min(c, kinds.length - 1)]! += 1;
+  });
+  return count;
+}
+
+export const pegsNeeded = (d: Dials): number => (d.counting > 0 ? pegsFor(d.counting) : d.number);
+/** Most pegs on any one rim. */
+export const onOneRim = (d: Dials): number => (d.counting > 0 ? d.counting : d.number);
+
+export interface Detail {
+  readonly round: number;
+}
+/** A rim must be as deep as a peg bites, mm (common practice). */
+const BITE = 15;
+
+export function fit(at: At<Dials>): Fit<Detail> {
+  const { dials: d } = at;
+  const { rim, peg, wide, length, deep } = parts(at);
+  const round = pegsRound(length, wide, d.gap);
+  const thick = (rim.sizes.wall ?? 1) * d.layers;
+  const one = onOneRim(d);
+  const { unit } = PATTERNS[d.pattern];
+  const facts: Fit['facts'] = [
+    { id: 'pegsRound', label: 'Pegs that go round', value: round, unit: 'each', onMat: true },
+    { id: 'pegsNeeded', label: 'Pegs needed', value: pegsNeeded(d), unit: 'each', onMat: true },
+    { id: 'bite', label: 'Jaw over the rim', value: d.jaw - thick, unit: 'mm', onMat: true },
+    { id: 'left', label: 'Places left on the rim', value: max(0, round - one), unit: 'each' },
+    { id: 'rim', label: 'Round the rim', value: Math.round(length), unit: 'mm' },
+  ];
+  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
+    verdict,
+    headline,
+    remedy,
+    facts,
+    detail: { round },
+  });
+  if (one > round)
+    return say(
+      'stop',
+      'Too many pegs for the rim',
+      `At most ${round} go round; ${one} are wanted. Less room between two, or a larger rim.`,
+    );
+  if (thick >= d.jaw)
+    return say(
+      'stop',
+      'The jaw does not go over',
+      `The rim is ${mm(thick)} thick; the jaw opens ${mm(d.jaw)}.`,
+    );
+  if (deep < BITE)
+    return say('stop', 'The rim is too shallow', `A peg bites ${BITE} mm; ${rim.name} has ${mm(deep)}.`);
+  if (thick < STIFF && rim.form !== 'container')
+    return say('care', 'The rim bends', 'Hold two together, or double the card.');
+  if (d.pattern !== 'free' && d.pattern !== 'growing' && d.counting === 0 && d.number % unit.length !== 0)
+    return say(
+      'care',
+      'The pattern does not close',
+      `${d.pattern} repeats every ${unit.length}: use ${d.number - (d.number % unit.length)} or ${d.number - (d.number % unit.length) + unit.length} pegs.`,
+    );
+  return say('clear', `${peg.name} bites and holds`, null);
+}
+
+/** From the basket to the rim, mm (common practice). */
+const REACH = 200;
+
+/** One peg: take it, press it open, set it on its place; the colour that comes next has to be chosen. */
+export function moves(at: At<Dials>): Move[] {
+  const { dials: d } = at;
+  const { rim, kinds, wide } = parts(at);
+  const choices = d.pattern === 'free' ? 1 : kinds.length;
+  const thick = (rim.sizes.wall ?? 1) * d.layers;
+  return [
+    { distance: REACH, tolerance: max(5, wide), choices },
+    { distance: REACH, tolerance: max(0.5, d.jaw - thick) },
+    ...(d.gap > 0 ? [{ distance: max(wide, d.gap), tolerance: max(1, d.gap) }] : []),
+    ...(d.counting > 1 && d.mixed ? [{ distance: REACH, tolerance: REACH * 2, choices: d.counting }] : []),
+  ];
+}
