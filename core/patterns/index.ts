@@ -112,6 +112,9 @@ addFamily('lace', async () => (await import('./lace/index.ts')).lace);
 addFamily('stack', async () => (await import('./stack/index.ts')).stack);
 addFamily('pull-out', async () => (await import('./pull-out/index.ts')).pullOut);
 addFamily('peg-rim', async () => (await import('./peg-rim/index.ts')).pegRim);
+addFamily('count-out', async () => (await import('./count-out/index.ts')).countOut);
+addFamily('dot-mat', async () => (await import('./dot-mat/index.ts')).dotMat);
+addFamily('sort-and-carry', async () => (await import('./sort-and-carry/index.ts')).sortAndCarry);
 
 export const familyIds = (): string[] => [...folders.keys()];
 

@@ -44,6 +44,25 @@ export const need = (role: Role, m: Material, quantity: number, counted: boolean
 export const shared = (n: number, kinds: number): number[] =>
   Array.from({ length: kinds }, (_, i) => Math.floor(n / kinds) + (i < n % kinds ? 1 : 0));
 
+/** So many pieces over the kinds there are, those of which a kit has any. */
+export const sharedKinds = (
+  kinds: readonly Material[],
+  n: number,
+): { readonly material: Material; readonly count: number }[] =>
+  shared(n, kinds.length)
+    .map((count, i) => ({ material: kinds[i]!, count }))
+    .filter((p) => p.count > 0);
+
+/** Of `n` pieces over several kinds, the kind of the i-th. */
+export function kindOf(kinds: readonly Material[], n: number, i: number): Material {
+  let last = 0;
+  for (const { material, count } of sharedKinds(kinds, n)) {
+    last += count;
+    if (i < last) return material;
+  }
+  return kinds.at(-1)!;
+}
+
 /** Washing or looking over what children handle; nothing where all of it was clean when it came to the shelf. */
 export function cleaningStep(
   pieces: readonly { readonly material: Material; readonly count: number }[],

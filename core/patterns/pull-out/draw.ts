@@ -1,7 +1,7 @@
 import type { Mark } from '../../drawing/mark.ts';
 import { circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
-import { shared } from '../making.ts';
+import { kindOf } from '../making.ts';
 import type { At, Drawing, Fit } from '../kernel.ts';
 import { isCloth, parts, stemOf, type Dials } from './dials.ts';
 import { FROM_FOLD, places, spread, type Detail } from './fit.ts';
@@ -30,12 +30,9 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
   const cloth = kinds.some(isCloth);
   const out = cloth ? Math.min(d.proud, 80) : d.proud;
   const ground = across / 2 + 30 + out + depth;
-  const counts = shared(here.length, kinds.length);
-  const kindOf = (i: number) =>
-    kinds[counts.findIndex((_, k) => i < counts.slice(0, k + 1).reduce((a, b) => a + b, 0))]!;
   const columns = [...new Set(here.map((p) => Math.round(p[0] * 10) / 10))].sort((a, b) => a - b);
   const standing: Mark[] = columns.map((x, i) => {
-    const m = kindOf(i % Math.max(1, here.length));
+    const m = kindOf(kinds, columns.length, i);
     const s = stemOf(m);
     const up = ground - depth - out;
     if (isCloth(m))

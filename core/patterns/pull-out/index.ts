@@ -8,7 +8,7 @@ import {
   need,
   pieceFeature,
   sayFor,
-  shared,
+  sharedKinds,
   step,
   STOP_WORDS,
 } from '../making.ts';
@@ -16,19 +16,14 @@ import { defaults, dials, girth, isCloth, parts, ROLES, specs, stemOf, type Dial
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 
-const each = (at: At<Dials>) => {
-  const { kinds } = parts(at);
-  return shared(at.dials.number, kinds.length).map((count, i) => ({ material: kinds[i]!, count }));
-};
+const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, at.dials.number);
 
 function plan(at: At<Dials>): Plan {
   const { box } = parts(at);
   return {
     needs: [
       need(ROLES.box, box, 1, true),
-      ...each(at)
-        .filter((p) => p.count > 0)
-        .map((p) => need(ROLES.piece, p.material, p.count, true)),
+      ...each(at).map((p) => need(ROLES.piece, p.material, p.count, true)),
       ...bagNeed(at.chosen),
     ],
     cuts: [],

@@ -1,0 +1,173 @@
+import { z } from 'zod';
+import { size } from '../../geometry/shape.ts';
+import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
+
+export const ROLES = {
+  token: {
+    id: 'token',
+    label: 'Tokens',
+    forms: ['piece', 'disc'],
+    least: 1,
+    most: 4,
+    use: 'piece',
+    usual: ['milk-cap'],
+    accepts: (m) =>
+      m.form === 'piece' && Math.max(m.sizes.length ?? 0, m.sizes.diameter ?? 0) > 80
+        ? 'expected something small enough to lay on a card'
+        : null,
+  },
+  card: {
+    id: 'card',
+    label: 'Cards from',
+    forms: ['sheet', 'container'],
+    least: 1,
+    most: 1,
+    use: 'part',
+    usual: ['a4-card'],
+    accepts: (m) =>
+      m.form === 'container' && (m.materialClass !== 'card' || m.sizes.diameter !== undefined)
+        ? 'expected a sheet, or a card box to cut one from'
+        : null,
+  },
+  pouch: {
+    id: 'pouch',
+    label: 'Pouch',
+    forms: ['consumable', 'container'],
+    least: 0,
+    most: 1,
+    use: 'package',
+    usual: ['zip-bag'],
+  },
+} as const satisfies Record<string, Role>;
+
+export const SHOWS = ['numeral', 'quantity', 'both'] as const;
+export const LAID = ['all at once', 'one at a time'] as const;
+
+const whole = (name: string, most: number) =>
+  z
+    .number({ error: `expected ${name}` })
+    .int('must be a whole number')
+    .min(0, 'must not be negative')
+    .max(most, `must be at most ${most}`);
+export const dials = z
+  .strictObject({
+    from: whole('a number', 20),
+    to: whole('a number', 20),
+    shows: z.enum(SHOWS, { error: `expected one of ${SHOWS.join(', ')}` }),
+    laid: z.enum(LAID, { error: `expected one of ${LAID.join(', ')}` }),
+    /** Tokens in the pouch. */
+    tokens: whole('a number of tokens', 240),
+    dice: whole('a number of dice', 2),
+    /** Card size, mm. */
+    width: size,
+    height: size,
+  })
+  .refine((d) => d.from <= d.to, { path: ['to'], message: 'must be at least the first number' });
+export type Dials = z.infer<typeof dials>;
+
+export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
+  const token = taken(chosen, ROLES.token);
+  const card = taken(chosen, ROLES.card);
+  const [pouch] = chosen[ROLES.pouch.id] ?? [];
+  return { token, card, pouch, kinds: chosen[ROLES.token.id]! };
+}
+
+/** Room a token takes up as it lies on a card, mm. */
+export const tokenSize = (m: Material): { wide: number; thick: number } => {
+  const [long, , thick] = extentsOf(shapeOf(m)!);
+  return { wide: long, thick };
+};
+
+/** Tokens that a range of cards takes when all are laid at once: a + … + b; one at a time, the largest. */
+export const needed = (from: number, to: number, laid: Dials['laid']): number =>
+  laid === 'all at once' ? ((from + to) * (to - from + 1)) / 2 : to;
+
+/** Space over the spots for the numeral, mm. */
+export const HEAD = 26;
+
+/** A card on which so many tokens have their spots in two or three columns, mm. */
+export function cardFor(
+  to: number,
+  kinds: readonly Material[],
+  shows: Dials['shows'],
+): Pick<Dials, 'width' | 'height'> {
+  if (shows === 'numeral') return { width: 74, height: 105 };
+  const wide = Math.max(...kinds.map((m) => tokenSize(m).wide)) + 3;
+  const columns = to <= 1 ? 1 : to <= 6 ? 2 : 3;
+  const rows = Math.ceil(to / columns);
+  return {
+    width: Math.max(60, Math.ceil(columns * wide + 6)),
+    height: Math.max(80, Math.ceil(rows * wide + 6 + (shows === 'both' ? HEAD : 0))),
+  };
+}
+
+const STARTS: Record<Approach, Pick<Dials, 'to' | 'laid'>> = {
+  'prepared shelf': { to: 5, laid: 'all at once' },
+  'graded play': { to: 6, laid: 'one at a time' },
+  'made together': { to: 5, laid: 'all at once' },
+  'grab bag': { to: 6, laid: 'one at a time' },
+};
+
+export function defaults({ approach, chosen, ageFrom }: Start): Dials {
+  const { kinds } = parts({ chosen });
+  const start = STARTS[approach];
+  const to = ageFrom < 36 ? 3 : start.to;
+  const shows = ageFrom < 48 ? 'both' : 'numeral';
+  return {
+    from: 1,
+    to,
+    shows,
+    laid: start.laid,
+    tokens: needed(1, to, start.laid),
+    dice: approach === 'graded play' && to === 6 ? 1 : 0,
+    ...cardFor(to, kinds, shows),
+  };
+}
+
+export function specs({ dials: d }: At<Dials>): DialSpec[] {
+  return [
+    { kind: 'number', unit: 'each', id: 'from', label: 'From', min: 0, max: d.to, step: 1 },
+    { kind: 'number', unit: 'each', id: 'to', label: 'To', min: Math.max(1, d.from), max: 20, step: 1 },
+    {
+      kind: 'choice',
+      id: 'laid',
+      label: 'Cards laid',
+      options: [
+        {
+          value: 'all at once',
+          label: 'All at once',
+          why: 'Every card keeps its tokens: the sum of all is needed.',
+        },
+        {
+          value: 'one at a time',
+          label: 'One at a time',
+          why: 'Tokens go back each time: the largest number is enough.',
+        },
+      ],
+    },
+    { kind: 'number', unit: 'each', id: 'tokens', label: 'Tokens', min: 1, max: 120, step: 1 },
+    {
+      kind: 'choice',
+      id: 'shows',
+      label: 'Cards show',
+      options: [
+        { value: 'numeral', label: 'Numeral' },
+        { value: 'quantity', label: 'Quantity', why: 'Spots to lay a token on: it corrects itself.' },
+        { value: 'both', label: 'Both' },
+      ],
+    },
+    {
+      kind: 'number',
+      unit: 'each',
+      id: 'dice',
+      label: 'Dice',
+      min: 0,
+      max: 2,
+      step: 1,
+      why: 'One ends at 6; two give 2 to 12.',
+    },
+    { kind: 'number', unit: 'mm', id: 'width', label: 'Card wide', min: 40, max: 150, step: 1 },
+    { kind: 'number', unit: 'mm', id: 'height', label: 'Card high', min: 40, max: 200, step: 1 },
+  ];
+}

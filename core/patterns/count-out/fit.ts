@@ -1,0 +1,147 @@
+import type { Move } from '../../challenge/bits.ts';
+import { rectangleOutline } from '../../geometry/polygon.ts';
+import { volume } from '../../geometry/shape.ts';
+import type { Vec2 } from '../../geometry/vector.ts';
+import { shapeOf } from '../../materials/material.ts';
+import { dotsIn } from '../../outline/dots.ts';
+import type { At, Fact, Fit } from '../kernel.ts';
+import { mm } from '../making.ts';
+import { HEAD, needed, parts, tokenSize, type Dials } from './dials.ts';
+
+const { max, min } = Math;
+
+/** Largest number that so many tokens reach from `from` on; null where they do not even cover the first card. */
+export function reaches(from: number, tokens: number, laid: Dials['laid']): number | null {
+  let to: number | null = null;
+  for (let b = from; b <= 20 && needed(from, b, laid) <= tokens; b++) to = b;
+  return to;
+}
+
+/** Where tokens are laid on a card, mm about its middle: as many places as it says; empty where they do not go on. */
+export function spots({ dials: d, chosen }: At<Dials>, n: number): Vec2[] {
+  if (n === 0) return [];
+  const { wide } = kindsWide({ chosen });
+  const head = d.shows === 'quantity' ? 0 : HEAD;
+  const [w, h] = [d.width - 6, d.height - 6 - head];
+  if (w < wide || h < wide) return [];
+  const found = dotsIn(rectangleOutline(w, h), { dot: wide, gap: 2, count: n });
+  return found.length < n ? [] : found.map(([x, y]): Vec2 => [x, y + head / 2]);
+}
+const kindsWide = ({ chosen }: Pick<At<Dials>, 'chosen'>): { wide: number } => ({
+  wide: max(...parts({ chosen }).kinds.map((m) => tokenSize(m).wide)),
+});
+
+/** Chances of each number with one die or two, as shares of 1. */
+export function chances(dice: number): Map<number, number> {
+  const out = new Map<number, number>();
+  if (dice === 1) for (let n = 1; n <= 6; n++) out.set(n, 1 / 6);
+  if (dice === 2) for (let n = 2; n <= 12; n++) out.set(n, (6 - Math.abs(n - 7)) / 36);
+  return out;
+}
+
+export interface Detail {
+  readonly needed: number;
+  readonly reaches: number | null;
+}
+/** Share of a pouch that loose tokens fill (loose random packing, from memory), and its usual depth, mm. */
+const HEAPED = 0.55;
+export const POUCH_DEEP = 51;
+
+export function fit(at: At<Dials>): Fit<Detail> {
+  const { dials: d } = at;
+  const { card, pouch, token } = parts(at);
+  const need = needed(d.from, d.to, d.laid);
+  const withDice = d.dice === 2 ? max(need, 12) : need;
+  const short = max(0, withDice - d.tokens);
+  const far = reaches(d.from, d.tokens, d.laid);
+  const cards = d.to - d.from + 1;
+  const detail: Detail = { needed: withDice, reaches: far };
+  const most = chances(d.dice);
+  const likely = [...most].reduce<[number, number] | null>((a, b) => (a && a[1] >= b[1] ? a : b), null);
+  const facts: Fact[] = [
+    { id: 'tokensNeeded', label: 'Tokens needed', value: withDice, unit: 'each', onMat: true },
+    { id: 'tokensShort', label: 'Tokens short', value: short, unit: 'each', onMat: true },
+    { id: 'reaches', label: 'These tokens reach', value: far ?? 'not the first card', onMat: true },
+    { id: 'cards', label: 'Cards', value: cards, unit: 'each' },
+    ...(likely
+      ? [
+          {
+            id: 'likely',
+            label: 'Thrown most often',
+            value: `${likely[0]}: ${Math.round(likely[1] * 36)} of 36`,
+          },
+        ]
+      : []),
+  ];
+  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
+    verdict,
+    headline,
+    remedy,
+    facts,
+    detail,
+  });
+  const { length = 0, width = 0, height = 0 } = card.sizes;
+  const room = card.form === 'container' ? [height, length] : [length, width];
+  const [long, side] = [max(...(room as [number, number])), min(...(room as [number, number]))];
+  if (max(d.width, d.height) > long || min(d.width, d.height) > side)
+    return say(
+      'stop',
+      'The card is larger than its sheet',
+      `${card.name} gives at most ${mm(long)} × ${mm(side)}.`,
+    );
+  if (d.shows !== 'numeral' && spots(at, d.to).length < d.to)
+    return say(
+      'stop',
+      'The spots do not go on the card',
+      `Make the cards larger, end before ${d.to}, or show the numeral alone.`,
+    );
+  if (d.dice === 1 && d.to > 6)
+    return say('care', 'One die ends at 6', `No throw asks for ${d.to}: end at 6, or use two dice.`);
+  if (short > 0)
+    return say(
+      'care',
+      `${short} tokens short`,
+      far !== null && far >= d.from
+        ? `End at ${far}, lay one card at a time, or put ${short} more in.`
+        : `Put ${short} more in, or lay one card at a time.`,
+    );
+  if (at.approach === 'prepared shelf' && d.tokens > withDice)
+    return say(
+      'care',
+      'Tokens are left over',
+      `Use exactly ${withDice}: one over or one left then shows the error by itself.`,
+    );
+  if (pouch) {
+    const s = pouch.sizes;
+    const inside =
+      s.diameter !== undefined
+        ? (Math.PI / 4) * s.diameter ** 2 * (s.height ?? POUCH_DEEP)
+        : (s.length ?? 0) * (s.width ?? 0) * (pouch.form === 'container' ? (s.height ?? 0) : POUCH_DEEP);
+    const filled =
+      (d.tokens * volume(shapeOf(token)!)) / HEAPED + cards * d.width * d.height * (card.sizes.wall ?? 0.3);
+    if (inside > 0 && filled > inside)
+      return say(
+        'care',
+        'The pouch does not close',
+        `${pouch.name} holds about ${Math.floor((100 * inside) / filled)} % of it: a larger one, or fewer tokens.`,
+      );
+  }
+  return say('clear', 'Always the right number', null);
+}
+
+/** From the pouch to the card, mm (common practice). */
+const REACH = 200;
+
+/** One token: take one from the rest, lay it on its spot; the card it belongs to has to be found. */
+export function moves(at: At<Dials>): Move[] {
+  const { dials: d } = at;
+  const { wide } = kindsWide(at);
+  const cards = d.to - d.from + 1;
+  const aim = d.shows === 'numeral' ? min(d.width, d.height) : max(2, wide * 0.5);
+  return [
+    { distance: REACH, tolerance: max(5, wide) },
+    { distance: REACH, tolerance: aim, ...(d.laid === 'all at once' ? { choices: cards } : {}) },
+    // How many is a choice among the numbers that may be asked for.
+    { distance: REACH, tolerance: 2 * REACH, choices: cards },
+  ];
+}

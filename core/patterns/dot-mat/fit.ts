@@ -1,0 +1,113 @@
+import type { Move } from '../../challenge/bits.ts';
+import type { At, Fit } from '../kernel.ts';
+import { mm } from '../making.ts';
+import { dotsOf, parts, pieceWide, type Dials } from './dials.ts';
+
+const { atan, max, PI } = Math;
+
+/** Friction of a cap or a pom-pom on laminate (common practice): it slides when the tangent of the lean is more. */
+const FRICTION = 0.3;
+export const SLIDES = (atan(FRICTION) * 180) / PI;
+
+export interface Detail {
+  readonly dots: number;
+}
+export const isPainted = (d: Dials): boolean => d.use === 'paint' || d.use === 'sticker';
+
+export function fit(at: At<Dials>): Fit<Detail> {
+  const { dials: d } = at;
+  const { page, kinds, tray } = parts(at);
+  const dots = dotsOf(d).length;
+  const most = d.asked > 0 ? dotsOf({ ...d, asked: 0 }).length : dots;
+  const wide = max(...kinds.map(pieceWide));
+  const facts: Fit['facts'] = [
+    { id: 'dots', label: 'Dots', value: dots, unit: 'each', onMat: true },
+    { id: 'mostDots', label: 'Most that go', value: most, unit: 'each', onMat: true },
+    ...(isPainted(d)
+      ? []
+      : [{ id: 'over', label: 'Dot over the piece', value: d.dot - wide, unit: 'mm' as const, onMat: true }]),
+    ...(d.use === 'loose'
+      ? [{ id: 'slides', label: 'Slides from', value: Math.round(SLIDES * 10) / 10, unit: 'deg' as const }]
+      : []),
+  ];
+  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
+    verdict,
+    headline,
+    remedy,
+    facts,
+    detail: { dots },
+  });
+  const [w, h] = [page.sizes.width ?? 0, page.sizes.length ?? 0];
+  if (d.longest > Math.min(w, h))
+    return say('stop', 'Larger than the page', `The outline can be at most ${mm(Math.min(w, h))}.`);
+  if (dots === 0) return say('stop', 'No dot goes in', 'Make the outline larger or the dots smaller.');
+  if (d.asked > dots)
+    return say(
+      'stop',
+      'Not all dots go in',
+      `At most ${most} go; smaller dots, less between them, or fewer.`,
+    );
+  if (!isPainted(d) && wide > d.dot + d.gap)
+    return say(
+      'stop',
+      'Pieces push each other off',
+      `They are ${mm(wide)} wide: put at least ${mm(wide - d.dot)} between two dots.`,
+    );
+  if (d.use === 'magnet' && !kinds.every((m) => m.hazards.includes('magnet') || m.materialClass === 'metal'))
+    return say(
+      'stop',
+      'The pieces do not hold',
+      'Magnets are wanted on the dots; choose a piece of metal or one with a magnet.',
+    );
+  if (d.use === 'magnet' && tray && tray.materialClass !== 'metal')
+    return say(
+      'care',
+      'The tray does not hold a magnet',
+      'Use a steel tray; aluminium, card and plastic do not hold it.',
+    );
+  if (tray) {
+    const inside = [
+      tray.sizes.diameter ?? tray.sizes.length ?? 0,
+      tray.sizes.diameter ?? tray.sizes.width ?? 0,
+    ];
+    if (Math.max(...inside) < Math.max(w, h) || Math.min(...inside) < Math.min(w, h))
+      return say(
+        'care',
+        'The page does not lie flat',
+        `${tray.name} is smaller than the page: trim it, or use a larger tray.`,
+      );
+  }
+  if (d.use === 'loose' && d.tilt > SLIDES)
+    return say(
+      'care',
+      'Pieces slide off',
+      `They slide from ${SLIDES.toFixed(0)}° on; lean it less, or use magnets.`,
+    );
+  if (!isPainted(d) && wide > d.dot)
+    return say('care', 'Pieces hide their dots', `Make the dots at least ${mm(wide)}.`);
+  return say('clear', 'Every dot has its place', null);
+}
+
+/** From the bowl to the page, mm (common practice). */
+const REACH = 220;
+
+/** One dot: take a piece, set it on a dot; which one follows from the key, or from what is still empty. */
+export function moves(at: At<Dials>): Move[] {
+  const { dials: d } = at;
+  const { kinds } = parts(at);
+  const wide = max(3, ...kinds.map(pieceWide));
+  const keyed = kinds.length > 1 && d.colours !== 'free';
+  const take: Move = {
+    distance: REACH,
+    tolerance: isPainted(d) ? 12 : wide,
+    ...(keyed ? { choices: kinds.length } : {}),
+  };
+  return [
+    take,
+    {
+      distance: REACH,
+      tolerance: max(2, d.dot / 2 + d.gap / 2),
+      ...(keyed ? { choices: kinds.length } : {}),
+    },
+  ];
+}

@@ -1,0 +1,180 @@
+import { outlineName } from '../../outline/outline.ts';
+import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
+import {
+  bagNeed,
+  cleaningStep,
+  countStep,
+  materialFeatures,
+  need,
+  pieceFeature,
+  sayFor,
+  sharedKinds,
+  step,
+  STOP_WORDS,
+} from '../making.ts';
+import { defaults, dials, dotsOf, parts, pieceWide, ROLES, specs, type Dials } from './dials.ts';
+import { draw } from './draw.ts';
+import { fit, isPainted, moves, type Detail } from './fit.ts';
+
+const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, dotsOf(at.dials).length);
+
+/** Paint bottles and rolls are used over many pages: one of each kind; pieces and stickers one a dot. */
+const pieceNeeds = (at: At<Dials>): Plan['needs'] =>
+  each(at).map(({ material, count }) =>
+    need(ROLES.piece, material, at.dials.use === 'paint' ? 1 : count, !isPainted(at.dials)),
+  );
+
+function plan(at: At<Dials>): Plan {
+  const { page, tray, laminate } = parts(at);
+  return {
+    needs: [
+      need(ROLES.page, page, 1, true),
+      ...pieceNeeds(at),
+      ...(tray ? [need(ROLES.tray, tray, 1, true)] : []),
+      ...(laminate && !isPainted(at.dials) ? [need(ROLES.laminate, laminate, 1, false)] : []),
+      ...bagNeed(at.chosen),
+    ],
+    cuts: [],
+    steps: steps(at),
+  };
+}
+
+function steps(at: At<Dials>): Step[] {
+  const { dials: d, approach } = at;
+  const { laminate } = parts(at);
+  const n = dotsOf(d).length;
+  const painted = isPainted(d);
+  const washed = painted ? [] : cleaningStep(each(at), approach);
+  const sealed = laminate !== undefined && !painted;
+  return [
+    ...washed,
+    step({
+      id: 'print',
+      title: 'Print the page',
+      words: painted
+        ? 'On plain paper or card, so that paint soaks in and stickers hold; one for each child.'
+        : 'On card; check the 50 mm bar before the rest are printed.',
+      setUp: 2,
+      perCopy: 0.5,
+      tools: ['printer'],
+    }),
+    ...(sealed
+      ? [
+          step({
+            id: 'laminate',
+            title: 'Laminate it',
+            words: 'Once through the laminator; let it cool flat.',
+            setUp: 5,
+            perCopy: 1,
+            who: 'adult',
+            heat: true,
+            tools: ['laminator'],
+            after: ['print'],
+          }),
+        ]
+      : []),
+    ...(approach === 'made together'
+      ? [
+          step({
+            id: 'colour',
+            title: painted ? 'Fill the dots' : 'Colour round the outline',
+            words: painted
+              ? 'Dabbing or peeling each one is the exercise; let it dry flat.'
+              : 'Crayons outside the dots, before it is laminated.',
+            perCopy: 6,
+            who: 'child',
+            drying: d.use === 'paint' ? 45 : 0,
+            after: ['print'],
+          }),
+        ]
+      : []),
+    step({
+      id: 'try',
+      title: 'Lay it out once',
+      words: painted
+        ? 'One dot done, so that it can be shown.'
+        : 'Every dot has its piece; lean the tray as it will stand.',
+      perCopy: 0.05 * n + 0.5,
+      after: [sealed ? 'laminate' : 'print', ...washed.map((s) => s.id)],
+    }),
+    countStep(painted ? '1 page' : `1 page, ${n} pieces`, [
+      'try',
+      ...(approach === 'made together' ? ['colour'] : []),
+    ]),
+  ];
+}
+
+function features(at: At<Dials>): Feature[] {
+  const { page, kinds, tray } = parts(at);
+  return [
+    ...(isPainted(at.dials) ? [] : each(at).flatMap((p) => pieceFeature(p.material, p.count))),
+    ...materialFeatures([page, ...kinds, ...(tray ? [tray] : [])]),
+  ];
+}
+
+function show(at: At<Dials>): Show {
+  const { dials: d } = at;
+  return {
+    say: sayFor(
+      at.approach,
+      'Every window of the ship wants a face. Which is next?',
+      'Your page: which dot first?',
+    ),
+    lookFor: 'Do finger and thumb set the piece down without sweeping the next one off?',
+    easier: 'Fewer, larger dots, far apart; all of one colour.',
+    harder:
+      d.colours === 'free'
+        ? 'More dots, closer; then colours by key.'
+        : 'Closer; then tongs, then the tray leaning.',
+    more: 'Count a row; cover one colour only; leave every second dot.',
+    stop: STOP_WORDS,
+  };
+}
+
+function rungs(at: At<Dials>): RungDials<Dials>[] {
+  const { dials: d } = at;
+  const { kinds } = parts(at);
+  const wide = Math.max(8, ...kinds.map(pieceWide));
+  const grip = isPainted(d) ? 'brush or fingertip' : 'thumb and finger';
+  const base: Dials = { ...d, tilt: 0, colours: 'free' };
+  const dot = (k: number): number =>
+    Math.max(6, Math.min(60, Math.round(isPainted(d) ? d.dot * k : wide * k)));
+  return [
+    { id: 'few', name: 'Few, large dots', grip, dials: { ...base, dot: dot(1.5), gap: 12, asked: 4 } },
+    { id: 'more', name: 'More dots', grip, dials: { ...base, dot: dot(1.25), gap: 8, asked: 6 } },
+    { id: 'close', name: 'Close dots', grip, dials: { ...base, dot: dot(1.05), gap: 4, asked: 9 } },
+    { id: 'tight', name: 'Touching dots', grip, dials: { ...base, dot: dot(1), gap: 1, asked: 12 } },
+    ...(kinds.length > 1
+      ? [
+          {
+            id: 'key',
+            name: 'By colour',
+            grip,
+            dials: { ...base, dot: dot(1.05), gap: 4, asked: 9, colours: 'by key' as const },
+          },
+        ]
+      : []),
+  ];
+}
+
+/** A page with an outline full of dots, and something for each. */
+export const dotMat: Pattern<Dials, Detail> = {
+  id: 'dot-mat',
+  name: 'Dot mat',
+  does: 'Sets a piece, a sticker or a dab of paint on every dot of a picture',
+  skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
+  quiet: true,
+  roles: Object.values(ROLES),
+  dials,
+  title: ({ dials: d }) => `Fill the dots of the ${outlineName(d.outline)}`,
+  defaults,
+  specs,
+  fit,
+  plan,
+  draw,
+  moves,
+  counts: ({ dials: d }) => ({ of: 'dots', one: 'dot', number: Math.max(1, dotsOf(d).length) }),
+  features,
+  rungs,
+  show,
+};

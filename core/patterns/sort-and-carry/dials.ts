@@ -1,0 +1,222 @@
+import { z } from 'zod';
+import { rectangleOutline } from '../../geometry/polygon.ts';
+import type { Vec2 } from '../../geometry/vector.ts';
+import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
+import { dotsIn } from '../../outline/dots.ts';
+import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { BAG } from '../making.ts';
+
+export const ROLES = {
+  cup: {
+    id: 'cup',
+    label: 'Cups',
+    forms: ['container', 'piece', 'disc'],
+    least: 1,
+    most: 1,
+    use: 'part',
+    usual: ['yogurt-pot'],
+    accepts: (m) =>
+      m.form === 'piece' && m.solid !== 'block' ? 'expected a cup, a tub, a lid or an egg-carton cup' : null,
+  },
+  piece: {
+    id: 'piece',
+    label: 'Pieces',
+    forms: ['piece', 'disc'],
+    least: 1,
+    most: 6,
+    use: 'piece',
+    usual: ['milk-cap'],
+  },
+  tray: {
+    id: 'tray',
+    label: 'Tray',
+    forms: ['container', 'sheet'],
+    least: 0,
+    most: 1,
+    use: 'part',
+    usual: ['parcel-panel'],
+  },
+  tool: {
+    id: 'tool',
+    label: 'Tool',
+    forms: ['piece'],
+    least: 0,
+    most: 1,
+    use: 'tool',
+    usual: [],
+  },
+  bag: BAG,
+} as const satisfies Record<string, Role>;
+
+export const TOOLS = ['fingers', 'tongs', 'tweezers', 'spoon'] as const;
+export const SHOWS = ['colour', 'number', 'letter', 'size', 'own text'] as const;
+export const GAMES = ['called out', 'picked', 'raced'] as const;
+
+/** How wide each opens over a piece, mm (a young child's thumb and finger, kitchen tongs, a peg turned round, a spoon's bowl; common practice). */
+export const JAW: Record<(typeof TOOLS)[number], number> = {
+  fingers: 55,
+  tongs: 45,
+  tweezers: 18,
+  spoon: 40,
+};
+
+export const dials = z.strictObject({
+  cups: z
+    .number({ error: 'expected a number of cups' })
+    .int('must be a whole number')
+    .min(1, 'must be at least 1')
+    .max(24, 'must be at most 24'),
+  each: z
+    .number({ error: 'expected a number of pieces' })
+    .int('must be a whole number')
+    .min(1, 'must be at least 1')
+    .max(20, 'must be at most 20'),
+  shows: z.enum(SHOWS, { error: `expected one of ${SHOWS.join(', ')}` }),
+  /** Own words for the cards, apart by commas. */
+  text: z.string({ error: 'expected words' }).max(200, 'may have at most 200 characters'),
+  tool: z.enum(TOOLS, { error: `expected one of ${TOOLS.join(', ')}` }),
+  game: z.enum(GAMES, { error: `expected one of ${GAMES.join(', ')}` }),
+  /** Between two cups, for a hand, mm. */
+  hand: z.number({ error: 'expected mm' }).min(0, 'must not be negative').max(100, 'must be at most 100 mm'),
+});
+export type Dials = z.infer<typeof dials>;
+
+/** Mouth of a cup, mm: what a piece has to go into; and the room it stands in. */
+export function cupSize(m: Material): { mouth: number; stands: number; high: number } {
+  const { diameter, length = 0, width = 0, height = 0, wall = 0 } = m.sizes;
+  const across = diameter ?? Math.min(length, width);
+  return {
+    mouth: across - 2 * (m.form === 'container' ? wall : 0),
+    stands: diameter ?? Math.max(length, width),
+    high: height,
+  };
+}
+
+export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
+  const cup = taken(chosen, ROLES.cup);
+  const piece = taken(chosen, ROLES.piece);
+  const [tray] = chosen[ROLES.tray.id] ?? [];
+  const [tool] = chosen[ROLES.tool.id] ?? [];
+  const kinds = chosen[ROLES.piece.id]!;
+  return { cup, piece, kinds, tray, tool, ...cupSize(cup) };
+}
+
+/** Longest and middle size of the largest piece, mm. */
+export const pieceSize = (kinds: readonly Material[]): { long: number; middle: number } => {
+  const all = kinds.map((m) => extentsOf(shapeOf(m)!));
+  return { long: Math.max(...all.map((e) => e[0])), middle: Math.max(...all.map((e) => e[1])) };
+};
+
+/** Inside of the tray, mm: as chosen, else a table's place of 400 × 300. */
+export function traySize(tray: Material | undefined): Vec2 {
+  if (!tray) return [400, 300];
+  const { diameter, length = 0, width = 0, wall = 0 } = tray.sizes;
+  const less = tray.form === 'container' ? 2 * wall : 0;
+  return [(diameter ?? Math.max(length, width)) - less, (diameter ?? Math.min(length, width)) - less];
+}
+
+let last: { key: string; at: Vec2[] } | null = null;
+/** Where cups may stand on the tray, a hand's room between any two, the bowl's place the one nearest to the child. mm */
+export function placesOn(at: Pick<At<Dials>, 'chosen' | 'dials'>): Vec2[] {
+  const { stands, tray } = parts(at);
+  const [w, h] = traySize(tray);
+  const key = JSON.stringify([w, h, stands, at.dials.hand]);
+  if (last?.key === key) return last.at;
+  const found =
+    stands > Math.min(w, h) ? [] : dotsIn(rectangleOutline(w, h), { dot: stands, gap: at.dials.hand });
+  last = { key, at: found };
+  return found;
+}
+
+/** What each cup's card says. */
+export function cardWords({ dials: d }: Pick<At<Dials>, 'dials'>): string[] {
+  const own = d.text
+    .split(',')
+    .map((w) => w.trim())
+    .filter(Boolean);
+  return Array.from({ length: d.cups }, (_, i) =>
+    d.shows === 'number'
+      ? String(i + 1)
+      : d.shows === 'letter'
+        ? String.fromCharCode(65 + (i % 26))
+        : d.shows === 'size'
+          ? (['small', 'large', 'middle'][i % 3] ?? '')
+          : d.shows === 'own text'
+            ? (own[i] ?? '')
+            : '',
+  );
+}
+
+const STARTS: Record<Approach, { cups: number; each: number; game: Dials['game'] }> = {
+  'prepared shelf': { cups: 3, each: 3, game: 'picked' },
+  'graded play': { cups: 4, each: 3, game: 'called out' },
+  'made together': { cups: 3, each: 3, game: 'picked' },
+  'grab bag': { cups: 2, each: 4, game: 'called out' },
+};
+
+export function defaults({ approach, chosen, ageFrom }: Start): Dials {
+  const { kinds } = parts({ chosen });
+  const start = STARTS[approach];
+  const d: Dials = {
+    cups: ageFrom < 30 ? Math.min(2, start.cups) : start.cups,
+    each: start.each,
+    shows: kinds.length > 1 ? 'colour' : 'number',
+    text: '',
+    tool: 'fingers',
+    game: start.game,
+    hand: 20,
+  };
+  const most = placesOn({ dials: d, chosen }).length - 1;
+  return { ...d, cups: Math.max(1, Math.min(d.cups, most)) };
+}
+
+export function specs({ dials: d }: At<Dials>): DialSpec[] {
+  return [
+    {
+      kind: 'number',
+      unit: 'each',
+      id: 'cups',
+      label: 'Cups',
+      min: 1,
+      max: 12,
+      step: 1,
+      why: 'Up to six to begin with, more later.',
+    },
+    { kind: 'number', unit: 'each', id: 'each', label: 'Pieces for each cup', min: 1, max: 10, step: 1 },
+    {
+      kind: 'choice',
+      id: 'shows',
+      label: 'Cards show',
+      options: SHOWS.map((value) => ({ value, label: value[0]!.toUpperCase() + value.slice(1) })),
+    },
+    ...(d.shows === 'own text'
+      ? [
+          {
+            kind: 'text',
+            id: 'text',
+            label: 'Words on the cards',
+            most: 200,
+            hint: 'apart by commas',
+          } as const,
+        ]
+      : []),
+    {
+      kind: 'choice',
+      id: 'tool',
+      label: 'Carried with',
+      options: [
+        { value: 'fingers', label: 'Fingers' },
+        { value: 'tongs', label: 'Tongs' },
+        { value: 'tweezers', label: 'Tweezers' },
+        { value: 'spoon', label: 'Spoon' },
+      ],
+    },
+    {
+      kind: 'choice',
+      id: 'game',
+      label: 'Which next',
+      options: GAMES.map((value) => ({ value, label: value[0]!.toUpperCase() + value.slice(1) })),
+    },
+    { kind: 'number', unit: 'mm', id: 'hand', label: 'Between two cups', min: 5, max: 80, step: 5 },
+  ];
+}
