@@ -4,6 +4,12 @@ import { smallPartsAnswer } from '../core/gauge/smallParts.ts';
 import { shape } from '../core/geometry/shape.ts';
 import { opening } from '../core/passage/opening.ts';
 import { passageAnswer } from '../core/passage/passage.ts';
+import { cutLengthsRequest } from '../core/cut/lengths.ts';
+import { cutSheetsRequest } from '../core/cut/sheets.ts';
+import { size } from '../core/geometry/shape.ts';
+import { materialInput } from '../core/materials/material.ts';
+import { outlinePoints } from '../core/outline/outline.ts';
+import { APPROACHES } from '../core/patterns/kernel.ts';
 import { packingRequest } from '../core/packing/problem.ts';
 import { choiceRequest } from '../core/plan/choice.ts';
 import { purchaseAnswer, purchaseRequest } from '../core/price/purchase.ts';
@@ -17,5 +23,69 @@ export const challengeRequest = z.strictObject({
     .max(1000, 'may have at most 1,000 moves'),
 });
 export const challengeAnswer = z.object({ bits: z.array(z.number()), total: z.number() });
-export { choiceRequest, packingRequest };
+export { choiceRequest, cutLengthsRequest, cutSheetsRequest, packingRequest };
+
+const shelfId = z.number({ error: 'expected the number of a material' }).int().positive();
+/** Points at equal steps along an outline; open ones have a point at either end. */
+export const pointsRequest = z
+  .strictObject({
+    outline: z
+      .array(z.tuple([z.number().min(-1e6).max(1e6), z.number().min(-1e6).max(1e6)]), {
+        error: 'expected a list of points [x, y]',
+      })
+      .min(2, 'expected at least 2 points')
+      .max(5000, 'may have at most 5,000 points'),
+    count: z
+      .number({ error: 'expected a number of points' })
+      .int('expected a whole number')
+      .min(1, 'must be at least 1')
+      .max(5000, 'must be at most 5,000'),
+    closed: z.boolean({ error: 'expected true or false' }),
+  })
+  .refine((r) => r.closed || r.count >= 2, {
+    path: ['count'],
+    message: 'must be at least 2 for an open line: both ends are points',
+  });
+export const slitRequest = z.strictObject({ slit: size, rodDiameter: size });
+/** Dots in an outline or in a circle. */
+export const dotsRequest = z
+  .strictObject({
+    outline: outlinePoints.optional(),
+    diameter: size.optional(),
+    dot: size,
+    gap: z
+      .number({ error: 'expected mm' })
+      .min(0, 'must not be negative')
+      .max(1000, 'must be at most 1,000 mm'),
+  })
+  .refine((r) => (r.outline === undefined) !== (r.diameter === undefined), {
+    path: ['outline'],
+    message: 'expected either an outline or a diameter',
+  });
+/** A design that is asked about without being kept. */
+export const patternRequest = z.strictObject({
+  pattern: z.string({ error: 'expected a pattern' }).max(40, 'expected the name of a pattern'),
+  dials: z.record(z.string(), z.unknown(), { error: 'expected the dials' }).optional(),
+  materials: z
+    .record(
+      z.string().max(40),
+      z
+        .array(
+          z.union([shelfId, z.string().max(40), materialInput], {
+            error: 'expected the number of a material, a key of the catalogue, or a whole material',
+          }),
+          { error: 'expected a list of materials' },
+        )
+        .max(12, 'may have at most 12 kinds'),
+      { error: 'expected materials by role' },
+    )
+    .optional(),
+  approach: z.enum(APPROACHES, { error: `expected one of ${APPROACHES.join(', ')}` }).optional(),
+  ageFrom: z
+    .number({ error: 'expected an age in months' })
+    .int('expected whole months')
+    .min(0, 'must not be negative')
+    .max(216, 'must be at most 216 months')
+    .optional(),
+});
 export { passageAnswer, purchaseAnswer, purchaseRequest, smallPartsAnswer };

@@ -13,6 +13,7 @@ import { gatherRoutes } from './stations/gather/routes.ts';
 import { lendRoutes } from './stations/lend/routes.ts';
 import { makeRoutes } from './stations/make/routes.ts';
 import { placeRoutes } from './stations/place/routes.ts';
+import { patternRoutes } from './stations/shape/patterns.ts';
 import { shapeRoutes } from './stations/shape/routes.ts';
 import { watchRoutes } from './stations/watch/routes.ts';
 
@@ -69,6 +70,7 @@ export function makeApp(
   api.use(fileInRoutes(inside));
   api.use(jsonOnly, express.json({ limit: '1mb' }));
   api.get('/health', (_req, res) => void res.json({ ok: true }));
+  api.use(patternRoutes(inside));
   api.use('/compute', computeRoutes(inside.door));
   api.use(
     placeRoutes(inside),

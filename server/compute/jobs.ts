@@ -2,6 +2,10 @@ import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Shape } from '../../core/geometry/shape.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { passage } from '../../core/passage/passage.ts';
+import { cutLengths, type CutLengthsRequest } from '../../core/cut/lengths.ts';
+import { cutSheets, type CutSheetsRequest } from '../../core/cut/sheets.ts';
+import { patternAnswer, type PatternRequest } from '../../core/patterns/answer.ts';
+import { PatternError } from '../../core/patterns/kernel.ts';
 import { pack, type PackingRequest } from '../../core/packing/pack.ts';
 import type { Paper } from '../../core/print/paper.ts';
 import { chooseDesigns, type ChoiceRequest } from '../../core/plan/choice.ts';
@@ -17,6 +21,9 @@ export type Job =
   | { readonly kind: 'purchase'; readonly request: PurchaseRequest }
   | { readonly kind: 'choice'; readonly request: ChoiceRequest }
   | { readonly kind: 'packing'; readonly request: PackingRequest }
+  | { readonly kind: 'cut-lengths'; readonly request: CutLengthsRequest }
+  | { readonly kind: 'cut-sheets'; readonly request: CutSheetsRequest }
+  | { readonly kind: 'pattern'; readonly request: PatternRequest }
   | { readonly kind: 'read-file'; readonly request: PreviewRequest }
   | { readonly kind: 'backup'; readonly folder: string; readonly now: string }
   | { readonly kind: 'labels'; readonly labels: readonly LabelText[]; readonly paper: Paper };
@@ -53,6 +60,12 @@ async function work(job: Job, means: Means): Promise<unknown> {
       const now = (): number => performance.now();
       return pack(job.request, { now, until: now() + means.milliseconds });
     }
+    case 'cut-lengths':
+      return cutLengths(job.request, means.solve);
+    case 'cut-sheets':
+      return cutSheets(job.request);
+    case 'pattern':
+      return patternAnswer(job.request);
     // Loaded when first asked for: most workers only compute.
     case 'read-file':
       return (await import('../stations/files/preview.ts')).readFile(job.request);
@@ -68,6 +81,14 @@ export async function runJob(job: Job, means: Means): Promise<JobAnswer> {
     return { done: await work(job, means) };
   } catch (error) {
     if (error instanceof UnprovedError) return { unproved: error.message };
+    if (error instanceof PatternError)
+      return {
+        refused: {
+          status: 422,
+          detail: `${error.path}: ${error.message}`,
+          errors: [{ path: error.path, message: error.message }],
+        },
+      };
     if (error instanceof ProblemError)
       return { refused: { status: error.status, detail: error.message, errors: error.errors } };
     throw error;
@@ -79,5 +100,5 @@ export function answerOf(answer: JobAnswer): unknown {
   if ('done' in answer) return answer.done;
   if ('refused' in answer)
     throw new ProblemError(answer.refused.status, answer.refused.detail, answer.refused.errors);
-  throw new ProblemError(422, answer.unproved, [{ path: 'offers', message: answer.unproved }]);
+  throw new ProblemError(422, answer.unproved, [{ path: '', message: answer.unproved }]);
 }

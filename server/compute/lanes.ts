@@ -23,11 +23,15 @@ export function firstLane(job: Job): Lane {
     case 'small-parts':
     case 'passage':
     case 'packing':
+    case 'pattern':
       return 'quick';
     case 'purchase':
       return job.request.offers.length * job.request.needs.length > LARGE ? 'long' : 'quick';
     case 'choice':
       return job.request.designs.length * job.request.stock.length > LARGE ? 'long' : 'quick';
+    case 'cut-lengths':
+      return job.request.parts.length > 6 ? 'long' : 'quick';
+    case 'cut-sheets':
     case 'read-file':
     case 'backup':
     case 'labels':

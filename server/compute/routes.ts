@@ -2,12 +2,21 @@ import { Router } from 'express';
 import {
   challengeRequest,
   choiceRequest,
+  cutLengthsRequest,
+  cutSheetsRequest,
+  dotsRequest,
   packingRequest,
   passageRequest,
+  pointsRequest,
   purchaseRequest,
+  slitRequest,
   smallPartsRequest,
 } from '../../contract/compute.ts';
 import { challenge } from '../../core/challenge/bits.ts';
+import { evenly, lengthOf } from '../../core/outline/along.ts';
+import { dotsIn } from '../../core/outline/dots.ts';
+import { SHAPES } from '../../core/outline/shapes.ts';
+import { slit } from '../../core/passage/slit.ts';
 import { read } from '../problem.ts';
 import type { ComputeDoor } from './door.ts';
 import { hungUp } from './hungUp.ts';
@@ -34,6 +43,28 @@ export function computeRoutes(door: ComputeDoor): Router {
   r.post('/packing', async (req, res) => {
     const request = read(packingRequest, req.body);
     res.json(await door.run({ kind: 'packing', request }, hungUp(res)));
+  });
+  r.post('/cut-lengths', async (req, res) => {
+    const request = read(cutLengthsRequest, req.body);
+    res.json(await door.run({ kind: 'cut-lengths', request }, hungUp(res)));
+  });
+  r.post('/cut-sheets', async (req, res) => {
+    const request = read(cutSheetsRequest, req.body);
+    res.json(await door.run({ kind: 'cut-sheets', request }, hungUp(res)));
+  });
+  r.post('/points', (req, res) => {
+    const { outline, count, closed } = read(pointsRequest, req.body);
+    res.json({ length: lengthOf(outline, closed), points: evenly(outline, count, closed) });
+  });
+  r.post('/slit', (req, res) => {
+    res.json(slit(read(slitRequest, req.body)));
+  });
+  r.post('/dots', (req, res) => {
+    const { outline, diameter, dot, gap } = read(dotsRequest, req.body);
+    const within =
+      outline ?? SHAPES.circle.points().map(([x, y]) => [(x * diameter!) / 2, (y * diameter!) / 2] as const);
+    const centres = dotsIn(within, { dot, gap });
+    res.json({ count: centres.length, centres });
   });
   r.post('/challenge', (req, res) => {
     res.json(challenge(read(challengeRequest, req.body).moves));

@@ -4,7 +4,7 @@ import type { At, Fit } from '../kernel.ts';
 import { mm } from '../making.ts';
 import { girth, isCloth, parts, type Dials, type Stem } from './dials.ts';
 
-const { floor, max, min, PI } = Math;
+const { floor, max, min } = Math;
 
 /** Card between a slit and a fold, mm (common practice). */
 export const FROM_FOLD = 15;
@@ -13,32 +13,6 @@ const HAND = { length: 80, width: 40, depth: 60 };
 /** Of a slit's loop taken up by what stands in it: from here it stays when the box is turned, under the other it falls. */
 const HOLDS = 0.85;
 const FALLS = 0.6;
-
-export interface SlitAnswer {
-  readonly admits: boolean;
-  /** Thickest round rod that goes in, mm. */
-  readonly largestDiameter: number;
-  /** Share of the slit's loop that the rod takes up; over 1 it does not go in. */
-  readonly grip: number;
-  /** Loop less girth, mm. */
-  readonly margin: number;
-}
-
-/**
- * A slit of length L in thin card opens to a loop of 2 L: a rod of diameter d goes in when π d ≤ 2 L, and is held the
- * tighter the nearer π d / 2 L is to 1.
- *
- * @example slit({ slit: 3.93, rodDiameter: 2.5 }).admits // true: the shortest slit for 2.5 is 3.93
- */
-export function slit({ slit: length, rodDiameter }: { slit: number; rodDiameter: number }): SlitAnswer {
-  const margin = 2 * length - PI * rodDiameter;
-  return {
-    admits: margin >= -1e-9,
-    largestDiameter: (2 * length) / PI,
-    grip: (PI * rodDiameter) / (2 * length),
-    margin,
-  };
-}
 
 export const shortestSlit = (s: Stem): number => girth(s) / 2;
 

@@ -78,7 +78,8 @@ const coreMaterial = (m: Material, shelf: OnShelf | undefined): CoreMaterial =>
     measured: shelf?.measured,
   } as unknown as CoreMaterial);
 
-async function materialsOf(
+/** Materials of the shelf by number, as the core sees them. */
+export async function materialsOf(
   em: EntityManager,
   ids: readonly number[],
   today: Day,
