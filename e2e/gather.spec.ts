@@ -56,8 +56,10 @@ test('from a bag of twenty finds to what could be made', async ({ page, empty })
 
   // What could I make? Tubs and caps go together; the caps run out first.
   await page.getByRole('link', { name: 'What could I make?' }).click();
-  const idea = page.getByRole('listitem').filter({ hasText: 'Yogurt tub, 500 g + Milk-bottle cap' });
-  await expect(idea).toContainText('2 × drop-through');
+  const idea = page
+    .getByRole('listitem')
+    .filter({ hasText: 'Yogurt tub, 500 g + Milk-bottle cap' })
+    .filter({ hasText: '2 × drop-through' });
   await expect(idea).toContainText('first to run out: Milk-bottle cap');
   await idea.getByRole('button', { name: 'Shape it' }).click();
   await expect(page).toHaveURL(/shape\/1$/);

@@ -33,7 +33,7 @@ test('a design that could not be saved is kept through opening another and a rel
   demo,
 }) => {
   await page.goto(`${demo.url}/shape/1`);
-  await expect(page.getByText('Drops free')).toBeVisible();
+  await expect(page.getByText('Drops free').first()).toBeVisible();
   await page.route('**/api/designs/1', (route) =>
     route.request().method() === 'PUT' ? route.abort() : route.continue(),
   );

@@ -5,7 +5,7 @@ test('a second tab with an old version is told, and chooses', async ({ browser, 
   const [one, two] = [await browser.newPage(), await browser.newPage()];
   for (const page of [one, two]) {
     await page.goto(`${demo.url}/shape/1`);
-    await expect(page.getByText('Drops free')).toBeVisible();
+    await expect(page.getByText('Drops free').first()).toBeVisible();
   }
   const turn = async (page: typeof one, width: string): Promise<void> => {
     await page.getByRole('textbox', { name: 'Slot width, typed' }).fill(width);

@@ -67,7 +67,7 @@ for (const [width, height] of [
 
 test('turning a dial moves the drawing at once and the answers after it', async ({ page, demo }) => {
   await page.goto(`${demo.url}/shape/1`);
-  await expect(page.getByText('4 mm along · 3 mm across')).toBeVisible();
+  await expect(page.getByText('Gap along 4 mm', { exact: true })).toBeVisible();
   await page.getByRole('textbox', { name: 'Slot length, typed' }).fill('1 7/16"');
   await page.getByRole('textbox', { name: 'Slot length, typed' }).press('Enter');
   await expect(page.getByText('Does not go through').first()).toBeVisible();
@@ -86,7 +86,7 @@ test('a rung is looked at, kept in the address and taken over', async ({ page, d
   await page.reload();
   await expect(page.getByText('Rung: Close, turned')).toBeVisible();
   await page.getByRole('button', { name: /a new design$/ }).click();
-  await expect(page).toHaveURL(/shape\/7$/);
+  await expect(page).toHaveURL(/shape\/14$/);
   await expect(page.getByLabel('Design Tide-line drop tub, close, turned')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Slot turned, typed' })).toHaveValue('45°');
 });

@@ -56,17 +56,37 @@ interface Blank {
   readonly gap: number;
 }
 
+/** Ways to lay rectangles: turned as the library likes, all level, all upright. The best of them counts. */
+const WAYS = ['free', 'level', 'upright'] as const;
+
 /** Lays rectangles on panel after panel, those of one unit first; null where one fits on none. */
 function panelUnits(blanks: readonly Blank[], panels: readonly Vec2[]): number | null {
+  const found = WAYS.flatMap((way) => panelsIn(blanks, panels, way) ?? []);
+  return found.length > 0 ? Math.min(...found) : null;
+}
+
+function panelsIn(
+  blanks: readonly Blank[],
+  panels: readonly Vec2[],
+  way: (typeof WAYS)[number],
+): number | null {
   const goes = (b: Blank, [w, h]: Vec2): boolean =>
     (b.width <= w + EPS && b.height <= h + EPS) || (b.turns && b.height <= w + EPS && b.width <= h + EPS);
   if (blanks.some((b) => !panels.some((p) => goes(b, p)))) return null;
+  const laid = (b: Blank, [w, h]: Vec2): Vec2 => {
+    const [long, short] = [Math.max(b.width, b.height), Math.min(b.width, b.height)];
+    const wanted: Vec2 = way === 'level' ? [long, short] : [short, long];
+    const asked = b.turns && way !== 'free' ? wanted : ([b.width, b.height] as const);
+    // What does not go that way round goes the other.
+    return asked[0] <= w + EPS && asked[1] <= h + EPS ? asked : [asked[1], asked[0]];
+  };
   let left = [...blanks].sort((a, b) => b.width * b.height - a.width * a.height);
   let units = 0;
   // The smallest panels first: what goes on a side strip leaves the front for what does not.
   const order = [...panels].sort((a, b) => a[0] * a[1] - b[0] * b[1]);
   while (left.length > 0) {
     units++;
+    const before = left.length;
     for (const panel of order) {
       const [fits, later] = [left.filter((b) => goes(b, panel)), left.filter((b) => !goes(b, panel))];
       if (fits.length === 0) continue;
@@ -75,15 +95,19 @@ function panelUnits(blanks: readonly Blank[], panels: readonly Vec2[]): number |
         smart: false,
         pot: false,
         square: false,
-        allowRotation: fits.every((b) => b.turns),
+        allowRotation: way === 'free' && fits.every((b) => b.turns),
       });
       packer.addArray(
-        fits.map((b) => ({ x: 0, y: 0, width: b.width + gap, height: b.height + gap, data: b })) as never,
+        fits.map((b) => {
+          const [w, h] = laid(b, panel);
+          return { x: 0, y: 0, width: w + gap, height: h + gap, data: b };
+        }) as never,
       );
       const [first] = packer.bins;
       const on = new Set(first?.rects.map((r) => (r as unknown as { data: Blank }).data));
       left = [...fits.filter((b) => !on.has(b)), ...later];
     }
+    if (left.length === before) return null;
   }
   return units;
 }

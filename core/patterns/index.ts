@@ -24,7 +24,7 @@ export type AnyDials = Record<string, unknown>;
 export type AnyAt = At<unknown>;
 
 /** Most rungs a ladder shows. */
-const MOST_RUNGS = 7;
+const MOST_RUNGS = 6;
 
 /** A family with its dials checked at the door, and with what the kernel adds. */
 export interface OpenPattern extends Pick<

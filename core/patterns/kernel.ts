@@ -78,7 +78,13 @@ export type DialSpec = { readonly id: string; readonly label: string; readonly w
       readonly max: number;
       readonly step: number;
     }
-  | { readonly kind: 'text'; readonly most: number; readonly hint?: string }
+  | {
+      readonly kind: 'text';
+      readonly most: number;
+      readonly hint?: string;
+      /** What may be typed, as a regular expression for the whole of it. */
+      readonly allowed?: string;
+    }
   | { readonly kind: 'outline'; readonly options: readonly Option[] }
 );
 

@@ -50,9 +50,7 @@ export interface LeftOut {
 }
 
 const missingRole = (pattern: OpenPattern, materials: readonly Material[]): string | null => {
-  const role = pattern.roles.find(
-    (r) => r.least > 0 && !materials.some((m) => refusal(r, m as Material) === null),
-  );
+  const role = pattern.roles.find((r) => r.least > 0 && !materials.some((m) => refusal(r, m) === null));
   return role ? `nothing on the shelf can be its ${role.label.toLowerCase()}` : null;
 };
 

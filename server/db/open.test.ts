@@ -110,4 +110,56 @@ describe('the place’s one file', () => {
     expect(readdirSync(folder).some((f) => /^fox-button\.before-.*\.db$/.test(f))).toBe(true);
     await closeDb(db);
   });
+
+  it('carries designs, notes and kits forward from when there was one family', async () => {
+    const old = await MikroORM.init({
+      dbName: join(folder, 'fox-button.db'),
+      entities,
+      extensions: [Migrator],
+      migrations: { migrationsList: migrationsList.slice(0, 3), snapshot: false, silent: true },
+      metadataCache: { enabled: false },
+      logger: () => {},
+    });
+    await old.getMigrator().up();
+    const run = (sql: string, values: unknown[] = []) => old.em.getConnection().execute(sql, values);
+    await run(
+      `insert into design (name, pattern, for_group, age_from, age_to, skill, copies, dials, materials) values ('Tub', 'drop-through', 'Gulls', 18, 30, 'Pincer and release', 4, ?, ?)`,
+      [
+        JSON.stringify({ opening: 'slot', length: 42, approach: 'graded play' }),
+        JSON.stringify({ container: 1, piece: 2 }),
+      ],
+    );
+    const parts = JSON.stringify([
+      { materialId: 1, name: 'Tub', due: 1, present: 1 },
+      { materialId: 2, name: 'Cap', due: 8, present: 7 },
+    ]);
+    await run(`insert into copy (label, design_id, parts) values ('FB-001a', 1, ?)`, [parts]);
+    await run(`insert into borrower (name, group_name) values ('Teal Skiff', 'Gulls')`);
+    await run(
+      `insert into loan (copy_id, borrower_id, lent_on, due_on, returned_on, counted) values (1, 1, '2026-11-01', '2026-11-15', '2026-11-14', ?), (1, 1, '2026-11-20', '2026-12-04', null, null)`,
+      [parts],
+    );
+    await run(
+      `insert into note (design_id, child, rung, bits, seconds, pieces, help, words, sat_on) values (1, 'G-04', 'Close slot', 11.5, 90, 8, 'none', '', '2026-11-20')`,
+    );
+    await old.close();
+    const db = await openDb(folder);
+    const read = async (sql: string) =>
+      (await db.em.getConnection().execute(sql)) as Record<string, unknown>[];
+    const [design] = await read('select approach, dials, materials from design');
+    expect(design!.approach).toBe('graded play');
+    expect(JSON.parse(String(design!.dials))).toEqual({ opening: 'slot', length: 42 });
+    expect(JSON.parse(String(design!.materials))).toEqual({ container: [1], piece: [2] });
+    expect(await read('select seconds, count, counted_of from note')).toEqual([
+      { seconds: 90, count: 8, counted_of: 'pieces' },
+    ]);
+    const now = [
+      { materialId: 1, name: 'Tub', due: 1, present: 1, use: 'part', takes: 1 },
+      { materialId: 2, name: 'Cap', due: 8, present: 7, use: 'piece', takes: 1 },
+    ];
+    expect(JSON.parse(String((await read('select parts from copy'))[0]!.parts))).toEqual(now);
+    const loans = await read('select counted from loan order by id');
+    expect([JSON.parse(String(loans[0]!.counted)), loans[1]!.counted]).toEqual([now, null]);
+    await closeDb(db);
+  });
 });

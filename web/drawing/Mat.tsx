@@ -98,6 +98,7 @@ export function Mat({
   over,
   most = 5,
   reserve = 0,
+  aside = 0,
 }: {
   width: number;
   height: number;
@@ -107,6 +108,8 @@ export function Mat({
   over?: React.ReactNode;
   most?: number;
   reserve?: number;
+  /** Pixels at the right that nothing is drawn on, for the words there. */
+  aside?: number;
 }) {
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<readonly [number, number]>([704, 446]);
@@ -121,9 +124,10 @@ export function Mat({
   }, []);
   // On a narrow mat the words at its foot get a place of their own.
   const foot = size[0] < 620 ? reserve : 0;
-  const px = Math.max(width / size[0], (height + 6) / (size[1] - foot), 1 / most);
+  const side = size[0] < 620 ? 0 : aside;
+  const px = Math.max(width / (size[0] - side), (height + 6) / (size[1] - foot), 1 / most);
   const [vw, vh] = [size[0] * px, size[1] * px];
-  const [x0, y0] = [-(vw - width) / 2, -(vh - foot * px - height) / 2];
+  const [x0, y0] = [-(vw - side * px - width) / 2, -(vh - foot * px - height) / 2];
   return (
     <Frame ref={frame}>
       <svg viewBox={`${x0} ${y0} ${vw} ${vh}`} role="img" aria-label={label}>

@@ -139,7 +139,12 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   const base: Dials = { ...d, tilt: 0, colours: 'free' };
   const dot = (k: number): number =>
     Math.max(6, Math.min(60, Math.round(isPainted(d) ? d.dot * k : wide * k)));
-  return [
+  const upTo = (rung: RungDials<Dials>): RungDials<Dials> => {
+    // A small outline takes fewer: as many as go, so that every rung can be laid.
+    const most = dotsOf({ ...rung.dials, asked: 0 }).length;
+    return { ...rung, dials: { ...rung.dials, asked: Math.max(1, Math.min(rung.dials.asked, most)) } };
+  };
+  const all: RungDials<Dials>[] = [
     { id: 'few', name: 'Few, large dots', grip, dials: { ...base, dot: dot(1.5), gap: 12, asked: 4 } },
     { id: 'more', name: 'More dots', grip, dials: { ...base, dot: dot(1.25), gap: 8, asked: 6 } },
     { id: 'close', name: 'Close dots', grip, dials: { ...base, dot: dot(1.05), gap: 4, asked: 9 } },
@@ -155,6 +160,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
         ]
       : []),
   ];
+  return all.map(upTo);
 }
 
 /** A page with an outline full of dots, and something for each. */

@@ -41,7 +41,8 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
       const a = atan2(q[1] - p[1], q[0] - p[0]);
       return [-1.5, 1.5].map((by) => circle(role, [p[0] + by * cos(a), p[1] + by * sin(a)], 6));
     });
-  const last: Vec2 = holes.at(-1) ?? [x1, y1];
+  // The lace hangs from the hole nearest to the side it is drawn on.
+  const last = holes.reduce<Vec2>((a, b) => (b[0] > a[0] ? b : a), holes[0] ?? [x1, y1]);
   // The free end, with its tip, hangs beside the card.
   const tail = Array.from({ length: 19 }, (_, i): Vec2 => {
     const t = i / 18;

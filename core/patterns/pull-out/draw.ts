@@ -15,8 +15,8 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
     d.opening === 'hole'
       ? circle(role === 'slit' ? 'punch' : role, p, d.length)
       : line(role === 'opening' ? 'slit' : role, [
-          [p[0], p[1] - d.length / 2],
-          [p[0], p[1] + d.length / 2],
+          [p[0] - d.length / 2, p[1]],
+          [p[0] + d.length / 2, p[1]],
         ]);
   const top: Mark[] = [
     round
@@ -47,7 +47,7 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
         { width: Math.max(4, s.wide), colour: m.colour },
       );
     const down = Math.min(ground - 2, up + s.long);
-    return rectangle('piece', [x, (up + down) / 2], [Math.max(1.5, s.round ? s.wide : s.thick), down - up], {
+    return rectangle('piece', [x, (up + down) / 2], [Math.max(1.5, s.wide), down - up], {
       corner: 1,
       colour: m.colour,
     });
@@ -63,9 +63,9 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
     ...(first
       ? [
           dimension(
-            [first[0], first[1] - d.length / 2],
-            [first[0], first[1] + d.length / 2],
-            [-along / 2 - first[0] - 10, 0],
+            [first[0] - d.length / 2, first[1]],
+            [first[0] + d.length / 2, first[1]],
+            [0, -across / 2 - first[1] - 10],
             d.opening,
             d.length,
           ),
@@ -78,8 +78,8 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
       ? []
       : [
           dimension(
-            [columns[0] ?? 0, ground - depth - out],
-            [(columns[0] ?? 0) + stem.wide, ground - depth - out],
+            [(columns[0] ?? 0) - stem.wide / 2, ground - depth - out],
+            [(columns[0] ?? 0) + stem.wide / 2, ground - depth - out],
             [0, -10],
             'wide',
             stem.wide,

@@ -21,10 +21,10 @@ export function places(at: At<Dials>): Vec2[] {
   const { dials: d } = at;
   const { along, across, round } = parts(at);
   const own = d.length;
-  // Slits lie across the box, so that their ends are as far from the long folds as from each other.
-  const [stepX, stepY] = d.opening === 'slit' ? [max(3 * own, 8), 4 * own] : [own + 12, own + 12];
+  // Slits lie along the box, so that a flat piece shows its width to the child.
+  const [stepX, stepY] = d.opening === 'slit' ? [4 * own, max(3 * own, 8)] : [own + 12, own + 12];
   const thick = d.opening === 'slit' ? 0 : own;
-  const [roomX, roomY] = [along - 2 * FROM_FOLD - thick, across - 2 * FROM_FOLD - own];
+  const [roomX, roomY] = [along - 2 * FROM_FOLD - own, across - 2 * FROM_FOLD - thick];
   if (roomX < 0 || roomY < 0) return [];
   const [nx, ny] = [floor(roomX / stepX + 1e-9) + 1, floor(roomY / stepY + 1e-9) + 1];
   const out: Vec2[] = [];

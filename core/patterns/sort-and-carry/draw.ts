@@ -42,9 +42,9 @@ export function draw(at: At<Dials>): Drawing {
     ];
   });
   const heap = bowl
-    ? Array.from({ length: Math.min(7, n) }, (_, i): Mark[] => {
-        const r = i === 0 ? 0 : stands * 0.26;
-        const a = (i * Math.PI) / 3;
+    ? Array.from({ length: Math.min(4, n) }, (_, i): Mark[] => {
+        const r = i === 0 ? 0 : stands * 0.2;
+        const a = (i * 2 * Math.PI) / 3;
         return materialMarks(kindOf(kinds, n, i), [bowl[0] + r * Math.cos(a), bowl[1] + r * Math.sin(a)]);
       }).flat()
     : [];

@@ -212,7 +212,15 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
       ],
     },
     ...(d.shows === 'letters'
-      ? [{ kind: 'text', id: 'word', label: 'Word, a letter on each', most: 20 } as const]
+      ? [
+          {
+            kind: 'text',
+            id: 'word',
+            label: 'Word, a letter on each',
+            most: 20,
+            allowed: '[\\p{L}\\p{N} ]*',
+          } as const,
+        ]
       : []),
   ];
 }

@@ -9,12 +9,12 @@ import { Verdict } from '../../shell/Verdict.tsx';
 
 const Facts = styled.div`
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(118px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(92px, 1fr));
   background: var(--paper);
   border: 1px solid var(--seam);
   border-radius: 10px;
   > div {
-    padding: 8px 14px;
+    padding: 8px 11px;
     border-left: 1px solid var(--seam);
     display: grid;
     align-content: start;
@@ -24,7 +24,6 @@ const Facts = styled.div`
   }
   > div:first-child {
     border-left: 0;
-    min-width: 150px;
   }
   > .say {
     grid-column: span 2;
@@ -64,7 +63,7 @@ export const FactStrip = memo(function FactStrip({
       </div>
       {fit?.facts
         .filter((f) => !f.onMat)
-        .slice(0, 4)
+        .slice(0, 3)
         .map((f) => (
           <div key={f.id}>
             <Quiet>{f.label}</Quiet>

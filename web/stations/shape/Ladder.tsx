@@ -36,7 +36,7 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
   overflow: hidden;
   > button.pick {
     display: grid;
-    grid-template-columns: 40px minmax(0, 1fr);
+    grid-template-columns: 34px minmax(0, 1fr);
     gap: 3px 6px;
     align-items: center;
     align-content: center;
@@ -72,8 +72,8 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
   .picture {
     display: grid;
     place-items: center;
-    width: 40px;
-    height: 40px;
+    width: 34px;
+    height: 34px;
     border-radius: 8px;
     background: var(--linen);
   }
@@ -112,6 +112,8 @@ export const Ladder = memo(function Ladder({
       </Strip>
     );
   const open = rungs.find((r) => r.id === chosen);
+  // Two rungs may ask as much: the first of them stands for the design.
+  const nearest = here === null ? undefined : rungs.find((r) => Math.abs(here - r.bits) < 0.05);
   return (
     <>
       <Strip>
@@ -125,7 +127,7 @@ export const Ladder = memo(function Ladder({
         <ol>
           {rungs.map((r) => {
             const on = r.id === chosen;
-            const mine = here !== null && Math.abs(here - r.bits) < 0.05;
+            const mine = r === nearest;
             const seconds = line ? line.intercept + line.slope * r.bits : null;
             return (
               <Card key={r.id} $on={on} $mine={mine}>
@@ -137,7 +139,7 @@ export const Ladder = memo(function Ladder({
                 >
                   <b>{r.name}</b>
                   <span className="picture">
-                    <ScenePicture scene={r.picture} width={34} />
+                    <ScenePicture scene={r.picture} width={28} />
                   </span>
                   <span>
                     <small>{r.bits.toFixed(1)} bits</small>

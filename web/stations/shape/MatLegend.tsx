@@ -10,8 +10,9 @@ const Legend = styled.div`
   position: absolute;
   right: 14px;
   bottom: 12px;
-  max-width: 330px;
-  font-size: 14px;
+  width: 200px;
+  font-size: 13.5px;
+  line-height: 1.35;
   background: rgba(29, 74, 67, 0.88);
   border-radius: 8px;
   padding: 8px 10px;

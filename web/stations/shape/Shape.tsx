@@ -13,7 +13,7 @@ import { useOpenDesign } from '../../design/store.ts';
 import { Mat } from '../../drawing/Mat.tsx';
 import { Marks } from '../../drawing/Marks.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
-import { Heading, Notice, Panel, Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { DesignFacts } from '../../design/DesignFacts.tsx';
 import { SupplyList } from '../../design/SupplyList.tsx';
 import { DialField } from './DialField.tsx';
@@ -138,6 +138,7 @@ function ShapeWork({ at }: { at: AtBench }) {
           height={drawing.scene.height}
           unit={unit}
           reserve={84}
+          aside={206}
           label={drawing.about}
           over={<MatLegend heavy={heavy} rung={rung} unit={unit} />}
         >

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { DialSpec } from '../../../core/patterns/kernel.ts';
 import { TextField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
 
 /** A dial of letters or words: what is typed counts when the field is left, or on Enter. */
 export function TextDial({
@@ -20,8 +21,10 @@ export function TextDial({
     setOf(value);
     setTyped(null);
   }
+  const isAllowed = typed === null || new RegExp(`^(?:${spec.allowed ?? '.*'})$`, 'u').test(typed);
+  const problem = isAllowed ? undefined : `expected ${spec.hint ?? 'letters or numerals'}`;
   const commit = (): void => {
-    if (typed === null) return;
+    if (typed === null || !isAllowed) return;
     setTyped(null);
     if (typed !== value) onChange(typed.slice(0, spec.most));
   };
@@ -32,8 +35,15 @@ export function TextDial({
       </div>
     );
   return (
-    <div onBlur={commit} onKeyDown={(e) => e.key === 'Enter' && commit()}>
-      <TextField label={spec.label} value={typed ?? value} onChange={setTyped} hint={spec.hint ?? ''} />
-    </div>
+    <Form onSubmit={commit}>
+      <TextField
+        label={spec.label}
+        value={typed ?? value}
+        onChange={setTyped}
+        onBlur={commit}
+        error={problem}
+        hint={spec.hint ?? ''}
+      />
+    </Form>
   );
 }

@@ -1,0 +1,152 @@
+import { z } from 'zod';
+import { circle, dimension, sceneOf } from '../drawing/marks.ts';
+import { taken, type At, type Pattern, type Role } from '../patterns/kernel.ts';
+import {
+  cleaningStep,
+  countStep,
+  materialFeatures,
+  need,
+  pieceFeature,
+  sayFor,
+  step,
+  STOP_WORDS,
+} from '../patterns/making.ts';
+
+/** The smallest family: lids laid on rings drawn on a card. docs/adding-a-pattern.md walks through it. */
+const LID: Role = {
+  id: 'lid',
+  label: 'Lids',
+  forms: ['disc'],
+  least: 1,
+  most: 1,
+  use: 'piece',
+  usual: ['milk-cap'],
+};
+const CARD: Role = {
+  id: 'card',
+  label: 'Card',
+  forms: ['sheet'],
+  least: 1,
+  most: 1,
+  use: 'part',
+  usual: ['a4-card'],
+};
+
+const dials = z.strictObject({
+  lids: z
+    .number({ error: 'expected a number of lids' })
+    .int()
+    .min(1, 'must be at least 1')
+    .max(12, 'must be at most 12'),
+  /** How much wider the ring is than the lid, mm. */
+  loose: z.number({ error: 'expected mm' }).min(1, 'must be at least 1 mm').max(40, 'must be at most 40 mm'),
+});
+type Dials = z.infer<typeof dials>;
+
+const parts = ({ chosen }: Pick<At<Dials>, 'chosen'>) => ({
+  lid: taken(chosen, LID),
+  card: taken(chosen, CARD),
+});
+const ring = (at: At<Dials>): number => parts(at).lid.sizes.diameter! + at.dials.loose;
+const places = (at: At<Dials>): [number, number][] =>
+  Array.from({ length: at.dials.lids }, (_, i) => [
+    (i % 4) * (ring(at) + 8),
+    Math.floor(i / 4) * (ring(at) + 8),
+  ]);
+
+export const ringMat: Pattern<Dials> = {
+  id: 'ring-mat',
+  name: 'Ring mat',
+  does: 'Lays lids on rings',
+  skills: ['Pincer and release'],
+  quiet: true,
+  roles: [LID, CARD],
+  dials,
+  title: (at) => `Lay ${at.dials.lids} lids`,
+  defaults: ({ ageFrom }) => ({ lids: 4, loose: ageFrom < 24 ? 20 : 10 }),
+  specs: () => [
+    { kind: 'number', unit: 'each', id: 'lids', label: 'Lids', min: 1, max: 12, step: 1 },
+    { kind: 'number', unit: 'mm', id: 'loose', label: 'Ring over the lid', min: 1, max: 40, step: 1 },
+  ],
+  fit: (at) => ({
+    verdict: 'clear',
+    headline: 'Every lid has its ring',
+    remedy: null,
+    facts: [{ id: 'ring', label: 'Ring', value: ring(at), unit: 'mm', onMat: true }],
+    detail: null,
+  }),
+  plan: (at) => {
+    const { lid, card } = parts(at);
+    const { dials: d, approach } = at;
+    const washed = cleaningStep([{ material: lid, count: d.lids }], approach);
+    return {
+      needs: [need(LID, lid, d.lids, true)],
+      cuts: [
+        {
+          kind: 'outline',
+          id: 'card',
+          label: 'Ring card',
+          role: CARD.id,
+          materialId: card.id,
+          count: 1,
+          use: 'part',
+          counted: true,
+          outline: [
+            [0, 0],
+            [140, 0],
+            [140, 100],
+            [0, 100],
+          ],
+          turn: 'right',
+          gap: 2,
+        },
+      ],
+      steps: [
+        ...washed,
+        step({
+          id: 'draw',
+          title: 'Draw the rings',
+          words: 'Round a cup, with a thick pen.',
+          perCopy: d.lids,
+          tools: ['marker'],
+        }),
+        countStep(`${d.lids} lids`, ['draw', ...washed.map((s) => s.id)]),
+      ],
+    };
+  },
+  draw: (at) => {
+    const { lid } = parts(at);
+    const rings = places(at).map((p) => circle('draw', p, ring(at)));
+    return {
+      scene: sceneOf([
+        ...rings,
+        dimension([0, 0], [ring(at), 0], [0, -ring(at)]),
+        circle('piece', [0, 0], lid.sizes.diameter!, lid.colour),
+      ]),
+      about: `${at.dials.lids} rings with a lid on the first, to scale`,
+      picture: sceneOf(rings, 2),
+      sheets: [{ id: 'rings', title: 'Rings', marks: rings, count: 1 }],
+    };
+  },
+  moves: (at) => [{ distance: 200, tolerance: at.dials.loose, choices: at.dials.lids }],
+  counts: (at) => ({ of: 'lids', one: 'lid', number: at.dials.lids }),
+  features: (at) => {
+    const { lid, card } = parts(at);
+    return [...pieceFeature(lid, at.dials.lids), ...materialFeatures([lid, card])];
+  },
+  rungs: ({ dials: d }) =>
+    [30, 15, 8, 3].map((loose) => ({
+      id: `l${loose}`,
+      name: `${loose} over`,
+      grip: 'thumb and finger',
+      dials: { ...d, loose },
+    })),
+  show: (at) => ({
+    say: sayFor(at.approach, 'Which lid sits here?', 'You drew these rings.'),
+    lookFor: 'Does the lid land without a push?',
+    easier: 'Wider rings.',
+    harder: 'Narrower rings.',
+    more: 'Count them.',
+    stop: STOP_WORDS,
+  }),
+};

@@ -1,0 +1,73 @@
+// npm run shots: renews docs/screenshots/ from the demo cart. SHOTS=folder and SIZE=390x844 look elsewhere.
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import {
+  ensureBuild,
+  ensureDebian,
+  ensurePackages,
+  freePort,
+  launchChromium,
+  run,
+  say,
+  startServer,
+} from './lib.mjs';
+
+ensurePackages();
+ensureDebian([{ name: 'chromium', file: '/usr/bin/chromium' }]);
+ensureBuild();
+const today = '2026-11-24';
+const folder = mkdtempSync(join(tmpdir(), 'fox-button-shots-'));
+const out = process.env.SHOTS ?? 'docs/screenshots';
+const [width, height] = (process.env.SIZE ?? '1280x800').split('x').map(Number);
+mkdirSync(out, { recursive: true });
+run(process.execPath, ['dist/server/fill-demo.js'], {
+  env: { ...process.env, FOX_DATA: folder, FOX_TODAY: today },
+  stdio: ['ignore', 'ignore', 'inherit'],
+});
+const server = await startServer(
+  { PORT: String(await freePort()), FOX_DATA: folder, FOX_TODAY: today },
+  { stdio: ['ignore', 'ignore', 'inherit'] },
+);
+const browser = await launchChromium();
+const views = [
+  ['gather', '/gather?material=1'],
+  ['gather-look-over', '/gather/look-over'],
+  ['gather-saving', '/gather/saving'],
+  ['gather-today', '/gather/today'],
+  ['gather-container', '/gather/container?design=2'],
+  ['gather-prices', '/gather/prices'],
+  ['gather-files', '/gather/files'],
+  ['shape', '/shape/1'],
+  ['shape-rung', '/shape/1?rung=turned'],
+  ['shape-lace', '/shape/7'],
+  ['shape-stack', '/shape/8'],
+  ['shape-pull-out', '/shape/9'],
+  ['shape-peg-rim', '/shape/10'],
+  ['shape-count-out', '/shape/11'],
+  ['shape-dot-mat', '/shape/12'],
+  ['shape-sort', '/shape/13'],
+  ['check', '/check/1'],
+  ['price', '/price/1'],
+  ['make', '/make/1'],
+  ['lend', '/lend?kit=FB-005a'],
+  ['watch', '/watch'],
+  ['place', '/place'],
+];
+try {
+  const page = await browser.newPage({ viewport: { width, height } });
+  page.on('pageerror', (e) => console.error(`page error: ${e.message}`));
+  page.on('console', (m) => m.type() === 'error' && console.error(`console: ${m.text()}`));
+  const only = process.env.ONLY?.split(',');
+  for (const [name, path] of views.filter(([n]) => !only || only.includes(n))) {
+    await page.goto(server.url + path);
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(/^(shape|check|gather-)/.test(name) ? 2500 : 600);
+    await page.screenshot({ path: join(out, `${name}.png`), fullPage: process.env.FULL === '1' });
+    say(`${join(out, `${name}.png`)}`);
+  }
+} finally {
+  await browser.close();
+  await server.stop();
+  rmSync(folder, { recursive: true, force: true });
+}
