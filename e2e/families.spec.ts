@@ -58,6 +58,8 @@ test('each family opens, each of its dials turns to both ends, and nothing leave
         await inside(`${name}: ${label} ${key}`);
       }
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    // What was turned is kept before the next one is opened.
+    await expect(page.getByText(`Design ${design!.id} · saved`)).toBeVisible();
     await expect(page.getByText('Something went wrong')).toHaveCount(0);
   }
   expect(errors).toEqual([]);

@@ -40,6 +40,9 @@ const views = [
   ['gather-files', '/gather/files'],
   ['shape', '/shape/1'],
   ['shape-rung', '/shape/1?rung=turned'],
+  ['shape-lace', '/shape/7'],
+  ['shape-stack', '/shape/8'],
+  ['shape-new', '/shape/1', 'New design'],
   ['check', '/check/1'],
   ['price', '/price/1'],
   ['make', '/make/1'],
@@ -52,10 +55,14 @@ try {
   page.on('pageerror', (e) => console.error(`page error: ${e.message}`));
   page.on('console', (m) => m.type() === 'error' && console.error(`console: ${m.text()}`));
   const only = process.env.ONLY?.split(',');
-  for (const [name, path] of views.filter(([n]) => !only || only.includes(n))) {
+  for (const [name, path, press] of views.filter(([n]) => !only || only.includes(n))) {
     await page.goto(server.url + path);
     await page.waitForLoadState('networkidle');
     await page.waitForTimeout(/^(shape|check|gather-)/.test(name) ? 2500 : 600);
+    if (press) {
+      await page.getByRole('button', { name: press }).click();
+      await page.waitForTimeout(4000);
+    }
     await page.screenshot({ path: join(out, `${name}.png`), fullPage: process.env.FULL === '1' });
     say(`${join(out, `${name}.png`)}`);
   }

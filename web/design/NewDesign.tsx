@@ -124,9 +124,9 @@ export function NewDesign({
     retry: false,
   });
   const nameOf = (id: number): string => materials.find((m) => m.id === id)?.name ?? `material ${id}`;
-  const start = (s: Suggestion): void =>
-    add.mutate(
-      {
+  const start = async (s: Suggestion): Promise<void> => {
+    try {
+      const made = await add.mutateAsync({
         name: `${s.name}: ${Object.values(s.materials).flat().slice(0, 2).map(nameOf).join(', ')}`.slice(
           0,
           80,
@@ -140,14 +140,13 @@ export function NewDesign({
         copies: 1,
         dials: s.dials,
         materials: Object.fromEntries(Object.entries(s.materials).map(([role, ids]) => [role, [...ids]])),
-      },
-      {
-        onSuccess: (made) => {
-          onClose();
-          void navigate(`/shape/${made.id}`);
-        },
-      },
-    );
+      });
+      onClose();
+      await navigate(`/shape/${made.id}`);
+    } catch {
+      // What went wrong stands above the list.
+    }
+  };
   return (
     <Dialog title="New design" isOpen={isOpen} onClose={onClose} wide>
       <Stack $gap={12}>
@@ -195,7 +194,7 @@ export function NewDesign({
                 </span>
                 {s.cautions.length > 0 && <Quiet>Take care: {s.cautions.join(', ').toLowerCase()}</Quiet>}
                 <Row>
-                  <Button small isDisabled={add.isPending} onPress={() => start(s)}>
+                  <Button small isDisabled={add.isPending} onPress={() => void start(s)}>
                     Start {s.name.toLowerCase()}
                   </Button>
                 </Row>

@@ -101,6 +101,18 @@ describe('the open design', () => {
     expect(state()).toMatchObject({ saving: 'saved', draft: { version: 5 } });
   });
 
+  it('takes a save whose answer was lost for what it is: no conflict', async () => {
+    const calls = desk();
+    state().dial('width', 18);
+    await jest.advanceTimersByTimeAsync(600);
+    await calls[0]!.answer(409, changedBy({ ...design, version: 2, dials: { width: 18 } }));
+    expect(state()).toMatchObject({
+      saving: 'saved',
+      theirs: null,
+      draft: { version: 2, dials: { width: 18 } },
+    });
+  });
+
   it('takes theirs when asked', async () => {
     const calls = desk();
     state().dial('width', 18);

@@ -37,7 +37,17 @@ let timer: ReturnType<typeof setTimeout> | null = null;
 let retrying: ReturnType<typeof setTimeout> | null = null;
 let running: Promise<void> | null = null;
 
-const put = ({ id, ...body }: Design): Promise<Design> => api<Design>('PUT', `/designs/${id}`, body);
+const put = async (design: Design): Promise<Design> => {
+  const { id, ...body } = design;
+  try {
+    return await api<Design>('PUT', `/designs/${id}`, body);
+  } catch (error) {
+    // The page was left while a save was on its way: the server has it already.
+    const { theirs } = failure(error);
+    if (theirs && sameContent(theirs, design)) return theirs;
+    throw error;
+  }
+};
 const listed = (saved: Design): void => {
   client.setQueryData<Design[]>(['designs'], (all) => all?.map((d) => (d.id === saved.id ? saved : d)));
 };
@@ -49,6 +59,18 @@ const failure = (error: unknown): Omit<Unsaved, 'draft'> => ({
       ? (error.problem.current as Design)
       : null,
 });
+
+/** Whether two states of a design say the same: a save that was taken, though its answer was lost, is no conflict. */
+const sameContent = (a: Design, b: Design): boolean => {
+  const content = ({ version: _, made: __, id: ___, ...rest }: Design): unknown => rest;
+  return canonical(content(a)) === canonical(content(b));
+};
+const canonical = (x: unknown): string =>
+  JSON.stringify(x, (_, v: unknown) =>
+    typeof v === 'object' && v !== null && !Array.isArray(v)
+      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : v,
+  );
 
 /** The open design: dials move here at once, and go to the server after a pause with the version they grew from. */
 export const useOpenDesign = create<OpenDesign>()((set, get) => {
