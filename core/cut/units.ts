@@ -120,6 +120,27 @@ function panelsIn(
  */
 export function unitsFor(parts: readonly CutTimes[], stock: Stock): number | null {
   const there = parts.filter((p) => p.times > 0 && p.cut.count > 0);
+  if (stock.kind === 'roll' || there.length === 0) return laidOut(there, stock);
+  // The shelf, the bench and every try of a plan ask for the same few layouts over and over.
+  const key = JSON.stringify([
+    stock,
+    there.map(({ cut, times }) => [
+      cut.count * times,
+      cut.kind === 'length' ? [cut.length, cut.loss] : [blankOf(cut), cut.turn, cut.gap],
+    ]),
+  ]);
+  const known = layouts.get(key);
+  if (known !== undefined) return known;
+  const found = laidOut(there, stock);
+  if (layouts.size >= MOST_LAYOUTS) layouts.delete(layouts.keys().next().value!);
+  layouts.set(key, found);
+  return found;
+}
+
+const layouts = new Map<string, number | null>();
+const MOST_LAYOUTS = 3000;
+
+function laidOut(there: readonly CutTimes[], stock: Stock): number | null {
   if (there.length === 0) return 0;
   if (stock.kind === 'roll') return Math.ceil(there.reduce((sum, p) => sum + rolled(p), 0) - EPS);
   if (stock.kind === 'length') return lengthUnits(there, stock.length);

@@ -35,8 +35,8 @@ const times = (needs: readonly Need[], n: number): NeedTimes[] => needs.map((nee
 export const takes = (needs: readonly Need[], kits = 1): Map<number, number> =>
   new Map([...byMaterial(needs)].map(([id, list]) => [id, quantityFor(times(list, kits))]));
 
-/** More kits than this are never counted: a shelf of thumbtacks makes any number. */
-const MOST_KITS = 10_000;
+/** More kits than a batch may have are not counted where it takes a layout to count them. */
+const MOST_KITS = 200;
 
 /** Most kits that a quantity of one material allows; Infinity where they take none of it. */
 export function kitsFrom(needs: readonly Need[], there: number, before: readonly NeedTimes[] = []): number {
