@@ -26,7 +26,7 @@ export interface PatternMade extends Makeable {
 }
 
 /** So many sets of materials are tried for a pattern, whatever the number of its roles; the fullest bins come first. */
-const MOST_TRIES = 900;
+const MOST_TRIES = 400;
 const MOST_PER_ROLE = 30;
 /** A piece that fails this often is left: most of what speaks against it goes with it into any container. */
 const TRIES_PER_PIECE = 3;

@@ -58,14 +58,19 @@ const missingRole = (pattern: OpenPattern, materials: readonly Material[]): stri
  * Families that serve a skill, started from the free stock: most kits first. Those that cannot be are named with why.
  *
  * @param options.free stock that no design on the bench speaks for
+ * @param options.families those that are tried, all where nothing is said
  */
 export async function suggest(
   wish: Wish,
-  options: { materials: readonly Material[]; free: ReadonlyMap<number, number> },
+  options: {
+    materials: readonly Material[];
+    free: ReadonlyMap<number, number>;
+    families?: readonly string[] | undefined;
+  },
 ): Promise<{ suggestions: Suggestion[]; left: LeftOut[] }> {
   const suggestions: Suggestion[] = [];
   const left: LeftOut[] = [];
-  for (const pattern of await loadPatterns()) {
+  for (const pattern of await loadPatterns(options.families)) {
     if (!pattern.skills.includes(wish.skill)) continue;
     const { name } = pattern;
     if (wish.quiet && !pattern.quiet) {

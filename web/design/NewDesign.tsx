@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { useQuery } from '@tanstack/react-query';
+import { useQueries } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import type { Design, DesignInput } from '../../contract/designs.ts';
@@ -9,7 +9,7 @@ import { formatAges } from '../../core/calendar/ages.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
 import { asMeasured } from '../../core/materials/material.ts';
 import { kits, spokenFor } from '../../core/needs/supply.ts';
-import { SKILLS, type Skill } from '../../core/patterns/kernel.ts';
+import { familyIds, SKILLS, type Skill } from '../../core/patterns/index.ts';
 import { freeOf } from '../../core/plan/makeable.ts';
 import type { Suggestion, Wish } from '../../core/plan/suggest.ts';
 import { api, words } from '../data/api.ts';
@@ -116,12 +116,21 @@ export function NewDesign({
     quiet: atHand === 'quiet' || atHand === 'waiting',
     minutes: atHand === 'half' ? 30 : null,
   };
-  const found = useQuery({
-    queryKey: ['suggest', wish, free],
-    queryFn: () => planner().suggest(wish, materials.map(asMeasured), free!),
-    enabled: isOpen && free !== null,
-    staleTime: Infinity,
-    retry: false,
+  // Family by family, so that the first stands there while the next is tried.
+  const found = useQueries({
+    queries: familyIds().map((family) => ({
+      queryKey: ['suggest', family, wish, free],
+      queryFn: () => planner().suggest(family, wish, materials.map(asMeasured), free!),
+      enabled: isOpen && free !== null,
+      staleTime: Infinity,
+      retry: false,
+    })),
+    combine: (all) => ({
+      suggestions: all.flatMap((q) => q.data?.suggestions ?? []).sort((a, b) => b.kits - a.kits),
+      left: all.flatMap((q) => q.data?.left ?? []),
+      error: all.find((q) => q.error)?.error ?? null,
+      isTrying: all.some((q) => q.isPending && !q.error),
+    }),
   });
   const nameOf = (id: number): string => materials.find((m) => m.id === id)?.name ?? `material ${id}`;
   const start = async (s: Suggestion): Promise<void> => {
@@ -174,9 +183,9 @@ export function NewDesign({
         <Seam />
         {found.error && <Notice tone="stop">{words(found.error)}</Notice>}
         {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
-        {!found.data && !found.error && <p role="status">Trying what goes together …</p>}
+        {found.isTrying && <p role="status">Trying what goes together …</p>}
         <Cards aria-label="What you can make">
-          {found.data?.suggestions.map((s) => (
+          {found.suggestions.map((s) => (
             <li key={s.pattern}>
               <span className="picture">
                 <ScenePicture scene={s.picture} width={76} />
@@ -202,11 +211,11 @@ export function NewDesign({
             </li>
           ))}
         </Cards>
-        {found.data && found.data.suggestions.length === 0 && (
+        {!found.isTrying && !found.error && found.suggestions.length === 0 && (
           <p>Nothing can be started so. Choose another skill, or put more on the shelf.</p>
         )}
-        {found.data && found.data.left.length > 0 && (
-          <Quiet>Not offered: {found.data.left.map((l) => `${l.name} (${l.why})`).join('; ')}.</Quiet>
+        {!found.isTrying && found.left.length > 0 && (
+          <Quiet>Not offered: {found.left.map((l) => `${l.name} (${l.why})`).join('; ')}.</Quiet>
         )}
         <Row>
           <Button plain onPress={onClose}>

@@ -42,9 +42,14 @@ export const bench = {
       checkFeatures(pattern.features(a), { youngest: a.ageFrom, market: a.market }),
     );
   },
-  suggest: (wish: Wish, materials: readonly Material[], free: readonly (readonly [number, number])[]) =>
-    once(`suggest ${JSON.stringify([wish, materials, free])}`, () =>
-      suggest(wish, { materials, free: new Map(free) }),
+  suggest: (
+    family: string,
+    wish: Wish,
+    materials: readonly Material[],
+    free: readonly (readonly [number, number])[],
+  ) =>
+    once(`suggest ${JSON.stringify([family, wish, materials, free])}`, () =>
+      suggest(wish, { materials, free: new Map(free), families: [family] }),
     ),
   container: (o: Parameters<typeof checkContainer>[0]) =>
     once(`container ${JSON.stringify(o)}`, () => checkContainer(o)),

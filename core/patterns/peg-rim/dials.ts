@@ -22,10 +22,8 @@ export const ROLES = {
     most: 5,
     use: 'piece',
     usual: ['wooden-peg'],
-    accepts: (m) =>
-      m.solid === 'block' && Math.max(m.sizes.length ?? 0, m.sizes.height ?? 0) <= 120
-        ? null
-        : 'expected a clothes peg or a clip',
+    // Nothing in its sizes tells a peg from a stick: it is known by its name.
+    accepts: (m) => (/peg|clip|clothespin/i.test(m.name) ? null : 'expected a clothes peg or a clip'),
   },
   bag: BAG,
 } as const satisfies Record<string, Role>;
