@@ -2,7 +2,11 @@ const transform = {
   '^.+\\.tsx?$': [
     '@swc/jest',
     {
-      jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2023', transform: { react: { runtime: 'automatic' } } },
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        target: 'es2023',
+        transform: { react: { runtime: 'automatic' } },
+      },
       module: { type: 'es6' },
     },
   ],
@@ -15,7 +19,7 @@ const common = {
 export default {
   watchman: false,
   // A busy machine may take its time; a test that hangs is still ended.
-  testTimeout: 60_000,
+  testTimeout: 120_000,
   projects: [
     {
       ...common,

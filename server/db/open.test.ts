@@ -144,8 +144,7 @@ describe('the place’s one file', () => {
     );
     await old.close();
     const db = await openDb(folder);
-    const read = async (sql: string) =>
-      (await db.em.getConnection().execute(sql)) as Record<string, unknown>[];
+    const read = (sql: string) => db.em.getConnection().execute<Record<string, unknown>[]>(sql);
     const [design] = await read('select approach, dials, materials from design');
     expect(design!.approach).toBe('graded play');
     expect(JSON.parse(String(design!.dials))).toEqual({ opening: 'slot', length: 42 });
