@@ -122,9 +122,11 @@ export function answer(table: Record<string, unknown>): Call[] {
 /** Within the router and a fresh cache. */
 export function show(children: React.ReactNode, at = '/') {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  return render(
-    <QueryClientProvider client={client}>
-      <MemoryRouter initialEntries={[at]}>{children}</MemoryRouter>
-    </QueryClientProvider>,
-  );
+  return render(children, {
+    wrapper: ({ children: inner }) => (
+      <QueryClientProvider client={client}>
+        <MemoryRouter initialEntries={[at]}>{inner}</MemoryRouter>
+      </QueryClientProvider>
+    ),
+  });
 }

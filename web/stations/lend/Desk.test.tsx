@@ -14,7 +14,7 @@ const lent = {
   ...COPY,
   openLoan: { id: 4, borrowerId: 2, borrower: 'Grey Punt', lentOn: '2026-11-06', dueOn: '2026-11-20' },
 };
-const desk = (copy = COPY, materials = [TUB, CAP], bench: BenchDesign[] = []) => {
+const desk = (copy = COPY, materials = [TUB, CAP], bench: BenchDesign[] | undefined = []) => {
   const unfinished: boolean[] = [];
   show(
     <Desk
@@ -160,7 +160,30 @@ describe('taking back', () => {
     await less('Cap');
     // Nine are kept, eight of them held: one is free, and two are missing.
     expect(screen.getByText(/1 free on the shelf/)).toBeVisible();
-    expect(screen.queryByRole('button', { name: 'Fill from stock' })).toBeNull();
+    expect(screen.getByRole('button', { name: 'Fill from stock' })).toBeDisabled();
+  });
+
+  it('moves no button when what is free becomes known', async () => {
+    answer({});
+    const show1 = (bench: BenchDesign[] | undefined) => (
+      <Desk
+        copy={lent}
+        borrowers={families}
+        materials={[TUB, CAP]}
+        bench={bench}
+        place={PLACE}
+        onUnfinished={() => {}}
+      />
+    );
+    const { rerender } = show(show1(undefined));
+    await less('Cap');
+    const names = () => screen.getAllByRole('button').map((b) => b.textContent);
+    const before = names();
+    expect(screen.getByText(/Counting what is free/)).toBeVisible();
+    expect(screen.getByRole('button', { name: 'Fill from stock' })).toBeDisabled();
+    rerender(show1([]));
+    expect(screen.getByRole('button', { name: 'Fill from stock' })).toBeEnabled();
+    expect(names()).toEqual(before);
   });
 
   it('tells when a count was begun, and that it was not when it is as it was', async () => {
@@ -217,7 +240,7 @@ describe('taking back', () => {
     const copy = { ...lent, parts: [part(3, 'Bead', 6, 6)] };
     desk(copy, [BEAD]);
     await less('Bead');
-    expect(screen.queryByRole('button', { name: 'Fill from stock' })).toBeNull();
+    expect(screen.getByRole('button', { name: 'Fill from stock' })).toBeDisabled();
     expect(screen.getByText(/A loose bead is a small part/)).toBeVisible();
   });
 

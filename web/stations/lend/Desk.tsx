@@ -67,14 +67,15 @@ export function Desk({
   copy: Copy;
   borrowers: readonly Borrower[];
   materials: readonly MaterialRow[];
-  /** Every design with its needs: what they hold is no spare. */
-  bench: readonly BenchDesign[];
+  /** Every design with its needs: what they hold is no spare. Undefined until it is known. */
+  bench: readonly BenchDesign[] | undefined;
   place: Place;
   /** Told whether a count was begun and not saved. */
   onUnfinished(unfinished: boolean): void;
 }) {
   const s = standing(copy, place.today);
   const spare = useMemo(() => {
+    if (!bench) return null;
     const spoken = spokenFor(bench);
     return (id: number | null): number =>
       Math.max(0, (materials.find((m) => m.id === id)?.kept ?? 0) - (spoken.get(id ?? -1) ?? 0));
@@ -206,8 +207,8 @@ function CountIn({
 }: {
   copy: Copy;
   materials: readonly MaterialRow[];
-  /** What of a material is kept and free of the bench. */
-  spare: (materialId: number | null) => number;
+  /** What of a material is kept and free of the bench; null until it is known. */
+  spare: ((materialId: number | null) => number) | null;
   place: Place;
   daysLate: number;
   onUnfinished(unfinished: boolean): void;
@@ -232,7 +233,7 @@ function CountIn({
       material: materials.find((m) => m.id === part.materialId),
     }))
     .filter((g) => g.short > 0);
-  const spare = gaps.every((g) => free(g.part.materialId) >= g.short);
+  const spare = free !== null && gaps.every((g) => free(g.part.materialId) >= g.short);
   const lost = gaps.map((g) => ({ name: g.part.name, size: looseSize(g.material) }));
   return (
     <Stack $gap={6}>
@@ -273,7 +274,9 @@ function CountIn({
             <div>
               <strong>{gaps.map((g) => `${g.short} × ${g.part.name}`).join(', ')} short</strong>
               <br />
-              {gaps.map((g) => `${free(g.part.materialId)} free on the shelf.`).join(' ')}{' '}
+              {free === null
+                ? 'Counting what is free on the shelf …'
+                : gaps.map((g) => `${free(g.part.materialId)} free on the shelf.`).join(' ')}{' '}
               {lost.map((l) => looseWords(l.name, l.size)).join(' ')}
             </div>
           </div>
@@ -288,11 +291,10 @@ function CountIn({
           </Button>
         ) : (
           <>
-            {spare && (
-              <Button isDisabled={done.isPending} onPress={() => done.mutate('fill')}>
-                Fill from stock
-              </Button>
-            )}
+            {/* Always in its place: a button that comes late would push the next one from under the finger. */}
+            <Button isDisabled={!spare || done.isPending} onPress={() => done.mutate('fill')}>
+              Fill from stock
+            </Button>
             <Button plain isDisabled={done.isPending} onPress={() => done.mutate('repair')}>
               To repair
             </Button>

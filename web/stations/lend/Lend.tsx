@@ -340,7 +340,7 @@ export function Component() {
               copy={open}
               borrowers={borrowers}
               materials={materials}
-              bench={bench ?? []}
+              bench={bench}
               place={place}
               onUnfinished={setUnfinished}
             />
