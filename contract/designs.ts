@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { APPROACHES, SKILLS } from '../core/patterns/kernel.ts';
+import { APPROACHES, SKILLS, type Need } from '../core/patterns/kernel.ts';
 import { id, name, version } from './common.ts';
 
 const months = z
@@ -49,6 +49,13 @@ export const designUpdate = designShape.extend({ version }).refine(agesInOrder, 
 export const design = designShape.extend({ id, version, made: z.number().int() });
 export type DesignInput = z.infer<typeof designInput>;
 export type Design = z.infer<typeof design>;
+
+/** What one kit of a design needs; `problem` says why it cannot be read. */
+export interface DesignNeeds {
+  readonly id: number;
+  readonly needs: Need[];
+  readonly problem: string | null;
+}
 
 /** The next batch of a design: so many kits, none of them made yet. */
 export const batchInput = z.strictObject({

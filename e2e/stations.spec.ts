@@ -41,6 +41,24 @@ test('every station opens without an error, and axe finds nothing serious', asyn
   expect(errors).toEqual([]);
 });
 
+test('families are loaded when a design is opened, not before', async ({ page, demo }) => {
+  const scripts: string[] = [];
+  page.on('request', (r) => {
+    const name = new URL(r.url()).pathname.split('/').at(-1)!;
+    if (name.endsWith('.js')) scripts.push(name);
+  });
+  const families = (await (await page.request.get(`${demo.url}/api/patterns`)).json()) as { id: string }[];
+  const loaded = () => families.filter((f) => scripts.some((s) => s.startsWith(`${f.id}-`)));
+  await page.goto(`${demo.url}/gather`);
+  // What is free of other designs is on the cards: it has been worked out.
+  await expect(page.getByText(/ free/).first()).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  expect(loaded()).toEqual([]);
+  await page.goto(`${demo.url}/shape/1`);
+  await expect(page.getByText('Drops free').first()).toBeVisible();
+  expect(loaded().map((f) => f.id)).toContain('drop-through');
+});
+
 for (const [width, height] of [
   [1280, 800],
   [1024, 768],

@@ -120,6 +120,69 @@ describe('lengths', () => {
   });
 });
 
+describe('what a batch takes of sheets', () => {
+  const plate = (width: number, height: number, turn: 'any' | 'right' | 'none', gap = 0): Cut => ({
+    kind: 'outline',
+    id: 'p',
+    label: '',
+    role: '',
+    materialId: 1,
+    count: 1,
+    use: 'part',
+    counted: false,
+    outline: square(width, height),
+    turn,
+    gap,
+  });
+  const panels = (...list: Vec2[]) => ({ kind: 'panels', panels: list }) as const;
+
+  it.each([
+    ['rows that fill the sheet', 100, 50, 'right', 0, 8, [[200, 200]], 1],
+    ['one more takes another sheet', 100, 50, 'right', 0, 9, [[200, 200]], 2],
+    ['what may not turn', 120, 50, 'none', 0, 3, [[100, 200]], null],
+    ['turned, two go', 120, 50, 'right', 0, 2, [[100, 200]], 1],
+    ['scissors between', 100, 100, 'right', 2, 4, [[200, 200]], 4],
+    // 290 × 190 takes two of 140 × 140 no other way than one beside the other; the sides are too narrow.
+    [
+      'a cereal box has two fronts',
+      140,
+      140,
+      'right',
+      2,
+      5,
+      [
+        [290, 190],
+        [290, 190],
+        [290, 60],
+        [290, 60],
+      ],
+      2,
+    ],
+  ] as [string, number, number, 'right' | 'none', number, number, Vec2[], number | null][])(
+    '%s',
+    (_, w, h, turn, gap, times, list, units) => {
+      expect(unitsFor([{ cut: plate(w, h, turn, gap), times }], panels(...list))).toBe(units);
+    },
+  );
+
+  it('five of 60 × 40 go on 100 × 120, more than in rows of one direction', () => {
+    expect(unitsFor([{ cut: plate(60, 40, 'right'), times: 5 }], panels([100, 120]))).toBe(1);
+    expect(unitsFor([{ cut: plate(60, 40, 'right'), times: 6 }], panels([100, 120]))).toBe(2);
+  });
+
+  it('never takes less than the area, nor fewer sheets for more parts', () => {
+    const side = fc.integer({ min: 10, max: 90 });
+    fc.assert(
+      fc.property(side, side, fc.integer({ min: 1, max: 40 }), (w, h, n) => {
+        const of = (times: number) => unitsFor([{ cut: plate(w, h, 'right'), times }], panels([100, 140]))!;
+        expect(of(n) * 100 * 140).toBeGreaterThanOrEqual(n * w * h - 1e-6);
+        expect(of(n + 1)).toBeGreaterThanOrEqual(of(n));
+      }),
+      { numRuns: 60, seed: 8 },
+    );
+  });
+});
+
 const square = (w: number, h: number): [number, number][] => [
   [0, 0],
   [w, 0],

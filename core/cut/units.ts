@@ -59,10 +59,72 @@ interface Blank {
 /** Ways to lay rectangles: turned as the library likes, all level, all upright. The best of them counts. */
 const WAYS = ['free', 'level', 'upright'] as const;
 
+const goes = (b: Blank, [w, h]: Vec2): boolean =>
+  (b.width <= w + EPS && b.height <= h + EPS) || (b.turns && b.height <= w + EPS && b.width <= h + EPS);
+
+/** Rows and columns of one size on a panel. */
+const inRows = (b: Blank, [w, h]: Vec2): number => {
+  const rows = (x: number, y: number): number =>
+    Math.floor((w + b.gap + EPS) / (x + b.gap)) * Math.floor((h + b.gap + EPS) / (y + b.gap));
+  return Math.max(rows(b.width, b.height), b.turns ? rows(b.height, b.width) : 0);
+};
+
+/** How many of one size a unit of panels gives: in rows, or as the library lays them where that is more. */
+function perUnit(b: Blank, panels: readonly Vec2[]): number {
+  return panels.reduce((n, panel) => {
+    const rows = inRows(b, panel);
+    const bound = Math.floor(
+      ((panel[0] + b.gap) * (panel[1] + b.gap)) / ((b.width + b.gap) * (b.height + b.gap)),
+    );
+    // Rows that fill the area, and sizes so small that what is left over hardly matters, need no search.
+    if (rows >= bound || bound > AT_ONCE) return n + rows;
+    const many = Array.from({ length: bound }, () => ({ ...b }));
+    const laid = WAYS.map((way) => many.length - layOn(many, panel, way).length);
+    return n + Math.max(rows, ...laid);
+  }, 0);
+}
+
+const isSame = (a: Blank, b: Blank): boolean =>
+  a.width === b.width && a.height === b.height && a.turns === b.turns && a.gap === b.gap;
+
 /** Lays rectangles on panel after panel, those of one unit first; null where one fits on none. */
 function panelUnits(blanks: readonly Blank[], panels: readonly Vec2[]): number | null {
+  const [one] = blanks;
+  if (one && blanks.every((b) => isSame(b, one))) {
+    const each = perUnit(one, panels);
+    return each > 0 ? Math.ceil(blanks.length / each) : null;
+  }
   const found = WAYS.flatMap((way) => panelsIn(blanks, panels, way) ?? []);
   return found.length > 0 ? Math.min(...found) : null;
+}
+
+/** Lays rectangles on one panel; those that are left over. */
+function layOn(blanks: readonly Blank[], panel: Vec2, way: (typeof WAYS)[number]): Blank[] {
+  const [w, h] = panel;
+  const laid = (b: Blank): Vec2 => {
+    const [long, short] = [Math.max(b.width, b.height), Math.min(b.width, b.height)];
+    const wanted: Vec2 = way === 'level' ? [long, short] : [short, long];
+    const asked = b.turns && way !== 'free' ? wanted : ([b.width, b.height] as const);
+    // What does not go that way round goes the other.
+    return asked[0] <= w + EPS && asked[1] <= h + EPS ? asked : [asked[1], asked[0]];
+  };
+  const fits = blanks.filter((b) => goes(b, panel));
+  if (fits.length === 0) return [...blanks];
+  const gap = Math.max(...fits.map((b) => b.gap));
+  const packer = new MaxRectsPacker(w + gap + EPS, h + gap + EPS, 0, {
+    smart: false,
+    pot: false,
+    square: false,
+    allowRotation: way === 'free' && fits.every((b) => b.turns),
+  });
+  packer.addArray(
+    fits.map((b) => {
+      const [across, down] = laid(b);
+      return { x: 0, y: 0, width: across + gap, height: down + gap, data: b };
+    }) as never,
+  );
+  const on = new Set(packer.bins[0]?.rects.map((r) => (r as unknown as { data: Blank }).data));
+  return [...fits.filter((b) => !on.has(b)), ...blanks.filter((b) => !goes(b, panel))];
 }
 
 function panelsIn(
@@ -70,16 +132,7 @@ function panelsIn(
   panels: readonly Vec2[],
   way: (typeof WAYS)[number],
 ): number | null {
-  const goes = (b: Blank, [w, h]: Vec2): boolean =>
-    (b.width <= w + EPS && b.height <= h + EPS) || (b.turns && b.height <= w + EPS && b.width <= h + EPS);
   if (blanks.some((b) => !panels.some((p) => goes(b, p)))) return null;
-  const laid = (b: Blank, [w, h]: Vec2): Vec2 => {
-    const [long, short] = [Math.max(b.width, b.height), Math.min(b.width, b.height)];
-    const wanted: Vec2 = way === 'level' ? [long, short] : [short, long];
-    const asked = b.turns && way !== 'free' ? wanted : ([b.width, b.height] as const);
-    // What does not go that way round goes the other.
-    return asked[0] <= w + EPS && asked[1] <= h + EPS ? asked : [asked[1], asked[0]];
-  };
   let left = [...blanks].sort((a, b) => b.width * b.height - a.width * a.height);
   let units = 0;
   // The smallest panels first: what goes on a side strip leaves the front for what does not.
@@ -87,26 +140,7 @@ function panelsIn(
   while (left.length > 0) {
     units++;
     const before = left.length;
-    for (const panel of order) {
-      const [fits, later] = [left.filter((b) => goes(b, panel)), left.filter((b) => !goes(b, panel))];
-      if (fits.length === 0) continue;
-      const gap = Math.max(...fits.map((b) => b.gap));
-      const packer = new MaxRectsPacker(panel[0] + gap + EPS, panel[1] + gap + EPS, 0, {
-        smart: false,
-        pot: false,
-        square: false,
-        allowRotation: way === 'free' && fits.every((b) => b.turns),
-      });
-      packer.addArray(
-        fits.map((b) => {
-          const [w, h] = laid(b, panel);
-          return { x: 0, y: 0, width: w + gap, height: h + gap, data: b };
-        }) as never,
-      );
-      const [first] = packer.bins;
-      const on = new Set(first?.rects.map((r) => (r as unknown as { data: Blank }).data));
-      left = [...fits.filter((b) => !on.has(b)), ...later];
-    }
+    for (const panel of order) left = layOn(left, panel, way);
     if (left.length === before) return null;
   }
   return units;
@@ -154,7 +188,8 @@ function laidOut(there: readonly CutTimes[], stock: Stock): number | null {
       gap: cut.gap,
     }));
   });
-  if (blanks.length <= AT_ONCE) return panelUnits(blanks, stock.panels);
+  if (blanks.length <= AT_ONCE || blanks.every((b) => isSame(b, blanks[0]!)))
+    return panelUnits(blanks, stock.panels);
   // A large batch repeats a smaller one: as many whole rounds as are laid out at once, and the rest.
   const most = Math.max(...there.map((p) => p.times));
   const perKit = blanks.length / most;

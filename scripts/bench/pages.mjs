@@ -39,14 +39,14 @@ export function fillLists(file, kits) {
     "insert into copy (label, design_id, repair, parts, last_counted) values (?, ?, 0, ?, '2026-11-01')",
   );
   const note = db.prepare(
-    "insert into note (design_id, child, rung, bits, seconds, pieces, help, words, sat_on) values (?, ?, 'Close slot', 11.5, ?, 8, 'none', '', ?)",
+    "insert into note (design_id, child, rung, bits, seconds, count, counted_of, help, words, sat_on) values (?, ?, 'Close slot', 11.5, ?, 8, 'pieces', 'none', '', ?)",
   );
   const loan = db.prepare(
     "insert into loan (copy_id, borrower_id, lent_on, due_on, returned_on) values (?, 1, '2026-01-01', '2026-12-01', ?)",
   );
   const parts = JSON.stringify([
-    { materialId: 1, name: 'Tub', due: 1, present: 1 },
-    { materialId: 2, name: 'Cap', due: 8, present: 8 },
+    { materialId: 1, name: 'Tub', use: 'part', due: 1, present: 1, takes: 1 },
+    { materialId: 2, name: 'Cap', use: 'piece', due: 8, present: 8, takes: 1 },
   ]);
   for (let i = now; i < kits; i++) {
     const { lastInsertRowid } = copy.run(

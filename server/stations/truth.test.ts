@@ -31,6 +31,24 @@ describe('one truth about stock', () => {
     await desk.post('/builds', { designId: design.id, version: 1, copies: 1 }).expect(201);
     expect([await kept(tub.id), await kept(cap.id)]).toEqual([TUB.kept - 1, CAP.kept - 8]);
   });
+  it('tells what each design needs, and why one cannot be read', async () => {
+    const { tub, cap, design } = await withDesign(desk);
+    type Needs = { id: number; problem: string | null; needs: { materialId: number; quantity: number }[] };
+    const [one] = await body<Needs[]>('/designs/needs');
+    expect(one).toMatchObject({ id: design.id, problem: null });
+    expect(one!.needs.map((n) => [n.materialId, n.quantity])).toEqual([
+      [tub.id, 1],
+      [cap.id, 8],
+    ]);
+    const { id: _, ...put } = await body<{ id: number }>(`/designs/${design.id}`);
+    await desk.put(`/designs/${design.id}`, { ...put, ageFrom: 19 }).expect(200);
+    // A cap that has become a tub is no piece any more.
+    const row = (await body<{ id: number }[]>('/materials')).find((m) => m.id === cap.id)!;
+    const { id: __, kept: ___, waiting: ____, ...material } = row as Record<string, unknown>;
+    await desk.put(`/materials/${cap.id}`, { ...material, form: 'container', sizes: TUB.sizes }).expect(200);
+    const [now] = await body<Needs[]>('/designs/needs');
+    expect(now).toMatchObject({ needs: [], problem: expect.stringMatching(/Cap is a container/) });
+  });
   it('kits that are made stop speaking for stock, and the next batch begins when it is asked for', async () => {
     const { design } = await withDesign(desk);
     const {

@@ -6,7 +6,7 @@ import {
   useQueryClient,
   type UseMutationResult,
 } from '@tanstack/react-query';
-import type { Design } from '../../contract/designs.ts';
+import type { Design, DesignNeeds } from '../../contract/designs.ts';
 import type { Borrower, Copy, LendingSummary, Note, NotesSummary } from '../../contract/lending.ts';
 import type { Lot } from '../../contract/lots.ts';
 import type { PriceSeen, ShopList } from '../../contract/shop.ts';
@@ -58,6 +58,8 @@ export const useShop = one<ShopList>('shop');
 export const useSuppliers = list<Supplier>('suppliers');
 export const useOffers = list<Offer>('offers');
 export const useDesigns = list<Design>('designs');
+/** Worked out by the desk, so that no page has to load every family to say what is free. */
+export const useDesignNeeds = one<DesignNeeds[]>('designs/needs');
 export const useBorrowers = list<Borrower>('borrowers');
 export const useBackups = one<Backup[]>('backups');
 export const useLendingSummary = one<LendingSummary>('copies/summary');

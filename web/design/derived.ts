@@ -5,7 +5,6 @@ import type { MaterialRow } from '../../contract/materials.ts';
 import { restOf, supply, type BenchDesign, type Supply } from '../../core/needs/supply.ts';
 import {
   loadPattern,
-  loadPatterns,
   patternOf,
   type AnyAt,
   type AnyDials,
@@ -26,7 +25,6 @@ import type { SafetyReport } from '../../core/safety/check.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { words } from '../data/api.ts';
 import { workbench, type Ask } from '../work/door.ts';
-import type { NeedingDesign } from './needingDesign.ts';
 
 /** What follows from a design at once. */
 export interface Light {
@@ -69,33 +67,6 @@ export const atOf = (
   approach: design.approach,
   ageFrom: design.ageFrom,
 });
-
-/** What every design needs, once their families are loaded. */
-export async function neededByAll(
-  designs: readonly Design[],
-  materials: readonly MaterialRow[],
-): Promise<NeedingDesign[]> {
-  await loadPatterns(designs.map((d) => d.pattern));
-  return designs.map((d) => neededBy(d, materials));
-}
-
-/** What a design needs, without the rest that follows from it. Its family must be loaded. */
-export function neededBy(design: Design, materials: readonly MaterialRow[]): NeedingDesign {
-  const base = {
-    id: design.id,
-    name: design.name,
-    copies: design.copies,
-    made: design.made,
-    onBench: design.onBench,
-    design,
-  };
-  try {
-    const needs = patternOf(design.pattern).needs(atOf(design, materials));
-    return { ...base, needs, problem: null };
-  } catch (error) {
-    return { ...base, needs: [], problem: words(error) };
-  }
-}
 
 /** What a note counts of a design, in its family's word; pieces where it cannot be read. Its family must be loaded. */
 export function countsOf(design: Design, materials: readonly MaterialRow[]): Counts {

@@ -50,6 +50,7 @@ const put = async (design: Design): Promise<Design> => {
 };
 const listed = (saved: Design): void => {
   client.setQueryData<Design[]>(['designs'], (all) => all?.map((d) => (d.id === saved.id ? saved : d)));
+  void client.invalidateQueries({ queryKey: ['designs', 'needs'] });
 };
 /** What a failed save leaves behind: why, and what the server holds where another screen was first. */
 const failure = (error: unknown): Omit<Unsaved, 'draft'> => ({

@@ -1,9 +1,12 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
+import type { Design, DesignNeeds } from '../../contract/designs.ts';
 import type { Copy } from '../../contract/lending.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
 import type { Place } from '../../contract/place.ts';
+import { patternOf } from '../../core/patterns/index.ts';
+import { atOf } from '../design/derived.ts';
 
 export const PLACE: Place = {
   name: 'Kelpwick cart',
@@ -118,6 +121,14 @@ export function answer(table: Record<string, unknown>): Call[] {
   }) as unknown as typeof fetch;
   return calls;
 }
+
+/** What the desk says designs need; their families must be loaded. */
+export const needsOf = (designs: readonly Design[], materials: readonly MaterialRow[]): DesignNeeds[] =>
+  designs.map((d) => ({
+    id: d.id,
+    needs: patternOf(d.pattern).needs(atOf(d, materials)),
+    problem: null,
+  }));
 
 /** Within the router and a fresh cache. */
 export function show(children: React.ReactNode, at = '/') {

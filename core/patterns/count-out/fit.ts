@@ -1,14 +1,12 @@
 import type { Move } from '../../challenge/bits.ts';
-import { rectangleOutline } from '../../geometry/polygon.ts';
 import { volume } from '../../geometry/shape.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { shapeOf } from '../../materials/material.ts';
-import { dotsIn } from '../../outline/dots.ts';
 import type { At, Fact, Fit } from '../kernel.ts';
 import { mm } from '../making.ts';
 import { HEAD, needed, parts, tokenSize, type Dials } from './dials.ts';
 
-const { max, min } = Math;
+const { ceil, floor, max, min } = Math;
 
 /** Largest number that so many tokens reach from `from` on; null where they do not even cover the first card. */
 export function reaches(from: number, tokens: number, laid: Dials['laid']): number | null {
@@ -17,15 +15,33 @@ export function reaches(from: number, tokens: number, laid: Dials['laid']): numb
   return to;
 }
 
-/** Where tokens are laid on a card, mm about its middle: as many places as it says; empty where they do not go on. */
+/** Room between two tokens on a card, mm. */
+const BETWEEN = 2;
+
+/**
+ * Where tokens are laid on a card, mm about its middle: rows that can be counted at a glance, the last one in the middle;
+ * empty where so many do not go on.
+ */
 export function spots({ dials: d, chosen }: At<Dials>, n: number): Vec2[] {
   if (n === 0) return [];
   const { wide } = kindsWide({ chosen });
   const head = d.shows === 'quantity' ? 0 : HEAD;
   const [w, h] = [d.width - 6, d.height - 6 - head];
-  if (w < wide || h < wide) return [];
-  const found = dotsIn(rectangleOutline(w, h), { dot: wide, gap: 2, count: n });
-  return found.length < n ? [] : found.map(([x, y]): Vec2 => [x, y + head / 2]);
+  const go = (room: number): number => floor((room + BETWEEN + 1e-9) / (wide + BETWEEN));
+  const [across, down] = [min(n, go(w)), go(h)];
+  // As few columns as the height allows: a column is counted with one look down.
+  const columns = Array.from({ length: across }, (_, i) => i + 1).find((c) => ceil(n / c) <= down);
+  if (columns === undefined) return [];
+  const rows = ceil(n / columns);
+  const step = [
+    min(wide + 12, columns > 1 ? (w - wide) / (columns - 1) : 0),
+    min(wide + 12, rows > 1 ? (h - wide) / (rows - 1) : 0),
+  ] as const;
+  return Array.from({ length: n }, (_, i): Vec2 => {
+    const row = floor(i / columns);
+    const here = row === rows - 1 ? n - row * columns : columns;
+    return [((i % columns) - (here - 1) / 2) * step[0], (row - (rows - 1) / 2) * step[1] + head / 2];
+  });
 }
 const kindsWide = ({ chosen }: Pick<At<Dials>, 'chosen'>): { wide: number } => ({
   wide: max(...parts({ chosen }).kinds.map((m) => tokenSize(m).wide)),

@@ -15,6 +15,9 @@ export function shapeRoutes({ em, inTransaction, today }: Inside): Router {
     const input = read(designInput, req.body);
     res.status(201).json(await inTransaction((m) => shape.addDesign(m, input, today())));
   });
+  r.get('/designs/needs', async (_, res) => {
+    res.json(await shape.listNeeds(em(), today()));
+  });
   r.get('/designs/:id', async (req, res) => {
     res.json(shape.designJson(await shape.findDesign(em(), readId(req.params.id, 'design'))));
   });

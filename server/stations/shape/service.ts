@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/core';
-import type { Design as DesignJson, DesignInput } from '../../../contract/designs.ts';
+import type { Design as DesignJson, DesignInput, DesignNeeds } from '../../../contract/designs.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { asMeasured, type Material as CoreMaterial } from '../../../core/materials/material.ts';
 import { supply, type BenchDesign, type Supply } from '../../../core/needs/supply.ts';
@@ -127,9 +127,37 @@ export const atOf = (d: Pick<Design, 'dials' | 'approach' | 'ageFrom'>, chosen: 
   ageFrom: d.ageFrom,
 });
 
+/** What a kit of each design needs, in three queries however many there are, and all their materials. */
+async function readNeeds(
+  em: EntityManager,
+  today: Day,
+  which: { readonly onBench?: boolean },
+  also: readonly number[] = [],
+): Promise<{ designs: (BenchDesign & { problem: string | null })[]; rows: Map<number, CoreMaterial> }> {
+  const found = await em.find(DesignRow, which, { orderBy: { id: 'asc' } });
+  const ids = [...new Set([...also, ...found.flatMap((d) => Object.values(d.materials).flat())])];
+  const rows = await materialsOf(em, ids, today);
+  await loadPatterns(found.map((d) => d.pattern));
+  const designs = found.map(({ id, name, copies, made, onBench, ...d }) => {
+    const base = { id, name, copies, made, onBench };
+    try {
+      const needs = patternOf(d.pattern).needs(atOf(d, chosenFrom(d.materials, rows)));
+      return { ...base, needs, problem: null };
+    } catch (error) {
+      return { ...base, needs: [], problem: error instanceof Error ? error.message : String(error) };
+    }
+  });
+  return { designs, rows };
+}
+
+/** What a kit of each design needs; `problem` says why one cannot be read. */
+export async function listNeeds(em: EntityManager, today: Day): Promise<DesignNeeds[]> {
+  const { designs } = await readNeeds(em, today, {});
+  return designs.map(({ id, needs, problem }) => ({ id, needs: [...needs], problem }));
+}
+
 /**
- * Every design on the bench with what a kit of it needs, and all their materials, in three queries however many there
- * are. A design that cannot be read any more speaks for nothing.
+ * Every design on the bench with what a kit of it needs. A design that cannot be read any more speaks for nothing.
  *
  * @param also materials to be read besides
  */
@@ -138,19 +166,8 @@ export async function readBench(
   today: Day,
   also: readonly number[] = [],
 ): Promise<{ bench: BenchDesign[]; rows: Map<number, CoreMaterial> }> {
-  const designs = await em.find(DesignRow, { onBench: true });
-  const ids = [...new Set([...also, ...designs.flatMap((d) => Object.values(d.materials).flat())])];
-  const rows = await materialsOf(em, ids, today);
-  await loadPatterns(designs.map((d) => d.pattern));
-  const bench = designs.flatMap((d): BenchDesign[] => {
-    try {
-      const needs = patternOf(d.pattern).needs(atOf(d, chosenFrom(d.materials, rows)));
-      return [{ id: d.id, name: d.name, copies: d.copies, made: d.made, onBench: true, needs }];
-    } catch {
-      return [];
-    }
-  });
-  return { bench, rows };
+  const { designs, rows } = await readNeeds(em, today, { onBench: true }, also);
+  return { bench: designs.filter((d) => d.problem === null), rows };
 }
 
 /** What is there for so many kits of a design: the same answer that every screen gives. */

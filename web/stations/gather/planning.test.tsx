@@ -9,7 +9,8 @@ import { chooseDesigns, type ChoiceRequest } from '../../../core/plan/choice.ts'
 import { purchase, type PurchaseRequest, type SolveLp } from '../../../core/price/purchase.ts';
 import { SLOT_DIALS } from '../../../core/testing.ts';
 import { loadSolver } from '../../../core/testingSolver.ts';
-import { answer, BEAD, CAP, OFFERS, PLACE, show, SUPPLIERS, TUB } from '../../testing/desk.tsx';
+import { loadPattern } from '../../../core/patterns/index.ts';
+import { answer, BEAD, CAP, needsOf, OFFERS, PLACE, show, SUPPLIERS, TUB } from '../../testing/desk.tsx';
 import { standInWorker } from '../../testing/worker.ts';
 import { Component as Container } from './Container.tsx';
 import { Component as Saving } from './Saving.tsx';
@@ -24,6 +25,7 @@ let solve: SolveLp;
 beforeAll(async () => {
   standInWorker();
   solve = await loadSolver();
+  await loadPattern('drop-through');
 });
 
 /** Two designs of one shelf: both want the four tubs, the second only five caps a kit. */
@@ -85,6 +87,7 @@ const desk = (more: Record<string, unknown> = {}) =>
   answer({
     'GET /materials': [TUB, CAP, BEAD],
     'GET /designs': DESIGNS,
+    'GET /designs/needs': () => needsOf(DESIGNS, [TUB, CAP, BEAD]),
     'GET /place': PLACE,
     'GET /offers': OFFERS,
     'GET /suppliers': SUPPLIERS,
