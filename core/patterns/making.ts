@@ -1,5 +1,5 @@
 import { atLeast, cleaningOf, shapeOf, type Material } from '../materials/material.ts';
-import type { Approach, Chosen, Feature, Need, Role, Show, Step } from './kernel.ts';
+import type { Approach, Chosen, Fact, Feature, Fit, Need, Role, Show, Step, Verdict } from './kernel.ts';
 
 export const isWashed = (m: Material): boolean => cleaningOf(m) === 'wash';
 
@@ -144,3 +144,14 @@ export const mm = (x: number): string =>
   `${(Math.ceil(x * 10 - 1e-6) / 10).toFixed(1).replace(/\.0$/, '')} mm`;
 
 export const half = (x: number): number => Math.round(2 * x) / 2;
+
+/** Words a fit ends with, beside the facts it found. */
+export const answers =
+  <F>(facts: readonly Fact[], detail: F) =>
+  (verdict: Verdict, headline: string, remedy: string | null): Fit<F> => ({
+    verdict,
+    headline,
+    remedy,
+    facts,
+    detail,
+  });

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { size } from '../../geometry/shape.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
+import { number, oneOf } from '../dialKinds.ts';
 
 export const ROLES = {
   token: {
@@ -54,8 +55,8 @@ export const dials = z
   .strictObject({
     from: whole('a number', 20),
     to: whole('a number', 20),
-    shows: z.enum(SHOWS, { error: `expected one of ${SHOWS.join(', ')}` }),
-    laid: z.enum(LAID, { error: `expected one of ${LAID.join(', ')}` }),
+    shows: oneOf(SHOWS),
+    laid: oneOf(LAID),
     /** Tokens in the pouch. */
     tokens: whole('a number of tokens', 240),
     dice: whole('a number of dice', 2),
@@ -127,8 +128,8 @@ export function defaults({ approach, chosen, ageFrom }: Start): Dials {
 
 export function specs({ dials: d }: At<Dials>): DialSpec[] {
   return [
-    { kind: 'number', unit: 'each', id: 'from', label: 'From', min: 0, max: d.to, step: 1 },
-    { kind: 'number', unit: 'each', id: 'to', label: 'To', min: Math.max(1, d.from), max: 20, step: 1 },
+    number('from', 'From', 'each', [0, d.to, 1]),
+    number('to', 'To', 'each', [Math.max(1, d.from), 20, 1]),
     {
       kind: 'choice',
       id: 'laid',
@@ -146,7 +147,7 @@ export function specs({ dials: d }: At<Dials>): DialSpec[] {
         },
       ],
     },
-    { kind: 'number', unit: 'each', id: 'tokens', label: 'Tokens', min: 1, max: 120, step: 1 },
+    number('tokens', 'Tokens', 'each', [1, 120, 1]),
     {
       kind: 'choice',
       id: 'shows',
@@ -157,17 +158,8 @@ export function specs({ dials: d }: At<Dials>): DialSpec[] {
         { value: 'both', label: 'Both' },
       ],
     },
-    {
-      kind: 'number',
-      unit: 'each',
-      id: 'dice',
-      label: 'Dice',
-      min: 0,
-      max: 2,
-      step: 1,
-      why: 'One ends at 6; two give 2 to 12.',
-    },
-    { kind: 'number', unit: 'mm', id: 'width', label: 'Card wide', min: 40, max: 150, step: 1 },
-    { kind: 'number', unit: 'mm', id: 'height', label: 'Card high', min: 40, max: 200, step: 1 },
+    number('dice', 'Dice', 'each', [0, 2, 1], 'One ends at 6; two give 2 to 12.'),
+    number('width', 'Card wide', 'mm', [40, 150, 1]),
+    number('height', 'Card high', 'mm', [40, 200, 1]),
   ];
 }

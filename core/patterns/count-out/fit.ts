@@ -3,7 +3,7 @@ import { volume } from '../../geometry/shape.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { shapeOf } from '../../materials/material.ts';
 import type { At, Fact, Fit } from '../kernel.ts';
-import { mm } from '../making.ts';
+import { answers, mm } from '../making.ts';
 import { HEAD, needed, parts, tokenSize, type Dials } from './dials.ts';
 
 const { ceil, floor, max, min } = Math;
@@ -89,13 +89,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
         ]
       : []),
   ];
-  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
-    verdict,
-    headline,
-    remedy,
-    facts,
-    detail,
-  });
+  const say = answers(facts, detail);
   const { length = 0, width = 0, height = 0 } = card.sizes;
   const room = card.form === 'container' ? [height, length] : [length, width];
   const [long, side] = [max(...(room as [number, number])), min(...(room as [number, number]))];

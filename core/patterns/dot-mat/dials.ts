@@ -6,6 +6,7 @@ import { outlineDial, SHAPE_OPTIONS, sizedOutline } from '../../outline/outline.
 import type { Vec2 } from '../../geometry/vector.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
   page: {
@@ -54,17 +55,13 @@ export const dials = z.strictObject({
   outline: outlineDial,
   longest: size,
   dot: size,
-  gap: z.number({ error: 'expected mm' }).min(0, 'must not be negative').max(100, 'must be at most 100 mm'),
+  gap: measure('mm', 0, 100),
   /** Dots asked for; 0 for as many as go. */
-  asked: z
-    .number({ error: 'expected a number of dots' })
-    .int('must be a whole number')
-    .min(0, 'must not be negative')
-    .max(600, 'must be at most 600'),
-  use: z.enum(USES, { error: `expected one of ${USES.join(', ')}` }),
-  colours: z.enum(COLOURS, { error: `expected one of ${COLOURS.join(', ')}` }),
+  asked: wholeNumber('a number of dots', 0, 600),
+  use: oneOf(USES),
+  colours: oneOf(COLOURS),
   /** The tray leans by this, degrees. */
-  tilt: z.number({ error: 'expected degrees' }).min(0, 'must be at least 0°').max(80, 'must be at most 80°'),
+  tilt: measure('degrees', 0, 80),
 });
 export type Dials = z.infer<typeof dials>;
 
@@ -128,18 +125,10 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
   const loose = d.use === 'loose' || d.use === 'magnet';
   return [
     { kind: 'outline', id: 'outline', label: 'Outline', options: SHAPE_OPTIONS },
-    {
-      kind: 'number',
-      unit: 'mm',
-      id: 'longest',
-      label: 'Longest side',
-      min: 60,
-      max: Math.max(61, roomOn(page)),
-      step: 5,
-    },
-    { kind: 'number', unit: 'mm', id: 'dot', label: 'Dot', min: 6, max: 60, step: 1 },
-    { kind: 'number', unit: 'mm', id: 'gap', label: 'At least between two', min: 0, max: 40, step: 1 },
-    { kind: 'number', unit: 'each', id: 'asked', label: 'Dots (0: all that go)', min: 0, max: 100, step: 1 },
+    number('longest', 'Longest side', 'mm', [60, Math.max(61, roomOn(page)), 5]),
+    number('dot', 'Dot', 'mm', [6, 60, 1]),
+    number('gap', 'At least between two', 'mm', [0, 40, 1]),
+    number('asked', 'Dots (0: all that go)', 'each', [0, 100, 1]),
     {
       kind: 'choice',
       id: 'use',
@@ -177,8 +166,6 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
           } as const,
         ]
       : []),
-    ...(loose
-      ? [{ kind: 'number', unit: 'deg', id: 'tilt', label: 'Tray leans', min: 0, max: 60, step: 5 } as const]
-      : []),
+    ...(loose ? [number('tilt', 'Tray leans', 'deg', [0, 60, 5])] : []),
   ];
 }

@@ -1,6 +1,6 @@
 import type { Move } from '../../challenge/bits.ts';
 import type { At, Fit } from '../kernel.ts';
-import { mm } from '../making.ts';
+import { answers, mm } from '../making.ts';
 import { dotsOf, parts, pieceWide, type Dials } from './dials.ts';
 
 const { atan, max, PI } = Math;
@@ -30,13 +30,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
       ? [{ id: 'slides', label: 'Slides from', value: Math.round(SLIDES * 10) / 10, unit: 'deg' as const }]
       : []),
   ];
-  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
-    verdict,
-    headline,
-    remedy,
-    facts,
-    detail: { dots },
-  });
+  const say = answers(facts, { dots });
   const [w, h] = [page.sizes.width ?? 0, page.sizes.length ?? 0];
   if (d.longest > Math.min(w, h))
     return say('stop', 'Larger than the page', `The outline can be at most ${mm(Math.min(w, h))}.`);

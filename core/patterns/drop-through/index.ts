@@ -1,18 +1,37 @@
-import { taken, type At, type Pattern } from '../kernel.ts';
-import { defaults, dials, ROLES, specs, type Dials } from './dials.ts';
+import type { At, Pattern } from '../kernel.ts';
+import { dials, ROLES, type Dials } from './dials.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { draw } from './layout.ts';
 import { features, plan, show } from './making.ts';
+import { parts } from './pieces.ts';
 import { rungs } from './rungs.ts';
+import { defaults, specs } from './specs.ts';
 
-const title = ({ dials: d, chosen }: At<Dials>): string =>
-  `Cut the ${d.opening === 'round' ? 'hole' : d.opening} to fit the ${taken(chosen, ROLES.piece).name.toLowerCase().split(',')[0]}`;
+/** What there is to do, in a line. */
+function title(at: At<Dials>): string {
+  const { dials: d } = at;
+  const { first, kinds } = parts(at);
+  const piece =
+    kinds.length > 1 ? `${kinds.length} kinds of piece` : `the ${first.name.toLowerCase().split(',')[0]}`;
+  switch (d.cover) {
+    case 'tape':
+      return `Tape the mouth to fit ${piece}`;
+    case 'open':
+      return `Drop ${piece} into the open mouth`;
+    case 'sip hole':
+      return `Fit ${piece} to the sip hole`;
+    default:
+      return d.openings !== 'one' && kinds.length > 1
+        ? `Cut ${kinds.length} openings, one for each kind`
+        : `Cut the ${d.opening === 'round' ? 'hole' : d.opening} to fit ${piece}`;
+  }
+}
 
-/** A lidded tub with an opening, and pieces to post through it. */
+/** A container with an opening, and pieces to post through it. */
 export const dropThrough: Pattern<Dials, Detail> = {
   id: 'drop-through',
   name: 'Drop-through',
-  does: 'Posts pieces through an opening in a lid',
+  does: 'Posts pieces through an opening',
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline', 'Hand strength'],
   quiet: false,
   roles: Object.values(ROLES),

@@ -1,29 +1,30 @@
 import type { Mark, MarkRole } from '../../drawing/mark.ts';
+import { bounds, circle, dimension, moved, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import { materialMarks, placed as rotate } from '../../drawing/material.ts';
-import { rectangleOutline, starOutline, type Vec2 } from '../../geometry/index.ts';
-import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
-import type { At, Drawing, Fit } from '../kernel.ts';
-import { bounds, moved, sceneOf } from '../../drawing/marks.ts';
-import { parts, type Dials } from './dials.ts';
+import { rectangleOutline, type Vec2 } from '../../geometry/index.ts';
+import { extentsOf, type Material } from '../../materials/material.ts';
+import type { At, Drawing, Fit, Sheet } from '../kernel.ts';
+import type { Dials } from './dials.ts';
 import type { Detail } from './fit.ts';
+import { edgeOf, firstOpening, openingsOn, strips, type Placed } from './openings.ts';
+import { isMade, parts, type Kind } from './pieces.ts';
 
-function openingMark(d: Dials, at: Vec2, role: MarkRole): Mark {
-  if (d.opening === 'round') return { kind: 'circle', role, at, radius: d.length / 2 };
-  if (d.opening === 'slot')
-    return { kind: 'outline', role, points: rotate(rectangleOutline(d.length, d.width), d.turn, at) };
-  return {
-    kind: 'outline',
-    role,
-    points: rotate(starOutline(d.points, d.length, Math.min(d.width, d.length - 0.5)), d.turn, at),
-  };
+function openingMark(p: Placed, role: MarkRole): Mark {
+  const edge = edgeOf(p);
+  return edge
+    ? { kind: 'outline', role, points: edge }
+    : circle(role, p.at, p.opening.kind === 'round' ? p.opening.diameter : 0);
 }
 
-function lidMarks(container: Material, at: Vec2): Mark[] {
+/** The lid from above, or the rim of an open mouth. */
+function lidMarks(container: Material, at: Vec2, cover: Dials['cover']): Mark[] {
   const s = container.sizes;
+  const inner = cover === 'lid' || cover === 'sip hole' ? 7 : (s.wall ?? 1);
+  const role: MarkRole = cover === 'tape' || cover === 'open' ? 'opening' : 'guide';
   if (s.diameter !== undefined)
     return [
       { kind: 'circle', role: 'body', at, radius: s.diameter / 2, colour: container.colour },
-      { kind: 'circle', role: 'guide', at, radius: s.diameter / 2 - 7 },
+      { kind: 'circle', role, at, radius: s.diameter / 2 - inner },
     ];
   return [
     {
@@ -35,172 +36,238 @@ function lidMarks(container: Material, at: Vec2): Mark[] {
     },
     {
       kind: 'outline',
-      role: 'guide',
-      points: rotate(rectangleOutline(s.length! - 14, s.width! - 14), 0, at),
+      role,
+      points: rotate(rectangleOutline(s.length! - 2 * inner, s.width! - 2 * inner), 0, at),
       corner: 3,
     },
   ];
 }
 
+/** Length and width of an opening, measured beside it, clear of its edge. */
+function sizesOf({ opening: o, at, turn }: Placed, clear: number): Mark[] {
+  const along: Vec2 = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
+  const across: Vec2 = [-along[1], along[0]];
+  const measured = (way: Vec2, size: number, side: Vec2, by: number, label?: string): Mark =>
+    dimension(
+      [at[0] - (way[0] * size) / 2, at[1] - (way[1] * size) / 2],
+      [at[0] + (way[0] * size) / 2, at[1] + (way[1] * size) / 2],
+      [side[0] * by, side[1] * by],
+      label,
+      size,
+    );
+  switch (o.kind) {
+    case 'round':
+      return [measured(along, o.diameter, across, o.diameter / 2 + clear)];
+    case 'slot':
+      return [
+        measured(along, o.length, across, o.width / 2 + clear),
+        measured(across, o.width, along, o.length / 2 + clear),
+      ];
+    case 'star':
+      return [
+        measured(along, o.outerDiameter, across, o.outerDiameter / 2 + clear),
+        // A star's inner corners are measured on the far side from its tips.
+        measured(along, o.innerDiameter, [-across[0], -across[1]], o.outerDiameter / 2 + clear, 'inner'),
+      ];
+    default:
+      return [];
+  }
+}
+
+/** Strips of tape over the mouth, from the rim to the opening. */
+function tapeMarks(at: At<Dials>): Mark[] {
+  const { mouth, tape } = parts(at);
+  const { wide, count } = strips(at);
+  const o = firstOpening(at);
+  if (count === 0 || o.kind !== 'slot') return [];
+  const { sizes } = parts(at).container;
+  const reach: Vec2 =
+    sizes.diameter === undefined ? [sizes.length!, sizes.width!] : [sizes.diameter, sizes.diameter];
+  const strip = (way: 0 | 1, from: number, sign: 1 | -1): Mark => {
+    const half = reach[way === 1 ? 1 : 0] / 2;
+    const end = Math.min(half, from + wide);
+    // A strip over a round mouth is as long as the mouth is there.
+    const long =
+      sizes.diameter === undefined
+        ? reach[way === 1 ? 0 : 1]
+        : 2 * Math.sqrt(Math.max(1, half ** 2 - Math.min(from, half - 1) ** 2));
+    const middle = (sign * (from + end)) / 2;
+    return rectangle(
+      'shade',
+      way === 1 ? [0, middle] : [middle, 0],
+      way === 1 ? [long, end - from] : [end - from, long],
+      {
+        colour: tape?.colour,
+        corner: 1,
+      },
+    );
+  };
+  const side = (way: 0 | 1, open: number, room: number): Mark[] => {
+    const marks: Mark[] = [];
+    for (let from = open / 2; from < room / 2 - 1e-9; from += wide)
+      marks.push(strip(way, from, 1), strip(way, from, -1));
+    return marks;
+  };
+  return [
+    ...side(1, o.width, mouth.across),
+    ...(at.dials.opening === 'slot' ? [] : side(0, o.length, mouth.along)),
+  ];
+}
+
+/** A kind as it lies before the eye: what is made of a sheet in its own size. */
+function kindMarks(k: Kind, at: Vec2): Mark[] {
+  if (!isMade(k)) return materialMarks(k.material, at);
+  const [a, b] = extentsOf(k.solid);
+  return k.solid.kind === 'sphere'
+    ? [circle('piece', at, a, k.material.colour)]
+    : [rectangle('piece', at, [a, b], { corner: 1, colour: k.material.colour })];
+}
+
+/** A kind with its sizes, and from the side where it is thinner than wide. */
+function beside(k: Kind, left: number, top: number, withSide: boolean): { marks: Mark[]; bottom: number } {
+  const [a, b, c] = extentsOf(k.solid);
+  const high = !isMade(k) && k.solid.kind === 'cone' ? k.material.sizes.height! : b;
+  const at: Vec2 = [left, top + high / 2];
+  const sideAt: Vec2 = [left, top + high + 20 + c / 2];
+  const flat = Math.abs(b - c) > 1e-9;
+  const marks: Mark[] = [
+    ...kindMarks(k, at),
+    dimension([at[0] - a / 2, at[1] + high / 2], [at[0] + a / 2, at[1] + high / 2], [0, 7], undefined, a),
+    ...(Math.abs(a - b) > 1e-9
+      ? [
+          dimension(
+            [at[0] + a / 2, at[1] - high / 2],
+            [at[0] + a / 2, at[1] + high / 2],
+            [7, 0],
+            undefined,
+            high,
+          ),
+        ]
+      : []),
+    // From the side, so that its thickness can be seen beside the slot.
+    ...(flat && withSide
+      ? [
+          rectangle('piece', sideAt, [a, c], { corner: Math.min(2, c / 2), colour: k.material.colour }),
+          dimension(
+            [sideAt[0] + a / 2, sideAt[1] - c / 2],
+            [sideAt[0] + a / 2, sideAt[1] + c / 2],
+            [7, 0],
+            undefined,
+            c,
+          ),
+        ]
+      : []),
+  ];
+  return { marks, bottom: top + high + 20 + (flat && withSide ? c + 8 : 0) };
+}
+
 /**
- * The lid with its opening, the piece beside it, and, once the passage is known, the piece in the opening as it goes
- * through; measured. The template is the lid's edge and the opening alone.
+ * The lid or mouth with its openings, the pieces beside it, and, once the passage is known, the tightest piece in its
+ * opening as it goes through; measured. The template is the lid's edge and what is cut.
  */
-export function draw({ dials: d, chosen }: At<Dials>, fit?: Fit<Detail>): Drawing {
-  const { container, piece } = parts(chosen);
+export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
+  const { dials: d } = at;
+  const { container, kinds } = parts(at);
   const s = container.sizes;
   const [lidW, lidH] = s.diameter === undefined ? [s.length!, s.width!] : [s.diameter, s.diameter];
-  const [a, b, c] = extentsOf(shapeOf(piece)!);
-  const pieceH = piece.form === 'piece' && shapeOf(piece)!.kind === 'cone' ? piece.sizes.height! : b;
+  const on = openingsOn(at);
   const margin = 14;
-  const lidAt: Vec2 = [margin + lidW / 2, margin + lidH / 2];
-  const column = Math.max(a, 46);
-  const pieceAt: Vec2 = [2 * margin + lidW + 14 + column / 2, margin + pieceH / 2];
+  const tight = fit ? kinds[fit.detail.tightest] : undefined;
+  const through = fit ? on.find((p) => p.kinds.includes(fit.detail.tightest)) : undefined;
   const inOpening: Mark[] =
-    fit && fit.detail.passage.passes
+    fit && tight && through && fit.detail.passage.passes
       ? [
           {
             kind: 'outline',
             role: 'piece-in',
             points: rotate(
               fit.detail.passage.shadow.map(([x, y]) => [x, -y]),
-              d.turn,
-              lidAt,
+              through.turn,
+              through.at,
             ),
-            colour: piece.colour,
+            colour: tight.material.colour,
           },
         ]
       : [];
-  const along: Vec2 = [Math.cos((d.turn * Math.PI) / 180), Math.sin((d.turn * Math.PI) / 180)];
-  const acrossWay: Vec2 = [-along[1], along[0]];
-  const end = (way: Vec2, by: number, from: Vec2 = lidAt): Vec2 => [
-    from[0] + way[0] * by,
-    from[1] + way[1] * by,
-  ];
-  const openingSizes: Mark[] = [
-    {
-      kind: 'dimension',
-      from: end(along, -d.length / 2),
-      to: end(along, d.length / 2),
-      side: [acrossWay[0] * (acrossSize(d) / 2 + 9), acrossWay[1] * (acrossSize(d) / 2 + 9)],
-      value: d.length,
-    },
-    ...(d.opening === 'slot'
-      ? [
-          {
-            kind: 'dimension',
-            from: end(acrossWay, -d.width / 2),
-            to: end(acrossWay, d.width / 2),
-            side: [along[0] * (d.length / 2 + 9), along[1] * (d.length / 2 + 9)],
-            value: d.width,
-          } as const,
-        ]
-      : []),
-  ];
-  // A star's inner corners are measured on the far side from its tips.
-  const inner: Mark[] =
-    d.opening === 'star'
-      ? [
-          {
-            kind: 'dimension',
-            from: end(along, -d.width / 2),
-            to: end(along, d.width / 2),
-            side: [-acrossWay[0] * (d.length / 2 + 9), -acrossWay[1] * (d.length / 2 + 9)],
-            value: d.width,
-            label: 'inner',
-          },
-        ]
+  const lid = lidMarks(container, [0, 0], d.cover);
+  const numbers: Mark[] =
+    on.length > 1
+      ? on.map((p, i) => {
+          const [, top] = bounds([openingMark(p, 'opening')]);
+          return words([p.at[0], (top + p.at[1]) / 2], String(i + 1), 8);
+        })
       : [];
-  const sideAt: Vec2 = [pieceAt[0], margin + pieceH + 20 + c / 2];
+  const column = lidW / 2 + margin + 14 + Math.max(46, ...kinds.map((k) => extentsOf(k.solid)[0])) / 2;
+  let top = -lidH / 2;
+  const pieces = kinds.flatMap((k) => {
+    const { marks, bottom } = beside(k, column, top, kinds.length === 1);
+    top = bottom;
+    return marks;
+  });
   const marks: Mark[] = [
-    ...lidMarks(container, lidAt),
-    openingMark(d, lidAt, 'opening'),
+    ...lid,
+    ...(d.cover === 'open' ? [] : on.map((p) => openingMark(p, 'opening'))),
+    ...tapeMarks(at),
     ...inOpening,
-    ...openingSizes,
-    ...inner,
-    {
-      kind: 'dimension',
-      from: [lidAt[0] - lidW / 2, lidAt[1] + lidH / 2],
-      to: [lidAt[0] + lidW / 2, lidAt[1] + lidH / 2],
-      side: [0, 9],
-      value: lidW,
-      label: 'lid',
-    },
-    ...materialMarks(piece, pieceAt),
-    {
-      kind: 'dimension',
-      from: [pieceAt[0] - a / 2, pieceAt[1] + pieceH / 2],
-      to: [pieceAt[0] + a / 2, pieceAt[1] + pieceH / 2],
-      side: [0, 7],
-      value: a,
-    },
-    ...(Math.abs(a - b) > 1e-9
-      ? [
-          {
-            kind: 'dimension' as const,
-            from: [pieceAt[0] + a / 2, pieceAt[1] - pieceH / 2] as Vec2,
-            to: [pieceAt[0] + a / 2, pieceAt[1] + pieceH / 2] as Vec2,
-            side: [7, 0] as Vec2,
-            value: pieceH,
-          },
-        ]
-      : []),
-    // From the side, so that its thickness can be seen beside the slot.
-    ...(Math.abs(b - c) > 1e-9
-      ? ([
-          {
-            kind: 'outline',
-            role: 'piece',
-            points: rotate(rectangleOutline(a, c), 0, sideAt),
-            corner: 2,
-            colour: piece.colour,
-          },
-          {
-            kind: 'dimension',
-            from: [sideAt[0] + a / 2, sideAt[1] - c / 2],
-            to: [sideAt[0] + a / 2, sideAt[1] + c / 2],
-            side: [7, 0],
-            value: c,
-          },
-        ] as Mark[])
-      : []),
+    ...numbers,
+    // A slit from rim to rim is as long as the mouth: only its width is the dial's.
+    ...on.flatMap((p) => sizesOf(p, 9).slice(d.cover === 'tape' && d.opening === 'slot' ? 1 : 0)),
+    dimension(
+      [-lidW / 2, lidH / 2],
+      [lidW / 2, lidH / 2],
+      [0, 9],
+      d.cover === 'lid' || d.cover === 'sip hole' ? 'lid' : 'rim',
+      lidW,
+    ),
+    ...pieces,
   ];
-  // The lid's edge to centre the opening by, the opening as it is cut.
-  const template: Mark[] = [
-    ...lidMarks(container, [0, 0])
-      .slice(0, 1)
-      .map((m): Mark => ('role' in m ? { ...m, role: 'draw' } : m)),
-    openingMark(d, [0, 0], 'cut'),
-    {
-      kind: 'dimension',
-      from: end(along, -d.length / 2, [0, 0]),
-      to: end(along, d.length / 2, [0, 0]),
-      side: [acrossWay[0] * (acrossSize(d) / 2 + 7), acrossWay[1] * (acrossSize(d) / 2 + 7)],
-      value: d.length,
-    },
-    ...(d.opening === 'slot'
-      ? [
-          {
-            kind: 'dimension',
-            from: end(acrossWay, -d.width / 2, [0, 0]),
-            to: end(acrossWay, d.width / 2, [0, 0]),
-            side: [along[0] * (d.length / 2 + 7), along[1] * (d.length / 2 + 7)],
-            value: d.width,
-          } as const,
-        ]
-      : []),
+  const picture = [
+    ...lid,
+    ...(d.cover === 'open' ? [] : on.map((p) => openingMark(p, 'opening'))),
+    ...tapeMarks(at),
   ];
-  const picture = [...lidMarks(container, [0, 0]), openingMark(d, [0, 0], 'opening')];
-  const one = materialMarks(piece, [0, 0]);
+  const one = kindMarks(kinds[0]!, [0, 0]);
   const [left, , , bottom] = bounds(one);
   const by: Vec2 = [bounds(picture)[2] + 6 - left, bounds(picture)[3] - bottom];
+  const where = { lid: 'Lid', tape: 'Mouth', open: 'Mouth', 'sip hole': 'Lid' }[d.cover];
   return {
     scene: sceneOf(marks),
-    about: `Lid with its opening and ${piece.name} beside it, to scale`,
+    about: `${where} of ${container.name} with ${on.length > 1 ? `its ${on.length} openings` : 'its opening'} and ${kinds.map((k) => k.name).join(', ')} beside it, to scale`,
     picture: sceneOf([...picture, ...one.map((m) => moved(m, by))], 2),
-    sheets: [{ id: 'lid', title: `Lid of ${container.name}`, marks: template, count: 1 }],
+    sheets: sheets(at, on),
   };
 }
 
-/** Half of what the opening takes at right angles to its length; clears the measurement of the opening's edge. */
-const acrossSize = (d: Dials): number => (d.opening === 'slot' ? d.width : d.length);
+/** The lid's edge to centre the openings by, the openings as they are cut; strips to cut of a sheet. */
+function sheets(at: At<Dials>, on: readonly Placed[]): Sheet[] {
+  const { dials: d } = at;
+  const { container, kinds } = parts(at);
+  const lid: Mark[] = [
+    ...lidMarks(container, [0, 0], d.cover)
+      .slice(0, 1)
+      .map((m): Mark => ('role' in m ? { ...m, role: 'draw' } : m)),
+    ...on.map((p) => openingMark(p, 'cut')),
+    ...on.flatMap((p) => sizesOf(p, 7).slice(0, p.opening.kind === 'star' ? 1 : 2)),
+  ];
+  const strip = kinds.filter((k) => isMade(k) && k.count > 0);
+  return [
+    ...(d.cover === 'lid' ? [{ id: 'lid', title: `Lid of ${container.name}`, marks: lid, count: 1 }] : []),
+    ...(strip.length > 0 && d.made === 'strip'
+      ? [
+          {
+            id: 'strip',
+            title: 'Strip',
+            count: strip.reduce((n, k) => n + k.count, 0),
+            marks: [
+              rectangle('cut', [0, 0], [d.stripLength, d.stripWidth], { corner: 3 }),
+              dimension(
+                [-d.stripLength / 2, d.stripWidth / 2],
+                [d.stripLength / 2, d.stripWidth / 2],
+                [0, 6],
+              ),
+            ],
+          },
+        ]
+      : []),
+  ];
+}

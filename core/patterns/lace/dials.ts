@@ -4,6 +4,7 @@ import type { Material } from '../../materials/material.ts';
 import { outlineDial } from '../../outline/outline.ts';
 import { taken, type At, type Role } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
   card: {
@@ -45,16 +46,12 @@ export const dials = z.strictObject({
   outline: outlineDial,
   /** Longest side of the card, mm. */
   longest: size,
-  holes: z
-    .number({ error: 'expected a number of holes' })
-    .int('must be a whole number')
-    .min(3, 'must be at least 3')
-    .max(120, 'must be at most 120'),
+  holes: wholeNumber('a number of holes', 3, 120),
   /** From the middle of a hole to the edge, mm. */
   edge: size,
-  punch: z.enum(PUNCHES, { error: `expected one of ${PUNCHES.join(', ')}` }),
-  stitch: z.enum(STITCHES, { error: `expected one of ${STITCHES.join(', ')}` }),
-  backing: z.enum(BACKINGS, { error: `expected one of ${BACKINGS.join(', ')}` }),
+  punch: oneOf(PUNCHES),
+  stitch: oneOf(STITCHES),
+  backing: oneOf(BACKINGS),
   /** Thickness of the lace's tip, mm. */
   tip: size,
 });

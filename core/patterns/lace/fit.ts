@@ -2,7 +2,7 @@ import type { Move } from '../../challenge/bits.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { ruleOf } from '../../safety/rules.ts';
 import { PatternError, type At, type Fit } from '../kernel.ts';
-import { mm } from '../making.ts';
+import { answers, mm } from '../making.ts';
 import { KNOT, parts, PUNCH, TAIL, type Dials } from './dials.ts';
 import { chain, closest, holesOn, most } from './holes.ts';
 
@@ -69,13 +69,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'tipGap', label: 'Room round the tip', value: hole - d.tip, unit: 'mm' },
     { id: 'knot', label: 'Knot, about', value: knot, unit: 'mm' },
   ];
-  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
-    verdict,
-    headline,
-    remedy,
-    facts,
-    detail,
-  });
+  const say = answers(facts, detail);
   if (detail.holes.length === 0 || can < 3)
     return say('stop', 'No room for holes', 'Make the card larger, or move the holes nearer to the edge.');
   if (d.edge < 1.5 * hole - 1e-9)

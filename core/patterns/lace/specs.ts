@@ -3,6 +3,7 @@ import { SHAPE_OPTIONS } from '../../outline/outline.ts';
 import type { Approach, At, DialSpec, Start } from '../kernel.ts';
 import { parts, PUNCH, type Dials } from './dials.ts';
 import { most } from './holes.ts';
+import { number } from '../dialKinds.ts';
 
 /** How an approach begins: holes, and the longest side, mm. */
 const STARTS: Record<Approach, { holes: number; longest: number }> = {
@@ -42,25 +43,13 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
   const longest = Math.max(50, Math.floor(roomOn(card) - 4));
   return [
     { kind: 'outline', id: 'outline', label: 'Outline', options: SHAPE_OPTIONS },
-    { kind: 'number', unit: 'mm', id: 'longest', label: 'Longest side', min: 40, max: longest, step: 5 },
-    {
-      kind: 'number',
-      unit: 'each',
-      id: 'holes',
-      label: 'Holes',
-      min: 3,
-      max: Math.max(3, most(d)),
-      step: 1,
-    },
-    {
-      kind: 'number',
-      unit: 'mm',
-      id: 'edge',
-      label: 'Holes from the edge',
-      min: Math.ceil(1.5 * hole),
-      max: Math.max(Math.ceil(1.5 * hole) + 1, Math.floor(d.longest / 5)),
-      step: 1,
-    },
+    number('longest', 'Longest side', 'mm', [40, longest, 5]),
+    number('holes', 'Holes', 'each', [3, Math.max(3, most(d)), 1]),
+    number('edge', 'Holes from the edge', 'mm', [
+      Math.ceil(1.5 * hole),
+      Math.max(Math.ceil(1.5 * hole) + 1, Math.floor(d.longest / 5)),
+      1,
+    ]),
     {
       kind: 'choice',
       id: 'punch',
@@ -98,6 +87,6 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
         },
       ],
     },
-    { kind: 'number', unit: 'mm', id: 'tip', label: 'Tip of the lace', min: 1, max: 10, step: 0.5 },
+    number('tip', 'Tip of the lace', 'mm', [1, 10, 0.5]),
   ];
 }

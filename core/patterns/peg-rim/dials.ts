@@ -3,6 +3,7 @@ import type { Material } from '../../materials/material.ts';
 import { perimeter, rectangleOutline } from '../../geometry/polygon.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
   rim: {
@@ -42,30 +43,18 @@ const PATTERN_IDS = Object.keys(PATTERNS) as PatternId[];
 export const HANDS = ['either', 'the other hand'] as const;
 
 export const dials = z.strictObject({
-  number: z
-    .number({ error: 'expected a number of pegs' })
-    .int('must be a whole number')
-    .min(1, 'must be at least 1')
-    .max(60, 'must be at most 60'),
+  number: wholeNumber('a number of pegs', 1, 60),
   /** Room between two pegs, mm. */
-  gap: z.number({ error: 'expected mm' }).min(0, 'must not be negative').max(60, 'must be at most 60 mm'),
-  pattern: z.enum(PATTERN_IDS, { error: `expected one of ${PATTERN_IDS.join(', ')}` }),
+  gap: measure('mm', 0, 60),
+  pattern: oneOf(PATTERN_IDS),
   /** Rims with 1 to this many spots, a peg for each spot; 0 for one rim without counting. */
-  counting: z
-    .number({ error: 'expected a number of rims' })
-    .int('must be a whole number')
-    .min(0, 'must not be negative')
-    .max(10, 'must be at most 10'),
-  mixed: z.boolean({ error: 'expected true or false' }),
+  counting: wholeNumber('a number of rims', 0, 10),
+  mixed: onOff,
   /** How far the jaw opens, mm. */
-  jaw: z.number({ error: 'expected mm' }).min(2, 'must be at least 2 mm').max(40, 'must be at most 40 mm'),
+  jaw: measure('mm', 2, 40),
   /** Rims held together so that they are stiff. */
-  layers: z
-    .number({ error: 'expected a number of layers' })
-    .int('must be a whole number')
-    .min(1, 'must be at least 1')
-    .max(3, 'must be at most 3'),
-  hand: z.enum(HANDS, { error: `expected one of ${HANDS.join(', ')}` }),
+  layers: wholeNumber('a number of layers', 1, 3),
+  hand: oneOf(HANDS),
 });
 export type Dials = z.infer<typeof dials>;
 
@@ -143,8 +132,8 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
   const { kinds } = parts({ chosen });
   const patterns = PATTERN_IDS.filter((id) => new Set(PATTERNS[id].unit).size <= kinds.length);
   return [
-    { kind: 'number', unit: 'each', id: 'number', label: 'Pegs', min: 1, max: 40, step: 1 },
-    { kind: 'number', unit: 'mm', id: 'gap', label: 'Room between two', min: 0, max: 40, step: 1 },
+    number('number', 'Pegs', 'each', [1, 40, 1]),
+    number('gap', 'Room between two', 'mm', [0, 40, 1]),
     ...(patterns.length > 1
       ? [
           {
@@ -155,19 +144,16 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
           } as const,
         ]
       : []),
-    {
-      kind: 'number',
-      unit: 'each',
-      id: 'counting',
-      label: 'Rims with 1, 2, 3 … spots',
-      min: 0,
-      max: 6,
-      step: 1,
-      why: 'A peg for each spot: always the right number. 0 for one rim without counting.',
-    },
+    number(
+      'counting',
+      'Rims with 1, 2, 3 … spots',
+      'each',
+      [0, 6, 1],
+      'A peg for each spot: always the right number. 0 for one rim without counting.',
+    ),
     ...(d.counting > 1 ? [{ kind: 'switch', id: 'mixed', label: 'Rims mixed up' } as const] : []),
-    { kind: 'number', unit: 'mm', id: 'jaw', label: 'Jaw opens', min: 2, max: 20, step: 0.5 },
-    { kind: 'number', unit: 'each', id: 'layers', label: 'Rims held together', min: 1, max: 3, step: 1 },
+    number('jaw', 'Jaw opens', 'mm', [2, 20, 0.5]),
+    number('layers', 'Rims held together', 'each', [1, 3, 1]),
     {
       kind: 'choice',
       id: 'hand',

@@ -1,6 +1,6 @@
 import type { Move } from '../../challenge/bits.ts';
 import type { At, Fit } from '../kernel.ts';
-import { mm } from '../making.ts';
+import { answers, mm } from '../making.ts';
 import { parts, PATTERNS, STIFF, type Dials } from './dials.ts';
 
 const { floor, max, min } = Math;
@@ -58,13 +58,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'left', label: 'Places left on the rim', value: max(0, round - one), unit: 'each' },
     { id: 'rim', label: 'Round the rim', value: Math.round(length), unit: 'mm' },
   ];
-  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
-    verdict,
-    headline,
-    remedy,
-    facts,
-    detail: { round },
-  });
+  const say = answers(facts, { round });
   if (one > round)
     return say(
       'stop',

@@ -11,6 +11,7 @@ import {
   type Start,
 } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
   box: {
@@ -46,20 +47,16 @@ export const TOOLS = ['fingers', 'fist on a peg', 'finger and thumb on a peg', '
 
 export const dials = z.strictObject({
   /** A slit grips, a punched hole lets fall. */
-  opening: z.enum(OPENINGS, { error: `expected one of ${OPENINGS.join(', ')}` }),
+  opening: oneOf(OPENINGS),
   /** Length of the slit, or diameter of the hole, mm. */
   length: size,
-  number: z
-    .number({ error: 'expected a number of pieces' })
-    .int('must be a whole number')
-    .min(1, 'must be at least 1')
-    .max(40, 'must be at most 40'),
+  number: wholeNumber('a number of pieces', 1, 40),
   /** How far a piece stands out of the box, mm. */
   proud: size,
-  start: z.enum(STARTS, { error: `expected one of ${STARTS.join(', ')}` }),
-  tool: z.enum(TOOLS, { error: `expected one of ${TOOLS.join(', ')}` }),
+  start: oneOf(STARTS),
+  tool: oneOf(TOOLS),
   /** Scarves tied end to end come out as one. */
-  tied: z.boolean({ error: 'expected true or false' }),
+  tied: onOff,
 });
 export type Dials = z.infer<typeof dials>;
 
@@ -151,26 +148,19 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
         },
       ],
     },
-    {
-      kind: 'number',
-      unit: 'mm',
-      id: 'length',
-      label: d.opening === 'slit' ? 'Slit' : 'Hole across',
-      min: Math.max(0.5, Math.floor(least)),
-      max: Math.ceil(least * 2) + 4,
-      step: 0.5,
-    },
-    { kind: 'number', unit: 'each', id: 'number', label: 'Pieces', min: 1, max: 24, step: 1 },
-    {
-      kind: 'number',
-      unit: 'mm',
-      id: 'proud',
-      label: 'Stands out by',
-      min: 5,
-      max: Math.max(6, Math.floor(stem.long - 10)),
-      step: 5,
-      why: 'High is easier: there is more to take hold of.',
-    },
+    number('length', d.opening === 'slit' ? 'Slit' : 'Hole across', 'mm', [
+      Math.max(0.5, Math.floor(least)),
+      Math.ceil(least * 2) + 4,
+      0.5,
+    ]),
+    number('number', 'Pieces', 'each', [1, 24, 1]),
+    number(
+      'proud',
+      'Stands out by',
+      'mm',
+      [5, Math.max(6, Math.floor(stem.long - 10)), 5],
+      'High is easier: there is more to take hold of.',
+    ),
     {
       kind: 'choice',
       id: 'start',

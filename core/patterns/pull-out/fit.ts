@@ -1,7 +1,7 @@
 import type { Move } from '../../challenge/bits.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { At, Fit } from '../kernel.ts';
-import { mm } from '../making.ts';
+import { answers, mm } from '../making.ts';
 import { girth, isCloth, parts, type Dials, type Stem } from './dials.ts';
 
 const { floor, max, min } = Math;
@@ -78,13 +78,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'places', label: 'Openings that go on top', value: all.length, unit: 'each' },
     { id: 'inside', label: 'Inside the box', value: max(0, inside), unit: 'mm' },
   ];
-  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
-    verdict,
-    headline,
-    remedy,
-    facts,
-    detail: { grip, places: all },
-  });
+  const say = answers(facts, { grip, places: all });
   const holdsHere = d.opening === 'slit' ? grip >= HOLDS : d.length - stem.wide <= 0.2 + 1e-9;
   if (grip > 1 + 1e-9)
     return say('stop', 'It does not go in', `Make the ${d.opening} at least ${mm(least)}.`);

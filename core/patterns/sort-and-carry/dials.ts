@@ -5,6 +5,7 @@ import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { dotsIn } from '../../outline/dots.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
   cup: {
@@ -61,23 +62,15 @@ export const JAW: Record<(typeof TOOLS)[number], number> = {
 };
 
 export const dials = z.strictObject({
-  cups: z
-    .number({ error: 'expected a number of cups' })
-    .int('must be a whole number')
-    .min(1, 'must be at least 1')
-    .max(24, 'must be at most 24'),
-  each: z
-    .number({ error: 'expected a number of pieces' })
-    .int('must be a whole number')
-    .min(1, 'must be at least 1')
-    .max(20, 'must be at most 20'),
-  shows: z.enum(SHOWS, { error: `expected one of ${SHOWS.join(', ')}` }),
+  cups: wholeNumber('a number of cups', 1, 24),
+  each: wholeNumber('a number of pieces', 1, 20),
+  shows: oneOf(SHOWS),
   /** Own words for the cards, apart by commas. */
   text: z.string({ error: 'expected words' }).max(200, 'may have at most 200 characters'),
-  tool: z.enum(TOOLS, { error: `expected one of ${TOOLS.join(', ')}` }),
-  game: z.enum(GAMES, { error: `expected one of ${GAMES.join(', ')}` }),
+  tool: oneOf(TOOLS),
+  game: oneOf(GAMES),
   /** Between two cups, for a hand, mm. */
-  hand: z.number({ error: 'expected mm' }).min(0, 'must not be negative').max(100, 'must be at most 100 mm'),
+  hand: measure('mm', 0, 100),
 });
 export type Dials = z.infer<typeof dials>;
 
@@ -172,17 +165,8 @@ export function defaults({ approach, chosen, ageFrom }: Start): Dials {
 
 export function specs({ dials: d }: At<Dials>): DialSpec[] {
   return [
-    {
-      kind: 'number',
-      unit: 'each',
-      id: 'cups',
-      label: 'Cups',
-      min: 1,
-      max: 12,
-      step: 1,
-      why: 'Up to six to begin with, more later.',
-    },
-    { kind: 'number', unit: 'each', id: 'each', label: 'Pieces for each cup', min: 1, max: 10, step: 1 },
+    number('cups', 'Cups', 'each', [1, 12, 1], 'Up to six to begin with, more later.'),
+    number('each', 'Pieces for each cup', 'each', [1, 10, 1]),
     {
       kind: 'choice',
       id: 'shows',
@@ -217,6 +201,6 @@ export function specs({ dials: d }: At<Dials>): DialSpec[] {
       label: 'Which next',
       options: GAMES.map((value) => ({ value, label: value[0]!.toUpperCase() + value.slice(1) })),
     },
-    { kind: 'number', unit: 'mm', id: 'hand', label: 'Between two cups', min: 5, max: 80, step: 5 },
+    number('hand', 'Between two cups', 'mm', [5, 80, 5]),
   ];
 }

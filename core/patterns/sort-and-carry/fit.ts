@@ -1,7 +1,7 @@
 import type { Move } from '../../challenge/bits.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { At, Fit } from '../kernel.ts';
-import { mm } from '../making.ts';
+import { answers, mm } from '../making.ts';
 import { cardWords, JAW, parts, pieceSize, placesOn, type Dials } from './dials.ts';
 
 const { hypot, max } = Math;
@@ -40,13 +40,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'way', label: 'Mean way', value: Math.round(way), unit: 'mm' },
     { id: 'room', label: 'Cups that go on the tray', value: free, unit: 'each' },
   ];
-  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
-    verdict,
-    headline,
-    remedy,
-    facts,
-    detail: { way },
-  });
+  const say = answers(facts, { way });
   if (d.cups > free)
     return say(
       'stop',

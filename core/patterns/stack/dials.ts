@@ -3,6 +3,7 @@ import { size } from '../../geometry/shape.ts';
 import type { Material } from '../../materials/material.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
   post: {
@@ -42,25 +43,18 @@ export const ROLES = {
 export const PICTURES = ['plain', 'numbers', 'letters', 'picture'] as const;
 
 export const dials = z.strictObject({
-  number: z
-    .number({ error: 'expected a number of rings' })
-    .int('must be a whole number')
-    .min(2, 'must be at least 2')
-    .max(20, 'must be at most 20'),
+  number: wholeNumber('a number of rings', 2, 20),
   /** Height of a cut, or the thickness a folded ring takes up, mm. */
   height: size,
   /** What saw or scissors take between two cuts, mm. */
-  loss: z.number({ error: 'expected mm' }).min(0, 'must not be negative').max(10, 'must be at most 10 mm'),
+  loss: measure('mm', 0, 10),
   /** Of rings cut from a sheet; a tube has its own. mm */
   outer: size,
   hole: size,
   post: size,
   /** Sand or stones in the closed base, g. */
-  weight: z
-    .number({ error: 'expected grams' })
-    .min(0, 'must not be negative')
-    .max(2000, 'must be at most 2,000 g'),
-  shows: z.enum(PICTURES, { error: `expected one of ${PICTURES.join(', ')}` }),
+  weight: measure('g', 0, 2000),
+  shows: oneOf(PICTURES),
   word: z
     .string({ error: 'expected letters' })
     .max(20, 'may have at most 20 letters')
@@ -134,70 +128,44 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
   const { part, base, thick, long } = parts({ chosen });
   const tube = isTube(part);
   return [
-    { kind: 'number', unit: 'each', id: 'number', label: 'Rings', min: 2, max: 12, step: 1 },
+    number('number', 'Rings', 'each', [2, 12, 1]),
     ...(tube
       ? [
-          {
-            kind: 'number',
-            unit: 'mm',
-            id: 'height',
-            label: 'Height of a cut',
-            min: 10,
-            max: Math.max(11, Math.min(80, Math.floor(part.sizes.length!))),
-            step: 1,
-          } as const,
-          {
-            kind: 'number',
-            unit: 'mm',
-            id: 'loss',
-            label: 'Lost at each cut',
-            min: 0,
-            max: 3,
-            step: 0.5,
-            why: 'Scissors lose nothing, a saw about a millimetre.',
-          } as const,
+          number('height', 'Height of a cut', 'mm', [
+            10,
+            Math.max(11, Math.min(80, Math.floor(part.sizes.length!))),
+            1,
+          ]),
+          number(
+            'loss',
+            'Lost at each cut',
+            'mm',
+            [0, 3, 0.5],
+            'Scissors lose nothing, a saw about a millimetre.',
+          ),
         ]
       : [
-          {
-            kind: 'number',
-            unit: 'mm',
-            id: 'outer',
-            label: 'Ring across',
-            min: 40,
-            max: Math.max(41, Math.floor(Math.min(part.sizes.length ?? 200, part.sizes.width ?? 200))),
-            step: 1,
-          } as const,
-          {
-            kind: 'number',
-            unit: 'mm',
-            id: 'hole',
-            label: 'Hole in the ring',
-            min: Math.ceil(thick + 2),
-            max: Math.max(Math.ceil(thick + 3), Math.floor(d.outer - 12)),
-            step: 1,
-          } as const,
+          number('outer', 'Ring across', 'mm', [
+            40,
+            Math.max(41, Math.floor(Math.min(part.sizes.length ?? 200, part.sizes.width ?? 200))),
+            1,
+          ]),
+          number('hole', 'Hole in the ring', 'mm', [
+            Math.ceil(thick + 2),
+            Math.max(Math.ceil(thick + 3), Math.floor(d.outer - 12)),
+            1,
+          ]),
         ]),
-    {
-      kind: 'number',
-      unit: 'mm',
-      id: 'post',
-      label: 'Post stands',
-      min: 60,
-      max: Math.max(61, Math.floor(long)),
-      step: 5,
-    },
+    number('post', 'Post stands', 'mm', [60, Math.max(61, Math.floor(long)), 5]),
     ...(base
       ? [
-          {
-            kind: 'number',
-            unit: 'each',
-            id: 'weight',
-            label: 'Weight in the base, g',
-            min: 0,
-            max: 500,
-            step: 25,
-            why: 'Sand or stones in a closed base make it stand; without, the other hand holds it.',
-          } as const,
+          number(
+            'weight',
+            'Weight in the base, g',
+            'each',
+            [0, 500, 25],
+            'Sand or stones in a closed base make it stand; without, the other hand holds it.',
+          ),
         ]
       : []),
     {

@@ -2,7 +2,7 @@ import type { Move } from '../../challenge/bits.ts';
 import { massOfOne } from '../../catalogue/entry.ts';
 import type { Material } from '../../materials/material.ts';
 import type { At, Fit } from '../kernel.ts';
-import { mm } from '../making.ts';
+import { answers, mm } from '../making.ts';
 import { isTube, parts, ringOf, type Dials } from './dials.ts';
 
 const { atan, max, min, floor, PI } = Math;
@@ -122,13 +122,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'push', label: 'Push that tips it', value: Math.round(detail.tipping.push * 100) / 100, unit: 'N' },
     { id: 'left', label: 'Post above the rings', value: d.post - stack, unit: 'mm' },
   ];
-  const say = (verdict: Fit['verdict'], headline: string, remedy: string | null): Fit<Detail> => ({
-    verdict,
-    headline,
-    remedy,
-    facts,
-    detail,
-  });
+  const say = answers(facts, detail);
   if (d.post > long + 1e-9) return say('stop', 'The post is not that long', `${post.name} is ${mm(long)}.`);
   if (isTube(part) && d.height > part.sizes.length!)
     return say('stop', 'The tube is too short', `A cut can be at most ${mm(part.sizes.length!)} high.`);
