@@ -38,7 +38,9 @@ function ends(spec: DialSpec): unknown[] {
     case 'switch':
       return [true, false];
     case 'text':
-      return ['', 'MOON'.slice(0, spec.most)];
+      return ['MOON', '12, 7'].filter(
+        (t) => spec.allowed === undefined || new RegExp(`^(?:${spec.allowed})$`, 'u').test(t),
+      );
     case 'outline':
       return [
         ...spec.options.map((o) => ({ kind: 'shape', shape: o.value })),

@@ -6,6 +6,7 @@ import {
   type Counts,
   type DialSpec,
   type Drawing,
+  type Fact,
   type Feature,
   type Fit,
   type Need,
@@ -52,6 +53,24 @@ export interface OpenPattern extends Pick<
   show(at: AnyAt): Show;
 }
 
+/** Dials that stand otherwise than in `own`, in their own words. */
+const differing = (specs: readonly DialSpec[], own: AnyDials, there: AnyDials): Fact[] =>
+  specs.flatMap((s): Fact[] => {
+    const value = there[s.id];
+    if (JSON.stringify(value) === JSON.stringify(own[s.id])) return [];
+    const base = { id: s.id, label: s.label };
+    switch (s.kind) {
+      case 'number':
+        return [{ ...base, value: Number(value), unit: s.unit }];
+      case 'choice':
+        return [{ ...base, value: s.options.find((o) => o.value === value)?.label ?? String(value) }];
+      case 'switch':
+        return [{ ...base, value: value === true ? 'yes' : 'no' }];
+      default:
+        return [{ ...base, value: typeof value === 'string' ? value : 'another' }];
+    }
+  });
+
 function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
   const check = (raw: unknown): D => {
     const parsed = p.dials.safeParse(raw);
@@ -68,7 +87,9 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
         const fit = p.fit(there);
         if (fit.verdict === 'stop') return [];
         const bits = challenge(p.moves(there, fit)).total;
-        return [{ ...r, dials: r.dials as AnyDials, fit, bits, picture: p.draw(there, fit).picture }];
+        const { picture } = p.draw(there, fit);
+        const differs = differing(p.specs(there), at.dials as AnyDials, r.dials as AnyDials);
+        return [{ ...r, dials: r.dials as AnyDials, differs, fit, bits, picture }];
       })
       .sort((a, b) => a.bits - b.bits)
       .slice(0, MOST_RUNGS);

@@ -227,6 +227,8 @@ export type Feature =
       readonly name: string;
       readonly diameter: number;
       readonly height: number;
+      /** Something blunt is over its end. */
+      readonly capped: boolean;
     }
   | { readonly kind: 'point'; readonly name: string; readonly guarded: boolean }
   | { readonly kind: 'spring'; readonly name: string }
@@ -277,6 +279,8 @@ export interface RungDials<D> {
 }
 
 export interface Rung<D> extends RungDials<D> {
+  /** The dials that differ from the design's own, as they stand on this rung. */
+  readonly differs: readonly Fact[];
   readonly fit: Fit;
   readonly bits: number;
   readonly picture: Scene;

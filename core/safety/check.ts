@@ -95,8 +95,10 @@ export function checkFeatures(
         add(
           { id: 'post', title: f.name, source: 'usual caution' },
           'care',
-          `It stands ${mm(f.height)} high and ${mm(f.diameter)} thick: somebody who falls on it can hurt an eye.`,
-          'Round or cap its end; use it at a table, not on the floor.',
+          `It stands ${mm(f.height)} high and ${mm(f.diameter)} thick${f.capped ? ', its end capped' : ''}: somebody who falls on it can hurt an eye.`,
+          f.capped
+            ? 'Use it at a table, not on the floor; pull at the cap when it comes back.'
+            : 'Round or cap its end; use it at a table, not on the floor.',
         );
         break;
       case 'point':
@@ -292,6 +294,13 @@ function hazard(f: Extract<Feature, { kind: 'hazard' }>, youngest: number, add: 
         youngest < 36 ? 'stop' : 'care',
         `A ${f.hazard} is swallowed easily${f.hazard === 'button cell' ? ' and burns within hours' : ''}.`,
         'Use a bottle cap over 32 mm instead.',
+      );
+    case 'battery':
+      return add(
+        rule,
+        'care',
+        'A battery burns when it is swallowed, and its door can open.',
+        'Only a door with a screw or a stop; try it each time it comes back.',
       );
     case 'latex':
       return add(

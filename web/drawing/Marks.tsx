@@ -26,6 +26,18 @@ const LOOKS: Record<MarkRole, Look> = {
   draw: { stroke: 'var(--chalk)' },
 };
 
+/** Relative luminance of a colour as #rrggbb, 0 to 1 (WCAG 2.2). */
+function luminance(colour: string): number {
+  const part = (at: number): number => {
+    const c = parseInt(colour.slice(at, at + 2), 16) / 255;
+    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+  };
+  return 0.2126 * part(1) + 0.7152 * part(3) + 0.0722 * part(5);
+}
+/** A dark thing on the dark mat is seen by its edge. */
+const edge = (colour: string | undefined, on: 'mat' | 'paper', usual: string): string =>
+  on === 'mat' && colour !== undefined && luminance(colour) < 0.1 ? 'rgba(255,255,255,.6)' : usual;
+
 const path = (points: readonly (readonly [number, number])[], open = false): string =>
   `M${points.map((p) => `${p[0].toFixed(2)} ${p[1].toFixed(2)}`).join('L')}${open ? '' : 'Z'}`;
 
@@ -55,7 +67,10 @@ export function Marks({
         const thick = m.kind === 'line' ? m.width : undefined;
         const style = {
           fill: m.kind === 'line' ? 'none' : m.colour && look.dyed ? m.colour : fill,
-          stroke: m.kind === 'line' && m.colour ? m.colour : look.stroke,
+          stroke:
+            m.kind === 'line' && m.colour
+              ? m.colour
+              : edge(look.dyed ? m.colour : undefined, on, look.stroke),
           strokeWidth: Math.max(thick ?? 0, (look.width ?? 1.2) * (paper ? 0.7 : 1) * px),
           strokeDasharray:
             look.dash && thick === undefined ? look.dash.map((d) => d * px).join(' ') : undefined,

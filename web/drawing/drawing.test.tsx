@@ -114,17 +114,22 @@ describe('the ladder', () => {
   const chosen = kinds({ container: TUB, piece: CAP });
   const dials = drop.defaults({ approach: 'prepared shelf', chosen, ageFrom: 18 });
   const rungs = drop.rungs(design(dials, chosen));
-  const ladder = (line: ReturnType<typeof secondsLine>, here: number | null = null) =>
+  const ladder = (
+    line: ReturnType<typeof secondsLine>,
+    here: number | null = null,
+    open: string | null = null,
+  ) =>
     show(
       <Ladder
         rungs={rungs}
         problem={null}
-        chosen={null}
+        chosen={open}
         here={here}
         line={line}
         onChoose={() => {}}
         onAdopt={() => {}}
         busy={false}
+        unit="mm"
       />,
     );
 
@@ -135,6 +140,11 @@ describe('the ladder', () => {
     expect(buttons[1]).toHaveTextContent(`${rungs[1]!.bits.toFixed(1)} bits`);
     expect(buttons[1]).toHaveTextContent('yours');
     expect(screen.queryByText(/± /)).toBeNull();
+  });
+  it('says which dials of an open rung differ from yours', () => {
+    const other = rungs.find((r) => r.id === 'tongs')!;
+    ladder(null, null, other.id);
+    expect(screen.getByText(/Differs from yours/)).toHaveTextContent('Picked up with Tongs');
   });
   it('shows seconds with their interval only from one’s own notes', () => {
     ladder(

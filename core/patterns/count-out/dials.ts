@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { size } from '../../geometry/shape.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
-import { number, oneOf } from '../dialKinds.ts';
+import { measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
   token: {
@@ -31,6 +31,15 @@ export const ROLES = {
         ? 'expected a sheet, or a card box to cut one from'
         : null,
   },
+  stick: {
+    id: 'stick',
+    label: 'Sticks to write on',
+    forms: ['piece'],
+    least: 0,
+    most: 1,
+    use: 'piece',
+    usual: [],
+  },
   pouch: {
     id: 'pouch',
     label: 'Pouch',
@@ -45,12 +54,7 @@ export const ROLES = {
 export const SHOWS = ['numeral', 'quantity', 'both'] as const;
 export const LAID = ['all at once', 'one at a time'] as const;
 
-const whole = (name: string, most: number) =>
-  z
-    .number({ error: `expected ${name}` })
-    .int('must be a whole number')
-    .min(0, 'must not be negative')
-    .max(most, `must be at most ${most}`);
+const whole = (name: string, most: number) => wholeNumber(name, 0, most);
 export const dials = z
   .strictObject({
     from: whole('a number', 20),
@@ -60,6 +64,11 @@ export const dials = z
     /** Tokens in the pouch. */
     tokens: whole('a number of tokens', 240),
     dice: whole('a number of dice', 2),
+    /** Holes at the ends of the pouch, mm; 0 for none. */
+    holes: measure('mm', 0, 60).default(0),
+    clearFront: onOff.default(true),
+    /** A stick beside each card to write the numeral on, wiped and written again. */
+    sticks: onOff.default(false),
     /** Card size, mm. */
     width: size,
     height: size,
@@ -71,7 +80,8 @@ export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
   const token = taken(chosen, ROLES.token);
   const card = taken(chosen, ROLES.card);
   const [pouch] = chosen[ROLES.pouch.id] ?? [];
-  return { token, card, pouch, kinds: chosen[ROLES.token.id]! };
+  const [stick] = chosen[ROLES.stick.id] ?? [];
+  return { token, card, pouch, stick, kinds: chosen[ROLES.token.id]! };
 }
 
 /** Room a token takes up as it lies on a card, mm. */
@@ -122,11 +132,15 @@ export function defaults({ approach, chosen, ageFrom }: Start): Dials {
     laid: start.laid,
     tokens: needed(1, to, start.laid),
     dice: approach === 'graded play' && to === 6 ? 1 : 0,
+    holes: 0,
+    clearFront: true,
+    sticks: false,
     ...cardFor(to, kinds, shows),
   };
 }
 
-export function specs({ dials: d }: At<Dials>): DialSpec[] {
+export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
+  const { pouch } = parts({ chosen });
   return [
     number('from', 'From', 'each', [0, d.to, 1]),
     number('to', 'To', 'each', [Math.max(1, d.from), 20, 1]),
@@ -161,5 +175,28 @@ export function specs({ dials: d }: At<Dials>): DialSpec[] {
     number('dice', 'Dice', 'each', [0, 2, 1], 'One ends at 6; two give 2 to 12.'),
     number('width', 'Card wide', 'mm', [40, 150, 1]),
     number('height', 'Card high', 'mm', [40, 200, 1]),
+    {
+      kind: 'switch',
+      id: 'sticks',
+      label: 'Sticks to write on',
+      why: 'The child writes the numeral and wipes it off again.',
+    },
+    ...(pouch
+      ? [
+          number(
+            'holes',
+            'Holes in the pouch',
+            'mm',
+            [0, 40, 1],
+            'At the ends of a pencil pouch, for air; 0 for none.',
+          ),
+          {
+            kind: 'switch',
+            id: 'clearFront',
+            label: 'Clear front',
+            why: 'What is inside is seen without opening it.',
+          } as const,
+        ]
+      : []),
   ];
 }

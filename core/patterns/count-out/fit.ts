@@ -1,5 +1,6 @@
 import type { Move } from '../../challenge/bits.ts';
 import { volume } from '../../geometry/shape.ts';
+import { passage } from '../../passage/passage.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { shapeOf } from '../../materials/material.ts';
 import type { At, Fact, Fit } from '../kernel.ts';
@@ -55,6 +56,20 @@ export function chances(dice: number): Map<number, number> {
   return out;
 }
 
+/** What closes the gap: fewer cards, one at a time, or more tokens, whichever changes least. */
+function smallest(d: Dials, far: number, short: number): string {
+  const fewer = d.to - far;
+  const ways: [number, string][] = [
+    [fewer, `end at ${far}`],
+    [short, `put ${short} more in`],
+    ...(d.laid === 'all at once' && d.to <= d.tokens && d.dice < 2
+      ? ([[1, 'lay one card at a time']] as [number, string][])
+      : []),
+  ];
+  const [best, ...others] = ways.sort((a, b) => a[0] - b[0]).map(([, words]) => words);
+  return `${best}; or ${others.join(', or ')}`;
+}
+
 export interface Detail {
   readonly needed: number;
   readonly reaches: number | null;
@@ -65,7 +80,7 @@ export const POUCH_DEEP = 51;
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
-  const { card, pouch, token } = parts(at);
+  const { card, kinds, pouch, stick, token } = parts(at);
   const need = needed(d.from, d.to, d.laid);
   const withDice = d.dice === 2 ? max(need, 12) : need;
   const short = max(0, withDice - d.tokens);
@@ -112,7 +127,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'care',
       `${short} tokens short`,
       far !== null && far >= d.from
-        ? `End at ${far}, lay one card at a time, or put ${short} more in.`
+        ? `Smallest change: ${smallest(d, far, short)}.`
         : `Put ${short} more in, or lay one card at a time.`,
     );
   if (at.approach === 'prepared shelf' && d.tokens > withDice)
@@ -121,6 +136,20 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'Tokens are left over',
       `Use exactly ${withDice}: one over or one left then shows the error by itself.`,
     );
+  const escapes =
+    pouch && d.holes > 0
+      ? kinds.find(
+          (m) => passage({ piece: shapeOf(m)!, opening: { kind: 'round', diameter: d.holes } }).passes,
+        )
+      : undefined;
+  if (escapes)
+    return say(
+      'care',
+      'A token gets out of the pouch',
+      `${escapes.name} goes through a hole of ${mm(d.holes)}: tape the holes, or use larger tokens.`,
+    );
+  if (d.sticks && !stick)
+    return say('care', 'No stick is chosen', 'Choose sticks to write on, or leave them out.');
   if (pouch) {
     const s = pouch.sizes;
     const inside =

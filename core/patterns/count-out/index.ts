@@ -20,10 +20,11 @@ const cardCount = (d: Dials): number => d.to - d.from + 1;
 
 function plan(at: At<Dials>): Plan {
   const { dials: d } = at;
-  const { card, pouch } = parts(at);
+  const { card, pouch, stick } = parts(at);
   return {
     needs: [
       ...each(at).map((p) => need(ROLES.token, p.material, p.count, true)),
+      ...(d.sticks && stick ? [need(ROLES.stick, stick, cardCount(d), true)] : []),
       ...(pouch ? [need(ROLES.pouch, pouch, 1, true)] : []),
     ],
     cuts: [
@@ -70,21 +71,34 @@ function steps(at: At<Dials>): Step[] {
       tools: ['scissors'],
       after: ['print'],
     }),
+    ...(d.sticks
+      ? [
+          step({
+            id: 'sticks',
+            title: `Tape ${n} sticks to write on`,
+            words: 'Clear tape all round each stick: a dry-wipe pen comes off with a finger.',
+            perCopy: 0.6 * n,
+            tools: ['scissors', 'marker'],
+          }),
+        ]
+      : []),
     step({
       id: 'try',
       title: 'Lay it out once',
       words: `Every spot has its token${at.approach === 'prepared shelf' ? ', and none is left over' : ''}.`,
       perCopy: 1 + 0.05 * d.tokens,
-      after: ['cut', ...washed.map((s) => s.id)],
+      after: ['cut', ...(d.sticks ? ['sticks'] : []), ...washed.map((s) => s.id)],
     }),
-    countStep(`${n} cards, ${d.tokens} tokens`, ['try']),
+    countStep(`${n} cards, ${d.tokens} tokens${d.sticks ? `, ${n} sticks` : ''}`, ['try']),
   ];
 }
 
 function features(at: At<Dials>): Feature[] {
-  const { kinds, card, pouch } = parts(at);
+  const { kinds, card, pouch, stick } = parts(at);
+  const d = at.dials;
   return [
     ...each(at).flatMap((p) => pieceFeature(p.material, p.count)),
+    ...(d.sticks && stick ? pieceFeature(stick, cardCount(d)) : []),
     { kind: 'cut edge', where: 'each card', material: card.materialClass, covered: false },
     ...materialFeatures([...kinds, card, ...(pouch ? [pouch] : [])]),
   ];

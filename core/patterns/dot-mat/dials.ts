@@ -60,6 +60,8 @@ export const dials = z.strictObject({
   asked: wholeNumber('a number of dots', 0, 600),
   use: oneOf(USES),
   colours: oneOf(COLOURS),
+  /** Pages in a kit where each is used up: one for each child. */
+  children: wholeNumber('a number of children', 1, 12).default(1),
   /** The tray leans by this, degrees. */
   tilt: measure('degrees', 0, 80),
 });
@@ -116,6 +118,7 @@ export function defaults({ approach, chosen, ageFrom }: Start): Dials {
     asked: ageFrom < 36 ? Math.min(6, start.dots) : start.dots,
     use: start.use,
     colours: kinds.length > 1 ? 'by key' : 'free',
+    children: 1,
     tilt: 0,
   };
 }
@@ -166,6 +169,14 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
           } as const,
         ]
       : []),
-    ...(loose ? [number('tilt', 'Tray leans', 'deg', [0, 60, 5])] : []),
+    loose
+      ? number('tilt', 'Tray leans', 'deg', [0, 60, 5])
+      : number(
+          'children',
+          'Children',
+          'each',
+          [1, 12, 1],
+          'Painted and stickered pages are used up: one for each child.',
+        ),
   ];
 }

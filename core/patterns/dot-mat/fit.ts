@@ -1,6 +1,6 @@
 import type { Move } from '../../challenge/bits.ts';
-import type { At, Fit } from '../kernel.ts';
-import { answers, mm } from '../making.ts';
+import type { At, Fact, Fit } from '../kernel.ts';
+import { answers, mm, sharedKinds } from '../making.ts';
 import { dotsOf, parts, pieceWide, type Dials } from './dials.ts';
 
 const { atan, max, PI } = Math;
@@ -16,7 +16,7 @@ export const isPainted = (d: Dials): boolean => d.use === 'paint' || d.use === '
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
-  const { page, kinds, tray } = parts(at);
+  const { page, kinds, tray, laminate } = parts(at);
   const dots = dotsOf(d).length;
   const most = d.asked > 0 ? dotsOf({ ...d, asked: 0 }).length : dots;
   const wide = max(...kinds.map(pieceWide));
@@ -26,6 +26,14 @@ export function fit(at: At<Dials>): Fit<Detail> {
     ...(isPainted(d)
       ? []
       : [{ id: 'over', label: 'Dot over the piece', value: d.dot - wide, unit: 'mm' as const, onMat: true }]),
+    ...(kinds.length > 1
+      ? sharedKinds(kinds, dots).map((k, i): Fact => ({
+          id: `kind-${i + 1}`,
+          label: k.material.name,
+          value: k.count * (d.use === 'sticker' ? d.children : 1),
+          unit: 'each',
+        }))
+      : []),
     ...(d.use === 'loose'
       ? [{ id: 'slides', label: 'Slides from', value: Math.round(SLIDES * 10) / 10, unit: 'deg' as const }]
       : []),
@@ -71,6 +79,12 @@ export function fit(at: At<Dials>): Fit<Detail> {
         `${tray.name} is smaller than the page: trim it, or use a larger tray.`,
       );
   }
+  if (isPainted(d) && laminate)
+    return say(
+      'care',
+      'Paint does not soak in',
+      'Leave the laminate out: plain paper or card for paint and stickers.',
+    );
   if (d.use === 'loose' && d.tilt > SLIDES)
     return say(
       'care',

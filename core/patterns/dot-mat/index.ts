@@ -18,17 +18,20 @@ import { fit, isPainted, moves, type Detail } from './fit.ts';
 
 const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, dotsOf(at.dials).length);
 
-/** Paint bottles and rolls are used over many pages: one of each kind; pieces and stickers one a dot. */
+/** Pages in a kit: those that are used up are one for each child. */
+const pages = (d: Dials): number => (isPainted(d) ? d.children : 1);
+
+/** Paint bottles and rolls are used over many pages: one of each kind; pieces one a dot, stickers one a dot of each page. */
 const pieceNeeds = (at: At<Dials>): Plan['needs'] =>
   each(at).map(({ material, count }) =>
-    need(ROLES.piece, material, at.dials.use === 'paint' ? 1 : count, !isPainted(at.dials)),
+    need(ROLES.piece, material, at.dials.use === 'paint' ? 1 : count * pages(at.dials), !isPainted(at.dials)),
   );
 
 function plan(at: At<Dials>): Plan {
   const { page, tray, laminate } = parts(at);
   return {
     needs: [
-      need(ROLES.page, page, 1, true),
+      need(ROLES.page, page, pages(at.dials), true),
       ...pieceNeeds(at),
       ...(tray ? [need(ROLES.tray, tray, 1, true)] : []),
       ...(laminate && !isPainted(at.dials) ? [need(ROLES.laminate, laminate, 1, false)] : []),
@@ -50,12 +53,12 @@ function steps(at: At<Dials>): Step[] {
     ...washed,
     step({
       id: 'print',
-      title: 'Print the page',
+      title: pages(d) > 1 ? `Print ${pages(d)} pages` : 'Print the page',
       words: painted
         ? 'On plain paper or card, so that paint soaks in and stickers hold; one for each child.'
         : 'On card; check the 50 mm bar before the rest are printed.',
       setUp: 2,
-      perCopy: 0.5,
+      perCopy: 0.5 * pages(d),
       tools: ['printer'],
     }),
     ...(sealed
@@ -97,7 +100,7 @@ function steps(at: At<Dials>): Step[] {
       perCopy: 0.05 * n + 0.5,
       after: [sealed ? 'laminate' : 'print', ...washed.map((s) => s.id)],
     }),
-    countStep(painted ? '1 page' : `1 page, ${n} pieces`, [
+    countStep(painted ? (pages(d) > 1 ? `${pages(d)} pages` : '1 page') : `1 page, ${n} pieces`, [
       'try',
       ...(approach === 'made together' ? ['colour'] : []),
     ]),

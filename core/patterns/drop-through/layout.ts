@@ -1,5 +1,5 @@
 import type { Mark, MarkRole } from '../../drawing/mark.ts';
-import { bounds, circle, dimension, moved, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import { bounds, circle, dimension, moved, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import { materialMarks, placed as rotate } from '../../drawing/material.ts';
 import { rectangleOutline, type Vec2 } from '../../geometry/index.ts';
 import { extentsOf, type Material } from '../../materials/material.ts';
@@ -43,8 +43,8 @@ function lidMarks(container: Material, at: Vec2, cover: Dials['cover']): Mark[] 
   ];
 }
 
-/** Length and width of an opening, measured beside it, clear of its edge. */
-function sizesOf({ opening: o, at, turn }: Placed, clear: number): Mark[] {
+/** Length and width of an opening, measured beside it, clear of its edge; the length on the far side where asked. */
+function sizesOf({ opening: o, at, turn }: Placed, clear: number, far = false): Mark[] {
   const along: Vec2 = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
   const across: Vec2 = [-along[1], along[0]];
   const measured = (way: Vec2, size: number, side: Vec2, by: number, label?: string): Mark =>
@@ -55,12 +55,13 @@ function sizesOf({ opening: o, at, turn }: Placed, clear: number): Mark[] {
       label,
       size,
     );
+  const side = far ? -1 : 1;
   switch (o.kind) {
     case 'round':
-      return [measured(along, o.diameter, across, o.diameter / 2 + clear)];
+      return [measured(along, o.diameter, across, side * (o.diameter / 2 + clear))];
     case 'slot':
       return [
-        measured(along, o.length, across, o.width / 2 + clear),
+        measured(along, o.length, across, side * (o.width / 2 + clear)),
         measured(across, o.width, along, o.length / 2 + clear),
       ];
     case 'star':
@@ -74,43 +75,46 @@ function sizesOf({ opening: o, at, turn }: Placed, clear: number): Mark[] {
   }
 }
 
+/** A strip across a round rim between two heights, as far as the rim goes; mm about its middle. */
+function acrossRound(radius: number, from: number, to: number): Vec2[] {
+  const [a, b] = [Math.asin(Math.min(1, from / radius)), Math.asin(Math.min(1, to / radius))];
+  const arc = Array.from({ length: 13 }, (_, i): Vec2 => {
+    const t = a + ((b - a) * i) / 12;
+    return [radius * Math.cos(t), radius * Math.sin(t)];
+  });
+  return [...arc, ...arc.map(([x, y]): Vec2 => [-x, y]).reverse()];
+}
+
 /** Strips of tape over the mouth, from the rim to the opening. */
 function tapeMarks(at: At<Dials>): Mark[] {
-  const { mouth, tape } = parts(at);
+  const { mouth, tape, container } = parts(at);
   const { wide, count } = strips(at);
   const o = firstOpening(at);
   if (count === 0 || o.kind !== 'slot') return [];
-  const { sizes } = parts(at).container;
-  const reach: Vec2 =
-    sizes.diameter === undefined ? [sizes.length!, sizes.width!] : [sizes.diameter, sizes.diameter];
-  const strip = (way: 0 | 1, from: number, sign: 1 | -1): Mark => {
-    const half = reach[way === 1 ? 1 : 0] / 2;
-    const end = Math.min(half, from + wide);
-    // A strip over a round mouth is as long as the mouth is there.
-    const long =
-      sizes.diameter === undefined
-        ? reach[way === 1 ? 0 : 1]
-        : 2 * Math.sqrt(Math.max(1, half ** 2 - Math.min(from, half - 1) ** 2));
-    const middle = (sign * (from + end)) / 2;
-    return rectangle(
-      'shade',
-      way === 1 ? [0, middle] : [middle, 0],
-      way === 1 ? [long, end - from] : [end - from, long],
-      {
-        colour: tape?.colour,
-        corner: 1,
-      },
-    );
-  };
-  const side = (way: 0 | 1, open: number, room: number): Mark[] => {
+  const s = container.sizes;
+  const [w, h] = s.diameter === undefined ? [s.length!, s.width!] : [s.diameter, s.diameter];
+  const side = (turned: boolean, open: number, room: number): Mark[] => {
+    const [long, half] = turned ? [h, w / 2] : [w, h / 2];
     const marks: Mark[] = [];
-    for (let from = open / 2; from < room / 2 - 1e-9; from += wide)
-      marks.push(strip(way, from, 1), strip(way, from, -1));
+    for (let from = open / 2; from < room / 2 - 1e-9; from += wide) {
+      const to = Math.min(half, from + wide);
+      const points: Vec2[] =
+        s.diameter === undefined
+          ? [
+              [-long / 2, from],
+              [long / 2, from],
+              [long / 2, to],
+              [-long / 2, to],
+            ]
+          : acrossRound(half, from, to);
+      for (const turn of turned ? [90, 270] : [0, 180])
+        marks.push(outline('body', points, [0, 0], { turn, colour: tape?.colour }));
+    }
     return marks;
   };
   return [
-    ...side(1, o.width, mouth.across),
-    ...(at.dials.opening === 'slot' ? [] : side(0, o.length, mouth.along)),
+    ...side(false, o.width, mouth.across),
+    ...(at.dials.opening === 'slot' ? [] : side(true, o.length, mouth.along)),
   ];
 }
 
@@ -190,11 +194,12 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
         ]
       : [];
   const lid = lidMarks(container, [0, 0], d.cover);
+  // Numbered at their left, where neither the piece nor a measurement lies.
   const numbers: Mark[] =
     on.length > 1
       ? on.map((p, i) => {
-          const [, top] = bounds([openingMark(p, 'opening')]);
-          return words([p.at[0], (top + p.at[1]) / 2], String(i + 1), 8);
+          const [left] = bounds([openingMark(p, 'opening')]);
+          return words([left - 8, p.at[1]], String(i + 1), 9);
         })
       : [];
   const column = lidW / 2 + margin + 14 + Math.max(46, ...kinds.map((k) => extentsOf(k.solid)[0])) / 2;
@@ -211,7 +216,9 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
     ...inOpening,
     ...numbers,
     // A slit from rim to rim is as long as the mouth: only its width is the dial's.
-    ...on.flatMap((p) => sizesOf(p, 9).slice(d.cover === 'tape' && d.opening === 'slot' ? 1 : 0)),
+    ...on.flatMap((p, i) =>
+      sizesOf(p, 9, on.length > 1 && i === 0).slice(d.cover === 'tape' && d.opening === 'slot' ? 1 : 0),
+    ),
     dimension(
       [-lidW / 2, lidH / 2],
       [lidW / 2, lidH / 2],

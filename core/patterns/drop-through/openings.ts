@@ -140,5 +140,5 @@ export function strips(at: Pick<At<Dials>, 'dials' | 'chosen'>): {
   if (d.cover !== 'tape' || o.kind !== 'slot') return { count: 0, length: 0, wide };
   const side = (room: number, left: number): number => 2 * ceil(max(0, room - left) / 2 / wide - 1e-9);
   const count = side(mouth.across, o.width) + (d.opening === 'slot' ? 0 : side(mouth.along, o.length));
-  return { count, length: max(mouth.along, mouth.across) + 2 * DOWN, wide };
+  return { count, length: ceil(max(mouth.along, mouth.across) + 2 * DOWN), wide };
 }

@@ -55,10 +55,10 @@ export function kindsOf({ dials: d, chosen }: Pick<At<Dials>, 'dials' | 'chosen'
       number,
       number,
     ];
-    const made = d.made === 'rolled' ? 'rolled' : 'strip';
+    const made = d.made === 'rolled' ? 'Rolled' : 'Strip of';
     return {
       material,
-      name: isSheet(material) ? `${material.name}, ${made}` : material.name,
+      name: isSheet(material) ? `${made} ${material.name.toLowerCase()}` : material.name,
       solid,
       pushed: scaled(solid, 1 - material.give),
       longest,

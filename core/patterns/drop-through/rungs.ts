@@ -35,7 +35,7 @@ export function rungs(at: At<Dials>): RungDials<Dials>[] {
       stripLength: Math.max(10, Math.round(d.stripLength * share)),
     });
     return named([
-      ['small', 'A small piece', one(0.7)],
+      ['small', d.made === 'rolled' ? 'A smaller ball' : 'A shorter strip', one(0.7)],
       ['own', 'As it is', base],
       ['tongs', 'With tongs', { ...base, tool: 'tongs' }],
       ['peg', 'With a peg', { ...base, tool: 'peg' }],
@@ -55,20 +55,20 @@ export function rungs(at: At<Dials>): RungDials<Dials>[] {
       length: longest + over,
     });
     return named([
-      ['open', 'Open mouth', { ...base, cover: 'open' }],
+      ['open', 'No tape', { ...base, cover: 'open' }],
       ...(tape
         ? ([
-            ['wide slit', 'Tape on, wide slit', slit(12)],
-            ['slit', 'Tape on, close slit', slit(4)],
-            ['square', 'Tape on, square hole', square(6)],
-            ['tongs', 'Close slit, tongs', { ...slit(4), tool: 'tongs' }],
+            ['wide slit', 'Wide slit', slit(12)],
+            ['slit', 'Close slit', slit(4)],
+            ['square', 'Square', square(6)],
+            ['tongs', 'Slit, tongs', { ...slit(4), tool: 'tongs' }],
           ] as [string, string, Dials][])
-        : ([['tongs', 'Open mouth, tongs', { ...base, cover: 'open', tool: 'tongs' }]] as [
+        : ([['tongs', 'Open, tongs', { ...base, cover: 'open', tool: 'tongs' }]] as [
             string,
             string,
             Dials,
           ][])),
-      ['peg', tape ? 'Close slit, peg' : 'Open mouth, peg', { ...(tape ? slit(4) : base), tool: 'peg' }],
+      ['peg', tape ? 'Slit, peg' : 'Open, peg', { ...(tape ? slit(4) : base), tool: 'peg' }],
     ]);
   }
   const hole = (over: number): Dials => ({

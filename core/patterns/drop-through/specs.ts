@@ -71,19 +71,19 @@ export function specs(at: At<Dials>): DialSpec[] {
   const most = lid && d.opening === 'slot' ? longestSlot(room, d.turn) : least;
   const max = Math.max(10, Math.floor(2 * most) / 2);
   const widest = Math.max(10, Math.floor(2 * least) / 2);
-  const cover = choice('cover', 'They go in through', [
-    { value: 'lid', label: 'An opening cut into the lid' },
+  const cover = choice('cover', 'Goes in through', [
+    { value: 'lid', label: 'Cut lid' },
     {
       value: 'tape',
-      label: 'The mouth, narrowed by tape',
+      label: 'Taped mouth',
       why: tape
         ? 'No blade; it comes off again for the next child.'
         : 'No blade; choose a tape for it below.',
     },
-    { value: 'open', label: 'The open mouth', why: 'The easiest: for the first time, or with the tape off.' },
+    { value: 'open', label: 'Open mouth', why: 'The easiest: for the first time, or with the tape off.' },
     {
       value: 'sip hole',
-      label: 'The sip hole of a lid',
+      label: 'Sip hole',
       why: `It is there already, about ${SIP.width} × ${SIP.length} mm: the piece is made to fit it.`,
     },
   ]);
@@ -134,11 +134,11 @@ export function specs(at: At<Dials>): DialSpec[] {
     ...opening,
     ...(lid && kinds.length > 1
       ? [
-          choice('openings', 'Kinds of piece', [
-            { value: 'one', label: 'Share one opening' },
+          choice('openings', 'Openings for the kinds', [
+            { value: 'one', label: 'One for all' },
             {
               value: 'one for each kind',
-              label: 'An opening each',
+              label: 'One each',
               why: 'At least one piece does not go in the wrong one: it shows by itself.',
             },
           ]),

@@ -3,7 +3,7 @@ import type { Material } from '../../materials/material.ts';
 import { perimeter, rectangleOutline } from '../../geometry/polygon.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
-import { measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
+import { choice, measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
   rim: {
@@ -29,7 +29,7 @@ export const ROLES = {
   bag: BAG,
 } as const satisfies Record<string, Role>;
 
-/** What repeats round the rim, as numbers of colours; growing has one more each time. */
+/** What repeats round the rim, as numbers of colours; growing has one more each time, matching follows coloured spots. */
 export const PATTERNS = {
   free: { label: 'Free', unit: [0] },
   AB: { label: 'AB', unit: [0, 1] },
@@ -37,10 +37,12 @@ export const PATTERNS = {
   ABB: { label: 'ABB', unit: [0, 1, 1] },
   ABC: { label: 'ABC', unit: [0, 1, 2] },
   growing: { label: 'Growing', unit: [0, 1] },
+  matching: { label: 'Matching spots', unit: [0, 1] },
 } as const;
 export type PatternId = keyof typeof PATTERNS;
 const PATTERN_IDS = Object.keys(PATTERNS) as PatternId[];
 export const HANDS = ['either', 'the other hand'] as const;
+export const WAYS = ['on', 'off', 'off by colour'] as const;
 
 export const dials = z.strictObject({
   number: wholeNumber('a number of pegs', 1, 60),
@@ -55,6 +57,14 @@ export const dials = z.strictObject({
   /** Rims held together so that they are stiff. */
   layers: wholeNumber('a number of layers', 1, 3),
   hand: oneOf(HANDS),
+  /** Clipped on, or taken off a full rim. */
+  way: oneOf(WAYS).default('on'),
+  /** Push at the handle that opens each kind, N on a kitchen scale, in the order of the kinds. */
+  springs: z
+    .string({ error: 'expected numbers' })
+    .max(60, 'may have at most 60 characters')
+    .regex(/^[\d., ]*$/, 'expected newtons, apart by commas')
+    .default(''),
 });
 export type Dials = z.infer<typeof dials>;
 
@@ -125,6 +135,8 @@ export function defaults({ approach, chosen, ageFrom }: Start): Dials {
     jaw: 9,
     layers: rim.form !== 'container' && (rim.sizes.wall ?? 1) < STIFF ? 2 : 1,
     hand: 'either',
+    way: 'on',
+    springs: '',
   };
 }
 
@@ -154,6 +166,19 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
     ...(d.counting > 1 ? [{ kind: 'switch', id: 'mixed', label: 'Rims mixed up' } as const] : []),
     number('jaw', 'Jaw opens', 'mm', [2, 20, 0.5]),
     number('layers', 'Rims held together', 'each', [1, 3, 1]),
+    choice('way', 'The child', [
+      { value: 'on', label: 'Clips on' },
+      { value: 'off', label: 'Takes off', why: 'Opening alone: before clipping on.' },
+      ...(kinds.length > 1 ? [{ value: 'off by colour', label: 'Takes off by colour' }] : []),
+    ]),
+    {
+      kind: 'text',
+      id: 'springs',
+      label: 'Springs, N',
+      most: 60,
+      hint: 'push at the handle on a kitchen scale, 100 g is 1 N; one for each kind, apart by commas',
+      allowed: '[\\d., ]*',
+    },
     {
       kind: 'choice',
       id: 'hand',
@@ -165,3 +190,9 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
     },
   ];
 }
+
+/** Newtons of each kind as they were entered; null where none was. */
+export const springsOf = ({ dials: d, chosen }: Pick<At<Dials>, 'dials' | 'chosen'>): (number | null)[] => {
+  const said = d.springs.split(',').map((t) => Number(t.trim()));
+  return chosen[ROLES.peg.id]!.map((_, i) => (said[i] !== undefined && said[i] > 0 ? said[i] : null));
+};

@@ -14,7 +14,7 @@ export function draw(at: At<Dials>): Drawing {
   const { dials: d } = at;
   const { rim, peg, kinds, round, along, across, length } = parts(at);
   const rims = d.counting > 0 ? d.counting : 1;
-  const list = colours(d, pegsNeeded(d));
+  const list = colours(d, pegsNeeded(d), kinds.length);
   const long = Math.max(...kinds.map(pegLong));
   const stepX = along + 2 * long + 16;
   const columns = Math.ceil(Math.sqrt(rims));
@@ -56,12 +56,14 @@ export function draw(at: At<Dials>): Drawing {
         ]),
       ];
     });
+    const first = used - places.length;
     const spots =
-      d.counting > 0
-        ? places.map(([x, y]) => {
+      d.counting > 0 || d.pattern === 'matching'
+        ? places.map(([x, y], i) => {
             const r = hypot(x, y) || 1;
             const by = Math.max(0, r - 16) / r;
-            return circle('shade', [middle[0] + x * by, middle[1] + y * by], 9, '#1e2a2c');
+            const dye = d.pattern === 'matching' ? kinds[list[first + i] ?? 0]?.colour : '#1e2a2c';
+            return circle('shade', [middle[0] + x * by, middle[1] + y * by], 9, dye);
           })
         : [];
     return [

@@ -1,7 +1,7 @@
 import type { Move } from '../../challenge/bits.ts';
-import type { At, Fit } from '../kernel.ts';
+import type { At, Fact, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
-import { parts, PATTERNS, STIFF, type Dials } from './dials.ts';
+import { parts, PATTERNS, springsOf, STIFF, type Dials } from './dials.ts';
 
 const { floor, max, min } = Math;
 
@@ -12,12 +12,13 @@ export const pegsRound = (rim: number, wide: number, gap: number): number => flo
 export const pegsFor = (k: number): number => (k * (k + 1)) / 2;
 
 /** The colours round the rim in turn, by number; a growing pattern has one more of the second each time. */
-export function colours(d: Dials, n: number): number[] {
+export function colours(d: Dials, n: number, kinds = 2): number[] {
   if (d.pattern === 'growing') {
     const out: number[] = [];
     for (let run = 1; out.length < n; run++) out.push(0, ...Array.from({ length: run }, () => 1));
     return out.slice(0, n);
   }
+  if (d.pattern === 'matching') return Array.from({ length: n }, (_, i) => i % kinds);
   const { unit } = PATTERNS[d.pattern];
   return Array.from({ length: n }, (_, i) => unit[i % unit.length]!);
 }
@@ -26,7 +27,7 @@ export function colours(d: Dials, n: number): number[] {
 export function perColour(at: At<Dials>): number[] {
   const { kinds } = parts(at);
   const count = kinds.map(() => 0);
-  const list = colours(at.dials, pegsNeeded(at.dials));
+  const list = colours(at.dials, pegsNeeded(at.dials), kinds.length);
   // With one pattern colour all kinds are shared out; with several each has its own.
   list.forEach((c, i) => {
     count[at.dials.pattern === 'free' ? i % kinds.length : min(c, kinds.length - 1)]! += 1;
@@ -46,16 +47,37 @@ const BITE = 15;
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
-  const { rim, peg, wide, length, deep } = parts(at);
+  const { rim, peg, kinds, wide, length, deep } = parts(at);
   const round = pegsRound(length, wide, d.gap);
   const thick = (rim.sizes.wall ?? 1) * d.layers;
   const one = onOneRim(d);
   const { unit } = PATTERNS[d.pattern];
+  const springs = springsOf(at);
+  const bySpring = kinds
+    .flatMap((m, i): [string, number][] => (springs[i] === null ? [] : [[m.name, springs[i]!]]))
+    .sort((a, b) => a[1] - b[1]);
   const facts: Fit['facts'] = [
     { id: 'pegsRound', label: 'Pegs that go round', value: round, unit: 'each', onMat: true },
     { id: 'pegsNeeded', label: 'Pegs needed', value: pegsNeeded(d), unit: 'each', onMat: true },
     { id: 'bite', label: 'Jaw over the rim', value: d.jaw - thick, unit: 'mm', onMat: true },
     { id: 'left', label: 'Places left on the rim', value: max(0, round - one), unit: 'each' },
+    ...(kinds.length > 1
+      ? perColour(at).map((n, i): Fact => ({
+          id: `kind-${i + 1}`,
+          label: kinds[i]!.name,
+          value: n,
+          unit: 'each',
+        }))
+      : []),
+    ...(bySpring.length > 1
+      ? [
+          {
+            id: 'springs',
+            label: 'Weakest first, within this set',
+            value: bySpring.map(([name, n]) => `${name} ${n} N`).join(', '),
+          },
+        ]
+      : []),
     { id: 'rim', label: 'Round the rim', value: Math.round(length), unit: 'mm' },
   ];
   const say = answers(facts, { round });
@@ -75,7 +97,13 @@ export function fit(at: At<Dials>): Fit<Detail> {
     return say('stop', 'The rim is too shallow', `A peg bites ${BITE} mm; ${rim.name} has ${mm(deep)}.`);
   if (thick < STIFF && rim.form !== 'container')
     return say('care', 'The rim bends', 'Hold two together, or double the card.');
-  if (d.pattern !== 'free' && d.pattern !== 'growing' && d.counting === 0 && d.number % unit.length !== 0)
+  if (
+    d.pattern !== 'free' &&
+    d.pattern !== 'growing' &&
+    d.pattern !== 'matching' &&
+    d.counting === 0 &&
+    d.number % unit.length !== 0
+  )
     return say(
       'care',
       'The pattern does not close',
@@ -86,6 +114,8 @@ export function fit(at: At<Dials>): Fit<Detail> {
 
 /** From the basket to the rim, mm (common practice). */
 const REACH = 200;
+/** Mouth of the basket, mm (common practice). */
+const BASKET = 120;
 
 /** One peg: take it, press it open, set it on its place; the colour that comes next has to be chosen. */
 export function moves(at: At<Dials>): Move[] {
@@ -93,6 +123,16 @@ export function moves(at: At<Dials>): Move[] {
   const { rim, kinds, wide } = parts(at);
   const choices = d.pattern === 'free' ? 1 : kinds.length;
   const thick = (rim.sizes.wall ?? 1) * d.layers;
+  // Taking off asks for no place: press, pull, let go over the basket.
+  if (d.way !== 'on')
+    return [
+      {
+        distance: REACH,
+        tolerance: max(5, wide),
+        ...(d.way === 'off by colour' ? { choices: kinds.length } : {}),
+      },
+      { distance: REACH, tolerance: BASKET },
+    ];
   return [
     { distance: REACH, tolerance: max(5, wide), choices },
     { distance: REACH, tolerance: max(0.5, d.jaw - thick) },

@@ -123,10 +123,24 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   const { dials: d } = at;
   const { kinds } = parts(at);
   const grip = 'thumb and two fingers, pressed';
-  const can = (id: PatternId): boolean => new Set(PATTERNS[id].unit).size <= kinds.length;
-  const base: Dials = { ...d, counting: 0, mixed: false, hand: 'either', pattern: 'free', gap: 20 };
+  const can = (id: PatternId): boolean => kinds.length > 1 && new Set(PATTERNS[id].unit).size <= kinds.length;
+  const base: Dials = {
+    ...d,
+    counting: 0,
+    mixed: false,
+    hand: 'either',
+    pattern: 'free',
+    gap: 20,
+    way: 'on',
+  };
   const even = (n: number, unit: number): number => Math.max(unit, n - (n % unit));
   return [
+    {
+      id: 'off',
+      name: 'Take them off',
+      grip,
+      dials: { ...base, number: Math.min(6, d.number), gap: 20, way: 'off' as const },
+    },
     { id: 'row', name: 'A short row', grip, dials: { ...base, number: 4, gap: 30 } },
     { id: 'round', name: 'All round', grip, dials: { ...base, number: d.number, gap: 12 } },
     { id: 'close', name: 'Close together', grip, dials: { ...base, number: d.number, gap: 4 } },

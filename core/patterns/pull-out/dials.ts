@@ -57,6 +57,10 @@ export const dials = z.strictObject({
   tool: oneOf(TOOLS),
   /** Scarves tied end to end come out as one. */
   tied: onOff,
+  /** Of the pieces, those that stand too low to be pulled: felt for, and pushed up from inside. */
+  hidden: wholeNumber('a number of pieces', 0, 40).default(0),
+  /** Coloured with squeezed juice or thinned paint. */
+  dyed: onOff.default(false),
 });
 export type Dials = z.infer<typeof dials>;
 
@@ -70,6 +74,9 @@ export interface Stem {
   readonly thick: number;
   readonly round: boolean;
 }
+
+/** A soft ball or block is pulled through a hole that it does not fall through. */
+export const isSoft = (m: Material): boolean => m.form === 'piece' && m.give > 0;
 
 /** What goes through the opening, mm. A cloth gathers to about a fortieth of its width (common practice). */
 export function stemOf(m: Material): Stem {
@@ -94,6 +101,7 @@ export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
     box,
     piece,
     kinds,
+    soft: kinds.every(isSoft),
     // The thickest decides: one opening takes every kind.
     stem: kinds.map(stemOf).reduce((a, b) => (girth(b) > girth(a) ? b : a)),
     along: diameter ?? Math.max(length!, width!),
@@ -115,11 +123,12 @@ const NUMBERS: Record<Approach, number> = {
 const half = (x: number): number => Math.ceil(2 * x) / 2;
 
 export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { stem, kinds, depth } = parts({ chosen });
+  const { stem, kinds, depth, soft } = parts({ chosen });
+  const give = Math.min(...kinds.map((m) => m.give));
   return {
-    opening: 'slit',
+    opening: soft ? 'hole' : 'slit',
     // Nine tenths of the slit's loop are taken up: it holds, and a small hand still pulls it.
-    length: half(girth(stem) / 2 / 0.9),
+    length: soft ? half(stem.wide * (1 - give / 2)) : half(girth(stem) / 2 / 0.9),
     number: kinds.some(isCloth) ? Math.min(4, NUMBERS[approach]) : NUMBERS[approach],
     proud: Math.max(
       10,
@@ -128,12 +137,15 @@ export function defaults({ approach, chosen, ageFrom }: Start): Dials {
     start: ageFrom < 30 ? 'in' : 'out',
     tool: 'fingers',
     tied: false,
+    hidden: 0,
+    dyed: approach === 'made together',
   };
 }
 
 export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { stem, kinds } = parts({ chosen });
-  const least = d.opening === 'slit' ? girth(stem) / 2 : stem.wide;
+  const { stem, kinds, soft } = parts({ chosen });
+  const give = soft && d.opening === 'hole' ? Math.min(...kinds.map((m) => m.give)) : 0;
+  const least = d.opening === 'slit' ? girth(stem) / 2 : stem.wide * (1 - give);
   return [
     {
       kind: 'choice',
@@ -181,6 +193,18 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
         { value: 'tweezers', label: 'Peg turned round, as tweezers' },
       ],
     },
+    ...(kinds.some(isCloth) || kinds.some(isSoft)
+      ? []
+      : [
+          number(
+            'hidden',
+            'Hidden among them',
+            'each',
+            [0, Math.max(0, d.number - 1), 1],
+            'They stand too low to be pulled: felt for, and pushed up from inside.',
+          ),
+          { kind: 'switch', id: 'dyed', label: 'Coloured by dye' } as const,
+        ]),
     ...(kinds.some(isCloth)
       ? [
           {

@@ -1,10 +1,49 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks.ts';
+import { circle, dimension, line, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { kindOf } from '../making.ts';
 import type { At, Drawing, Fit } from '../kernel.ts';
-import { isCloth, parts, stemOf, type Dials } from './dials.ts';
+import { girth, isCloth, parts, stemOf, type Dials } from './dials.ts';
 import { FROM_FOLD, places, spread, type Detail } from './fit.ts';
+
+const { max } = Math;
+
+/** How much larger the sections are drawn: a cotton bud would hardly be seen. */
+const LARGER = 3;
+
+/** The piece cut through in a slit and in a hole, one above the other, larger than it is: why one holds and one lets fall. */
+function sections(at: At<Dials>, [x, y]: Vec2): Mark[] {
+  const { dials: d } = at;
+  const { stem, kinds, soft } = parts(at);
+  if (soft || kinds.some(isCloth) || stem.wide > 14) return [];
+  const slit = d.opening === 'slit' ? d.length : girth(stem) / 2 / 0.9;
+  const hole = d.opening === 'hole' ? d.length : max(6, stem.wide + 0.5);
+  const section = (p: Vec2): Mark =>
+    stem.round
+      ? circle('piece', p, LARGER * stem.wide, kinds[0]!.colour)
+      : rectangle('piece', p, [LARGER * stem.wide, LARGER * stem.thick], { colour: kinds[0]!.colour });
+  const high = LARGER * max(hole, stem.thick, 4);
+  const [first, second]: [Vec2, Vec2] = [
+    [x, y + high / 2],
+    [x, y + high * 1.5 + 22],
+  ];
+  const half = (LARGER * slit) / 2;
+  return [
+    section(first),
+    line('slit', [
+      [first[0] - half, first[1]],
+      [first[0] + half, first[1]],
+    ]),
+    words([x, first[1] + high / 2 + 6], `slit, ${LARGER} × as large: grips`),
+    circle('opening', second, LARGER * hole),
+    // It lies against one side: the rest of the hole is free.
+    section([second[0] - (LARGER * max(0, hole - stem.wide)) / 2, second[1]]),
+    words(
+      [x, second[1] + high / 2 + 6],
+      `hole, ${LARGER} × as large: ${hole - stem.wide > 0.2 ? 'lets fall' : 'holds'}`,
+    ),
+  ];
+}
 
 /** The top of the box with its openings, and below it the box from the side with the pieces standing in it. */
 export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
@@ -34,7 +73,8 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
   const standing: Mark[] = columns.map((x, i) => {
     const m = kindOf(kinds, columns.length, i);
     const s = stemOf(m);
-    const up = ground - depth - out;
+    const low = i >= columns.length - Math.min(d.hidden, columns.length - 1);
+    const up = ground - depth - (low ? 2 : out);
     if (isCloth(m))
       return line(
         'piece-detail',
@@ -60,6 +100,7 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
   const scene: Mark[] = [
     ...top,
     ...side,
+    ...sections(at, [max(along / 2, 40) + 60, -across / 2]),
     ...(first
       ? [
           dimension(

@@ -1,5 +1,6 @@
 import type { Move } from '../../challenge/bits.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
+import type { Material } from '../../materials/material.ts';
 import type { At, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
 import { girth, isCloth, parts, type Dials, type Stem } from './dials.ts';
@@ -19,8 +20,9 @@ export const shortestSlit = (s: Stem): number => girth(s) / 2;
 /** Middles of the openings on the top of the box, mm about its middle: rows with a fold's distance all round. */
 export function places(at: At<Dials>): Vec2[] {
   const { dials: d } = at;
-  const { along, across, round } = parts(at);
-  const own = d.length;
+  const { along, across, round, stem, soft } = parts(at);
+  // Balls are wider than the hole they stand on.
+  const own = max(d.length, soft ? stem.wide : 0);
   // Slits lie along the box, so that a flat piece shows its width to the child.
   const [stepX, stepY] = d.opening === 'slit' ? [4 * own, max(3 * own, 8)] : [own + 12, own + 12];
   const thick = d.opening === 'slit' ? 0 : own;
@@ -46,6 +48,10 @@ export interface Detail {
   readonly places: readonly Vec2[];
 }
 
+/** What a soft piece is squeezed to as it is pulled through, mm. */
+export const squeezed = (stem: Stem, kinds: readonly Material[]): number =>
+  stem.wide * (1 - min(...kinds.map((m) => m.give)));
+
 /** Share of the opening that the piece takes up; a hole by its width, a slit by its loop. */
 export function gripOf({ dials: d, chosen }: At<Dials>): number {
   const { stem } = parts({ chosen });
@@ -54,12 +60,13 @@ export function gripOf({ dials: d, chosen }: At<Dials>): number {
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
-  const { box, kinds, stem, along, across, depth } = parts(at);
+  const { box, kinds, stem, along, across, depth, soft } = parts(at);
   const all = places(at);
   const grip = gripOf(at);
   const inside = stem.long - d.proud;
   const cloth = kinds.some(isCloth);
-  const least = d.opening === 'slit' ? shortestSlit(stem) : stem.wide;
+  const through = soft && d.opening === 'hole';
+  const least = d.opening === 'slit' ? shortestSlit(stem) : through ? squeezed(stem, kinds) : stem.wide;
   const facts: Fit['facts'] = [
     {
       id: 'grip',
@@ -80,7 +87,9 @@ export function fit(at: At<Dials>): Fit<Detail> {
   ];
   const say = answers(facts, { grip, places: all });
   const holdsHere = d.opening === 'slit' ? grip >= HOLDS : d.length - stem.wide <= 0.2 + 1e-9;
-  if (grip > 1 + 1e-9)
+  if (d.hidden >= d.number)
+    return say('stop', 'All of them are hidden', `Hide at most ${d.number - 1} of ${d.number}.`);
+  if (through ? d.length < least - 1e-9 : grip > 1 + 1e-9)
     return say('stop', 'It does not go in', `Make the ${d.opening} at least ${mm(least)}.`);
   if (all.length === 0)
     return say(
@@ -90,6 +99,10 @@ export function fit(at: At<Dials>): Fit<Detail> {
     );
   if (d.number > all.length)
     return say('stop', 'Too many openings', `At most ${all.length} go on ${box.name} with the card to hold.`);
+  if (through)
+    return d.length >= stem.wide
+      ? say('care', 'It falls through', `A soft piece is held by a hole of less than ${mm(stem.wide)}.`)
+      : say('clear', 'Held, and comes out with a squeeze', null);
   if (!cloth && inside > depth)
     return say('stop', 'It stands on the bottom', `Let it stand out by at least ${mm(stem.long - depth)}.`);
   if (!cloth && inside < 10)
@@ -98,7 +111,11 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'Nothing holds it',
       `Let at least 10 mm go in: stand out by ${mm(max(5, stem.long - 10))} at most.`,
     );
-  if (d.start === 'in' && !cloth && (along < HAND.length || across < HAND.width || depth < HAND.depth))
+  if (
+    (d.start === 'in' || d.hidden > 0) &&
+    !cloth &&
+    (along < HAND.length || across < HAND.width || depth < HAND.depth)
+  )
     return say(
       'care',
       'No room for a hand inside',
@@ -136,5 +153,7 @@ export function moves(at: At<Dials>): Move[] {
   const take: Move = { distance: REACH, tolerance: max(1, min(d.proud, HOLD[d.tool] + stem.thick)) };
   const room = d.opening === 'slit' ? (2 * d.length - girth(stem)) / 2 : d.length - stem.wide;
   const put: Move = { distance: REACH, tolerance: max(0.5, room), ways: stem.round ? 1 : 2, waysIn: 1 };
-  return d.start === 'in' ? [take] : [take, put];
+  // One that is hidden is found among the others first.
+  const find: Move[] = d.hidden > 0 ? [{ distance: REACH, tolerance: REACH, choices: d.number }] : [];
+  return d.start === 'in' ? [...find, take] : [...find, take, put];
 }

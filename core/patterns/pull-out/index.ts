@@ -1,4 +1,4 @@
-import { atLeast, shapeOf } from '../../materials/material.ts';
+import { atLeast, shapeOf, type Material } from '../../materials/material.ts';
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
 import {
   bagNeed,
@@ -15,6 +15,9 @@ import {
 import { defaults, dials, girth, isCloth, parts, ROLES, specs, stemOf, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
+
+/** A fuzzy stem has a wire in it; nothing in its sizes tells it from a straw. */
+const isWire = (m: Material): boolean => /pipe cleaner|chenille|fuzzy|wire/i.test(m.name);
 
 const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, at.dials.number);
 
@@ -39,6 +42,7 @@ function steps(at: At<Dials>): Step[] {
   const cloth = kinds.some(isCloth);
   const washed = cleaningStep(each(at), approach);
   const slits = d.opening === 'slit';
+  const wire = kinds.some(isWire);
   return [
     ...washed,
     step({
@@ -75,14 +79,27 @@ function steps(at: At<Dials>): Step[] {
           }),
         ]
       : []),
-    ...(together
+    ...(wire
+      ? [
+          step({
+            id: 'ends',
+            title: 'Turn over the wire ends',
+            words:
+              'Bend 5 mm of each end back on itself with pliers and press it flat: no wire end is left to feel.',
+            perCopy: d.number * 0.3,
+            who: 'adult',
+            after: washed.map((s) => s.id),
+          }),
+        ]
+      : []),
+    ...(d.dyed
       ? [
           step({
             id: 'colour',
             title: 'Colour the pieces',
             words: 'Dip an end of each in thinned paint or squeezed juice; lay them out to dry.',
             perCopy: d.number * 0.5,
-            who: 'child',
+            who: together ? 'child' : 'either',
             drying: 60,
             after: washed.map((s) => s.id),
           }),
@@ -98,7 +115,8 @@ function steps(at: At<Dials>): Step[] {
         'cut',
         ...washed.map((s) => s.id),
         ...(cloth && d.tied ? ['tie'] : []),
-        ...(together ? ['colour'] : []),
+        ...(wire ? ['ends'] : []),
+        ...(d.dyed ? ['colour'] : []),
       ],
     }),
     countStep(`${d.number}`, ['try']),
@@ -132,7 +150,8 @@ function features(at: At<Dials>): Feature[] {
           {
             kind: 'point' as const,
             name: `Ends of ${stick.map((m) => m.name.toLowerCase()).join(', ')}`,
-            guarded: false,
+            // Wire ends are turned over when it is made.
+            guarded: stick.every(isWire),
           },
         ]
       : []),

@@ -50,7 +50,7 @@ export const ROLES = {
 } as const satisfies Record<string, Role>;
 
 export const TOOLS = ['fingers', 'tongs', 'tweezers', 'spoon'] as const;
-export const SHOWS = ['colour', 'number', 'letter', 'size', 'own text'] as const;
+export const SHOWS = ['colour', 'number', 'letter', 'sound', 'size', 'own text'] as const;
 export const GAMES = ['called out', 'picked', 'raced'] as const;
 
 /** How wide each opens over a piece, mm (a young child's thumb and finger, kitchen tongs, a peg turned round, a spoon's bowl; common practice). */
@@ -65,8 +65,12 @@ export const dials = z.strictObject({
   cups: wholeNumber('a number of cups', 1, 24),
   each: wholeNumber('a number of pieces', 1, 20),
   shows: oneOf(SHOWS),
-  /** Own words for the cards, apart by commas. */
-  text: z.string({ error: 'expected words' }).max(200, 'may have at most 200 characters'),
+  /** Own words for the cards, apart by commas; levels through a year apart by semicolons. */
+  text: z.string({ error: 'expected words' }).max(600, 'may have at most 600 characters'),
+  /** Which of the levels in the text is on the cards. */
+  level: wholeNumber('a number of the level', 1, 12).default(1),
+  /** Two children take turns, a bowl each. */
+  bowls: wholeNumber('a number of bowls', 1, 2).default(1),
   tool: oneOf(TOOLS),
   game: oneOf(GAMES),
   /** Between two cups, for a hand, mm. */
@@ -121,12 +125,21 @@ export function placesOn(at: Pick<At<Dials>, 'chosen' | 'dials'>): Vec2[] {
   return found;
 }
 
+/** Sounds in the order in which they are often begun (common practice). */
+const SOUNDS = 's a t p i n m d g o c k e u r h b f l j v w'.split(' ');
+
+/** The levels of a text, each with its words. */
+export const levelsIn = (text: string): string[][] =>
+  text.split(';').map((level) =>
+    level
+      .split(',')
+      .map((w) => w.trim())
+      .filter(Boolean),
+  );
+
 /** What each cup's card says. */
 export function cardWords({ dials: d }: Pick<At<Dials>, 'dials'>): string[] {
-  const own = d.text
-    .split(',')
-    .map((w) => w.trim())
-    .filter(Boolean);
+  const own = levelsIn(d.text)[d.level - 1] ?? [];
   return Array.from({ length: d.cups }, (_, i) =>
     d.shows === 'number'
       ? String(i + 1)
@@ -134,9 +147,11 @@ export function cardWords({ dials: d }: Pick<At<Dials>, 'dials'>): string[] {
         ? String.fromCharCode(65 + (i % 26))
         : d.shows === 'size'
           ? (['small', 'large', 'middle'][i % 3] ?? '')
-          : d.shows === 'own text'
-            ? (own[i] ?? '')
-            : '',
+          : d.shows === 'sound'
+            ? (SOUNDS[i % SOUNDS.length] ?? '')
+            : d.shows === 'own text'
+              ? (own[i] ?? '')
+              : '',
   );
 }
 
@@ -158,8 +173,10 @@ export function defaults({ approach, chosen, ageFrom }: Start): Dials {
     tool: 'fingers',
     game: start.game,
     hand: 20,
+    level: 1,
+    bowls: 1,
   };
-  const most = placesOn({ dials: d, chosen }).length - 1;
+  const most = placesOn({ dials: d, chosen }).length - d.bowls;
   return { ...d, cups: Math.max(1, Math.min(d.cups, most)) };
 }
 
@@ -179,9 +196,12 @@ export function specs({ dials: d }: At<Dials>): DialSpec[] {
             kind: 'text',
             id: 'text',
             label: 'Words on the cards',
-            most: 200,
-            hint: 'apart by commas',
+            most: 600,
+            hint: 'apart by commas; the next level of the year after a semicolon',
           } as const,
+          ...(levelsIn(d.text).length > 1
+            ? [number('level', 'Level', 'each', [1, levelsIn(d.text).length, 1])]
+            : []),
         ]
       : []),
     {
@@ -201,6 +221,7 @@ export function specs({ dials: d }: At<Dials>): DialSpec[] {
       label: 'Which next',
       options: GAMES.map((value) => ({ value, label: value[0]!.toUpperCase() + value.slice(1) })),
     },
+    number('bowls', 'Bowls', 'each', [1, 2, 1], 'Two for two children who take turns.'),
     number('hand', 'Between two cups', 'mm', [5, 80, 5]),
   ];
 }

@@ -5,17 +5,14 @@ import type { Vec2 } from '../../geometry/vector.ts';
 import { kindOf } from '../making.ts';
 import type { At, Drawing } from '../kernel.ts';
 import { cardWords, parts, traySize, type Dials } from './dials.ts';
-import { standing } from './fit.ts';
-
-/** A card that stands behind a cup, mm. */
-const CARD: Vec2 = [60, 80];
+import { CARD, standing } from './fit.ts';
 
 /** The tray from above: the bowl near the child, the cups, a card behind each. */
 export function draw(at: At<Dials>): Drawing {
   const { dials: d } = at;
   const { cup, kinds, tray, stands, mouth } = parts(at);
   const [w, h] = traySize(tray);
-  const { bowl, cups } = standing(at);
+  const { bowls, cups } = standing(at);
   const n = d.cups * d.each;
   const says = cardWords(at);
   const square = cup.sizes.diameter === undefined;
@@ -41,15 +38,15 @@ export function draw(at: At<Dials>): Drawing {
       ...materialMarks(kind, [p[0], p[1] + 4]),
     ];
   });
-  const heap = bowl
-    ? Array.from({ length: Math.min(4, n) }, (_, i): Mark[] => {
-        const r = i === 0 ? 0 : stands * 0.2;
-        const a = (i * 2 * Math.PI) / 3;
-        return materialMarks(kindOf(kinds, n, i), [bowl[0] + r * Math.cos(a), bowl[1] + r * Math.sin(a)]);
-      }).flat()
-    : [];
+  const heap = bowls.flatMap((bowl) =>
+    Array.from({ length: Math.min(4, n) }, (_, i): Mark[] => {
+      const r = i === 0 ? 0 : stands * 0.2;
+      const a = (i * 2 * Math.PI) / 3;
+      return materialMarks(kindOf(kinds, n, i), [bowl[0] + r * Math.cos(a), bowl[1] + r * Math.sin(a)]);
+    }).flat(),
+  );
   const board: Mark[] = [rectangle('body', [0, 0], [w, h], { corner: 8, colour: tray?.colour ?? '#d8c7a3' })];
-  const all: Mark[] = [...board, ...cupMarks, ...(bowl ? [around(bowl, stands, 'container')] : []), ...heap];
+  const all: Mark[] = [...board, ...cupMarks, ...bowls.map((b) => around(b, stands, 'container')), ...heap];
   const [a] = cups;
   const scene: Mark[] = [
     ...all,
@@ -69,7 +66,7 @@ export function draw(at: At<Dials>): Drawing {
   ];
   return {
     scene: sceneOf(scene),
-    about: `${cups.length} cups and a bowl of ${n} pieces on a tray, from above, to scale`,
+    about: `${cups.length} cups and ${bowls.length === 1 ? 'a bowl' : `${bowls.length} bowls`} of ${n} pieces on a tray, from above, to scale`,
     picture: sceneOf(all, 3),
     sheets: says.map((text, i) => ({
       id: `card-${i + 1}`,

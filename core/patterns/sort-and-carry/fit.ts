@@ -6,20 +6,40 @@ import { cardWords, JAW, parts, pieceSize, placesOn, type Dials } from './dials.
 
 const { hypot, max } = Math;
 
-/** The bowl's place: the one nearest to the child, at the middle of the tray's near edge; then the cups, nearest first. */
-export function standing(at: At<Dials>): { bowl: Vec2 | null; cups: Vec2[]; free: number } {
+/** A card that stands behind a cup, folded in half, mm. */
+export const CARD: Vec2 = [60, 80];
+/** Of a card, what must show above the rim of its cup, mm (common practice). */
+const SHOWS_ABOVE = 25;
+
+/** The bowls' places, nearest to the children at the tray's near edge; then the cups, nearest first. */
+export function standing(at: At<Dials>): { bowls: Vec2[]; cups: Vec2[]; free: number } {
   const all = placesOn(at);
-  if (all.length === 0) return { bowl: null, cups: [], free: 0 };
+  if (all.length < at.dials.bowls) return { bowls: [], cups: [], free: 0 };
   const near = max(...all.map((p) => p[1]));
-  const [bowl, ...rest] = [...all].sort((a, b) => hypot(a[0], near - a[1]) - hypot(b[0], near - b[1]));
-  return { bowl: bowl!, cups: rest.slice(0, at.dials.cups), free: rest.length };
+  const side = max(...all.map((p) => p[0]));
+  const from = (q: Vec2) => (a: Vec2, b: Vec2) =>
+    hypot(a[0] - q[0], a[1] - q[1]) - hypot(b[0] - q[0], b[1] - q[1]);
+  const targets: Vec2[] =
+    at.dials.bowls === 1
+      ? [[0, near]]
+      : [
+          [-side, near],
+          [side, near],
+        ];
+  let rest = all;
+  const bowls = targets.map((q) => {
+    const [own] = [...rest].sort(from(q));
+    rest = rest.filter((p) => p !== own);
+    return own!;
+  });
+  return { bowls, cups: [...rest].sort(from([0, near])).slice(0, at.dials.cups), free: rest.length };
 }
 
-/** Mean way from the bowl to a cup, mm. */
+/** Mean way from a bowl to a cup, mm. */
 export function meanWay(at: At<Dials>): number {
-  const { bowl, cups } = standing(at);
-  if (!bowl || cups.length === 0) return 0;
-  return cups.reduce((n, c) => n + hypot(c[0] - bowl[0], c[1] - bowl[1]), 0) / cups.length;
+  const { bowls, cups } = standing(at);
+  const ways = bowls.flatMap((b) => cups.map((c) => hypot(c[0] - b[0], c[1] - b[1])));
+  return ways.length === 0 ? 0 : ways.reduce((n, w) => n + w, 0) / ways.length;
 }
 
 export interface Detail {
@@ -28,7 +48,7 @@ export interface Detail {
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
-  const { kinds, mouth, cup, tray } = parts(at);
+  const { kinds, mouth, cup, tray, high, stands } = parts(at);
   const { long, middle } = pieceSize(kinds);
   const { free } = standing(at);
   const way = meanWay(at);
@@ -38,6 +58,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'choices', label: 'Cups to choose from', value: d.cups, unit: 'each', onMat: true },
     { id: 'mouth', label: 'Cup over the piece', value: mouth - long, unit: 'mm', onMat: true },
     { id: 'way', label: 'Mean way', value: Math.round(way), unit: 'mm' },
+    { id: 'cardAbove', label: 'Card above the rim', value: CARD[1] - high, unit: 'mm' },
     { id: 'room', label: 'Cups that go on the tray', value: free, unit: 'each' },
   ];
   const say = answers(facts, { way });
@@ -46,7 +67,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'stop',
       'The cups do not go on the tray',
       free > 0
-        ? `Beside the bowl ${free} go, with ${mm(d.hand)} for a hand between two. Less between them, or a larger tray.`
+        ? `Beside the ${d.bowls === 1 ? 'bowl' : 'bowls'} ${free} go, with ${mm(d.hand)} for a hand between two. Less between them, or a larger tray.`
         : `${cup.name} needs a larger ${tray ? 'tray' : 'table'}.`,
     );
   if (long >= mouth)
@@ -69,6 +90,14 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'Fewer colours than cups',
       `Choose ${d.cups} kinds of piece, or use ${kinds.length} cups.`,
     );
+  if (CARD[1] - high < SHOWS_ABOVE)
+    return say(
+      'care',
+      'The cups hide their cards',
+      `A card shows ${mm(max(0, CARD[1] - high))} above the rim: lower cups, or stand it on a block.`,
+    );
+  if (CARD[0] > stands + d.hand)
+    return say('care', 'The cards hide each other', `Put at least ${mm(CARD[0] - stands)} between two cups.`);
   if (mouth - long < 5)
     return say('care', 'Close: pieces catch on the rim', 'Use wider cups or smaller pieces.');
   if (d.cups > 6)

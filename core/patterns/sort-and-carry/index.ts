@@ -21,8 +21,8 @@ function plan(at: At<Dials>): Plan {
   const { cup, tray, tool } = parts(at);
   return {
     needs: [
-      // One more for the bowl that all begin in.
-      need(ROLES.cup, cup, at.dials.cups + 1, true),
+      // And the bowls that all begin in.
+      need(ROLES.cup, cup, at.dials.cups + at.dials.bowls, true),
       ...each(at).map((p) => need(ROLES.piece, p.material, p.count, true)),
       ...(tray ? [need(ROLES.tray, tray, 1, true)] : []),
       ...(tool ? [need(ROLES.tool, tool, 1, true)] : []),
@@ -37,7 +37,7 @@ function steps(at: At<Dials>): Step[] {
   const { dials: d, approach } = at;
   const { cup, kinds } = parts(at);
   const together = approach === 'made together';
-  const washed = cleaningStep([{ material: cup, count: d.cups + 1 }, ...each(at)], approach);
+  const washed = cleaningStep([{ material: cup, count: d.cups + d.bowls }, ...each(at)], approach);
   return [
     ...washed,
     step({
@@ -56,7 +56,7 @@ function steps(at: At<Dials>): Step[] {
       perCopy: 1,
       after: ['cards', ...washed.map((s) => s.id)],
     }),
-    countStep(`${d.cups + 1} cups, ${d.cups * d.each} pieces`, ['try']),
+    countStep(`${d.cups + d.bowls} cups, ${d.cups * d.each} pieces`, ['try']),
   ];
 }
 
@@ -65,7 +65,7 @@ function features(at: At<Dials>): Feature[] {
   const { cup, kinds, tray, tool } = parts(at);
   return [
     ...each(at).flatMap((p) => pieceFeature(p.material, p.count)),
-    ...pieceFeature(cup, d.cups + 1),
+    ...pieceFeature(cup, d.cups + d.bowls),
     ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: d.tool } as const]),
     ...materialFeatures([cup, ...kinds, ...(tray ? [tray] : []), ...(tool ? [tool] : [])]),
   ];

@@ -3,7 +3,7 @@ import { size } from '../../geometry/shape.ts';
 import type { Material } from '../../materials/material.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
-import { measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
+import { measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
   post: {
@@ -54,6 +54,10 @@ export const dials = z.strictObject({
   post: size,
   /** Sand or stones in the closed base, g. */
   weight: measure('g', 0, 2000),
+  /** Something soft over the end of the post. */
+  capped: onOff.default(false),
+  /** A battery massager in the base makes it hum. */
+  hums: onOff.default(false),
   shows: oneOf(PICTURES),
   word: z
     .string({ error: 'expected letters' })
@@ -119,6 +123,8 @@ export function defaults({ approach, chosen, ageFrom }: Start): Dials {
     hole,
     post,
     weight: 0,
+    capped: thick < 20,
+    hums: false,
     shows: start.shows,
     word: '',
   };
@@ -166,6 +172,22 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
             [0, 500, 25],
             'Sand or stones in a closed base make it stand; without, the other hand holds it.',
           ),
+        ]
+      : []),
+    {
+      kind: 'switch',
+      id: 'capped',
+      label: 'Cap over the post’s end',
+      why: 'A cork, a ball or a pad of tape: a thin post stands at the height of an eye.',
+    },
+    ...(base
+      ? [
+          {
+            kind: 'switch',
+            id: 'hums',
+            label: 'Massager in the base',
+            why: 'It hums as the rings go on; the battery door needs a screw.',
+          } as const,
         ]
       : []),
     {

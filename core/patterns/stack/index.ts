@@ -14,6 +14,9 @@ import { defaults, dials, isTube, looseFor, parts, ringOf, ROLES, specs, type Di
 import { draw } from './draw.ts';
 import { fit, foot, moves, type Detail } from './fit.ts';
 
+/** A post from this thickness on has a blunt end, mm (common practice). */
+const BLUNT = 30;
+
 const disc = (diameter: number): [number, number][] =>
   Array.from({ length: 72 }, (_, i) => [
     (diameter / 2) * Math.cos((i * Math.PI) / 36),
@@ -107,6 +110,30 @@ function steps(at: At<Dials>): Step[] {
           }),
         ]
       : []),
+    ...(d.capped
+      ? [
+          step({
+            id: 'cap',
+            title: 'Cap the end of the post',
+            words: 'Glue on a cork or a pad of tape; it must be narrower than the hole of a ring.',
+            perCopy: 1,
+            who: 'adult' as const,
+            after: shorten ? ['post'] : [],
+          }),
+        ]
+      : []),
+    ...(base && d.hums
+      ? [
+          step({
+            id: 'hum',
+            title: 'Put the massager into the base',
+            words:
+              'Screw the battery door shut; a door without a screw is taped all round and kept out of reach.',
+            perCopy: 2,
+            who: 'adult' as const,
+          }),
+        ]
+      : []),
     ...(base
       ? [
           step({
@@ -117,7 +144,7 @@ function steps(at: At<Dials>): Step[] {
             perCopy: 4,
             who: 'adult',
             drying: 120,
-            after: shorten ? ['post'] : [],
+            after: [...(shorten ? ['post'] : []), ...(d.hums ? ['hum'] : [])],
           }),
         ]
       : []),
@@ -145,6 +172,7 @@ function steps(at: At<Dials>): Step[] {
         'cut',
         ...(shorten ? ['post'] : []),
         ...(base ? ['base'] : []),
+        ...(d.capped ? ['cap'] : []),
         ...(d.shows === 'plain' ? [] : ['decorate']),
       ],
     }),
@@ -170,7 +198,14 @@ function features(at: At<Dials>): Feature[] {
       opening: { kind: 'round', diameter: ring.hole },
       sheet: isWashed(part) ? 'rigid' : 'soft',
     },
-    { kind: 'post', name: 'Post', diameter: thick, height: d.post + foot(at).height },
+    {
+      kind: 'post',
+      name: 'Post',
+      diameter: thick,
+      height: d.post + foot(at).height,
+      capped: d.capped || thick >= BLUNT,
+    },
+    ...(d.hums && base ? [{ kind: 'hazard', name: 'Massager in the base', hazard: 'battery' } as const] : []),
     { kind: 'cut edge', where: 'each ring', material: part.materialClass, covered: false },
     ...materialFeatures([post, part, ...(base ? [base] : [])]),
   ];

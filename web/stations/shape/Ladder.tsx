@@ -3,6 +3,8 @@ import { styled } from 'styled-components';
 import { WhatIsRung } from '../../parts/WhatIs.tsx';
 import type { Line } from '../../../core/challenge/line.ts';
 import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
+import { factValue } from '../../../core/patterns/factWords.ts';
+import type { LengthUnit } from '../../../core/measure/length.ts';
 import { ScenePicture } from '../../drawing/ScenePicture.tsx';
 import { Button } from '../../parts/Button.tsx';
 
@@ -90,6 +92,7 @@ interface Props {
   onChoose(id: string | null): void;
   onAdopt(rung: Rung<AnyDials>): void;
   busy: boolean;
+  unit: LengthUnit;
 }
 
 /** The ladder, easier to harder; each rung can be looked at on the mat and taken over as a design of its own. */
@@ -102,6 +105,7 @@ export const Ladder = memo(function Ladder({
   onChoose,
   onAdopt,
   busy,
+  unit,
 }: Props) {
   if (problem && !rungs) return null;
   if (!rungs)
@@ -157,7 +161,12 @@ export const Ladder = memo(function Ladder({
         </ol>
       </Strip>
       {open && (
-        <div>
+        <div style={{ display: 'flex', gap: '6px 12px', alignItems: 'center', flexWrap: 'wrap' }}>
+          <small style={{ fontSize: 13.5 }}>
+            {open.differs.length === 0
+              ? 'The same dials as yours.'
+              : `Differs from yours: ${open.differs.map((f) => `${f.label} ${factValue(f, unit)}`).join(', ')}.`}
+          </small>
           <Button small isDisabled={busy} onPress={() => onAdopt(open)}>
             Make “{open.name}” a new design
           </Button>

@@ -154,6 +154,7 @@ function ShapeWork({ at }: { at: AtBench }) {
             onChoose={choose}
             onAdopt={adopt}
             busy={takeOver.isPending}
+            unit={unit}
           />
           {takeOver.error && <Notice tone="stop">{words(takeOver.error)}</Notice>}
           <FactStrip fit={fit} bits={bits} counts={light.counts} say={light.show.say} unit={unit} />
