@@ -18,8 +18,11 @@ export function factValue({ value, unit, of }: Fact, lengthUnit: LengthUnit): st
       case 'N':
       case 'ml':
         return `${plain(value)} ${unit}`;
-      default:
+      case 'each':
         return plain(value);
+      default:
+        // A ratio: its second place tells.
+        return (Math.round(value * 100) / 100).toString();
     }
   })();
   return of === undefined ? said : `${said} of ${of}`;

@@ -70,9 +70,8 @@ export function fit(at: At<Dials>): Fit<Detail> {
   const facts: Fit['facts'] = [
     {
       id: 'grip',
-      label: 'Taken up by the piece',
-      value: Math.round(grip * 1000) / 10,
-      unit: '%',
+      label: 'Grip, 1 is tight',
+      value: Math.round(grip * 1000) / 1000,
       onMat: true,
     },
     {
