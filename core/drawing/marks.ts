@@ -130,10 +130,15 @@ export function bounds(marks: readonly Mark[]): [number, number, number, number]
   return b;
 }
 
+/** Room for the figures of a measurement at the side of a large drawing, as a share of its width: they do not grow with it. */
+const FIGURES = 0.06;
+
 /** A scene round some marks with a margin, mm: they are moved so that its upper left is the origin. */
-export function sceneOf(marks: readonly Mark[], margin = 14): Scene {
+export function sceneOf(marks: readonly Mark[], least = 14): Scene {
   const [left, top, right, bottom] = bounds(marks);
-  if (!Number.isFinite(left)) return { width: 2 * margin, height: 2 * margin, marks: [] };
+  const measured = marks.some((m) => m.kind === 'dimension');
+  if (!Number.isFinite(left)) return { width: 2 * least, height: 2 * least, marks: [] };
+  const margin = measured ? Math.max(least, FIGURES * (right - left)) : least;
   return {
     width: right - left + 2 * margin,
     height: bottom - top + 2 * margin,

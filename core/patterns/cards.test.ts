@@ -264,17 +264,16 @@ describe('sort and carry', () => {
       sort.needs(of(sort, { cups: 2, bowls })).find((n) => n.role === 'cup')!.quantity;
     expect([cups(1), cups(2)]).toEqual([3, 4]);
   });
-  it('says when cups hide their cards', () => {
+  it('cuts cards that show above the rim, and puts cups so far apart that none hides another', () => {
     const tall = material(15, {
       name: 'Tall cup',
       form: 'container',
-      sizes: { diameter: 70, height: 70, wall: 0.5 },
+      sizes: { diameter: 50, height: 70, wall: 0.5 },
     });
-    expect(sort.fit(of(sort, { cups: 2 }, kinds({ cup: tall })))).toMatchObject({
-      verdict: 'care',
-      headline: 'The cups hide their cards',
-      remedy: expect.stringMatching(/10 mm above the rim/),
-    });
+    const at = (hand: number) => of(sort, { cups: 2, hand }, kinds({ cup: tall }));
+    expect(fact(sort.fit(at(20)), 'cardAbove')).toBe(45);
+    expect(sort.fit(at(5))).toMatchObject({ verdict: 'care', headline: 'The cards hide each other' });
+    expect(sort.fit(at(10)).headline).not.toBe('The cards hide each other');
   });
 });
 

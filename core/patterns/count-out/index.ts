@@ -149,7 +149,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     { id: 'all', name: 'All at once', grip, dials: of(to, { shows: 'numeral', laid: 'all at once' }) },
     {
       id: 'allspots',
-      name: 'All at once, on spots',
+      name: 'All, on spots',
       grip,
       dials: of(to, { shows: 'both', laid: 'all at once' }),
     },

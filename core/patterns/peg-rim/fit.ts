@@ -47,7 +47,7 @@ const BITE = 15;
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
-  const { rim, peg, kinds, wide, length, deep } = parts(at);
+  const { rim, kinds, wide, length, deep } = parts(at);
   const round = pegsRound(length, wide, d.gap);
   const thick = (rim.sizes.wall ?? 1) * d.layers;
   const one = onOneRim(d);
@@ -109,7 +109,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'The pattern does not close',
       `${d.pattern} repeats every ${unit.length}: use ${d.number - (d.number % unit.length)} or ${d.number - (d.number % unit.length) + unit.length} pegs.`,
     );
-  return say('clear', `${peg.name} bites and holds`, null);
+  return say('clear', 'Bites and holds', null);
 }
 
 /** From the basket to the rim, mm (common practice). */

@@ -137,13 +137,13 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   return [
     {
       id: 'off',
-      name: 'Take them off',
+      name: 'Take off',
       grip,
       dials: { ...base, number: Math.min(6, d.number), gap: 20, way: 'off' as const },
     },
     { id: 'row', name: 'A short row', grip, dials: { ...base, number: 4, gap: 30 } },
     { id: 'round', name: 'All round', grip, dials: { ...base, number: d.number, gap: 12 } },
-    { id: 'close', name: 'Close together', grip, dials: { ...base, number: d.number, gap: 4 } },
+    { id: 'close', name: 'Close', grip, dials: { ...base, number: d.number, gap: 4 } },
     ...(can('AB')
       ? [
           {
@@ -167,7 +167,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     { id: 'count', name: 'Counting', grip, dials: { ...base, counting: 3, number: 6, gap: 8 } },
     {
       id: 'mixed',
-      name: 'Counting, mixed',
+      name: 'Mixed count',
       grip: 'thumb and two fingers of the other hand',
       dials: { ...base, counting: 4, number: 10, mixed: true, gap: 8, hand: 'the other hand' },
     },

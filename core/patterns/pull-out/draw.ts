@@ -25,7 +25,7 @@ function sections(at: At<Dials>, [x, y]: Vec2): Mark[] {
   const high = LARGER * max(hole, stem.thick, 4);
   const [first, second]: [Vec2, Vec2] = [
     [x, y + high / 2],
-    [x, y + high * 1.5 + 22],
+    [x, y + high * 1.5 + 34],
   ];
   const half = (LARGER * slit) / 2;
   return [
@@ -34,12 +34,12 @@ function sections(at: At<Dials>, [x, y]: Vec2): Mark[] {
       [first[0] - half, first[1]],
       [first[0] + half, first[1]],
     ]),
-    words([x, first[1] + high / 2 + 6], `slit, ${LARGER} × as large: grips`),
+    words([x, first[1] + high / 2 + 12], `slit, ${LARGER} × as large: grips`),
     circle('opening', second, LARGER * hole),
     // It lies against one side: the rest of the hole is free.
     section([second[0] - (LARGER * max(0, hole - stem.wide)) / 2, second[1]]),
     words(
-      [x, second[1] + high / 2 + 6],
+      [x, second[1] + high / 2 + 12],
       `hole, ${LARGER} × as large: ${hole - stem.wide > 0.2 ? 'lets fall' : 'holds'}`,
     ),
   ];

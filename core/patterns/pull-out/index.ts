@@ -200,13 +200,13 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   return [
     {
       id: 'high',
-      name: 'Standing high',
+      name: 'High',
       grip: 'whole hand',
       dials: { ...base, proud: out(0.6), length: slit(0.75) },
     },
     {
       id: 'low',
-      name: 'Standing low',
+      name: 'Low',
       grip: 'thumb and finger',
       dials: { ...base, proud: Math.max(Math.ceil(least), 12) },
     },
@@ -218,19 +218,19 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     },
     {
       id: 'tweezers',
-      name: 'Peg as tweezers',
+      name: 'Tweezers',
       grip: 'peg turned round',
       dials: { ...base, proud: Math.max(Math.ceil(least), 12), tool: 'tweezers' },
     },
     {
       id: 'back',
-      name: 'Out and in again',
+      name: 'Out and in',
       grip: 'thumb and finger',
       dials: { ...base, proud: out(0.4), start: 'out' },
     },
     {
       id: 'tight',
-      name: 'In, tight slit',
+      name: 'Tight slit',
       grip: 'thumb and finger, pressed',
       dials: { ...base, proud: out(0.4), start: 'out', length: slit(0.97) },
     },
@@ -246,7 +246,7 @@ export const pullOut: Pattern<Dials, Detail> = {
   quiet: true,
   roles: Object.values(ROLES),
   dials,
-  title: (at) => `Pull ${parts(at).piece.name.toLowerCase()} out of the ${at.dials.opening}s`,
+  title: (at) => `Pull each ${parts(at).piece.name.toLowerCase()} out of its ${at.dials.opening}`,
   defaults,
   specs,
   fit,

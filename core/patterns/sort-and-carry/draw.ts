@@ -5,12 +5,13 @@ import type { Vec2 } from '../../geometry/vector.ts';
 import { kindOf } from '../making.ts';
 import type { At, Drawing } from '../kernel.ts';
 import { cardWords, parts, traySize, type Dials } from './dials.ts';
-import { CARD, standing } from './fit.ts';
+import { cardOf, standing } from './fit.ts';
 
 /** The tray from above: the bowl near the child, the cups, a card behind each. */
 export function draw(at: At<Dials>): Drawing {
   const { dials: d } = at;
-  const { cup, kinds, tray, stands, mouth } = parts(at);
+  const { cup, kinds, tray, stands, mouth, high } = parts(at);
+  const card = cardOf(high);
   const [w, h] = traySize(tray);
   const { bowls, cups } = standing(at);
   const n = d.cups * d.each;
@@ -57,7 +58,7 @@ export function draw(at: At<Dials>): Drawing {
           dimension(
             [a[0] - stands / 2, a[1]],
             [a[0] + stands / 2, a[1]],
-            [0, -h / 2 - a[1] - 8],
+            [0, -stands / 2 - 10],
             'cup',
             stands,
           ),
@@ -73,17 +74,17 @@ export function draw(at: At<Dials>): Drawing {
       title: `Card ${i + 1}: folded, it stands behind its cup`,
       count: 1,
       marks: [
-        rectangle('cut', [0, 0], [CARD[0], 2 * CARD[1]]),
+        rectangle('cut', [0, 0], [card[0], 2 * card[1]]),
         line('fold', [
-          [-CARD[0] / 2, 0],
-          [CARD[0] / 2, 0],
+          [-card[0] / 2, 0],
+          [card[0] / 2, 0],
         ]),
         ...(text
           ? [
               words(
-                [0, CARD[1] / 2],
+                [0, card[1] / 2],
                 text.slice(0, 14),
-                Math.min(24, (1.5 * CARD[0]) / Math.max(2, text.length)),
+                Math.min(24, (1.5 * card[0]) / Math.max(2, text.length)),
               ),
             ]
           : []),

@@ -6,10 +6,10 @@ import { cardWords, JAW, parts, pieceSize, placesOn, type Dials } from './dials.
 
 const { hypot, max } = Math;
 
-/** A card that stands behind a cup, folded in half, mm. */
-export const CARD: Vec2 = [60, 80];
-/** Of a card, what must show above the rim of its cup, mm (common practice). */
-const SHOWS_ABOVE = 25;
+/** Of a card, what shows above the rim of its cup, mm (common practice). */
+const ABOVE = 45;
+/** A card that stands behind a cup, folded in half, mm: as high as it must be to show above the rim. */
+export const cardOf = (high: number): Vec2 => [60, max(80, Math.ceil(high + ABOVE))];
 
 /** The bowls' places, nearest to the children at the tray's near edge; then the cups, nearest first. */
 export function standing(at: At<Dials>): { bowls: Vec2[]; cups: Vec2[]; free: number } {
@@ -58,7 +58,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'choices', label: 'Cups to choose from', value: d.cups, unit: 'each', onMat: true },
     { id: 'mouth', label: 'Cup over the piece', value: mouth - long, unit: 'mm', onMat: true },
     { id: 'way', label: 'Mean way', value: Math.round(way), unit: 'mm' },
-    { id: 'cardAbove', label: 'Card above the rim', value: CARD[1] - high, unit: 'mm' },
+    { id: 'cardAbove', label: 'Card above the rim', value: cardOf(high)[1] - high, unit: 'mm' },
     { id: 'room', label: 'Cups that go on the tray', value: free, unit: 'each' },
   ];
   const say = answers(facts, { way });
@@ -90,14 +90,12 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'Fewer colours than cups',
       `Choose ${d.cups} kinds of piece, or use ${kinds.length} cups.`,
     );
-  if (CARD[1] - high < SHOWS_ABOVE)
+  if (cardOf(high)[0] > stands + d.hand)
     return say(
       'care',
-      'The cups hide their cards',
-      `A card shows ${mm(max(0, CARD[1] - high))} above the rim: lower cups, or stand it on a block.`,
+      'The cards hide each other',
+      `Put at least ${mm(cardOf(high)[0] - stands)} between two cups.`,
     );
-  if (CARD[0] > stands + d.hand)
-    return say('care', 'The cards hide each other', `Put at least ${mm(CARD[0] - stands)} between two cups.`);
   if (mouth - long < 5)
     return say('care', 'Close: pieces catch on the rim', 'Use wider cups or smaller pieces.');
   if (d.cups > 6)

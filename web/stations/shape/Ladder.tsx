@@ -116,8 +116,10 @@ export const Ladder = memo(function Ladder({
       </Strip>
     );
   const open = rungs.find((r) => r.id === chosen);
-  // Two rungs may ask as much: the first of them stands for the design.
-  const nearest = here === null ? undefined : rungs.find((r) => Math.abs(here - r.bits) < 0.05);
+  // The rung with the same dials is the design's own; else one that asks as much, the first of several.
+  const nearest =
+    rungs.find((r) => r.differs.length === 0) ??
+    (here === null ? undefined : rungs.find((r) => Math.abs(here - r.bits) < 0.05));
   return (
     <>
       <Strip>
