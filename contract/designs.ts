@@ -77,5 +77,11 @@ export const buildInput = z.strictObject({
     .min(1, 'must be at least 1')
     .max(100, 'must be at most 100'),
 });
-export const build = z.object({ id, designId: id, copies: z.array(z.object({ id, label: z.string() })) });
+export const build = z.object({
+  id,
+  designId: id,
+  copies: z.array(z.object({ id, label: z.string() })),
+  /** What was left of stock lengths and went back on the shelf. */
+  offcuts: z.array(z.object({ name: z.string(), count: z.number().int() })),
+});
 export type Build = z.infer<typeof build>;

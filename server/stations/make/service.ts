@@ -3,11 +3,12 @@ import type { Build } from '../../../contract/designs.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { copyLabel } from '../../../core/lend/labels.ts';
 import { kitParts } from '../../../core/lend/parts.ts';
-import { heldWords, shortWords } from '../../../core/needs/supply.ts';
-import { BuildRow, CopyRow } from '../../db/entities.ts';
+import { offcutsFor } from '../../../core/cut/cutPlan.ts';
+import { heldWords, quantityFor, shortWords, type Supply } from '../../../core/needs/supply.ts';
+import { BuildRow, CopyRow, MaterialRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { ProblemError } from '../../problem.ts';
-import { takeFromShelf } from '../gather/shelf.ts';
+import { putOnShelf, takeFromShelf } from '../gather/shelf.ts';
 import { findDesign, stale, supplyOf } from '../shape/service.ts';
 
 /**
@@ -34,6 +35,7 @@ export async function build(
     .map((l) => ({ materialId: l.need.materialId, quantity: l.wanted }));
   for (const { materialId, quantity } of used)
     await takeFromShelf(em, shelf.get(materialId)!, quantity, today, 'copies');
+  const offcuts = await putBackOffcuts(em, supply, input.copies, today);
   const made = em.create(BuildRow, { design, copies: input.copies, builtOn: today, used });
   const before = await em.count(CopyRow, { design: design.id });
   const parts = kitParts(needs).map((p) => ({ ...p, present: p.due }));
@@ -50,5 +52,54 @@ export async function build(
   await em.flush();
   // The figure moves by itself: whoever turns a dial meanwhile has not changed what is built, nor the other way round.
   await rows(em, 'update design set made = made + ? where id = ?', [input.copies, design.id]);
-  return { id: made.id, designId: design.id, copies: copies.map((c) => ({ id: c.id, label: c.label })) };
+  return {
+    id: made.id,
+    designId: design.id,
+    copies: copies.map((c) => ({ id: c.id, label: c.label })),
+    offcuts,
+  };
+}
+
+/**
+ * What is left of tubes and dowels and long enough goes back on the shelf, each length as a material of its own. Where
+ * other designs on the bench share the stock, what is left is theirs to cut.
+ */
+async function putBackOffcuts(
+  em: EntityManager,
+  supply: Supply,
+  copies: number,
+  today: Day,
+): Promise<Build['offcuts']> {
+  const back: Build['offcuts'] = [];
+  for (const { need, wanted } of supply.lines) {
+    if (wanted !== quantityFor([{ need, times: copies }])) continue;
+    for (const { length, count } of offcutsFor(need, copies)) {
+      const whole = await em.findOneOrFail(MaterialRow, { id: need.materialId });
+      const name = `${whole.name.slice(0, 60)}, off-cut ${length} mm`;
+      const share = length / (whole.sizes.length ?? length);
+      const material =
+        (await em.findOne(MaterialRow, { name, form: whole.form })) ??
+        em.create(MaterialRow, {
+          version: 1,
+          name,
+          form: whole.form,
+          solid: whole.solid,
+          sizes: { ...whole.sizes, length },
+          unit: whole.unit,
+          materialClass: whole.materialClass,
+          give: whole.give,
+          hazards: whole.hazards,
+          colour: whole.colour,
+          mass: whole.mass ? whole.mass * share : null,
+          cleaning: whole.cleaning,
+          allergens: whole.allergens,
+          catalogue: null,
+          worth: null,
+        });
+      putOnShelf(em, material, { quantity: count, cameOn: today, reason: `Left of ${whole.name}` });
+      await em.flush();
+      back.push({ name, count });
+    }
+  }
+  return back;
 }

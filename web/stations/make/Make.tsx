@@ -11,6 +11,7 @@ import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
 import { SupplyList } from '../../design/SupplyList.tsx';
+import { CutPlans } from './CutPlans.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Stepper } from '../../parts/Field.tsx';
@@ -206,6 +207,7 @@ function MakeWork({ at }: { at: AtBench }) {
               </Step>
             ))}
           </ol>
+          <CutPlans needs={light.needs} count={count} materials={materials} unit={place.lengthUnit} />
         </Panel>
         <Panel>
           <Spread>
@@ -282,6 +284,12 @@ function MakeWork({ at }: { at: AtBench }) {
               <Notice tone="clear">
                 <strong>Made and labelled:</strong> {made.copies.map((c) => c.label).join(', ')}
                 <br />
+                {made.offcuts.length > 0 && (
+                  <>
+                    Put back on the shelf: {made.offcuts.map((o) => `${o.count} × ${o.name}`).join(', ')}
+                    <br />
+                  </>
+                )}
                 <ButtonLink small plain to="/lend">
                   Go to Lend
                 </ButtonLink>

@@ -1,0 +1,155 @@
+import { dimension, line, outline, rectangle, sceneOf, words } from '../drawing/marks.ts';
+import type { Mark, Scene } from '../drawing/mark.ts';
+import { area } from '../geometry/polygon.ts';
+import type { Need } from '../patterns/kernel.ts';
+import {
+  AT_ONCE,
+  blanksOf,
+  layLengths,
+  layPanels,
+  outlineIn,
+  type LaidLength,
+  type LaidUnit,
+} from './layout.ts';
+import { unitsFor, type CutTimes } from './units.ts';
+
+/** An off-cut from this length on is put back on the shelf, mm (common practice: shorter ones only clutter it). */
+export const LEAST_OFFCUT = 60;
+
+export interface Offcut {
+  readonly length: number;
+  readonly count: number;
+}
+
+/** How one material of a batch is cut up. */
+export interface CutPlan {
+  readonly materialId: number;
+  readonly name: string;
+  /** Stock pieces it takes, as the shelf counts them. */
+  readonly units: number;
+  /** No plan takes fewer: by length, or by the area of the parts. */
+  readonly bound: number;
+  /** Off-cuts that are worth keeping, longest first, whole mm. */
+  readonly offcuts: readonly Offcut[];
+  /** Kits that the drawing shows; a larger batch repeats it. */
+  readonly kitsShown: number;
+  readonly scene: Scene;
+}
+
+/** What is left of stock lengths and long enough to keep. */
+export function offcutsOf(laid: readonly LaidLength[], least = LEAST_OFFCUT): Offcut[] {
+  const lengths = new Map<number, number>();
+  for (const { left } of laid) {
+    const length = Math.floor(left + 1e-6);
+    if (length >= least) lengths.set(length, (lengths.get(length) ?? 0) + 1);
+  }
+  return [...lengths].map(([length, count]) => ({ length, count })).sort((a, b) => b.length - a.length);
+}
+
+/** Off-cuts that a batch leaves of one material; none where it is cut from panels or measured off a roll. */
+export function offcutsFor(need: Need, kits: number): Offcut[] {
+  if (need.stock?.kind !== 'length' || !need.cuts) return [];
+  return offcutsOf(
+    layLengths(
+      need.cuts.map((cut) => ({ cut, times: kits })),
+      need.stock.length,
+    ) ?? [],
+  );
+}
+
+/** How high a bar is drawn, and the room between two stock pieces, mm. */
+const BAR = 24;
+const BETWEEN = 14;
+
+function lengthMarks(laid: readonly LaidLength[], colour: string): Mark[] {
+  return laid.flatMap(({ length, cuts, left }, i): Mark[] => {
+    const y = i * (BAR + BETWEEN);
+    const last = cuts.at(-1)!;
+    return [
+      rectangle('guide', [length / 2, y], [length, BAR]),
+      ...cuts.map(({ from, length: l }) => rectangle('body', [from + l / 2, y], [l, BAR], { colour })),
+      ...cuts.map(({ from, length: l }) =>
+        words([from + l / 2, y], `${Math.round(l * 10) / 10}`, Math.min(10, l * 0.4)),
+      ),
+      ...(left >= LEAST_OFFCUT ? [words([length - left / 2, y], `${Math.floor(left)} left`)] : []),
+      ...(i === 0 ? [dimension([0, y - BAR / 2], [length, y - BAR / 2], [0, -9])] : []),
+      line('cut', [
+        [last.from + last.length, y - BAR / 2 - 3],
+        [last.from + last.length, y + BAR / 2 + 3],
+      ]),
+    ];
+  });
+}
+
+function panelMarks(units: readonly LaidUnit[], colour: string): Mark[] {
+  let x = 0;
+  let first = true;
+  return units.flatMap((unit) =>
+    unit
+      .filter((p) => p.parts.length > 0)
+      .flatMap(({ size, parts }): Mark[] => {
+        // Panels lie on their longer side, so that several come one beside the other.
+        const marks: Mark[] = [
+          rectangle('body', [x + size[0] / 2, size[1] / 2], size, { colour }),
+          ...parts.map((p) => outline('cut', outlineIn({ ...p, at: [p.at[0] + x, p.at[1]] }))),
+          ...(first
+            ? [
+                dimension([x, size[1]], [x + size[0], size[1]], [0, 9]),
+                dimension([x, 0], [x, size[1]], [-9, 0]),
+              ]
+            : []),
+        ];
+        first = false;
+        x += size[0] + BETWEEN;
+        return marks;
+      }),
+  );
+}
+
+/**
+ * How a batch is cut from the materials that parts are cut from, one plan a material. What is measured off a roll needs
+ * none.
+ *
+ * @param colourOf colour of a material, to draw it in
+ */
+export function cutPlans(
+  needs: readonly Need[],
+  kits: number,
+  colourOf: (materialId: number) => string,
+): CutPlan[] {
+  if (kits < 1) return [];
+  return needs.flatMap((need): CutPlan[] => {
+    const { cuts, stock } = need;
+    if (!cuts || !stock || stock.kind === 'roll') return [];
+    const times = (n: number): CutTimes[] => cuts.map((cut) => ({ cut, times: n }));
+    const perKit = cuts.reduce((n, c) => n + c.count, 0);
+    const kitsShown = Math.max(1, Math.min(kits, Math.floor(AT_ONCE / Math.max(1, perKit))));
+    const units = unitsFor(times(kits), stock);
+    if (units === null) return [];
+    const base = { materialId: need.materialId, name: need.name, units, kitsShown };
+    const colour = colourOf(need.materialId);
+    if (stock.kind === 'length') {
+      const sum = cuts.reduce((n, c) => n + (c.kind === 'length' ? c.length * c.count * kits : 0), 0);
+      return [
+        {
+          ...base,
+          bound: Math.ceil(sum / stock.length - 1e-9),
+          offcuts: offcutsFor(need, kits),
+          scene: sceneOf(lengthMarks(layLengths(times(kitsShown), stock.length)!, colour)),
+        },
+      ];
+    }
+    const laid = layPanels(blanksOf(times(kitsShown)), stock.panels);
+    if (!laid) return [];
+    const sum = cuts.reduce((n, c) => n + (c.kind === 'outline' ? area(c.outline) * c.count * kits : 0), 0);
+    const each = stock.panels.reduce((n, [w, h]) => n + w * h, 0);
+    return [
+      {
+        ...base,
+        bound: Math.ceil(sum / each - 1e-9),
+        offcuts: [],
+        scene: sceneOf(panelMarks(laid, colour)),
+      },
+    ];
+  });
+}

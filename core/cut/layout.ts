@@ -1,0 +1,244 @@
+import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
+import { extents, smallestRectangle } from '../geometry/polygon.ts';
+import type { Vec2 } from '../geometry/vector.ts';
+import type { Cut } from '../patterns/kernel.ts';
+
+/** A part, and for how many kits. */
+export interface CutTimes {
+  readonly cut: Cut;
+  readonly times: number;
+}
+
+/** A stock length with what is cut from it, in order; mm. */
+export interface LaidLength {
+  readonly length: number;
+  readonly cuts: readonly { readonly cut: Cut; readonly from: number; readonly length: number }[];
+  /** What is left at its end, after the last cut's loss. */
+  readonly left: number;
+}
+
+/** A part's rectangle on a panel, mm from the panel's corner; `turned` by a quarter. */
+export interface LaidPart {
+  readonly cut: OutlineCut;
+  readonly at: Vec2;
+  readonly size: Vec2;
+  readonly turned: boolean;
+}
+export interface LaidPanel {
+  readonly size: Vec2;
+  readonly parts: readonly LaidPart[];
+}
+/** One stock piece, opened into its panels. */
+export type LaidUnit = readonly LaidPanel[];
+
+export type OutlineCut = Extract<Cut, { kind: 'outline' }>;
+
+const EPS = 1e-6;
+
+/**
+ * Lengths into stock lengths, longest first, each into the fullest that still takes it. The loss lies between two parts:
+ * n parts of h take n·h + (n − 1)·k. null where a part is longer than the stock.
+ */
+export function layLengths(parts: readonly CutTimes[], length: number): LaidLength[] | null {
+  const lengths = parts
+    .flatMap(({ cut, times }) =>
+      cut.kind === 'length' ? Array.from({ length: cut.count * times }, () => cut) : [],
+    )
+    .sort((a, b) => b.length - a.length);
+  if (lengths.some((c) => c.length > length + EPS)) return null;
+  const laid: { cuts: { cut: Cut; from: number; length: number }[]; end: number }[] = [];
+  for (const cut of lengths) {
+    const need = (end: number): number => cut.length + (end > 0 ? cut.loss : 0);
+    const fits = laid.filter((l) => length - l.end + EPS >= need(l.end));
+    let into = fits.reduce<(typeof laid)[number] | null>((a, l) => (a && a.end >= l.end ? a : l), null);
+    if (!into) laid.push((into = { cuts: [], end: 0 }));
+    const from = into.end > 0 ? into.end + cut.loss : 0;
+    into.cuts.push({ cut, from, length: cut.length });
+    into.end = from + cut.length;
+  }
+  return laid.map(({ cuts, end }) => {
+    const { loss } = cuts.at(-1)!.cut as Extract<Cut, { kind: 'length' }>;
+    return { length, cuts, left: Math.max(0, length - end - loss) };
+  });
+}
+
+/** Rectangle a part is cut out of, mm; the smallest at any turn where the sheet's direction does not matter. */
+export function blankOf(cut: OutlineCut): Vec2 {
+  if (cut.turn !== 'any') return extents(cut.outline, 0);
+  const { length, width } = smallestRectangle(cut.outline);
+  return [length, width];
+}
+
+/** The part's outline as it lies in its rectangle, mm from the panel's corner. */
+export function outlineIn({ cut, at, turned }: Pick<LaidPart, 'cut' | 'at' | 'turned'>): Vec2[] {
+  const angle = (cut.turn === 'any' ? -smallestRectangle(cut.outline).angle : 0) + (turned ? Math.PI / 2 : 0);
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  const points = cut.outline.map(([x, y]): Vec2 => [c * x - s * y, s * x + c * y]);
+  const [x0, y0] = [Math.min(...points.map((p) => p[0])), Math.min(...points.map((p) => p[1]))];
+  return points.map(([x, y]) => [x - x0 + at[0], y - y0 + at[1]]);
+}
+
+/** More rectangles than this are not laid out at once. */
+export const AT_ONCE = 60;
+
+export interface Blank {
+  readonly cut: OutlineCut;
+  readonly width: number;
+  readonly height: number;
+  readonly turns: boolean;
+  readonly gap: number;
+}
+
+export const blanksOf = (parts: readonly CutTimes[]): Blank[] =>
+  parts.flatMap(({ cut, times }) => {
+    if (cut.kind !== 'outline') return [];
+    const [width, height] = blankOf(cut);
+    const one: Blank = { cut, width, height, turns: cut.turn !== 'none', gap: cut.gap };
+    return Array.from({ length: cut.count * times }, () => one);
+  });
+
+/** Ways to lay rectangles: turned as the library likes, all level, all upright. The best of them counts. */
+const WAYS = ['free', 'level', 'upright'] as const;
+
+const goes = (b: Blank, [w, h]: Vec2): boolean =>
+  (b.width <= w + EPS && b.height <= h + EPS) || (b.turns && b.height <= w + EPS && b.width <= h + EPS);
+
+const part = (b: Blank, at: Vec2, turned: boolean): LaidPart => ({
+  cut: b.cut,
+  at,
+  size: turned ? [b.height, b.width] : [b.width, b.height],
+  turned,
+});
+
+/** Rows and columns of one size on a panel. */
+function inRows(b: Blank, [w, h]: Vec2): LaidPart[] {
+  const rows = (turned: boolean): LaidPart[] => {
+    const [x, y] = turned ? [b.height, b.width] : [b.width, b.height];
+    const across = Math.max(0, Math.floor((w + b.gap + EPS) / (x + b.gap)));
+    const down = Math.max(0, Math.floor((h + b.gap + EPS) / (y + b.gap)));
+    return Array.from({ length: across * down }, (_, i) =>
+      part(b, [(i % across) * (x + b.gap), Math.floor(i / across) * (y + b.gap)], turned),
+    );
+  };
+  const [level, upright] = [rows(false), b.turns ? rows(true) : []];
+  return upright.length > level.length ? upright : level;
+}
+
+/** Lays rectangles on one panel; those that are left over. */
+function layOn(
+  blanks: readonly Blank[],
+  panel: Vec2,
+  way: (typeof WAYS)[number],
+): { placed: LaidPart[]; left: Blank[] } {
+  const [w, h] = panel;
+  const laid = (b: Blank): boolean => {
+    const [long, short] = [Math.max(b.width, b.height), Math.min(b.width, b.height)];
+    const wanted: Vec2 = way === 'level' ? [long, short] : [short, long];
+    const asked = b.turns && way !== 'free' ? wanted : ([b.width, b.height] as const);
+    // What does not go that way round goes the other.
+    const upright = asked[0] <= w + EPS && asked[1] <= h + EPS ? asked : [asked[1], asked[0]];
+    return upright[0] !== b.width;
+  };
+  const fits = blanks.filter((b) => goes(b, panel));
+  if (fits.length === 0) return { placed: [], left: [...blanks] };
+  const gap = Math.max(...fits.map((b) => b.gap));
+  const packer = new MaxRectsPacker(w + gap + EPS, h + gap + EPS, 0, {
+    smart: false,
+    pot: false,
+    square: false,
+    allowRotation: way === 'free' && fits.every((b) => b.turns),
+  });
+  packer.addArray(
+    fits.map((b, i) => {
+      const turned = laid(b);
+      const [across, down] = turned ? [b.height, b.width] : [b.width, b.height];
+      return { x: 0, y: 0, width: across + gap, height: down + gap, data: { i, turned } };
+    }) as never,
+  );
+  type Rect = { x: number; y: number; rot?: boolean; data: { i: number; turned: boolean } };
+  const on = new Map(
+    (packer.bins[0]?.rects as unknown as Rect[] | undefined)?.map((r) => [r.data.i, r]) ?? [],
+  );
+  const placed = [...on.values()].map((r) =>
+    part(fits[r.data.i]!, [r.x, r.y], r.data.turned !== (r.rot ?? false)),
+  );
+  return { placed, left: [...fits.filter((_, i) => !on.has(i)), ...blanks.filter((b) => !goes(b, panel))] };
+}
+
+/** One unit of panels filled with one size: in rows, or as the library lays them where that is more. */
+function fullUnit(b: Blank, panels: readonly Vec2[]): LaidUnit {
+  return panels.map((size): LaidPanel => {
+    const rows = inRows(b, size);
+    const bound = Math.floor(
+      ((size[0] + b.gap) * (size[1] + b.gap)) / ((b.width + b.gap) * (b.height + b.gap)),
+    );
+    // Rows that fill the area, and sizes so small that what is left over hardly matters, need no search.
+    if (rows.length >= bound || bound > AT_ONCE) return { size, parts: rows };
+    const many = Array.from({ length: bound }, () => b);
+    return WAYS.reduce<LaidPanel>(
+      (best, way) => {
+        const { placed } = layOn(many, size, way);
+        return placed.length > best.parts.length ? { size, parts: placed } : best;
+      },
+      { size, parts: rows },
+    );
+  });
+}
+
+const isSame = (a: Blank, b: Blank): boolean =>
+  a.width === b.width && a.height === b.height && a.turns === b.turns && a.gap === b.gap;
+/** Whether all are of one size, so that one unit says how all are laid. */
+export const areSame = (blanks: readonly Blank[]): boolean => blanks.every((b) => isSame(b, blanks[0]!));
+
+/** How many of one size a unit of panels gives. */
+export const perUnit = (b: Blank, panels: readonly Vec2[]): number =>
+  fullUnit(b, panels).reduce((n, p) => n + p.parts.length, 0);
+
+/** Lays rectangles on panel after panel; null where one fits on none. */
+export function layPanels(blanks: readonly Blank[], panels: readonly Vec2[]): LaidUnit[] | null {
+  const [one] = blanks;
+  if (!one) return [];
+  if (areSame(blanks)) {
+    const unit = fullUnit(one, panels);
+    const each = unit.reduce((n, p) => n + p.parts.length, 0);
+    if (each === 0) return null;
+    return Array.from({ length: Math.ceil(blanks.length / each) }, (_, u) => {
+      // The last one is not filled.
+      let rest = blanks.length - u * each;
+      return unit.map(({ size, parts }) => {
+        const here = parts.slice(0, Math.max(0, rest));
+        rest -= parts.length;
+        return { size, parts: here.map((p, i) => ({ ...p, cut: blanks[u * each + i]?.cut ?? p.cut })) };
+      });
+    });
+  }
+  const found = WAYS.flatMap((way) => {
+    const units = panelsIn(blanks, panels, way);
+    return units ? [units] : [];
+  });
+  return found.length > 0 ? found.reduce((a, b) => (b.length < a.length ? b : a)) : null;
+}
+
+function panelsIn(
+  blanks: readonly Blank[],
+  panels: readonly Vec2[],
+  way: (typeof WAYS)[number],
+): LaidUnit[] | null {
+  if (blanks.some((b) => !panels.some((p) => goes(b, p)))) return null;
+  let left = [...blanks].sort((a, b) => b.width * b.height - a.width * a.height);
+  const units: LaidUnit[] = [];
+  // The smallest panels first: what goes on a side strip leaves the front for what does not.
+  const order = [...panels].sort((a, b) => a[0] * a[1] - b[0] * b[1]);
+  while (left.length > 0) {
+    const before = left.length;
+    const unit: LaidPanel[] = [];
+    for (const size of order) {
+      const on = layOn(left, size, way);
+      unit.push({ size, parts: on.placed });
+      left = on.left;
+    }
+    if (left.length === before) return null;
+    units.push(unit);
+  }
+  return units;
+}

@@ -1,0 +1,67 @@
+import { useMemo } from 'react';
+import { cutPlans, LEAST_OFFCUT, type CutPlan } from '../../../core/cut/cutPlan.ts';
+import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
+import { kits } from '../../../core/needs/supply.ts';
+import type { Need } from '../../../core/patterns/index.ts';
+import type { MaterialRow } from '../../../contract/materials.ts';
+import { Marks } from '../../drawing/Marks.tsx';
+import { Mat } from '../../drawing/Mat.tsx';
+import { Quiet, Stack } from '../../parts/Panel.tsx';
+
+/** What the plan comes to, in words: how many, whether fewer could do, what is left. */
+function planWords(p: CutPlan, count: number, unit: LengthUnit): string {
+  const proved =
+    p.units === p.bound
+      ? 'No plan takes fewer.'
+      : `By what the parts measure, ${p.bound} would be the least.`;
+  const left = p.offcuts.map((o) => `${o.count} × ${formatLength(o.length, unit)}`).join(', ');
+  return [
+    p.kitsShown < count ? `Drawn for ${kits(p.kitsShown)}; the rest repeat it.` : '',
+    proved,
+    left ? `What is left from ${formatLength(LEAST_OFFCUT, unit)} on goes back on the shelf: ${left}.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
+
+/** How a batch is cut out of its tubes, sheets and boxes, drawn to scale. */
+export function CutPlans({
+  needs,
+  count,
+  materials,
+  unit,
+}: {
+  needs: readonly Need[];
+  count: number;
+  materials: readonly MaterialRow[];
+  unit: LengthUnit;
+}) {
+  const plans = useMemo(
+    () => cutPlans(needs, count, (id) => materials.find((m) => m.id === id)?.colour ?? '#d8c7a3'),
+    [needs, count, materials],
+  );
+  if (plans.length === 0) return null;
+  return (
+    <Stack $gap={12} style={{ padding: '10px 0 14px' }}>
+      <h2>What is cut from what</h2>
+      {plans.map((p) => (
+        <section key={p.materialId} aria-label={`Cut plan of ${p.name}`}>
+          <h3>
+            {p.units} × {p.name}
+          </h3>
+          <Quiet>{planWords(p, count, unit)}</Quiet>
+          <div style={{ height: 280, marginTop: 8 }}>
+            <Mat
+              width={p.scene.width}
+              height={p.scene.height}
+              unit={unit}
+              label={`How ${p.name} is cut for ${kits(p.kitsShown)}, to scale`}
+            >
+              {({ px }) => <Marks marks={p.scene.marks} px={px} unit={unit} />}
+            </Mat>
+          </div>
+        </section>
+      ))}
+    </Stack>
+  );
+}
