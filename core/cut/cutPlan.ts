@@ -81,29 +81,28 @@ function lengthMarks(laid: readonly LaidLength[], colour: string): Mark[] {
   });
 }
 
+/** How wide a drawing of panels becomes for its height. */
+const WIDE = 2.2;
+
+/** Panels in rows, each with the outlines of its parts. */
 function panelMarks(units: readonly LaidUnit[], colour: string): Mark[] {
-  let x = 0;
-  let first = true;
-  return units.flatMap((unit) =>
-    unit
-      .filter((p) => p.parts.length > 0)
-      .flatMap(({ size, parts }): Mark[] => {
-        // Panels lie on their longer side, so that several come one beside the other.
-        const marks: Mark[] = [
-          rectangle('body', [x + size[0] / 2, size[1] / 2], size, { colour }),
-          ...parts.map((p) => outline('cut', outlineIn({ ...p, at: [p.at[0] + x, p.at[1]] }))),
-          ...(first
-            ? [
-                dimension([x, size[1]], [x + size[0], size[1]], [0, 9]),
-                dimension([x, 0], [x, size[1]], [-9, 0]),
-              ]
-            : []),
-        ];
-        first = false;
-        x += size[0] + BETWEEN;
-        return marks;
-      }),
-  );
+  const panels = units.flatMap((unit) => unit.filter((p) => p.parts.length > 0));
+  const [wide, high] = [0, 1].map((k) => Math.max(...panels.map((p) => p.size[k as 0 | 1])) + BETWEEN) as [
+    number,
+    number,
+  ];
+  const columns = Math.max(1, Math.ceil(Math.sqrt((panels.length * WIDE * high) / wide)));
+  return panels.flatMap(({ size, parts }, i): Mark[] => {
+    const [x, y] = [(i % columns) * wide, Math.floor(i / columns) * high];
+    return [
+      rectangle('body', [x + size[0] / 2, y + size[1] / 2], size, { colour }),
+      ...parts.map((p) => outline('cut', outlineIn({ ...p, at: [p.at[0] + x, p.at[1] + y] }))),
+      // Measured once: the others are alike, or a side of the same box.
+      ...(i === 0
+        ? [dimension([0, 0], [size[0], 0], [0, -9]), dimension([0, 0], [0, size[1]], [-9, 0])]
+        : []),
+    ];
+  });
 }
 
 /**

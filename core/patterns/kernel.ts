@@ -58,7 +58,10 @@ export interface At<D> {
 }
 
 /** The first answer of a design that is about to begin. */
-export type Start = Omit<At<never>, 'dials'>;
+export type Start = Omit<At<never>, 'dials'> & {
+  /** Tools that are not at hand: a family that can do without them begins so. */
+  readonly without?: readonly BenchTool[] | undefined;
+};
 
 export interface Option {
   readonly value: string;

@@ -3,6 +3,7 @@ import {
   refusal,
   type AnyDials,
   type Approach,
+  type BenchTool,
   type Chosen,
   type OpenPattern,
   type Skill,
@@ -47,6 +48,8 @@ export function fromFreeStock(options: {
   ageFrom: number;
   market: Market;
   most: number;
+  /** Tools that are not at hand. */
+  without?: readonly BenchTool[] | undefined;
 }): PatternMade[] {
   const { pattern, free } = options;
   const roles = pattern.roles.filter((r) => r.least > 0);
@@ -64,7 +67,7 @@ export function fromFreeStock(options: {
       .sort((a, b) => (free.get(b.id) ?? 0) - (free.get(a.id) ?? 0) || volume(b) - volume(a))
       .slice(0, perRole),
   );
-  const found: Omit<PatternMade, 'cautions'>[] = [];
+  const found: (Omit<PatternMade, 'cautions'> & { readonly isCut: boolean })[] = [];
   const walk = (at: number, chosen: Record<string, readonly Material[]>): void => {
     if (at < roles.length) {
       for (const m of candidates[at]!)
@@ -72,8 +75,8 @@ export function fromFreeStock(options: {
       return;
     }
     try {
-      const dials = pattern.defaults({ approach: options.approach, chosen, ageFrom: options.ageFrom });
-      const { approach, ageFrom } = options;
+      const { approach, ageFrom, without } = options;
+      const dials = pattern.defaults({ approach, chosen, ageFrom, without });
       const needs = pattern.needs({ dials, chosen, approach, ageFrom });
       const state = makeable(needs, (id) => free.get(id) ?? 0);
       if (state.copies > 0)
@@ -87,20 +90,22 @@ export function fromFreeStock(options: {
           ),
           chosen,
           dials,
+          isCut: needs.some((n) => n.cuts !== undefined && n.use === 'piece'),
         });
     } catch {
       // These two do not go together: the pattern has said so.
     }
   };
   walk(0, {});
-  found.sort((a, b) => b.copies - a.copies);
+  // Pieces that are there whole come before those that would have to be cut first.
+  found.sort((a, b) => Number(a.isCut) - Number(b.isCut) || b.copies - a.copies);
   const kept: PatternMade[] = [];
   const last = roles.at(-1)!.id;
   const tries = new Map<number, number>();
-  const shares = (f: (typeof found)[number], roleIds: readonly string[]): boolean =>
+  const shares = (f: Pick<PatternMade, 'materials'>, roleIds: readonly string[]): boolean =>
     kept.some((k) => roleIds.some((r) => k.materials[r]![0] === f.materials[r]![0]));
   for (const apart of [roles.map((r) => r.id), [last]])
-    for (const f of found) {
+    for (const { isCut: _, ...f } of found) {
       if (kept.length >= options.most) return kept;
       const before = tries.get(f.materials[last]![0]!) ?? 0;
       if (before >= TRIES_PER_PIECE || shares(f, apart)) continue;

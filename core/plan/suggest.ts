@@ -5,6 +5,7 @@ import {
   refusal,
   type AnyDials,
   type Approach,
+  type BenchTool,
   type OpenPattern,
   type Skill,
 } from '../patterns/index.ts';
@@ -19,7 +20,8 @@ export interface Wish {
   readonly ageFrom: number;
   readonly approach: Approach;
   readonly market: Market;
-  readonly noBlade: boolean;
+  /** Tools that are not at hand; without a craft knife nothing with a blade is offered. */
+  readonly without: readonly BenchTool[];
   readonly quiet: boolean;
   /** Most minutes of hands-on work for one kit; null for any. */
   readonly minutes: number | null;
@@ -40,6 +42,7 @@ export interface Suggestion {
   readonly adultSteps: number;
   readonly childSteps: number;
   readonly blade: boolean;
+  readonly tools: readonly BenchTool[];
   readonly cautions: readonly string[];
 }
 
@@ -87,7 +90,9 @@ export async function suggest(
     const steps = pattern.steps(at);
     const { total } = handsOn(orderSteps(steps, 1));
     const blade = steps.some((s) => s.blade);
-    if (wish.noBlade && blade) left.push({ name, why: 'it needs a blade' });
+    const lacking = steps.flatMap((s) => s.tools).find((t) => wish.without.includes(t));
+    if (blade && wish.without.includes('craft knife')) left.push({ name, why: 'it needs a blade' });
+    else if (lacking) left.push({ name, why: `it needs a ${lacking}` });
     else if (wish.minutes !== null && total > wish.minutes)
       left.push({ name, why: `one kit takes ${Math.ceil(total)} minutes` });
     else
@@ -104,6 +109,7 @@ export async function suggest(
         adultSteps: steps.filter((s) => s.who === 'adult').length,
         childSteps: steps.filter((s) => s.who === 'child').length,
         blade,
+        tools: [...new Set(steps.flatMap((s) => s.tools))],
         cautions: found.cautions,
       });
   }

@@ -9,18 +9,19 @@ import { formatAges } from '../../core/calendar/ages.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
 import { asMeasured } from '../../core/materials/material.ts';
 import { kits, spokenFor } from '../../core/needs/supply.ts';
-import { familyIds, SKILLS, type Skill } from '../../core/patterns/index.ts';
+import { familyIds, SKILLS, type BenchTool, type Skill } from '../../core/patterns/index.ts';
 import { freeOf } from '../../core/plan/makeable.ts';
 import type { Suggestion, Wish } from '../../core/plan/suggest.ts';
 import { api, words } from '../data/api.ts';
 import { useChange, useDesigns } from '../data/queries.ts';
 import { ScenePicture } from '../drawing/ScenePicture.tsx';
 import { Button } from '../parts/Button.tsx';
-import { Choice } from '../parts/Choice.tsx';
+import { Choice, ChoiceOfMany } from '../parts/Choice.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
 import { Notice, Quiet, Row, Seam, Stack } from '../parts/Panel.tsx';
 import { planner } from '../work/door.ts';
 import { useNeeds } from './onBench.ts';
+import { OtherDesigns } from './OtherDesigns.tsx';
 
 /** Where a place has no groups yet, months. */
 const BANDS = [
@@ -73,6 +74,9 @@ const AT_HAND: readonly { value: AtHand; label: string }[] = [
   { value: 'waiting', label: 'Waiting room' },
 ];
 
+/** Tools that not every place has; those of a blade go by “No blade”. */
+const SCARCE: readonly BenchTool[] = ['hole punch', 'saw', 'bradawl', 'sandpaper', 'laminator', 'printer'];
+
 interface Whom {
   readonly group: string;
   readonly ageFrom: number;
@@ -103,6 +107,7 @@ export function NewDesign({
   const [skill, setSkill] = useState<Skill>(SKILLS[0]);
   const [whom, setWhom] = useState(0);
   const [atHand, setAtHand] = useState<AtHand>('shelf');
+  const [lacks, setLacks] = useState<readonly BenchTool[]>([]);
   const navigate = useNavigate();
   const add = useChange((input: DesignInput) => api<Design>('POST', '/designs', input));
   const free = useMemo(() => (bench ? [...freeOf(materials, spokenFor(bench))] : null), [materials, bench]);
@@ -112,7 +117,7 @@ export function NewDesign({
     ageFrom: forWhom.ageFrom,
     approach: atHand === 'waiting' ? 'grab bag' : place.approach,
     market: place.market,
-    noBlade: atHand === 'noBlade',
+    without: atHand === 'noBlade' ? ['craft knife', 'saw', ...lacks] : lacks,
     quiet: atHand === 'quiet' || atHand === 'waiting',
     minutes: atHand === 'half' ? 30 : null,
   };
@@ -156,6 +161,23 @@ export function NewDesign({
       // What went wrong stands above the list.
     }
   };
+  const copy = async ({ id: _, version: __, made: ___, ...d }: Design): Promise<void> => {
+    try {
+      const made = await add.mutateAsync({
+        ...d,
+        name: `${d.name.slice(0, 66)}, copy`,
+        forGroup: forWhom.group,
+        ageFrom: forWhom.ageFrom,
+        ageTo: forWhom.ageTo,
+        copies: 1,
+        onBench: true,
+      });
+      onClose();
+      await navigate(`/shape/${made.id}`);
+    } catch {
+      // What went wrong stands above the list.
+    }
+  };
   return (
     <Dialog title="New design" isOpen={isOpen} onClose={onClose} wide>
       <Stack $gap={12}>
@@ -180,6 +202,12 @@ export function NewDesign({
           onChange={(v) => setAtHand(v as AtHand)}
           options={AT_HAND}
         />
+        <ChoiceOfMany
+          label="Not at hand"
+          value={lacks}
+          onChange={(v) => setLacks(SCARCE.filter((t) => v.includes(t)))}
+          options={SCARCE.map((t) => ({ value: t, label: t[0]!.toUpperCase() + t.slice(1) }))}
+        />
         <Seam />
         {found.error && <Notice tone="stop">{words(found.error)}</Notice>}
         {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
@@ -199,7 +227,8 @@ export function NewDesign({
                   <b>{kits(s.kits)} from free stock</b>
                   {s.first && `, then no more ${s.first.toLowerCase()}`}. {formatMinutes(s.minutes)} for one:{' '}
                   {s.adultSteps} adult {s.adultSteps === 1 ? 'step' : 'steps'}, {s.childSteps} for a child.{' '}
-                  {s.blade ? '' : 'No blade needed.'}
+                  {s.blade ? '' : 'No blade needed. '}
+                  {s.tools.length > 0 ? `Tools: ${s.tools.join(', ')}.` : ''}
                 </span>
                 {s.cautions.length > 0 && <Quiet>Take care: {s.cautions.join(', ').toLowerCase()}</Quiet>}
                 <Row>
@@ -217,6 +246,12 @@ export function NewDesign({
         {!found.isTrying && found.left.length > 0 && (
           <Quiet>Not offered: {found.left.map((l) => `${l.name} (${l.why})`).join('; ')}.</Quiet>
         )}
+        <OtherDesigns
+          skill={skill}
+          materials={materials}
+          isBusy={add.isPending}
+          onStart={(d) => void copy(d)}
+        />
         <Row>
           <Button plain onPress={onClose}>
             Cancel

@@ -46,35 +46,42 @@ const Grid = memo(function Grid({
   const strong = unit === 'mm' ? 5 : 2;
   const lines = (from: number, to: number): number[] =>
     Array.from({ length: Math.ceil((to - from) / every) + 1 }, (_, i) => i);
+  // Far away the lines run together, and figures would run into each other: fewer of both.
+  const far = Math.max(1, Math.ceil((44 * px) / (strong * every)));
+  const thin = far > 1 ? strong : 1;
   const figure = (i: number): string => (unit === 'mm' ? String(i * 10) : `${i / 2}″`);
   return (
     <>
-      {lines(0, vw).map((i) => (
-        <path
-          key={`v${i}`}
-          d={`M${x0 + i * every} ${y0}v${vh}`}
-          stroke={i % strong === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
-          strokeWidth={px}
-        />
-      ))}
-      {lines(0, vh).map((i) => (
-        <path
-          key={`h${i}`}
-          d={`M${x0} ${y0 + i * every}h${vw}`}
-          stroke={i % strong === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
-          strokeWidth={px}
-        />
-      ))}
+      {lines(0, vw)
+        .filter((i) => i % thin === 0)
+        .map((i) => (
+          <path
+            key={`v${i}`}
+            d={`M${x0 + i * every} ${y0}v${vh}`}
+            stroke={i % (strong * far) === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
+            strokeWidth={px}
+          />
+        ))}
+      {lines(0, vh)
+        .filter((i) => i % thin === 0)
+        .map((i) => (
+          <path
+            key={`h${i}`}
+            d={`M${x0} ${y0 + i * every}h${vw}`}
+            stroke={i % (strong * far) === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
+            strokeWidth={px}
+          />
+        ))}
       <g fontSize={12 * px} fill="#b9d0c6" aria-hidden>
         {lines(0, vw - 14 * px)
-          .filter((i) => i > 0 && i % strong === 0)
+          .filter((i) => i > 0 && i % (strong * far) === 0)
           .map((i) => (
             <text key={`x${i}`} x={x0 + i * every} y={y0 + 14 * px} textAnchor="middle">
               {figure(i)}
             </text>
           ))}
         {lines(0, vh - 14 * px)
-          .filter((i) => i > 0 && i % strong === 0)
+          .filter((i) => i > 0 && i % (strong * far) === 0)
           .map((i) => (
             <text key={`y${i}`} x={x0 + 5 * px} y={y0 + i * every - 4 * px}>
               {figure(i)}

@@ -1,8 +1,10 @@
+import { Checkbox } from 'react-aria-components/Checkbox';
+import { CheckboxGroup } from 'react-aria-components/CheckboxGroup';
 import { Label } from 'react-aria-components/Label';
 import { Radio, RadioGroup } from 'react-aria-components/RadioGroup';
-import { styled } from 'styled-components';
+import { css, styled } from 'styled-components';
 
-const Group = styled(RadioGroup)<{ $inline?: boolean }>`
+const group = css<{ $inline?: boolean }>`
   display: grid;
   gap: 5px;
   ${(p) => p.$inline && 'grid-template-columns: 116px minmax(0, 1fr); align-items: center; gap: 8px;'}
@@ -24,7 +26,13 @@ const Group = styled(RadioGroup)<{ $inline?: boolean }>`
     flex-wrap: wrap;
   }
 `;
-const Chip = styled(Radio)`
+const Group = styled(RadioGroup)<{ $inline?: boolean }>`
+  ${group}
+`;
+const TickGroup = styled(CheckboxGroup)<{ $inline?: boolean }>`
+  ${group}
+`;
+const chip = css`
   flex: 1 1 auto;
   display: grid;
   place-items: center;
@@ -52,6 +60,13 @@ const Chip = styled(Radio)`
     outline: 3px solid var(--fox);
     outline-offset: 2px;
   }
+`;
+
+const Chip = styled(Radio)`
+  ${chip}
+`;
+const Tick = styled(Checkbox)`
+  ${chip}
 `;
 
 export interface Option {
@@ -97,5 +112,31 @@ export function Choice({
       </div>
       {why && <small>{why}</small>}
     </Group>
+  );
+}
+
+/** Any of a few, all in sight. */
+export function ChoiceOfMany({
+  label,
+  options,
+  value,
+  onChange,
+}: {
+  label: string;
+  options: readonly Option[];
+  value: readonly string[];
+  onChange(value: string[]): void;
+}) {
+  return (
+    <TickGroup value={[...value]} onChange={onChange}>
+      <Label className="named">{label}</Label>
+      <div>
+        {options.map((o) => (
+          <Tick key={o.value} value={o.value}>
+            {o.label}
+          </Tick>
+        ))}
+      </div>
+    </TickGroup>
   );
 }

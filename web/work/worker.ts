@@ -1,6 +1,7 @@
 import '../jitless.ts';
 import { expose } from 'comlink';
 import { loadPattern, type AnyAt, type AnyDials, type Fit, type Rung } from '../../core/patterns/index.ts';
+import type { Scene } from '../../core/drawing/mark.ts';
 import type { Material } from '../../core/materials/material.ts';
 import { checkContainer } from '../../core/packing/container.ts';
 import { patternsFromStock } from '../../core/plan/patternsMade.ts';
@@ -41,6 +42,11 @@ export const bench = {
     return once(`safety ${a.market} ${key(a)}`, () =>
       checkFeatures(pattern.features(a), { youngest: a.ageFrom, market: a.market }),
     );
+  },
+  /** The small picture of a design. */
+  picture: async (a: AnyAt & { pattern: string }): Promise<Scene> => {
+    const pattern = await loadPattern(a.pattern);
+    return once(`picture ${JSON.stringify(a)}`, () => pattern.draw(a).picture);
   },
   suggest: (
     family: string,

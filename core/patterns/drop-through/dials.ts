@@ -16,7 +16,7 @@ export const ROLES = {
   },
   piece: {
     id: 'piece',
-    label: 'Pieces',
+    label: 'Piece',
     forms: ['piece', 'disc', 'sheet'],
     least: 1,
     most: 4,

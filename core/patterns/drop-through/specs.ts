@@ -28,8 +28,10 @@ export function defaults(options: Start): Dials {
   const start = STARTS[options.approach];
   const container = taken(options.chosen, ROLES.container);
   const lid = lidOf(container);
+  const taped = options.chosen[ROLES.edge.id]?.length ? 'tape' : 'open';
   const base: Dials = {
-    cover: 'lid',
+    // Without a knife the mouth stays as it is, or tape narrows it.
+    cover: options.without?.includes('craft knife') ? taped : 'lid',
     opening: 'slot',
     length: 40,
     width: 10,
@@ -56,7 +58,7 @@ export function defaults(options: Start): Dials {
   const most = round ? least : Math.max(room.along, room.across);
   return {
     ...base,
-    opening: round ? 'round' : 'slot',
+    opening: round && base.cover === 'lid' ? 'round' : 'slot',
     length: Math.min(most, half(longest + loose * (round ? start.across : start.along))),
     width: Math.min(least, half(shortest + loose * start.across)),
     turn,

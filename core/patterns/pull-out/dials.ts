@@ -122,13 +122,20 @@ const NUMBERS: Record<Approach, number> = {
 };
 const half = (x: number): number => Math.ceil(2 * x) / 2;
 
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
+export function defaults({ approach, chosen, ageFrom, without }: Start): Dials {
+  // A bradawl makes holes where there is no knife for slits: as close as it goes, so that they hold.
+  const pricked = without?.includes('craft knife') ?? false;
   const { stem, kinds, depth, soft } = parts({ chosen });
   const give = Math.min(...kinds.map((m) => m.give));
+  const stemIsRound = stem.round && !kinds.some(isCloth);
   return {
-    opening: soft ? 'hole' : 'slit',
+    opening: soft || (pricked && stemIsRound) ? 'hole' : 'slit',
     // Nine tenths of the slit's loop are taken up: it holds, and a small hand still pulls it.
-    length: soft ? half(stem.wide * (1 - give / 2)) : half(girth(stem) / 2 / 0.9),
+    length: soft
+      ? half(stem.wide * (1 - give / 2))
+      : pricked && stemIsRound
+        ? stem.wide + 0.2
+        : half(girth(stem) / 2 / 0.9),
     number: kinds.some(isCloth) ? Math.min(4, NUMBERS[approach]) : NUMBERS[approach],
     proud: Math.max(
       10,

@@ -157,6 +157,8 @@ function MakeWork({ at }: { at: AtBench }) {
   const short = shortWords(state);
   const placed = orderSteps(light.steps, count);
   const work = handsOn(placed);
+  const tools = [...new Set(light.steps.flatMap((s) => s.tools))];
+  const needsBlade = light.steps.some((s) => s.blade);
   const build = useChange(async (n: number) => {
     await flush();
     const { draft } = useOpenDesign.getState();
@@ -167,7 +169,7 @@ function MakeWork({ at }: { at: AtBench }) {
   return (
     <Grid>
       <Heading
-        over={`${placed.length} steps · ${formatMinutes(work.total)} hands-on, ${formatMinutes(work.blade)} of it with a blade`}
+        over={`${placed.length} steps · ${formatMinutes(work.total)} hands-on, ${needsBlade ? `${formatMinutes(work.blade)} of it with a blade` : 'no blade needed'}`}
         title={count === 0 ? `This batch of ${design.name} is made` : `Make ${kits(count)} of ${design.name}`}
       >
         <Quiet>Kits</Quiet>
@@ -185,6 +187,7 @@ function MakeWork({ at }: { at: AtBench }) {
                 <div>
                   <h3>{p.step.title}</h3>
                   <p>{p.step.words}</p>
+                  {p.step.tools.length > 0 && <Quiet>With {p.step.tools.join(', ')}.</Quiet>}
                   {p.step.drying > 0 && (
                     <Quiet>
                       Then {formatMinutes(p.step.drying)} to dry: go on with the next step meanwhile.
@@ -267,12 +270,15 @@ function MakeWork({ at }: { at: AtBench }) {
                 <span>all done after {formatMinutes(work.elapsed)}</span>
               </small>
             </Bar>
-            <Notice tone="care">
-              <strong>Blades</strong> only while children sleep or are away, on a board, with the knife locked
-              up afterwards.
-            </Notice>
+            {needsBlade && (
+              <Notice tone="care">
+                <strong>Blades</strong> only while children sleep or are away, on a board, with the knife
+                locked up afterwards.
+              </Notice>
+            )}
             <Seam />
             <h2>Lay out</h2>
+            {tools.length > 0 && <Quiet>Tools: {tools.join(', ')}.</Quiet>}
             <SupplyList supply={state} />
             {short && (
               <Notice tone="stop">
