@@ -91,7 +91,7 @@ test('a design whose container is gone from reason can be mended in place', asyn
   });
   await page.goto(`${demo.url}/shape/1`);
   await expect(page.getByRole('alert')).toContainText('Milk-bottle cap is a cord; expected a piece or disc');
-  await page.getByRole('button', { name: /Piece/ }).click();
+  await page.getByRole('button', { name: 'Choose Piece' }).click();
   await page.getByRole('option', { name: /Juice-bottle cap/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     'Cut the slot to fit the juice-bottle cap',

@@ -5,7 +5,9 @@ import type { Shape } from '../../core/geometry/shape.ts';
 import { passage } from '../../core/passage/passage.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { pack } from '../../core/packing/pack.ts';
-import { loadPattern } from '../../core/patterns/index.ts';
+import { dotsIn } from '../../core/outline/dots.ts';
+import { loadPattern, loadPatterns } from '../../core/patterns/index.ts';
+import { usualMaterials } from '../../core/patterns/usual.ts';
 import { AT, CAP, SLOT_DIALS, TAPE, TUB } from '../../core/testing.ts';
 
 // A fixed row of numbers, so that every run looks at the same hundred shapes.
@@ -123,6 +125,60 @@ timed(
   'budget: 95th percentile 16',
 );
 timed('fit, in the worker', turns.slice(0, 40), (d) => drop.fit(d), '');
+
+console.log('\nDial to drawing: every family of its usual materials, its first sliders turned to and fro');
+for (const p of await loadPatterns()) {
+  const start = { approach: 'prepared shelf' as const, ageFrom: 36, chosen: usualMaterials(p.roles) };
+  const own = { ...start, dials: p.defaults(start) };
+  const ends = p.specs(own).flatMap((s) => (s.kind === 'number' && s.max > s.min ? [s] : []));
+  const asked = ends.slice(0, 3).flatMap((s) =>
+    Array.from({ length: 20 }, (_, i) => {
+      const value = Math.min(s.max, s.min + s.step * Math.round(((s.max - s.min) * i) / 19 / s.step));
+      return { ...own, dials: { ...own.dials, [s.id]: value } };
+    }),
+  );
+  const known = p.fit(own);
+  timed(
+    p.id,
+    asked,
+    (d) => [p.specs(d), p.draw(d, known), p.needs(d), p.steps(d)],
+    'budget: 95th percentile 16',
+  );
+}
+
+console.log('\nDots: the most found where the best known packing just goes');
+// Sizes of the smallest circle and square round n circles of radius 1: tables of the best known packings (circle: Graham,
+// Lubachevsky, Nurmela and Östergård 1998; square: the same authors and Peikert; from memory).
+const IN_CIRCLE = [1, 2, 2.1547, 2.4142, 2.7013, 3, 3, 3.3048, 3.6131, 3.813, 3.9238, 4.0296];
+const IN_SQUARE = [2, 3.4142, 3.9319, 4, 4.8284, 5.3283, 5.7321, 5.8637, 6, 6.7475];
+const roundOf = (radius: number): [number, number][] =>
+  Array.from({ length: 256 }, (_, i) => [
+    radius * Math.cos((i * Math.PI) / 128),
+    radius * Math.sin((i * Math.PI) / 128),
+  ]);
+const squareOf = (side: number): [number, number][] => [
+  [0, 0],
+  [side, 0],
+  [side, side],
+  [0, side],
+];
+for (const [name, cases] of [
+  ['circle', [...IN_CIRCLE.map((r, i) => [i + 1, roundOf(10 * r + 0.02)] as const), [19, roundOf(48.657)]]],
+  ['square', IN_SQUARE.map((s, i) => [i + 1, squareOf(10 * s + 0.01)] as const)],
+] as const) {
+  const found = cases.map(([n, edge]) => [n, dotsIn(edge, { dot: 20, gap: 0 }).length] as const);
+  const short = Math.max(...found.map(([n, k]) => n - k));
+  console.log(
+    `  ${name}: ${found.map(([n, k]) => (n === k ? `${n}` : `${n} → ${k}`)).join(', ')}; at most ${short} short (allowed 1 in a circle)`,
+  );
+}
+const filled = roundOf(100);
+timed(
+  'dots of 10 to 40 in a circle of 200',
+  Array.from({ length: 31 }, (_, i) => 10 + i),
+  (dot) => dotsIn(filled, { dot, gap: 4 }),
+  '',
+);
 
 console.log('\nPacking: ten boxes of 20 to 60 mm in a cube they fill by a share, two seconds each');
 for (const share of [0.5, 0.7, 0.8, 0.9]) {

@@ -83,6 +83,15 @@ interface Whom {
   readonly ageTo: number;
 }
 
+/** Whose steps there are, in words: “: 2 adult steps, 1 for a child”. */
+function stepWords(s: Suggestion): string {
+  const said = [
+    s.adultSteps > 0 ? `${s.adultSteps} adult ${s.adultSteps === 1 ? 'step' : 'steps'}` : '',
+    s.childSteps > 0 ? `${s.childSteps} for a child` : '',
+  ].filter(Boolean);
+  return said.length > 0 ? `: ${said.join(', ')}` : '';
+}
+
 /** Three touches to a design: which skill, for whom, what is at hand; then a family that the free stock can make. */
 export function NewDesign({
   isOpen,
@@ -225,9 +234,9 @@ export function NewDesign({
               <div className="foot">
                 <span>
                   <b>{kits(s.kits)} from free stock</b>
-                  {s.first && `, then no more ${s.first.toLowerCase()}`}. {formatMinutes(s.minutes)} for one:{' '}
-                  {s.adultSteps} adult {s.adultSteps === 1 ? 'step' : 'steps'}, {s.childSteps} for a child.{' '}
-                  {s.blade ? '' : 'No blade needed. '}
+                  {s.first && `, then no more ${s.first[0]!.toLowerCase()}${s.first.slice(1)}`}.{' '}
+                  {formatMinutes(s.minutes)} for one
+                  {stepWords(s)}. {s.blade ? '' : 'No blade needed. '}
                   {s.tools.length > 0 ? `Tools: ${s.tools.join(', ')}.` : ''}
                 </span>
                 {s.cautions.length > 0 && <Quiet>Take care: {s.cautions.join(', ').toLowerCase()}</Quiet>}
