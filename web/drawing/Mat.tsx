@@ -132,7 +132,9 @@ export function Mat({
   // On a narrow mat the words at its foot get a place of their own.
   const foot = size[0] < 620 ? reserve : 0;
   const side = size[0] < 620 ? 0 : aside;
-  const px = Math.max(width / (size[0] - side), (height + 6) / (size[1] - foot), 1 / most);
+  // Figures are as large on a narrow mat: they need more of it at the sides.
+  const edge = size[0] < 620 ? 22 : 0;
+  const px = Math.max(width / (size[0] - side - edge), (height + 6) / (size[1] - foot), 1 / most);
   const [vw, vh] = [size[0] * px, size[1] * px];
   const [x0, y0] = [-(vw - side * px - width) / 2, -(vh - foot * px - height) / 2];
   return (
