@@ -1,24 +1,20 @@
-import { memo, useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useBlocker, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Copy } from '../../../contract/lending.ts';
 import { shortDay } from '../../data/style.ts';
 import { readLabel } from '../../../core/lend/labels.ts';
-import { mainPart } from '../../../core/lend/parts.ts';
-import { missing, standing } from '../../../core/lend/status.ts';
 import { api, words } from '../../data/api.ts';
-import { useBorrowers, useCopyPages, useLendingSummary, useMaterials, usePlace } from '../../data/queries.ts';
+import { useBorrowers, useLendingSummary, useMaterials, usePlace } from '../../data/queries.ts';
 import { kits } from '../../../core/needs/supply.ts';
 import { useNeeds } from '../../design/onBench.ts';
 import { Confirm } from '../../parts/Confirm.tsx';
 import { Button } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
-import { Heading, Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { Desk } from './Desk.tsx';
-
-/** Kits of one skill that are fetched together. */
-const ON_RAIL = 24;
+import { NextBack, SkillRail } from './Rails.tsx';
 
 const Grid = styled.div`
   display: grid;
@@ -40,176 +36,6 @@ const Grid = styled.div`
     }
   }
 `;
-const Rail = styled.section`
-  > h2 {
-    display: flex;
-    justify-content: space-between;
-    align-items: baseline;
-    font-size: 16px;
-    small {
-      font: 400 13px/1 var(--body);
-      color: var(--slate);
-      letter-spacing: 0;
-    }
-  }
-  > .wood {
-    height: 9px;
-    border-radius: 5px;
-    background: linear-gradient(#b98f5c 62%, #8e6836 62%);
-    margin: 5px 0 0;
-  }
-  > ul {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 8px;
-  }
-`;
-const Hung = styled.button<{ $dashed: boolean; $late: boolean; $on: boolean }>`
-  position: relative;
-  margin-top: 14px;
-  width: 118px;
-  min-height: 90px;
-  height: calc(100% - 14px);
-  text-align: left;
-  padding: 7px 9px 8px;
-  cursor: pointer;
-  display: flex;
-  flex-direction: column;
-  background: ${(p) => (p.$dashed ? 'transparent' : 'var(--paper)')};
-  border: ${(p) => (p.$dashed ? '1.5px dashed' : '1px solid')}
-    ${(p) => (p.$late ? 'var(--stop)' : p.$dashed ? 'var(--seam-strong)' : 'var(--seam)')};
-  border-radius: 9px;
-  ${(p) => p.$on && 'outline: 3px solid var(--fox); outline-offset: 1px;'}
-  &:hover {
-    border-color: var(--fox);
-  }
-  &::before {
-    content: '';
-    position: absolute;
-    left: 50%;
-    top: -15px;
-    width: 9px;
-    height: 15px;
-    margin-left: -5px;
-    border: 2.5px solid #6b604b;
-    border-top: 0;
-    border-right: 0;
-    border-radius: 0 0 0 8px;
-  }
-  code {
-    font: 600 12.5px/1.2 var(--body);
-    color: var(--slate);
-    display: block;
-    letter-spacing: 0.02em;
-  }
-  b {
-    font: 700 14px/1.12 var(--display);
-    display: block;
-    margin: 2px 0 4px;
-  }
-  small {
-    font-size: 12.5px;
-    line-height: 1.25;
-    display: block;
-    color: ${(p) => (p.$late ? 'var(--stop)' : 'var(--slate)')};
-    font-weight: ${(p) => (p.$late ? 700 : 400)};
-  }
-`;
-
-function stateWords(copy: Copy, today: string): string {
-  const s = standing(copy, today);
-  const loan = copy.openLoan;
-  if (s.standing === 'late')
-    return `overdue ${s.daysLate} ${s.daysLate === 1 ? 'day' : 'days'} · ${loan!.borrower}`;
-  if (s.standing === 'out') return `with ${loan!.borrower}, back ${shortDay(loan!.dueOn)}`;
-  const gaps = missing(copy.parts);
-  const short = gaps.reduce((n, g) => n + g.short, 0);
-  if (s.standing === 'repair') return `in repair${short > 0 ? ` · ${short} missing` : ''}`;
-  const piece = mainPart(copy.parts);
-  return short > 0 ? `in · ${short} missing` : `in · counted ${piece ? `${piece.present}/${piece.due}` : ''}`;
-}
-
-/** One rail of the peg shelf: the kits of a skill, a handful at a time however many there are. */
-const SkillRail = memo(function SkillRail({
-  skill,
-  kits: all,
-  today,
-  open,
-  onChoose,
-}: {
-  skill: string;
-  kits: number;
-  today: string;
-  open: string | null;
-  onChoose(label: string): void;
-}) {
-  const pages = useCopyPages({ skill, limit: ON_RAIL });
-  const here = pages.data?.pages.flatMap((p) => p.items) ?? [];
-  return (
-    <Rail aria-label={skill}>
-      <h2>
-        {skill}
-        <small>{kits(all)}</small>
-      </h2>
-      <div className="wood" />
-      <ul>
-        {here.map((c) => {
-          const s = standing(c, today).standing;
-          return (
-            <li key={c.id}>
-              <Hung
-                type="button"
-                $dashed={s === 'out' || s === 'late' || s === 'repair'}
-                $late={s === 'late'}
-                $on={c.label === open}
-                aria-pressed={c.label === open}
-                onClick={() => onChoose(c.label)}
-              >
-                <code>{c.label}</code>
-                <b>{c.design}</b>
-                <small>{stateWords(c, today)}</small>
-              </Hung>
-            </li>
-          );
-        })}
-      </ul>
-      {here.length < all && (
-        <Row style={{ marginTop: 8 }}>
-          <Button
-            small
-            plain
-            isDisabled={pages.isFetchingNextPage}
-            onPress={() => void pages.fetchNextPage()}
-          >
-            Show more of {skill.toLowerCase()} ({all - here.length})
-          </Button>
-        </Row>
-      )}
-    </Rail>
-  );
-});
-
-/** Kits that are due, the longest first. */
-function NextBack({ late, out, today }: { late: number; out: number; today: string }) {
-  const due = useCopyPages({ order: 'due', limit: 6 });
-  return (
-    <Panel as="div">
-      <Stack $gap={6}>
-        <h2>{late > 0 ? 'Overdue, ask for these first' : 'Due next'}</h2>
-        {out === 0 && <Quiet>Nothing is out.</Quiet>}
-        <ul style={{ display: 'grid', gap: 6, fontSize: 14 }}>
-          {due.data?.pages[0]?.items.map((c) => (
-            <li key={c.id} style={{ color: c.openLoan!.dueOn < today ? 'var(--stop)' : undefined }}>
-              <b>{c.openLoan!.borrower}</b>: {c.design}, {c.openLoan!.dueOn < today ? 'was due' : 'due'}{' '}
-              {shortDay(c.openLoan!.dueOn)}
-            </li>
-          ))}
-        </ul>
-      </Stack>
-    </Panel>
-  );
-}
-
 /** The lending room: kits on the peg shelf by skill, and the desk. */
 export function Component() {
   const { data: summary, error } = useLendingSummary();
