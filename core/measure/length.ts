@@ -70,4 +70,18 @@ export function lengthNumber(mm: number, unit: LengthUnit): string {
 export const formatLength = (mm: number, unit: LengthUnit): string =>
   unit === 'mm' ? `${lengthNumber(mm, unit)} mm` : `${lengthNumber(mm, unit)}″`;
 
+/**
+ * A sentence with its lengths in the place's unit: families and rules write millimetres. What is too short to be written
+ * in sixteenths stays as it is.
+ *
+ * @example inUnit('Keep 12.7 mm of lid all round.', 'in') // 'Keep 1/2″ of lid all round.'
+ */
+export function inUnit(text: string, unit: LengthUnit): string {
+  if (unit === 'mm') return text;
+  return text.replace(/((?:\d+(?:\.\d+)? × )*\d+(?:\.\d+)?) mm(?![²³\w])/g, (whole, numbers: string) => {
+    const said = numbers.split(' × ').map((n) => lengthNumber(Number(n), unit));
+    return said.includes('0') ? whole : said.map((n) => `${n}″`).join(' × ');
+  });
+}
+
 const trim = (s: string): string => s.replace(/\.0$/, '').replace(/^-0$/, '0').replace(/^-/, '−');

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { addDays, daysBetween, shortDay } from '../calendar/days.ts';
-import { formatLength, lengthNumber, parseLength } from './length.ts';
+import { formatLength, inUnit, lengthNumber, parseLength } from './length.ts';
 import { formatMinutes } from './minutes.ts';
 import { formatMoney, isCurrency, moneyNumber, parseMoney } from './money.ts';
 
@@ -83,5 +83,19 @@ describe('money, minutes and days', () => {
     expect(daysBetween('2026-03-28', '2026-03-30')).toBe(2);
     expect(daysBetween('2026-11-24', '2026-11-20')).toBe(-4);
     expect(shortDay('2026-12-01')).toBe('1 Dec');
+  });
+});
+
+describe('a sentence in the place’s unit', () => {
+  it.each([
+    ['Keep 12.7 mm of lid all round.', 'Keep 1/2″ of lid all round.'],
+    ['A hand needs 80 × 40 mm and 60 mm of depth.', 'A hand needs 3 1/8″ × 1 9/16″ and 2 3/8″ of depth.'],
+    // Less than a sixteenth of an inch is not written as nothing.
+    ['It needs 0.6 mm more room.', 'It needs 0.6 mm more room.'],
+    ['Use 3 pieces of 25 mm², not mmm.', 'Use 3 pieces of 25 mm², not mmm.'],
+    ['No length at all.', 'No length at all.'],
+  ])('%s', (text, inches) => {
+    expect(inUnit(text, 'in')).toBe(inches);
+    expect(inUnit(text, 'mm')).toBe(text);
   });
 });

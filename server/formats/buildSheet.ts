@@ -1,7 +1,7 @@
 import pdfmake from 'pdfmake';
 import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { formatAges } from '../../core/calendar/ages.ts';
-import type { LengthUnit } from '../../core/measure/length.ts';
+import { inUnit, type LengthUnit } from '../../core/measure/length.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
 import { kits, quantityFor } from '../../core/needs/supply.ts';
 import type { Scene } from '../../core/drawing/mark.ts';
@@ -82,14 +82,19 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
         stack: [
           {
             columns: [
-              type(p.step.title, { bold: true, fontSize: 13, width: '*' } as Partial<ContentText>),
+              type(inUnit(p.step.title, b.unit), {
+                bold: true,
+                fontSize: 13,
+                width: '*',
+              } as Partial<ContentText>),
               type(
                 `${formatMinutes(p.minutes)} · ${p.step.who === 'child' ? 'child’s own step' : p.step.who === 'adult' ? 'adult' : 'adult or child'}${p.step.blade ? ' · BLADE' : ''}`,
                 { bold: p.step.blade, alignment: 'right', width: 150 } as Partial<ContentText>,
               ),
             ],
           },
-          type(p.step.words),
+          type(inUnit(p.step.words, b.unit)),
+          ...(p.step.tools.length > 0 ? [type(`With ${p.step.tools.join(', ')}.`, { color: QUIET })] : []),
           ...(p.step.drying > 0
             ? [
                 type(`Then leave it to dry ${formatMinutes(p.step.drying)}; nobody needs to wait.`, {
@@ -172,11 +177,17 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
       ...b.findings
         .filter((f) => f.verdict !== 'clear')
         .map((f) =>
-          type(`${f.verdict === 'stop' ? 'STOP' : 'Take care'} · ${f.title}: ${f.words} ${f.remedy ?? ''}`, {
-            margin: [0, 0, 0, 4],
-          }),
+          type(
+            `${f.verdict === 'stop' ? 'STOP' : 'Take care'} · ${f.title}: ${inUnit(`${f.words} ${f.remedy ?? ''}`, b.unit)}`,
+            {
+              margin: [0, 0, 0, 4],
+            },
+          ),
         ),
-      type(`All knife work away from children. ${CAUTION}`, { bold: true, margin: [0, 6, 0, 0] }),
+      type(`${b.placed.some((p) => p.step.blade) ? 'All knife work away from children. ' : ''}${CAUTION}`, {
+        bold: true,
+        margin: [0, 6, 0, 0],
+      }),
     ],
   };
   return new Uint8Array(await pdfmake.createPdf(definition).getBuffer());

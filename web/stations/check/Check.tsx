@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import { formatAges } from '../../../core/calendar/ages.ts';
-import { formatLength } from '../../../core/measure/length.ts';
+import { formatLength, inUnit } from '../../../core/measure/length.ts';
 import { worst } from '../../../core/patterns/kernel.ts';
 import { handTests } from '../../../core/safety/rules.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
@@ -226,9 +226,7 @@ function CheckWork({ at }: { at: AtBench }) {
               <Verdict kind={f.verdict} />
               <div>
                 <h3>{f.title}</h3>
-                <p>
-                  {f.words} {f.remedy}
-                </p>
+                <p>{inUnit(`${f.words} ${f.remedy ?? ''}`, place.lengthUnit)}</p>
                 <Quiet>{f.source}</Quiet>
               </div>
             </Finding>
@@ -242,7 +240,7 @@ function CheckWork({ at }: { at: AtBench }) {
             <Quiet>On one finished kit, before the others are lent.</Quiet>
             <Tests>
               {handTests(design.ageFrom, report?.market ?? place.market).map((t) => (
-                <li key={t.id}>{t.words}</li>
+                <li key={t.id}>{inUnit(t.words, place.lengthUnit)}</li>
               ))}
             </Tests>
             <Quiet>

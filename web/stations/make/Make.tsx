@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Build } from '../../../contract/designs.ts';
+import { inUnit } from '../../../core/measure/length.ts';
 import { formatMinutes } from '../../../core/measure/minutes.ts';
 import { kits, restOf, shortWords } from '../../../core/needs/supply.ts';
 import { orderSteps, handsOn } from '../../../core/plan/order.ts';
@@ -185,8 +186,8 @@ function MakeWork({ at }: { at: AtBench }) {
               <Step key={p.step.id}>
                 <b>{i + 1}</b>
                 <div>
-                  <h3>{p.step.title}</h3>
-                  <p>{p.step.words}</p>
+                  <h3>{inUnit(p.step.title, place.lengthUnit)}</h3>
+                  <p>{inUnit(p.step.words, place.lengthUnit)}</p>
                   {p.step.tools.length > 0 && <Quiet>With {p.step.tools.join(', ')}.</Quiet>}
                   {p.step.drying > 0 && (
                     <Quiet>

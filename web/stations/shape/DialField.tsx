@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { LengthUnit } from '../../../core/measure/length.ts';
+import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
 import type { DialSpec } from '../../../core/patterns/index.ts';
 import { useOpenDesign } from '../../design/store.ts';
 import { Choice } from '../../parts/Choice.tsx';
@@ -23,7 +23,7 @@ export const DialField = memo(
         return (
           <Choice
             label={spec.label}
-            options={spec.options}
+            options={spec.options.map((o) => (o.why ? { ...o, why: inUnit(o.why, unit) } : o))}
             value={String(value)}
             onChange={set}
             isDisabled={preview}

@@ -5,6 +5,7 @@ import type { Design } from '../../../contract/designs.ts';
 import { shortWords } from '../../../core/needs/supply.ts';
 import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
 import { secondsLine } from '../../../core/challenge/line.ts';
+import { inUnit } from '../../../core/measure/length.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useNotePages } from '../../data/queries.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
@@ -180,7 +181,7 @@ function ShapeWork({ at }: { at: AtBench }) {
                 preview={rung !== null}
               />
             ))}
-            {fit?.remedy && <Notice tone={fit.verdict}>{fit.remedy}</Notice>}
+            {fit?.remedy && <Notice tone={fit.verdict}>{inUnit(fit.remedy, unit)}</Notice>}
             <Seam />
             <h2>Uses from the shelf</h2>
             <SupplyList supply={light.supply} />
