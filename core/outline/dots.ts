@@ -75,7 +75,7 @@ const isDisc = (outline: readonly Vec2[], at: Vec2): number | null => {
 };
 
 /** The most dots found for a spacing; every pair at least `step` apart, every dot wholly inside. */
-function mostDots(outline: readonly Vec2[], dot: number, step: number): Vec2[] {
+function mostDots(outline: readonly Vec2[], dot: number, step: number, slanted: boolean): Vec2[] {
   const [x0, y0, x1, y1] = boxOf(outline);
   const middle: Vec2 = [(x0 + x1) / 2, (y0 + y1) / 2];
   const reach = hypot(x1 - x0, y1 - y0) / 2 + step;
@@ -110,8 +110,18 @@ function mostDots(outline: readonly Vec2[], dot: number, step: number): Vec2[] {
   for (const turn of [0, PI / 2])
     for (const staggered of [true, false])
       take(inside(lattice(step, 2 * reach, { staggered, turn, shift: [0, 0] }), far, dot / 2, corner));
+  // A few large dots go best on a slant, from corner to corner.
+  if (slanted && best.length <= FEW)
+    for (const shift of SHIFTS) {
+      for (const turn of SLANTS)
+        take(inside(lattice(step, reach, { staggered: true, turn, shift }), far, dot / 2, middle));
+      take(inside(lattice(step, reach, { staggered: false, turn: PI / 4, shift }), far, dot / 2, middle));
+    }
   return best;
 }
+
+const FEW = 16;
+const SLANTS = [PI / 12, PI / 4, (5 * PI) / 12];
 
 const SHIFTS: readonly Vec2[] = [
   [0, 0],
@@ -135,14 +145,16 @@ export function dotsIn(
   { dot, gap, count }: { readonly dot: number; readonly gap: number; readonly count?: number },
 ): Vec2[] {
   const step = dot + gap;
-  const most = mostDots(outline, dot, step).slice(0, MOST_DOTS);
+  const most = mostDots(outline, dot, step, true).slice(0, MOST_DOTS);
   if (count === undefined || count >= most.length) return most;
+  // Slanted rows are tried all the way only where level ones do not take so many.
+  const slanted = count > mostDots(outline, dot, step, false).length;
   // The widest spacing that still gives the number asked for; what is over is left off farthest from the middle.
   let [low, high] = [step, step * 8];
   let best = most;
   for (let i = 0; i < 14; i++) {
     const middle = (low + high) / 2;
-    const found = mostDots(outline, dot, middle);
+    const found = mostDots(outline, dot, middle, slanted);
     if (found.length >= count) {
       low = middle;
       best = found;
