@@ -108,3 +108,45 @@ test('an empty place says where to begin', async ({ page, empty }) => {
   await page.goto(`${empty.url}/nowhere`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('There is nothing at this address');
 });
+
+test('a design is started from one of the bench, and without tools that are not at hand', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/shape/1`);
+  await page.getByRole('button', { name: 'New design' }).first().click();
+  const dialog = page.getByRole('dialog', { name: 'New design' });
+  await dialog.getByText('Two hands together').click();
+  await dialog.getByText('Porpoises').click();
+  await expect(dialog.getByRole('button', { name: 'Start lace' })).toBeVisible();
+  await dialog.getByText('Hole punch', { exact: true }).click();
+  await expect(dialog.getByText(/Lace \(it needs a hole punch\)/)).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Start lace' })).toHaveCount(0);
+  // What the bench has for the skill comes first.
+  const others = dialog.getByRole('list', { name: 'Designs to start from' });
+  await expect(others.getByRole('button').first()).toContainText('Buoy drop tub');
+  await others.getByRole('button', { name: /Net-mender/ }).click();
+  await expect(page.getByLabel('Design Net-mender’s lacing sail, copy')).toContainText('Porpoises');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Lace round the boat');
+});
+
+test('rings are made: the cut plan is drawn, and the off-cut goes back on the shelf', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/make/8`);
+  const plan = page.getByRole('region', { name: 'Cut plan of Kitchen-roll tube' });
+  await expect(plan).toContainText('goes back on the shelf: 1 × 113 mm');
+  await expect(plan.getByRole('img')).toBeVisible();
+  await page.getByRole('button', { name: 'These 2 kits are made' }).click();
+  await expect(page.getByText(/Put back on the shelf/)).toContainText(
+    '1 × Kitchen-roll tube, off-cut 113 mm',
+  );
+  await page.goto(`${demo.url}/gather`);
+  await page
+    .getByRole('searchbox')
+    .or(page.getByRole('textbox', { name: 'Find' }))
+    .first()
+    .fill('off-cut');
+  await expect(page.getByText('Kitchen-roll tube, off-cut 113 mm')).toBeVisible();
+});
