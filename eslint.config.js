@@ -35,7 +35,11 @@ export default tseslint.config(
     files: ['web/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks, ...jsxA11y.flatConfigs.recommended.plugins },
     languageOptions: { globals: globals.browser },
-    rules: { ...reactHooks.configs.recommended.rules, ...jsxA11y.flatConfigs.recommended.rules, 'jsx-a11y/no-autofocus': 'off' },
+    rules: {
+      ...reactHooks.configs.recommended.rules,
+      ...jsxA11y.flatConfigs.recommended.rules,
+      'jsx-a11y/no-autofocus': 'off',
+    },
   },
   {
     files: ['scripts/**/*.mjs', '*.cjs', '*.js'],
