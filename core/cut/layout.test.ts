@@ -34,6 +34,7 @@ describe('what a batch takes of sheets', () => {
     ['one more takes another sheet', 100, 50, 'right', 0, 9, [[200, 200]], 2],
     ['what may not turn', 120, 50, 'none', 0, 3, [[100, 200]], null],
     ['turned, two go', 120, 50, 'right', 0, 2, [[100, 200]], 1],
+    ['tiny parts on a huge sheet are counted, not drawn', 5, 5, 'right', 1, 9, [[100_000, 100_000]], 1],
     ['scissors between', 100, 100, 'right', 2, 4, [[200, 200]], 4],
     // 290 × 190 takes two of 140 × 140 no other way than one beside the other; the sides are too narrow.
     [

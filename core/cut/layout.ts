@@ -110,18 +110,30 @@ const part = (b: Blank, at: Vec2, turned: boolean): LaidPart => ({
   turned,
 });
 
-/** Rows and columns of one size on a panel. */
-function inRows(b: Blank, [w, h]: Vec2): LaidPart[] {
-  const rows = (turned: boolean): LaidPart[] => {
+interface Rows {
+  readonly across: number;
+  readonly count: number;
+  readonly turned: boolean;
+}
+
+/** Rows and columns of one size on a panel, level or all turned by a quarter, whichever gives more. */
+function rowsOn(b: Blank, [w, h]: Vec2): Rows {
+  const rows = (turned: boolean): Rows => {
     const [x, y] = turned ? [b.height, b.width] : [b.width, b.height];
     const across = Math.max(0, Math.floor((w + b.gap + EPS) / (x + b.gap)));
     const down = Math.max(0, Math.floor((h + b.gap + EPS) / (y + b.gap)));
-    return Array.from({ length: across * down }, (_, i) =>
-      part(b, [(i % across) * (x + b.gap), Math.floor(i / across) * (y + b.gap)], turned),
-    );
+    return { across, count: across * down, turned };
   };
-  const [level, upright] = [rows(false), b.turns ? rows(true) : []];
-  return upright.length > level.length ? upright : level;
+  const [level, upright] = [rows(false), rows(true)];
+  return b.turns && upright.count > level.count ? upright : level;
+}
+
+/** The first `most` of them, laid. */
+function layRows(b: Blank, { across, count, turned }: Rows, most: number): LaidPart[] {
+  const [x, y] = turned ? [b.height, b.width] : [b.width, b.height];
+  return Array.from({ length: Math.min(count, most) }, (_, i) =>
+    part(b, [(i % across) * (x + b.gap), Math.floor(i / across) * (y + b.gap)], turned),
+  );
 }
 
 /** Lays rectangles on one panel; those that are left over. */
@@ -165,24 +177,18 @@ function layOn(
   return { placed, left: [...fits.filter((_, i) => !on.has(i)), ...blanks.filter((b) => !goes(b, panel))] };
 }
 
-/** One unit of panels filled with one size: in rows, or as the library lays them where that is more. */
-function fullUnit(b: Blank, panels: readonly Vec2[]): LaidUnit {
-  return panels.map((size): LaidPanel => {
-    const rows = inRows(b, size);
-    const bound = Math.floor(
-      ((size[0] + b.gap) * (size[1] + b.gap)) / ((b.width + b.gap) * (b.height + b.gap)),
-    );
-    // Rows that fill the area, and sizes so small that what is left over hardly matters, need no search.
-    if (rows.length >= bound || bound > AT_ONCE) return { size, parts: rows };
-    const many = Array.from({ length: bound }, () => b);
-    return WAYS.reduce<LaidPanel>(
-      (best, way) => {
-        const { placed } = layOn(many, size, way);
-        return placed.length > best.parts.length ? { size, parts: placed } : best;
-      },
-      { size, parts: rows },
-    );
-  });
+/** What the library lays of one size where rows may leave room for more; null where they do not, or hardly. */
+function laidFuller(b: Blank, size: Vec2, rows: Rows): LaidPart[] | null {
+  const bound = Math.floor(
+    ((size[0] + b.gap) * (size[1] + b.gap)) / ((b.width + b.gap) * (b.height + b.gap)),
+  );
+  // Rows that fill the area, and sizes so small that what is left over hardly matters, need no search.
+  if (rows.count >= bound || bound > AT_ONCE) return null;
+  const many = Array.from({ length: bound }, () => b);
+  const best = WAYS.map((way) => layOn(many, size, way).placed).reduce((x, y) =>
+    y.length > x.length ? y : x,
+  );
+  return best.length > rows.count ? best : null;
 }
 
 const isSame = (a: Blank, b: Blank): boolean =>
@@ -190,26 +196,38 @@ const isSame = (a: Blank, b: Blank): boolean =>
 /** Whether all are of one size, so that one unit says how all are laid. */
 export const areSame = (blanks: readonly Blank[]): boolean => blanks.every((b) => isSame(b, blanks[0]!));
 
-/** How many of one size a unit of panels gives. */
+/** How many of one size a unit of panels gives: in rows, or as the library lays them where that is more. */
 export const perUnit = (b: Blank, panels: readonly Vec2[]): number =>
-  fullUnit(b, panels).reduce((n, p) => n + p.parts.length, 0);
+  panels.reduce((n, size) => {
+    const rows = rowsOn(b, size);
+    return n + (laidFuller(b, size, rows)?.length ?? rows.count);
+  }, 0);
+
+/** One unit of panels with `most` of one size on it, or as many as go. */
+function unitOf(b: Blank, panels: readonly Vec2[], most: number): LaidUnit {
+  let left = most;
+  return panels.map((size): LaidPanel => {
+    const rows = rowsOn(b, size);
+    const parts = (laidFuller(b, size, rows) ?? layRows(b, rows, left)).slice(0, Math.max(0, left));
+    left -= parts.length;
+    return { size, parts };
+  });
+}
 
 /** Lays rectangles on panel after panel; null where one fits on none. */
 export function layPanels(blanks: readonly Blank[], panels: readonly Vec2[]): LaidUnit[] | null {
   const [one] = blanks;
   if (!one) return [];
   if (areSame(blanks)) {
-    const unit = fullUnit(one, panels);
-    const each = unit.reduce((n, p) => n + p.parts.length, 0);
+    const each = perUnit(one, panels);
     if (each === 0) return null;
     return Array.from({ length: Math.ceil(blanks.length / each) }, (_, u) => {
-      // The last one is not filled.
-      let rest = blanks.length - u * each;
-      return unit.map(({ size, parts }) => {
-        const here = parts.slice(0, Math.max(0, rest));
-        rest -= parts.length;
-        return { size, parts: here.map((p, i) => ({ ...p, cut: blanks[u * each + i]?.cut ?? p.cut })) };
-      });
+      // The last one is not filled; every part keeps its own name.
+      let next = u * each;
+      return unitOf(one, panels, Math.min(each, blanks.length - u * each)).map(({ size, parts }) => ({
+        size,
+        parts: parts.map((p) => ({ ...p, cut: blanks[next++]!.cut })),
+      }));
     });
   }
   const found = WAYS.flatMap((way) => {

@@ -29,7 +29,7 @@ import { workbench, type Ask } from '../work/door.ts';
 /** What follows from a design at once. */
 export interface Light {
   readonly pattern: OpenPattern;
-  readonly at: AnyAt;
+  readonly at: AnyAt & { readonly dials: AnyDials };
   readonly title: string;
   readonly counts: Counts;
   readonly specs: DialSpec[];
@@ -108,7 +108,8 @@ export function lightOf(
 ): Light | { problem: string } {
   try {
     const pattern = patternOf(design.pattern);
-    const at = atOf(design, materials);
+    // A design kept before a dial came has no value for it: the family knows what was meant.
+    const at = { ...atOf(design, materials), dials: pattern.check(design.dials) };
     const needs = pattern.needs(at);
     const steps = pattern.steps(at);
     const rest = restOf(design);

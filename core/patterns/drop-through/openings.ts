@@ -135,7 +135,8 @@ export function strips(at: Pick<At<Dials>, 'dials' | 'chosen'>): {
 } {
   const { dials: d } = at;
   const { mouth, tape } = parts(at);
-  const wide = tape?.sizes.width ?? 25;
+  // A thread is no tape: so narrow a strip would take thousands.
+  const wide = max(5, tape?.sizes.width ?? 25);
   const o = firstOpening(at);
   if (d.cover !== 'tape' || o.kind !== 'slot') return { count: 0, length: 0, wide };
   const side = (room: number, left: number): number => 2 * ceil(max(0, room - left) / 2 / wide - 1e-9);

@@ -62,11 +62,12 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
   const templateWords = (
     o: Awaited<ReturnType<typeof opened>>,
   ): { title: string; line: string; unit: LengthUnit } => {
+    const dials = o.pattern.check(o.design.dials);
     const line = o.pattern
       .specs(o.at)
       .flatMap((s) =>
         s.kind === 'number' && s.unit === 'mm'
-          ? [`${s.label} ${formatLength(Number(o.design.dials[s.id]), o.unit)}`]
+          ? [`${s.label} ${formatLength(Number(dials[s.id]), o.unit)}`]
           : [],
       )
       .join(' · ');

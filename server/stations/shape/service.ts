@@ -127,6 +127,9 @@ export const atOf = (d: Pick<Design, 'dials' | 'approach' | 'ageFrom'>, chosen: 
   ageFrom: d.ageFrom,
 });
 
+/** Designs worked out before others get their turn. */
+const AT_ONCE = 20;
+
 /** What a kit of each design needs, in three queries however many there are, and all their materials. */
 async function readNeeds(
   em: EntityManager,
@@ -138,15 +141,19 @@ async function readNeeds(
   const ids = [...new Set([...also, ...found.flatMap((d) => Object.values(d.materials).flat())])];
   const rows = await materialsOf(em, ids, today);
   await loadPatterns(found.map((d) => d.pattern));
-  const designs = found.map(({ id, name, copies, made, onBench, ...d }) => {
+  const designs: (BenchDesign & { problem: string | null })[] = [];
+  for (const [i, { id, name, copies, made, onBench, ...d }] of found.entries()) {
     const base = { id, name, copies, made, onBench };
     try {
       const needs = patternOf(d.pattern).needs(atOf(d, chosenFrom(d.materials, rows)));
-      return { ...base, needs, problem: null };
+      designs.push({ ...base, needs, problem: null });
     } catch (error) {
-      return { ...base, needs: [], problem: error instanceof Error ? error.message : String(error) };
+      const problem = error instanceof Error ? error.message : String(error);
+      designs.push({ ...base, needs: [], problem });
     }
-  });
+    // A place with thousands of designs must not hold up everybody else.
+    if (i % AT_ONCE === AT_ONCE - 1) await new Promise((go) => setImmediate(go));
+  }
   return { designs, rows };
 }
 

@@ -85,7 +85,7 @@ function ShapeWork({ at }: { at: AtBench }) {
   const takeOver = useChange((d: Omit<Design, 'id' | 'version'>) => api<Design>('POST', '/designs', d));
   const rungId = params.get('rung');
   const rung: Rung<AnyDials> | null = heavy.rungs?.find((r) => r.id === rungId) ?? null;
-  const dials = rung?.dials ?? design.dials;
+  const dials = rung?.dials ?? light.at.dials;
   const fit = rung?.fit ?? heavy.fit;
   const bits = rung?.bits ?? heavy.bits;
   // While a rung is looked at the dials show the rung's values, in the rung's own ranges.
