@@ -79,7 +79,10 @@ function mostDots(outline: readonly Vec2[], dot: number, step: number, slanted: 
   const [x0, y0, x1, y1] = boxOf(outline);
   const middle: Vec2 = [(x0 + x1) / 2, (y0 + y1) / 2];
   const reach = hypot(x1 - x0, y1 - y0) / 2 + step;
-  const far = distanceTo(outline);
+  const whole = distanceTo(outline);
+  // What lies outside the box is outside the outline: most points of a lattice need no more than that.
+  const far = (x: number, y: number): number =>
+    x < x0 || x > x1 || y < y0 || y > y1 ? -Infinity : whole(x, y);
   const radius = isDisc(outline, middle);
   let best: Vec2[] = [];
   const take = (points: Vec2[]): void => {
@@ -110,8 +113,8 @@ function mostDots(outline: readonly Vec2[], dot: number, step: number, slanted: 
   for (const turn of [0, PI / 2])
     for (const staggered of [true, false])
       take(inside(lattice(step, 2 * reach, { staggered, turn, shift: [0, 0] }), far, dot / 2, corner));
-  // A few large dots go best on a slant, from corner to corner.
-  if (slanted && best.length <= FEW)
+  // A few large dots go best on a slant, from corner to corner of a plain shape.
+  if (slanted && best.length <= FEW && outline.length <= CORNERS)
     for (const shift of SHIFTS) {
       for (const turn of SLANTS)
         take(inside(lattice(step, reach, { staggered: true, turn, shift }), far, dot / 2, middle));
@@ -121,6 +124,7 @@ function mostDots(outline: readonly Vec2[], dot: number, step: number, slanted: 
 }
 
 const FEW = 16;
+const CORNERS = 12;
 const SLANTS = [PI / 12, PI / 4, (5 * PI) / 12];
 
 const SHIFTS: readonly Vec2[] = [

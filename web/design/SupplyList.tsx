@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { styled } from 'styled-components';
-import { heldWords, type Supply } from '../../core/needs/supply.ts';
+import { heldWords, type Supply, type SupplyLine } from '../../core/needs/supply.ts';
 import { Quiet } from '../parts/Panel.tsx';
 
 const List = styled.ul`
@@ -23,9 +23,18 @@ const List = styled.ul`
   }
 `;
 
+/** All that the list says of a line. */
+const said = (l: SupplyLine): string =>
+  [l.need.materialId, l.need.name, l.need.unit, l.wanted, l.free, l.short, l.kept, heldWords(l) ?? ''].join(
+    '|',
+  );
+
 /** A supply is worked out anew with every turn of a dial; what it says seldom changes. */
-const sameSupply = (a: { supply: Supply }, b: { supply: Supply }): boolean =>
-  a.supply === b.supply || JSON.stringify(a.supply) === JSON.stringify(b.supply);
+const sameSupply = ({ supply: a }: { supply: Supply }, { supply: b }: { supply: Supply }): boolean =>
+  a === b ||
+  (a.copies === b.copies &&
+    a.lines.length === b.lines.length &&
+    a.lines.every((l, i) => said(l) === said(b.lines[i]!)));
 
 /** What a batch takes of what is free on the shelf, line by line, with who else holds it where that matters. */
 export const SupplyList = memo(function SupplyList({ supply }: { supply: Supply }) {
@@ -36,7 +45,7 @@ export const SupplyList = memo(function SupplyList({ supply }: { supply: Supply 
         const unit = l.need.unit === 'mm' ? ' mm' : '';
         const held = heldWords(l);
         return (
-          <li key={l.need.role} data-short={l.short > 0}>
+          <li key={`${l.need.role} ${l.need.materialId}`} data-short={l.short > 0}>
             <span>{l.need.name}</span>
             <b>
               {l.wanted}

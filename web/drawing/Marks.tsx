@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
 import type { Mark, MarkRole } from '../../core/drawing/mark.ts';
 
@@ -45,7 +46,7 @@ const path = (points: readonly (readonly [number, number])[], open = false): str
  * The one drawing of a core layout. `px` is the size of a screen pixel in mm; a small picture on paper leaves out figures,
  * and its openings show the paper.
  */
-export function Marks({
+export const Marks = memo(function Marks({
   marks,
   px,
   unit,
@@ -103,7 +104,7 @@ export function Marks({
         );
     }
   });
-}
+});
 
 function Dimension({
   mark: m,

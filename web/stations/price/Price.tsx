@@ -186,7 +186,7 @@ function PriceWork({ at }: { at: AtBench }) {
                 const held = heldWords(l);
                 const mm = l.need.unit === 'mm' ? ' mm' : '';
                 return {
-                  key: l.need.role,
+                  key: `${l.need.role} ${l.need.materialId}`,
                   cells: [
                     <span key="n">
                       {l.need.name}

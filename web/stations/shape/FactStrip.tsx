@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { styled } from 'styled-components';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { factValue } from '../../../core/patterns/factWords.ts';
-import type { Counts, Fit } from '../../../core/patterns/index.ts';
+import type { Fit } from '../../../core/patterns/index.ts';
 import { Quiet } from '../../parts/Panel.tsx';
 import { WhatAreBits } from '../../parts/WhatIs.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
@@ -40,13 +40,14 @@ const Facts = styled.div`
 export const FactStrip = memo(function FactStrip({
   fit,
   bits,
-  counts,
+  per,
   say,
   unit,
 }: {
   fit: Fit | null;
   bits: number | null;
-  counts: Counts;
+  /** What a note counts, one of it: “piece”. A word, so that a turned dial leaves the strip as it is. */
+  per: string;
   say: string;
   unit: LengthUnit;
 }) {
@@ -57,7 +58,7 @@ export const FactStrip = memo(function FactStrip({
         <span aria-live="polite">{fit ? <Verdict kind={fit.verdict} word={fit.headline} /> : '…'}</span>
       </div>
       <div>
-        <Quiet>Difficulty per {counts.one}</Quiet>
+        <Quiet>Difficulty per {per}</Quiet>
         <b>{fit === null ? '…' : bits === null ? 'none: it does not work' : `${bits.toFixed(1)} bits`}</b>
         <WhatAreBits />
       </div>

@@ -92,7 +92,13 @@ function ShapeWork({ at }: { at: AtBench }) {
   const there = rung ? { ...light.at, dials: rung.dials } : light.at;
   const specs = rung ? light.pattern.specs(there) : light.specs;
   // The last good fit stays on the drawing while the next is worked out, as long as it is of this design.
-  const drawing = rung ? light.pattern.draw(there, rung.fit) : light.draw(heavy.fit ?? undefined);
+  const drawing = useMemo(
+    () =>
+      rung
+        ? light.pattern.draw({ ...light.at, dials: rung.dials }, rung.fit)
+        : light.draw(heavy.fit ?? undefined),
+    [light, rung, heavy.fit],
+  );
   const line = useMemo(
     () =>
       secondsLine(
@@ -158,7 +164,7 @@ function ShapeWork({ at }: { at: AtBench }) {
             unit={unit}
           />
           {takeOver.error && <Notice tone="stop">{words(takeOver.error)}</Notice>}
-          <FactStrip fit={fit} bits={bits} counts={light.counts} say={light.show.say} unit={unit} />
+          <FactStrip fit={fit} bits={bits} per={light.counts.one} say={light.show.say} unit={unit} />
         </Stack>
       </div>
       <aside>
