@@ -14,13 +14,15 @@ const Frame = styled.div`
   color: var(--mat-ink);
   svg {
     position: absolute;
-    inset: 0;
-    width: 100%;
-    height: 100%;
+    left: 0;
+    top: 0;
     display: block;
     font-family: var(--body);
   }
 `;
+
+/** From one scale of a steady mat to the next. */
+const STEP = 1.2;
 
 interface View {
   readonly px: number;
@@ -28,15 +30,11 @@ interface View {
 
 /** The lines and numbers of the mat: they stay while what lies on it moves. */
 const Grid = memo(function Grid({
-  x0,
-  y0,
   width: vw,
   height: vh,
   px,
   unit,
 }: {
-  x0: number;
-  y0: number;
   width: number;
   height: number;
   px: number;
@@ -57,7 +55,7 @@ const Grid = memo(function Grid({
         .map((i) => (
           <path
             key={`v${i}`}
-            d={`M${x0 + i * every} ${y0}v${vh}`}
+            d={`M${i * every} 0v${vh}`}
             stroke={i % (strong * far) === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
             strokeWidth={px}
           />
@@ -67,7 +65,7 @@ const Grid = memo(function Grid({
         .map((i) => (
           <path
             key={`h${i}`}
-            d={`M${x0} ${y0 + i * every}h${vw}`}
+            d={`M0 ${i * every}h${vw}`}
             stroke={i % (strong * far) === 0 ? 'var(--mat-line-strong)' : 'var(--mat-line)'}
             strokeWidth={px}
           />
@@ -76,14 +74,14 @@ const Grid = memo(function Grid({
         {lines(0, vw - 14 * px)
           .filter((i) => i > 0 && i % (strong * far) === 0)
           .map((i) => (
-            <text key={`x${i}`} x={x0 + i * every} y={y0 + 14 * px} textAnchor="middle">
+            <text key={`x${i}`} x={i * every} y={14 * px} textAnchor="middle">
               {figure(i)}
             </text>
           ))}
         {lines(0, vh - 14 * px)
           .filter((i) => i > 0 && i % (strong * far) === 0)
           .map((i) => (
-            <text key={`y${i}`} x={x0 + 5 * px} y={y0 + i * every - 4 * px}>
+            <text key={`y${i}`} x={5 * px} y={i * every - 4 * px}>
               {figure(i)}
             </text>
           ))}
@@ -106,6 +104,7 @@ export function Mat({
   most = 5,
   reserve = 0,
   aside = 0,
+  steady = false,
 }: {
   width: number;
   height: number;
@@ -117,6 +116,8 @@ export function Mat({
   reserve?: number;
   /** Pixels at the right that nothing is drawn on, for the words there. */
   aside?: number;
+  /** The scale goes in steps, so that what grows on the mat is seen to grow, and most changes leave the rest as it is. */
+  steady?: boolean;
 }) {
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<readonly [number, number]>([704, 446]);
@@ -134,14 +135,17 @@ export function Mat({
   const side = size[0] < 620 ? 0 : aside;
   // Figures are as large on a narrow mat: they need more of it at the sides.
   const edge = size[0] < 620 ? 22 : 0;
-  const px = Math.max(width / (size[0] - side - edge), (height + 6) / (size[1] - foot), 1 / most);
+  const close = 1 / most;
+  const least = Math.max(width / (size[0] - side - edge), (height + 6) / (size[1] - foot), close);
+  const px = steady ? close * STEP ** Math.ceil(Math.log(least / close) / Math.log(STEP) - 1e-9) : least;
   const [vw, vh] = [size[0] * px, size[1] * px];
-  const [x0, y0] = [-(vw - side * px - width) / 2, -(vh - foot * px - height) / 2];
+  const [left, top] = [(vw - side * px - width) / 2, (vh - foot * px - height) / 2];
   return (
     <Frame ref={frame}>
-      <svg viewBox={`${x0} ${y0} ${vw} ${vh}`} role="img" aria-label={label}>
-        <Grid x0={x0} y0={y0} width={vw} height={vh} px={px} unit={unit} />
-        {children({ px })}
+      {/* Its size in figures: as a share of the frame it would be laid out anew in each pass of the grid around it. */}
+      <svg width={size[0]} height={size[1]} viewBox={`0 0 ${vw} ${vh}`} role="img" aria-label={label}>
+        <Grid width={vw} height={vh} px={px} unit={unit} />
+        <g transform={`translate(${left} ${top})`}>{children({ px })}</g>
       </svg>
       {over}
     </Frame>

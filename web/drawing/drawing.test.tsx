@@ -71,15 +71,34 @@ describe('the mat', () => {
         {() => null}
       </Mat>,
     );
-    const [x, y, w, h] = screen
-      .getByRole('img', { name: 'mat' })
-      .getAttribute('viewBox')!
-      .split(' ')
-      .map(Number) as [number, number, number, number];
-    expect(x).toBeLessThanOrEqual(0);
-    expect(y).toBeLessThanOrEqual(0);
-    expect(x + w).toBeGreaterThanOrEqual(300);
-    expect(y + h).toBeGreaterThanOrEqual(40);
+    const mat = screen.getByRole('img', { name: 'mat' });
+    const [, , w, h] = mat.getAttribute('viewBox')!.split(' ').map(Number) as [number, number, number, number];
+    const [x, y] = /translate\((\S+) (\S+)\)/
+      .exec(mat.querySelector('g[transform]')!.getAttribute('transform')!)!
+      .slice(1)
+      .map(Number) as [number, number];
+    expect(x).toBeGreaterThanOrEqual(0);
+    expect(y).toBeGreaterThanOrEqual(0);
+    expect(x + 300).toBeLessThanOrEqual(w);
+    expect(y + 40).toBeLessThanOrEqual(h);
+  });
+  it('keeps its scale while what lies on it grows a little, when it is steady', () => {
+    const scale = (width: number, steady: boolean): number => {
+      const { unmount } = render(
+        <Mat width={width} height={40} unit="mm" label="mat" steady={steady}>
+          {() => null}
+        </Mat>,
+      );
+      const box = screen.getByRole('img', { name: 'mat' }).getAttribute('viewBox')!.split(' ');
+      unmount();
+      return Number(box[2]);
+    };
+    expect(scale(305, true)).toBe(scale(300, true));
+    expect(scale(305, false)).not.toBe(scale(300, false));
+    for (const width of [10, 140, 150, 300, 1000, 3000]) {
+      expect(scale(width, true)).toBeGreaterThanOrEqual(width);
+      expect(scale(width, true)).toBeLessThanOrEqual(Math.max(scale(width, false) * 1.2 + 1e-6, 704 / 5));
+    }
   });
 });
 

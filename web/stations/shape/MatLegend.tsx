@@ -16,6 +16,11 @@ const Legend = styled.div`
   background: rgba(29, 74, 67, 0.88);
   border-radius: 8px;
   padding: 8px 10px;
+  /* Only an answer that keeps one waiting is shown as behind. */
+  &[data-behind] {
+    opacity: 0.65;
+    transition: opacity 0.1s 0.2s;
+  }
   strong {
     font-family: var(--display);
     display: block;
@@ -82,7 +87,7 @@ export const MatLegend = memo(function MatLegend({
       </Legend>
     );
   return (
-    <Legend style={{ opacity: behind ? 0.65 : 1 }}>
+    <Legend data-behind={behind || undefined}>
       <strong>{fit.headline}</strong>
       <FactLines fit={fit} unit={unit} />
     </Legend>

@@ -146,6 +146,7 @@ function ShapeWork({ at }: { at: AtBench }) {
           unit={unit}
           reserve={84}
           aside={206}
+          steady
           label={drawing.about}
           over={<MatLegend heavy={heavy} rung={rung} unit={unit} />}
         >
