@@ -1,4 +1,4 @@
-import { memo, useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Design } from '../../contract/designs.ts';
@@ -11,11 +11,12 @@ import { Button, ButtonLink } from '../parts/Button.tsx';
 import { Notice, Panel, Stack } from '../parts/Panel.tsx';
 import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList, DesignTag } from './DesignTag.tsx';
-import { lightOf, useHeavy, type Heavy, type Light } from './derived.ts';
+import type { Light } from './derived.ts';
+import type { Heavy } from './heavy.ts';
 import { NewDesign } from './NewDesign.tsx';
-import { useFamilies } from './useFamilies.ts';
 import { useNeeds, type NeedingDesign } from './onBench.ts';
 import { useOpenDesign } from './store.ts';
+import { useWorkings, workFrom } from './workings.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -118,27 +119,68 @@ const Others = memo(function Others({
   );
 });
 
-/** The frame of the stations that one design passes through: its tag at the left, the work at the right. */
+/** The tag of the open design, worked out anew as it changes. */
+function OpenTag() {
+  const { design, light, heavy, rested } = useWorkings();
+  return (
+    design && light && <DesignTag design={design} light={light} heavy={heavy} picture={rested?.picture} />
+  );
+}
+
+/** What stands in for the work while the design cannot be read: what it is made of, to be mended. */
+function Unread({ materials }: { materials: readonly MaterialRow[] }) {
+  const design = useWorkings((s) => s.design);
+  const change = useOpenDesign((s) => s.change);
+  return (
+    design && (
+      <Panel as="div" style={{ maxWidth: 420 }}>
+        <DesignFacts
+          design={design}
+          materials={materials}
+          pattern={patternOf(design.pattern)}
+          onChange={change}
+        />
+      </Panel>
+    )
+  );
+}
+
+/** A station that shows all of the open design. */
+function Whole({
+  children,
+  ...rest
+}: Pick<AtBench, 'materials' | 'bench' | 'place' | 'newDesign'> & {
+  children: (at: AtBench) => React.ReactNode;
+}) {
+  const { design, light, heavy } = useWorkings();
+  return design && light && children({ design, light, heavy, ...rest });
+}
+
+/**
+ * The frame of the stations that one design passes through: its tag at the left, the work at the right. The work is given
+ * all of the design, or takes the pieces that it shows itself.
+ */
 export function DesignBench({
   station,
   children,
 }: {
   station: 'shape' | 'check' | 'price' | 'make';
-  children: (at: AtBench) => React.ReactNode;
+  children: React.ReactElement | ((at: AtBench) => React.ReactNode);
 }) {
   const id = Number(useParams().id);
   const designs = useDesigns();
   const { data: materials, error: materialsError } = useMaterials();
   const { data: place } = usePlace();
-  const draft = useOpenDesign((s) => s.draft);
   const open = useOpenDesign((s) => s.open);
-  const change = useOpenDesign((s) => s.change);
+  const openId = useOpenDesign((s) => s.draft?.id);
+  const version = useOpenDesign((s) => s.draft?.version);
+  const made = useOpenDesign((s) => s.draft?.made);
   const isSaved = useOpenDesign((s) => s.saving === 'saved');
   const bench = useNeeds() ?? NO_BENCH;
   const [making, setMaking] = useState(false);
   const listed = designs.data?.find((d) => d.id === id);
   useEffect(() => {
-    if (listed && draft?.id !== listed.id)
+    if (listed && openId !== listed.id)
       void useOpenDesign
         .getState()
         .flush()
@@ -146,19 +188,16 @@ export function DesignBench({
     // Another screen saved while nothing here waits: follow it.
     else if (
       listed &&
-      draft &&
+      version !== undefined &&
       isSaved &&
-      (listed.version > draft.version || (listed.version === draft.version && listed.made !== draft.made))
+      (listed.version > version || (listed.version === version && listed.made !== made))
     )
       open(listed);
-  }, [listed, draft, open, isSaved]);
-  const design = draft?.id === id ? draft : null;
-  const isThere = useFamilies(design?.pattern);
-  const heavy = useHeavy(design, materials, place?.market);
-  const light = useMemo(
-    () => (design && materials && isThere ? lightOf(design, materials, bench) : null),
-    [design, materials, bench, isThere],
-  );
+  }, [listed, openId, version, made, open, isSaved]);
+  const market = place?.market;
+  useLayoutEffect(() => workFrom({ materials, bench, market }), [materials, bench, market]);
+  const isWorkedOut = useWorkings((s) => s.design?.id === id);
+  const problem = useWorkings((s) => s.problem);
   const failed = designs.error ?? materialsError;
   const newDesign = useMemo(() => () => setMaking(true), []);
   if (failed) return <Notice tone="stop">{words(failed)}</Notice>;
@@ -167,7 +206,7 @@ export function DesignBench({
     <NewDesign isOpen onClose={() => setMaking(false)} materials={materials} place={place} />
   );
   if (!Number.isInteger(id) || id <= 0) {
-    const first = draft ?? designs.data[0];
+    const first = useOpenDesign.getState().draft ?? designs.data[0];
     if (first) return <Navigate to={`/${station}/${first.id}`} replace />;
     return (
       <>
@@ -196,15 +235,16 @@ export function DesignBench({
     );
   }
   if (!listed) return <Notice tone="stop">There is no design {id}. It may have been deleted.</Notice>;
-  if (!design || !light) return <p role="status">Loading the design …</p>;
+  if (openId !== id || !isWorkedOut)
+    return openId === id && problem ? (
+      <Notice tone="stop">{problem}</Notice>
+    ) : (
+      <p role="status">Loading the design …</p>
+    );
   return (
     <Grid>
       <aside>
-        {'problem' in light ? (
-          <Notice tone="stop">{light.problem}</Notice>
-        ) : (
-          <DesignTag design={design} light={light} heavy={heavy} />
-        )}
+        {problem ? <Notice tone="stop">{problem}</Notice> : <OpenTag />}
         <SaveProblem />
         <Others
           station={station}
@@ -214,17 +254,12 @@ export function DesignBench({
           newDesign={newDesign}
         />
       </aside>
-      {'problem' in light ? (
-        <Panel as="div" style={{ maxWidth: 420 }}>
-          <DesignFacts
-            design={design}
-            materials={materials}
-            pattern={patternOf(design.pattern)}
-            onChange={change}
-          />
-        </Panel>
+      {problem ? (
+        <Unread materials={materials} />
+      ) : typeof children === 'function' ? (
+        <Whole {...{ materials, bench, place, newDesign }}>{children}</Whole>
       ) : (
-        children({ design, light, heavy, materials, bench, place, newDesign })
+        children
       )}
       {dialog}
     </Grid>

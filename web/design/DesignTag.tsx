@@ -4,6 +4,7 @@ import { styled } from 'styled-components';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { formatAges } from '../../core/calendar/ages.ts';
+import type { Scene } from '../../core/drawing/mark.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
 import { restOf } from '../../core/needs/supply.ts';
 import { worst } from '../../core/patterns/kernel.ts';
@@ -14,7 +15,8 @@ import { Notice } from '../parts/Panel.tsx';
 import { Picture } from '../drawing/Picture.tsx';
 import { ScenePicture } from '../drawing/ScenePicture.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
-import type { Heavy, Light } from './derived.ts';
+import type { Light } from './derived.ts';
+import type { Heavy } from './heavy.ts';
 import { useOpenDesign, type Saving } from './store.ts';
 
 const Tag = styled.article`
@@ -88,10 +90,13 @@ interface TagProps {
   design: Design;
   light: Light;
   heavy: Heavy;
+  /** As the dials last rested. */
+  picture: Scene | undefined;
 }
 
 /** Whether a tag looks the same: dials are not on it, only what follows from them. */
 const sameTag = (a: TagProps, b: TagProps): boolean =>
+  a.picture === b.picture &&
   a.light.handsOn.total === b.light.handsOn.total &&
   a.light.pattern === b.light.pattern &&
   a.heavy.fit?.verdict === b.heavy.fit?.verdict &&
@@ -101,7 +106,7 @@ const sameTag = (a: TagProps, b: TagProps): boolean =>
   );
 
 /** The paper tag: a design on its way through the stations. */
-export const DesignTag = memo(function DesignTag({ design, light, heavy }: TagProps) {
+export const DesignTag = memo(function DesignTag({ design, light, heavy, picture }: TagProps) {
   const open = useOpenDesign((s) => s.open);
   const next = useChange(() =>
     api<Design>('POST', `/designs/${design.id}/batch`, { version: design.version, copies: design.copies }),
@@ -113,9 +118,7 @@ export const DesignTag = memo(function DesignTag({ design, light, heavy }: TagPr
         Design {design.id} · <Saved />
       </small>
       <h2 style={{ fontSize: 18 }}>{design.name}</h2>
-      <div className="picture">
-        <ScenePicture scene={light.draw().picture} width={160} height={72} />
-      </div>
+      <div className="picture">{picture && <ScenePicture scene={picture} width={160} height={72} />}</div>
       <dl>
         <dt>For</dt>
         <dd>

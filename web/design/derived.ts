@@ -1,5 +1,4 @@
 import { asMeasured } from '../../core/materials/material.ts';
-import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { restOf, supply, type BenchDesign, type Supply } from '../../core/needs/supply.ts';
@@ -15,16 +14,12 @@ import {
   type Fit,
   type Need,
   type OpenPattern,
-  type Rung,
   type Show,
   type Step,
 } from '../../core/patterns/index.ts';
 import { handsOn, orderSteps, type Placed } from '../../core/plan/order.ts';
-import type { Market } from '../../core/safety/rules.ts';
-import type { SafetyReport } from '../../core/safety/check.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { words } from '../data/api.ts';
-import { workbench, type Ask } from '../work/door.ts';
 
 /** What follows from a design at once. */
 export interface Light {
@@ -131,112 +126,4 @@ export function lightOf(
   } catch (error) {
     return { problem: words(error) };
   }
-}
-
-/** The count kept does not change how a piece fits. */
-const sizesOnly = (chosen: Chosen): Chosen =>
-  Object.fromEntries(
-    Object.entries(chosen).map(([role, kinds]) => [
-      role,
-      kinds.map((m) => ({ ...m, kept: 0, waiting: 0, version: 0, clean: undefined, worth: undefined })),
-    ]),
-  );
-
-interface Known {
-  readonly fit: Fit | null;
-  readonly bits: number | null;
-  readonly rungs: Rung<AnyDials>[] | null;
-  readonly safety: SafetyReport | null;
-}
-export interface Heavy extends Known {
-  /** The fit belongs to dials that have moved on since. */
-  readonly behind: boolean;
-  /** Why the worker has no answer; `again` asks it once more. */
-  readonly problem: string | null;
-  readonly again: () => void;
-}
-
-/** A dial rests when nothing has moved for this long, ms. */
-const RESTS = 120;
-
-const NOTHING: Known = { fit: null, bits: null, rungs: null, safety: null };
-
-/** What the worker is asked about a design: dials, materials and the youngest, nothing that leaves its answer as it is. */
-function askOf(design: Design, materials: readonly MaterialRow[], market: Market): Ask {
-  return {
-    pattern: design.pattern,
-    dials: design.dials,
-    chosen: sizesOnly(chosenOf(design, materials)),
-    approach: design.approach,
-    ageFrom: design.ageFrom,
-    market,
-  };
-}
-
-/** Heavy work through the worker's door. While a dial moves only the newest wish is computed next. */
-export function useHeavy(
-  design: Design | null,
-  materials: readonly MaterialRow[] | undefined,
-  market: Market | undefined,
-): Heavy {
-  const [state, setState] = useState<{
-    heavy: Known;
-    id: number | null;
-    of: Ask | null;
-    problem: string | null;
-  }>({ heavy: NOTHING, id: null, of: null, problem: null });
-  const [tries, setTries] = useState(0);
-  const busy = useRef(false);
-  const wish = useRef<{ ask: Ask; id: number } | null>(null);
-  // As words, so that a new name, another number of kits or a list read anew does not start the worker.
-  const asked = design && materials && market ? JSON.stringify(askOf(design, materials, market)) : null;
-  const ask = useMemo(() => (asked === null ? null : (JSON.parse(asked) as Ask)), [asked]);
-  const id = design?.id ?? null;
-  useEffect(() => {
-    if (!ask || id === null) return;
-    wish.current = { ask, id };
-    if (busy.current) return;
-    const run = async (): Promise<void> => {
-      busy.current = true;
-      while (wish.current) {
-        const now = wish.current;
-        wish.current = null;
-        try {
-          const door = workbench();
-          const fit = await door.fit(now.ask);
-          const bits = (await loadPattern(now.ask.pattern)).bits(now.ask, fit);
-          // An answer is not as urgent as the next press.
-          startTransition(() =>
-            setState((s) => ({
-              id: now.id,
-              of: now.ask,
-              problem: null,
-              heavy: { ...(s.id === now.id ? s.heavy : NOTHING), fit, bits },
-            })),
-          );
-          if (wish.current) continue;
-          // While a dial is on the move its ladder and cautions can wait: they are asked for when it rests.
-          await new Promise((go) => setTimeout(go, RESTS));
-          if (wish.current) continue;
-          const [safety, rungs] = [await door.safety(now.ask), await door.rungs(now.ask)];
-          startTransition(() =>
-            setState((s) => (s.id === now.id ? { ...s, heavy: { ...s.heavy, safety, rungs } } : s)),
-          );
-        } catch (error) {
-          setState({ id: now.id, of: now.ask, heavy: NOTHING, problem: words(error) });
-        }
-      }
-      busy.current = false;
-    };
-    void run();
-  }, [ask, id, tries]);
-  const again = useCallback(() => setTries((n) => n + 1), []);
-  const own = state.id === id;
-  const behind = !own || state.of !== ask;
-  const { heavy, problem } = state;
-  // One object as long as nothing in it moved, so that what shows it need not be drawn again.
-  return useMemo(
-    () => ({ ...(own ? heavy : NOTHING), behind, problem: own ? problem : null, again }),
-    [own, heavy, behind, problem, again],
-  );
 }

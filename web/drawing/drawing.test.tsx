@@ -1,7 +1,7 @@
 import { render, screen } from '@testing-library/react';
 import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Mark } from '../../core/drawing/mark.ts';
-import { Ladder } from '../stations/shape/Ladder.tsx';
+import { Ladder, nearestRung } from '../stations/shape/Ladder.tsx';
 import { CAP, show, TUB } from '../testing/desk.tsx';
 import { loadPattern } from '../../core/patterns/index.ts';
 import { design, kinds } from '../../core/testing.ts';
@@ -143,7 +143,7 @@ describe('the ladder', () => {
         rungs={rungs}
         problem={null}
         chosen={open}
-        here={here}
+        nearest={nearestRung(rungs, here)?.id ?? null}
         line={line}
         onChoose={() => {}}
         onAdopt={() => {}}

@@ -81,13 +81,21 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
   }
 `;
 
+/** The rung with the same dials is the design's own; else one that asks as many bits, the first of several. */
+export const nearestRung = (
+  rungs: readonly Rung<AnyDials>[] | null,
+  bits: number | null,
+): Rung<AnyDials> | undefined =>
+  rungs?.find((r) => r.differs.length === 0) ??
+  (bits === null ? undefined : rungs?.find((r) => Math.abs(bits - r.bits) < 0.05));
+
 interface Props {
   /** Why there are none. */
   problem: string | null;
   rungs: readonly Rung<AnyDials>[] | null;
   chosen: string | null;
-  /** Bits of the design as it stands, to mark the rung it is nearest to. */
-  here: number | null;
+  /** The rung that the design as it stands is nearest to. */
+  nearest: string | null;
   line: Line | null;
   onChoose(id: string | null): void;
   onAdopt(rung: Rung<AnyDials>): void;
@@ -100,7 +108,7 @@ export const Ladder = memo(function Ladder({
   rungs,
   problem,
   chosen,
-  here,
+  nearest,
   line,
   onChoose,
   onAdopt,
@@ -116,10 +124,6 @@ export const Ladder = memo(function Ladder({
       </Strip>
     );
   const open = rungs.find((r) => r.id === chosen);
-  // The rung with the same dials is the design's own; else one that asks as much, the first of several.
-  const nearest =
-    rungs.find((r) => r.differs.length === 0) ??
-    (here === null ? undefined : rungs.find((r) => Math.abs(here - r.bits) < 0.05));
   return (
     <>
       <Strip>
@@ -133,7 +137,7 @@ export const Ladder = memo(function Ladder({
         <ol>
           {rungs.map((r) => {
             const on = r.id === chosen;
-            const mine = r === nearest;
+            const mine = r.id === nearest;
             const seconds = line ? line.intercept + line.slope * r.bits : null;
             return (
               <Card key={r.id} $on={on} $mine={mine}>

@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { factValue } from '../../../core/patterns/factWords.ts';
 import type { AnyDials, Fit, Rung } from '../../../core/patterns/index.ts';
-import type { Heavy } from '../../design/derived.ts';
+import { useWorkings } from '../../design/workings.ts';
 import { Button } from '../../parts/Button.tsx';
 
 const Legend = styled.div`
@@ -16,10 +16,8 @@ const Legend = styled.div`
   background: rgba(29, 74, 67, 0.88);
   border-radius: 8px;
   padding: 8px 10px;
-  /* Only an answer that keeps one waiting is shown as behind. */
   &[data-behind] {
     opacity: 0.65;
-    transition: opacity 0.1s 0.2s;
   }
   strong {
     font-family: var(--display);
@@ -53,15 +51,13 @@ function FactLines({ fit, unit }: { fit: Fit; unit: LengthUnit }) {
 
 /** What the family says of the drawing, beside it: its headline and the facts that belong there. */
 export const MatLegend = memo(function MatLegend({
-  heavy,
   rung,
   unit,
 }: {
-  heavy: Heavy;
   rung: Rung<AnyDials> | null;
   unit: LengthUnit;
 }) {
-  const { fit, behind, problem, again } = heavy;
+  const { fit, behind, problem, again } = useWorkings((s) => s.heavy);
   if (rung)
     return (
       <Legend>

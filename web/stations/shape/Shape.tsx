@@ -1,16 +1,19 @@
-import { memo, useCallback, useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Design } from '../../../contract/designs.ts';
+import type { MaterialRow } from '../../../contract/materials.ts';
 import { shortWords } from '../../../core/needs/supply.ts';
 import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
 import { secondsLine } from '../../../core/challenge/line.ts';
-import { inUnit } from '../../../core/measure/length.ts';
+import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useNotePages } from '../../data/queries.ts';
-import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
+import { useChange, useMaterials, useNotePages, usePlace } from '../../data/queries.ts';
+import { DesignBench } from '../../design/DesignBench.tsx';
+import type { Light } from '../../design/derived.ts';
 import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
+import { useLight, useWorkings } from '../../design/workings.ts';
 import { Mat } from '../../drawing/Mat.tsx';
 import { Marks } from '../../drawing/Marks.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
@@ -19,7 +22,7 @@ import { DesignFacts } from '../../design/DesignFacts.tsx';
 import { SupplyList } from '../../design/SupplyList.tsx';
 import { DialField } from './DialField.tsx';
 import { FactStrip } from './FactStrip.tsx';
-import { Ladder } from './Ladder.tsx';
+import { Ladder, nearestRung } from './Ladder.tsx';
 import { MatLegend } from './MatLegend.tsx';
 
 const Grid = styled.div`
@@ -56,6 +59,13 @@ const Grid = styled.div`
     }
   }
 `;
+
+/** A rung that is looked at, as the family sees it: its own dials in their own ranges. */
+const atRung = (light: Light, rung: Rung<AnyDials>) => ({ ...light.at, dials: rung.dials });
+
+const useRung = (id: string | null): Rung<AnyDials> | null =>
+  useWorkings((s) => (id === null ? null : (s.heavy.rungs?.find((r) => r.id === id) ?? null)));
+
 const Head = memo(function Head({
   over,
   title,
@@ -75,30 +85,49 @@ const Head = memo(function Head({
   );
 });
 
-function ShapeWork({ at }: { at: AtBench }) {
-  const { design, light, heavy, place } = at;
-  const unit = place.lengthUnit;
-  const change = useOpenDesign((s) => s.change);
-  const [params, setParams] = useSearchParams();
-  const navigate = useNavigate();
-  const notes = useNotePages({ design: design.id, limit: 1000 });
-  const takeOver = useChange((d: Omit<Design, 'id' | 'version'>) => api<Design>('POST', '/designs', d));
-  const rungId = params.get('rung');
-  const rung: Rung<AnyDials> | null = heavy.rungs?.find((r) => r.id === rungId) ?? null;
-  const dials = rung?.dials ?? light.at.dials;
-  const fit = rung?.fit ?? heavy.fit;
-  const bits = rung?.bits ?? heavy.bits;
-  // While a rung is looked at the dials show the rung's values, in the rung's own ranges.
-  const there = rung ? { ...light.at, dials: rung.dials } : light.at;
-  const specs = rung ? light.pattern.specs(there) : light.specs;
-  // The last good fit stays on the drawing while the next is worked out, as long as it is of this design.
-  const drawing = useMemo(
-    () =>
-      rung
-        ? light.pattern.draw({ ...light.at, dials: rung.dials }, rung.fit)
-        : light.draw(heavy.fit ?? undefined),
-    [light, rung, heavy.fit],
+/** The heading and the drawing: of the design, or of a rung that is looked at. */
+function Drawn({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }) {
+  const light = useWorkings((s) => s.light!);
+  const own = useWorkings((s) => s.drawing!);
+  const id = useWorkings((s) => s.design!.id);
+  const { scene, about, sheets } = useMemo(
+    () => (rung ? light.pattern.draw(atRung(light, rung), rung.fit) : own),
+    [rung, light, own],
   );
+  return (
+    <>
+      <Head
+        over={`${light.pattern.name} pattern · ${light.at.approach}`}
+        title={rung ? light.pattern.title(atRung(light, rung)) : light.title}
+        id={id}
+        hasTemplate={sheets.length > 0}
+      />
+      <Mat
+        width={scene.width}
+        height={scene.height}
+        unit={unit}
+        reserve={84}
+        aside={206}
+        steady
+        label={about}
+        over={<MatLegend rung={rung} unit={unit} />}
+      >
+        {({ px }) => <Marks marks={scene.marks} px={px} unit={unit} />}
+      </Mat>
+    </>
+  );
+}
+
+/** The ladder, with the seconds that one's own notes foretell. */
+function Rungs({ chosen, unit }: { chosen: string | null; unit: LengthUnit }) {
+  const design = useWorkings((s) => s.design!.id);
+  const rungs = useWorkings((s) => s.heavy.rungs);
+  const problem = useWorkings((s) => s.heavy.problem);
+  const nearest = useWorkings((s) => nearestRung(s.heavy.rungs, s.heavy.bits)?.id ?? null);
+  const [, setParams] = useSearchParams();
+  const navigate = useNavigate();
+  const notes = useNotePages({ design, limit: 1000 });
+  const takeOver = useChange((d: Omit<Design, 'id' | 'version'>) => api<Design>('POST', '/designs', d));
   const line = useMemo(
     () =>
       secondsLine(
@@ -110,62 +139,110 @@ function ShapeWork({ at }: { at: AtBench }) {
       ),
     [notes.data],
   );
-  const short = shortWords(light.supply);
-  const choose = useCallback(
-    (id: string | null): void => setParams(id ? { rung: id } : {}, { replace: true }),
-    [setParams],
-  );
-  const { mutateAsync } = takeOver;
-  const adopt = useCallback(
-    (r: Rung<AnyDials>): void => {
-      const open = useOpenDesign.getState().draft;
-      if (!open) return;
-      const { id: _, version: __, ...rest } = open;
-      void mutateAsync({
+  const adopt = (r: Rung<AnyDials>): void => {
+    const open = useOpenDesign.getState().draft;
+    if (!open) return;
+    const { id: _, version: __, ...rest } = open;
+    void takeOver
+      .mutateAsync({
         ...rest,
         name: `${open.name}, ${r.name.toLowerCase()}`.slice(0, 80),
         dials: r.dials,
         copies: 1,
         made: 0,
-      }).then((made) => navigate(`/shape/${made.id}`));
-    },
-    [mutateAsync, navigate],
+      })
+      .then((made) => navigate(`/shape/${made.id}`));
+  };
+  return (
+    <>
+      <Ladder
+        rungs={rungs}
+        problem={problem}
+        chosen={chosen}
+        nearest={nearest}
+        line={line}
+        onChoose={(id) => setParams(id ? { rung: id } : {}, { replace: true })}
+        onAdopt={adopt}
+        busy={takeOver.isPending}
+        unit={unit}
+      />
+      {takeOver.error && <Notice tone="stop">{words(takeOver.error)}</Notice>}
+    </>
   );
+}
+
+function Facts({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }) {
+  const fit = useWorkings((s) => s.heavy.fit);
+  const bits = useWorkings((s) => s.heavy.bits);
+  const per = useLight((l) => l.counts.one);
+  const say = useLight((l) => l.show.say);
+  return <FactStrip fit={rung?.fit ?? fit} bits={rung?.bits ?? bits} per={per} say={say} unit={unit} />;
+}
+
+function OwnDial({ id, unit }: { id: string; unit: LengthUnit }) {
+  const spec = useLight((l) => l.specs.find((s) => s.id === id));
+  const value = useLight((l) => l.at.dials[id]);
+  return spec && <DialField spec={spec} unit={unit} value={value} preview={false} />;
+}
+const OwnDials = memo(function OwnDials({ unit }: { unit: LengthUnit }) {
+  const ids = useLight((l) => l.specs.map((s) => s.id).join(' '));
+  return ids.split(' ').map((id) => <OwnDial key={id} id={id} unit={unit} />);
+});
+
+/** While a rung is looked at the dials show the rung's values. */
+function RungDials({ rung, unit }: { rung: Rung<AnyDials>; unit: LengthUnit }) {
+  const light = useWorkings((s) => s.light!);
+  return light.pattern
+    .specs(atRung(light, rung))
+    .map((spec) => (
+      <DialField key={`${rung.id}${spec.id}`} spec={spec} unit={unit} value={rung.dials[spec.id]} preview />
+    ));
+}
+
+const Remedy = memo(function Remedy({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }) {
+  const own = useWorkings((s) => s.heavy.fit?.remedy);
+  const verdict = useWorkings((s) => s.heavy.fit?.verdict);
+  const remedy = rung ? rung.fit.remedy : own;
+  return remedy && <Notice tone={rung?.fit.verdict ?? verdict!}>{inUnit(remedy, unit)}</Notice>;
+});
+
+function FromShelf() {
+  const supply = useLight((l) => l.supply);
+  const short = shortWords(supply);
+  return (
+    <>
+      <SupplyList supply={supply} />
+      {short && (
+        <Notice tone="stop">
+          <strong>{short}</strong>
+        </Notice>
+      )}
+    </>
+  );
+}
+
+function MadeOf({ materials }: { materials: readonly MaterialRow[] }) {
+  const design = useWorkings((s) => s.design!);
+  const pattern = useLight((l) => l.pattern);
+  const change = useOpenDesign((s) => s.change);
+  return <DesignFacts design={design} materials={materials} pattern={pattern} onChange={change} />;
+}
+
+/** Each part takes the pieces it shows, so that a turned dial draws only what follows from it. */
+function ShapeWork() {
+  const { data: place } = usePlace();
+  const { data: materials } = useMaterials();
+  const [params, setParams] = useSearchParams();
+  const rung = useRung(params.get('rung'));
+  if (!place || !materials) return null;
+  const unit = place.lengthUnit;
   return (
     <Grid>
       <div className="work">
-        <Head
-          over={`${light.pattern.name} pattern · ${design.approach}`}
-          title={rung ? light.pattern.title(there) : light.title}
-          id={design.id}
-          hasTemplate={drawing.sheets.length > 0}
-        />
-        <Mat
-          width={drawing.scene.width}
-          height={drawing.scene.height}
-          unit={unit}
-          reserve={84}
-          aside={206}
-          steady
-          label={drawing.about}
-          over={<MatLegend heavy={heavy} rung={rung} unit={unit} />}
-        >
-          {({ px }) => <Marks marks={drawing.scene.marks} px={px} unit={unit} />}
-        </Mat>
+        <Drawn rung={rung} unit={unit} />
         <Stack $gap={10}>
-          <Ladder
-            rungs={heavy.rungs}
-            problem={heavy.problem}
-            chosen={rung?.id ?? null}
-            here={heavy.bits}
-            line={line}
-            onChoose={choose}
-            onAdopt={adopt}
-            busy={takeOver.isPending}
-            unit={unit}
-          />
-          {takeOver.error && <Notice tone="stop">{words(takeOver.error)}</Notice>}
-          <FactStrip fit={fit} bits={bits} per={light.counts.one} say={light.show.say} unit={unit} />
+          <Rungs chosen={rung?.id ?? null} unit={unit} />
+          <Facts rung={rung} unit={unit} />
         </Stack>
       </div>
       <aside>
@@ -174,31 +251,18 @@ function ShapeWork({ at }: { at: AtBench }) {
             <Spread>
               <h2>{rung ? `Dials of ${rung.name.toLowerCase()}` : 'Dials'}</h2>
               {rung && (
-                <Button small plain onPress={() => choose(null)}>
+                <Button small plain onPress={() => setParams({}, { replace: true })}>
                   Back to mine
                 </Button>
               )}
             </Spread>
-            {specs.map((spec) => (
-              <DialField
-                key={`${rung?.id ?? ''}${spec.id}`}
-                spec={spec}
-                unit={unit}
-                value={dials[spec.id]}
-                preview={rung !== null}
-              />
-            ))}
-            {fit?.remedy && <Notice tone={fit.verdict}>{inUnit(fit.remedy, unit)}</Notice>}
+            {rung ? <RungDials rung={rung} unit={unit} /> : <OwnDials unit={unit} />}
+            <Remedy rung={rung} unit={unit} />
             <Seam />
             <h2>Uses from the shelf</h2>
-            <SupplyList supply={light.supply} />
-            {short && (
-              <Notice tone="stop">
-                <strong>{short}</strong>
-              </Notice>
-            )}
+            <FromShelf />
             <Seam />
-            <DesignFacts design={design} materials={at.materials} pattern={light.pattern} onChange={change} />
+            <MadeOf materials={materials} />
           </Stack>
         </Panel>
       </aside>
@@ -206,4 +270,8 @@ function ShapeWork({ at }: { at: AtBench }) {
   );
 }
 
-export const Component = () => <DesignBench station="shape">{(at) => <ShapeWork at={at} />}</DesignBench>;
+export const Component = () => (
+  <DesignBench station="shape">
+    <ShapeWork />
+  </DesignBench>
+);

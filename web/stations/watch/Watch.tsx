@@ -13,7 +13,8 @@ import {
   usePlace,
 } from '../../data/queries.ts';
 import type { Counts } from '../../../core/patterns/kernel.ts';
-import { countsOf, useHeavy } from '../../design/derived.ts';
+import { countsOf } from '../../design/derived.ts';
+import { useHeavy } from '../../design/heavy.ts';
 import { useFamilies } from '../../design/useFamilies.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';

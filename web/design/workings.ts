@@ -1,0 +1,127 @@
+import { create } from 'zustand';
+import type { Design } from '../../contract/designs.ts';
+import type { MaterialRow } from '../../contract/materials.ts';
+import type { BenchDesign } from '../../core/needs/supply.ts';
+import { areLoaded, loadPattern, type Drawing } from '../../core/patterns/index.ts';
+import type { Market } from '../../core/safety/rules.ts';
+import { words } from '../data/api.ts';
+import { lightOf, type Light } from './derived.ts';
+import { asker, NOTHING, type Heavy } from './heavy.ts';
+import { useOpenDesign } from './store.ts';
+
+/** What the open design is worked out from. */
+interface Given {
+  readonly materials?: readonly MaterialRow[] | undefined;
+  readonly bench: readonly BenchDesign[];
+  readonly market?: Market | undefined;
+}
+
+/** What follows from the open design, worked out outside the screen: a part of it is drawn again only when its own piece moves. */
+interface Workings {
+  /** The design that all this is of; null until one is worked out. */
+  readonly design: Design | null;
+  /** The last that could be read of this design. */
+  readonly light: Light | null;
+  /** Why the design as it stands cannot be read. */
+  readonly problem: string | null;
+  readonly heavy: Heavy;
+  /** With the last fit, the one of before while the next is worked out. */
+  readonly drawing: Drawing | null;
+  /** As it was when the dials last rested. */
+  readonly rested: Drawing | null;
+}
+
+export const useWorkings = create<Workings>()(() => ({
+  design: null,
+  light: null,
+  problem: null,
+  heavy: NOTHING,
+  drawing: null,
+  rested: null,
+}));
+
+/** What was there before, where what comes says the same. */
+const steady = <T>(before: T, now: T): T => (JSON.stringify(before) === JSON.stringify(now) ? before : now);
+
+/** The parts that a turned dial seldom moves stay the objects they were. */
+function steadied(before: Light, now: Light): Light {
+  return {
+    ...now,
+    specs: steady(
+      before.specs,
+      now.specs.map((spec) => {
+        const same = before.specs.find((s) => s.id === spec.id);
+        return same ? steady(same, spec) : spec;
+      }),
+    ),
+    supply: steady(before.supply, now.supply),
+    handsOn: steady(before.handsOn, now.handsOn),
+  };
+}
+
+let given: Given = { bench: [] };
+
+const worker = asker((heavy) => {
+  const { light, drawing, rested, heavy: before } = useWorkings.getState();
+  if (!light) return;
+  try {
+    const now = heavy.fit === before.fit ? drawing : light.draw(heavy.fit ?? undefined);
+    useWorkings.setState({ heavy, drawing: now, rested: heavy.safety === before.safety ? rested : now });
+  } catch (error) {
+    useWorkings.setState({ heavy: { ...heavy, problem: words(error) } });
+  }
+});
+
+function work(): void {
+  const design = useOpenDesign.getState().draft;
+  const { materials, bench, market } = given;
+  if (!design || !materials) return;
+  if (!areLoaded([design.pattern])) {
+    void loadPattern(design.pattern).then(work, (error: unknown) =>
+      useWorkings.setState({ problem: words(error) }),
+    );
+    return;
+  }
+  const before = useWorkings.getState();
+  const isSame = before.design?.id === design.id;
+  const found = lightOf(design, materials, bench);
+  if ('problem' in found) {
+    useWorkings.setState({
+      design,
+      problem: found.problem,
+      ...(isSame ? {} : { light: null, heavy: NOTHING, drawing: null, rested: null }),
+    });
+    return;
+  }
+  const light = isSame && before.light ? steadied(before.light, found) : found;
+  try {
+    const drawing = light.draw((isSame && before.heavy.fit) || undefined);
+    useWorkings.setState({
+      design,
+      light,
+      problem: null,
+      drawing,
+      ...(isSame && before.rested ? {} : { heavy: NOTHING, rested: drawing }),
+    });
+  } catch (error) {
+    useWorkings.setState({ design, problem: words(error) });
+    return;
+  }
+  worker.about(design, materials, market);
+}
+
+useOpenDesign.subscribe((now, before) => {
+  if (now.draft !== before.draft) work();
+});
+
+/** Tells what the open design is to be worked out from; what is the same as before is not worked out again. */
+export function workFrom(next: Given): void {
+  const { design } = useWorkings.getState();
+  const isNew =
+    next.materials !== given.materials || next.bench !== given.bench || next.market !== given.market;
+  given = next;
+  if (isNew || design?.id !== useOpenDesign.getState().draft?.id) work();
+}
+
+/** One piece of what follows from the open design, for the parts of a station that is shown only when it could be read. */
+export const useLight = <T>(pick: (light: Light) => T): T => useWorkings((s) => pick(s.light!));
