@@ -18,6 +18,7 @@ import { Verdict } from '../shell/Verdict.tsx';
 import type { Light } from './derived.ts';
 import type { Heavy } from './heavy.ts';
 import { useOpenDesign, type Saving } from './store.ts';
+import type { Unsaved } from './unsaved.ts';
 
 const Tag = styled.article`
   position: relative;
@@ -199,6 +200,34 @@ function firstOf(d: Design, materials: readonly MaterialRow[]): MaterialRow | un
   return kinds.findLast((m) => m.form !== 'consumable' && m.form !== 'container') ?? kinds[0];
 }
 
+/** One other design: drawn again only when it changes itself, however long the list is. */
+const RackItem = memo(function RackItem({
+  station,
+  design,
+  materials,
+  held,
+}: {
+  station: string;
+  design: Design;
+  materials: readonly MaterialRow[];
+  held: Unsaved | undefined;
+}) {
+  const first = firstOf(design, materials);
+  return (
+    <li>
+      <Link to={`/${station}/${design.id}`}>
+        {first && <Picture material={first} size={22} />}
+        <span>
+          {design.name}
+          {held && (
+            <em>{held.theirs ? 'changed on another screen: choose' : 'not saved yet: trying again'}</em>
+          )}
+        </span>
+      </Link>
+    </li>
+  );
+});
+
 /** The other designs, each with what it is made of: those whose next batch is on the bench, then those set aside. */
 export const BenchList = memo(function BenchList({
   station,
@@ -223,25 +252,9 @@ export const BenchList = memo(function BenchList({
         <section key={title} aria-label={title}>
           <h2 style={{ margin: '0 0 4px', fontSize: 15 }}>{title}</h2>
           <Rack>
-            {here.map((d) => {
-              const first = firstOf(d, materials);
-              const held = unsaved[d.id];
-              return (
-                <li key={d.id}>
-                  <Link to={`/${station}/${d.id}`}>
-                    {first && <Picture material={first} size={22} />}
-                    <span>
-                      {d.name}
-                      {held && (
-                        <em>
-                          {held.theirs ? 'changed on another screen: choose' : 'not saved yet: trying again'}
-                        </em>
-                      )}
-                    </span>
-                  </Link>
-                </li>
-              );
-            })}
+            {here.map((d) => (
+              <RackItem key={d.id} station={station} design={d} materials={materials} held={unsaved[d.id]} />
+            ))}
           </Rack>
         </section>
       ))}

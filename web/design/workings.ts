@@ -114,11 +114,29 @@ useOpenDesign.subscribe((now, before) => {
   if (now.draft !== before.draft) work();
 });
 
+/** Whether other designs speak for the same as before: what is saved of the open one changes nothing for itself. */
+const sameBench = (a: readonly BenchDesign[], b: readonly BenchDesign[], own: number | undefined): boolean =>
+  a.length === b.length &&
+  a.every((x, i) => {
+    const y = b[i]!;
+    return (
+      x.id === y.id &&
+      (x.id === own ||
+        (x.name === y.name &&
+          x.copies === y.copies &&
+          x.made === y.made &&
+          x.onBench === y.onBench &&
+          x.needs === y.needs))
+    );
+  });
+
 /** Tells what the open design is to be worked out from; what is the same as before is not worked out again. */
 export function workFrom(next: Given): void {
   const { design } = useWorkings.getState();
   const isNew =
-    next.materials !== given.materials || next.bench !== given.bench || next.market !== given.market;
+    next.materials !== given.materials ||
+    next.market !== given.market ||
+    !sameBench(given.bench, next.bench, design?.id);
   given = next;
   if (isNew || design?.id !== useOpenDesign.getState().draft?.id) work();
 }

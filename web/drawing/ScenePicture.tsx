@@ -1,8 +1,9 @@
+import { memo } from 'react';
 import type { Scene } from '../../core/drawing/mark.ts';
 import { Marks } from './Marks.tsx';
 
 /** A small picture of a drawing, `size` pixels in its longer way. */
-export function ScenePicture({
+export const ScenePicture = memo(function ScenePicture({
   scene,
   width,
   height = width,
@@ -24,4 +25,4 @@ export function ScenePicture({
       <Marks marks={scene.marks} px={px} unit="mm" on="paper" />
     </svg>
   );
-}
+});

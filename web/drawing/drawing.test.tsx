@@ -72,7 +72,12 @@ describe('the mat', () => {
       </Mat>,
     );
     const mat = screen.getByRole('img', { name: 'mat' });
-    const [, , w, h] = mat.getAttribute('viewBox')!.split(' ').map(Number) as [number, number, number, number];
+    const [, , w, h] = mat.getAttribute('viewBox')!.split(' ').map(Number) as [
+      number,
+      number,
+      number,
+      number,
+    ];
     const [x, y] = /translate\((\S+) (\S+)\)/
       .exec(mat.querySelector('g[transform]')!.getAttribute('transform')!)!
       .slice(1)
