@@ -65,7 +65,8 @@ const worker = asker((heavy) => {
   const { light, drawing, rested, heavy: before } = useWorkings.getState();
   if (!light) return;
   try {
-    const now = heavy.fit === before.fit ? drawing : light.draw(heavy.fit ?? undefined);
+    // Many a fit leaves the drawing as it was.
+    const now = heavy.fit === before.fit ? drawing : steady(drawing, light.draw(heavy.fit ?? undefined));
     useWorkings.setState({ heavy, drawing: now, rested: heavy.safety === before.safety ? rested : now });
   } catch (error) {
     useWorkings.setState({ heavy: { ...heavy, problem: words(error) } });

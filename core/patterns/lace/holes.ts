@@ -72,6 +72,14 @@ export function closest(holes: readonly Vec2[]): number {
   return least;
 }
 
+/** Whether no two holes are closer than this, mm. Neighbours are the first to be too close: most lines end there. */
+function allApart(holes: readonly Vec2[], apart: number): boolean {
+  for (let step = 1; step < holes.length; step++)
+    for (let i = 0; i + step < holes.length; i++)
+      if (hypot(holes[i]![0] - holes[i + step]![0], holes[i]![1] - holes[i + step]![1]) < apart) return false;
+  return true;
+}
+
 const kept = new Map<string, number>();
 /** Most holes that leave a hole's width of card between any two, and between them and the edge. */
 export function most(d: Pick<Dials, 'outline' | 'longest' | 'edge' | 'punch'>): number {
@@ -83,7 +91,7 @@ export function most(d: Pick<Dials, 'outline' | 'longest' | 'edge' | 'punch'>): 
     try {
       const line = chain(d);
       let n = Math.min(120, floor(lengthOf(line, true) / apart));
-      while (n >= 3 && closest(holesOn(line, n)) < apart) n--;
+      while (n >= 3 && !allApart(holesOn(line, n), apart)) n--;
       return max(0, n);
     } catch (error) {
       if (error instanceof PatternError) return 0;
