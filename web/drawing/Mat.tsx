@@ -24,6 +24,9 @@ const Frame = styled.div`
 /** From one scale of a steady mat to the next. */
 const STEP = 1.2;
 
+/** Pixels kept clear along the edges: figures beside a drawing are as large on any mat. */
+const EDGE = 20;
+
 interface View {
   readonly px: number;
 }
@@ -133,10 +136,8 @@ export function Mat({
   // On a narrow mat the words at its foot get a place of their own.
   const foot = size[0] < 620 ? reserve : 0;
   const side = size[0] < 620 ? 0 : aside;
-  // Figures are as large on a narrow mat: they need more of it at the sides.
-  const edge = size[0] < 620 ? 22 : 0;
   const close = 1 / most;
-  const least = Math.max(width / (size[0] - side - edge), (height + 6) / (size[1] - foot), close);
+  const least = Math.max(width / (size[0] - side - 2 * EDGE), height / (size[1] - foot - 2 * EDGE), close);
   const px = steady ? close * STEP ** Math.ceil(Math.log(least / close) / Math.log(STEP) - 1e-9) : least;
   const [vw, vh] = [size[0] * px, size[1] * px];
   const [left, top] = [(vw - side * px - width) / 2, (vh - foot * px - height) / 2];
