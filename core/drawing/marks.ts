@@ -131,7 +131,7 @@ export function bounds(marks: readonly Mark[]): [number, number, number, number]
 }
 
 /** Room for the figures of a measurement at the side of a large drawing, as a share of its width: they do not grow with it. */
-const FIGURES = 0.075;
+const FIGURES = 0.06;
 
 /** A scene round some marks with a margin, mm: they are moved so that its upper left is the origin. */
 export function sceneOf(marks: readonly Mark[], least = 14): Scene {

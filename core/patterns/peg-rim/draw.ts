@@ -89,7 +89,10 @@ export function draw(at: At<Dials>): Drawing {
       round ? 'across' : undefined,
       along,
     ),
-    dimension([-along / 2 - long, -6], [-along / 2 - long, 6], [-10, 0], 'peg', pegWidth(peg)),
+    // Beside several rims a peg is too small to be measured.
+    ...(rims === 1
+      ? [dimension([-along / 2 - long, -6], [-along / 2 - long, 6], [-10, 0], 'peg', pegWidth(peg))]
+      : []),
   ];
   const first = d.counting > 0 ? one(0, [0, 0]) : all;
   return {
