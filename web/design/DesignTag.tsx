@@ -98,7 +98,7 @@ interface TagProps {
 /** Whether a tag looks the same: dials are not on it, only what follows from them. */
 const sameTag = (a: TagProps, b: TagProps): boolean =>
   a.picture === b.picture &&
-  a.light.handsOn.total === b.light.handsOn.total &&
+  formatMinutes(a.light.handsOn.total) === formatMinutes(b.light.handsOn.total) &&
   a.light.pattern === b.light.pattern &&
   a.heavy.fit?.verdict === b.heavy.fit?.verdict &&
   a.heavy.safety === b.heavy.safety &&

@@ -3,28 +3,14 @@ import userEvent from '@testing-library/user-event';
 import type { Design } from '../../contract/designs.ts';
 import { loadPattern } from '../../core/patterns/index.ts';
 import { design as plain, kinds, SLOT_DIALS } from '../../core/testing.ts';
-import { answer, CAP, show, TUB } from '../testing/desk.tsx';
+import { answer, CAP, show, slotDesign, TUB } from '../testing/desk.tsx';
 import { supplyFor } from './derived.ts';
 import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList } from './DesignTag.tsx';
 import { SupplyList } from './SupplyList.tsx';
 
-const design = (id: number, name: string, onBench: boolean, copies = 1): Design => ({
-  id,
-  version: 1,
-  name,
-  pattern: 'drop-through',
-  forGroup: 'Gulls',
-  ageFrom: 18,
-  ageTo: 30,
-  skill: 'Pincer and release',
-  approach: 'prepared shelf',
-  copies,
-  made: 0,
-  dials: SLOT_DIALS,
-  materials: { container: [1], piece: [2] },
-  onBench,
-});
+const design = (id: number, name: string, onBench: boolean, copies = 1): Design =>
+  slotDesign({ id, name, onBench, copies });
 const drop = await loadPattern('drop-through');
 const MINE = design(1, 'Tide-line drop tub', true);
 const materials = [TUB, { ...CAP, kept: 20 }];

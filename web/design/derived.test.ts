@@ -1,25 +1,9 @@
-import type { Design } from '../../contract/designs.ts';
 import { loadPattern } from '../../core/patterns/index.ts';
 import { SLOT_DIALS } from '../../core/testing.ts';
-import { CAP, TUB } from '../testing/desk.tsx';
+import { CAP, slotDesign, TUB } from '../testing/desk.tsx';
 import { lightOf } from './derived.ts';
 
-const KEPT_BEFORE: Design = {
-  id: 1,
-  version: 1,
-  name: 'Drop tub',
-  pattern: 'drop-through',
-  forGroup: 'Gulls',
-  ageFrom: 18,
-  ageTo: 30,
-  skill: 'Pincer and release',
-  approach: 'prepared shelf',
-  copies: 2,
-  made: 0,
-  dials: SLOT_DIALS,
-  materials: { container: [1], piece: [2] },
-  onBench: true,
-};
+const KEPT_BEFORE = slotDesign();
 
 beforeAll(() => loadPattern('drop-through'));
 

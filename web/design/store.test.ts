@@ -1,25 +1,12 @@
 import { jest } from '@jest/globals';
 import type { Design } from '../../contract/designs.ts';
 import { loadPattern } from '../../core/patterns/index.ts';
+import { slotDesign } from '../testing/desk.tsx';
 import { differences } from './Conflict.tsx';
 import { useOpenDesign } from './store.ts';
 import { readUnsaved } from './unsaved.ts';
 
-const design: Design = {
-  id: 7,
-  version: 1,
-  name: 'Tub',
-  pattern: 'drop-through',
-  forGroup: 'Gulls',
-  ageFrom: 18,
-  ageTo: 30,
-  skill: 'Pincer and release',
-  approach: 'prepared shelf',
-  copies: 1,
-  made: 0,
-  dials: { width: 17 },
-  materials: {},
-};
+const design = slotDesign({ id: 7, name: 'Tub', copies: 1, dials: { width: 17 }, materials: {} });
 
 /** A desk that answers PUTs in turn, each when told to. */
 function desk() {

@@ -43,21 +43,14 @@ export const useWorkings = create<Workings>()(() => ({
 /** What was there before, where what comes says the same. */
 const steady = <T>(before: T, now: T): T => (JSON.stringify(before) === JSON.stringify(now) ? before : now);
 
-/** The parts that a turned dial seldom moves stay the objects they were. */
-function steadied(before: Light, now: Light): Light {
-  return {
-    ...now,
-    specs: steady(
-      before.specs,
-      now.specs.map((spec) => {
-        const same = before.specs.find((s) => s.id === spec.id);
-        return same ? steady(same, spec) : spec;
-      }),
-    ),
-    supply: steady(before.supply, now.supply),
-    handsOn: steady(before.handsOn, now.handsOn),
-  };
-}
+/** Dials that a turned one leaves as they were stay the objects they were. */
+const steadied = (before: Light, now: Light): Light => ({
+  ...now,
+  specs: now.specs.map((spec) => {
+    const same = before.specs.find((s) => s.id === spec.id);
+    return same ? steady(same, spec) : spec;
+  }),
+});
 
 let given: Given = { bench: [] };
 

@@ -6,6 +6,7 @@ import type { Copy } from '../../contract/lending.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
 import type { Place } from '../../contract/place.ts';
 import { patternOf } from '../../core/patterns/index.ts';
+import { SLOT_DIALS } from '../../core/testing.ts';
 import { atOf } from '../design/derived.ts';
 
 export const PLACE: Place = {
@@ -80,6 +81,25 @@ export const COPY: Copy = {
   openLoan: null,
   lastCounted: '2026-11-20',
 };
+
+/** A design of a slot for the cap, for the group of the tests. */
+export const slotDesign = (part: Partial<Design> = {}): Design => ({
+  id: 1,
+  version: 1,
+  name: 'Drop tub',
+  pattern: 'drop-through',
+  forGroup: 'Gulls',
+  ageFrom: 18,
+  ageTo: 30,
+  skill: 'Pincer and release',
+  approach: 'prepared shelf',
+  copies: 2,
+  made: 0,
+  dials: SLOT_DIALS,
+  materials: { container: [1], piece: [2] },
+  onBench: true,
+  ...part,
+});
 
 export interface Call {
   readonly method: string;

@@ -10,7 +10,18 @@ import { purchase, type PurchaseRequest, type SolveLp } from '../../../core/pric
 import { SLOT_DIALS } from '../../../core/testing.ts';
 import { loadSolver } from '../../../core/testingSolver.ts';
 import { loadPattern } from '../../../core/patterns/index.ts';
-import { answer, BEAD, CAP, needsOf, OFFERS, PLACE, show, SUPPLIERS, TUB } from '../../testing/desk.tsx';
+import {
+  answer,
+  BEAD,
+  CAP,
+  needsOf,
+  OFFERS,
+  PLACE,
+  show,
+  SUPPLIERS,
+  TUB,
+  slotDesign,
+} from '../../testing/desk.tsx';
 import { standInWorker } from '../../testing/worker.ts';
 import { Component as Container } from './Container.tsx';
 import { Component as Saving } from './Saving.tsx';
@@ -29,23 +40,8 @@ beforeAll(async () => {
 });
 
 /** Two designs of one shelf: both want the four tubs, the second only five caps a kit. */
-const design = (id: number, part: Partial<Design>): Design => ({
-  id,
-  version: 1,
-  name: 'Tide-line drop tub',
-  pattern: 'drop-through',
-  forGroup: 'Gulls',
-  ageFrom: 18,
-  ageTo: 30,
-  skill: 'Pincer and release',
-  approach: 'prepared shelf',
-  copies: 2,
-  made: 0,
-  dials: SLOT_DIALS,
-  materials: { container: [1], piece: [2] },
-  onBench: true,
-  ...part,
-});
+const design = (id: number, part: Partial<Design>): Design =>
+  slotDesign({ id, name: 'Tide-line drop tub', ...part });
 const DESIGNS = [
   design(1, {}),
   design(2, {
