@@ -37,7 +37,7 @@ export interface CutPlan {
 }
 
 /** What is left of stock lengths and long enough to keep. */
-export function offcutsOf(laid: readonly LaidLength[], least = LEAST_OFFCUT): Offcut[] {
+function offcutsOf(laid: readonly LaidLength[], least = LEAST_OFFCUT): Offcut[] {
   const lengths = new Map<number, number>();
   for (const { left } of laid) {
     const length = Math.floor(left + 1e-6);
@@ -49,12 +49,8 @@ export function offcutsOf(laid: readonly LaidLength[], least = LEAST_OFFCUT): Of
 /** Off-cuts that a batch leaves of one material; none where it is cut from panels or measured off a roll. */
 export function offcutsFor(need: Need, kits: number): Offcut[] {
   if (need.stock?.kind !== 'length' || !need.cuts) return [];
-  return offcutsOf(
-    layLengths(
-      need.cuts.map((cut) => ({ cut, times: kits })),
-      need.stock.length,
-    ) ?? [],
-  );
+  const cuts = need.cuts.map((cut) => ({ cut, times: kits }));
+  return offcutsOf(layLengths(cuts, need.stock.length)?.laid ?? []);
 }
 
 /** How high a bar is drawn, and the room between two stock pieces, mm. */
@@ -132,9 +128,11 @@ export function cutPlans(
       return [
         {
           ...base,
-          bound: Math.ceil(sum / stock.length - 1e-9),
+          bound: layLengths(times(kits), stock.length)!.isLeast
+            ? units
+            : Math.ceil(sum / stock.length - 1e-9),
           offcuts: offcutsFor(need, kits),
-          scene: sceneOf(lengthMarks(layLengths(times(kitsShown), stock.length)!, colour)),
+          scene: sceneOf(lengthMarks(layLengths(times(kitsShown), stock.length)!.laid, colour)),
         },
       ];
     }

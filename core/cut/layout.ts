@@ -2,6 +2,7 @@ import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import { extents, smallestRectangle } from '../geometry/polygon.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 import type { Cut } from '../patterns/kernel.ts';
+import { fewestBins } from './fewest.ts';
 
 /** A part, and for how many kits. */
 export interface CutTimes {
@@ -35,31 +36,40 @@ export type OutlineCut = Extract<Cut, { kind: 'outline' }>;
 
 const EPS = 1e-6;
 
+/** Stock lengths with what is cut from them, and whether no plan takes fewer. */
+export interface LaidLengths {
+  readonly laid: readonly LaidLength[];
+  readonly isLeast: boolean;
+}
+
 /**
- * Lengths into stock lengths, longest first, each into the fullest that still takes it. The loss lies between two parts:
- * n parts of h take n·h + (n − 1)·k. null where a part is longer than the stock.
+ * Lengths into the fewest stock lengths. The loss lies between two parts: n parts of h take n·h + (n − 1)·k. null where a
+ * part is longer than the stock.
  */
-export function layLengths(parts: readonly CutTimes[], length: number): LaidLength[] | null {
-  const lengths = parts
+export function layLengths(parts: readonly CutTimes[], length: number): LaidLengths | null {
+  const cuts = parts
     .flatMap(({ cut, times }) =>
       cut.kind === 'length' ? Array.from({ length: cut.count * times }, () => cut) : [],
     )
     .sort((a, b) => b.length - a.length);
-  if (lengths.some((c) => c.length > length + EPS)) return null;
-  const laid: { cuts: { cut: Cut; from: number; length: number }[]; end: number }[] = [];
-  for (const cut of lengths) {
-    const need = (end: number): number => cut.length + (end > 0 ? cut.loss : 0);
-    const fits = laid.filter((l) => length - l.end + EPS >= need(l.end));
-    let into = fits.reduce<(typeof laid)[number] | null>((a, l) => (a && a.end >= l.end ? a : l), null);
-    if (!into) laid.push((into = { cuts: [], end: 0 }));
-    const from = into.end > 0 ? into.end + cut.loss : 0;
-    into.cuts.push({ cut, from, length: cut.length });
-    into.end = from + cut.length;
-  }
-  return laid.map(({ cuts, end }) => {
-    const { loss } = cuts.at(-1)!.cut as Extract<Cut, { kind: 'length' }>;
-    return { length, cuts, left: Math.max(0, length - end - loss) };
+  if (cuts.some((c) => c.length > length + EPS)) return null;
+  // One loss more than there are cuts: each part has its own, and so has the stock.
+  const loss = Math.max(0, ...cuts.map((c) => c.loss));
+  const { bins, isLeast } = fewestBins(
+    cuts.map((c) => c.length + loss),
+    length + loss,
+  );
+  const laid = bins.map((bin): LaidLength => {
+    let end = -loss;
+    const placed = bin.map((i) => {
+      const cut = cuts[i]!;
+      const from = end + loss;
+      end = from + cut.length;
+      return { cut, from, length: cut.length };
+    });
+    return { length, cuts: placed, left: Math.max(0, length - end - loss) };
   });
+  return { laid, isLeast };
 }
 
 /** Rectangle a part is cut out of, mm; the smallest at any turn where the sheet's direction does not matter. */

@@ -49,7 +49,7 @@ const MOST_LAYOUTS = 3000;
 function laidOut(there: readonly CutTimes[], stock: Stock): number | null {
   if (there.length === 0) return 0;
   if (stock.kind === 'roll') return Math.ceil(there.reduce((sum, p) => sum + rolled(p), 0) - EPS);
-  if (stock.kind === 'length') return layLengths(there, stock.length)?.length ?? null;
+  if (stock.kind === 'length') return layLengths(there, stock.length)?.laid.length ?? null;
   const blanks = blanksOf(there);
   if (areSame(blanks)) {
     const each = perUnit(blanks[0]!, stock.panels);
