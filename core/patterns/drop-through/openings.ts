@@ -125,7 +125,7 @@ export const cutLength = (at: Pick<At<Dials>, 'dials' | 'chosen'>): number =>
   );
 
 /** Tape that hangs down the side at each end of a strip, mm (common practice). */
-export const DOWN = 25;
+const DOWN = 25;
 
 /** Strips that narrow a mouth to the opening: how many, how long, mm; each side takes as many as cover it. */
 export function strips(at: Pick<At<Dials>, 'dials' | 'chosen'>): {

@@ -41,7 +41,7 @@ export const PATTERNS = {
 } as const;
 export type PatternId = keyof typeof PATTERNS;
 const PATTERN_IDS = Object.keys(PATTERNS) as PatternId[];
-export const HANDS = ['either', 'the other hand'] as const;
+const HANDS = ['either', 'the other hand'] as const;
 export const WAYS = ['on', 'off', 'off by colour'] as const;
 
 export const dials = z.strictObject({

@@ -129,7 +129,7 @@ export function placesOn(at: Pick<At<Dials>, 'chosen' | 'dials'>): Vec2[] {
 const SOUNDS = 's a t p i n m d g o c k e u r h b f l j v w'.split(' ');
 
 /** The levels of a text, each with its words. */
-export const levelsIn = (text: string): string[][] =>
+const levelsIn = (text: string): string[][] =>
   text.split(';').map((level) =>
     level
       .split(',')

@@ -36,7 +36,7 @@ export function standing(at: At<Dials>): { bowls: Vec2[]; cups: Vec2[]; free: nu
 }
 
 /** Mean way from a bowl to a cup, mm. */
-export function meanWay(at: At<Dials>): number {
+function meanWay(at: At<Dials>): number {
   const { bowls, cups } = standing(at);
   const ways = bowls.flatMap((b) => cups.map((c) => hypot(c[0] - b[0], c[1] - b[1])));
   return ways.length === 0 ? 0 : ways.reduce((n, w) => n + w, 0) / ways.length;
