@@ -62,6 +62,38 @@ export const dotsRequest = z
     path: ['outline'],
     message: 'expected either an outline or a diameter',
   });
+const whole = (what: string, from: number, to: number) =>
+  z
+    .number({ error: `expected ${what}` })
+    .int('expected a whole number')
+    .min(from, `must be at least ${from}`)
+    .max(to, `must be at most ${to}`);
+export const ellipseRequest = z.strictObject({ fullAxis1: size, fullAxis2: size });
+/** A thread wound round spokes at equal angles. */
+export const webRequest = z.strictObject({
+  spokes: whole('a number of spokes', 2, 100),
+  rounds: whole('a number of rounds', 1, 1000),
+  firstRadius: size,
+  spacing: size,
+  wraps: whole('turns round a spoke', 0, 20),
+  section: z.discriminatedUnion(
+    'kind',
+    [
+      z.strictObject({ kind: z.literal('round'), diameter: size }),
+      z.strictObject({ kind: z.literal('flat'), width: size, thickness: size }),
+      z.strictObject({ kind: z.literal('oval'), width: size, thickness: size }),
+    ],
+    { error: 'expected a round, flat or oval section' },
+  ),
+  course: z.enum(['rings', 'spiral'], { error: 'expected rings or spiral' }),
+});
+export const staplesRequest = z.strictObject({ rimDiameter: size, smallestFiller: size, stapleWidth: size });
+export const halvingRequest = z.strictObject({
+  width: size,
+  height: size,
+  thickness: size,
+  times: whole('how often it is halved', 0, 30),
+});
 /** A design that is asked about without being kept. */
 export const patternRequest = z.strictObject({
   pattern: z.string({ error: 'expected a pattern' }).max(40, 'expected the name of a pattern'),

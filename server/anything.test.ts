@@ -141,6 +141,26 @@ beforeAll(async () => {
         closed: true,
       },
     },
+    { method: 'post', path: '/compute/ellipse', body: { fullAxis1: 60, fullAxis2: 40 } },
+    {
+      method: 'post',
+      path: '/compute/web',
+      body: {
+        spokes: 5,
+        rounds: 3,
+        firstRadius: 10,
+        spacing: 5,
+        wraps: 1,
+        section: { kind: 'round', diameter: 5 },
+        course: 'spiral',
+      },
+    },
+    {
+      method: 'post',
+      path: '/compute/staples',
+      body: { rimDiameter: 230, smallestFiller: 8, stapleWidth: 12 },
+    },
+    { method: 'post', path: '/compute/halving', body: { width: 76, height: 76, thickness: 0.1, times: 4 } },
     { method: 'post', path: '/compute/slit', body: { slit: 4, rodDiameter: 2.5 } },
     { method: 'post', path: '/compute/dots', body: { diameter: 100, dot: 20, gap: 4 } },
     {

@@ -61,6 +61,38 @@ describe('geometry by itself', () => {
   });
 });
 
+describe('the geometry of thread, rims and paper', () => {
+  it('answers each door in mm, or names the field', async () => {
+    expect((await at('ellipse', { fullAxis1: 60, fullAxis2: 60 })).perimeter).toBeCloseTo(60 * Math.PI, 9);
+    expect((await at('ellipse', { fullAxis1: 60, fullAxis2: 0 }, 400)).errors[0].path).toBe('fullAxis2');
+    const web = {
+      spokes: 4,
+      rounds: 2,
+      firstRadius: 10,
+      spacing: 5,
+      wraps: 1,
+      section: { kind: 'flat', width: 6, thickness: 2 },
+      course: 'rings',
+    };
+    const a = await at('web', web);
+    expect(a).toMatchObject({ girth: 16, wraps: 4 * 2 * 16 });
+    // A square with corners 10 and then 15 from its middle.
+    expect(a.total).toBeCloseTo(4 * Math.SQRT2 * (10 + 15) + 128, 9);
+    expect((await at('web', { ...web, section: { kind: 'star' } }, 400)).errors[0].path).toBe('section.kind');
+    expect(await at('staples', { rimDiameter: 230, smallestFiller: 8, stapleWidth: 12 })).toMatchObject({
+      count: 37,
+    });
+    expect(await at('halving', { width: 76, height: 76, thickness: 0.1, times: 4 })).toMatchObject({
+      pieces: 16,
+      width: 19,
+      height: 19,
+    });
+    expect(
+      (await at('halving', { width: 76, height: 76, thickness: 0.1, times: 4.5 }, 400)).errors[0].path,
+    ).toBe('times');
+  });
+});
+
 describe('cut plans', () => {
   it('come proved, or with the part that stands in the way', async () => {
     const tube = { stock: [{ length: 279 }], parts: [{ length: 38, count: 7 }], loss: 1 };

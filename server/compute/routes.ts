@@ -5,14 +5,22 @@ import {
   cutLengthsRequest,
   cutSheetsRequest,
   dotsRequest,
+  ellipseRequest,
+  halvingRequest,
   packingRequest,
   passageRequest,
   pointsRequest,
   purchaseRequest,
   slitRequest,
   smallPartsRequest,
+  staplesRequest,
+  webRequest,
 } from '../../contract/compute.ts';
 import { challenge } from '../../core/challenge/bits.ts';
+import { halved } from '../../core/cut/halving.ts';
+import { ellipsePerimeter } from '../../core/geometry/ellipse.ts';
+import { staplesRound } from '../../core/geometry/rim.ts';
+import { webThread } from '../../core/geometry/web.ts';
 import { evenly, lengthOf } from '../../core/outline/along.ts';
 import { dotsIn } from '../../core/outline/dots.ts';
 import { SHAPES } from '../../core/outline/shapes.ts';
@@ -65,6 +73,21 @@ export function computeRoutes(door: ComputeDoor): Router {
       outline ?? SHAPES.circle.points().map(([x, y]) => [(x * diameter!) / 2, (y * diameter!) / 2] as const);
     const centres = dotsIn(within, { dot, gap });
     res.json({ count: centres.length, centres });
+  });
+  r.post('/ellipse', (req, res) => {
+    const { fullAxis1, fullAxis2 } = read(ellipseRequest, req.body);
+    res.json({ perimeter: ellipsePerimeter(fullAxis1, fullAxis2) });
+  });
+  r.post('/web', (req, res) => {
+    res.json(webThread(read(webRequest, req.body)));
+  });
+  r.post('/staples', (req, res) => {
+    const { rimDiameter, smallestFiller, stapleWidth } = read(staplesRequest, req.body);
+    res.json(staplesRound(rimDiameter, smallestFiller, stapleWidth));
+  });
+  r.post('/halving', (req, res) => {
+    const { width, height, thickness, times } = read(halvingRequest, req.body);
+    res.json(halved(width, height, thickness, times));
   });
   r.post('/challenge', (req, res) => {
     res.json(challenge(read(challengeRequest, req.body).moves));
