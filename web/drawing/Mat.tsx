@@ -9,6 +9,7 @@ const Frame = styled.div`
   overflow: hidden;
   /* What moves inside moves nothing outside. */
   contain: layout paint style;
+  container-type: inline-size;
   min-height: 260px;
   height: 100%;
   color: var(--mat-ink);
@@ -24,8 +25,8 @@ const Frame = styled.div`
 /** From one scale of a steady mat to the next. */
 const STEP = 1.2;
 
-/** Pixels kept clear along the edges: figures beside a drawing are as large on any mat. */
-const EDGE = 20;
+/** Pixels kept clear at the sides and at top and foot: figures beside a drawing are as large on any mat. */
+const EDGES = [20, 10] as const;
 
 interface View {
   readonly px: number;
@@ -137,7 +138,11 @@ export function Mat({
   const foot = size[0] < 620 ? reserve : 0;
   const side = size[0] < 620 ? 0 : aside;
   const close = 1 / most;
-  const least = Math.max(width / (size[0] - side - 2 * EDGE), height / (size[1] - foot - 2 * EDGE), close);
+  const least = Math.max(
+    width / (size[0] - side - 2 * EDGES[0]),
+    height / (size[1] - foot - 2 * EDGES[1]),
+    close,
+  );
   const px = steady ? close * STEP ** Math.ceil(Math.log(least / close) / Math.log(STEP) - 1e-9) : least;
   const [vw, vh] = [size[0] * px, size[1] * px];
   const [left, top] = [(vw - side * px - width) / 2, (vh - foot * px - height) / 2];

@@ -26,6 +26,17 @@ const Legend = styled.div`
   .quiet {
     color: #cfe0d6;
   }
+  /* On a narrow mat it lies along the foot, below the drawing. */
+  @container (max-width: 619px) {
+    left: 14px;
+    width: auto;
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    column-gap: 12px;
+    strong {
+      grid-column: 1 / 3;
+    }
+  }
   .verdict span {
     color: #fff;
   }

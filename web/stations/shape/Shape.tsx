@@ -106,7 +106,7 @@ function Drawn({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }
         width={scene.width}
         height={scene.height}
         unit={unit}
-        reserve={84}
+        reserve={98}
         aside={206}
         steady
         label={about}

@@ -200,11 +200,11 @@ export function Component() {
         name: 'Count',
         wide: 0.8,
         value: (n) => n.count ?? -1,
-        show: (n) => (n.count === null ? '–' : `${n.count} ${n.of}`),
+        show: (n) => <Words>{n.count === null ? '–' : `${n.count} ${n.of}`}</Words>,
       },
       {
         id: 'each',
-        name: 's each',
+        name: 'Seconds each',
         wide: 0.6,
         value: (n) => secondsEach(n) ?? Infinity,
         show: (n) => secondsEach(n)?.toFixed(1) ?? '–',
