@@ -136,6 +136,7 @@ addFamily('peg-rim', async () => (await import('./peg-rim/index.ts')).pegRim);
 addFamily('count-out', async () => (await import('./count-out/index.ts')).countOut);
 addFamily('dot-mat', async () => (await import('./dot-mat/index.ts')).dotMat);
 addFamily('sort-and-carry', async () => (await import('./sort-and-carry/index.ts')).sortAndCarry);
+addFamily('weave', async () => (await import('./weave/index.ts')).weave);
 
 export const familyIds = (): string[] => [...folders.keys()];
 

@@ -93,6 +93,19 @@ describe('the geometry of thread, rims and paper', () => {
   });
 });
 
+const rod = (name: string, diameter: number, length: number) => ({
+  name,
+  form: 'piece',
+  solid: 'rod',
+  sizes: { diameter, length },
+  unit: 'each',
+  kept: 0,
+  materialClass: 'paper',
+  give: 0,
+  hazards: [],
+  colour: '#F6F3EA',
+});
+
 describe('cut plans', () => {
   it('come proved, or with the part that stands in the way', async () => {
     const tube = { stock: [{ length: 279 }], parts: [{ length: 38, count: 7 }], loss: 1 };
@@ -137,6 +150,7 @@ describe('families', () => {
       'count-out',
       'dot-mat',
       'sort-and-carry',
+      'weave',
     ]);
     for (const p of all)
       expect(Object.keys(p.dials.properties).sort()).toEqual(Object.keys(p.defaults).sort());
@@ -210,21 +224,28 @@ describe('families', () => {
     expect(fact(a, 'tipsAt')).toBeLessThan(90);
   });
   it('pull-out: the shortest slit for a rod of 2.5 is 3.93', async () => {
-    const bud = {
-      name: 'Cotton bud',
-      form: 'piece',
-      solid: 'rod',
-      sizes: { diameter: 2.5, length: 75 },
-      unit: 'each',
-      kept: 0,
-      materialClass: 'paper',
-      give: 0,
-      hazards: [],
-      colour: '#F6F3EA',
-    };
+    const bud = rod('Cotton bud', 2.5, 75);
     const a = await pattern({ pattern: 'pull-out', dials: { length: 4.5 }, materials: { piece: [bud] } });
     expect(fact(a, 'shortestSlit')).toBeCloseTo(3.93, 2);
     expect(fact(a, 'grip')).toBeCloseTo((Math.PI * 2.5) / 9, 3);
+  });
+  it('weave: the thread of a star is its web, its wraps, two knots and the tail', async () => {
+    const dials = {
+      frame: 'star',
+      sticks: 3,
+      arm: 60,
+      first: 10,
+      spacing: 8,
+      rounds: 5,
+      wraps: 2,
+      course: 'rings',
+    };
+    const twig = { ...rod('Twig', 5, 200), materialClass: 'wood' };
+    const a = await pattern({ pattern: 'weave', dials, materials: { stick: [twig] } });
+    // Six spans a ring are six radii; twice round 5 mm at thirty crossings; knots 60 and 60, tail 150.
+    expect(fact(a, 'thread')).toBe(Math.round(6 * (10 + 18 + 26 + 34 + 42) + 30 * 2 * 5 * Math.PI + 270));
+    expect(fact(a, 'rounds')).toBe(5);
+    expect(a.counts).toMatchObject({ of: 'crossings', number: 30 });
   });
   it('peg rim: three counting plates take six pegs', async () => {
     const a = await pattern({ pattern: 'peg-rim', dials: { counting: 3 } });

@@ -1,0 +1,90 @@
+import type { At, Pattern, RungDials } from '../kernel.ts';
+import { defaults, dials, parts, ROLES, specs, thickOf, type Dials } from './dials.ts';
+import { draw } from './draw.ts';
+import { fit, layOut, moves } from './fit.ts';
+import { features, plan, show } from './plan.ts';
+import { mostRounds, type Wound } from './thread.ts';
+
+/** The same frame with few, far rounds, then held, then closer, then twice round; each changes one or two things. */
+function rungs(at: At<Dials>): RungDials<Dials>[] {
+  const { dials: d } = at;
+  const thick = Math.ceil(thickOf(parts(at).thread));
+  /** As many rounds as there are, or as go. */
+  const going = (part: Partial<Dials>): Dials => {
+    const next = { ...d, ...part };
+    return { ...next, rounds: Math.max(1, Math.min(next.rounds, mostRounds(next) || 1)) };
+  };
+  const close = Math.max(thick, 4);
+  if (d.frame === 'loom') {
+    const loom = (slots: number, pitch: number): Dials =>
+      going({ slots, pitch, spacing: Math.max(thick, Math.min(pitch, 8)), rounds: 16 });
+    return [
+      { id: 'five', name: 'Five, wide apart', grip: 'fingers on the bobbin', dials: loom(5, 20) },
+      { id: 'seven', name: 'Seven', grip: 'fingers on the bobbin', dials: loom(7, 14) },
+      { id: 'nine', name: 'Nine', grip: 'thumb and finger', dials: loom(9, 10) },
+      { id: 'close', name: 'Thirteen, close', grip: 'thumb and finger', dials: loom(13, 7) },
+    ];
+  }
+  const arms = (sticks: number): Partial<Dials> => (d.frame === 'star' ? { sticks } : {});
+  return [
+    {
+      id: 'over',
+      name: 'Over and on',
+      grip: 'whole hand on the bobbin',
+      dials: going({ ...arms(2), wraps: 0, spacing: close + 8, rounds: 4 }),
+    },
+    {
+      id: 'held',
+      name: 'Once round, far',
+      grip: 'whole hand on the bobbin',
+      dials: going({ ...arms(2), wraps: 1, spacing: close + 8, rounds: 4 }),
+    },
+    {
+      id: 'more',
+      name: d.frame === 'star' ? 'More arms' : 'Closer rows',
+      grip: 'fingers on the bobbin',
+      dials: going({ ...arms(3), wraps: 1, spacing: close + 4 }),
+    },
+    {
+      id: 'close',
+      name: 'Close',
+      grip: 'thumb and finger',
+      dials: going({ ...arms(3), wraps: 1, spacing: close }),
+    },
+    {
+      id: 'twice',
+      name: 'Twice round',
+      grip: 'thumb and finger, turns the wrist',
+      dials: going({ ...arms(3), wraps: 2, spacing: close }),
+    },
+  ];
+}
+
+const ON: Record<Dials['frame'], string> = {
+  star: 'crossed sticks',
+  twig: 'a forked twig',
+  loom: 'a card loom',
+};
+
+/** Thread wound or woven on sticks, a twig or a card. */
+export const weave: Pattern<Dials, Wound> = {
+  id: 'weave',
+  name: 'Weave',
+  does: 'Winds thread round sticks or weaves it over and under',
+  skills: ['Two hands together', 'Crossing the midline', 'In-hand manipulation'],
+  quiet: true,
+  roles: Object.values(ROLES),
+  dials,
+  title: ({ dials: d }) =>
+    `${d.frame === 'star' ? 'Wind' : 'Weave'} ${d.rounds} ${d.frame === 'star' ? 'rounds' : 'rows'} on ${ON[d.frame]}`,
+  defaults,
+  specs,
+  fit,
+  plan,
+  draw,
+  moves,
+  counts: (at) => ({ of: 'crossings', one: 'crossing', number: layOut(at).crossings }),
+  features,
+  rungs,
+  show,
+};
