@@ -128,6 +128,14 @@ function loom(d: Dials, { wood, thread, thick }: Look): Mark[] {
   const rows = Array.from({ length: d.rounds }, (_, j) => foot - (j + 0.5) * d.spacing);
   return [
     rectangle('body', [0, 0], [w, h], { colour: wood }),
+    ...Array.from({ length: d.slots }, (_, i) => slotAt(d, i)).flatMap((x) =>
+      [-1, 1].map((end) =>
+        line('guide', [
+          [x, (end * h) / 2],
+          [x, end * foot],
+        ]),
+      ),
+    ),
     ...Array.from({ length: d.slots }, (_, i) => string(i, -foot, foot)),
     ...rows.map((y) =>
       line(
