@@ -42,6 +42,7 @@ const views = [
   ['shape-rung', '/shape/1?rung=turned'],
   ['shape-lace', '/shape/7'],
   ['shape-stack', '/shape/8'],
+  ['shape-weave', '/shape/14'],
   ['shape-new', '/shape/1', 'New design'],
   ['check', '/check/1'],
   ['price', '/price/1'],

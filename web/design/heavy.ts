@@ -55,6 +55,9 @@ const askOf = (design: Design, materials: readonly MaterialRow[], market: Market
   market,
 });
 
+/** Once what was turned is on the screen: an answer does not hold up the frame that shows the press it answers. */
+const afterPaint = (then: () => void): void => void requestAnimationFrame(() => setTimeout(then));
+
 /** Asks the worker about a design, again and again as it changes. */
 export interface Asker {
   /** The design asked about from now on; nothing of another one is told any more. */
@@ -79,8 +82,19 @@ export function asker(tell: (heavy: Heavy) => void): Asker {
   };
   const nothing: Heavy = { ...NOTHING, again };
   let heavy = nothing;
+  let telling = false;
   const say = (part: Partial<Heavy>): void => {
     heavy = { ...heavy, ...part };
+    if (telling) return;
+    telling = true;
+    afterPaint(() => {
+      telling = false;
+      tell(heavy);
+    });
+  };
+  /** Another design, or none: at once, so that nothing of the last one is seen beside it. */
+  const forget = (): void => {
+    heavy = nothing;
     tell(heavy);
   };
   const inTime = (): void => {
@@ -123,7 +137,7 @@ export function asker(tell: (heavy: Heavy) => void): Asker {
   return {
     about: (design, materials, market) => {
       if (!design) {
-        if (last) say(nothing);
+        if (last) forget();
         last = null;
         return;
       }
@@ -132,7 +146,7 @@ export function asker(tell: (heavy: Heavy) => void): Asker {
       // As words, so that a new name, another number of kits or a list read anew does not start the worker.
       const said = JSON.stringify(ask);
       if (last?.id === design.id && last.said === said) return;
-      if (last?.id !== design.id && heavy !== nothing) say(nothing);
+      if (last?.id !== design.id && heavy !== nothing) forget();
       last = { ask, id: design.id, said };
       start(last);
     },

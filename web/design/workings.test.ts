@@ -15,7 +15,7 @@ const rests = () => waitFor(() => expect(state().heavy.rungs).not.toBeNull());
 beforeAll(async () => {
   standInWorker();
   // What is saved is not asked about here.
-  globalThis.fetch = (() => new Promise(() => {}));
+  globalThis.fetch = () => new Promise(() => {});
   await loadPattern('drop-through');
 });
 

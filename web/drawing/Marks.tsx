@@ -57,7 +57,11 @@ export const Marks = memo(function Marks({
   unit: LengthUnit;
   on?: 'mat' | 'paper';
 }) {
-  return marks.map((m, i) => {
+  // Numbered within its kind: a mark more among the first leaves the elements of all others what they are.
+  const counts = { circle: 0, path: 0, dimension: 0, words: 0 };
+  return marks.map((m) => {
+    const sort = m.kind === 'outline' || m.kind === 'line' ? 'path' : m.kind;
+    const key = `${sort}${counts[sort]++}`;
     switch (m.kind) {
       case 'circle':
       case 'outline':
@@ -80,18 +84,18 @@ export const Marks = memo(function Marks({
           opacity: m.role === 'piece-in' ? 0.92 : undefined,
         };
         return m.kind === 'circle' ? (
-          <circle key={i} cx={m.at[0]} cy={m.at[1]} r={m.radius} {...style} />
+          <circle key={key} cx={m.at[0]} cy={m.at[1]} r={m.radius} {...style} />
         ) : (
-          <path key={i} d={path(m.points, m.kind === 'line')} {...style} />
+          <path key={key} d={path(m.points, m.kind === 'line')} {...style} />
         );
       }
       case 'dimension':
-        return on === 'paper' ? null : <Dimension key={i} mark={m} px={px} unit={unit} />;
+        return on === 'paper' ? null : <Dimension key={key} mark={m} px={px} unit={unit} />;
       case 'words':
         if (on === 'paper' && m.on !== 'body') return null;
         return (
           <text
-            key={i}
+            key={key}
             x={m.at[0]}
             y={m.on === 'body' ? m.at[1] + m.size! * 0.35 : m.at[1]}
             fontSize={m.on === 'body' ? m.size : 13 * px}
