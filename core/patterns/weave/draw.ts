@@ -3,7 +3,8 @@ import { circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks
 import type { Vec2 } from '../../geometry/vector.ts';
 import { crossings } from '../../geometry/web.ts';
 import type { At, Drawing, Sheet } from '../kernel.ts';
-import { armWidth, parts, thickOf, type Dials } from './dials.ts';
+import { armWidth, parts, thickOf } from './dials.ts';
+import type { Dials } from './schema.ts';
 import { SLOT, stemsOf, stemAt, strung } from './thread.ts';
 
 const { cos, max, PI, sin, tan } = Math;

@@ -1,7 +1,8 @@
 import type { Move } from '../../challenge/bits.ts';
 import type { At, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
-import { armWidth, parts, roomOn, thickOf, type Dials } from './dials.ts';
+import { armWidth, parts, roomOn, thickOf } from './dials.ts';
+import type { Dials } from './schema.ts';
 import { mostRounds, stemAt, stemsOf, wound, type Wound } from './thread.ts';
 import { girthOf } from '../../geometry/web.ts';
 

@@ -1,5 +1,6 @@
 import type { At, Pattern, RungDials } from '../kernel.ts';
-import { defaults, dials, parts, ROLES, specs, thickOf, type Dials } from './dials.ts';
+import { defaults, parts, ROLES, specs, thickOf } from './dials.ts';
+import { dials, type Dials } from './schema.ts';
 import { draw } from './draw.ts';
 import { fit, layOut, moves } from './fit.ts';
 import { features, plan, show } from './plan.ts';

@@ -11,7 +11,8 @@ import {
   step,
   STOP_WORDS,
 } from '../making.ts';
-import { armWidth, parts, ROLES, type Dials } from './dials.ts';
+import { armWidth, parts, ROLES } from './dials.ts';
+import type { Dials } from './schema.ts';
 import { layOut } from './fit.ts';
 import { TAIL } from './thread.ts';
 

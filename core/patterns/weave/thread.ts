@@ -1,5 +1,5 @@
 import { girthOf, webThread, type Section } from '../../geometry/web.ts';
-import type { Dials } from './dials.ts';
+import type { Dials } from './schema.ts';
 
 const { floor, hypot, PI, sin } = Math;
 

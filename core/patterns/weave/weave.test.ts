@@ -1,6 +1,6 @@
 import { design, kinds, material } from '../../testing.ts';
 import { loadPattern, type AnyAt, type OpenPattern } from '../index.ts';
-import type { Dials } from './dials.ts';
+import type { Dials } from './schema.ts';
 import { mostRounds, rowAt, stemAt, stemsOf, wound } from './thread.ts';
 
 const STICK = material(1, {
