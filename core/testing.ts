@@ -34,6 +34,17 @@ export const TAPE = material(5, {
   materialClass: 'tape',
 });
 
+/** An A4 sheet of card; a wooden rod. mm. */
+export const cardSheet = (id: number, wall = 0.5): Material =>
+  material(id, {
+    name: 'Card',
+    form: 'sheet',
+    sizes: { length: 297, width: 210, wall },
+    materialClass: 'card',
+  });
+export const rod = (id: number, name: string, diameter: number, length: number): Material =>
+  material(id, { name, form: 'piece', solid: 'rod', sizes: { diameter, length }, materialClass: 'wood' });
+
 /** Whom a tested design is for, where it does not matter. */
 export const AT = { approach: 'prepared shelf', ageFrom: 24 } as const;
 

@@ -14,6 +14,12 @@ export const BAG = {
   usual: [],
 } as const satisfies Role;
 
+/** Asked of what cards are cut from: a sheet, or a box of card with flat sides. */
+export const sheetOrCardBox: NonNullable<Role['accepts']> = (m) =>
+  m.form === 'container' && (m.materialClass !== 'card' || m.sizes.diameter !== undefined)
+    ? 'expected a sheet, or a card box to cut one from'
+    : null;
+
 /** The bag as a need, where there is one. */
 export const bagNeed = (chosen: Chosen): Need[] => (chosen[BAG.id] ?? []).map((m) => need(BAG, m, 1, true));
 

@@ -1,13 +1,8 @@
-import { CAP, material, TAPE, TUB } from '../testing.ts';
+import { CAP, cardSheet, material, TAPE, TUB } from '../testing.ts';
 import { SKILLS } from '../patterns/index.ts';
 import { suggest, type Wish } from './suggest.ts';
 
-const sheet = material(21, {
-  name: 'Board',
-  form: 'sheet',
-  sizes: { length: 297, width: 210, wall: 0.8 },
-  materialClass: 'card',
-});
+const sheet = cardSheet(21, 0.8);
 const lace = material(22, {
   name: 'Shoe lace',
   form: 'cord',

@@ -3,6 +3,7 @@ import { size } from '../../geometry/shape.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
+import { sheetOrCardBox } from '../making.ts';
 
 export const ROLES = {
   token: {
@@ -26,10 +27,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['a4-card'],
-    accepts: (m) =>
-      m.form === 'container' && (m.materialClass !== 'card' || m.sizes.diameter !== undefined)
-        ? 'expected a sheet, or a card box to cut one from'
-        : null,
+    accepts: sheetOrCardBox,
   },
   stick: {
     id: 'stick',

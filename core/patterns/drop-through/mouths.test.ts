@@ -1,4 +1,4 @@
-import { CAP, design, kinds, material, SLOT_DIALS, TAPE, TUB } from '../../testing.ts';
+import { CAP, cardSheet, design, kinds, material, SLOT_DIALS, TAPE, TUB } from '../../testing.ts';
 import { loadPattern, type Fit } from '../index.ts';
 import type { Detail } from './fit.ts';
 import { rolledBall } from './pieces.ts';
@@ -18,12 +18,7 @@ const paper = material(6, {
   sizes: { length: 76, width: 76, wall: 0.1 },
   materialClass: 'paper',
 });
-const card = material(8, {
-  name: 'Thin card',
-  form: 'sheet',
-  sizes: { length: 297, width: 210, wall: 0.4 },
-  materialClass: 'card',
-});
+const card = cardSheet(8, 0.4);
 const lidded = kinds({ container: TUB, piece: CAP, edge: TAPE });
 
 describe('a mouth narrowed by tape', () => {

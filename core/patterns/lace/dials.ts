@@ -3,7 +3,7 @@ import { size } from '../../geometry/shape.ts';
 import type { Material } from '../../materials/material.ts';
 import { outlineDial } from '../../outline/outline.ts';
 import { taken, type At, type Role } from '../kernel.ts';
-import { BAG } from '../making.ts';
+import { BAG, sheetOrCardBox } from '../making.ts';
 import { oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
@@ -15,10 +15,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['cereal-panel'],
-    accepts: (m) =>
-      m.form === 'container' && (m.materialClass !== 'card' || m.sizes.diameter !== undefined)
-        ? 'expected a sheet, or a card box to cut one from'
-        : null,
+    accepts: sheetOrCardBox,
   },
   lace: {
     id: 'lace',

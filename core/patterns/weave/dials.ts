@@ -2,7 +2,7 @@ import type { Section } from '../../geometry/web.ts';
 import type { Material } from '../../materials/material.ts';
 import { choice, number } from '../dialKinds.ts';
 import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
-import { BAG } from '../making.ts';
+import { BAG, sheetOrCardBox } from '../making.ts';
 import type { Dials } from './schema.ts';
 import { mostRounds } from './thread.ts';
 
@@ -29,10 +29,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['cereal-panel'],
-    accepts: (m) =>
-      m.form === 'container' && (m.materialClass !== 'card' || m.sizes.diameter !== undefined)
-        ? 'expected a sheet, or a card box to cut one from'
-        : null,
+    accepts: sheetOrCardBox,
   },
   thread: {
     id: 'thread',

@@ -1,15 +1,8 @@
-import { design, kinds, material } from '../../testing.ts';
+import { cardSheet, design, kinds, material, rod } from '../../testing.ts';
 import { loadPattern, type AnyAt, type OpenPattern } from '../index.ts';
 import type { Dials } from './schema.ts';
 import { mostRounds, rowAt, stemAt, stemsOf, wound } from './thread.ts';
 
-const STICK = material(1, {
-  name: 'Stick',
-  form: 'piece',
-  solid: 'rod',
-  sizes: { diameter: 6, length: 200 },
-  materialClass: 'wood',
-});
 const WOOL = material(2, {
   name: 'Wool',
   form: 'cord',
@@ -18,18 +11,10 @@ const WOOL = material(2, {
   kept: 50_000,
   materialClass: 'fabric',
 });
-const CARD = material(3, {
-  name: 'Card',
-  form: 'sheet',
-  sizes: { length: 297, width: 210, wall: 0.5 },
-  materialClass: 'card',
-});
-const GRASS = material(4, {
-  name: 'Grass stem',
-  form: 'piece',
-  solid: 'rod',
-  sizes: { diameter: 2, length: 180 },
-});
+
+const STICK = rod(1, 'Stick', 6, 200);
+const CARD = cardSheet(3);
+const GRASS = rod(4, 'Grass stem', 2, 180);
 
 const CHOSEN = kinds({ stick: STICK, card: CARD, thread: WOOL });
 let weave: OpenPattern;
