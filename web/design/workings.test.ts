@@ -17,12 +17,12 @@ beforeAll(async () => {
   // What is saved is not asked about here.
   globalThis.fetch = () => new Promise(() => {});
   await loadPattern('drop-through');
+  workFrom(GIVEN);
 });
 
 describe('what follows from the open design', () => {
   it('is there as soon as it opens, and the worker adds to it', async () => {
     open(1);
-    workFrom(GIVEN);
     expect(state().design?.id).toBe(1);
     expect(state().light?.title).toBe('Cut the slot to fit the cap');
     expect(state().drawing!.scene.marks.length).toBeGreaterThan(3);
@@ -65,6 +65,15 @@ describe('what follows from the open design', () => {
     expect(state().problem).toMatch(/no container is chosen/);
     useOpenDesign.getState().change({ materials: slotDesign().materials });
     expect(state()).toMatchObject({ problem: null, light: { title: 'Cut the slot to fit the cap' } });
+  });
+  it('is there again when one comes back from a design that cannot be read', async () => {
+    open(7);
+    await rests();
+    open(8, { materials: {} });
+    expect(state()).toMatchObject({ light: null, heavy: { fit: null } });
+    open(7);
+    await rests();
+    expect(state().heavy.fit).toMatchObject({ verdict: 'clear' });
   });
   it('is worked out anew when another design takes of the stock, not when its own list entry is saved', () => {
     open(6);

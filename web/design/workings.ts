@@ -80,6 +80,8 @@ function work(): void {
   const isSame = before.design?.id === design.id;
   const found = lightOf(design, materials, bench);
   if ('problem' in found) {
+    // Nothing is asked about it; what was asked about another design is asked again when that comes back.
+    if (!isSame) worker.about(null, materials, market);
     useWorkings.setState({
       design,
       problem: found.problem,
@@ -98,7 +100,8 @@ function work(): void {
       ...(isSame && before.rested ? {} : { heavy: NOTHING, rested: drawing }),
     });
   } catch (error) {
-    useWorkings.setState({ design, problem: words(error) });
+    if (!isSame) worker.about(null, materials, market);
+    useWorkings.setState({ design, light: isSame ? before.light : null, problem: words(error) });
     return;
   }
   worker.about(design, materials, market);
