@@ -50,6 +50,28 @@ describe('marks', () => {
   });
 });
 
+it('marks keep their elements when one more comes before them', () => {
+  const circle = (x: number): Mark => ({ kind: 'circle', role: 'body', at: [x, 0], radius: 5 });
+  const line: Mark = {
+    kind: 'line',
+    role: 'cut',
+    points: [
+      [0, 0],
+      [9, 9],
+    ],
+  };
+  const of = (marks: Mark[]) => (
+    <svg>
+      <Marks marks={marks} px={0.3} unit="mm" />
+    </svg>
+  );
+  const { container, rerender } = render(of([circle(0), line]));
+  const path = container.querySelector('path');
+  rerender(of([circle(0), circle(20), line]));
+  expect(container.querySelectorAll('circle')).toHaveLength(2);
+  expect(container.querySelector('path')).toBe(path);
+});
+
 describe('the mat', () => {
   it('has numbers along its edges every 50 mm, or every inch', () => {
     const { rerender } = render(

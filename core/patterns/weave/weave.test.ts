@@ -119,6 +119,33 @@ describe('stems in a twig', () => {
   });
 });
 
+describe('the ladder', () => {
+  it.each([
+    ['star', {}],
+    ['twig', { frame: 'twig', first: 25 }],
+    ['loom', { frame: 'loom', height: 150 }],
+  ] as [string, Partial<Dials>][])('of a %s climbs on the same frame, and each rung holds', (_, part) => {
+    const at = of({ ...part, rounds: 4 });
+    const rungs = weave.rungs(at);
+    expect(rungs.length).toBeGreaterThanOrEqual(4);
+    for (const r of rungs) {
+      expect(r.fit.verdict).not.toBe('stop');
+      expect(r.dials).toMatchObject({ frame: (at.dials as Dials).frame });
+    }
+    const bits = rungs.map((r) => r.bits);
+    expect(bits).toEqual([...bits].sort((a, b) => a - b));
+    expect(bits.at(-1)!).toBeGreaterThan(bits[0]!);
+  });
+  it('a turn more round each arm asks for more, a wider gap for less', () => {
+    const bits = (part: Partial<Dials>): number => {
+      const at = of(part);
+      return weave.bits(at, weave.fit(at))!;
+    };
+    expect(bits({ wraps: 2 })).toBeGreaterThan(bits({ wraps: 1 }));
+    expect(bits({ sticks: 4 })).toBeGreaterThan(bits({ sticks: 2 }));
+  });
+});
+
 describe('what is made', () => {
   it('sticks that are long enough are used whole, shorter arms are sawn by an adult', () => {
     const stepIds = (at: AnyAt) => weave.steps(at).map((s) => s.id);
