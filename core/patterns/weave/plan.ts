@@ -1,5 +1,6 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
-import type { At, Cut, Feature, Plan, Show, Step } from '../kernel.ts';
+import type { Material } from '../../materials/material.ts';
+import type { At, Cut, Feature, Need, Plan, Show, Step } from '../kernel.ts';
 import {
   bagNeed,
   cleaningStep,
@@ -14,7 +15,7 @@ import {
 import { armWidth, parts, ROLES } from './dials.ts';
 import type { Dials } from './schema.ts';
 import { layOut } from './fit.ts';
-import { TAIL } from './thread.ts';
+import { stemAt, stemsOf, TAIL } from './thread.ts';
 
 /** A crossing takes a child about so long, minutes (common practice). */
 const CROSSING = 0.12;
@@ -57,6 +58,17 @@ function cuts(at: At<Dials>): Cut[] {
   return [];
 }
 
+/** Stems by the piece; what comes off a roll by the lengths of the stems it gives. */
+function wovenNeeds(d: Dials, kinds: readonly Material[]): Need[] {
+  const lengths = stemsOf(d).map((x) => stemAt(d, x));
+  let next = 0;
+  return sharedKinds(kinds, d.stems).map(({ material, count }) => {
+    const own = lengths.slice(next, (next += count));
+    const quantity = material.unit === 'mm' ? Math.ceil(own.reduce((a, b) => a + b, 0)) : count;
+    return need(ROLES.woven, material, quantity, false);
+  });
+}
+
 export function plan(at: At<Dials>): Plan {
   const { dials: d, chosen } = at;
   const { stick, thread, woven } = parts(at);
@@ -67,11 +79,7 @@ export function plan(at: At<Dials>): Plan {
         ? [need(ROLES.stick, stick, d.frame === 'star' ? d.sticks : 1, true)]
         : []),
       need(ROLES.thread, thread, thread.unit === 'mm' ? Math.ceil(layOut(at).thread) : 1, true),
-      ...(d.frame === 'twig'
-        ? sharedKinds(woven, d.stems).map(({ material, count }) =>
-            need(ROLES.woven, material, material.unit === 'mm' ? count * 100 : count, false),
-          )
-        : []),
+      ...(d.frame === 'twig' ? wovenNeeds(d, woven) : []),
       ...bagNeed(chosen),
     ],
     cuts: cut,

@@ -113,6 +113,12 @@ describe('stems in a twig', () => {
   it('are needed, woven in by the child, and drawn', () => {
     const at = of(twig, kinds({ stick: STICK, thread: WOOL, woven: GRASS }));
     expect(weave.needs(at)).toContainEqual(expect.objectContaining({ materialId: GRASS.id, quantity: 3 }));
+    // A ribbon off the roll gives the three lengths.
+    const ribbon = { ...WOOL, id: 9, name: 'Ribbon' };
+    const rolled = weave.needs(of(twig, kinds({ stick: STICK, thread: WOOL, woven: ribbon })));
+    const d = dialsOf(twig);
+    const long = stemsOf(d).reduce((n, x) => n + stemAt(d, x), 0);
+    expect(rolled.find((n) => n.materialId === 9)!.quantity).toBe(Math.ceil(long));
     expect(weave.steps(at).find((s) => s.id === 'stems')).toMatchObject({ who: 'child' });
     const marks = (stems: number): number => weave.draw(of({ ...twig, stems })).scene.marks.length;
     expect(marks(3)).toBeGreaterThan(marks(0));
