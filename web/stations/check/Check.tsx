@@ -154,7 +154,7 @@ function CheckWork({ at }: { at: AtBench }) {
         )}
         <ButtonLink to={`/price/${design.id}`}>Price it</ButtonLink>
       </Heading>
-      <div className="mat">
+      <div className={gauged ? 'mat' : undefined}>
         {gauged ? (
           <Gauge
             shape={gauged.shape}

@@ -188,7 +188,7 @@ function MakeWork({ at }: { at: AtBench }) {
                 <div>
                   <h3>{inUnit(p.step.title, place.lengthUnit)}</h3>
                   <p>{inUnit(p.step.words, place.lengthUnit)}</p>
-                  {p.step.tools.length > 0 && <Quiet>With {p.step.tools.join(', ')}.</Quiet>}
+                  {p.step.tools.length > 0 && <Quiet>With {p.step.tools.join(', ')}.</Quiet>}{' '}
                   {p.step.drying > 0 && (
                     <Quiet>
                       Then {formatMinutes(p.step.drying)} to dry: go on with the next step meanwhile.
