@@ -7,7 +7,8 @@ import type { Cut } from '../patterns/kernel.ts';
 import type { SolveLp } from '../price/purchase.ts';
 import { loadSolver } from '../testingSolver.ts';
 import { cutLengths, cutLengthsRequest } from './lengths.ts';
-import { cutSheets, cutSheetsRequest, lying, type CutSheetsRequest } from './sheets.ts';
+import { lying } from './nesting.ts';
+import { cutSheets, cutSheetsRequest, type CutSheetsRequest } from './sheets.ts';
 import { unitsFor } from './units.ts';
 
 let solve: SolveLp;

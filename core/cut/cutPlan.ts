@@ -1,12 +1,12 @@
 import { dimension, line, outline, rectangle, sceneOf, words } from '../drawing/marks.ts';
 import type { Mark, Scene } from '../drawing/mark.ts';
-import { area } from '../geometry/polygon.ts';
 import type { Need } from '../patterns/kernel.ts';
 import {
   AT_ONCE,
   blanksOf,
   layLengths,
   layPanels,
+  leastUnits,
   outlineIn,
   type LaidLength,
   type LaidUnit,
@@ -138,12 +138,10 @@ export function cutPlans(
     }
     const laid = layPanels(blanksOf(times(kitsShown)), stock.panels);
     if (!laid) return [];
-    const sum = cuts.reduce((n, c) => n + (c.kind === 'outline' ? area(c.outline) * c.count * kits : 0), 0);
-    const each = stock.panels.reduce((n, [w, h]) => n + w * h, 0);
     return [
       {
         ...base,
-        bound: Math.ceil(sum / each - 1e-9),
+        bound: leastUnits(blanksOf(times(kits)), stock.panels),
         offcuts: [],
         scene: sceneOf(panelMarks(laid, colour)),
       },

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
+import { distanceTo } from '../geometry/distance.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 import { boxOf } from '../outline/outline.ts';
 import type { Cut, Need } from '../patterns/kernel.ts';
 import { cutPlans, offcutsFor } from './cutPlan.ts';
-import { blanksOf, layPanels, outlineIn } from './layout.ts';
+import { blanksOf, layPanels, leastUnits, outlineIn } from './layout.ts';
 import { unitsFor } from './units.ts';
 
 const square = (w: number, h: number): [number, number][] => [
@@ -73,6 +74,106 @@ describe('what a batch takes of sheets', () => {
         expect(of(n + 1)).toBeGreaterThanOrEqual(of(n));
       }),
       { numRuns: 60, seed: 8 },
+    );
+  });
+});
+
+describe('true shapes', () => {
+  const shaped = (outline: readonly Vec2[], turn: 'any' | 'right' | 'none' = 'right', gap = 0): Cut => ({
+    kind: 'outline',
+    id: 's',
+    label: '',
+    role: '',
+    materialId: 1,
+    count: 1,
+    use: 'part',
+    counted: false,
+    outline,
+    turn,
+    gap,
+  });
+  const half: Vec2[] = [
+    [0, 0],
+    [90, 0],
+    [0, 90],
+  ];
+  const SHEET: Vec2[] = [[100, 100]];
+  const laidOf = (parts: { cut: Cut; times: number }[], panels: readonly Vec2[]) =>
+    layPanels(blanksOf(parts), panels)!.flatMap((unit, u) =>
+      unit.flatMap((p, at) =>
+        p.parts.map((x) => ({ outline: outlineIn(x), sheet: `${u} ${at}`, size: p.size })),
+      ),
+    );
+
+  it('two halves of a square share the sheet that their boxes would each need', () => {
+    const units = (times: number) =>
+      unitsFor([{ cut: shaped(half), times }], { kind: 'panels', panels: SHEET });
+    expect([1, 2, 3, 4].map(units)).toEqual([1, 1, 2, 2]);
+    // What may not be turned cannot.
+    expect(unitsFor([{ cut: shaped(half, 'none'), times: 2 }], { kind: 'panels', panels: SHEET })).toBe(2);
+  });
+
+  it('discs lie in each other’s gaps', () => {
+    // Boxes of 20 go 5 × 5 on 100 × 112; rows 10√3 apart, of 5 and 4 in turn, are six high: 27.
+    const disc = shaped(
+      Array.from({ length: 48 }, (_, i): Vec2 => [
+        10 * Math.cos((i * Math.PI) / 24),
+        10 * Math.sin((i * Math.PI) / 24),
+      ]),
+    );
+    const times = 26;
+    expect(unitsFor([{ cut: disc, times }], { kind: 'panels', panels: [[100, 112]] })).toBe(1);
+  });
+
+  it.each([
+    ['one shape', [{ cut: shaped(half, 'right', 1), times: 5 }]],
+    [
+      'several',
+      [
+        { cut: shaped(half, 'any', 1), times: 2 },
+        { cut: shaped(square(40, 30), 'right', 1), times: 3 },
+      ],
+    ],
+  ])('of %s lie whole on their panel and off each other, as many as the count says', (_, parts) => {
+    const laid = laidOf(parts, SHEET);
+    expect(laid).toHaveLength(parts.reduce((n, p) => n + p.times, 0));
+    expect(new Set(laid.map((l) => l.sheet)).size).toBe(unitsFor(parts, { kind: 'panels', panels: SHEET }));
+    for (const [i, a] of laid.entries()) {
+      const [x0, y0, x1, y1] = boxOf(a.outline);
+      expect(Math.min(x0, y0)).toBeGreaterThanOrEqual(-1e-3);
+      expect(x1).toBeLessThanOrEqual(a.size[0] + 1e-3);
+      expect(y1).toBeLessThanOrEqual(a.size[1] + 1e-3);
+      for (const b of laid.slice(i + 1).filter((o) => o.sheet === a.sheet)) {
+        const [inA, inB] = [distanceTo(a.outline), distanceTo(b.outline)];
+        for (const [x, y] of b.outline) expect(inA(x, y)).toBeLessThanOrEqual(1e-3);
+        for (const [x, y] of a.outline) expect(inB(x, y)).toBeLessThanOrEqual(1e-3);
+      }
+    }
+  });
+
+  it('says by the area alone what is the least, and never takes less', () => {
+    expect(leastUnits(blanksOf([{ cut: shaped(half), times: 5 }]), SHEET)).toBe(3);
+    const side = fc.integer({ min: 15, max: 90 });
+    fc.assert(
+      fc.property(side, side, fc.integer({ min: 1, max: 12 }), (w, h, times) => {
+        const parts = [
+          {
+            cut: shaped([
+              [0, 0],
+              [w, 0],
+              [w / 3, h],
+            ]),
+            times,
+          },
+        ];
+        const units = unitsFor(parts, { kind: 'panels', panels: SHEET })!;
+        expect(units).toBeGreaterThanOrEqual(leastUnits(blanksOf(parts), SHEET));
+        // Nor more than their boxes would.
+        expect(units).toBeLessThanOrEqual(
+          unitsFor([{ cut: shaped(square(w, h)), times }], { kind: 'panels', panels: SHEET })!,
+        );
+      }),
+      { numRuns: 40, seed: 3 },
     );
   });
 });

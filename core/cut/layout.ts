@@ -1,8 +1,10 @@
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
-import { extents, smallestRectangle } from '../geometry/polygon.ts';
+import { area, extents, smallestRectangle } from '../geometry/polygon.ts';
 import type { Vec2 } from '../geometry/vector.ts';
+import { boxOf } from '../outline/outline.ts';
 import type { Cut } from '../patterns/kernel.ts';
 import { fewestBins } from './fewest.ts';
+import { lying, nest, type Masks, type Nestable } from './nesting.ts';
 
 /** A part, and for how many kits. */
 export interface CutTimes {
@@ -18,12 +20,12 @@ export interface LaidLength {
   readonly left: number;
 }
 
-/** A part's rectangle on a panel, mm from the panel's corner; `turned` by a quarter. */
+/** A part on a panel: its box, mm from the panel's corner, and by how many degrees it is turned in it. */
 export interface LaidPart {
   readonly cut: OutlineCut;
   readonly at: Vec2;
   readonly size: Vec2;
-  readonly turned: boolean;
+  readonly turn: number;
 }
 export interface LaidPanel {
   readonly size: Vec2;
@@ -79,12 +81,10 @@ export function blankOf(cut: OutlineCut): Vec2 {
   return [length, width];
 }
 
-/** The part's outline as it lies in its rectangle, mm from the panel's corner. */
-export function outlineIn({ cut, at, turned }: Pick<LaidPart, 'cut' | 'at' | 'turned'>): Vec2[] {
-  const angle = (cut.turn === 'any' ? -smallestRectangle(cut.outline).angle : 0) + (turned ? Math.PI / 2 : 0);
-  const [c, s] = [Math.cos(angle), Math.sin(angle)];
-  const points = cut.outline.map(([x, y]): Vec2 => [c * x - s * y, s * x + c * y]);
-  const [x0, y0] = [Math.min(...points.map((p) => p[0])), Math.min(...points.map((p) => p[1]))];
+/** The part's outline as it lies, mm from the panel's corner. */
+export function outlineIn({ cut, at, turn }: Pick<LaidPart, 'cut' | 'at' | 'turn'>): Vec2[] {
+  const points = lying(cut.outline, turn, false);
+  const [x0, y0] = boxOf(points);
   return points.map(([x, y]) => [x - x0 + at[0], y - y0 + at[1]]);
 }
 
@@ -117,7 +117,9 @@ const part = (b: Blank, at: Vec2, turned: boolean): LaidPart => ({
   cut: b.cut,
   at,
   size: turned ? [b.height, b.width] : [b.width, b.height],
-  turned,
+  turn:
+    (b.cut.turn === 'any' ? (-smallestRectangle(b.cut.outline).angle * 180) / Math.PI : 0) +
+    (turned ? 90 : 0),
 });
 
 interface Rows {
@@ -201,13 +203,8 @@ function laidFuller(b: Blank, size: Vec2, rows: Rows): LaidPart[] | null {
   return best.length > rows.count ? best : null;
 }
 
-const isSame = (a: Blank, b: Blank): boolean =>
-  a.width === b.width && a.height === b.height && a.turns === b.turns && a.gap === b.gap;
-/** Whether all are of one size, so that one unit says how all are laid. */
-export const areSame = (blanks: readonly Blank[]): boolean => blanks.every((b) => isSame(b, blanks[0]!));
-
-/** How many of one size a unit of panels gives: in rows, or as the library lays them where that is more. */
-export const perUnit = (b: Blank, panels: readonly Vec2[]): number =>
+/** How many of one size a unit of panels gives by rectangles: in rows, or as the library lays them where that is more. */
+const rectanglesPerUnit = (b: Blank, panels: readonly Vec2[]): number =>
   panels.reduce((n, size) => {
     const rows = rowsOn(b, size);
     return n + (laidFuller(b, size, rows)?.length ?? rows.count);
@@ -224,19 +221,104 @@ function unitOf(b: Blank, panels: readonly Vec2[], most: number): LaidUnit {
   });
 }
 
-/** Lays rectangles on panel after panel; null where one fits on none. */
+const isRectangle = ({ cut, width, height }: Blank): boolean =>
+  area(cut.outline) > width * height * (1 - 1e-6);
+
+const isSame = (a: Blank, b: Blank): boolean =>
+  a.width === b.width &&
+  a.height === b.height &&
+  a.turns === b.turns &&
+  a.gap === b.gap &&
+  (a.cut.outline === b.cut.outline ||
+    (isRectangle(a) && isRectangle(b)) ||
+    JSON.stringify(a.cut.outline) === JSON.stringify(b.cut.outline));
+/** Whether all are of one shape, so that one unit says how all are laid. */
+export const areSame = (blanks: readonly Blank[]): boolean => blanks.every((b) => isSame(b, blanks[0]!));
+
+const unitArea = (panels: readonly Vec2[]): number => panels.reduce((n, [w, h]) => n + w * h, 0);
+/** No fewer units can do: the area of the parts over that of a unit. */
+export const leastUnits = (blanks: readonly Blank[], panels: readonly Vec2[]): number =>
+  Math.ceil(blanks.reduce((n, b) => n + area(b.cut.outline), 0) / unitArea(panels) - EPS);
+
+const bySize = (panels: readonly Vec2[]): Vec2[] => [...panels].sort((a, b) => a[0] * a[1] - b[0] * b[1]);
+
+/** One unit of panels with true shapes on it, as many as find a place, and what is left over. */
+function nestedUnit(
+  blanks: readonly Blank[],
+  panels: readonly Vec2[],
+  known: Map<Nestable, Masks>,
+): { unit: LaidUnit; left: Blank[] } {
+  let left = [...blanks];
+  const unit = bySize(panels).map((size): LaidPanel => {
+    const gap = Math.max(0, ...left.map((b) => b.gap));
+    const lies = nest(
+      { width: size[0], height: size[1] },
+      left.map((b) => b.cut),
+      gap,
+      known,
+    );
+    const parts = [...lies].map(([i, { x, y, turn }]): LaidPart => {
+      const { cut } = left[i]!;
+      const [x0, y0, x1, y1] = boxOf(lying(cut.outline, turn, false));
+      return { cut, at: [x0 + x, y0 + y], size: [x1 - x0, y1 - y0], turn };
+    });
+    left = left.filter((_, i) => !lies.has(i));
+    return { size, parts };
+  });
+  return { unit, left };
+}
+
+const nestedOfOne = new Map<string, LaidUnit>();
+const MOST_NESTED = 40;
+
+/** One unit filled with one true shape; remembered, since the count, the drawing and each larger batch ask again. */
+function nestedFull(b: Blank, panels: readonly Vec2[]): LaidUnit {
+  const key = JSON.stringify([b.cut.outline, b.cut.turn, b.gap, panels]);
+  let unit = nestedOfOne.get(key);
+  if (!unit) {
+    const most = Math.floor(unitArea(panels) / area(b.cut.outline));
+    const many = Array.from({ length: Math.min(most, 2 * AT_ONCE) }, () => b);
+    unit = nestedUnit(many, panels, new Map()).unit;
+    if (nestedOfOne.size >= MOST_NESTED) nestedOfOne.delete(nestedOfOne.keys().next().value!);
+    nestedOfOne.set(key, unit);
+  }
+  return unit;
+}
+
+/** True shapes are searched only where rectangles take more than the area would: the search takes a while. */
+interface Full {
+  /** How many of one shape a unit gives. */
+  readonly each: number;
+  /** The unit laid, where that beats rectangles. */
+  readonly nested: LaidUnit | null;
+}
+
+/** How many of one shape a unit gives, as rectangles or, where that takes fewer units for all of them, nested. */
+export function perUnit(blanks: readonly Blank[], panels: readonly Vec2[]): Full {
+  const [one] = blanks;
+  const each = one ? rectanglesPerUnit(one, panels) : 0;
+  if (!one || isRectangle(one)) return { each, nested: null };
+  if (each > 0 && Math.ceil(blanks.length / each) <= leastUnits(blanks, panels))
+    return { each, nested: null };
+  const nested = nestedFull(one, panels);
+  const count = nested.reduce((n, p) => n + p.parts.length, 0);
+  return count > each ? { each: count, nested } : { each, nested: null };
+}
+
+/** Lays parts on panel after panel, by their rectangles or nested, whichever takes fewer; null where one fits on none. */
 export function layPanels(blanks: readonly Blank[], panels: readonly Vec2[]): LaidUnit[] | null {
   const [one] = blanks;
   if (!one) return [];
   if (areSame(blanks)) {
-    const each = perUnit(one, panels);
+    const { each, nested } = perUnit(blanks, panels);
     if (each === 0) return null;
     return Array.from({ length: Math.ceil(blanks.length / each) }, (_, u) => {
       // The last one is not filled; every part keeps its own name.
       let next = u * each;
-      return unitOf(one, panels, Math.min(each, blanks.length - u * each)).map(({ size, parts }) => ({
+      const most = Math.min(each, blanks.length - next);
+      return (nested ?? unitOf(one, panels, most)).map(({ size, parts }) => ({
         size,
-        parts: parts.map((p) => ({ ...p, cut: blanks[next++]!.cut })),
+        parts: parts.flatMap((p) => (next < u * each + most ? [{ ...p, cut: blanks[next++]!.cut }] : [])),
       }));
     });
   }
@@ -244,7 +326,23 @@ export function layPanels(blanks: readonly Blank[], panels: readonly Vec2[]): La
     const units = panelsIn(blanks, panels, way);
     return units ? [units] : [];
   });
-  return found.length > 0 ? found.reduce((a, b) => (b.length < a.length ? b : a)) : null;
+  const best = found.length > 0 ? found.reduce((a, b) => (b.length < a.length ? b : a)) : null;
+  if (blanks.every(isRectangle) || (best && best.length <= leastUnits(blanks, panels))) return best;
+  const nested = nestedPanels(blanks, panels);
+  return nested && (!best || nested.length < best.length) ? nested : best;
+}
+
+function nestedPanels(blanks: readonly Blank[], panels: readonly Vec2[]): LaidUnit[] | null {
+  const known: Map<Nestable, Masks> = new Map();
+  let left = [...blanks].sort((a, b) => area(b.cut.outline) - area(a.cut.outline));
+  const units: LaidUnit[] = [];
+  while (left.length > 0) {
+    const on = nestedUnit(left, panels, known);
+    if (on.left.length === left.length) return null;
+    units.push(on.unit);
+    left = on.left;
+  }
+  return units;
 }
 
 function panelsIn(
@@ -256,7 +354,7 @@ function panelsIn(
   let left = [...blanks].sort((a, b) => b.width * b.height - a.width * a.height);
   const units: LaidUnit[] = [];
   // The smallest panels first: what goes on a side strip leaves the front for what does not.
-  const order = [...panels].sort((a, b) => a[0] * a[1] - b[0] * b[1]);
+  const order = bySize(panels);
   while (left.length > 0) {
     const before = left.length;
     const unit: LaidPanel[] = [];

@@ -2,9 +2,8 @@ import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import { z } from 'zod';
 import { length as size } from './lengths.ts';
 import { area } from '../geometry/polygon.ts';
-import { distanceTo } from '../geometry/distance.ts';
-import type { Vec2 } from '../geometry/vector.ts';
 import { boxOf, outlinePoints } from '../outline/outline.ts';
+import { lying, nest, type Lie, type Masks, type Nestable } from './nesting.ts';
 import { PatternError } from '../patterns/kernel.ts';
 
 const whole = z
@@ -51,13 +50,9 @@ export const cutSheetsRequest = z.strictObject({
 });
 export type CutSheetsRequest = z.infer<typeof cutSheetsRequest>;
 
-/** Where a part lies: its outline mirrored (x to −x) where said, turned by `turn` degrees, then moved by x and y. mm */
-export interface Placement {
+/** Where a part lies. */
+export interface Placement extends Lie {
   readonly id: string;
-  readonly x: number;
-  readonly y: number;
-  readonly turn: number;
-  readonly mirrored: boolean;
 }
 export interface CutSheetsAnswer {
   readonly sheets: readonly { readonly sheet: number; readonly placements: readonly Placement[] }[];
@@ -69,17 +64,6 @@ export interface CutSheetsAnswer {
 type Request = CutSheetsRequest;
 type Part = Request['parts'][number];
 const EPS = 1e-6;
-
-/** The part's outline as it lies, before it is moved. */
-export function lying(outline: readonly Vec2[], turn: number, mirrored: boolean): Vec2[] {
-  // Right angles exactly: a side that lay level still does.
-  const exact = (x: number): number => (Math.abs(x - Math.round(x)) < 1e-12 ? Math.round(x) : x);
-  const [c, s] = [exact(Math.cos((turn * Math.PI) / 180)), exact(Math.sin((turn * Math.PI) / 180))];
-  return outline.map(([x, y]) => {
-    const u = mirrored ? -x : x;
-    return [c * u - s * y, s * u + c * y];
-  });
-}
 
 const isRectangle = ({ outline }: Part): boolean => {
   const [x0, y0, x1, y1] = boxOf(outline);
@@ -102,12 +86,6 @@ function areaBound({ sheets, parts }: Request): number {
   return n;
 }
 
-const TURNS: Record<Part['turn'], readonly number[]> = {
-  none: [0],
-  right: [0, 90, 180, 270],
-  any: [0, 90, 180, 270, 45, 135, 225, 315],
-};
-
 interface Piece {
   readonly part: Part;
   readonly area: number;
@@ -118,7 +96,7 @@ function rectangles(
   sheet: Request['sheets'][number],
   left: readonly Piece[],
   gap: number,
-): { placed: Map<Piece, Placement> } {
+): Map<Piece, Placement> {
   const packer = new MaxRectsPacker(sheet.width + gap + EPS, sheet.height + gap + EPS, 0, {
     smart: false,
     pot: false,
@@ -147,109 +125,25 @@ function rectangles(
     if (r.x + x1 - x0 > sheet.width + 1e-3 || r.y + y1 - y0 > sheet.height + 1e-3) continue;
     placed.set(piece, { id: piece.part.id, x: r.x - x0, y: r.y - y0, turn, mirrored: false });
   }
-  return { placed };
+  return placed;
 }
 
-/** Cells of a sheet that are taken, `cell` mm wide; an outline takes every cell it comes near. */
-class Raster {
-  readonly columns: number;
-  readonly rows: number;
-  readonly cell: number;
-  private readonly taken: Uint8Array;
-  constructor(width: number, height: number, cell: number) {
-    this.cell = cell;
-    this.columns = Math.ceil(width / cell - EPS);
-    this.rows = Math.ceil(height / cell - EPS);
-    this.taken = new Uint8Array(this.columns * this.rows);
-  }
-  /** Cells [column, row] that an outline covers or touches, from its own upper left. */
-  static cells(
-    outline: readonly Vec2[],
-    cell: number,
-  ): { cells: [number, number][]; box: [number, number, number, number] } {
-    const box = boxOf(outline);
-    const [x0, y0, x1, y1] = box;
-    const far = distanceTo(outline);
-    const out: [number, number][] = [];
-    const reach = (cell * Math.SQRT2) / 2;
-    for (let j = 0; j * cell < y1 - y0 - EPS; j++)
-      for (let i = 0; i * cell < x1 - x0 - EPS; i++)
-        if (far(x0 + (i + 0.5) * cell, y0 + (j + 0.5) * cell) > -reach + EPS) out.push([i, j]);
-    return { cells: out, box };
-  }
-  free(cells: readonly [number, number][], column: number, row: number): boolean {
-    for (const [i, j] of cells) {
-      const [c, r] = [column + i, row + j];
-      if (c < this.columns && r < this.rows && this.taken[r * this.columns + c] !== 0) return false;
-    }
-    return true;
-  }
-  /** Takes cells, and those within `by` cells of them. */
-  take(cells: readonly [number, number][], column: number, row: number, by: number): void {
-    for (const [i, j] of cells)
-      for (let dj = -by; dj <= by; dj++)
-        for (let di = -by; di <= by; di++) {
-          const [c, r] = [column + i + di, row + j + dj];
-          if (c >= 0 && r >= 0 && c < this.columns && r < this.rows) this.taken[r * this.columns + c] = 1;
-        }
-  }
-}
-
-/** Any outlines on one sheet: largest first, each as low and then as far left as it goes, in the way that lies lowest. */
-function outlines(
+const outlines = (
   sheet: Request['sheets'][number],
   left: readonly Piece[],
   gap: number,
-  masks: (part: Part, turn: number, mirrored: boolean, cell: number) => ReturnType<typeof Raster.cells>,
-): { placed: Map<Piece, Placement> } {
-  const cell = Math.max(0.5, Math.max(sheet.width, sheet.height) / 260);
-  const raster = new Raster(sheet.width, sheet.height, cell);
-  for (const k of sheet.keepOut ?? []) {
-    const { cells, box } = Raster.cells(k, cell);
-    raster.take(cells, Math.floor(box[0] / cell), Math.floor(box[1] / cell), 1);
-  }
-  const by = gap > 0 ? Math.ceil(gap / cell) : 0;
-  const placed = new Map<Piece, Placement>();
-  const failed = new Set<string>();
-  for (const piece of left) {
-    const { part } = piece;
-    // What did not go in once does not go in later: the sheet only fills.
-    if (failed.has(part.id)) continue;
-    let best: { low: number; put: Placement; cells: [number, number][]; column: number; row: number } | null =
-      null;
-    for (const mirrored of part.mirror ? [false, true] : [false])
-      for (const turn of TURNS[part.turn]) {
-        const { cells, box } = masks(part, turn, mirrored, cell);
-        const [w, h] = [box[2] - box[0], box[3] - box[1]];
-        if (w > sheet.width + EPS || h > sheet.height + EPS) continue;
-        // Cells at the far edges end where the sheet ends, not a cell later.
-        const columns = Math.floor((sheet.width - w) / cell + EPS);
-        const rows = Math.floor((sheet.height - h) / cell + EPS);
-        search: for (let row = 0; row <= rows; row++) {
-          const low = row * cell + h;
-          if (best && low >= best.low - EPS) break;
-          for (let column = 0; column <= columns; column++)
-            if (raster.free(cells, column, row)) {
-              best = {
-                low,
-                cells,
-                column,
-                row,
-                put: { id: part.id, x: column * cell - box[0], y: row * cell - box[1], turn, mirrored },
-              };
-              break search;
-            }
-        }
-      }
-    if (!best) {
-      failed.add(part.id);
-      continue;
-    }
-    raster.take(best.cells, best.column, best.row, by);
-    placed.set(piece, best.put);
-  }
-  return { placed };
-}
+  known: Map<Nestable, Masks>,
+): Map<Piece, Placement> =>
+  new Map(
+    [
+      ...nest(
+        sheet,
+        left.map((p) => p.part),
+        gap,
+        known,
+      ),
+    ].map(([i, lie]) => [left[i]!, { id: left[i]!.part.id, ...lie }]),
+  );
 
 /**
  * Parts laid on sheets, every one whole on its sheet, none over another or over what is kept out, at least `gap` apart.
@@ -269,18 +163,7 @@ export function cutSheets(request: CutSheetsRequest): CutSheetsAnswer {
     turns.size === 1 &&
     request.parts.every(isRectangle) &&
     sheets.every((s) => (s.keepOut ?? []).length === 0);
-  const known = new Map<string, ReturnType<typeof Raster.cells>>();
-  const masks = (
-    part: Part,
-    turn: number,
-    mirrored: boolean,
-    cell: number,
-  ): ReturnType<typeof Raster.cells> => {
-    const key = `${part.id} ${turn} ${mirrored} ${cell}`;
-    let found = known.get(key);
-    if (!found) known.set(key, (found = Raster.cells(lying(part.outline, turn, mirrored), cell)));
-    return found;
-  };
+  const known = new Map<Nestable, Masks>();
   const there = sheets.map((s) => s.available ?? Infinity);
   const out: { sheet: number; placements: Placement[] }[] = [];
   while (left.length > 0) {
@@ -291,7 +174,7 @@ export function cutSheets(request: CutSheetsRequest): CutSheetsAnswer {
       .filter(({ at }) => there[at]! > 0)
       .sort((a, b) => a.s.width * a.s.height - b.s.width * b.s.height);
     for (const { s, at } of order) {
-      const { placed } = plain ? rectangles(s, left, gap) : outlines(s, left, gap, masks);
+      const placed = plain ? rectangles(s, left, gap) : outlines(s, left, gap, known);
       const sum = [...placed.keys()].reduce((n, p) => n + p.area, 0);
       if (placed.size > 0 && (!best || sum > best.area + EPS)) best = { at, placed, area: sum };
       if (placed.size === left.length) break;

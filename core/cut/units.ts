@@ -1,14 +1,5 @@
 import type { Stock } from '../patterns/kernel.ts';
-import {
-  areSame,
-  AT_ONCE,
-  blankOf,
-  blanksOf,
-  layLengths,
-  layPanels,
-  perUnit,
-  type CutTimes,
-} from './layout.ts';
+import { areSame, AT_ONCE, blanksOf, layLengths, layPanels, perUnit, type CutTimes } from './layout.ts';
 
 export type { CutTimes };
 
@@ -32,7 +23,7 @@ export function unitsFor(parts: readonly CutTimes[], stock: Stock): number | nul
     stock,
     there.map(({ cut, times }) => [
       cut.count * times,
-      cut.kind === 'length' ? [cut.length, cut.loss] : [blankOf(cut), cut.turn, cut.gap],
+      cut.kind === 'length' ? [cut.length, cut.loss] : [cut.outline, cut.turn, cut.gap],
     ]),
   ]);
   const known = layouts.get(key);
@@ -52,7 +43,7 @@ function laidOut(there: readonly CutTimes[], stock: Stock): number | null {
   if (stock.kind === 'length') return layLengths(there, stock.length)?.laid.length ?? null;
   const blanks = blanksOf(there);
   if (areSame(blanks)) {
-    const each = perUnit(blanks[0]!, stock.panels);
+    const { each } = perUnit(blanks, stock.panels);
     return each > 0 ? Math.ceil(blanks.length / each) : null;
   }
   if (blanks.length <= AT_ONCE) return layPanels(blanks, stock.panels)?.length ?? null;
