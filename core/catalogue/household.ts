@@ -100,6 +100,7 @@ export const HOUSEHOLD: readonly CatalogueEntry[] = [
   ...readEntries(
     'Kitchen tools',
     `
+    paper-plate | Paper plate | disc | d230(180-260) h18(12-25) w0.6(0.4-0.8) | card | 0 | 10 | none | | #F3EFE4 | |
     tongs | Kitchen tongs, small | block | l180(160-230) b35(25-45) h30(20-40) | metal | 0 | 70 | wash | | #9AA5A6 | |
     tea-ball | Tea infuser | ball | d45(40-50) | metal | 0 | 30 | wash | | #A7ADAA | |
     spoon | Wooden spoon | rod | d12(10-14) l250(200-300) | wood | 0 | 28 | wash | splinters | #B88A55 | |

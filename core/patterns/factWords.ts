@@ -17,6 +17,8 @@ export function factValue({ value, unit, of }: Fact, lengthUnit: LengthUnit): st
       case 'g':
       case 'N':
       case 'ml':
+      case 'h':
+      case 's':
         return `${plain(value)} ${unit}`;
       case 'each':
         return plain(value);

@@ -136,7 +136,9 @@ addFamily('peg-rim', async () => (await import('./peg-rim/index.ts')).pegRim);
 addFamily('count-out', async () => (await import('./count-out/index.ts')).countOut);
 addFamily('dot-mat', async () => (await import('./dot-mat/index.ts')).dotMat);
 addFamily('sort-and-carry', async () => (await import('./sort-and-carry/index.ts')).sortAndCarry);
+addFamily('match-and-piece', async () => (await import('./match-and-piece/index.ts')).matchAndPiece);
 addFamily('weave', async () => (await import('./weave/index.ts')).weave);
+addFamily('shake', async () => (await import('./shake/index.ts')).shake);
 
 export const familyIds = (): string[] => [...folders.keys()];
 

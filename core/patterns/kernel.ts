@@ -197,7 +197,7 @@ export interface Plan {
   readonly steps: readonly Step[];
 }
 
-export type FactUnit = 'mm' | 'deg' | 'each' | 'g' | 'N' | 'ml' | '%';
+export type FactUnit = 'mm' | 'deg' | 'each' | 'g' | 'N' | 'ml' | '%' | 'h' | 's';
 
 /** Something a family computes of a design, as every station shows it. */
 export interface Fact {
@@ -255,6 +255,16 @@ export interface Show {
   /** One way to bring in counting, colour or order. */
   readonly more: string;
   readonly stop: string;
+  /** What is done in time: the sitting from its first minute to its last, a step after the other. */
+  readonly script?: readonly ScriptStep[];
+}
+
+/** A part of a sitting. */
+export interface ScriptStep {
+  readonly minutes: number;
+  readonly words: string;
+  /** The rung it is, where it is one. */
+  readonly rung?: string;
 }
 
 /** One parametric family. Everything else in the application derives from these functions. */

@@ -65,7 +65,7 @@ export function checkFeatures(
   for (const f of features) {
     switch (f.kind) {
       case 'piece': {
-        const answer = smallParts(f.shape);
+        const answer = gaugedOnce(f.shape);
         gauged.push({ name: f.name, shape: f.shape, answer });
         smallPart(f, answer, { youngest, rule: ruleOf('small-part', market) }, add);
         if (f.ball) ball(f, { youngest, rule: ruleOf('small-ball', market) }, add);
@@ -145,6 +145,21 @@ export function checkFeatures(
       'The child: what they mouth, throw or are allergic to',
     ],
   };
+}
+
+const answers = new Map<string, SmallPartsAnswer>();
+const MOST_ANSWERS = 400;
+
+/** The gauge's answer for a shape, asked once: most dials leave the pieces as they are. */
+function gaugedOnce(shape: Shape): SmallPartsAnswer {
+  const key = JSON.stringify(shape);
+  let answer = answers.get(key);
+  if (!answer) {
+    answer = smallParts(shape);
+    if (answers.size >= MOST_ANSWERS) answers.delete(answers.keys().next().value!);
+    answers.set(key, answer);
+  }
+  return answer;
 }
 
 /** The rule that is applied, and the youngest it is applied for, months. */
@@ -339,7 +354,7 @@ function soft(f: Extract<Feature, { kind: 'give' }>, features: readonly Feature[
   const piece = features.find((p) => p.kind === 'piece' && p.name === f.name);
   if (!piece || piece.kind !== 'piece') return;
   // The published test is uncompressed; a mouth is not.
-  const pressed = smallParts(scaled(piece.shape, 1 - f.share));
+  const pressed = gaugedOnce(scaled(piece.shape, 1 - f.share));
   if (pressed.fits === false) return;
   add(
     { id: 'soft', title: 'Soft pieces', source: 'usual caution; the published test is uncompressed' },
