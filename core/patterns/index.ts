@@ -139,6 +139,7 @@ addFamily('sort-and-carry', async () => (await import('./sort-and-carry/index.ts
 addFamily('match-and-piece', async () => (await import('./match-and-piece/index.ts')).matchAndPiece);
 addFamily('weave', async () => (await import('./weave/index.ts')).weave);
 addFamily('shake', async () => (await import('./shake/index.ts')).shake);
+addFamily('feed-the-mouth', async () => (await import('./feed-the-mouth/index.ts')).feedTheMouth);
 
 export const familyIds = (): string[] => [...folders.keys()];
 

@@ -104,7 +104,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
     {
       id: 'fillerVolume',
       label: 'Filler',
-      value: round((insideOf(body) * d.full) / 1e5) / 10,
+      value: round((insideOf(body) * d.full) / 1e4) / 10,
       unit: 'ml',
       onMat: true,
     },
