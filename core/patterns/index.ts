@@ -140,6 +140,7 @@ addFamily('match-and-piece', async () => (await import('./match-and-piece/index.
 addFamily('weave', async () => (await import('./weave/index.ts')).weave);
 addFamily('shake', async () => (await import('./shake/index.ts')).shake);
 addFamily('feed-the-mouth', async () => (await import('./feed-the-mouth/index.ts')).feedTheMouth);
+addFamily('track', async () => (await import('./track/index.ts')).track);
 
 export const familyIds = (): string[] => [...folders.keys()];
 
