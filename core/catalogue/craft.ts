@@ -95,6 +95,7 @@ export const CRAFT: readonly CatalogueEntry[] = [
   ...readEntries(
     'Cards and papers',
     `
+    note-paper | Sticky note, square | sheet | l76(75-77) b76(75-77) w0.1(0.08-0.11) | paper | 0 | 80 | none | | #E5B94E | |
     a4-paper | Paper, A4 | sheet | l297(295-299) b210(208.5-211.5) w0.1(0.09-0.11) | paper | 0 | 80 | none | | #F6F3EA | | size mass: ISO 216; ISO 536 for 80 g/m²
     a4-card | Card, A4 | sheet | l297(295-299) b210(208.5-211.5) w0.25(0.2-0.35) | card | 0 | 200 | wipe | | #E4DCC8 | | size: ISO 216
     a5-card | Card, A5 | sheet | l210(208.5-211.5) b148(146.5-149.5) w0.25(0.2-0.35) | card | 0 | 200 | wipe | | #DCE5D6 | | size: ISO 216

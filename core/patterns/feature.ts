@@ -40,6 +40,8 @@ export type Feature =
     }
   | { readonly kind: 'point'; readonly name: string; readonly guarded: boolean }
   | { readonly kind: 'spring'; readonly name: string }
+  /** Sticks to the skin while it is used. */
+  | { readonly kind: 'skin'; readonly name: string }
   | { readonly kind: 'hazard'; readonly name: string; readonly hazard: string }
   | { readonly kind: 'surface'; readonly name: string; readonly washable: boolean }
   | { readonly kind: 'tool'; readonly name: string }

@@ -141,6 +141,7 @@ addFamily('weave', async () => (await import('./weave/index.ts')).weave);
 addFamily('shake', async () => (await import('./shake/index.ts')).shake);
 addFamily('feed-the-mouth', async () => (await import('./feed-the-mouth/index.ts')).feedTheMouth);
 addFamily('track', async () => (await import('./track/index.ts')).track);
+addFamily('finger-tape', async () => (await import('./finger-tape/index.ts')).fingerTape);
 
 export const familyIds = (): string[] => [...folders.keys()];
 

@@ -117,6 +117,14 @@ export function checkFeatures(
           'Pull at the spring before it is lent; throw away any that is loose.',
         );
         break;
+      case 'skin':
+        add(
+          { id: 'skin', title: f.name, source: 'usual caution' },
+          'care',
+          'It can hold back the blood, and glue irritates some skins.',
+          'Never tight, never on broken or sensitive skin; off at once when the finger pales, reddens or hurts. Slide it off.',
+        );
+        break;
       case 'give':
         soft(f, features, add);
         break;
