@@ -10,10 +10,10 @@ export const wholeNumber = (of: string, least: number, most: number) =>
     .max(most, `must be at most ${most.toLocaleString('en-GB')}`);
 
 /** A dial that measures, from `least` to `most` of a unit (mm, degrees, grams) as it is written. */
-export const measure = (unit: 'mm' | 'degrees' | 'g' | 'N', least: number, most: number) => {
+export const measure = (unit: 'mm' | 'degrees' | 'g' | 'N' | 'h', least: number, most: number) => {
   const sign = unit === 'degrees' ? '°' : ` ${unit}`;
   return z
-    .number({ error: `expected ${unit === 'g' ? 'grams' : unit}` })
+    .number({ error: `expected ${{ g: 'grams', h: 'hours', N: 'N', mm: 'mm', degrees: 'degrees' }[unit]}` })
     .min(least, least === 0 ? 'must not be negative' : `must be at least ${least}${sign}`)
     .max(most, `must be at most ${most.toLocaleString('en-GB')}${sign}`);
 };

@@ -142,6 +142,7 @@ addFamily('shake', async () => (await import('./shake/index.ts')).shake);
 addFamily('feed-the-mouth', async () => (await import('./feed-the-mouth/index.ts')).feedTheMouth);
 addFamily('track', async () => (await import('./track/index.ts')).track);
 addFamily('finger-tape', async () => (await import('./finger-tape/index.ts')).fingerTape);
+addFamily('trace-and-pull', async () => (await import('./trace-and-pull/index.ts')).traceAndPull);
 
 export const familyIds = (): string[] => [...folders.keys()];
 
