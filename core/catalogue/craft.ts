@@ -79,6 +79,17 @@ export const CRAFT: readonly CatalogueEntry[] = [
     `,
   ),
   ...readEntries(
+    'Foods',
+    `
+    plain-yogurt | Plain yogurt, tub | consumable | | food | 0 | 500 | none | milk | #F6F1E4 | |
+    oat-porridge | Oat porridge, cooked, bowl | consumable | | food | 0 | 250 | none | gluten | #E3D3AE | |
+    potato-mash | Mashed potato, bowl | consumable | | food | 0 | 300 | none | | #EFE0B0 | |
+    apple-sauce | Apple sauce, jar | consumable | | food | 0 | 350 | none | | #D8BE74 | |
+    wheat-flour | Wheat flour, bag | consumable | | food | 0 | 1000 | none | gluten | #F4EEDF | |
+    fine-salt | Fine salt, packet | consumable | | food | 0 | 500 | none | | #F7F7F5 | |
+    `,
+  ),
+  ...readEntries(
     'Soft pieces',
     `
     pom-pom | Pom-pom, 25 mm | ball | d25(20-30) | fabric | 40 | 0.6 | none | | #C9558A | |
@@ -113,6 +124,7 @@ export const CRAFT: readonly CatalogueEntry[] = [
   ...readEntries(
     'Tapes and glues',
     `
+    kitchen-foil | Kitchen foil /m | consumable | b300(290-450) | metal | 0 | 12 | none | | #C9D0D2 | |
     masking-tape | Masking tape /m | consumable | b25(18-50) | tape | 0 | 3 | none | | #E3CE9B | |
     cloth-tape | Cloth tape /m | consumable | b48(25-50) | tape | 0 | 12 | none | | #53625F | |
     paper-tape | Surgical paper tape /m | consumable | b25(12-25) | tape | 0 | 1.5 | none | | #F2EDE0 | |

@@ -27,6 +27,7 @@ export const GROUPS = [
   'Pegs',
   'Fasteners',
   'Fillers',
+  'Foods',
   'Soft pieces',
   'Cards and papers',
   'Tapes and glues',

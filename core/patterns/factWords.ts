@@ -1,11 +1,12 @@
-import { formatLength, type LengthUnit } from '../measure/length.ts';
+import { formatLength, inUnit, type LengthUnit } from '../measure/length.ts';
 import type { Fact } from './kernel.ts';
 
 const plain = (x: number): string => (Math.round(x * 10) / 10).toString();
 
 /** A fact's value as a station says it, lengths in the place's unit: “4 mm”, “2 of 3”, “12°”. */
 export function factValue({ value, unit, of }: Fact, lengthUnit: LengthUnit): string {
-  if (typeof value === 'string') return value;
+  // Words that carry lengths say them in the place's unit too.
+  if (typeof value === 'string') return inUnit(value, lengthUnit);
   const said = ((): string => {
     switch (unit) {
       case 'mm':

@@ -143,6 +143,7 @@ addFamily('feed-the-mouth', async () => (await import('./feed-the-mouth/index.ts
 addFamily('track', async () => (await import('./track/index.ts')).track);
 addFamily('finger-tape', async () => (await import('./finger-tape/index.ts')).fingerTape);
 addFamily('trace-and-pull', async () => (await import('./trace-and-pull/index.ts')).traceAndPull);
+addFamily('tray-and-surface', async () => (await import('./tray-and-surface/index.ts')).trayAndSurface);
 
 export const familyIds = (): string[] => [...folders.keys()];
 
