@@ -104,7 +104,7 @@ test('a rung is looked at, kept in the address and taken over', async ({ page, d
   await page.reload();
   await expect(page.getByText('Rung: Close, turned')).toBeVisible();
   await page.getByRole('button', { name: /a new design$/ }).click();
-  await expect(page).toHaveURL(/shape\/15$/);
+  await expect(page).toHaveURL(/shape\/22$/);
   await expect(page.getByLabel('Design Tide-line drop tub, close, turned')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Slot turned, typed' })).toHaveValue('45°');
 });

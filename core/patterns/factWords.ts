@@ -4,7 +4,8 @@ import type { Fact } from './kernel.ts';
 const plain = (x: number): string => (Math.round(x * 10) / 10).toString();
 
 /** A fact's value as a station says it, lengths in the place's unit: “4 mm”, “2 of 3”, “12°”. */
-export function factValue({ value, unit, of }: Fact, lengthUnit: LengthUnit): string {
+export function factValue({ value, unit, of, said: words }: Fact, lengthUnit: LengthUnit): string {
+  if (words !== undefined) return words;
   // Words that carry lengths say them in the place's unit too.
   if (typeof value === 'string') return inUnit(value, lengthUnit);
   const said = ((): string => {

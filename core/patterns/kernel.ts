@@ -207,6 +207,8 @@ export interface Fact {
   readonly unit?: FactUnit;
   /** Of how many, where it is a share. */
   readonly of?: number;
+  /** How a station says it, where the number alone would not be understood. */
+  readonly said?: string;
   readonly verdict?: Verdict;
   /** Shown beside the drawing, not only in the strip of facts. */
   readonly onMat?: boolean;

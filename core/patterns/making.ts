@@ -1,6 +1,9 @@
 import { atLeast, cleaningOf, shapeOf, type Material } from '../materials/material.ts';
 import type { Approach, Chosen, Fact, Feature, Fit, Need, Role, Show, Step, Verdict } from './kernel.ts';
 
+/** A material's name in the middle of a sentence, without what the shelf adds after a comma. */
+export const plainName = (m: Pick<Material, 'name'>): string => m.name.split(',')[0]!.toLowerCase();
+
 export const isWashed = (m: Material): boolean => cleaningOf(m) === 'wash';
 
 /** What a kit is handed over in, where the design itself is no container. */

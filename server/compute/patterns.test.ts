@@ -150,7 +150,14 @@ describe('families', () => {
       'count-out',
       'dot-mat',
       'sort-and-carry',
+      'match-and-piece',
       'weave',
+      'shake',
+      'feed-the-mouth',
+      'track',
+      'finger-tape',
+      'trace-and-pull',
+      'tray-and-surface',
     ]);
     for (const p of all)
       expect(Object.keys(p.dials.properties).sort()).toEqual(Object.keys(p.defaults).sort());

@@ -111,23 +111,24 @@ export function draw(at: At<Dials>): Drawing {
     }),
   ];
   const step = across + 46;
+  /** Which way a hand presses. */
   const arrow = (x: number, way: 1 | -1): Mark[] => [
     line(
-      'guide',
+      'thread',
       [
         [x - way * 13, 0],
         [x, 0],
       ],
-      { width: 1.6 },
+      { width: 2, colour: '#E9EFE6' },
     ),
     line(
-      'guide',
+      'thread',
       [
         [x - way * 5, -4],
         [x, 0],
         [x - way * 5, 4],
       ],
-      { width: 1.6 },
+      { width: 2, colour: '#E9EFE6' },
     ),
   ];
   const n = min(d.pieces, 12);
@@ -135,7 +136,7 @@ export function draw(at: At<Dials>): Drawing {
   const beside = Array.from({ length: n }, (_, i) =>
     materialMarks(kindOf(items, d.pieces, i), [
       -across / 2 + w / 2 + (i % perRow) * (w + 6),
-      high / 2 + 34 + h / 2 + Math.floor(i / perRow) * (h + 6),
+      high / 2 + 46 + h / 2 + Math.floor(i / perRow) * (h + 6),
     ]),
   ).flat();
   const made: Mark[] = [
@@ -146,8 +147,8 @@ export function draw(at: At<Dials>): Drawing {
     ...beside,
   ];
   const measures: Mark[] = [
-    dimension([-across / 2, high / 2], [across / 2, high / 2], [0, 10], 'across', across),
-    dimension([-seen / 2, low], [seen / 2, low], [0, 12], 'slit, round', d.slit),
+    dimension([-across / 2, high / 2], [across / 2, high / 2], [0, 26], 'across', across),
+    dimension([-seen / 2, low], [seen / 2, low], [0, high / 2 - low + 9], 'slit, round', d.slit),
     dimension(
       [step + across / 2, low - opening / 2],
       [step + across / 2, low + opening / 2],

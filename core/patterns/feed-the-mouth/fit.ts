@@ -23,7 +23,13 @@ export function fit(at: At<Dials>): Fit<Detail> {
   const full = min(...loops.map((l) => l.fullAfter));
   const lens = lensOf(mouth);
   const facts: Fact[] = [
-    { id: 'goesIn', label: 'Goes in (1: yes, 0: no)', value: worst.goesIn ? 1 : 0, onMat: true },
+    {
+      id: 'goesIn',
+      label: 'Goes in',
+      value: worst.goesIn ? 1 : 0,
+      said: worst.goesIn ? 'yes' : 'no',
+      onMat: true,
+    },
     { id: 'fullAfter', label: 'Full after', value: full, unit: 'each', onMat: true },
     { id: 'girth', label: 'Round the piece', value: worst.girth, unit: 'mm', onMat: true },
     { id: 'loop', label: 'The slit opens to', value: 2 * d.slit, unit: 'mm', onMat: true },

@@ -6,6 +6,7 @@ import {
   materialFeatures,
   need,
   pieceFeature,
+  plainName,
   sayFor,
   sharedKinds,
   step,
@@ -160,8 +161,8 @@ export const feedTheMouth: Pattern<Dials, Detail> = {
   dials,
   title: (at) =>
     at.dials.goal === 'feed'
-      ? `Feed ${at.dials.pieces} to the ${parts(at).ball.name.toLowerCase()}`
-      : `Pull it out of the ${parts(at).ball.name.toLowerCase()}`,
+      ? `Feed ${at.dials.pieces} to the ${plainName(parts(at).ball)}`
+      : `Pull it out of the ${plainName(parts(at).ball)}`,
   defaults,
   specs,
   fit,

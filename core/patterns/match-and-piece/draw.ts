@@ -1,3 +1,4 @@
+import { Clipper, FillRule } from 'clipper2-ts';
 import type { Mark } from '../../drawing/mark.ts';
 import { circle, dimension, line, moved, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import { materialMarks, pictureSize } from '../../drawing/material.ts';
@@ -89,11 +90,27 @@ function pairs(at: At<Dials>): Mark[] {
   }).flat();
 }
 
-/** A half of a card as the eye sees it, with the part of the picture that is on it. */
-const half = (d: Dials, i: number, side: -1 | 1): Mark[] => {
-  const { lines } = halvesOf(d.cut, d.width, d.height, d.number);
-  return [outline('body', halfOutline(lines[i]!, [d.width, d.height], side), [0, 0], { colour: PAPER })];
-};
+/** What of a mark lies on a half of its card; words stay whole. */
+function partOf(m: Mark, half: readonly Vec2[]): Mark[] {
+  if (m.kind === 'words' || (m.kind !== 'outline' && m.kind !== 'circle')) return [];
+  const points =
+    m.kind === 'outline'
+      ? m.points
+      : Array.from({ length: 60 }, (_, i): Vec2 => [
+          m.at[0] + m.radius * Math.cos((i * Math.PI) / 30),
+          m.at[1] + m.radius * Math.sin((i * Math.PI) / 30),
+        ]);
+  const path = (list: readonly Vec2[]) => [list.map(([x, y]) => ({ x, y }))];
+  return Clipper.intersectD(path(points), path(half), FillRule.NonZero, 3).map((p) =>
+    outline(
+      m.role,
+      p.map(({ x, y }): Vec2 => [x, y]),
+      [0, 0],
+      { colour: m.colour },
+    ),
+  );
+}
+
 function halves(d: Dials): Mark[] {
   const { lines } = halvesOf(d.cut, d.width, d.height, d.number);
   const columns = Math.max(1, Math.ceil(Math.sqrt(d.number * 1.2)));
@@ -101,19 +118,17 @@ function halves(d: Dials): Mark[] {
     const by: Vec2 = [(i % columns) * (d.width + 24), Math.floor(i / columns) * (d.height + 14)];
     const together = i > 0;
     const picture = content(shownOn(d, i), [d.width, d.height], i, false);
-    const marks: Mark[] = together
-      ? [
-          ...half(d, i, -1),
-          ...half(d, i, 1),
-          ...picture,
-          line('guide', linePoints(lines[i]!, d.height), { width: 0.8 }),
-        ]
-      : // The first lies open, so that its cut is seen.
-        [
-          ...half(d, i, -1).map((m) => moved(m, [-4, 0])),
-          ...half(d, i, 1).map((m) => moved(m, [4, 0])),
-          ...picture.map((m) => (m.kind === 'words' ? moved(m, [-4 - d.width / 4, 0]) : m)),
-        ];
+    // The first lies open, so that its cut is seen through its picture too.
+    const open = i === 0 ? 5 : 0;
+    const marks: Mark[] = ([-1, 1] as const).flatMap((side): Mark[] => {
+      const edge = halfOutline(lines[i]!, [d.width, d.height], side, d.cut);
+      return [
+        outline('body', edge, [0, 0], { colour: PAPER }),
+        ...picture.flatMap((m) => partOf(m, edge)),
+      ].map((m) => moved(m, [side * open, 0]));
+    });
+    if (!open) marks.push(line('guide', linePoints(lines[i]!, d.height, d.cut), { width: 0.8 }));
+    marks.push(...picture.filter((m) => m.kind === 'words').map((m) => moved(m, [-open, 0])));
     return marks.map((m) => moved(m, by));
   }).flat();
 }
@@ -217,7 +232,7 @@ function sheets(d: Dials): Sheet[] {
     return numbers.map((i) =>
       card(`card-${i + 1}`, `Card ${i + 1}`, [
         ...content(shownOn(d, i), size, i, true),
-        line('cut', linePoints(lines[i]!, d.height)),
+        line('cut', linePoints(lines[i]!, d.height, d.cut)),
       ]),
     );
   }
@@ -247,7 +262,7 @@ export function draw(at: At<Dials>): Drawing {
   if (d.kind === 'pairs' || d.kind === 'halves')
     measures.push(
       dimension([-w / 2, -h / 2], [w / 2, -h / 2], [0, -12], 'card', w),
-      dimension([-w / 2, -h / 2], [-w / 2, h / 2], [-12, 0], 'high', h),
+      dimension([-w / 2, -h / 2], [-w / 2, h / 2], [-12, 0]),
     );
   if (d.kind === 'insets') {
     const [bw, bh] = boardOf(d.number, d.width, d.loose).size;

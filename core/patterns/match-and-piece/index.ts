@@ -294,7 +294,7 @@ function features(at: At<Dials>): Feature[] {
           [
             flat(
               'Half of a card',
-              halfOutline(halvesOf(d.cut, d.width, d.height, d.number).lines[0]!, cardSize(d), -1),
+              halfOutline(halvesOf(d.cut, d.width, d.height, d.number).lines[0]!, cardSize(d), -1, d.cut),
               2 * d.number,
             ),
           ]

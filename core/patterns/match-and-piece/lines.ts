@@ -113,19 +113,19 @@ export function halvesOf(kind: Kind, width: number, height: number, count: numbe
 }
 
 /** The line as points on its card, mm about the card's middle, from the upper edge down. */
-export function linePoints(l: CutLine, height: number): Vec2[] {
+export function linePoints(l: CutLine, height: number, kind: Kind): Vec2[] {
   const points = l.map((x, i): Vec2 => [x, -height / 2 + (i * height) / STEPS]);
+  if (kind !== 'step') return points;
   // Steps have upright and level sides: where the line jumps, the corner is at the height of the jump.
   return points.flatMap((p, i): Vec2[] => {
     const before = points[i - 1];
-    const jumps = before && abs(p[0] - before[0]) > 3.5 * (height / STEPS);
-    return jumps ? [[before[0], p[1]], p] : [p];
+    return before && abs(p[0] - before[0]) > 1e-6 ? [[before[0], p[1]], p] : [p];
   });
 }
 
 /** Outline of the left (−1) or right (1) half of a card, mm about the card's middle. */
-export function halfOutline(l: CutLine, [width, height]: Vec2, side: -1 | 1): Vec2[] {
-  const edge = linePoints(l, height);
+export function halfOutline(l: CutLine, [width, height]: Vec2, side: -1 | 1, kind: Kind): Vec2[] {
+  const edge = linePoints(l, height, kind);
   const far = (sign(side) * width) / 2;
   const around: Vec2[] = [...edge, [far, height / 2], [far, -height / 2]];
   return side < 0 ? around : around.reverse();

@@ -49,7 +49,8 @@ describe('cards cut in half', () => {
   });
   it('two halves are one card', () => {
     const [line] = halvesOf('zigzag', 80, 60, 3).lines;
-    const both = area(halfOutline(line!, [80, 60], -1)) + area(halfOutline(line!, [80, 60], 1));
+    const both =
+      area(halfOutline(line!, [80, 60], -1, 'zigzag')) + area(halfOutline(line!, [80, 60], 1, 'zigzag'));
     expect(both).toBeCloseTo(80 * 60, 6);
   });
 });

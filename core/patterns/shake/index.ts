@@ -1,6 +1,15 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Cut, Feature, Need, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import { countStep, materialFeatures, need, pieceFeature, sayFor, step, STOP_WORDS } from '../making.ts';
+import {
+  countStep,
+  materialFeatures,
+  need,
+  pieceFeature,
+  plainName,
+  sayFor,
+  step,
+  STOP_WORDS,
+} from '../making.ts';
 import { defaults, dials, fillerSize, mostMouth, parts, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { BANDS_AN_END, capSide, fillings, fit, moves, tapeRound, type Detail } from './fit.ts';
@@ -212,7 +221,7 @@ export const shake: Pattern<Dials, Detail> = {
   quiet: false,
   roles: Object.values(ROLES),
   dials,
-  title: (at) => `Shake ${MADE[parts(at).kind]} of ${parts(at).fillers[0]!.name.toLowerCase()}`,
+  title: (at) => `Shake ${plainName(parts(at).fillers[0]!)} in ${MADE[parts(at).kind]}`,
   defaults,
   specs,
   fit,

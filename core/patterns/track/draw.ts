@@ -104,7 +104,7 @@ export function draw(at: At<Dials>): Drawing {
   const marks = made(at);
   const { length = 0, width = 0 } = board.sizes;
   const [w, h] = [max(length, width), min(length, width)];
-  const x = w / 2 + 22;
+  const x = w / 2 + 26;
   const beside: Mark[] =
     bends || !outer || !inner
       ? []
@@ -127,7 +127,7 @@ export function draw(at: At<Dials>): Drawing {
               { width: thick, colour },
             ),
             dimension([thick / 2, 0], [thick / 2, piece], [8, 0], 'piece', piece),
-            words([14, piece + 14], label),
+            words([34, piece + 20], label),
           ].map((m) => moved(m, [x, y])),
         );
   const bottom = course?.middle[course.closed ? Math.floor(course.middle.length / 2) : 0];
@@ -149,7 +149,7 @@ export function draw(at: At<Dials>): Drawing {
       ...beside,
       ...lane,
       dimension([-w / 2, h / 2], [w / 2, h / 2], [0, 10], 'board', w),
-      dimension([-w / 2, -h / 2], [-w / 2, h / 2], [-10, 0], 'board', h),
+      dimension([-w / 2, -h / 2], [-w / 2, h / 2], [-10, 0]),
     ]),
     about: `A ${d.course === 'own' ? 'course' : d.course} with a lane of ${d.lane} mm between two barriers on a board, to scale`,
     picture: sceneOf(marks, 3),

@@ -5,6 +5,7 @@ import {
   materialFeatures,
   need,
   pieceFeature,
+  plainName,
   sayFor,
   step,
   STOP_WORDS,
@@ -190,7 +191,7 @@ export const track: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title: (at) =>
-    `Drive ${parts(at).runner.name.toLowerCase()} ${layOut(at).course?.closed === false ? 'to the finish' : 'round and round'}`,
+    `Drive the ${plainName(parts(at).runner)} ${layOut(at).course?.closed === false ? 'to the finish' : 'round and round'}`,
   defaults,
   specs,
   fit,

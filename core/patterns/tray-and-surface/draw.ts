@@ -85,7 +85,7 @@ function wall(at: At<Dials>): Drawn {
   const heights = heightsOf(d);
   const [first] = items;
   const thing = first ? pictureSize(first) : ([30, 30] as const);
-  const x = s * 0.62;
+  const x = s * 0.45;
   const head = s * 0.085;
   const limb = (points: readonly Vec2[], width: number): Mark =>
     line('thread', points, { width, colour: CHILD });
@@ -155,7 +155,7 @@ function wall(at: At<Dials>): Drawn {
       ),
     ],
     measures: [
-      dimension([-s * 0.2, -s], [-s * 0.2, 0], [-s * 0.08, 0], 'standing', s),
+      dimension([-s * 0.2, -s], [-s * 0.2, 0], [-s * 0.08, 0], undefined, s),
       ...heights.map(({ level, height }, k) =>
         dimension([right + 10, -height], [right + 10, 0], [60 + k * s * 0.14, 0], level, height),
       ),
@@ -238,7 +238,7 @@ function foil(at: At<Dials>): Drawn {
     ],
     measures: [
       dimension([-w / 2, h / 2], [w / 2, h / 2], [0, 60], 'along', w),
-      dimension([-w / 2, -h / 2], [-w / 2, h / 2], [-60, 0], 'across', h),
+      dimension([-w / 2, -h / 2], [-w / 2, h / 2], [-60, 0]),
     ],
   };
 }

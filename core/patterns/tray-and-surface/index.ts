@@ -14,7 +14,7 @@ import {
 import { defaults, dials, parts, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cleanUp, fit, moves, tapeOf, volumeOf, type Detail } from './fit.ts';
-import { foilStrips, heightsOf } from './surface.ts';
+import { doughOf, foilStrips, heightsOf } from './surface.ts';
 
 const isTray = (d: Dials): boolean => d.kind === 'food tray' || d.kind === 'dough';
 const things = (at: At<Dials>) =>
@@ -24,19 +24,18 @@ function needs(at: At<Dials>): Need[] {
   const { dials: d } = at;
   const { tray, fills, tape, foil, brushes, page } = parts(at);
   const taped = Math.ceil(tapeOf(at));
-  const grams = (volumeOf(at) * d.dense) / 100 / Math.max(1, fills.length);
+  const dough = doughOf(d, volumeOf(at));
+  // A dough takes its flour from the first food that is chosen, its salt from the second.
+  const grams = (i: number): number =>
+    d.kind === 'dough' ? (i === 0 ? dough.flour : dough.salt) : (volumeOf(at) * d.dense) / 100 / fills.length;
   return [
     ...(isTray(d) && tray ? [need(ROLES.tray, tray, 1, true)] : []),
-    ...(d.kind === 'food tray'
-      ? fills.map((m) => {
-          const one = massOfOne(m);
-          // By the mass of what one tub or one piece gives; by the mm where it is measured.
-          return need(
-            ROLES.fill,
-            m,
-            m.unit === 'mm' ? Math.ceil(grams) : Math.max(1, Math.ceil(grams / (one ?? grams) - 1e-9)),
-            false,
-          );
+    ...(isTray(d)
+      ? fills.flatMap((m, i) => {
+          if (grams(i) <= 0) return [];
+          // In whole tubs and bags by what one weighs; by the mm where it is measured.
+          const quantity = m.unit === 'mm' ? grams(i) : grams(i) / (massOfOne(m) ?? grams(i)) - 1e-9;
+          return [need(ROLES.fill, m, Math.max(1, Math.ceil(quantity)), false)];
         })
       : []),
     ...things(at).map((t) => need(ROLES.item, t.material, t.count, true)),
