@@ -93,7 +93,7 @@ export function draw(at: At<Dials>): Drawing {
     words([middle - strip / 4, under + wide + 9], 'sticky in'),
     words([middle + strip / 4, under + wide + 9], 'sticky out'),
   ];
-  const right = x + max(colours * (length + 12), strip) + 22;
+  const right = x + max(colours * (length + 12) + 62, strip + 30);
   const post = d.end === 'rolled and posted' && box ? max(48, d.hole * 3) : 0;
   const balls: Mark[] =
     d.end === 'peeled off'
@@ -123,9 +123,9 @@ export function draw(at: At<Dials>): Drawing {
       length,
     ),
     dimension(
-      [papersAt(0)[0] - length / 2, top + width - ch],
-      [papersAt(0)[0] - length / 2, top + width],
-      [-9, 0],
+      [papersAt(colours - 1)[0] + length / 2, top + width - ch],
+      [papersAt(colours - 1)[0] + length / 2, top + width],
+      [9, 0],
       'piece',
       ch,
     ),

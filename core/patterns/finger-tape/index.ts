@@ -155,27 +155,27 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   });
   return [
     of('one', 'One finger', 'one finger points', { fingers: 1, colours: 1, game: 'as they lie' }),
-    of('two', 'The finger next to it', 'two fingers in turn', {
+    of('two', 'Two fingers', 'two fingers in turn', {
       fingers: 2,
       colours: 1,
       game: 'as they lie',
     }),
     ...(two > 1
       ? [
-          of('colour', 'A colour for each', 'two fingers in turn', {
+          of('colour', 'By colour', 'two fingers in turn', {
             fingers: 2,
             colours: 2,
             game: 'by colour',
           }),
         ]
       : []),
-    of('called', 'As fast as called', 'two fingers in turn', {
+    of('called', 'As called', 'two fingers in turn', {
       fingers: 2,
       colours: two,
       game: 'called out',
     }),
-    of('most', 'The most at once', 'pad to pad', { fingers: 2, colours: 1, game: 'most at once' }),
-    of('rolled', 'Rolled to a ball', 'thumb and finger roll', {
+    of('most', 'Most at once', 'pad to pad', { fingers: 2, colours: 1, game: 'most at once' }),
+    of('rolled', 'Rolled', 'thumb and finger roll', {
       fingers: 1,
       colours: 1,
       game: 'as they lie',

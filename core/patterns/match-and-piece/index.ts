@@ -386,7 +386,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
         of('four', 'Four cards', { cut, number: n(4), shown: n(4) }),
         of('six', 'Six cards', { cut, number: n(6), shown: n(6) }),
         of('eight', 'Eight cards', { cut, number: n(8), shown: n(8) }),
-        of('step', 'Six, cut in steps', {
+        of('step', 'In steps', {
           cut: d.cut === 'step' ? 'zigzag' : 'step',
           number: n(6),
           shown: n(6),
@@ -400,9 +400,9 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
         of('two', 'Two shown', { number: n(4), shown: 2, partner: 'same' }),
         of('four', 'Four shown', { number: n(4), shown: n(4), partner: 'same' }),
         of('six', 'Six shown', { number: n(6), shown: n(6), partner: 'same' }),
-        ...(other ? [of('other', 'Six, with its other', { number: n(6), shown: n(6), partner: other })] : []),
+        ...(other ? [of('other', 'Other half', { number: n(6), shown: n(6), partner: other })] : []),
         of('eight', 'Eight shown', { number: n(8), shown: n(8), partner: 'same' }),
-        of('small', 'Eight, small cards', {
+        of('small', 'Small cards', {
           number: n(8),
           shown: n(8),
           partner: 'same',

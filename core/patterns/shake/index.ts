@@ -200,10 +200,10 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   });
   return [
     of('pour', 'Poured', 'whole hand round a cup', { filled: 'poured', mouth: most }),
-    of('wide', 'One by one, wide', 'thumb and fingers', { filled: 'one by one', mouth: mouth(40) }),
-    of('narrow', 'One by one, narrow', 'thumb and finger', { filled: 'one by one', mouth: mouth(8) }),
-    of('hand', 'Three in the hand', 'from palm to fingertips', { filled: 'from the hand', mouth: mouth(40) }),
-    of('hand-narrow', 'Three in the hand, narrow', 'from palm to fingertips', {
+    of('wide', 'One by one', 'thumb and fingers', { filled: 'one by one', mouth: mouth(40) }),
+    of('narrow', 'Narrow', 'thumb and finger', { filled: 'one by one', mouth: mouth(8) }),
+    of('hand', 'From the hand', 'from palm to fingertips', { filled: 'from the hand', mouth: mouth(40) }),
+    of('hand-narrow', 'Hand, narrow', 'from palm to fingertips', {
       filled: 'from the hand',
       mouth: mouth(8),
     }),

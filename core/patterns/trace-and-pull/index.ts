@@ -150,11 +150,11 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     dials: { ...d, ...part },
   });
   return [
-    of('pull', 'Pulled only', 'whole hand', { child: 'pulls' }),
-    of('colour', 'Coloured and pulled', 'pen in the fingers', { child: 'colours and pulls' }),
-    of('thick', 'A thick line', 'both hands squeeze', { child: 'traces and pulls', line: 9 }),
-    of('middle', 'A line of 6', 'both hands squeeze', { child: 'traces and pulls', line: 6 }),
-    of('thin', 'The thinnest that peels', 'fingers squeeze', { child: 'traces and pulls', line: PEELS_FROM }),
+    of('pull', 'Pulled', 'whole hand', { child: 'pulls' }),
+    of('colour', 'Coloured', 'pen in the fingers', { child: 'colours and pulls' }),
+    of('thick', 'Thick line', 'both hands squeeze', { child: 'traces and pulls', line: 9 }),
+    of('middle', 'Line of 6', 'both hands squeeze', { child: 'traces and pulls', line: 6 }),
+    of('thin', 'Thinnest', 'fingers squeeze', { child: 'traces and pulls', line: PEELS_FROM }),
   ];
 }
 

@@ -176,8 +176,8 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     of('wide', 'Wide lane', 'whole hand from above', { lane: lane(22), runs: 'driven' }),
     of('usual', 'Usual lane', 'thumb and fingers', { lane: lane(14), runs: 'driven' }),
     of('narrow', 'Narrow lane', 'thumb and finger', { lane: lane(9), runs: 'driven' }),
-    of('finger', 'Narrow, pushed', 'one finger behind it', { lane: lane(7), runs: 'pushed' }),
-    of('rolled', 'Rolled by a finger', 'one fingertip on a ball of dough', { lane: lane(6), runs: 'rolled' }),
+    of('finger', 'Pushed', 'one finger behind it', { lane: lane(7), runs: 'pushed' }),
+    of('rolled', 'Rolled', 'one fingertip on a ball of dough', { lane: lane(6), runs: 'rolled' }),
   ];
 }
 

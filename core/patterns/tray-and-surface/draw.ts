@@ -157,7 +157,7 @@ function wall(at: At<Dials>): Drawn {
     measures: [
       dimension([-s * 0.2, -s], [-s * 0.2, 0], [-s * 0.08, 0], undefined, s),
       ...heights.map(({ level, height }, k) =>
-        dimension([right + 10, -height], [right + 10, 0], [60 + k * s * 0.14, 0], level, height),
+        dimension([right + 10, -height], [right + 10, 0], [60 + k * s * 0.3, 0], level, height),
       ),
     ],
   };
@@ -215,7 +215,7 @@ function foil(at: At<Dials>): Drawn {
   const ys = Array.from({ length: n - 1 }, (_, i) => -h / 2 + (i + 1) * (roll - d.overlap) + d.overlap / 2);
   const crease = (k: number): Mark => {
     const x = -w / 2 + ((k * 0.618) % 1) * w;
-    const y = -h / 2 + ((k * 0.377 + 0.1) % 1) * h;
+    const y = -h / 2 + ((k * 0.271 + 0.05) % 0.85) * h;
     return line(
       'guide',
       [

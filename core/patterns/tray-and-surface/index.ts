@@ -264,10 +264,10 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   switch (d.kind) {
     case 'wall':
       return [
-        of('straight', 'Standing straight', 'fingers pull', { level: 'straight' }),
-        of('squat', 'Down to a squat', 'fingers pull, knees bend', { level: 'squat' }),
+        of('straight', 'Straight', 'fingers pull', { level: 'straight' }),
+        of('squat', 'At a squat', 'fingers pull, knees bend', { level: 'squat' }),
         of('stretch', 'On tiptoe', 'fingers pull, arm up', { level: 'stretch' }),
-        of('all', 'All three, as called', 'fingers pull', { level: 'all' }),
+        of('all', 'As called', 'fingers pull', { level: 'all' }),
       ];
     case 'floor':
       return [
