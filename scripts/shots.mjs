@@ -40,9 +40,7 @@ const views = [
   ['gather-files', '/gather/files'],
   ['shape', '/shape/1'],
   ['shape-rung', '/shape/1?rung=turned'],
-  ['shape-lace', '/shape/7'],
-  ['shape-stack', '/shape/8'],
-  ['shape-weave', '/shape/14'],
+  ['families', ''],
   ['shape-new', '/shape/1', 'New design'],
   ['check', '/check/1'],
   ['price', '/price/1'],
@@ -56,7 +54,35 @@ try {
   page.on('pageerror', (e) => console.error(`page error: ${e.message}`));
   page.on('console', (m) => m.type() === 'error' && console.error(`console: ${m.text()}`));
   const only = process.env.ONLY?.split(',');
+  /** One picture of all families: the mat of a design of each, sixteen to a page. */
+  const families = async () => {
+    const cells = [];
+    for (const id of [1, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 20, 21]) {
+      await page.goto(`${server.url}/shape/${id}`);
+      await page.waitForLoadState('networkidle');
+      await page.waitForTimeout(1500);
+      const picture = await page.locator('svg[aria-label]').first().screenshot();
+      const title = await page.getByText(/ pattern · /).first().textContent();
+      cells.push({ picture: picture.toString('base64'), title: title.split(' pattern')[0] });
+    }
+    const sheet = await browser.newPage({ viewport: { width: 1600, height: 1240 } });
+    const figures = cells.map(
+      ({ picture, title }) =>
+        `<figure><img src="data:image/png;base64,${picture}"><figcaption>${title}</figcaption></figure>`,
+    );
+    await sheet.setContent(
+      `<style>body{margin:16px;display:grid;grid-template-columns:repeat(4,1fr);gap:14px;background:#f6f1e6;font:600 18px sans-serif}
+figure{margin:0}img{width:100%;height:250px;object-fit:cover;object-position:left;border-radius:10px}</style>${figures.join('')}`,
+    );
+    await sheet.screenshot({ path: join(out, 'families.png'), fullPage: true });
+    await sheet.close();
+    say(join(out, 'families.png'));
+  };
   for (const [name, path, press] of views.filter(([n]) => !only || only.includes(n))) {
+    if (name === 'families') {
+      await families();
+      continue;
+    }
     await page.goto(server.url + path);
     await page.waitForLoadState('networkidle');
     await page.waitForTimeout(/^(shape|check|gather-)/.test(name) ? 2500 : 600);

@@ -132,7 +132,7 @@ export function draw(at: At<Dials>): Drawing {
     dimension(
       [middle - strip / 2, under + wide],
       [middle + strip / 2, under + wide],
-      [0, 22],
+      [0, 36],
       'strip',
       strip,
     ),
