@@ -125,13 +125,8 @@ export const mendInput = z.strictObject({
 
 /** Levels of prompting, from none up (the field's own words). */
 export const HELP = ['none', 'shown once', 'verbal prompt', 'hand on wrist', 'hand over hand'] as const;
-export const noteInput = z.strictObject({
-  designId: id,
-  child: z
-    .string({ error: 'is missing; expected a code name' })
-    .trim()
-    .min(1, 'expected a code name')
-    .max(40, 'may have at most 40 characters'),
+/** A rung as it was done: what a note says of each. */
+const ofRung = {
   /** The rung's name and bits as they stood, so that a later change of the design does not rewrite the note. */
   rung: z.string({ error: 'expected a rung' }).trim().min(1, 'expected a rung').max(60),
   bits: z.number({ error: 'expected bits' }).min(0).max(100),
@@ -148,6 +143,15 @@ export const noteInput = z.strictObject({
     .min(0, 'must not be negative')
     .max(10_000, 'must be at most 10,000')
     .nullable(),
+};
+export const noteInput = z.strictObject({
+  designId: id,
+  child: z
+    .string({ error: 'is missing; expected a code name' })
+    .trim()
+    .min(1, 'expected a code name')
+    .max(40, 'may have at most 40 characters'),
+  ...ofRung,
   of: z
     .string({ error: 'expected what was counted' })
     .trim()
@@ -156,7 +160,13 @@ export const noteInput = z.strictObject({
   help: z.enum(HELP, { error: `expected one of ${HELP.join(', ')}` }),
   words: z.string().trim().max(400, 'may have at most 400 characters'),
   satOn: day,
+  /** Rungs done in the same sitting before this one, in order. */
+  before: z
+    .array(z.strictObject(ofRung), { error: 'expected a list of rungs' })
+    .max(11, 'may have at most 11 rungs')
+    .default([]),
 });
 export const note = noteInput.extend({ id, design: z.string() });
+export type RungDone = z.infer<typeof noteInput>['before'][number];
 export type NoteInput = z.infer<typeof noteInput>;
 export type Note = z.infer<typeof note>;

@@ -57,6 +57,10 @@ const cart = z.object({
       design: key,
       child: z.string(),
       rung: key,
+      /** Rungs done in the sitting before it. */
+      before: z
+        .array(z.object({ rung: key, seconds: z.number().nullable(), count: z.number().int().nullable() }))
+        .default([]),
       day: dayOffset,
       seconds: z.number().nullable(),
       count: z.number().int().nullable(),

@@ -112,14 +112,18 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
     const { chosen } = await shape.chosenFor(db.em.fork(), design.materials, today);
     const pattern = await loadPattern(design.pattern);
     const at = shape.atOf(design, chosen);
-    const rung = pattern.rungs(at).find((r) => r.id === n.rung);
-    if (!rung) throw new Error(`${design.name} has no rung “${n.rung}”`);
+    const rungs = pattern.rungs(at);
+    const rungOf = (id: string) => {
+      const found = rungs.find((r) => r.id === id);
+      if (!found) throw new Error(`${design.name} has no rung “${id}”`);
+      return { rung: found.name, bits: found.bits };
+    };
     await within((em) =>
       watch.addNote(em, {
         designId: design.id,
         child: n.child,
-        rung: rung.name,
-        bits: rung.bits,
+        ...rungOf(n.rung),
+        before: n.before.map((b) => ({ ...rungOf(b.rung), seconds: b.seconds, count: b.count })),
         seconds: n.seconds,
         count: n.count,
         of: pattern.counts(at).of,

@@ -133,6 +133,41 @@ test('a late kit shows, is counted one short, and goes to repair', async ({ page
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('18 kits, 5 out');
 });
 
+test('a sitting that climbs is one note, its rungs in order', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/watch`);
+  await page.getByRole('button', { name: /Design/ }).click();
+  await page.getByRole('option', { name: /Crab-catcher finger/ }).click();
+  const rung = async (label: RegExp, name: RegExp, seconds: string) => {
+    await page.getByRole('button', { name: label }).click();
+    await page.getByRole('option', { name }).click();
+    await page.getByRole('textbox', { name: 'Seconds', exact: true }).fill(seconds);
+    await page.getByRole('textbox', { name: 'Seconds', exact: true }).press('Tab');
+  };
+  await rung(/^(Choose|.*) ?Rung/, /One finger/, '40');
+  await page.getByRole('button', { name: 'And another rung' }).click();
+  await expect(page.getByRole('list', { name: 'Rungs done before' })).toContainText('One finger40 s');
+  await rung(/Then the rung/, /By colour/, '65');
+  await page.getByRole('textbox', { name: 'Child' }).fill('P-20');
+  await page.getByRole('button', { name: 'Save the note' }).click();
+  await expect(page.getByText('Saved for P-20.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /P-20/ })).toContainText(
+    /By colour, [\d.]+ bits, after one finger/,
+  );
+  await expect(page.getByRole('list', { name: 'Rungs done before' })).toHaveCount(0);
+});
+
+test('a sitting is shown by the minute', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/shape/19`);
+  await page.getByRole('button', { name: 'Sitting, by the minute' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByText(/Step 1 of 5 · 1:30 left/)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Start' }).click();
+  await expect(dialog.getByText(/Step 1 of 5 · 1:2\d left/)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Next' }).click();
+  await expect(dialog.getByText(/Step 2 of 5/)).toBeVisible();
+  await expect(dialog.getByRole('listitem').nth(1)).toHaveAttribute('aria-current', 'step');
+});
+
 test('a note is written at its rung', async ({ page, demo }) => {
   await page.goto(`${demo.url}/watch`);
   await page.getByRole('button', { name: /Design/ }).click();

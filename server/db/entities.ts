@@ -1,5 +1,5 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import type { ContentJson, FilledJson, Hazards, PartJson, SizesJson } from './json.ts';
+import type { ContentJson, FilledJson, Hazards, PartJson, RungDoneJson, SizesJson } from './json.ts';
 
 export const PlaceRow = defineEntity({
   name: 'PlaceRow',
@@ -208,6 +208,8 @@ export const NoteRow = defineEntity({
     help: p.string(),
     words: p.string(),
     satOn: p.string(),
+    /** Rungs done in the sitting before this one, in order. */
+    before: p.json<RungDoneJson[]>(),
   },
 });
 

@@ -4,4 +4,5 @@ export const migrationNames = [
   '2026-11-25-stock-lots',
   '2026-11-26-one-truth',
   '2026-11-26-families',
+  '2026-11-27-sittings',
 ] as const;

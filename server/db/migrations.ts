@@ -155,5 +155,12 @@ class Families extends Migration {
   }
 }
 
-const classes = [Start, Lots, OneTruth, Families];
+/** A sitting climbs: a note holds the rungs that were done before its last one. */
+class Sittings extends Migration {
+  override up(): void {
+    this.addSql(`alter table "note" add column "before" text not null default '[]'`);
+  }
+}
+
+const classes = [Start, Lots, OneTruth, Families, Sittings];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

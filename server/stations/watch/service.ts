@@ -20,6 +20,7 @@ const noteJson = (n: Note): NoteJson => ({
   help: n.help as NoteJson['help'],
   words: n.words,
   satOn: n.satOn,
+  before: n.before,
 });
 
 export const noteQuery = z.strictObject({
@@ -28,7 +29,8 @@ export const noteQuery = z.strictObject({
   child: z.string().trim().max(40).optional(),
 });
 
-interface Columns extends Omit<NoteJson, 'designId' | 'satOn'> {
+interface Columns extends Omit<NoteJson, 'designId' | 'satOn' | 'before'> {
+  before: string;
   design_id: number;
   sat_on: string;
 }
@@ -54,12 +56,17 @@ export async function listNotes(em: EntityManager, query: z.infer<typeof noteQue
   }
   const found = await rows<Columns>(
     em,
-    `select n.id, n.design_id, d.name as design, n.child, n.rung, n.bits, n.seconds, n.count, n.counted_of as "of", n.help, n.words, n.sat_on from note n join design d on d.id = n.design_id${clause()} order by n.sat_on desc, n.id desc limit ?`,
+    `select n.id, n.design_id, d.name as design, n.child, n.rung, n.bits, n.seconds, n.count, n.counted_of as "of", n.help, n.words, n.sat_on, n.before from note n join design d on d.id = n.design_id${clause()} order by n.sat_on desc, n.id desc limit ?`,
     [...params, query.limit],
   );
   const last = found.at(-1);
   return {
-    items: found.map(({ design_id: designId, sat_on: satOn, ...n }): NoteJson => ({ ...n, designId, satOn })),
+    items: found.map(({ design_id: designId, sat_on: satOn, before, ...n }): NoteJson => ({
+      ...n,
+      designId,
+      satOn,
+      before: JSON.parse(before) as NoteJson['before'],
+    })),
     limit: query.limit,
     total: all!.n,
     next: last ? textCursorOf(last.sat_on, last.id) : null,

@@ -2,10 +2,11 @@ import { memo } from 'react';
 import { styled } from 'styled-components';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { factValue } from '../../../core/patterns/factWords.ts';
-import type { Fit } from '../../../core/patterns/index.ts';
+import type { Fit, Show } from '../../../core/patterns/index.ts';
 import { Quiet } from '../../parts/Panel.tsx';
 import { WhatAreBits } from '../../parts/WhatIs.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
+import { ShowIt } from './ShowIt.tsx';
 
 const Facts = styled.div`
   display: grid;
@@ -41,14 +42,17 @@ export const FactStrip = memo(function FactStrip({
   fit,
   bits,
   per,
-  say,
+  show,
+  title,
   unit,
 }: {
   fit: Fit | null;
   bits: number | null;
   /** What a note counts, one of it: “piece”. A word, so that a turned dial leaves the strip as it is. */
   per: string;
-  say: string;
+  show: Show;
+  /** What the child does, over the words that show it. */
+  title: string;
   unit: LengthUnit;
 }) {
   return (
@@ -73,7 +77,10 @@ export const FactStrip = memo(function FactStrip({
         ))}
       <div className="say">
         <Quiet>Show it</Quiet>
-        <span>{say}</span>
+        <span>{show.say}</span>
+        <span>
+          <ShowIt title={title} show={show} unit={unit} />
+        </span>
       </div>
     </Facts>
   );

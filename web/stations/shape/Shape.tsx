@@ -175,8 +175,18 @@ function Facts({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }
   const fit = useWorkings((s) => s.heavy.fit);
   const bits = useWorkings((s) => s.heavy.bits);
   const per = useLight((l) => l.counts.one);
-  const say = useLight((l) => l.show.say);
-  return <FactStrip fit={rung?.fit ?? fit} bits={rung?.bits ?? bits} per={per} say={say} unit={unit} />;
+  const show = useLight((l) => l.show);
+  const title = useLight((l) => l.title);
+  return (
+    <FactStrip
+      fit={rung?.fit ?? fit}
+      bits={rung?.bits ?? bits}
+      per={per}
+      show={show}
+      title={title}
+      unit={unit}
+    />
+  );
 }
 
 function OwnDial({ id, unit }: { id: string; unit: LengthUnit }) {

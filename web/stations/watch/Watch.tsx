@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Trash2 } from 'lucide-react';
 import { styled } from 'styled-components';
-import { HELP, type Note, type NoteInput } from '../../../contract/lending.ts';
+import { HELP, type Note, type NoteInput, type RungDone } from '../../../contract/lending.ts';
 import { shortDay } from '../../data/style.ts';
 import { api, words } from '../../data/api.ts';
 import {
@@ -78,6 +78,23 @@ const Bin = styled.button`
   }
 `;
 
+/** Rungs a sitting can have before its last one. */
+const MOST_BEFORE = 11;
+const Done = styled.ol`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 2px;
+  > li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto 44px;
+    align-items: center;
+    gap: 8px;
+    border-bottom: 1px dashed var(--seam);
+  }
+`;
+
 /** What each level of prompting means, beside its name. */
 const HELP_WORDS: Record<(typeof HELP)[number], string> = {
   none: 'No help',
@@ -108,6 +125,8 @@ export function Component() {
   const [count, setCount] = useState<number | null>(null);
   const [help, setHelp] = useState<(typeof HELP)[number]>('none');
   const [said, setSaid] = useState('');
+  /** Rungs done before the one that is open, in order. */
+  const [before, setBefore] = useState<readonly RungDone[]>([]);
   const [day, setDay] = useState<string | null>(null);
   const design = designs?.find((d) => String(d.id) === designId) ?? null;
   const heavy = useHeavy(design, materials, place?.market);
@@ -116,8 +135,9 @@ export function Component() {
     () => (design && materials && isThere ? countsOf(design, materials) : NO_COUNTS),
     [design, materials, isThere],
   );
+  const open = heavy.rungs?.find((r) => r.id === rungId);
   const add = useChange(async () => {
-    const rung = heavy.rungs?.find((r) => r.id === rungId);
+    const rung = open;
     if (!design || !rung) throw new Error('Choose a design and a rung.');
     if (seconds === null && count === null)
       throw new Error(`How many seconds did it take, or how many ${counted.of}?`);
@@ -132,6 +152,7 @@ export function Component() {
       help,
       words: said,
       satOn: day ?? place!.today,
+      before: [...before],
     };
     return api<Note>('POST', '/notes', note);
   });
@@ -184,6 +205,7 @@ export function Component() {
             <br />
             <Quiet>
               {n.rung}, {n.bits.toFixed(1)} bits
+              {n.before.length > 0 && `, after ${n.before.map((b) => b.rung.toLowerCase()).join(', ')}`}
             </Quiet>
           </>
         ),
@@ -264,6 +286,7 @@ export function Component() {
                   setSeconds(null);
                   setCount(null);
                   setSaid('');
+                  setBefore([]);
                 },
               });
             }}
@@ -279,11 +302,36 @@ export function Component() {
                 onChange={(v) => {
                   setDesignId(v);
                   setRungId(null);
+                  setBefore([]);
                 }}
                 options={designs.map((d) => ({ value: String(d.id), label: d.name, note: d.forGroup }))}
               />
+              {before.length > 0 && (
+                <Done aria-label="Rungs done before">
+                  {before.map((b, i) => (
+                    <li key={`${i}${b.rung}`}>
+                      <b>{b.rung}</b>
+                      <Quiet>
+                        {[
+                          b.seconds === null ? '' : `${b.seconds} s`,
+                          b.count === null ? '' : `${b.count} ${counted.of}`,
+                        ]
+                          .filter(Boolean)
+                          .join(', ')}
+                      </Quiet>
+                      <Bin
+                        type="button"
+                        aria-label={`Take ${b.rung} off`}
+                        onClick={() => setBefore((all) => all.filter((_, k) => k !== i))}
+                      >
+                        <Trash2 size={17} aria-hidden />
+                      </Bin>
+                    </li>
+                  ))}
+                </Done>
+              )}
               <Select
-                label="Rung"
+                label={before.length > 0 ? 'Then the rung' : 'Rung'}
                 value={rungId}
                 onChange={setRungId}
                 isDisabled={!heavy.rungs}
@@ -310,6 +358,21 @@ export function Component() {
                 <CountField label="Seconds" value={seconds} onChange={setSeconds} />
                 <CountField label={upper(counted.of)} value={count} onChange={setCount} />
               </Two>
+              <div>
+                <Button
+                  small
+                  plain
+                  isDisabled={!open || (seconds === null && count === null) || before.length >= MOST_BEFORE}
+                  onPress={() => {
+                    setBefore((all) => [...all, { rung: open!.name, bits: open!.bits, seconds, count }]);
+                    setRungId(null);
+                    setSeconds(null);
+                    setCount(null);
+                  }}
+                >
+                  And another rung
+                </Button>
+              </div>
               <Choice
                 label="Help given"
                 value={help}

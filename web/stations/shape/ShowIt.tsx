@@ -1,0 +1,157 @@
+import { useEffect, useState } from 'react';
+import { styled } from 'styled-components';
+import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
+import type { ScriptStep, Show } from '../../../core/patterns/index.ts';
+import { Button } from '../../parts/Button.tsx';
+import { Dialog } from '../../parts/Dialog.tsx';
+import { Quiet, Spread, Stack } from '../../parts/Panel.tsx';
+
+/** Letters that are read from a metre away: about 9 mm high on a tablet. */
+const Large = styled.p`
+  font: 600 34px/1.25 var(--display);
+  margin: 6px 0 12px;
+`;
+const Steps = styled.ol`
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 6px;
+  > li {
+    display: grid;
+    grid-template-columns: 64px 1fr;
+    gap: 10px;
+    padding: 6px 10px;
+    border-radius: 8px;
+    font-size: 17px;
+    line-height: 1.35;
+  }
+  > li[aria-current] {
+    background: var(--tape);
+  }
+`;
+const Words = styled.dl`
+  margin: 0;
+  display: grid;
+  grid-template-columns: 96px 1fr;
+  gap: 8px 12px;
+  font-size: 18px;
+  line-height: 1.4;
+  dt {
+    color: var(--slate);
+    font-size: 15px;
+    padding-top: 2px;
+  }
+  dd {
+    margin: 0;
+  }
+`;
+
+const clock = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+
+/** A sitting, step after step, against the clock: it goes on by itself, or when the next one is pressed. */
+function Sitting({ script, unit }: { script: readonly ScriptStep[]; unit: LengthUnit }) {
+  const [at, setAt] = useState(0);
+  /** Seconds that the step has run, and since when it runs (ms), null while it stands still. */
+  const [run, setRun] = useState<{ before: number; since: number | null }>({ before: 0, since: null });
+  const [now, setNow] = useState(0);
+  useEffect(() => {
+    if (run.since === null) return;
+    const beat = setInterval(() => setNow(performance.now()), 250);
+    return () => clearInterval(beat);
+  }, [run.since]);
+  const gone = run.before + (run.since === null ? 0 : Math.max(0, now - run.since) / 1000);
+  const step = script[at];
+  const left = step ? step.minutes * 60 - gone : 0;
+  const go = (to: number): void => {
+    setAt(to);
+    setRun((r) => ({ before: 0, since: r.since === null ? null : performance.now() }));
+  };
+  const isOver = step !== undefined && left <= 0;
+  useEffect(() => {
+    if (isOver) go(at + 1);
+  }, [isOver, at]);
+  const start = (): void => {
+    const t = performance.now();
+    setNow(t);
+    setRun((r) => (r.since === null ? { before: r.before, since: t } : { before: gone, since: null }));
+  };
+  return (
+    <Stack $gap={8}>
+      <div aria-live="polite">
+        <Quiet>
+          {step
+            ? `Step ${at + 1} of ${script.length} · ${clock(Math.max(0, left))} left`
+            : 'The sitting is over'}
+        </Quiet>
+        <Large>{step ? inUnit(step.words, unit) : 'Stop while it still goes well.'}</Large>
+      </div>
+      <Spread>
+        {step ? (
+          <>
+            <Button onPress={start}>{run.since === null ? 'Start' : 'Pause'}</Button>
+            <Button plain onPress={() => go(at + 1)}>
+              Next
+            </Button>
+          </>
+        ) : (
+          <Button
+            onPress={() => {
+              setAt(0);
+              setRun({ before: 0, since: null });
+            }}
+          >
+            From the beginning
+          </Button>
+        )}
+      </Spread>
+      <Steps>
+        {script.map((s, i) => (
+          <li key={s.words} aria-current={i === at ? 'step' : undefined}>
+            <Quiet>{s.minutes} min</Quiet>
+            {inUnit(s.words, unit)}
+          </li>
+        ))}
+      </Steps>
+    </Stack>
+  );
+}
+
+/** How to present a design: first words, what to look for, easier and harder; what is done in time minute by minute. */
+export function ShowIt({ title, show, unit }: { title: string; show: Show; unit: LengthUnit }) {
+  const [isOpen, setOpen] = useState(false);
+  const said: [string, string][] = [
+    ['Say', show.say],
+    ['Look for', show.lookFor],
+    ['Easier', show.easier],
+    ['Harder', show.harder],
+    ['And', show.more],
+    ['Stop', show.stop],
+  ];
+  return (
+    <>
+      <Button small plain onPress={() => setOpen(true)}>
+        {show.script ? 'Sitting, by the minute' : 'How to show it'}
+      </Button>
+      <Dialog title={title} isOpen={isOpen} onClose={() => setOpen(false)} wide>
+        <Stack $gap={18}>
+          {show.script && <Sitting script={show.script} unit={unit} />}
+          <Words>
+            {said.map(([label, text]) => (
+              <div key={label} style={{ display: 'contents' }}>
+                <dt>{label}</dt>
+                <dd>{inUnit(text, unit)}</dd>
+              </div>
+            ))}
+          </Words>
+          <Spread>
+            <Button plain onPress={() => setOpen(false)}>
+              Close
+            </Button>
+          </Spread>
+        </Stack>
+      </Dialog>
+    </>
+  );
+}
