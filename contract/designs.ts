@@ -8,7 +8,7 @@ const months = z
   .min(0, 'must not be negative')
   .max(216, 'must be at most 216 months');
 
-const designShape = z.strictObject({
+export const designShape = z.strictObject({
   name,
   pattern: z.string({ error: 'expected a pattern' }).max(40, 'expected the name of a pattern'),
   /** Whom it is for, in the place's own word for a group. */
@@ -41,8 +41,8 @@ const designShape = z.strictObject({
   /** Whether its next batch is being made, and so speaks for stock. */
   onBench: z.boolean({ error: 'expected true or false' }).optional(),
 });
-const agesInOrder = (d: { ageFrom: number; ageTo: number }): boolean => d.ageFrom < d.ageTo;
-const agesError = { path: ['ageTo'], message: 'must be more than ageFrom' };
+export const agesInOrder = (d: { ageFrom: number; ageTo: number }): boolean => d.ageFrom < d.ageTo;
+export const agesError = { path: ['ageTo'], message: 'must be more than ageFrom' };
 
 export const designInput = designShape.refine(agesInOrder, agesError);
 export const designUpdate = designShape.extend({ version }).refine(agesInOrder, agesError);

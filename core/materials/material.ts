@@ -146,14 +146,22 @@ export const materialFields = z.strictObject({
     .optional(),
 });
 
-/** A kind of thing on the shelf, with how many are kept and their measured sizes (mm). */
-export const materialInput = materialFields.superRefine((m, ctx) => {
+/** Faults of a material whose sizes do not say its form. */
+const withItsSizes = (
+  m: Pick<z.infer<typeof materialFields>, 'form' | 'solid' | 'sizes'>,
+  ctx: z.RefinementCtx,
+): void => {
   if (m.form === 'piece' && m.solid === undefined)
     ctx.addIssue({ code: 'custom', path: ['solid'], message: `expected one of ${SOLIDS.join(', ')}` });
   for (const name of required(m))
     if (m.sizes[name] === undefined)
       ctx.addIssue({ code: 'custom', path: ['sizes', name], message: `a ${m.form} needs its ${name} in mm` });
-});
+};
+/** A kind of thing on the shelf, with how many are kept and their measured sizes (mm). */
+export const materialInput = materialFields.superRefine(withItsSizes);
+/** A kind of thing by itself, as a file carries it: not how many are kept. */
+export const materialKind = materialFields.omit({ kept: true }).superRefine(withItsSizes);
+export type MaterialKind = z.infer<typeof materialKind>;
 export type MaterialInput = z.infer<typeof materialInput>;
 export type Material = MaterialInput & {
   readonly id: number;

@@ -274,7 +274,13 @@ describe('watch, place and the tape', () => {
       satOn: TODAY,
     };
     await desk.post('/notes', { ...note, satOn: '2026-11-20' }).expect(201);
-    await desk.post('/notes', note).expect(201);
+    const climbed = [{ rung: 'Loose slot', bits: 9.5, seconds: 60, count: null }];
+    await desk.post('/notes', { ...note, before: climbed }).expect(201);
+    expect((await desk.get('/notes')).body.map((n: { before: unknown }) => n.before)).toEqual([climbed, []]);
+    expect(
+      (await desk.post('/notes', { ...note, before: [{ ...climbed[0], bits: -1 }] }).expect(400)).body
+        .errors[0].path,
+    ).toBe('before.0.bits');
     expect((await desk.get('/notes')).body.map((n: { satOn: string }) => n.satOn)).toEqual([
       TODAY,
       '2026-11-20',

@@ -13,6 +13,7 @@ import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList, DesignTag } from './DesignTag.tsx';
 import type { Light } from './derived.ts';
 import type { Heavy } from './heavy.ts';
+import { Files } from './Files.tsx';
 import { NewDesign } from './NewDesign.tsx';
 import { useNeeds, type NeedingDesign } from './onBench.ts';
 import { useOpenDesign } from './store.ts';
@@ -111,6 +112,7 @@ const Others = memo(function Others({
       <Button plain onPress={newDesign}>
         New design
       </Button>
+      <Files open={open} />
       <Fold>
         <summary>Other designs ({designs.length - 1})</summary>
         <BenchList station={station} designs={designs} materials={materials} open={open} />

@@ -1,9 +1,11 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { batchInput, designInput, designUpdate } from '../../../contract/designs.ts';
+import { designFile, openFile } from '../../../contract/designFile.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
 import { pageOf, sendPage } from '../../paging.ts';
+import * as files from './designFile.ts';
 import * as shape from './service.ts';
 
 export function shapeRoutes({ em, inTransaction, today }: Inside): Router {
@@ -17,6 +19,26 @@ export function shapeRoutes({ em, inTransaction, today }: Inside): Router {
   });
   r.get('/designs/needs', async (_, res) => {
     res.json(await shape.listNeeds(em(), today()));
+  });
+  // What every design file of this version must be, for whoever writes one elsewhere.
+  r.get('/schemas/design', (_, res) => {
+    res.json(z.toJSONSchema(designFile, { unrepresentable: 'any', io: 'input' }));
+  });
+  r.post('/designs/file/look', async (req, res) => {
+    res.json(await files.lookAt(em(), read(openFile, req.body).file));
+  });
+  r.post('/designs/file', async (req, res) => {
+    const { file, takeNearest } = read(openFile, req.body);
+    res.status(201).json(await inTransaction((m) => files.openDesignFile(m, file, takeNearest, today())));
+  });
+  r.get('/designs/:id/file', async (req, res) => {
+    const d = await shape.findDesign(em(), readId(req.params.id, 'design'));
+    const name =
+      d.name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '') || 'design';
+    res.attachment(`${name}.json`).json(await files.writeFile(em(), d));
   });
   r.get('/designs/:id', async (req, res) => {
     res.json(shape.designJson(await shape.findDesign(em(), readId(req.params.id, 'design'))));

@@ -1,0 +1,177 @@
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { styled } from 'styled-components';
+import type { DesignFileLook } from '../../contract/designFile.ts';
+import type { Design } from '../../contract/designs.ts';
+import { formatAges } from '../../core/calendar/ages.ts';
+import { api, words } from '../data/api.ts';
+import { useChange } from '../data/queries.ts';
+import { Button } from '../parts/Button.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
+import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
+import { DesignFile } from './DesignFile.tsx';
+
+const Drop = styled.div`
+  border: 1px dashed var(--seam-strong);
+  border-radius: 10px;
+  padding: 8px;
+  display: grid;
+  gap: 6px;
+  &[data-over='true'] {
+    background: var(--fox-tint);
+    border-color: var(--fox);
+  }
+`;
+const Brings = styled.dl`
+  margin: 0;
+  display: grid;
+  grid-template-columns: minmax(110px, auto) 1fr;
+  gap: 5px 14px;
+  dt {
+    color: var(--slate);
+  }
+  dd {
+    margin: 0;
+  }
+`;
+
+/** Larger than any design; a picture or a film dropped by mistake is not even read. */
+const LARGEST = 256 * 1024;
+
+const said = (value: unknown): string =>
+  value === undefined ? 'left out' : typeof value === 'string' ? value : JSON.stringify(value);
+
+/** Designs go out as files and come in from them: by a button, or dropped here; seen first, then opened. */
+export function Files({ open }: { open: number }) {
+  const [isOver, setOver] = useState(false);
+  const [file, setFile] = useState<unknown>(null);
+  const [look, setLook] = useState<DesignFileLook | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const add = useChange((takeNearest: boolean) =>
+    api<Design>('POST', '/designs/file', { file, takeNearest }),
+  );
+  const close = (): void => {
+    setLook(null);
+    setProblem(null);
+    add.reset();
+  };
+  const take = async (picked: File | undefined): Promise<void> => {
+    setOver(false);
+    if (!picked) return;
+    close();
+    try {
+      if (picked.size > LARGEST) throw new Error(`${picked.name} is over 256 kB; no design file is.`);
+      let parsed: unknown;
+      try {
+        parsed = JSON.parse(await picked.text());
+      } catch {
+        throw new Error(`${picked.name} is no design file: it is not JSON.`);
+      }
+      setFile(parsed);
+      setLook(await api<DesignFileLook>('POST', '/designs/file/look', { file: parsed }));
+    } catch (e) {
+      setProblem(words(e));
+    }
+  };
+  const start = async (): Promise<void> => {
+    try {
+      const made = await add.mutateAsync((look?.nearest.length ?? 0) > 0);
+      close();
+      await navigate(`/shape/${made.id}`);
+    } catch {
+      // What went wrong stands in the dialog.
+    }
+  };
+  return (
+    <>
+      <Drop
+        data-over={isOver}
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(e) => {
+          e.preventDefault();
+          void take(e.dataTransfer.files[0]);
+        }}
+      >
+        <Row>
+          <Button small plain onPress={() => input.current?.click()}>
+            Open a file
+          </Button>
+          <DesignFile small href={`/api/designs/${open}/file`}>
+            Save as a file
+          </DesignFile>
+        </Row>
+        <Quiet>Or drop a design file here.</Quiet>
+        <input
+          ref={input}
+          type="file"
+          accept=".json,application/json"
+          hidden
+          aria-label="Design file"
+          onChange={(e) => {
+            void take(e.target.files?.[0]);
+            // The same file may be chosen again.
+            e.target.value = '';
+          }}
+        />
+      </Drop>
+      <Dialog
+        title={look ? look.name : 'It cannot be opened'}
+        isOpen={look !== null || problem !== null}
+        onClose={close}
+      >
+        <Stack $gap={12}>
+          {problem && <Notice tone="stop">{problem}</Notice>}
+          {look && (
+            <>
+              <Brings>
+                <dt>{look.patternName}</dt>
+                <dd>{look.title}</dd>
+                <dt>For</dt>
+                <dd>
+                  {look.forGroup}, {formatAges(look.ageFrom, look.ageTo)}
+                </dd>
+                {look.materials.map((m, i) => (
+                  <div key={`${i}${m.name}`} style={{ display: 'contents' }}>
+                    <dt>{m.role}</dt>
+                    <dd>
+                      {m.name} <Quiet>{m.id === null ? 'will be added, none kept' : 'on your shelf'}</Quiet>
+                    </dd>
+                  </div>
+                ))}
+              </Brings>
+              {look.isThere && (
+                <Notice tone="care">A design of that name is here already; this one comes beside it.</Notice>
+              )}
+              {look.nearest.length > 0 && (
+                <Notice tone="care">
+                  {look.nearest.map((n) => (
+                    <p key={n.dial}>
+                      {n.dial}: {said(n.was)} {n.why}. Taken: {said(n.is)}.
+                    </p>
+                  ))}
+                </Notice>
+              )}
+              {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
+            </>
+          )}
+          <Row>
+            {look && (
+              <Button isDisabled={add.isPending} onPress={() => void start()}>
+                {look.nearest.length > 0 ? 'Open with the nearest' : 'Open it'}
+              </Button>
+            )}
+            <Button plain onPress={close}>
+              {look ? 'Leave it' : 'Close'}
+            </Button>
+          </Row>
+        </Stack>
+      </Dialog>
+    </>
+  );
+}
