@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from './desk.ts';
 
@@ -188,4 +189,37 @@ test('inches are shown where the place writes inches', async ({ page, demo }) =>
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.goto(`${demo.url}/shape/1`);
   await expect(page.getByRole('textbox', { name: 'Slot length, typed' })).toHaveValue('1 5/8″');
+});
+
+test('a design goes out as a file, and comes in again after a look', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/shape/18`);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save as file' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('round-the-island.json');
+  const file = JSON.parse(readFileSync(await download.path(), 'utf8')) as {
+    version: number;
+    design: { name: string; dials: { lane: number } };
+  };
+  file.design.name = 'Round the lighthouse';
+  file.design.dials.lane = 999;
+  const input = page.getByLabel('Design file');
+  await page.getByRole('button', { name: 'Open a file' }).waitFor();
+  await input.setInputFiles({
+    name: 'island.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(file)),
+  });
+  const dialog = page.getByRole('dialog', { name: 'Round the lighthouse' });
+  await expect(dialog.getByText(/lane: 999 .*Taken: 200/)).toBeVisible();
+  await expect(dialog.getByText('on your shelf').first()).toBeVisible();
+  await dialog.getByRole('button', { name: 'Open with the nearest' }).click();
+  await expect(page.getByLabel('Design Round the lighthouse')).toBeVisible();
+  await input.setInputFiles({
+    name: 'new.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ ...file, version: 9 })),
+  });
+  await expect(page.getByRole('dialog').getByText(/from a newer Fox Button/)).toBeVisible();
 });

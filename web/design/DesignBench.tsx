@@ -108,16 +108,15 @@ const Others = memo(function Others({
   newDesign: () => void;
 }) {
   return (
-    <Stack>
+    <Files open={open}>
       <Button plain onPress={newDesign}>
         New design
       </Button>
-      <Files open={open} />
       <Fold>
         <summary>Other designs ({designs.length - 1})</summary>
         <BenchList station={station} designs={designs} materials={materials} open={open} />
       </Fold>
-    </Stack>
+    </Files>
   );
 });
 

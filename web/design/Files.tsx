@@ -12,14 +12,14 @@ import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
 import { DesignFile } from './DesignFile.tsx';
 
 const Drop = styled.div`
-  border: 1px dashed var(--seam-strong);
   border-radius: 10px;
-  padding: 8px;
   display: grid;
-  gap: 6px;
+  align-content: start;
+  gap: 12px;
   &[data-over='true'] {
     background: var(--fox-tint);
-    border-color: var(--fox);
+    outline: 2px dashed var(--fox);
+    outline-offset: 4px;
   }
 `;
 const Brings = styled.dl`
@@ -41,8 +41,8 @@ const LARGEST = 256 * 1024;
 const said = (value: unknown): string =>
   value === undefined ? 'left out' : typeof value === 'string' ? value : JSON.stringify(value);
 
-/** Designs go out as files and come in from them: by a button, or dropped here; seen first, then opened. */
-export function Files({ open }: { open: number }) {
+/** The list of designs, which go out as files and come in from them: by a button, or dropped on the list. */
+export function Files({ open, children }: { open: number; children: React.ReactNode }) {
   const [isOver, setOver] = useState(false);
   const [file, setFile] = useState<unknown>(null);
   const [look, setLook] = useState<DesignFileLook | null>(null);
@@ -98,15 +98,15 @@ export function Files({ open }: { open: number }) {
           void take(e.dataTransfer.files[0]);
         }}
       >
+        {children}
         <Row>
           <Button small plain onPress={() => input.current?.click()}>
             Open a file
           </Button>
           <DesignFile small href={`/api/designs/${open}/file`}>
-            Save as a file
+            Save as file
           </DesignFile>
         </Row>
-        <Quiet>Or drop a design file here.</Quiet>
         <input
           ref={input}
           type="file"

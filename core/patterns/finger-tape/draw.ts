@@ -85,13 +85,13 @@ export function draw(at: At<Dials>): Drawing {
   const sheets = Array.from({ length: colours }, (_, k) => sheet(k).map((m) => moved(m, papersAt(k)))).flat();
   const strip = stripFor(d.girth);
   const wide = stripWidth(d, tape);
-  const under = top + width + 26;
+  const under = top + width + 42;
   const middle = x + strip / 2;
   const band: Mark[] = [
     rectangle('body', [middle - strip / 4, under + wide / 2], [strip / 2, wide], { colour: tape.colour }),
     rectangle('shade', [middle + strip / 4, under + wide / 2], [strip / 2, wide], { colour: '#F3E7C4' }),
-    words([middle - strip / 4, under + wide + 9], 'sticky in'),
-    words([middle + strip / 4, under + wide + 9], 'sticky out'),
+    words([middle - strip / 4, under + wide + 9], 'in'),
+    words([middle + strip / 4, under + wide + 9], 'out'),
   ];
   const right = x + max(colours * (length + 12) + 62, strip + 30);
   const post = d.end === 'rolled and posted' && box ? max(48, d.hole * 3) : 0;
@@ -133,7 +133,7 @@ export function draw(at: At<Dials>): Drawing {
       [middle - strip / 2, under + wide],
       [middle + strip / 2, under + wide],
       [0, 36],
-      'strip',
+      'sticky strip',
       strip,
     ),
     dimension([middle + strip / 2, under], [middle + strip / 2, under + wide], [9, 0], 'wide', wide),
