@@ -7,7 +7,10 @@ import { CAP, startTest, TODAY, TUB, withDesign, type TestDesk } from './testing
  * part of it is lost, doubled in name, or turned into something nobody would expect there.
  */
 let desk: TestDesk;
-let ids: Record<'tub' | 'cap' | 'design' | 'borrower' | 'supplier' | 'copy' | 'lot' | 'offer', number>;
+let ids: Record<
+  'tub' | 'cap' | 'design' | 'borrower' | 'supplier' | 'copy' | 'lot' | 'offer' | 'kit',
+  number
+>;
 let valid: { method: 'post' | 'put'; path: string; body: Record<string, unknown> }[];
 
 beforeAll(async () => {
@@ -27,6 +30,7 @@ beforeAll(async () => {
   const lot = ((await desk.get('/lots')).body as { id: number }[])[0]!;
   expect(find).toBeDefined();
   const borrower = await made('/borrowers', { name: 'Teal Skiff', group: 'Gulls' });
+  const kit = await made('/kits', { name: 'Two in one', designs: [design.id], container: null });
   const build = (
     await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201)
   ).body as { copies: { id: number }[] };
@@ -39,7 +43,9 @@ beforeAll(async () => {
     copy: build.copies[0]!.id,
     lot: lot.id,
     offer: offer.id,
+    kit: kit.id,
   };
+  const { body: fileBody } = (await desk.get(`/designs/${design.id}/file`)) as { body: unknown };
   const kept = (await desk.get(`/designs/${design.id}`)).body as Record<string, unknown>;
   const { id: _, ...designBody } = kept;
   const { today: __, ...place } = (await desk.get('/place')).body as Record<string, unknown>;
@@ -72,6 +78,15 @@ beforeAll(async () => {
     { method: 'post', path: '/shop/refresh', body: {} },
     { method: 'post', path: '/designs', body: { ...designBody, version: undefined } },
     { method: 'put', path: `/designs/${ids.design}`, body: designBody },
+    { method: 'post', path: '/designs/file/look', body: { file: fileBody } },
+    { method: 'post', path: '/designs/file', body: { file: fileBody, takeNearest: true } },
+    { method: 'post', path: '/kits', body: { name: 'Grab bag', designs: [ids.design], container: null } },
+    {
+      method: 'put',
+      path: `/kits/${ids.kit}`,
+      body: { name: 'Two in one', designs: [ids.design], container: null, version: 1 },
+    },
+    { method: 'post', path: `/kits/${ids.kit}/build`, body: { version: 1, copies: 1 } },
     { method: 'post', path: `/designs/${ids.design}/batch`, body: { version: 1, copies: 2 } },
     { method: 'post', path: '/backups', body: {} },
     { method: 'post', path: '/builds', body: { designId: ids.design, version: 1, copies: 1 } },

@@ -6,6 +6,7 @@ import {
   type BenchTool,
   type Chosen,
   type OpenPattern,
+  type Role,
   type Skill,
 } from '../patterns/index.ts';
 import { extentsOf, shapeOf, type Material } from '../materials/material.ts';
@@ -52,7 +53,37 @@ export function fromFreeStock(options: {
   without?: readonly BenchTool[] | undefined;
 }): PatternMade[] {
   const { pattern, free } = options;
-  const roles = pattern.roles.filter((r) => r.least > 0);
+  const required = pattern.roles.filter((r) => r.least > 0);
+  const found = begun(options, required, {});
+  // What may stay empty is filled only where nothing comes of the rest: a web wants its sticks.
+  return found.length > 0 ? found : begun(options, required, furnished(pattern, options.materials, free));
+}
+
+/** For roles that may stay empty and usually do not, one material each: one that it usually is made of, else the most. */
+function furnished(
+  pattern: OpenPattern,
+  materials: readonly Material[],
+  free: ReadonlyMap<number, number>,
+): Record<string, readonly Material[]> {
+  const chosen: Record<string, readonly Material[]> = {};
+  const there = (m: Material): number => free.get(m.id) ?? 0;
+  for (const r of pattern.roles.filter((x) => x.least === 0 && x.usual.length > 0)) {
+    const isUsual = (m: Material): boolean => m.catalogue !== undefined && r.usual.includes(m.catalogue);
+    const taken = Object.values(chosen).flat();
+    const [first] = materials
+      .filter((m) => there(m) > 0 && refusal(r, m) === null && !taken.includes(m))
+      .sort((a, b) => Number(isUsual(b)) - Number(isUsual(a)) || there(b) - there(a));
+    if (first) chosen[r.id] = [first];
+  }
+  return chosen;
+}
+
+function begun(
+  options: Parameters<typeof fromFreeStock>[0],
+  roles: readonly Role[],
+  besides: Record<string, readonly Material[]>,
+): PatternMade[] {
+  const { pattern, free } = options;
   const perRole = Math.max(
     2,
     Math.min(MOST_PER_ROLE, Math.floor(MOST_TRIES ** (1 / Math.max(1, roles.length)))),
@@ -96,15 +127,18 @@ export function fromFreeStock(options: {
       // These two do not go together: the pattern has said so.
     }
   };
-  walk(0, {});
+  walk(0, besides);
   // Pieces that are there whole come before those that would have to be cut first.
   found.sort((a, b) => Number(a.isCut) - Number(b.isCut) || b.copies - a.copies);
   const kept: PatternMade[] = [];
-  const last = roles.at(-1)!.id;
+  // Where nothing must be there, what was put in stands for it.
+  const tried = roles.length > 0 ? roles.map((r) => r.id) : Object.keys(besides).slice(0, 1);
+  const last = tried.at(-1);
+  if (last === undefined) return [];
   const tries = new Map<number, number>();
   const shares = (f: Pick<PatternMade, 'materials'>, roleIds: readonly string[]): boolean =>
     kept.some((k) => roleIds.some((r) => k.materials[r]![0] === f.materials[r]![0]));
-  for (const apart of [roles.map((r) => r.id), [last]])
+  for (const apart of [tried, [last]])
     for (const { isCut: _, ...f } of found) {
       if (kept.length >= options.most) return kept;
       const before = tries.get(f.materials[last]![0]!) ?? 0;

@@ -136,6 +136,19 @@ export const BuildRow = defineEntity({
   },
 });
 
+/** A kit of one or several designs: what is lent as one. */
+export const KitRow = defineEntity({
+  name: 'KitRow',
+  tableName: 'kit',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    version: p.integer().version(),
+    name: p.string(),
+    designs: p.json<number[]>(),
+    container: p.integer().nullable(),
+  },
+});
+
 export const CopyRow = defineEntity({
   name: 'CopyRow',
   tableName: 'copy',
@@ -143,6 +156,8 @@ export const CopyRow = defineEntity({
     id: p.integer().primary().autoincrement(),
     label: p.string().unique(),
     design: () => p.manyToOne(DesignRow),
+    /** The kit of several designs that it is; null for a kit of its one design. */
+    kit: () => p.manyToOne(KitRow).nullable(),
     build: () => p.manyToOne(BuildRow).nullable(),
     repair: p.boolean(),
     parts: p.json<PartJson[]>(),
@@ -222,6 +237,7 @@ export const entities = [
   PriceSeenRow,
   DesignRow,
   BuildRow,
+  KitRow,
   CopyRow,
   BorrowerRow,
   LoanRow,
@@ -233,6 +249,7 @@ export type Material = InferEntity<typeof MaterialRow>;
 export type Lot = InferEntity<typeof LotRow>;
 export type Design = InferEntity<typeof DesignRow>;
 export type Copy = InferEntity<typeof CopyRow>;
+export type KitStored = InferEntity<typeof KitRow>;
 export type Loan = InferEntity<typeof LoanRow>;
 export type Note = InferEntity<typeof NoteRow>;
 export type Offer = InferEntity<typeof OfferRow>;

@@ -5,4 +5,5 @@ export const migrationNames = [
   '2026-11-26-one-truth',
   '2026-11-26-families',
   '2026-11-27-sittings',
+  '2026-11-27-kits',
 ] as const;

@@ -162,5 +162,17 @@ class Sittings extends Migration {
   }
 }
 
-const classes = [Start, Lots, OneTruth, Families, Sittings];
+/** What is lent can be a kit of several designs; what was lent so far is a kit of one, and stays as it is. */
+class Kits extends Migration {
+  override up(): void {
+    this.addSql(
+      'create table "kit" ("id" integer not null primary key autoincrement, "version" integer not null default 1, "name" text not null, "designs" json not null, "container" integer null references "material" ("id"))',
+    );
+    this.addSql('create unique index "kit_name" on "kit" ("name" collate nocase)');
+    this.addSql('alter table "copy" add column "kit_id" integer null references "kit" ("id")');
+    this.addSql('create index "copy_kit" on "copy" ("kit_id") where "kit_id" is not null');
+  }
+}
+
+const classes = [Start, Lots, OneTruth, Families, Sittings, Kits];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

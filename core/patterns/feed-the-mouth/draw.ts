@@ -73,7 +73,7 @@ export function draw(at: At<Dials>): Drawing {
           [at[0] - half, at[1]],
           [at[0] + half, at[1]],
         ],
-        { width: 1.4, colour: '#21302d' },
+        role === 'slit' ? {} : { width: 1.4, colour: '#21302d' },
       ),
       ...(d.crossed
         ? [
@@ -83,7 +83,7 @@ export function draw(at: At<Dials>): Drawing {
                 [at[0], at[1] - half * 0.6],
                 [at[0], at[1] + half * 0.6],
               ],
-              { width: 1.4, colour: '#21302d' },
+              role === 'slit' ? {} : { width: 1.4, colour: '#21302d' },
             ),
           ]
         : []),

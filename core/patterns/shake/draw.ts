@@ -114,10 +114,46 @@ function bottle(at: At<Dials>): Mark[] {
   ];
 }
 
+/** A guide to lay the plates on: where the staples go, and what stays open to fill it through. */
+function rimGuide(at: At<Dials>): Sheet {
+  const { dials: d } = at;
+  const { across } = parts(at);
+  const lie = across / 2 - (d.seal === 'staples' ? d.rim : 0);
+  const open = min(PI, d.mouth / max(1, lie));
+  const on = (a: number, r: number): Vec2 => [r * cos(a), r * sin(a)];
+  const middle = PI / 2;
+  return {
+    id: 'rim',
+    title: 'Guide for the rim',
+    count: 1,
+    marks: [
+      circle('draw', [0, 0], across),
+      ...[-1, 1].map((side) =>
+        line('draw', [on(middle + (side * open) / 2, lie - 18), on(middle + (side * open) / 2, across / 2)]),
+      ),
+      ...(d.seal === 'staples'
+        ? Array.from({ length: min(d.staples, 200) }, (_, i) => {
+            const a = (2 * PI * (i + 0.5)) / d.staples;
+            return line('draw', [on(a, lie - 3), on(a, lie + 3)]);
+          })
+        : []),
+    ],
+  };
+}
+
 function sheets(at: At<Dials>): Sheet[] {
   const { dials: d } = at;
-  const { kind, across } = parts(at);
-  if (kind !== 'tube') return [];
+  const { kind, across, body } = parts(at);
+  if (kind === 'plates') return [rimGuide(at)];
+  if (kind === 'bottle')
+    return [
+      {
+        id: 'wrap',
+        title: 'Wrap to decorate, once round',
+        count: 1,
+        marks: [rectangle('cut', [0, 0], [PI * across + 10, max(20, (body.sizes.height ?? 100) * 0.5)])],
+      },
+    ];
   const side = capSide(d, across);
   const slits = 16;
   return [

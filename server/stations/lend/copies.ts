@@ -36,9 +36,9 @@ interface Columns {
 }
 
 const FROM =
-  'from copy c join design d on d.id = c.design_id left join loan l on l.copy_id = c.id and l.returned_on is null left join borrower b on b.id = l.borrower_id';
+  'from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null left join borrower b on b.id = l.borrower_id';
 const COLUMNS =
-  'c.id, c.label, c.design_id, d.name as design, d.skill, c.repair, c.parts, c.last_counted, l.id as loan_id, b.id as borrower_id, b.name as borrower, l.lent_on, l.due_on';
+  'c.id, c.label, c.design_id, coalesce(k.name, d.name) as design, d.skill, c.repair, c.parts, c.last_counted, l.id as loan_id, b.id as borrower_id, b.name as borrower, l.lent_on, l.due_on';
 
 const copyJson = (c: Columns): CopyJson => ({
   id: c.id,
@@ -71,9 +71,14 @@ function filterOf(query: Query, today: Day): { where: string[]; params: unknown[
     params.push(...values);
   };
   if (query.label !== undefined) add('c.label = ?', query.label);
-  if (query.design !== undefined) add('c.design_id = ?', query.design);
+  if (query.design !== undefined) add('c.design_id = ? and c.kit_id is null', query.design);
   if (query.skill !== undefined) add('d.skill = ?', query.skill);
-  if (query.q) add("(d.name like ? escape '\\' or b.name like ? escape '\\')", like(query.q), like(query.q));
+  if (query.q)
+    add(
+      "(coalesce(k.name, d.name) like ? escape '\\' or b.name like ? escape '\\')",
+      like(query.q),
+      like(query.q),
+    );
   if (query.order === 'due') add('l.id is not null');
   switch (query.standing) {
     case 'in':

@@ -47,7 +47,7 @@ const pastLoan = (l: LoanColumns, counts: ReadonlyMap<number, KitCount>): PastLo
 });
 
 const LOANS =
-  'select l.id, l.copy_id, l.borrower_id, l.lent_on, l.due_on, l.returned_on, c.label, d.name as design, b.name as borrower from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id join borrower b on b.id = l.borrower_id';
+  'select l.id, l.copy_id, l.borrower_id, l.lent_on, l.due_on, l.returned_on, c.label, coalesce(k.name, d.name) as design, b.name as borrower from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id join borrower b on b.id = l.borrower_id';
 
 /** Loans and counts of one kit, the latest first: what was missing at each return stays readable. */
 export async function kitHistory(em: EntityManager, copyId: number, most: number): Promise<KitHistory> {

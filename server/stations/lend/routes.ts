@@ -1,10 +1,12 @@
 import { Router } from 'express';
 import { borrowerInput, historyQuery, loanInput, mendInput, returnInput } from '../../../contract/lending.ts';
+import { kitBuild, kitInput, kitUpdate } from '../../../contract/kits.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
 import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
+import * as kits from './kits.ts';
 import * as lend from './service.ts';
 
 export function lendRoutes({ em, inTransaction, today }: Inside): Router {
@@ -21,6 +23,26 @@ export function lendRoutes({ em, inTransaction, today }: Inside): Router {
   r.get('/copies/:id/history', async (req, res) => {
     const id = readId(req.params.id, 'kit');
     res.json(await kitHistory(em(), id, read(historyQuery, req.query).limit));
+  });
+  r.get('/kits', async (_req, res) => void res.json(await kits.listKits(em(), today())));
+  r.post('/kits', async (req, res) => {
+    const input = read(kitInput, req.body);
+    res.status(201).json(await inTransaction((m) => kits.addKit(m, input, today())));
+  });
+  r.put('/kits/:id', async (req, res) => {
+    const id = readId(req.params.id, 'kit');
+    const input = read(kitUpdate, req.body);
+    res.json(await inTransaction((m) => kits.updateKit(m, id, input, today())));
+  });
+  r.delete('/kits/:id', async (req, res) => {
+    const id = readId(req.params.id, 'kit');
+    await inTransaction((m) => kits.removeKit(m, id));
+    res.status(204).end();
+  });
+  r.post('/kits/:id/build', async (req, res) => {
+    const id = readId(req.params.id, 'kit');
+    const input = read(kitBuild, req.body);
+    res.status(201).json(await inTransaction((m) => kits.buildKit(m, id, input, today())));
   });
   r.get('/borrowers/:id/history', async (req, res) => {
     const id = readId(req.params.id, 'family');

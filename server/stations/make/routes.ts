@@ -159,7 +159,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
   });
   r.get('/designs/:id/labels.pdf', async (req, res) => {
     const o = await opened(req);
-    const copies = await o.em.find(CopyRow, { design: o.design.id }, { orderBy: { id: 'asc' } });
+    const copies = await o.em.find(CopyRow, { design: o.design.id, kit: null }, { orderBy: { id: 'asc' } });
     const labels = copies.map((c) => ({
       label: c.label,
       name: o.design.name,

@@ -37,12 +37,13 @@ export async function build(
     await takeFromShelf(em, shelf.get(materialId)!, quantity, today, 'copies');
   const offcuts = await putBackOffcuts(em, supply, input.copies, today);
   const made = em.create(BuildRow, { design, copies: input.copies, builtOn: today, used });
-  const before = await em.count(CopyRow, { design: design.id });
+  const before = await em.count(CopyRow, { design: design.id, kit: null });
   const parts = kitParts(needs).map((p) => ({ ...p, present: p.due }));
   const copies = Array.from({ length: input.copies }, (_, i) =>
     em.create(CopyRow, {
       label: copyLabel(design.id, before + i),
       design,
+      kit: null,
       build: made,
       repair: false,
       parts,

@@ -17,6 +17,7 @@ import {
   BuildRow,
   CopyRow,
   DesignRow,
+  KitRow,
   MaterialRow,
   NoteRow,
   type Design,
@@ -261,6 +262,9 @@ export async function removeDesign(em: EntityManager, id: number): Promise<void>
     notes: await em.count(NoteRow, { design: id }),
   };
   const what = Object.entries(held).flatMap(([name, n]) => (n > 0 ? [name] : []));
+  const inKits = (await em.find(KitRow, {})).filter((k) => k.designs.includes(id)).map((k) => k.name);
+  if (inKits.length > 0)
+    throw new ProblemError(409, `${d.name} is in ${inKits.join(' and ')}; it stays for their sake.`);
   if (what.length > 0)
     throw new ProblemError(409, `${d.name} has ${what.join(' and ')}; it stays for their sake.`);
   await em.removeAndFlush(d);

@@ -1,0 +1,83 @@
+import { wholeNeed } from '../testing.ts';
+import { carriedBy, partsOfKit, takesOfKit, type KitDesign } from './kit.ts';
+
+const CAPS = 5;
+const drop: KitDesign = {
+  id: 1,
+  name: 'Drop tub',
+  needs: [
+    wholeNeed('Tub', 1, 1, { use: 'part' }),
+    wholeNeed('Cap', CAPS, 8),
+    wholeNeed('Bag', 9, 1, { use: 'package' }),
+  ],
+};
+const count: KitDesign = {
+  id: 2,
+  name: 'Count pouch',
+  needs: [
+    wholeNeed('Cap', CAPS, 24),
+    wholeNeed('Bag', 9, 1, { use: 'package' }),
+    wholeNeed('Tape', 7, 300, { use: 'consumable', counted: false, unit: 'mm' }),
+    wholeNeed('Card', 3, 1, {
+      use: 'part',
+      cuts: [
+        {
+          kind: 'outline',
+          id: 'card',
+          label: 'Card',
+          role: 'card',
+          materialId: 3,
+          count: 6,
+          use: 'part',
+          counted: true,
+          outline: [
+            [0, 0],
+            [100, 0],
+            [100, 100],
+            [0, 100],
+          ],
+          turn: 'right',
+          gap: 0,
+        },
+      ],
+      stock: { kind: 'panels', panels: [[200, 300]] },
+    }),
+  ],
+};
+
+it('counts shared pieces and the bag once, and says whose they are', () => {
+  const parts = partsOfKit([drop, count]);
+  expect(parts.find((p) => p.materialId === CAPS)).toMatchObject({
+    due: 24,
+    for: ['Drop tub', 'Count pouch'],
+  });
+  expect(parts.filter((p) => p.materialId === 9)).toEqual([expect.objectContaining({ due: 1 })]);
+  expect(parts.find((p) => p.name === 'Tub (Drop tub)')).toMatchObject({ due: 1, for: ['Drop tub'] });
+  expect(parts.find((p) => p.name === 'Card (Count pouch)')).toMatchObject({ due: 6, materialId: null });
+});
+
+it('takes shared pieces once a kit, everything else for each design, parts cut together', () => {
+  const two = takesOfKit([drop, count], 2);
+  expect([two.get(CAPS), two.get(9), two.get(1), two.get(7)]).toEqual([48, 2, 2, 600]);
+  // Twelve cards of 100 × 100, six to a sheet of 200 × 300.
+  expect(two.get(3)).toBe(2);
+});
+
+it('a kit of one design is what the design is', () => {
+  expect(partsOfKit([drop]).map((p) => [p.name, p.due])).toEqual([
+    ['Cap', 8],
+    ['Bag', 1],
+    ['Tub', 1],
+  ]);
+  expect([...takesOfKit([drop], 3)].sort()).toEqual(
+    [
+      [1, 3],
+      [9, 3],
+      [CAPS, 24],
+    ].sort(),
+  );
+});
+
+it('says who can carry it', () => {
+  expect([1500, 1501, 5000, 5001].map(carriedBy)).toEqual(['child', 'parent', 'parent', 'two hands']);
+});

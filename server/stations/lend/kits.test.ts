@@ -1,0 +1,156 @@
+import { SLOT_DIALS } from '../../../core/testing.ts';
+import type { Kit } from '../../../contract/kits.ts';
+import { startTest, TUB, type TestDesk } from '../../testing.ts';
+
+let desk: TestDesk;
+beforeEach(async () => {
+  desk = await startTest();
+});
+afterEach(() => desk.close());
+
+const CAP = {
+  name: 'Cap',
+  form: 'disc',
+  sizes: { diameter: 38, height: 14, wall: 1.4 },
+  unit: 'each',
+  kept: 40,
+  materialClass: 'plastic',
+  give: 0,
+  hazards: [],
+  colour: '#B0451A',
+  mass: 3,
+};
+const CARD = {
+  name: 'Card',
+  form: 'sheet',
+  sizes: { length: 297, width: 210, wall: 0.25 },
+  unit: 'each',
+  kept: 10,
+  materialClass: 'card',
+  give: 0,
+  hazards: [],
+  colour: '#E4DCC8',
+  mass: 200,
+};
+/** A drop tub of eight caps and a count-out of six with 21 of the same caps, neither on the bench. */
+async function two() {
+  const made = async (path: string, body: unknown) =>
+    (await desk.post(path, body).expect(201)).body as { id: number; version: number };
+  const tub = await made('/materials', TUB);
+  const cap = await made('/materials', CAP);
+  const card = await made('/materials', CARD);
+  const base = {
+    forGroup: 'Gulls',
+    ageFrom: 48,
+    ageTo: 72,
+    skill: 'Pincer and release',
+    approach: 'grab bag',
+    copies: 1,
+    onBench: false,
+  };
+  const drop = await made('/designs', {
+    ...base,
+    name: 'Drop tub',
+    pattern: 'drop-through',
+    dials: SLOT_DIALS,
+    materials: { container: [tub.id], piece: [cap.id] },
+  });
+  const count = await made('/designs', {
+    ...base,
+    name: 'Count pouch',
+    pattern: 'count-out',
+    dials: {
+      from: 1,
+      to: 6,
+      shows: 'numeral',
+      laid: 'all at once',
+      tokens: 21,
+      dice: 0,
+      width: 70,
+      height: 90,
+    },
+    materials: { token: [cap.id], card: [card.id] },
+  });
+  return { tub, cap, card, drop, count };
+}
+const shelf = async (id: number): Promise<number> =>
+  ((await desk.get('/materials')).body as { id: number; kept: number }[]).find((m) => m.id === id)!.kept;
+
+it('counts what its designs share once, names whose it is, and weighs it', async () => {
+  const { drop, count, cap } = await two();
+  const kit = (
+    await desk
+      .post('/kits', { name: 'Waiting bag', designs: [drop.id, count.id], container: null })
+      .expect(201)
+  ).body as Kit;
+  expect(kit.designs.map((d) => d.name)).toEqual(['Drop tub', 'Count pouch']);
+  expect(kit.parts.find((p) => p.materialId === cap.id)).toMatchObject({
+    due: 21,
+    for: ['Drop tub', 'Count pouch'],
+  });
+  // 40 caps kept: one kit takes 21.
+  expect(kit).toMatchObject({ kitsNow: 1, first: 'Cap', made: 0, problem: null, carriedBy: 'child' });
+  // Caps of 3 g; a sheet of card weighs 200 g a square metre; the tub’s mass is not known.
+  expect(kit.mass).toBe(Math.round(21 * 3 + 0.297 * 0.21 * 200));
+  expect(kit.unweighed).toEqual(['Tub']);
+});
+
+it('is made from the shelf all or nothing, labelled as one, lent and counted in like any other', async () => {
+  const { drop, count, cap, tub } = await two();
+  const kit = (
+    await desk.post('/kits', { name: 'Waiting bag', designs: [drop.id, count.id], container: null })
+  ).body as Kit;
+  const refused = (await desk.post(`/kits/${kit.id}/build`, { version: 1, copies: 2 }).expect(422)).body;
+  expect(refused.errors[0]).toEqual({ path: 'copies', message: 'expected at most 1' });
+  expect(await shelf(cap.id)).toBe(40);
+  const made = (await desk.post(`/kits/${kit.id}/build`, { version: 1, copies: 1 }).expect(201)).body;
+  expect(made.copies).toEqual([expect.objectContaining({ label: 'FB-K001a' })]);
+  expect([await shelf(cap.id), await shelf(tub.id)]).toEqual([19, 5]);
+  const [copy] = (await desk.get('/copies?label=FB-K001a')).body;
+  expect(copy).toMatchObject({ design: 'Waiting bag', skill: 'Pincer and release' });
+  const family = (await desk.post('/borrowers', { name: 'Teal Skiff', group: 'Gulls' })).body;
+  const loan = (
+    await desk.post('/loans', { copyId: copy.id, borrowerId: family.id, dueOn: '2026-12-08' }).expect(201)
+  ).body;
+  const present = copy.parts.map(
+    (p: { due: number; materialId: number | null }) => p.due - (p.materialId === cap.id ? 2 : 0),
+  );
+  await desk.post(`/loans/${loan.id}/return`, { present, then: 'fill' }).expect(200);
+  expect(await shelf(cap.id)).toBe(17);
+  expect((await desk.get(`/borrowers/${family.id}/history`)).body.loans[0].design).toBe('Waiting bag');
+  // It is none of the drop tub’s own kits.
+  expect((await desk.get(`/copies?design=${drop.id}`)).body).toEqual([]);
+  expect((await desk.get('/kits')).body[0].made).toBe(1);
+});
+
+it('keeps its designs, its name and its version', async () => {
+  const { drop, count } = await two();
+  const kit = (
+    await desk.post('/kits', { name: 'Waiting bag', designs: [drop.id, count.id], container: null })
+  ).body as Kit;
+  expect((await desk.del(`/designs/${count.id}`).expect(409)).body.detail).toMatch(/is in Waiting bag/);
+  expect(
+    (await desk.post('/kits', { name: 'waiting bag', designs: [drop.id], container: null }).expect(409)).body
+      .errors[0].path,
+  ).toBe('name');
+  const body = { name: 'Grab bag', designs: [drop.id], container: null };
+  expect((await desk.put(`/kits/${kit.id}`, { ...body, version: 1 }).expect(200)).body).toMatchObject({
+    name: 'Grab bag',
+    version: 2,
+  });
+  expect((await desk.put(`/kits/${kit.id}`, { ...body, version: 1 }).expect(409)).body.errors[0].path).toBe(
+    'version',
+  );
+  await desk.del(`/kits/${kit.id}`).expect(204);
+  await desk.del(`/designs/${count.id}`).expect(204);
+});
+
+it.each([
+  ['no design', { name: 'Bag', designs: [], container: null }, 400, 'designs'],
+  ['a design twice', { name: 'Bag', designs: [1, 1], container: null }, 400, 'designs'],
+  ['an unknown design', { name: 'Bag', designs: [99], container: null }, 422, 'designs.0'],
+  ['an unknown container', { name: 'Bag', designs: [1], container: 999 }, 422, 'container'],
+] as const)('refuses %s', async (_, body, status, path) => {
+  await two();
+  expect((await desk.post('/kits', body).expect(status)).body.errors[0].path).toBe(path);
+});

@@ -1,0 +1,236 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { Build } from '../../../contract/designs.ts';
+import type { Kit, KitInput } from '../../../contract/kits.ts';
+import type { Day } from '../../../core/calendar/days.ts';
+import { massOfOne } from '../../../core/catalogue/entry.ts';
+import { carriedBy, partsOfKit, takesOfKit, type KitDesign } from '../../../core/lend/kit.ts';
+import { kitLabel } from '../../../core/lend/labels.ts';
+import type { Material as CoreMaterial } from '../../../core/materials/material.ts';
+import { spokenFor } from '../../../core/needs/supply.ts';
+import { loadPattern, type Need } from '../../../core/patterns/index.ts';
+import { BuildRow, CopyRow, DesignRow, KitRow, type Design, type KitStored } from '../../db/entities.ts';
+import { notFound, ProblemError } from '../../problem.ts';
+import { takeFromShelf } from '../gather/shelf.ts';
+import { atOf, chosenFor, materialsOf, readBench } from '../shape/service.ts';
+
+/** More kits than this are not tried at once. */
+const MOST_NOW = 60;
+
+interface Worked {
+  readonly designs: readonly Design[];
+  readonly kit: readonly KitDesign[];
+  readonly container: CoreMaterial | null;
+  readonly shelf: Map<number, CoreMaterial>;
+  /** Ready and free of what designs on the bench speak for, by material. */
+  readonly free: (id: number) => number;
+}
+
+async function findKit(em: EntityManager, id: number): Promise<KitStored> {
+  const kit = await em.findOne(KitRow, { id });
+  if (!kit) throw notFound(`kit ${id}`);
+  return kit;
+}
+
+/** Everything that follows from a kit's designs and container. */
+async function worked(
+  em: EntityManager,
+  kit: { readonly designs: readonly number[]; readonly container?: number | null | undefined },
+  today: Day,
+): Promise<Worked> {
+  const packedIn = kit.container ?? null;
+  const found = await em.find(DesignRow, { id: { $in: [...kit.designs] } });
+  const designs = kit.designs.map((id) => {
+    const d = found.find((x) => x.id === id);
+    if (!d)
+      throw new ProblemError(422, `There is no design ${id}.`, [
+        { path: `designs.${kit.designs.indexOf(id)}`, message: 'expected a design of this place' },
+      ]);
+    return d;
+  });
+  const needing: KitDesign[] = [];
+  for (const d of designs) {
+    const pattern = await loadPattern(d.pattern);
+    const { chosen } = await chosenFor(em, d.materials, today);
+    needing.push({ id: d.id, name: d.name, needs: pattern.needs(atOf(d, chosen)) });
+  }
+  const ids = [
+    ...new Set([
+      ...needing.flatMap((d) => d.needs.map((n) => n.materialId)),
+      ...(packedIn === null ? [] : [packedIn]),
+    ]),
+  ];
+  const shelf = await materialsOf(em, ids, today);
+  const container = packedIn === null ? null : (shelf.get(packedIn) ?? null);
+  if (packedIn !== null && !container)
+    throw new ProblemError(422, 'There is no such container on the shelf.', [
+      { path: 'container', message: 'expected a material of this shelf' },
+    ]);
+  const { bench } = await readBench(em, today);
+  const spoken = spokenFor(bench);
+  const free = (id: number): number => Math.max(0, (shelf.get(id)?.kept ?? 0) - (spoken.get(id) ?? 0));
+  return { designs, kit: withContainer(needing, container), container, shelf, free };
+}
+
+/** The container is one more thing that the kit needs, counted with it. */
+function withContainer(kit: readonly KitDesign[], container: CoreMaterial | null): KitDesign[] {
+  const [first, ...rest] = kit;
+  if (!container || !first) return [...kit];
+  const packed: Need = {
+    role: 'container',
+    use: 'package',
+    materialId: container.id,
+    name: container.name,
+    quantity: 1,
+    unit: 'each',
+    counted: true,
+  };
+  return [{ ...first, needs: [...first.needs, packed] }, ...rest];
+}
+
+/** Most kits that the free stock gives, and what runs out first. */
+function kitsNow({ kit, free, shelf }: Worked): { most: number; first: string | null } {
+  const shortAt = (n: number): number | undefined =>
+    [...takesOfKit(kit, n)].find(([id, q]) => q > free(id) + 1e-9)?.[0];
+  let most = 0;
+  while (most < MOST_NOW && shortAt(most + 1) === undefined) most++;
+  const short = shortAt(most + 1);
+  return { most, first: short === undefined ? null : (shelf.get(short)?.name ?? null) };
+}
+
+async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<Kit> {
+  const base = { id: kit.id, version: kit.version, name: kit.name };
+  const made = await em.count(CopyRow, { kit: kit.id });
+  try {
+    const w = await worked(em, kit, today);
+    const one = takesOfKit(w.kit, 1);
+    let mass = 0;
+    const unweighed: string[] = [];
+    for (const [id, quantity] of one) {
+      const m = w.shelf.get(id)!;
+      // What is measured off a roll weighs so much a metre.
+      const each = m.unit === 'mm' ? (m.mass === undefined ? null : m.mass / 1000) : massOfOne(m);
+      if (each === null) unweighed.push(m.name);
+      else mass += each * quantity;
+    }
+    const { most, first } = kitsNow(w);
+    return {
+      ...base,
+      designs: w.designs.map(({ id, name }) => ({ id, name })),
+      container: w.container && { id: w.container.id, name: w.container.name },
+      parts: partsOfKit(w.kit).map((p) => ({
+        materialId: p.materialId,
+        name: p.name,
+        due: p.due,
+        for: p.for,
+      })),
+      mass: Math.round(mass),
+      unweighed,
+      carriedBy: carriedBy(mass),
+      kitsNow: most,
+      first,
+      made,
+      problem: null,
+    };
+  } catch (error) {
+    // A design of it that cannot be read any more is told; the other kits are listed.
+    return {
+      ...base,
+      designs: kit.designs.map((id) => ({ id, name: `design ${id}` })),
+      container: null,
+      parts: [],
+      mass: 0,
+      unweighed: [],
+      carriedBy: 'child',
+      kitsNow: 0,
+      first: null,
+      made,
+      problem: error instanceof Error ? error.message : String(error),
+    };
+  }
+}
+
+export async function listKits(em: EntityManager, today: Day): Promise<Kit[]> {
+  const kits = await em.find(KitRow, {}, { orderBy: { id: 'asc' }, limit: 500 });
+  const out: Kit[] = [];
+  for (const k of kits) out.push(await kitJson(em, k, today));
+  return out;
+}
+
+export async function addKit(em: EntityManager, input: KitInput, today: Day): Promise<Kit> {
+  await worked(em, input, today);
+  const kit = em.create(KitRow, { ...input, version: 1 });
+  await em.flush();
+  return kitJson(em, kit, today);
+}
+
+const stale = (kit: KitStored): ProblemError =>
+  new ProblemError(409, `${kit.name} was changed meanwhile.`, [
+    { path: 'version', message: `is stale: it is ${kit.version} now` },
+  ]);
+
+export async function updateKit(
+  em: EntityManager,
+  id: number,
+  { version, ...input }: KitInput & { version: number },
+  today: Day,
+): Promise<Kit> {
+  const kit = await findKit(em, id);
+  if (kit.version !== version) throw stale(kit);
+  await worked(em, input, today);
+  em.assign(kit, input, { mergeObjectProperties: false });
+  await em.flush();
+  return kitJson(em, kit, today);
+}
+
+export async function removeKit(em: EntityManager, id: number): Promise<void> {
+  const kit = await findKit(em, id);
+  if ((await em.count(CopyRow, { kit: id })) > 0)
+    throw new ProblemError(409, `${kit.name} has kits that are lent; it stays for their sake.`);
+  await em.removeAndFlush(kit);
+}
+
+/** Takes what so many kits need off the shelf and labels them, all or nothing. */
+export async function buildKit(
+  em: EntityManager,
+  id: number,
+  input: { version: number; copies: number },
+  today: Day,
+): Promise<Build> {
+  const kit = await findKit(em, id);
+  if (kit.version !== input.version) throw stale(kit);
+  const w = await worked(em, kit, today);
+  const used = [...takesOfKit(w.kit, input.copies)]
+    .filter(([, quantity]) => quantity > 0)
+    .map(([materialId, quantity]) => ({ materialId, quantity }));
+  const short = used.filter((u) => u.quantity > w.free(u.materialId) + 1e-9);
+  if (short.length > 0)
+    throw new ProblemError(
+      422,
+      `Not enough free: ${short.map((s) => `${s.quantity} of ${w.shelf.get(s.materialId)!.name}, ${w.free(s.materialId)} free`).join('; ')}.`,
+      [{ path: 'copies', message: `expected at most ${kitsNow(w).most}` }],
+    );
+  for (const u of used) await takeFromShelf(em, w.shelf.get(u.materialId)!, u.quantity, today, 'copies');
+  // What is lent stands under its first design, where its skill and its notes are.
+  const [design] = w.designs;
+  const made = em.create(BuildRow, { design: design!, copies: input.copies, builtOn: today, used });
+  const before = await em.count(CopyRow, { kit: kit.id });
+  const parts = partsOfKit(w.kit).map(({ for: _, ...p }) => ({ ...p, present: p.due }));
+  const copies = Array.from({ length: input.copies }, (_, i) =>
+    em.create(CopyRow, {
+      label: kitLabel(kit.id, before + i),
+      design: design!,
+      kit,
+      build: made,
+      repair: false,
+      parts,
+      lastCounted: today,
+    }),
+  );
+  await em.flush();
+  return {
+    id: made.id,
+    designId: design!.id,
+    copies: copies.map((c) => ({ id: c.id, label: c.label })),
+    offcuts: [],
+  };
+}
