@@ -52,6 +52,18 @@ const cart = z.object({
       then: z.enum(['shelve', 'repair']).optional(),
     }),
   ),
+  /** Kits of several designs, how many of each are made, and to whom the first was lent. */
+  kits: z.array(
+    z.object({
+      name: z.string(),
+      designs: z.array(key),
+      container: key.nullable(),
+      made: z.number().int(),
+      loans: z.array(
+        z.object({ family: z.string(), lent: dayOffset, due: dayOffset, returned: dayOffset.optional() }),
+      ),
+    }),
+  ),
   notes: z.array(
     z.object({
       design: key,

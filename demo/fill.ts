@@ -13,6 +13,7 @@ import { takeFind } from '../server/stations/gather/lots.ts';
 import { followPack, keepOffer } from '../server/stations/gather/prices.ts';
 import * as gather from '../server/stations/gather/service.ts';
 import { copyOf } from '../server/stations/lend/copies.ts';
+import { addKit, buildKit } from '../server/stations/lend/kits.ts';
 import * as lend from '../server/stations/lend/service.ts';
 import { build } from '../server/stations/make/service.ts';
 import * as shape from '../server/stations/shape/service.ts';
@@ -106,6 +107,34 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
     await within((em) =>
       lend.takeBack(em, loan.id, { present, then: l.then ?? 'shelve' }, addDays(today, l.returned!)),
     );
+  }
+  for (const { made, loans, ...k } of cart.kits) {
+    const input = {
+      name: k.name,
+      designs: k.designs.map((key) => designs.get(key)!.id),
+      container: k.container === null ? null : idOf(materials, k.container),
+    };
+    const kit = await within((em) => addKit(em, input, today));
+    if (made === 0) continue;
+    const { copies } = await within((em) =>
+      buildKit(em, kit.id, { version: kit.version, copies: made }, addDays(today, -30)),
+    );
+    for (const l of loans) {
+      const copyId = copies[0]!.id;
+      const loan = await within((em) =>
+        lend.lend(
+          em,
+          { copyId, borrowerId: idOf(families, l.family), dueOn: addDays(today, l.due) },
+          addDays(today, l.lent),
+        ),
+      );
+      if (l.returned === undefined) continue;
+      const copy = (await copyOf(db.em.fork(), copyId))!;
+      const present = copy.parts.map((p) => p.due);
+      await within((em) =>
+        lend.takeBack(em, loan.id, { present, then: 'shelve' }, addDays(today, l.returned!)),
+      );
+    }
   }
   for (const n of cart.notes) {
     const design = await shape.findDesign(db.em.fork(), designs.get(n.design)!.id);

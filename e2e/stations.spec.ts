@@ -123,7 +123,7 @@ test('a price follows the number of kits, in whole packs', async ({ page, demo }
 
 test('a late kit shows, is counted one short, and goes to repair', async ({ page, demo }) => {
   await page.goto(`${demo.url}/lend`);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('18 kits, 6 out, 1 overdue');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('19 kits, 6 out, 1 overdue');
   await page.getByRole('textbox', { name: 'Kit or family' }).fill('grey punt');
   await page.getByRole('button', { name: 'Find it' }).click();
   await expect(page.getByText(/for 18 days/)).toContainText('4 days overdue');
@@ -131,7 +131,7 @@ test('a late kit shows, is counted one short, and goes to repair', async ({ page
   await expect(page.getByText('1 × Wooden egg short')).toBeVisible();
   await page.getByRole('button', { name: 'To repair' }).click();
   await expect(page.getByRole('button', { name: /FB-005a/ })).toContainText('in repair · 1 missing');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('18 kits, 5 out');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('19 kits, 5 out');
 });
 
 test('a sitting that climbs is one note, its rungs in order', async ({ page, demo }) => {
@@ -222,4 +222,22 @@ test('a design goes out as a file, and comes in again after a look', async ({ pa
     buffer: Buffer.from(JSON.stringify({ ...file, version: 9 })),
   });
   await expect(page.getByRole('dialog').getByText(/from a newer Fox Button/)).toBeVisible();
+});
+
+test('three designs are put together as a kit, made, and hang on the rail', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/lend`);
+  await page.getByRole('link', { name: 'Kits of several designs' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Which designs go out together?');
+  const shared = page.getByRole('list', { name: 'What is counted of Waiting-room bag' });
+  await expect(shared.getByText('shared by Ferry count pouch and Limpet shell mat')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Quiet pair');
+  for (const name of ['Hungry puffin', 'Crab-catcher finger'])
+    await page.getByRole('checkbox', { name }).click({ force: true });
+  await page.getByRole('button', { name: 'Put it together' }).click();
+  const kit = page.getByRole('region', { name: 'Quiet pair' });
+  await expect(kit.getByText(/kits? from free stock/)).toBeVisible();
+  await kit.getByRole('button', { name: 'Mark as made' }).click();
+  await expect(kit.getByText(/Made and on the rail: FB-K00\da/)).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the rail' }).click();
+  await expect(page.getByRole('button', { name: /FB-K00\da Quiet pair/ })).toBeVisible();
 });

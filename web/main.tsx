@@ -34,6 +34,7 @@ const router = createBrowserRouter([
       { path: 'price/:id?', lazy: () => import('./stations/price/Price.tsx') },
       { path: 'make/:id?', lazy: () => import('./stations/make/Make.tsx') },
       { path: 'lend', lazy: () => import('./stations/lend/Lend.tsx') },
+      { path: 'lend/kits', lazy: () => import('./stations/lend/Kits.tsx') },
       { path: 'watch', lazy: () => import('./stations/watch/Watch.tsx') },
       { path: 'place', lazy: () => import('./stations/place/Place.tsx') },
     ],

@@ -39,6 +39,15 @@ export const kitParts = (needs: readonly Need[]): KitPart[] =>
         });
     });
 
+/** What is counted, in one line, the pieces first: they are what a family counts. */
+export const countLine = (
+  parts: readonly { readonly use: Use; readonly due: number; readonly name: string }[],
+): string =>
+  [...parts]
+    .sort((p, q) => Number(q.use === 'piece') - Number(p.use === 'piece'))
+    .map((p) => `${p.due} × ${p.name}`)
+    .join(', ');
+
 /** What the child moves, or, where there is none, the first part: the count that a family looks at. */
 export const mainPart = <P extends { readonly use: Use }>(parts: readonly P[]): P | undefined =>
   parts.find((p) => p.use === 'piece') ?? parts[0];

@@ -8,6 +8,7 @@ import {
 } from '@tanstack/react-query';
 import type { Design, DesignNeeds } from '../../contract/designs.ts';
 import type { Borrower, Copy, LendingSummary, Note, NotesSummary } from '../../contract/lending.ts';
+import type { Kit } from '../../contract/kits.ts';
 import type { Lot } from '../../contract/lots.ts';
 import type { PriceSeen, ShopList } from '../../contract/shop.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
@@ -58,6 +59,7 @@ export const useShop = one<ShopList>('shop');
 export const useSuppliers = list<Supplier>('suppliers');
 export const useOffers = list<Offer>('offers');
 export const useDesigns = list<Design>('designs');
+export const useKits = list<Kit>('kits');
 /** Worked out by the desk, so that no page has to load every family to say what is free. */
 export const useDesignNeeds = one<DesignNeeds[]>('designs/needs');
 export const useBorrowers = list<Borrower>('borrowers');

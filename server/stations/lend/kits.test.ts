@@ -118,6 +118,9 @@ it('is made from the shelf all or nothing, labelled as one, lent and counted in 
   await desk.post(`/loans/${loan.id}/return`, { present, then: 'fill' }).expect(200);
   expect(await shelf(cap.id)).toBe(17);
   expect((await desk.get(`/borrowers/${family.id}/history`)).body.loans[0].design).toBe('Waiting bag');
+  const labels = await desk.get(`/kits/${kit.id}/labels.pdf?paper=Letter`).expect(200);
+  expect(labels.headers['content-disposition']).toContain('waiting-bag-labels.pdf');
+  await desk.get(`/kits/${kit.id}/labels.pdf?paper=A3`).expect(400);
   // It is none of the drop tub’s own kits.
   expect((await desk.get(`/copies?design=${drop.id}`)).body).toEqual([]);
   expect((await desk.get('/kits')).body[0].made).toBe(1);

@@ -3,7 +3,9 @@ import type { Build } from '../../../contract/designs.ts';
 import type { Kit, KitInput } from '../../../contract/kits.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { massOfOne } from '../../../core/catalogue/entry.ts';
+import { entryOf } from '../../../core/catalogue/index.ts';
 import { carriedBy, partsOfKit, takesOfKit, type KitDesign } from '../../../core/lend/kit.ts';
+import { countLine } from '../../../core/lend/parts.ts';
 import { kitLabel } from '../../../core/lend/labels.ts';
 import type { Material as CoreMaterial } from '../../../core/materials/material.ts';
 import { spokenFor } from '../../../core/needs/supply.ts';
@@ -108,7 +110,9 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
     for (const [id, quantity] of one) {
       const m = w.shelf.get(id)!;
       // What is measured off a roll weighs so much a metre.
-      const each = m.unit === 'mm' ? (m.mass === undefined ? null : m.mass / 1000) : massOfOne(m);
+      // A find that nobody weighed weighs what the catalogue says such things do.
+      const known = { ...m, mass: m.mass ?? (m.catalogue ? entryOf(m.catalogue)?.mass : undefined) };
+      const each = m.unit === 'mm' ? (known.mass === undefined ? null : known.mass / 1000) : massOfOne(known);
       if (each === null) unweighed.push(m.name);
       else mass += each * quantity;
     }
@@ -180,6 +184,16 @@ export async function updateKit(
   em.assign(kit, input, { mergeObjectProperties: false });
   await em.flush();
   return kitJson(em, kit, today);
+}
+
+/** Labels of the kits that are made of it: the pieces first, as a family counts them. */
+export async function kitLabels(em: EntityManager, id: number) {
+  const kit = await findKit(em, id);
+  const copies = await em.find(CopyRow, { kit: id }, { orderBy: { id: 'asc' } });
+  return {
+    name: kit.name,
+    labels: copies.map((c) => ({ label: c.label, name: kit.name, count: countLine(c.parts) })),
+  };
 }
 
 export async function removeKit(em: EntityManager, id: number): Promise<void> {

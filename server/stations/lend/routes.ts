@@ -1,6 +1,9 @@
 import { Router } from 'express';
+import { z } from 'zod';
 import { borrowerInput, historyQuery, loanInput, mendInput, returnInput } from '../../../contract/lending.ts';
 import { kitBuild, kitInput, kitUpdate } from '../../../contract/kits.ts';
+import { hungUp } from '../../compute/hungUp.ts';
+import { PlaceRow } from '../../db/entities.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
@@ -9,7 +12,11 @@ import { familyHistory, kitHistory } from './history.ts';
 import * as kits from './kits.ts';
 import * as lend from './service.ts';
 
-export function lendRoutes({ em, inTransaction, today }: Inside): Router {
+const labelQuery = z.strictObject({
+  paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
+});
+
+export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
   const r = Router();
   r.get('/copies', async (req, res) => {
     sendPage(req, res, await listCopies(em(), read(copyQuery, req.query), today()));
@@ -38,6 +45,25 @@ export function lendRoutes({ em, inTransaction, today }: Inside): Router {
     const id = readId(req.params.id, 'kit');
     await inTransaction((m) => kits.removeKit(m, id));
     res.status(204).end();
+  });
+  r.get('/kits/:id/labels.pdf', async (req, res) => {
+    const m = em();
+    const { paper } = read(labelQuery, req.query);
+    const { name, labels } = await kits.kitLabels(m, readId(req.params.id, 'kit'));
+    const place = await m.findOneOrFail(PlaceRow, { id: 1 });
+    const pdf = await door.run(
+      { kind: 'labels', labels, paper: paper ?? (place.paper as 'A4' | 'Letter') },
+      hungUp(res),
+    );
+    const file =
+      name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '') || 'kit';
+    res
+      .type('application/pdf')
+      .attachment(`${file}-labels.pdf`)
+      .send(Buffer.from(pdf as Uint8Array));
   });
   r.post('/kits/:id/build', async (req, res) => {
     const id = readId(req.params.id, 'kit');

@@ -14,6 +14,7 @@ import { templatePdf } from '../../formats/papers.ts';
 import { wantedPdf } from '../../formats/wanted.ts';
 import { templateSvg } from '../../formats/svg.ts';
 import { hungUp } from '../../compute/hungUp.ts';
+import { countLine } from '../../../core/lend/parts.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { wantedFor } from '../gather/wanted.ts';
@@ -163,11 +164,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
     const labels = copies.map((c) => ({
       label: c.label,
       name: o.design.name,
-      // The pieces first: they are what a family counts.
-      count: [...c.parts]
-        .sort((p, q) => Number(q.use === 'piece') - Number(p.use === 'piece'))
-        .map((p) => `${p.due} × ${p.name}`)
-        .join(', '),
+      count: countLine(c.parts),
     }));
     res
       .type('application/pdf')

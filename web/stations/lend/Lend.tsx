@@ -10,7 +10,7 @@ import { useBorrowers, useLendingSummary, useMaterials, usePlace } from '../../d
 import { kits } from '../../../core/needs/supply.ts';
 import { useNeeds } from '../../design/onBench.ts';
 import { Confirm } from '../../parts/Confirm.tsx';
-import { Button } from '../../parts/Button.tsx';
+import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { Desk } from './Desk.tsx';
@@ -124,7 +124,11 @@ export function Component() {
                 ? 'No kits yet'
                 : `${kits(summary.kits)}, ${summary.out} out${summary.late > 0 ? `, ${summary.late} overdue` : ''}`
             }
-          />
+          >
+            <ButtonLink plain to="/lend/kits">
+              Kits of several designs
+            </ButtonLink>
+          </Heading>
           {summary.kits === 0 && (
             <Notice tone="care">Kits hang here once they are marked as made in Make.</Notice>
           )}
