@@ -256,6 +256,8 @@ export interface Show {
   readonly harder: string;
   /** One way to bring in counting, colour or order. */
   readonly more: string;
+  /** For one hand, or the left: what holds it still, and on which side things lie. */
+  readonly oneHand: string;
   readonly stop: string;
   /** What is done in time: the sitting from its first minute to its last, a step after the other. */
   readonly script?: readonly ScriptStep[];

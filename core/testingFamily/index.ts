@@ -147,6 +147,7 @@ export const ringMat: Pattern<Dials> = {
     easier: 'Wider rings.',
     harder: 'Narrower rings.',
     more: 'Count them.',
+    oneHand: 'The card taped down, rings on the side of the hand that works.',
     stop: STOP_WORDS,
   }),
 };

@@ -171,6 +171,7 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
         `Easier: ${b.show.easier}`,
         `Harder: ${b.show.harder}`,
         `And: ${b.show.more}`,
+        `One hand, or left-handed: ${b.show.oneHand}`,
         b.show.stop,
       ].map((line) => type(line, { margin: [0, 0, 0, 3] })),
       heading('Take care'),

@@ -119,6 +119,8 @@ function show(at: At<Dials>): Show {
         ? 'All cards at once, in any order; then add two.'
         : 'Numerals alone; then all cards at once.',
     more: 'Count back as they go into the pouch; which card has more?',
+    oneHand:
+      'Cards taped down or in a rack, tokens in a shallow bowl on a non-slip mat. Left-handed: the bowl at the left.',
     stop: STOP_WORDS,
   };
 }

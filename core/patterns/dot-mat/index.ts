@@ -130,6 +130,7 @@ function show(at: At<Dials>): Show {
         ? 'More dots, closer; then colours by key.'
         : 'Closer; then tongs, then the tray leaning.',
     more: 'Count a row; cover one colour only; leave every second dot.',
+    oneHand: 'The page taped at its corners, the pieces on the side of the hand that works.',
     stop: STOP_WORDS,
   };
 }

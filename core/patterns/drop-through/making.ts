@@ -258,6 +258,8 @@ export function show(at: At<Dials>): Show {
         ? 'Narrow it, turn it, then offer tongs.'
         : 'Move the tray to the other side, so that the arm crosses the middle.',
     more: 'Count aloud as each one drops; ask for two of one colour.',
+    oneHand:
+      'The container on a non-slip mat or clamped to the table, its opening turned to the hand that works; pieces lie on that side.',
     stop: STOP_WORDS,
   };
 }

@@ -120,6 +120,8 @@ function show(at: At<Dials>): Show {
         : 'A larger end left hanging out.',
     harder: 'A shorter slit, a firmer ball, the other hand; then only what the die says.',
     more: 'Throw a die and feed so many; how many are in it? Guess, shake, and count them out.',
+    oneHand:
+      'The ball wedged in a bowl on a non-slip mat so that its mouth stays open; a second slit across.',
     stop: 'Stop when the hand tires, or shakes: it is hard work. Stop at once when pieces go to the mouth.',
   };
 }

@@ -138,6 +138,7 @@ function show(at: At<Dials>): Show {
     easier: 'Larger pieces, one finger, peeled off by you.',
     harder: 'Two fingers, two colours, smaller pieces; rolled to a ball before it is posted.',
     more: 'Count how many stick at once; sort by colour; call left and right.',
+    oneHand: 'Somebody else puts the tape on; it is peeled off against the edge of the table.',
     stop: 'Take it off at once when the finger pales, reddens or hurts. Never tight, never on broken or sensitive skin; slide it off, do not unwind it.',
     script: script(d),
   };

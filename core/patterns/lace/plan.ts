@@ -153,6 +153,8 @@ export function show(at: At<Dials>): Show {
         ? 'Twice the holes on the same outline.'
         : 'Twice the holes, then whip over the edge.',
     more: 'Count the holes; name in, out, over, through.',
+    oneHand:
+      'The card upright in a clamp; the lace begins at the corner farthest from the hand that works. Left-handed: from right to left.',
     stop: STOP_WORDS,
   };
 }

@@ -348,6 +348,7 @@ function show(at: At<Dials>): Show {
       d.kind === 'order'
         ? `Say it: ${words.join(', ')}.`
         : 'Name each pair; sort by colour; which is missing?',
+    oneHand: 'The board clamped, the cards on a non-slip mat; a knob that the whole hand closes on.',
     stop: STOP_WORDS,
   };
 }

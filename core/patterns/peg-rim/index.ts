@@ -115,6 +115,8 @@ function show(at: At<Dials>): Show {
         ? 'Two colours in turn; then counting.'
         : 'Counting, rims mixed; then with the other hand.',
     more: 'Take off by colour; say the pattern aloud.',
+    oneHand:
+      'The rim clamped so that it stands out over the table; pegs lie in a bowl on the side of the hand that works.',
     stop: STOP_WORDS,
   };
 }

@@ -186,6 +186,7 @@ function show(at: At<Dials>): Show {
         ? 'Shorter ends, then a peg to pull with.'
         : 'Two tools, one in each hand; or two children in turn.',
     more: 'One colour first; count them out, then back in.',
+    oneHand: 'The box clamped or on a non-slip mat, pieces pulled towards the body.',
     stop: STOP_WORDS,
   };
 }

@@ -175,6 +175,7 @@ function show(at: At<Dials>): Show {
     easier: 'Both hands on it; fast and loud.',
     harder: 'One hand, then the other; four slow, four fast; so softly that nothing is heard.',
     more: 'Count the shakes; copy a pattern of two loud, one soft.',
+    oneHand: 'A loop of tape to slip the hand into; it stands in a cup while it is filled.',
     stop: STOP_WORDS,
     script: [
       { minutes: 1, words: 'Shake it out of sight, then show it. Whose turn?' },

@@ -85,6 +85,8 @@ function show(at: At<Dials>): Show {
     harder:
       d.tool === 'fingers' ? 'More cups, then tongs.' : 'More cups, called out; then two bowls and turns.',
     more: 'Which cup has more? Sort again by size.',
+    oneHand:
+      'The tray on a non-slip mat, the bowl on the side of the hand that works. Left-handed: the cups to its right.',
     stop: STOP_WORDS,
   };
 }

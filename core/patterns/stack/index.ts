@@ -229,6 +229,7 @@ function show(at: At<Dials>): Show {
     easier: 'A wider hole, fewer rings; hold the foot, or take off before putting on.',
     harder: 'A closer hole, then an order to keep; then the post held in the other hand.',
     more: SHOWN[at.dials.shows],
+    oneHand: 'The base clamped or weighted; rings lie on the side of the hand that works.',
     stop: STOP_WORDS,
   };
 }

@@ -137,6 +137,8 @@ function show(at: At<Dials>): Show {
     easier: 'A thicker line, an outline without tips; a shorter lift with a handle to hold.',
     harder: 'A thinner line, more crossings; pull so slowly that the bell stays silent.',
     more: 'Up, down, half way: say it before it is pulled.',
+    oneHand:
+      'The sheet taped to a board, the bottle on the side of the hand that works; a ring at the end of the cord to pull by.',
     stop: `${STOP_WORDS} The cord is never round a neck or a wrist, and comes down when the sitting ends.`,
   };
 }

@@ -138,6 +138,8 @@ function show(at: At<Dials>): Show {
     more: closed
       ? 'Count the laps until the sand has run through.'
       : 'There and back without touching: how often in a row?',
+    oneHand:
+      'The board clamped, the start on the side of the hand that works. Left-handed: the other way round.',
     stop: STOP_WORDS,
     script: [
       { minutes: 1, words: 'Drive it round once, slowly, and say where it is.' },

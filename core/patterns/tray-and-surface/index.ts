@@ -242,6 +242,7 @@ function show(at: At<Dials>): Show {
     easier: s.easier,
     harder: s.harder,
     more: s.more,
+    oneHand: 'The tray on a non-slip mat, turned so that its long way runs to the hand that works.',
     stop: STOP_WORDS,
     script: [
       { minutes: 1, words: `Look and touch. “${s.play}”` },

@@ -243,6 +243,8 @@ export function show(at: At<Dials>): Show {
         ? 'More slots, closer rows; then over two and under one.'
         : 'More arms, closer rounds, twice round each arm.',
     more: 'Name over, under, round; change the colour at each round and count them.',
+    oneHand:
+      'The frame in a clamp, turned by an adult after each round; a bobbin that the whole hand holds. Left-handed: the other way round.',
     stop: STOP_WORDS,
   };
 }

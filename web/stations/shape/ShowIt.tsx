@@ -127,6 +127,7 @@ export function ShowIt({ title, show, unit }: { title: string; show: Show; unit:
     ['Easier', show.easier],
     ['Harder', show.harder],
     ['And', show.more],
+    ['One hand', show.oneHand],
     ['Stop', show.stop],
   ];
   return (
