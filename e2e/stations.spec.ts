@@ -18,6 +18,7 @@ const VIEWS = [
   '/make/1',
   '/lend?kit=FB-005a',
   '/lend',
+  '/lend/kits',
   '/watch',
   '/place',
 ];

@@ -48,6 +48,7 @@ const Grid = styled.div`
     grid-template-columns: minmax(0, 1fr);
     > header {
       grid-column: 1;
+      order: -2;
     }
     > aside {
       order: -1;
