@@ -46,6 +46,7 @@ const views = [
   ['price', '/price/1'],
   ['make', '/make/1'],
   ['lend', '/lend?kit=FB-005a'],
+  ['lend-kits', '/lend/kits'],
   ['watch', '/watch'],
   ['place', '/place'],
 ];
@@ -62,7 +63,10 @@ try {
       await page.waitForLoadState('networkidle');
       await page.waitForTimeout(1500);
       const picture = await page.locator('svg[aria-label]').first().screenshot();
-      const title = await page.getByText(/ pattern · /).first().textContent();
+      const title = await page
+        .getByText(/ pattern · /)
+        .first()
+        .textContent();
       cells.push({ picture: picture.toString('base64'), title: title.split(' pattern')[0] });
     }
     const sheet = await browser.newPage({ viewport: { width: 1600, height: 1240 } });

@@ -23,6 +23,12 @@ export const sheetOrCardBox: NonNullable<Role['accepts']> = (m) =>
     ? 'expected a sheet, or a card box to cut one from'
     : null;
 
+/** Asked of what holds, seals or glues: a material of that class. */
+export const ofClass =
+  (...classes: readonly Material['materialClass'][]): NonNullable<Role['accepts']> =>
+  (m) =>
+    classes.includes(m.materialClass) ? null : `expected ${classes.join(' or ')}`;
+
 /** The bag as a need, where there is one. */
 export const bagNeed = (chosen: Chosen): Need[] => (chosen[BAG.id] ?? []).map((m) => need(BAG, m, 1, true));
 

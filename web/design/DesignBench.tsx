@@ -109,13 +109,18 @@ const Others = memo(function Others({
 }) {
   return (
     <Files open={open}>
-      <Button plain onPress={newDesign}>
-        New design
-      </Button>
-      <Fold>
-        <summary>Other designs ({designs.length - 1})</summary>
-        <BenchList station={station} designs={designs} materials={materials} open={open} />
-      </Fold>
+      {(buttons) => (
+        <>
+          <Button plain onPress={newDesign}>
+            New design
+          </Button>
+          <Fold>
+            <summary>Other designs ({designs.length - 1})</summary>
+            <BenchList station={station} designs={designs} materials={materials} open={open} />
+            {buttons}
+          </Fold>
+        </>
+      )}
     </Files>
   );
 });

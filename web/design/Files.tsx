@@ -42,7 +42,14 @@ const said = (value: unknown): string =>
   value === undefined ? 'left out' : typeof value === 'string' ? value : JSON.stringify(value);
 
 /** The list of designs, which go out as files and come in from them: by a button, or dropped on the list. */
-export function Files({ open, children }: { open: number; children: React.ReactNode }) {
+export function Files({
+  open,
+  children,
+}: {
+  open: number;
+  /** What is dropped on, with the buttons where it wants them. */
+  children: (buttons: React.ReactNode) => React.ReactNode;
+}) {
   const [isOver, setOver] = useState(false);
   const [file, setFile] = useState<unknown>(null);
   const [look, setLook] = useState<DesignFileLook | null>(null);
@@ -98,15 +105,16 @@ export function Files({ open, children }: { open: number; children: React.ReactN
           void take(e.dataTransfer.files[0]);
         }}
       >
-        {children}
-        <Row>
-          <Button small plain onPress={() => input.current?.click()}>
-            Open a file
-          </Button>
-          <DesignFile small href={`/api/designs/${open}/file`}>
-            Save as file
-          </DesignFile>
-        </Row>
+        {children(
+          <Row style={{ marginTop: 12 }}>
+            <Button small plain onPress={() => input.current?.click()}>
+              Open a file
+            </Button>
+            <DesignFile small href={`/api/designs/${open}/file`}>
+              Save as file
+            </DesignFile>
+          </Row>,
+        )}
         <input
           ref={input}
           type="file"

@@ -10,7 +10,6 @@ import {
   sayFor,
   sharedKinds,
   step,
-  STOP_WORDS,
 } from '../making.ts';
 import { defaults, dials, mouthOf, parts, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';

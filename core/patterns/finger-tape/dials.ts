@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { halved } from '../../cut/halving.ts';
 import type { Material } from '../../materials/material.ts';
 import { choice, measure, number, oneOf, onOff, wholeNumber } from '../dialKinds.ts';
+import { ofClass } from '../making.ts';
 import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 
 export const GAMES = ['as they lie', 'by colour', 'called out', 'most at once'] as const;
@@ -36,8 +37,7 @@ export const ROLES = {
     most: 1,
     use: 'consumable',
     usual: ['masking-tape'],
-    accepts: (m) =>
-      m.form === 'consumable' && m.sizes.width === undefined ? 'expected tape with its width in mm' : null,
+    accepts: (m) => (m.sizes.width === undefined ? 'expected tape with its width in mm' : ofClass('tape')(m)),
   },
   paper: {
     id: 'paper',
@@ -47,6 +47,7 @@ export const ROLES = {
     most: 4,
     use: 'piece',
     usual: ['note-paper'],
+    accepts: ofClass('paper', 'card'),
   },
   box: {
     id: 'box',

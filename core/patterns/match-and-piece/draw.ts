@@ -116,7 +116,6 @@ function halves(d: Dials): Mark[] {
   const columns = Math.max(1, Math.ceil(Math.sqrt(d.number * 1.2)));
   return Array.from({ length: d.number }, (_, i) => {
     const by: Vec2 = [(i % columns) * (d.width + 24), Math.floor(i / columns) * (d.height + 14)];
-    const together = i > 0;
     const picture = content(shownOn(d, i), [d.width, d.height], i, false);
     // The first lies open, so that its cut is seen through its picture too.
     const open = i === 0 ? 5 : 0;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { atLeast, extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { staplesRound } from '../../geometry/rim.ts';
 import { choice, measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
+import { ofClass } from '../making.ts';
 import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 
 export const SEALS = ['staples', 'tape'] as const;
@@ -76,6 +77,7 @@ export const ROLES = {
     most: 1,
     use: 'consumable',
     usual: ['cloth-tape'],
+    accepts: ofClass('tape'),
   },
   decor: {
     id: 'decor',

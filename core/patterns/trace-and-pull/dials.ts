@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { extentsOf, shapeOf } from '../../materials/material.ts';
 import { outlineDial, SHAPE_OPTIONS } from '../../outline/outline.ts';
 import { choice, measure, number, oneOf, onOff, wholeNumber } from '../dialKinds.ts';
+import { ofClass } from '../making.ts';
 import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 
 export const CHILD = ['pulls', 'colours and pulls', 'traces and pulls'] as const;
@@ -34,7 +35,8 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['laminate'],
-    accepts: (m) => ((m.sizes.length ?? 0) < 60 ? 'expected a sheet at least 60 mm long' : null),
+    accepts: (m) =>
+      (m.sizes.length ?? 0) < 60 ? 'expected a sheet at least 60 mm long' : ofClass('plastic')(m),
   },
   glue: {
     id: 'glue',
@@ -44,6 +46,7 @@ export const ROLES = {
     most: 1,
     use: 'consumable',
     usual: ['craft-glue'],
+    accepts: ofClass('glue'),
   },
   tape: {
     id: 'tape',
@@ -53,6 +56,7 @@ export const ROLES = {
     most: 1,
     use: 'consumable',
     usual: ['masking-tape'],
+    accepts: ofClass('tape'),
   },
   cord: {
     id: 'cord',

@@ -49,7 +49,7 @@ export function layOut({ dials: d }: Pick<At<Dials>, 'dials'>): Strands {
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
-  const { ends, cord, clear, room } = parts(at);
+  const { ends, cord, room } = parts(at);
   const strands = layOut(at);
   const glue = glueFor(strands.path, d.line, d.high);
   const long = cordFor(at);
@@ -101,8 +101,6 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'The heavier end runs away',
       `${round(a)} g against ${round(b)} g: take ends of about one weight.`,
     );
-  if (clear.materialClass === 'paper' || clear.materialClass === 'card')
-    return say('care', 'Glue does not peel off paper', 'Take a clear plastic sheet.');
   return say('clear', 'Peels in one piece, and lifts', null);
 }
 

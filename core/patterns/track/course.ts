@@ -174,8 +174,8 @@ function runsOf(points: readonly Vec2[], closed: boolean): { line: Vec2[]; close
  * Straight pieces of one length along a line, joints touching: each begins where the one before ends, both ends on the
  * line; none lies across a corner. What is left at the end, or before a corner, is the gap.
  */
-export function layPieces(points: readonly Vec2[], piece: number, closed: boolean): Pieces {
-  const runs = runsOf(points, closed).map((r) => layRun(r.line, piece, r.closed));
+export function layPieces(points: readonly Vec2[], piece: number, closed: boolean, fine = FINE): Pieces {
+  const runs = runsOf(points, closed).map((r) => layRun(r.line, piece, r.closed, fine));
   return {
     ends: runs.flatMap((r) => r.ends),
     gap: max(...runs.map((r) => r.gap)),
@@ -183,11 +183,13 @@ export function layPieces(points: readonly Vec2[], piece: number, closed: boolea
   };
 }
 
-function layRun(points: readonly Vec2[], piece: number, closed: boolean): Pieces {
+/** Points to a piece: its end lies within a hundredth of it. */
+const FINE = 100;
+
+function layRun(points: readonly Vec2[], piece: number, closed: boolean, fine: number): Pieces {
   const total = lengthOf(points, closed);
   if (!(total > 1e-6)) return { ends: [], gap: 0, error: 0 };
-  // Fine enough that an end lies within a hundredth of a piece.
-  const count = max(200, min(6000, Math.ceil((total / piece) * 100)));
+  const count = max(2 * fine, min(6000, Math.ceil((total / piece) * fine)));
   const line = evenly(points, count, closed);
   if (closed) line.push(line[0]!);
   const ends: [Vec2, Vec2][] = [];

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { outlineDial, SHAPE_OPTIONS } from '../../outline/outline.ts';
 import { choice, measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
+import { ofClass } from '../making.ts';
 import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { COURSES, courseOf, layPieces, type Course, type Pieces } from './course.ts';
 
@@ -25,6 +26,9 @@ export const dials = z.strictObject({
 });
 export type Dials = z.infer<typeof dials>;
 
+/** A smaller board has no room for a lane, mm. */
+const LEAST_BOARD = 180;
+
 export const ROLES = {
   board: {
     id: 'board',
@@ -34,6 +38,10 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['parcel-panel'],
+    accepts: (m) =>
+      Math.min(m.sizes.length ?? 0, m.sizes.width ?? 0) < LEAST_BOARD
+        ? `expected a board of at least ${LEAST_BOARD} mm`
+        : ofClass('card', 'wood', 'plastic', 'foam')(m),
   },
   barrier: {
     id: 'barrier',
@@ -44,7 +52,11 @@ export const ROLES = {
     use: 'part',
     usual: ['paper-straw'],
     accepts: (m) =>
-      m.form === 'piece' && m.solid !== 'rod' ? 'expected straws, cord, rods, or paper to roll' : null,
+      (m.form === 'piece' && m.solid !== 'rod') ||
+      (m.form === 'sheet' && m.materialClass !== 'paper') ||
+      (m.sizes.diameter ?? 0) > 20
+        ? 'expected straws, cord or rods up to 20 mm thick, or paper to roll'
+        : null,
   },
   runner: {
     id: 'runner',
@@ -63,6 +75,7 @@ export const ROLES = {
     most: 1,
     use: 'consumable',
     usual: ['masking-tape'],
+    accepts: ofClass('tape'),
   },
 } as const satisfies Record<string, Role>;
 
@@ -180,27 +193,39 @@ const BEGINS_WITH = 3.5;
 /** A gap that nothing that runs slips through, mm. */
 const SLIPS = 8;
 
+/** Points to a piece where one is only chosen. */
+const ROUGH = 20;
 /** Shortest piece that a child's fingers tape down, mm (common practice). */
 const SHORTEST = 20;
 
+const begun = new Map<string, number>();
+
 /**
  * The length of piece to begin with, mm: one that cuts a straw into equal parts where that leaves no gap to slip through,
- * else the one that leaves the least open; it does not cut the bend.
+ * else the one that leaves the least open; it does not cut the bend. Remembered: what could be made today asks for many.
  */
 function bestPart(points: Course['outer'], longest: number, closed: boolean): number {
+  const key = JSON.stringify([points[0], points[1], points.at(-1), points.length, longest, closed]);
+  const there = begun.get(key);
+  if (there !== undefined) return there;
   const laid = (piece: number): Pieces & { piece: number } => ({
     piece,
-    ...layPieces(points, piece, closed),
+    ...layPieces(points, piece, closed, ROUGH),
   });
   const parts = [2, 3, 4, 5, 6, 8].map((n) => Math.max(10, Math.floor(longest / n))).map(laid);
-  const good = parts.filter((t) => t.error <= BEGINS_WITH && t.gap <= SLIPS);
-  if (good.length > 0) return good[0]!.piece;
-  const from = Math.min(SHORTEST, longest);
-  const any = Array.from({ length: Math.max(1, Math.floor((longest / 2 - from) / 2)) }, (_, i) =>
-    laid(from + 2 * i),
-  );
-  const bends = any.filter((t) => t.error <= BEGINS_WITH);
-  return (bends.length > 0 ? bends : any).reduce((a, b) => (b.gap < a.gap - 1 ? b : a)).piece;
+  const [good] = parts.filter((t) => t.error <= BEGINS_WITH && t.gap <= SLIPS);
+  let piece = good?.piece;
+  if (piece === undefined) {
+    const from = Math.min(SHORTEST, longest);
+    const any = Array.from({ length: Math.max(1, Math.floor((longest / 2 - from) / 4)) }, (_, i) =>
+      laid(from + 4 * i),
+    );
+    const bends = any.filter((t) => t.error <= BEGINS_WITH);
+    piece = (bends.length > 0 ? bends : any).reduce((x, y) => (y.gap < x.gap - 1 ? y : x)).piece;
+  }
+  if (begun.size > 500) begun.clear();
+  begun.set(key, piece);
+  return piece;
 }
 
 export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {

@@ -126,7 +126,7 @@ export function draw(at: At<Dials>): Drawing {
               ],
               { width: thick, colour },
             ),
-            dimension([thick / 2, 0], [thick / 2, piece], [8, 0], 'piece', piece),
+            dimension([thick / 2, 0], [thick / 2, piece], [8, 0], undefined, piece),
             words([34, piece + 20], label),
           ].map((m) => moved(m, [x, y])),
         );

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Material } from '../../materials/material.ts';
 import { choice, measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
+import { ofClass } from '../making.ts';
 import { allTaken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 
 export const KINDS = ['food tray', 'dough', 'wall', 'floor', 'foil', 'brushes'] as const;
@@ -74,6 +75,7 @@ export const ROLES = {
     most: 1,
     use: 'consumable',
     usual: ['masking-tape'],
+    accepts: ofClass('tape'),
   },
   foil: {
     id: 'foil',
@@ -83,6 +85,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['kitchen-foil'],
+    accepts: ofClass('metal'),
   },
   brush: {
     id: 'brush',

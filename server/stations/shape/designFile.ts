@@ -167,7 +167,7 @@ async function understood(em: EntityManager, raw: unknown): Promise<Understood> 
   }
   const chosen: Record<string, CoreMaterial[]> = {};
   for (const [i, m] of met.entries())
-    (chosen[m.role] ??= []).push({ ...m.kind, kept: 0, id: m.row?.id ?? -1 - i } as CoreMaterial);
+    (chosen[m.role] ??= []).push({ ...m.kind, kept: 0, id: m.row?.id ?? -1 - i });
   for (const role of pattern.roles) allTaken(chosen, role);
   const usual = pattern.defaults({ approach: design.approach, ageFrom: design.ageFrom, chosen });
   const near = nearestDials(pattern.dials, design.dials, usual);

@@ -50,11 +50,28 @@ const Words = styled.dl`
 const clock = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
+/** The step that runs so many seconds after one was begun, and how long it has left, s; past the last one when all are over. */
+function stepAfter(
+  script: readonly ScriptStep[],
+  from: number,
+  seconds: number,
+): { at: number; left: number } {
+  let left = -seconds;
+  for (let at = from; at < script.length; at++) {
+    left += script[at]!.minutes * 60;
+    if (left > 0) return { at, left };
+  }
+  return { at: script.length, left: 0 };
+}
+
 /** A sitting, step after step, against the clock: it goes on by itself, or when the next one is pressed. */
 function Sitting({ script, unit }: { script: readonly ScriptStep[]; unit: LengthUnit }) {
-  const [at, setAt] = useState(0);
-  /** Seconds that the step has run, and since when it runs (ms), null while it stands still. */
-  const [run, setRun] = useState<{ before: number; since: number | null }>({ before: 0, since: null });
+  /** Seconds run since a step was begun by hand, and since when it runs (ms), null while it stands still. */
+  const [run, setRun] = useState<{ from: number; before: number; since: number | null }>({
+    from: 0,
+    before: 0,
+    since: null,
+  });
   const [now, setNow] = useState(0);
   useEffect(() => {
     if (run.since === null) return;
@@ -62,28 +79,23 @@ function Sitting({ script, unit }: { script: readonly ScriptStep[]; unit: Length
     return () => clearInterval(beat);
   }, [run.since]);
   const gone = run.before + (run.since === null ? 0 : Math.max(0, now - run.since) / 1000);
+  const { at, left } = stepAfter(script, run.from, gone);
   const step = script[at];
-  const left = step ? step.minutes * 60 - gone : 0;
-  const go = (to: number): void => {
-    setAt(to);
-    setRun((r) => ({ before: 0, since: r.since === null ? null : performance.now() }));
-  };
-  const isOver = step !== undefined && left <= 0;
-  useEffect(() => {
-    if (isOver) go(at + 1);
-  }, [isOver, at]);
   const start = (): void => {
     const t = performance.now();
     setNow(t);
-    setRun((r) => (r.since === null ? { before: r.before, since: t } : { before: gone, since: null }));
+    setRun((r) => ({ ...r, before: gone, since: r.since === null ? t : null }));
+  };
+  const next = (): void => {
+    const t = performance.now();
+    setNow(t);
+    setRun((r) => ({ from: at + 1, before: 0, since: r.since === null ? null : t }));
   };
   return (
     <Stack $gap={8}>
       <div aria-live="polite">
         <Quiet>
-          {step
-            ? `Step ${at + 1} of ${script.length} · ${clock(Math.max(0, left))} left`
-            : 'The sitting is over'}
+          {step ? `Step ${at + 1} of ${script.length} · ${clock(left)} left` : 'The sitting is over'}
         </Quiet>
         <Large>{step ? inUnit(step.words, unit) : 'Stop while it still goes well.'}</Large>
       </div>
@@ -91,19 +103,12 @@ function Sitting({ script, unit }: { script: readonly ScriptStep[]; unit: Length
         {step ? (
           <>
             <Button onPress={start}>{run.since === null ? 'Start' : 'Pause'}</Button>
-            <Button plain onPress={() => go(at + 1)}>
+            <Button plain onPress={next}>
               Next
             </Button>
           </>
         ) : (
-          <Button
-            onPress={() => {
-              setAt(0);
-              setRun({ before: 0, since: null });
-            }}
-          >
-            From the beginning
-          </Button>
+          <Button onPress={() => setRun({ from: 0, before: 0, since: null })}>From the beginning</Button>
         )}
       </Spread>
       <Steps>
