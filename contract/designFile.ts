@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { APPROACHES, SKILLS } from '../core/patterns/kernel.ts';
 import { materialKind } from '../core/materials/material.ts';
+import { name } from './common.ts';
 import { agesError, agesInOrder, designShape } from './designs.ts';
 
 /** The version that is written. Older ones are carried forward, newer ones refused. */
@@ -35,6 +36,27 @@ export const designFile = z.strictObject({
   design: inFile.refine(agesInOrder, agesError),
 });
 export type DesignFile = z.infer<typeof designFile>;
+
+/** A kit of several designs as a file carries it: the designs whole, and what it is packed into. */
+export const kitFile = z.strictObject({
+  file: z.literal('fox-button-kit', { error: 'expected fox-button-kit' }),
+  version: z.literal(FILE_VERSION),
+  kit: z.strictObject({
+    name,
+    container: materialInFile.nullable(),
+    designs: z
+      .array(inFile.refine(agesInOrder, agesError), { error: 'expected a list of designs' })
+      .min(1, 'expected at least one design')
+      .max(8, 'may have at most 8 designs'),
+  }),
+});
+export type KitFile = z.infer<typeof kitFile>;
+/** What a kit’s file brings, before anything is written. */
+export interface KitFileLook {
+  readonly name: string;
+  readonly container: FileMaterial | null;
+  readonly designs: readonly DesignFileLook[];
+}
 
 /** How a material of a file is met here. */
 export interface FileMaterial {

@@ -239,6 +239,13 @@ test('three designs are put together as a kit, made, and hang on the rail', asyn
   await expect(kit.getByText(/kits? from free stock/)).toBeVisible();
   await kit.getByRole('button', { name: 'Mark as made' }).click();
   await expect(kit.getByText(/Made and on the rail: FB-K00\da/)).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    kit.getByRole('link', { name: 'Save as file' }).click(),
+  ]);
+  await page.getByLabel('Kit file').setInputFiles(await download.path());
+  await page.getByRole('dialog', { name: 'Quiet pair' }).getByRole('button', { name: 'Open it' }).click();
+  await expect(page.getByRole('region', { name: 'Quiet pair, 2' })).toBeVisible();
   await page.getByRole('link', { name: 'Back to the rail' }).click();
   await expect(page.getByRole('button', { name: /FB-K00\da Quiet pair/ })).toBeVisible();
 });

@@ -76,7 +76,7 @@ try {
     );
     await sheet.setContent(
       `<style>body{margin:16px;display:grid;grid-template-columns:repeat(4,1fr);gap:14px;background:#f6f1e6;font:600 18px sans-serif}
-figure{margin:0}img{width:100%;height:250px;object-fit:cover;object-position:left;border-radius:10px}</style>${figures.join('')}`,
+figure{margin:0}img{width:100%;border-radius:10px}</style>${figures.join('')}`,
     );
     await sheet.screenshot({ path: join(out, 'families.png'), fullPage: true });
     await sheet.close();

@@ -45,6 +45,7 @@ beforeAll(async () => {
     offer: offer.id,
     kit: kit.id,
   };
+  const { body: kitBody } = (await desk.get(`/kits/${ids.kit}/file`)) as { body: unknown };
   const { body: fileBody } = (await desk.get(`/designs/${design.id}/file`)) as { body: unknown };
   const kept = (await desk.get(`/designs/${design.id}`)).body as Record<string, unknown>;
   const { id: _, ...designBody } = kept;
@@ -86,6 +87,8 @@ beforeAll(async () => {
       path: `/kits/${ids.kit}`,
       body: { name: 'Two in one', designs: [ids.design], container: null, version: 1 },
     },
+    { method: 'post', path: '/kits/file/look', body: { file: kitBody } },
+    { method: 'post', path: '/kits/file', body: { file: kitBody, takeNearest: true } },
     { method: 'post', path: `/kits/${ids.kit}/build`, body: { version: 1, copies: 1 } },
     { method: 'post', path: `/designs/${ids.design}/batch`, body: { version: 1, copies: 2 } },
     { method: 'post', path: '/backups', body: {} },

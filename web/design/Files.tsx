@@ -10,6 +10,7 @@ import { Button } from '../parts/Button.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
 import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
 import { DesignFile } from './DesignFile.tsx';
+import { readFile } from './readFile.ts';
 
 const Drop = styled.div`
   border-radius: 10px;
@@ -34,9 +35,6 @@ const Brings = styled.dl`
     margin: 0;
   }
 `;
-
-/** Larger than any design; a picture or a film dropped by mistake is not even read. */
-const LARGEST = 256 * 1024;
 
 const said = (value: unknown): string =>
   value === undefined ? 'left out' : typeof value === 'string' ? value : JSON.stringify(value);
@@ -69,13 +67,7 @@ export function Files({
     if (!picked) return;
     close();
     try {
-      if (picked.size > LARGEST) throw new Error(`${picked.name} is over 256 kB; no design file is.`);
-      let parsed: unknown;
-      try {
-        parsed = JSON.parse(await picked.text());
-      } catch {
-        throw new Error(`${picked.name} is no design file: it is not JSON.`);
-      }
+      const parsed = await readFile(picked);
       setFile(parsed);
       setLook(await api<DesignFileLook>('POST', '/designs/file/look', { file: parsed }));
     } catch (e) {

@@ -157,3 +157,32 @@ it.each([
   await two();
   expect((await desk.post('/kits', body).expect(status)).body.errors[0].path).toBe(path);
 });
+
+it('goes out as a file and comes in at another place with its designs and materials', async () => {
+  const { drop, count, tub } = await two();
+  const kit = (
+    await desk.post('/kits', { name: 'Waiting bag', designs: [drop.id, count.id], container: tub.id })
+  ).body as Kit;
+  const file = (await desk.get(`/kits/${kit.id}/file`).expect(200)).body;
+  const other = await startTest();
+  const look = (await other.post('/kits/file/look', { file }).expect(200)).body;
+  expect(look).toMatchObject({ name: 'Waiting bag', container: { name: 'Tub', id: null } });
+  expect(look.designs.map((d: { name: string }) => d.name)).toEqual(['Drop tub', 'Count pouch']);
+  expect((await other.get('/designs')).body).toEqual([]);
+  const made = (await other.post('/kits/file', { file }).expect(201)).body as Kit;
+  expect(made.parts).toEqual(
+    kit.parts.map((p) => ({ ...p, materialId: p.materialId && (expect.any(Number) as number) })),
+  );
+  // The caps that both use came once, and the tub is the container too.
+  expect((await other.get('/materials')).body).toHaveLength(3);
+  expect((await other.get(`/kits/${made.id}/file`)).body).toEqual(file);
+  expect((await other.post('/kits/file', { file }).expect(201)).body.name).toBe('Waiting bag, 2');
+  expect((await other.post('/kits/file', { file: { ...file, version: 3 } }).expect(422)).body.detail).toMatch(
+    /newer Fox Button/,
+  );
+  expect(
+    (await other.post('/kits/file', { file: { ...file, file: 'fox-button-design' } }).expect(400)).body
+      .errors[0].path,
+  ).toBe('file');
+  await other.close();
+});

@@ -13,6 +13,7 @@ import { loadPattern, type Need } from '../../../core/patterns/index.ts';
 import { BuildRow, CopyRow, DesignRow, KitRow, type Design, type KitStored } from '../../db/entities.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
+import { openKitFile, writeKitFile } from '../shape/designFile.ts';
 import { atOf, chosenFor, materialsOf, readBench } from '../shape/service.ts';
 
 /** More kits than this are not tried at once. */
@@ -194,6 +195,28 @@ export async function kitLabels(em: EntityManager, id: number) {
     name: kit.name,
     labels: copies.map((c) => ({ label: c.label, name: kit.name, count: countLine(c.parts) })),
   };
+}
+
+/** A kit's file, to be opened at another place. */
+export async function kitFileOf(em: EntityManager, id: number) {
+  const kit = await findKit(em, id);
+  const found = await em.find(DesignRow, { id: { $in: kit.designs } });
+  const designs = kit.designs.flatMap((d) => found.find((x) => x.id === d) ?? []);
+  return writeKitFile(em, { name: kit.name, container: kit.container ?? null, designs });
+}
+
+/** Opens a kit's file as a kit of this place; where its name is taken it gets a number. */
+export async function addKitFile(
+  em: EntityManager,
+  raw: unknown,
+  takeNearest: boolean,
+  today: Day,
+): Promise<Kit> {
+  const { name, ...rest } = await openKitFile(em, raw, takeNearest, today);
+  const names = (await em.find(KitRow, {})).map((k) => k.name.toLowerCase());
+  let free = name;
+  for (let n = 2; names.includes(free.toLowerCase()); n++) free = `${name.slice(0, 72)}, ${n}`;
+  return addKit(em, { name: free, ...rest }, today);
 }
 
 export async function removeKit(em: EntityManager, id: number): Promise<void> {

@@ -4,6 +4,8 @@ import { borrowerInput, historyQuery, loanInput, mendInput, returnInput } from '
 import { kitBuild, kitInput, kitUpdate } from '../../../contract/kits.ts';
 import { hungUp } from '../../compute/hungUp.ts';
 import { PlaceRow } from '../../db/entities.ts';
+import { kitFile, openFile } from '../../../contract/designFile.ts';
+import { lookAtKit } from '../shape/designFile.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
@@ -11,6 +13,12 @@ import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
 import * as kits from './kits.ts';
 import * as lend from './service.ts';
+
+const fileName = (name: string, otherwise: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || otherwise;
 
 const labelQuery = z.strictObject({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
@@ -64,6 +72,20 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
       .type('application/pdf')
       .attachment(`${file}-labels.pdf`)
       .send(Buffer.from(pdf as Uint8Array));
+  });
+  r.get('/schemas/kit', (_req, res) => {
+    res.json(z.toJSONSchema(kitFile, { unrepresentable: 'any', io: 'input' }));
+  });
+  r.post('/kits/file/look', async (req, res) => {
+    res.json(await lookAtKit(em(), read(openFile, req.body).file));
+  });
+  r.post('/kits/file', async (req, res) => {
+    const { file, takeNearest } = read(openFile, req.body);
+    res.status(201).json(await inTransaction((m) => kits.addKitFile(m, file, takeNearest, today())));
+  });
+  r.get('/kits/:id/file', async (req, res) => {
+    const file = await kits.kitFileOf(em(), readId(req.params.id, 'kit'));
+    res.attachment(`${fileName(file.kit.name, 'kit')}.json`).json(file);
   });
   r.post('/kits/:id/build', async (req, res) => {
     const id = readId(req.params.id, 'kit');

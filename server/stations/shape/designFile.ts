@@ -4,9 +4,12 @@ import {
   designFile,
   FILE_VERSION,
   isDeeper,
+  kitFile,
   MOST_DEEP,
   type DesignFile,
   type DesignFileLook,
+  type KitFile,
+  type KitFileLook,
   type MaterialInFile,
 } from '../../../contract/designFile.ts';
 import type { Design as DesignJson } from '../../../contract/designs.ts';
@@ -103,7 +106,7 @@ interface Met {
 }
 interface Understood {
   readonly version: number;
-  readonly file: DesignFile;
+  readonly design: DesignFile['design'];
   readonly pattern: OpenPattern;
   readonly met: readonly Met[];
   readonly chosen: Chosen;
@@ -119,8 +122,19 @@ const LARGEST = 256 * 1024;
  * that there is not, or not a design file at all.
  */
 async function understood(em: EntityManager, raw: unknown): Promise<Understood> {
-  const fault = (path: string, message: string, detail = `${path}: ${message}`): ProblemError =>
-    new ProblemError(422, detail, [{ path, message }]);
+  const version = versionOf(raw);
+  return designIn(em, read(designFile, carriedForward(raw)), version);
+}
+
+const fault = (path: string, message: string, detail = `${path}: ${message}`): ProblemError =>
+  new ProblemError(422, detail, [{ path, message }]);
+
+/**
+ * The version of a file that may be read at all.
+ *
+ * @throws ProblemError where it is too deep, too large, newer than this, or of no version
+ */
+export function versionOf(raw: unknown): number {
   if (isDeeper(raw, MOST_DEEP))
     throw fault(
       'file',
@@ -142,8 +156,15 @@ async function understood(em: EntityManager, raw: unknown): Promise<Understood> 
       `expected 1 to ${FILE_VERSION}`,
       'This is no design file: it has no version that is known.',
     );
-  const file = read(designFile, carriedForward(raw));
-  const { design } = file;
+  return version;
+}
+
+/** A design of a file, met with this shelf and its family. */
+async function designIn(
+  em: EntityManager,
+  { design }: Pick<DesignFile, 'design'>,
+  version: number,
+): Promise<Understood> {
   const pattern = await loadPattern(design.pattern).catch((error: unknown) => {
     throw error instanceof PatternError ? fault('design.pattern', error.message, error.message) : error;
   });
@@ -172,7 +193,7 @@ async function understood(em: EntityManager, raw: unknown): Promise<Understood> 
   const usual = pattern.defaults({ approach: design.approach, ageFrom: design.ageFrom, chosen });
   const near = nearestDials(pattern.dials, design.dials, usual);
   if (!near) pattern.check(design.dials);
-  return { version, file, pattern, met, chosen, dials: near!.dials, nearest: near!.changed };
+  return { version, design, pattern, met, chosen, dials: near!.dials, nearest: near!.changed };
 }
 
 /** The material of this shelf that a file means: of its name, form and sizes, else the same but for its name. */
@@ -185,9 +206,14 @@ async function onThisShelf(em: EntityManager, kind: MaterialKind): Promise<Mater
 }
 
 /** What a file brings, told before anything is written. */
-export async function lookAt(em: EntityManager, raw: unknown): Promise<DesignFileLook> {
-  const { version, file, pattern, met, chosen, dials, nearest } = await understood(em, raw);
-  const { name, forGroup, ageFrom, ageTo, approach } = file.design;
+export const lookAt = async (em: EntityManager, raw: unknown): Promise<DesignFileLook> =>
+  told(em, await understood(em, raw));
+
+async function told(
+  em: EntityManager,
+  { version, design, pattern, met, chosen, dials, nearest }: Understood,
+): Promise<DesignFileLook> {
+  const { name, forGroup, ageFrom, ageTo, approach } = design;
   return {
     name,
     pattern: pattern.id,
@@ -220,6 +246,10 @@ async function freeName(em: EntityManager, name: string): Promise<string> {
   }
 }
 
+/** Puts a kind of material on the shelf, none kept yet; its number. */
+const put = async (em: EntityManager, kind: MaterialKind, today: Day): Promise<number> =>
+  (await addMaterial(em, { ...kind, name: await freeName(em, kind.name), kept: 0 }, today)).id;
+
 /** Opens a file as a design of this place; materials that are not here are added, none kept. */
 export async function openDesignFile(
   em: EntityManager,
@@ -227,7 +257,15 @@ export async function openDesignFile(
   takeNearest: boolean,
   today: Day,
 ): Promise<DesignJson> {
-  const { file, met, dials, nearest } = await understood(em, raw);
+  return opened(em, await understood(em, raw), takeNearest, today);
+}
+
+async function opened(
+  em: EntityManager,
+  { design: { copies, ...design }, met, dials, nearest }: Understood,
+  takeNearest: boolean,
+  today: Day,
+): Promise<DesignJson> {
   const [first] = nearest;
   if (first && !takeNearest)
     throw new ProblemError(
@@ -239,14 +277,78 @@ export async function openDesignFile(
   const added = new Map<string, number>();
   for (const { role, kind, row } of met) {
     const key = JSON.stringify(sorted(kind));
-    let id = row?.id ?? added.get(key);
-    if (id === undefined) {
-      const made = await addMaterial(em, { ...kind, name: await freeName(em, kind.name), kept: 0 }, today);
-      added.set(key, (id = made.id));
-    }
+    const id = row?.id ?? added.get(key) ?? (await put(em, kind, today));
+    added.set(key, id);
     (materials[role] ??= []).push(id);
   }
-  const { copies, ...design } = file.design;
   // It waits aside: what comes from elsewhere speaks for no stock until somebody wants it.
   return addDesign(em, { ...design, copies, dials, materials, onBench: false }, today);
+}
+
+/** A kit with its designs and what it is packed into, to be carried to another place. */
+export async function writeKitFile(
+  em: EntityManager,
+  kit: { readonly name: string; readonly container: number | null; readonly designs: readonly Design[] },
+): Promise<KitFile> {
+  const designs: DesignFile['design'][] = [];
+  for (const d of kit.designs) designs.push((await writeFile(em, d)).design);
+  const container = kit.container === null ? null : await em.findOne(MaterialRow, { id: kit.container });
+  return {
+    file: 'fox-button-kit',
+    version: FILE_VERSION,
+    kit: { name: kit.name, container: container && inFile(container), designs },
+  };
+}
+
+interface KitUnderstood {
+  readonly name: string;
+  readonly container: { readonly kind: MaterialKind; readonly row: Material | null } | null;
+  readonly designs: readonly Understood[];
+}
+
+async function kitUnderstood(em: EntityManager, raw: unknown): Promise<KitUnderstood> {
+  const version = versionOf(raw);
+  const { kit } = read(kitFile, raw);
+  const designs: Understood[] = [];
+  for (const design of kit.designs) designs.push(await designIn(em, { design }, version));
+  if (kit.container === null) return { name: kit.name, container: null, designs };
+  const kind = 'name' in kit.container ? kit.container : catalogueKind(kit.container.catalogue);
+  if (!kind)
+    throw fault('kit.container.catalogue', 'is no key of the catalogue; expected one, or a whole material');
+  return { name: kit.name, container: { kind, row: await onThisShelf(em, kind) }, designs };
+}
+
+/** What a kit's file brings, told before anything is written. */
+export async function lookAtKit(em: EntityManager, raw: unknown): Promise<KitFileLook> {
+  const { name, container, designs } = await kitUnderstood(em, raw);
+  const looks: DesignFileLook[] = [];
+  for (const d of designs) looks.push(await told(em, d));
+  return {
+    name,
+    container: container && {
+      role: 'Packed into',
+      name: container.row?.name ?? container.kind.name,
+      id: container.row?.id ?? null,
+    },
+    designs: looks,
+  };
+}
+
+/** Opens a kit's file: its designs beside those that are here, and what the kit is made of. All or nothing. */
+export async function openKitFile(
+  em: EntityManager,
+  raw: unknown,
+  takeNearest: boolean,
+  today: Day,
+): Promise<{ name: string; designs: number[]; container: number | null }> {
+  const { name, container, designs } = await kitUnderstood(em, raw);
+  const ids: number[] = [];
+  // One after the other: what a design puts on the shelf is there for the next, which is met with it again.
+  for (const d of designs) {
+    const again = await designIn(em, { design: d.design }, d.version);
+    ids.push((await opened(em, again, takeNearest, today)).id);
+  }
+  const packedIn =
+    container && ((await onThisShelf(em, container.kind))?.id ?? (await put(em, container.kind, today)));
+  return { name, designs: ids, container: packedIn };
 }

@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
+import type { KitFileLook } from '../../../contract/designFile.ts';
 import type { Build } from '../../../contract/designs.ts';
 import type { Kit, KitInput } from '../../../contract/kits.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
@@ -10,8 +11,10 @@ import { packingOf } from '../../../core/packing/container.ts';
 import type { PackingAnswer } from '../../../core/packing/problem.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useDesigns, useKits, useMaterials, usePlace } from '../../data/queries.ts';
+import { readFile } from '../../design/readFile.ts';
 import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
+import { Dialog } from '../../parts/Dialog.tsx';
 import { Stepper, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
@@ -127,6 +130,11 @@ function KitCard({
               Labels
             </FileLink>
           )}
+          {!kit.problem && (
+            <FileLink small href={`/api/kits/${kit.id}/file`}>
+              Save as file
+            </FileLink>
+          )}
           <Button small plain onPress={onChange}>
             Change
           </Button>
@@ -202,6 +210,92 @@ function KitCard({
   );
 }
 
+/** A kit's file from another place: what it brings is seen first, then it is opened. */
+function OpenKit() {
+  const [file, setFile] = useState<unknown>(null);
+  const [look, setLook] = useState<KitFileLook | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const hasNearest = look?.designs.some((d) => d.nearest.length > 0) ?? false;
+  const add = useChange(() => api<Kit>('POST', '/kits/file', { file, takeNearest: hasNearest }));
+  const close = (): void => {
+    setLook(null);
+    setProblem(null);
+    add.reset();
+  };
+  const take = async (picked: File | undefined): Promise<void> => {
+    if (!picked) return;
+    close();
+    try {
+      const parsed = await readFile(picked);
+      setFile(parsed);
+      setLook(await api<KitFileLook>('POST', '/kits/file/look', { file: parsed }));
+    } catch (e) {
+      setProblem(words(e));
+    }
+  };
+  const materials = look?.designs.flatMap((d) => d.materials) ?? [];
+  const fresh = [...new Set(materials.filter((m) => m.id === null).map((m) => m.name))];
+  return (
+    <>
+      <Button plain onPress={() => input.current?.click()}>
+        Open a kit’s file
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        hidden
+        aria-label="Kit file"
+        onChange={(e) => {
+          void take(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      <Dialog
+        title={look?.name ?? 'It cannot be opened'}
+        isOpen={look !== null || problem !== null}
+        onClose={close}
+      >
+        <Stack $gap={12}>
+          {problem && <Notice tone="stop">{problem}</Notice>}
+          {look?.designs.map((d) => (
+            <div key={d.name}>
+              <b>{d.name}</b>{' '}
+              <Quiet>
+                {d.patternName}: {d.title}
+              </Quiet>
+              {d.nearest.map((n) => (
+                <Notice key={n.dial} tone="care">
+                  {n.dial} {n.why}. Taken: {JSON.stringify(n.is) ?? 'left out'}.
+                </Notice>
+              ))}
+            </div>
+          ))}
+          {look && (
+            <p>
+              {fresh.length === 0
+                ? 'All its materials are on your shelf.'
+                : `Will be added to your shelf, none kept: ${fresh.join(', ')}.`}
+            </p>
+          )}
+          {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
+          <Row>
+            {look && (
+              <Button isDisabled={add.isPending} onPress={() => add.mutate(undefined, { onSuccess: close })}>
+                {hasNearest ? 'Open with the nearest' : 'Open it'}
+              </Button>
+            )}
+            <Button plain onPress={close}>
+              {look ? 'Leave it' : 'Close'}
+            </Button>
+          </Row>
+        </Stack>
+      </Dialog>
+    </>
+  );
+}
+
 /** Kits of several designs: what is lent as one, with what its designs share in it once. */
 export function Component() {
   const { data: kits, error } = useKits();
@@ -237,6 +331,7 @@ export function Component() {
   return (
     <Grid>
       <Heading over={`${place.name} · lent as one`} title="Which designs go out together?">
+        <OpenKit />
         <ButtonLink plain to="/lend">
           Back to the rail
         </ButtonLink>
