@@ -1,7 +1,6 @@
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
-import { area, extents, smallestRectangle } from '../geometry/polygon.ts';
+import { area, boxOf, extents, smallestRectangle } from '../geometry/polygon.ts';
 import type { Vec2 } from '../geometry/vector.ts';
-import { boxOf } from '../outline/outline.ts';
 import type { Cut } from '../patterns/kernel.ts';
 import { fewestBins } from './fewest.ts';
 import { lying, nest, type Masks, type Nestable } from './nesting.ts';

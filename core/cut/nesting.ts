@@ -1,5 +1,5 @@
+import { boxOf } from '../geometry/polygon.ts';
 import type { Vec2 } from '../geometry/vector.ts';
-import { boxOf } from '../outline/outline.ts';
 
 /** A part to lay: its outline, and how it may lie. */
 export interface Nestable {

@@ -122,3 +122,11 @@ export const rectangleOutline = (length: number, width: number): Vec2[] => [
   [length / 2, width / 2],
   [-length / 2, width / 2],
 ];
+
+/** Extents of an outline: left, top, right, bottom. */
+export const boxOf = (points: readonly Vec2[]): [number, number, number, number] => [
+  Math.min(...points.map((p) => p[0])),
+  Math.min(...points.map((p) => p[1])),
+  Math.max(...points.map((p) => p[0])),
+  Math.max(...points.map((p) => p[1])),
+];

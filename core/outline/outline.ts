@@ -1,11 +1,13 @@
 import { EndType, inflatePathsD, JoinType } from 'clipper2-ts';
 import polylabel from 'polylabel';
 import { z } from 'zod';
-import { area, selfCrossing } from '../geometry/polygon.ts';
+import { area, boxOf, selfCrossing } from '../geometry/polygon.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 import { PatternError, type Option } from '../patterns/kernel.ts';
 import { LETTERS } from './letters.ts';
 import { SHAPE_IDS, SHAPES } from './shapes.ts';
+
+export { boxOf };
 
 const number = z.number({ error: 'expected mm' }).min(-100_000).max(100_000);
 /** Points of a closed outline, mm. */
@@ -67,14 +69,6 @@ const rawOf = (o: OutlineDial): Vec2[] => {
   const contours = LETTERS[o.letter]!.split(';').map((c) => flat(c.split(' ').map(Number)));
   return contours.reduce((a, b) => (area(b) > area(a) ? b : a));
 };
-
-/** Extents of an outline: left, top, right, bottom. */
-export const boxOf = (points: readonly Vec2[]): [number, number, number, number] => [
-  Math.min(...points.map((p) => p[0])),
-  Math.min(...points.map((p) => p[1])),
-  Math.max(...points.map((p) => p[0])),
-  Math.max(...points.map((p) => p[1])),
-];
 
 /** The outline about the origin with its longer extent as long as asked, mm, x right and y down. */
 export function sizedOutline(o: OutlineDial, longest: number): Vec2[] {

@@ -8,7 +8,7 @@ import type { At, Drawing, Sheet } from '../kernel.ts';
 import { parts, shownOn, wordFor, type Dials, type Shown } from './dials.ts';
 import { layOut } from './fit.ts';
 import { boardOf, holeOutline, insetOutline, INSETS } from './insets.ts';
-import { halfOutline, halvesOf, linePoints } from './lines.ts';
+import { halfOutline, linePoints, linesOf } from './lines.ts';
 
 const PAPER = '#fffdf8';
 /** Colours of what is drawn on a card that shows no colour itself. */
@@ -112,7 +112,7 @@ function partOf(m: Mark, half: readonly Vec2[]): Mark[] {
 }
 
 function halves(d: Dials): Mark[] {
-  const { lines } = halvesOf(d.cut, d.width, d.height, d.number);
+  const lines = linesOf(d.cut, d.width, d.height, d.number);
   const columns = Math.max(1, Math.ceil(Math.sqrt(d.number * 1.2)));
   return Array.from({ length: d.number }, (_, i) => {
     const by: Vec2 = [(i % columns) * (d.width + 24), Math.floor(i / columns) * (d.height + 14)];
@@ -227,7 +227,7 @@ function sheets(d: Dials): Sheet[] {
     marks: [plainCard(d, true), ...marks],
   });
   if (d.kind === 'halves') {
-    const { lines } = halvesOf(d.cut, d.width, d.height, d.number);
+    const lines = linesOf(d.cut, d.width, d.height, d.number);
     return numbers.map((i) =>
       card(`card-${i + 1}`, `Card ${i + 1}`, [
         ...content(shownOn(d, i), size, i, true),

@@ -16,7 +16,7 @@ import { draw } from './draw.ts';
 import { cardSize, fit, layOut, moves, type Detail } from './fit.ts';
 import { SHAPES } from '../../outline/shapes.ts';
 import { boardOf, insetOutline, INSETS } from './insets.ts';
-import { halfOutline, halvesOf } from './lines.ts';
+import { halfOutline, linesOf } from './lines.ts';
 import { ORDER_WORDS } from './order.ts';
 
 const hasSticks = (d: Dials): boolean => d.kind === 'pairs' && d.shows === 'colour' && d.partner === 'stick';
@@ -294,7 +294,7 @@ function features(at: At<Dials>): Feature[] {
           [
             flat(
               'Half of a card',
-              halfOutline(halvesOf(d.cut, d.width, d.height, d.number).lines[0]!, cardSize(d), -1, d.cut),
+              halfOutline(linesOf(d.cut, d.width, d.height, d.number)[0]!, cardSize(d), -1, d.cut),
               2 * d.number,
             ),
           ]

@@ -82,34 +82,43 @@ const wrongGap = (a: CutLine, b: CutLine, height: number): number =>
     gapLeft(a, upsideDown(b), height),
   );
 
-const known = new Map<string, Halves>();
+/** The size of card on which lines are chosen, mm: on others the same ones are cut. */
+const CHOSEN_ON = 70;
+const chosen = new Map<string, readonly number[]>();
 
-/**
- * A cut for each of so many cards, as unlike as they can be found: each next line is the one that fits those before it
- * worst. Two cards that are cut straight have the same line.
- */
-export function halvesOf(kind: Kind, width: number, height: number, count: number): Halves {
-  const key = [kind, width, height, count].join(' ');
-  const there = known.get(key);
+/** Which of a kind's lines so many cards are cut along: each next is the one that fits those before it worst. */
+function chosenLines(kind: Kind, count: number): readonly number[] {
+  const key = `${kind} ${count}`;
+  const there = chosen.get(key);
   if (there) return there;
-  const all = candidates(kind, depthOf(width, height));
-  const lines: CutLine[] = [all[0]!];
-  const gaps = all.map((c) => wrongGap(all[0]!, c, height));
-  while (lines.length < count) {
+  const all = candidates(kind, depthOf(CHOSEN_ON, CHOSEN_ON));
+  const taken = [0];
+  const gaps = all.map((c) => wrongGap(all[0]!, c, CHOSEN_ON));
+  while (taken.length < count) {
     const next = gaps.reduce((best, g, i) => (g > gaps[best]! ? i : best), 0);
-    lines.push(all[next]!);
-    for (const [i, c] of all.entries()) gaps[i] = min(gaps[i]!, wrongGap(all[next]!, c, height));
+    taken.push(next);
+    for (const [i, c] of all.entries()) gaps[i] = min(gaps[i]!, wrongGap(all[next]!, c, CHOSEN_ON));
   }
+  chosen.set(key, taken);
+  return taken;
+}
+
+/** A cut for each of so many cards, as unlike as they can be found. Two cards that are cut straight have the same line. */
+export function linesOf(kind: Kind, width: number, height: number, count: number): readonly CutLine[] {
+  const all = candidates(kind, depthOf(width, height));
+  return chosenLines(kind, count).map((i) => all[i]!);
+}
+
+/** Their lines, and of all wrong pairs the one that fits best. */
+export function halvesOf(kind: Kind, width: number, height: number, count: number): Halves {
+  const lines = linesOf(kind, width, height, count);
   let closest: Halves['closest'] = null;
   for (let a = 0; a < count; a++)
     for (let b = a + 1; b < count; b++) {
       const gap = wrongGap(lines[a]!, lines[b]!, height);
       if (!closest || gap < closest.gap) closest = { a, b, gap };
     }
-  const found = { lines, closest };
-  if (known.size > 60) known.clear();
-  known.set(key, found);
-  return found;
+  return { lines, closest };
 }
 
 /** The line as points on its card, mm about the card's middle, from the upper edge down. */

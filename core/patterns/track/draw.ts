@@ -33,9 +33,11 @@ const laid = (p: Pieces, thick: number, colour: string): Mark[] =>
     );
   });
 
+/** More pieces than this lie so close that tape on each would hide them. */
+const TAPED = 30;
 /** Two bits of tape on each piece. */
 const taped = (p: Pieces, colour: string): Mark[] =>
-  p.ends.flatMap(([a, b]) =>
+  (p.ends.length > TAPED ? [] : p.ends).flatMap(([a, b]) =>
     [0.25, 0.75].map((t): Mark => {
       const at: Vec2 = [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])];
       const turn = (Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI;
