@@ -183,8 +183,8 @@ export function layPieces(points: readonly Vec2[], piece: number, closed: boolea
   };
 }
 
-/** Points to a piece; its end lies between two of them. */
-const FINE = 40;
+/** Points to a piece: its end lies within a hundredth of it. */
+const FINE = 100;
 
 function layRun(points: readonly Vec2[], piece: number, closed: boolean, fine: number): Pieces {
   const total = lengthOf(points, closed);
