@@ -120,6 +120,14 @@ export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
   };
 }
 
+/** Of the foods that are chosen the flour and the salt of a dough, by their names; null where there is none. */
+export const doughFoods = (
+  fills: readonly Material[],
+): { flour: Material | null; salt: Material | null } => ({
+  flour: fills.find((m) => /flour/i.test(m.name)) ?? null,
+  salt: fills.find((m) => /salt/i.test(m.name)) ?? null,
+});
+
 /**
  * Standing height of a child of so many months, mm: the median of girls and boys, to the next half centimetre.
  *
@@ -150,8 +158,9 @@ const STARTS: Record<Approach, Dials['kind']> = {
 };
 
 export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { tray, items } = parts({ chosen });
-  const wanted = STARTS[approach];
+  const { tray, items, fills } = parts({ chosen });
+  const begins = STARTS[approach];
+  const wanted = begins === 'dough' && !doughFoods(fills).flour ? 'food tray' : begins;
   const kind =
     (wanted === 'food tray' || wanted === 'dough') && !tray
       ? 'floor'

@@ -5,7 +5,7 @@ import { extentsOf, shapeOf } from '../../materials/material.ts';
 import { lengthOf } from '../../outline/along.ts';
 import type { At, Fact, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
-import { parts, type Dials } from './dials.ts';
+import { doughFoods, parts, type Dials } from './dials.ts';
 import { doughOf, floorOf, floorShape, foilStrips, heightsOf, mixOf } from './surface.ts';
 
 const { ceil, max, min, round } = Math;
@@ -165,6 +165,12 @@ export function fit(at: At<Dials>): Fit<Detail> {
             `In it: ${minds.join(', ')}. Ask each family, and write it on the label.`,
           );
       }
+      if (d.kind === 'dough' && !doughFoods(fills).flour)
+        return say(
+          'stop',
+          'No flour for the dough',
+          'Choose flour from the shelf, and salt where it is to keep.',
+        );
       if (d.depth < 10 || d.depth > 20)
         return say(
           'care',

@@ -11,7 +11,8 @@ import {
   step,
   STOP_WORDS,
 } from '../making.ts';
-import { defaults, dials, parts, ROLES, specs, type Dials } from './dials.ts';
+import type { Material } from '../../materials/material.ts';
+import { defaults, dials, doughFoods, parts, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cleanUp, fit, moves, tapeOf, volumeOf, type Detail } from './fit.ts';
 import { doughOf, foilStrips, heightsOf } from './surface.ts';
@@ -25,16 +26,21 @@ function needs(at: At<Dials>): Need[] {
   const { tray, fills, tape, foil, brushes, page } = parts(at);
   const taped = Math.ceil(tapeOf(at));
   const dough = doughOf(d, volumeOf(at));
-  // A dough takes its flour from the first food that is chosen, its salt from the second.
-  const grams = (i: number): number =>
-    d.kind === 'dough' ? (i === 0 ? dough.flour : dough.salt) : (volumeOf(at) * d.dense) / 100 / fills.length;
+  const { flour, salt } = doughFoods(fills);
+  const foods: [Material, number][] =
+    d.kind === 'dough'
+      ? [
+          ...(flour ? [[flour, dough.flour] as [Material, number]] : []),
+          ...(salt ? [[salt, dough.salt] as [Material, number]] : []),
+        ]
+      : fills.map((m) => [m, (volumeOf(at) * d.dense) / 100 / fills.length]);
   return [
     ...(isTray(d) && tray ? [need(ROLES.tray, tray, 1, true)] : []),
     ...(isTray(d)
-      ? fills.flatMap((m, i) => {
-          if (grams(i) <= 0) return [];
+      ? foods.flatMap(([m, grams]) => {
+          if (grams <= 0) return [];
           // In whole tubs and bags by what one weighs; by the mm where it is measured.
-          const quantity = m.unit === 'mm' ? grams(i) : grams(i) / (massOfOne(m) ?? grams(i)) - 1e-9;
+          const quantity = m.unit === 'mm' ? grams : grams / (massOfOne(m) ?? grams) - 1e-9;
           return [need(ROLES.fill, m, Math.max(1, Math.ceil(quantity)), false)];
         })
       : []),

@@ -71,14 +71,23 @@ it('a dough is shared out by parts: what goes in weighs what comes out', () => {
   // Two cups of flour to one of water, at 0.53 g a ml.
   expect(dough.flour / 0.53).toBeCloseTo(2 * dough.water, 9);
   const bag = (id: number, mass: number) =>
-    material(id, { name: `Bag ${id}`, form: 'consumable', sizes: {}, materialClass: 'food', mass });
+    material(id, {
+      name: id === 8 ? 'Flour, bag' : 'Salt, bag',
+      form: 'consumable',
+      sizes: {},
+      materialClass: 'food',
+      mass,
+    });
   // 450 ml are 562.5 g of dough: 183 g of flour and 207 g of salt.
   const needs = surface
     .needs(of({ kind: 'dough', depth: 15 }, { fill: [bag(8, 100), bag(9, 500)] }))
     .filter((n) => n.role === 'fill');
   expect(needs.map((n) => n.quantity)).toEqual([2, 1]);
-  expect(surface.fit(of({ kind: 'dough', salt: 1 })).headline).toBe('Salted dough is not for eating');
-  expect(surface.fit(of({ kind: 'dough', salt: 0 })).verdict).toBe('clear');
+  const fill = { fill: [bag(8, 100), bag(9, 500)] };
+  expect(surface.fit(of({ kind: 'dough', salt: 1 }, fill)).headline).toBe('Salted dough is not for eating');
+  // Porridge is no flour.
+  expect(surface.fit(of({ kind: 'dough' })).headline).toBe('No flour for the dough');
+  expect(surface.fit(of({ kind: 'dough', salt: 0 }, fill)).verdict).toBe('clear');
 });
 
 describe('a wall', () => {
