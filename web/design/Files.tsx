@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import type { DesignFileLook } from '../../contract/designFile.ts';
@@ -10,6 +10,7 @@ import { Button } from '../parts/Button.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
 import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
 import { DesignFile } from './DesignFile.tsx';
+import { PickFile } from './PickFile.tsx';
 import { readFile } from './readFile.ts';
 
 const Drop = styled.div`
@@ -52,7 +53,6 @@ export function Files({
   const [file, setFile] = useState<unknown>(null);
   const [look, setLook] = useState<DesignFileLook | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const input = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const add = useChange((takeNearest: boolean) =>
     api<Design>('POST', '/designs/file', { file, takeNearest }),
@@ -99,26 +99,14 @@ export function Files({
       >
         {children(
           <Row style={{ marginTop: 12 }}>
-            <Button small plain onPress={() => input.current?.click()}>
+            <PickFile small label="Design file" onPick={(f) => void take(f)}>
               Open a file
-            </Button>
+            </PickFile>
             <DesignFile small href={`/api/designs/${open}/file`}>
               Save as file
             </DesignFile>
           </Row>,
         )}
-        <input
-          ref={input}
-          type="file"
-          accept=".json,application/json"
-          hidden
-          aria-label="Design file"
-          onChange={(e) => {
-            void take(e.target.files?.[0]);
-            // The same file may be chosen again.
-            e.target.value = '';
-          }}
-        />
       </Drop>
       <Dialog
         title={look ? look.name : 'It cannot be opened'}

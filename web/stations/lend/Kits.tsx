@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { KitFileLook } from '../../../contract/designFile.ts';
@@ -11,6 +11,7 @@ import { packingOf } from '../../../core/packing/container.ts';
 import type { PackingAnswer } from '../../../core/packing/problem.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useDesigns, useKits, useMaterials, usePlace } from '../../data/queries.ts';
+import { PickFile } from '../../design/PickFile.tsx';
 import { readFile } from '../../design/readFile.ts';
 import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
@@ -215,7 +216,6 @@ function OpenKit() {
   const [file, setFile] = useState<unknown>(null);
   const [look, setLook] = useState<KitFileLook | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const input = useRef<HTMLInputElement>(null);
   const hasNearest = look?.designs.some((d) => d.nearest.length > 0) ?? false;
   const add = useChange(() => api<Kit>('POST', '/kits/file', { file, takeNearest: hasNearest }));
   const close = (): void => {
@@ -238,20 +238,9 @@ function OpenKit() {
   const fresh = [...new Set(materials.filter((m) => m.id === null).map((m) => m.name))];
   return (
     <>
-      <Button plain onPress={() => input.current?.click()}>
+      <PickFile label="Kit file" onPick={(f) => void take(f)}>
         Open a kit’s file
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        hidden
-        aria-label="Kit file"
-        onChange={(e) => {
-          void take(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
+      </PickFile>
       <Dialog
         title={look?.name ?? 'It cannot be opened'}
         isOpen={look !== null || problem !== null}
