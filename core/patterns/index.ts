@@ -43,6 +43,8 @@ export interface OpenPattern extends Pick<
   needs(at: AnyAt): Need[];
   steps(at: AnyAt): readonly Step[];
   draw(at: AnyAt, fit?: Fit): Drawing;
+  /** Whether the drawing shows anything that only the fit knows; it need not be drawn again otherwise. */
+  readonly drawsFit: boolean;
   moves(at: AnyAt, fit: Fit): Move[];
   /** Bits of one move after the other, added up; null where the design does not do what it is meant to. */
   bits(at: AnyAt, fit: Fit): number | null;
@@ -110,6 +112,7 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     needs: (at) => needsOf(p.plan(known(at)), at.chosen),
     steps: (at) => p.plan(known(at)).steps,
     draw: (at, fit) => p.draw(known(at), fit as Fit<F> | undefined),
+    drawsFit: p.draw.length > 1,
     moves: (at, fit) => p.moves(known(at), fit as Fit<F>),
     bits: (at, fit) => (fit.verdict === 'stop' ? null : challenge(p.moves(known(at), fit as Fit<F>)).total),
     counts: (at) => p.counts(known(at)),

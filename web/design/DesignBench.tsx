@@ -11,7 +11,7 @@ import { Button, ButtonLink } from '../parts/Button.tsx';
 import { Notice, Panel, Stack } from '../parts/Panel.tsx';
 import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList, DesignTag } from './DesignTag.tsx';
-import type { Light } from './derived.ts';
+import { neededOf, type Light, type Needed } from './derived.ts';
 import type { Heavy } from './heavy.ts';
 import { Files } from './Files.tsx';
 import { NewDesign } from './NewDesign.tsx';
@@ -47,6 +47,7 @@ const Grid = styled.div`
 export interface AtBench {
   readonly design: Design;
   readonly light: Light;
+  readonly needed: Needed;
   readonly heavy: Heavy;
   readonly materials: MaterialRow[];
   /** Every design with its needs, once they are known. */
@@ -159,7 +160,14 @@ function Whole({
   children: (at: AtBench) => React.ReactNode;
 }) {
   const { design, light, heavy } = useWorkings();
-  return design && light && children({ design, light, heavy, ...rest });
+  const { materials, bench } = rest;
+  const needed = useMemo(
+    () => design && light && neededOf(light, design, materials, bench),
+    [design, light, materials, bench],
+  );
+  if (!design || !light || !needed) return null;
+  if ('problem' in needed) return <Notice tone="stop">{needed.problem}</Notice>;
+  return children({ design, light, needed, heavy, ...rest });
 }
 
 /**

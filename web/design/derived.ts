@@ -29,8 +29,6 @@ export interface Light {
   readonly counts: Counts;
   readonly specs: DialSpec[];
   readonly draw: (fit?: Fit) => Drawing;
-  readonly needs: Need[];
-  readonly supply: Supply;
   readonly steps: readonly Step[];
   readonly placed: Placed[];
   readonly handsOn: { total: number; blade: number; elapsed: number };
@@ -95,20 +93,38 @@ export function supplyFor(options: {
   return supply({ ...options, kept: (id) => shelf.get(id)?.kept ?? 0 });
 }
 
-/** Light work, or the words why the design cannot be read. */
-export function lightOf(
+/** What one kit takes of the shelf, and what of that is there for the batch. Laying parts out takes a while: no dial waits for it. */
+export interface Needed {
+  readonly needs: readonly Need[];
+  readonly supply: Supply;
+}
+
+/** The same for a station without dials, or the words why a part cannot be cut. */
+export function neededOf(
+  { pattern, at }: Pick<Light, 'pattern' | 'at'>,
   design: Design,
   materials: readonly MaterialRow[],
-  bench: readonly BenchDesign[] = [],
-): Light | { problem: string } {
+  bench: readonly BenchDesign[],
+): Needed | { problem: string } {
+  try {
+    const needs = pattern.needs(at);
+    return {
+      needs,
+      supply: supplyFor({ needs, copies: restOf(design), materials, bench, designId: design.id }),
+    };
+  } catch (error) {
+    return { problem: words(error) };
+  }
+}
+
+/** Light work, or the words why the design cannot be read. */
+export function lightOf(design: Design, materials: readonly MaterialRow[]): Light | { problem: string } {
   try {
     const pattern = patternOf(design.pattern);
     // A design kept before a dial came has no value for it: the family knows what was meant.
     const at = { ...atOf(design, materials), dials: pattern.check(design.dials) };
-    const needs = pattern.needs(at);
     const steps = pattern.steps(at);
-    const rest = restOf(design);
-    const placed = orderSteps(steps, rest);
+    const placed = orderSteps(steps, restOf(design));
     return {
       pattern,
       at,
@@ -116,8 +132,6 @@ export function lightOf(
       counts: pattern.counts(at),
       specs: pattern.specs(at),
       draw: (fit) => pattern.draw(at, fit),
-      needs,
-      supply: supplyFor({ needs, copies: rest, materials, bench, designId: design.id }),
       steps,
       placed,
       handsOn: handsOn(placed),

@@ -46,7 +46,7 @@ const sizesOnly = (chosen: Chosen): Chosen =>
   );
 
 /** What the worker is asked about a design: dials, materials and the youngest, nothing that leaves its answer as it is. */
-const askOf = (design: Design, materials: readonly MaterialRow[], market: Market): Ask => ({
+export const askOf = (design: Design, materials: readonly MaterialRow[], market: Market): Ask => ({
   pattern: design.pattern,
   dials: design.dials,
   chosen: sizesOnly(chosenOf(design, materials)),
@@ -56,7 +56,7 @@ const askOf = (design: Design, materials: readonly MaterialRow[], market: Market
 });
 
 /** Once what was turned is on the screen: an answer does not hold up the frame that shows the press it answers. */
-const afterPaint = (then: () => void): void => void requestAnimationFrame(() => setTimeout(then));
+export const afterPaint = (then: () => void): void => void requestAnimationFrame(() => setTimeout(then));
 
 /** Asks the worker about a design, again and again as it changes. */
 export interface Asker {

@@ -75,16 +75,28 @@ describe('what follows from the open design', () => {
     await rests();
     expect(state().heavy.fit).toMatchObject({ verdict: 'clear' });
   });
-  it('is worked out anew when another design takes of the stock, not when its own list entry is saved', () => {
+  it('asks the worker what is there: anew when another design takes of the stock, not when its own list entry is saved', async () => {
     open(6);
-    const needs = state().light!.needs;
+    expect(state().supplied).toEqual({ supply: null, problem: null });
+    const cap = () => state().supplied.supply?.lines.find((l) => l.need.materialId === CAP.id);
+    await waitFor(() => expect(cap()).toMatchObject({ held: [], free: CAP.kept }));
+    const needs = state().supplied.supply!.lines.map((l) => l.need);
     const entry = (id: number, made: number) => ({ id, name: 'x', copies: 3, made, onBench: true, needs });
     workFrom({ ...GIVEN, bench: [entry(6, 0)] });
     const light = state().light;
     workFrom({ ...GIVEN, bench: [entry(6, 1)] });
     expect(state().light).toBe(light);
     workFrom({ ...GIVEN, bench: [entry(6, 1), entry(9, 0)] });
-    const cap = (s = state()) => s.light!.supply.lines.find((l) => l.need.materialId === CAP.id)!;
-    expect(cap().held).toMatchObject([{ designId: 9, quantity: 24 }]);
+    await waitFor(() => expect(cap()!.held).toMatchObject([{ designId: 9, quantity: 24 }]));
+  });
+  it('shows the supply of before while the next is worked out, and none of another design', async () => {
+    open(10);
+    await waitFor(() => expect(state().supplied.supply).not.toBeNull());
+    const before = state().supplied;
+    useOpenDesign.getState().dial('pieces', 5);
+    expect(state().supplied).toBe(before);
+    await waitFor(() => expect(state().supplied.supply!.lines.some((l) => l.need.quantity === 5)).toBe(true));
+    open(11);
+    expect(state().supplied.supply).toBeNull();
   });
 });

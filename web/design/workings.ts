@@ -7,6 +7,7 @@ import type { Market } from '../../core/safety/rules.ts';
 import { words } from '../data/api.ts';
 import { lightOf, type Light } from './derived.ts';
 import { asker, NOTHING, type Heavy } from './heavy.ts';
+import { NOT_YET, supplier, type Supplied } from './supplying.ts';
 import { useOpenDesign } from './store.ts';
 
 /** What the open design is worked out from. */
@@ -25,6 +26,8 @@ interface Workings {
   /** Why the design as it stands cannot be read. */
   readonly problem: string | null;
   readonly heavy: Heavy;
+  /** What it takes of the shelf: the answer of before while the next is worked out. */
+  readonly supplied: Supplied;
   /** With the last fit, the one of before while the next is worked out. */
   readonly drawing: Drawing | null;
   /** As it was when the dials last rested. */
@@ -36,6 +39,7 @@ export const useWorkings = create<Workings>()(() => ({
   light: null,
   problem: null,
   heavy: NOTHING,
+  supplied: NOT_YET,
   drawing: null,
   rested: null,
 }));
@@ -59,12 +63,15 @@ const worker = asker((heavy) => {
   if (!light) return;
   try {
     // Many a fit leaves the drawing as it was.
-    const now = heavy.fit === before.fit ? drawing : steady(drawing, light.draw(heavy.fit ?? undefined));
+    const isSame = heavy.fit === before.fit || !light.pattern.drawsFit;
+    const now = isSame ? drawing : steady(drawing, light.draw(heavy.fit ?? undefined));
     useWorkings.setState({ heavy, drawing: now, rested: heavy.safety === before.safety ? rested : now });
   } catch (error) {
     useWorkings.setState({ heavy: { ...heavy, problem: words(error) } });
   }
 });
+
+const shelf = supplier((supplied) => useWorkings.setState({ supplied }));
 
 function work(): void {
   const design = useOpenDesign.getState().draft;
@@ -78,10 +85,11 @@ function work(): void {
   }
   const before = useWorkings.getState();
   const isSame = before.design?.id === design.id;
-  const found = lightOf(design, materials, bench);
+  const found = lightOf(design, materials);
   if ('problem' in found) {
     // Nothing is asked about it; what was asked about another design is asked again when that comes back.
     if (!isSame) worker.about(null, materials, market);
+    shelf.about(null);
     useWorkings.setState({
       design,
       problem: found.problem,
@@ -105,6 +113,7 @@ function work(): void {
     return;
   }
   worker.about(design, materials, market);
+  shelf.about(market ? { design, materials, market, bench } : null);
 }
 
 useOpenDesign.subscribe((now, before) => {

@@ -1,46 +1,7 @@
 import { memo } from 'react';
 import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
-import type { Mark, MarkRole } from '../../core/drawing/mark.ts';
-
-interface Look {
-  readonly fill?: string;
-  readonly stroke: string;
-  readonly dash?: readonly [number, number];
-  readonly width?: number;
-  /** Takes the colour of its material. */
-  readonly dyed?: boolean;
-}
-const LOOKS: Record<MarkRole, Look> = {
-  body: { fill: '#e9e8df', stroke: 'rgba(0,0,0,.35)', dyed: true },
-  container: { fill: '#e9e8df', stroke: 'rgba(0,0,0,.35)', dyed: true },
-  shade: { fill: 'rgba(30,42,44,.16)', stroke: 'rgba(30,42,44,.35)', dyed: true },
-  guide: { stroke: 'rgba(30,42,44,.4)', dash: [4, 4] },
-  opening: { fill: 'var(--mat)', stroke: 'var(--fox)', width: 2 },
-  piece: { fill: 'var(--fox)', stroke: 'rgba(0,0,0,.45)', dyed: true },
-  'piece-detail': { stroke: 'rgba(255,255,255,.6)' },
-  'piece-in': { fill: 'var(--fox)', stroke: 'rgba(255,255,255,.75)', dyed: true },
-  thread: { stroke: '#8e6836', width: 2 },
-  cut: { stroke: 'var(--fox)' },
-  fold: { stroke: 'var(--chalk)', dash: [6, 4] },
-  punch: { stroke: 'var(--fox)', dash: [2, 2] },
-  slit: { stroke: 'var(--fox)', width: 2, dash: [7, 3] },
-  draw: { stroke: 'var(--chalk)' },
-};
-
-/** Relative luminance of a colour as #rrggbb, 0 to 1 (WCAG 2.2). */
-function luminance(colour: string): number {
-  const part = (at: number): number => {
-    const c = parseInt(colour.slice(at, at + 2), 16) / 255;
-    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
-  };
-  return 0.2126 * part(1) + 0.7152 * part(3) + 0.0722 * part(5);
-}
-/** A dark thing on the dark mat is seen by its edge. */
-const edge = (colour: string | undefined, on: 'mat' | 'paper', usual: string): string =>
-  on === 'mat' && colour !== undefined && luminance(colour) < 0.1 ? 'rgba(255,255,255,.6)' : usual;
-
-const path = (points: readonly (readonly [number, number])[], open = false): string =>
-  `M${points.map((p) => `${p[0].toFixed(2)} ${p[1].toFixed(2)}`).join('L')}${open ? '' : 'Z'}`;
+import type { Mark } from '../../core/drawing/mark.ts';
+import { itemsOf } from './items.ts';
 
 /**
  * The one drawing of a core layout. `px` is the size of a screen pixel in mm; a small picture on paper leaves out figures,
@@ -57,56 +18,26 @@ export const Marks = memo(function Marks({
   unit: LengthUnit;
   on?: 'mat' | 'paper';
 }) {
-  // Numbered within its kind: a mark more among the first leaves the elements of all others what they are.
-  const counts = { circle: 0, path: 0, dimension: 0, words: 0 };
-  return marks.map((m) => {
-    const sort = m.kind === 'outline' || m.kind === 'line' ? 'path' : m.kind;
-    const key = `${sort}${counts[sort]++}`;
-    switch (m.kind) {
-      case 'circle':
-      case 'outline':
-      case 'line': {
-        const look = LOOKS[m.role];
-        const paper = on === 'paper';
-        const fill = paper && m.role === 'opening' ? 'var(--ink)' : (look.fill ?? 'none');
-        const thick = m.kind === 'line' ? m.width : undefined;
-        const style = {
-          fill: m.kind === 'line' ? 'none' : m.colour && look.dyed ? m.colour : fill,
-          stroke:
-            m.kind === 'line' && m.colour
-              ? m.colour
-              : edge(look.dyed ? m.colour : undefined, on, look.stroke),
-          strokeWidth: Math.max(thick ?? 0, (look.width ?? 1.2) * (paper ? 0.7 : 1) * px),
-          strokeDasharray:
-            look.dash && thick === undefined ? look.dash.map((d) => d * px).join(' ') : undefined,
-          strokeLinejoin: 'round' as const,
-          strokeLinecap: m.kind === 'line' ? ('round' as const) : undefined,
-          opacity: m.role === 'piece-in' ? 0.92 : undefined,
-        };
-        return m.kind === 'circle' ? (
-          <circle key={key} cx={m.at[0]} cy={m.at[1]} r={m.radius} {...style} />
-        ) : (
-          <path key={key} d={path(m.points, m.kind === 'line')} {...style} />
-        );
-      }
-      case 'dimension':
-        return on === 'paper' ? null : <Dimension key={key} mark={m} px={px} unit={unit} />;
-      case 'words':
-        if (on === 'paper' && m.on !== 'body') return null;
-        return (
-          <text
-            key={key}
-            x={m.at[0]}
-            y={m.on === 'body' ? m.at[1] + m.size! * 0.35 : m.at[1]}
-            fontSize={m.on === 'body' ? m.size : 13 * px}
-            fontWeight={m.on === 'body' ? 700 : undefined}
-            textAnchor="middle"
-            fill={m.on === 'body' ? 'var(--ink)' : 'var(--mat-ink)'}
-          >
-            {m.text}
-          </text>
-        );
-    }
+  const counts = { dimension: 0, words: 0 };
+  return itemsOf(marks, px, on).map((m) => {
+    if (m.kind === 'run') return <path key={m.key} d={m.d} {...m.style} />;
+    const key = `${m.kind}${counts[m.kind]++}`;
+    if (m.kind === 'dimension')
+      return on === 'paper' ? null : <Dimension key={key} mark={m} px={px} unit={unit} />;
+    if (on === 'paper' && m.on !== 'body') return null;
+    return (
+      <text
+        key={key}
+        x={m.at[0]}
+        y={m.on === 'body' ? m.at[1] + m.size! * 0.35 : m.at[1]}
+        fontSize={m.on === 'body' ? m.size : 13 * px}
+        fontWeight={m.on === 'body' ? 700 : undefined}
+        textAnchor="middle"
+        fill={m.on === 'body' ? 'var(--ink)' : 'var(--mat-ink)'}
+      >
+        {m.text}
+      </text>
+    );
   });
 });
 

@@ -30,11 +30,11 @@ describe('marks', () => {
       },
     ];
     const drawn = svg(<Marks marks={marks} px={0.31} unit="mm" />);
-    expect(drawn.querySelector('circle')).toHaveAttribute('r', '47.5');
-    expect(drawn.querySelector('path')).toHaveAttribute(
-      'd',
-      'M29.00 41.50L71.00 41.50L71.00 58.50L29.00 58.50Z',
-    );
+    const paths = [...drawn.querySelectorAll('path')].map((p) => p.getAttribute('d'));
+    expect(paths).toEqual([
+      'M2.5 50a47.5 47.5 0 1 0 95 0a47.5 47.5 0 1 0 -95 0Z',
+      'M29 41.5L71 41.5L71 58.5L29 58.5Z',
+    ]);
   });
   it('write a measurement in the place’s unit', () => {
     const mark: Mark = {
@@ -50,14 +50,20 @@ describe('marks', () => {
   });
 });
 
-it('marks keep their elements when one more comes before them', () => {
-  const circle = (x: number): Mark => ({ kind: 'circle', role: 'body', at: [x, 0], radius: 5 });
+describe('elements of marks', () => {
+  const circle = (x: number, colour = '#B0451A'): Mark => ({
+    kind: 'circle',
+    role: 'body',
+    at: [x, 0],
+    radius: 5,
+    colour,
+  });
   const line: Mark = {
     kind: 'line',
     role: 'cut',
     points: [
-      [0, 0],
-      [9, 9],
+      [40, 0],
+      [49, 9],
     ],
   };
   const of = (marks: Mark[]) => (
@@ -65,11 +71,28 @@ it('marks keep their elements when one more comes before them', () => {
       <Marks marks={marks} px={0.3} unit="mm" />
     </svg>
   );
-  const { container, rerender } = render(of([circle(0), line]));
-  const path = container.querySelector('path');
-  rerender(of([circle(0), circle(20), line]));
-  expect(container.querySelectorAll('circle')).toHaveLength(2);
-  expect(container.querySelector('path')).toBe(path);
+  const fills = (marks: Mark[]) =>
+    [...render(of(marks)).container.querySelectorAll('path')].map(
+      (p) => `${p.getAttribute('fill')} ${p.getAttribute('d')!.split('M').length - 1}`,
+    );
+  it('stay what they are when one more comes before them', () => {
+    const { container, rerender } = render(of([circle(0), line]));
+    const path = container.querySelector('path[fill=none]');
+    rerender(of([circle(0), circle(20), line]));
+    expect(container.querySelector('path[fill=none]')).toBe(path);
+  });
+  it('are one for what looks alike and lies apart', () => {
+    expect(fills([circle(0), circle(20), circle(60)])).toEqual(['#B0451A 3']);
+    expect(fills([circle(0), circle(20, '#2C5F8A'), circle(60)])).toEqual(['#B0451A 2', '#2C5F8A 1']);
+  });
+  it('keep what lies over what', () => {
+    expect(fills([circle(0), circle(4)])).toEqual(['#B0451A 1', '#B0451A 1']);
+    expect(fills([circle(0), circle(20, '#2C5F8A'), circle(24)])).toEqual([
+      '#B0451A 1',
+      '#2C5F8A 1',
+      '#B0451A 1',
+    ]);
+  });
 });
 
 describe('the mat', () => {

@@ -3,6 +3,7 @@ import { expose } from 'comlink';
 import { loadPattern, type AnyAt, type AnyDials, type Fit, type Rung } from '../../core/patterns/index.ts';
 import type { Scene } from '../../core/drawing/mark.ts';
 import type { Material } from '../../core/materials/material.ts';
+import { supply, type BenchDesign, type Supply } from '../../core/needs/supply.ts';
 import { checkContainer } from '../../core/packing/container.ts';
 import { patternsFromStock } from '../../core/plan/patternsMade.ts';
 import { suggest, type Wish } from '../../core/plan/suggest.ts';
@@ -26,6 +27,14 @@ export interface Ask extends AnyAt {
   readonly market: Market;
 }
 
+/** What is kept, by material, and every design that speaks for it. */
+export interface ShelfNow {
+  readonly kept: readonly (readonly [number, number])[];
+  readonly bench: readonly BenchDesign[];
+}
+/** As it was told last, with the number it was told under. */
+let shelf: { number: number; kept: ReadonlyMap<number, number>; bench: readonly BenchDesign[] } | null = null;
+
 const key = (a: Ask): string => JSON.stringify([a.pattern, a.dials, a.chosen, a.approach, a.ageFrom]);
 
 export const bench = {
@@ -42,6 +51,18 @@ export const bench = {
     return once(`safety ${a.market} ${key(a)}`, () =>
       checkFeatures(pattern.features(a), { youngest: a.ageFrom, market: a.market }),
     );
+  },
+  /** Told once whenever it changes, since it is large: `supply` then names it by its number. */
+  shelf: (number: number, now: ShelfNow): void => {
+    shelf = { number, kept: new Map(now.kept), bench: now.bench };
+  },
+  /** What is there for so many kits of a design; null where this worker was not told of the shelf. */
+  supply: async (a: Ask, of: { shelf: number; copies: number; designId: number }): Promise<Supply | null> => {
+    const pattern = await loadPattern(a.pattern);
+    if (shelf?.number !== of.shelf) return null;
+    const { kept, bench: designs } = shelf;
+    const needs = once(`needs ${key(a)}`, () => pattern.needs(a));
+    return supply({ ...of, needs, kept: (id) => kept.get(id) ?? 0, bench: designs });
   },
   /** The small picture of a design. */
   picture: async (a: AnyAt & { pattern: string }): Promise<Scene> => {

@@ -8,7 +8,7 @@ import type { At, Drawing, Sheet } from '../kernel.ts';
 import { parts, shownOn, wordFor, type Dials, type Shown } from './dials.ts';
 import { layOut } from './fit.ts';
 import { boardOf, holeOutline, insetOutline, INSETS } from './insets.ts';
-import { halfOutline, linePoints, linesOf } from './lines.ts';
+import { halfOutline, linePoints, linesOf, type CutLine } from './lines.ts';
 
 const PAPER = '#fffdf8';
 /** Colours of what is drawn on a card that shows no colour itself. */
@@ -111,6 +111,22 @@ function partOf(m: Mark, half: readonly Vec2[]): Mark[] {
   );
 }
 
+const cutUp = new Map<string, readonly Mark[]>();
+const MOST_CUT_UP = 120;
+
+/** A half of a card with its part of what the card shows; remembered, since one card more leaves the others as they are. */
+function halfMarks(d: Dials, side: -1 | 1, cut: CutLine, picture: readonly Mark[]): readonly Mark[] {
+  const key = JSON.stringify([d.cut, d.width, d.height, side, cut, picture]);
+  let marks = cutUp.get(key);
+  if (!marks) {
+    const edge = halfOutline(cut, [d.width, d.height], side, d.cut);
+    marks = [outline('body', edge, [0, 0], { colour: PAPER }), ...picture.flatMap((m) => partOf(m, edge))];
+    if (cutUp.size >= MOST_CUT_UP) cutUp.delete(cutUp.keys().next().value!);
+    cutUp.set(key, marks);
+  }
+  return marks;
+}
+
 function halves(d: Dials): Mark[] {
   const lines = linesOf(d.cut, d.width, d.height, d.number);
   const columns = Math.max(1, Math.ceil(Math.sqrt(d.number * 1.2)));
@@ -119,13 +135,9 @@ function halves(d: Dials): Mark[] {
     const picture = content(shownOn(d, i), [d.width, d.height], i, false);
     // The first lies open, so that its cut is seen through its picture too.
     const open = i === 0 ? 5 : 0;
-    const marks: Mark[] = ([-1, 1] as const).flatMap((side): Mark[] => {
-      const edge = halfOutline(lines[i]!, [d.width, d.height], side, d.cut);
-      return [
-        outline('body', edge, [0, 0], { colour: PAPER }),
-        ...picture.flatMap((m) => partOf(m, edge)),
-      ].map((m) => moved(m, [side * open, 0]));
-    });
+    const marks: Mark[] = ([-1, 1] as const).flatMap((side) =>
+      halfMarks(d, side, lines[i]!, picture).map((m) => moved(m, [side * open, 0])),
+    );
     if (!open) marks.push(line('guide', linePoints(lines[i]!, d.height, d.cut), { width: 0.8 }));
     marks.push(...picture.filter((m) => m.kind === 'words').map((m) => moved(m, [-open, 0])));
     return marks.map((m) => moved(m, by));

@@ -84,23 +84,26 @@ const wrongGap = (a: CutLine, b: CutLine, height: number): number =>
 
 /** The size of card on which lines are chosen, mm: on others the same ones are cut. */
 const CHOSEN_ON = 70;
-const chosen = new Map<string, readonly number[]>();
+/** Lines of a kind in the order in which they are chosen, with how far each line still is from those that were. */
+const chosen = new Map<Kind, { readonly all: readonly CutLine[]; taken: number[]; gaps: number[] }>();
 
 /** Which of a kind's lines so many cards are cut along: each next is the one that fits those before it worst. */
 function chosenLines(kind: Kind, count: number): readonly number[] {
-  const key = `${kind} ${count}`;
-  const there = chosen.get(key);
-  if (there) return there;
-  const all = candidates(kind, depthOf(CHOSEN_ON, CHOSEN_ON));
-  const taken = [0];
-  const gaps = all.map((c) => wrongGap(all[0]!, c, CHOSEN_ON));
+  let found = chosen.get(kind);
+  if (!found) {
+    const all = candidates(kind, depthOf(CHOSEN_ON, CHOSEN_ON));
+    chosen.set(kind, (found = { all, taken: [], gaps: all.map((_, i) => (i === 0 ? Infinity : 0)) }));
+  }
+  const { all, taken, gaps } = found;
   while (taken.length < count) {
     const next = gaps.reduce((best, g, i) => (g > gaps[best]! ? i : best), 0);
+    for (const [i, c] of all.entries()) {
+      const gap = wrongGap(all[next]!, c, CHOSEN_ON);
+      gaps[i] = taken.length === 0 ? gap : min(gaps[i]!, gap);
+    }
     taken.push(next);
-    for (const [i, c] of all.entries()) gaps[i] = min(gaps[i]!, wrongGap(all[next]!, c, CHOSEN_ON));
   }
-  chosen.set(key, taken);
-  return taken;
+  return taken.slice(0, count);
 }
 
 /** A cut for each of so many cards, as unlike as they can be found. Two cards that are cut straight have the same line. */

@@ -1,6 +1,6 @@
 import { ellipsePerimeter } from '../../geometry/ellipse.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
-import { evenly, lengthOf } from '../../outline/along.ts';
+import { lengthOf } from '../../outline/along.ts';
 import { boxOf, inset, sizedOutline, type OutlineDial } from '../../outline/outline.ts';
 
 const { abs, cos, hypot, max, min, PI, sin } = Math;
@@ -174,8 +174,8 @@ function runsOf(points: readonly Vec2[], closed: boolean): { line: Vec2[]; close
  * Straight pieces of one length along a line, joints touching: each begins where the one before ends, both ends on the
  * line; none lies across a corner. What is left at the end, or before a corner, is the gap.
  */
-export function layPieces(points: readonly Vec2[], piece: number, closed: boolean, fine = FINE): Pieces {
-  const runs = runsOf(points, closed).map((r) => layRun(r.line, piece, r.closed, fine));
+export function layPieces(points: readonly Vec2[], piece: number, closed: boolean): Pieces {
+  const runs = runsOf(points, closed).map((r) => layRun(r.line, piece, r.closed));
   return {
     ends: runs.flatMap((r) => r.ends),
     gap: max(...runs.map((r) => r.gap)),
@@ -183,38 +183,35 @@ export function layPieces(points: readonly Vec2[], piece: number, closed: boolea
   };
 }
 
-/** Points to a piece: its end lies within a hundredth of it. */
-const FINE = 100;
+/** Where a line that leaves a circle about `o` crosses it, between a point inside it and one that is not. */
+function crossing(o: Vec2, radius: number, inside: Vec2, outside: Vec2): Vec2 {
+  const [ax, ay] = [inside[0] - o[0], inside[1] - o[1]];
+  const [dx, dy] = [outside[0] - inside[0], outside[1] - inside[1]];
+  const [a, b, c] = [dx * dx + dy * dy, ax * dx + ay * dy, ax * ax + ay * ay - radius * radius];
+  const t = (-b + Math.sqrt(max(0, b * b - a * c))) / a;
+  return [inside[0] + t * dx, inside[1] + t * dy];
+}
 
-function layRun(points: readonly Vec2[], piece: number, closed: boolean, fine: number): Pieces {
-  const total = lengthOf(points, closed);
-  if (!(total > 1e-6)) return { ends: [], gap: 0, error: 0 };
-  const count = max(2 * fine, min(6000, Math.ceil((total / piece) * fine)));
-  const line = evenly(points, count, closed);
-  if (closed) line.push(line[0]!);
+function layRun(points: readonly Vec2[], piece: number, closed: boolean): Pieces {
+  const line = closed ? [...points, points[0]!] : points;
+  if (!(lengthOf(points, closed) > 1e-6)) return { ends: [], gap: 0, error: 0 };
   const ends: [Vec2, Vec2][] = [];
-  let from = 0;
+  let start = line[0]!;
+  let next = 1;
   let error = 0;
-  for (;;) {
-    const start = line[from]!;
-    const far = (k: number): number => hypot(line[k]![0] - start[0], line[k]![1] - start[1]);
-    let to = from + 1;
-    while (to < line.length && far(to) < piece) to++;
-    if (to >= line.length) break;
-    // The end lies on the line between two of its points.
-    const [a, b] = [line[to - 1]!, line[to]!];
-    const t = (piece - far(to - 1)) / max(1e-9, far(to) - far(to - 1));
-    const end: Vec2 = [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])];
+  while (ends.length < MOST_PIECES) {
+    const from = next;
+    while (next < line.length && hypot(line[next]![0] - start[0], line[next]![1] - start[1]) < piece) next++;
+    if (next === line.length) break;
+    const end = crossing(start, piece, next === from ? start : line[next - 1]!, line[next]!);
     ends.push([start, end]);
-    for (let k = from + 1; k < to; k++) error = max(error, beside(line[k]!, start, end));
-    line[to - 1] = end;
-    from = to - 1;
-    if (ends.length > 2000) break;
+    for (let k = from; k < next; k++) error = max(error, beside(line[k]!, start, end));
+    start = end;
   }
   const last = line.at(-1)!;
-  const left = hypot(last[0] - line[from]![0], last[1] - line[from]![1]);
-  return { ends, gap: left, error };
+  return { ends, gap: hypot(last[0] - start[0], last[1] - start[1]), error };
 }
+const MOST_PIECES = 2000;
 
 const beside = (p: Vec2, a: Vec2, b: Vec2): number =>
   abs((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0])) /

@@ -193,8 +193,6 @@ const BEGINS_WITH = 3.5;
 /** A gap that nothing that runs slips through, mm. */
 const SLIPS = 8;
 
-/** Points to a piece where one is only chosen. */
-const ROUGH = 20;
 /** Shortest piece that a child's fingers tape down, mm (common practice). */
 const SHORTEST = 20;
 
@@ -210,7 +208,7 @@ function bestPart(points: Course['outer'], longest: number, closed: boolean): nu
   if (there !== undefined) return there;
   const laid = (piece: number): Pieces & { piece: number } => ({
     piece,
-    ...layPieces(points, piece, closed, ROUGH),
+    ...layPieces(points, piece, closed),
   });
   const parts = [2, 3, 4, 5, 6, 8].map((n) => Math.max(10, Math.floor(longest / n))).map(laid);
   const [good] = parts.filter((t) => t.error <= BEGINS_WITH && t.gap <= SLIPS);

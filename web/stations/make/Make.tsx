@@ -142,7 +142,7 @@ const Bar = styled.div`
 `;
 
 function MakeWork({ at }: { at: AtBench }) {
-  const { design, light, materials, bench, place } = at;
+  const { design, light, needed, materials, bench, place } = at;
   const flush = useOpenDesign((s) => s.flush);
   const [paper, setPaper] = useState<string>(place.paper);
   const [wanted, setWanted] = useState<number | null>(null);
@@ -152,8 +152,8 @@ function MakeWork({ at }: { at: AtBench }) {
   const rest = restOf(design);
   const count = Math.min(100, wanted ?? rest);
   const state = useMemo(
-    () => supplyFor({ needs: light.needs, copies: count, materials, bench, designId: design.id }),
-    [light.needs, count, materials, bench, design.id],
+    () => supplyFor({ needs: needed.needs, copies: count, materials, bench, designId: design.id }),
+    [needed.needs, count, materials, bench, design.id],
   );
   const short = shortWords(state);
   const placed = orderSteps(light.steps, count);
@@ -211,7 +211,7 @@ function MakeWork({ at }: { at: AtBench }) {
               </Step>
             ))}
           </ol>
-          <CutPlans needs={light.needs} count={count} materials={materials} unit={place.lengthUnit} />
+          <CutPlans needs={needed.needs} count={count} materials={materials} unit={place.lengthUnit} />
         </Panel>
         <Panel>
           <Spread>

@@ -36,7 +36,7 @@ const Three = styled.div`
 function requestFor(at: AtBench, offers: readonly Offer[], suppliers: readonly Supplier[]): PurchaseRequest {
   const wanted = new Map<number, number>();
   const free = new Map<number, number>();
-  for (const l of at.light.supply.lines) {
+  for (const l of at.needed.supply.lines) {
     wanted.set(l.need.materialId, (wanted.get(l.need.materialId) ?? 0) + l.wanted);
     // The first line of a material has what is there before any other takes from it.
     if (!free.has(l.need.materialId)) free.set(l.need.materialId, l.free);
@@ -52,11 +52,11 @@ const FROM: Record<Rate['from'], string> = {
 };
 
 function PriceWork({ at }: { at: AtBench }) {
-  const { design, light, materials } = at;
+  const { design, light, needed, materials } = at;
   const change = useOpenDesign((s) => s.change);
   const { data: offers } = useOffers();
   const { data: suppliers } = useSuppliers();
-  const rest = light.supply.copies;
+  const rest = needed.supply.copies;
   const request = useMemo(
     () => (offers && suppliers ? requestFor(at, offers, suppliers) : null),
     [at, offers, suppliers],
@@ -76,7 +76,7 @@ function PriceWork({ at }: { at: AtBench }) {
   );
   const rate = (id: number): Rate => rates.get(id) ?? NO_RATE;
   const costs = threeCosts({
-    needs: light.needs,
+    needs: needed.needs,
     rate,
     copies: rest,
     purchaseTotal: answer?.total ?? null,
@@ -90,7 +90,7 @@ function PriceWork({ at }: { at: AtBench }) {
   const charges = [...new Set(packs.map((p) => p.offer.supplierId))]
     .map((id) => suppliers!.find((s) => s.id === id)!)
     .filter((s) => s && s.delivery > 0);
-  const wanted = new Set(light.needs.map((n) => n.materialId));
+  const wanted = new Set(needed.needs.map((n) => n.materialId));
   const holds = (c: { materialId: number; quantity: number }): string =>
     materials.find((m) => m.id === c.materialId)?.unit === 'mm'
       ? `${c.quantity / 1000} m of ${nameOf(c.materialId)}`
@@ -182,7 +182,7 @@ function PriceWork({ at }: { at: AtBench }) {
             <Table
               caption="Bill of materials"
               head={['Material', 'a kit', 'all', 'free', 'short', 'rate']}
-              rows={light.supply.lines.map((l) => {
+              rows={needed.supply.lines.map((l) => {
                 const held = heldWords(l);
                 const mm = l.need.unit === 'mm' ? ' mm' : '';
                 return {
@@ -220,7 +220,7 @@ function PriceWork({ at }: { at: AtBench }) {
             {answer?.status === 'infeasible' && (
               <Notice tone="stop">
                 <strong>No offer holds enough:</strong> {answer.lacking.map(nameOf).join(', ')}. Save more,
-                add an offer in Gather, or make {kits(light.supply.kitsNow)}.
+                add an offer in Gather, or make {kits(needed.supply.kitsNow)}.
               </Notice>
             )}
             {answer?.status === 'optimal' && packs.length === 0 && (

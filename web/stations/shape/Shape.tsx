@@ -17,7 +17,7 @@ import { useLight, useWorkings } from '../../design/workings.ts';
 import { Mat } from '../../drawing/Mat.tsx';
 import { Marks } from '../../drawing/Marks.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
-import { Heading, Notice, Panel, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { DesignFacts } from '../../design/DesignFacts.tsx';
 import { SupplyList } from '../../design/SupplyList.tsx';
 import { DialField } from './DialField.tsx';
@@ -217,7 +217,9 @@ const Remedy = memo(function Remedy({ rung, unit }: { rung: Rung<AnyDials> | nul
 });
 
 function FromShelf() {
-  const supply = useLight((l) => l.supply);
+  const { supply, problem } = useWorkings((s) => s.supplied);
+  if (problem) return <Notice tone="stop">{problem}</Notice>;
+  if (!supply) return <Quiet role="status">Working it out …</Quiet>;
   const short = shortWords(supply);
   return (
     <>
