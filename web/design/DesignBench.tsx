@@ -155,19 +155,21 @@ function Unread({ materials }: { materials: readonly MaterialRow[] }) {
 /** A station that shows all of the open design. */
 function Whole({
   children,
-  ...rest
+  materials,
+  bench,
+  place,
+  newDesign,
 }: Pick<AtBench, 'materials' | 'bench' | 'place' | 'newDesign'> & {
   children: (at: AtBench) => React.ReactNode;
 }) {
   const { design, light, heavy } = useWorkings();
-  const { materials, bench } = rest;
   const needed = useMemo(
     () => design && light && neededOf(light, design, materials, bench),
     [design, light, materials, bench],
   );
   if (!design || !light || !needed) return null;
   if ('problem' in needed) return <Notice tone="stop">{needed.problem}</Notice>;
-  return children({ design, light, needed, heavy, ...rest });
+  return children({ design, light, needed, heavy, materials, bench, place, newDesign });
 }
 
 /**
