@@ -81,3 +81,33 @@ it('a kit of one design is what the design is', () => {
 it('says who can carry it', () => {
   expect([1500, 1501, 5000, 5001].map(carriedBy)).toEqual(['child', 'parent', 'parent', 'two hands']);
 });
+
+describe('cards that two counting activities share', () => {
+  const withCards = (name: string, id: number, cards: number, shows: string): KitDesign => {
+    const [card] = count.needs.filter((n) => n.cuts);
+    return {
+      id,
+      name,
+      needs: [
+        { ...card!, cuts: [{ ...card!.cuts![0]!, count: cards, shows }] },
+        wholeNeed('Cap', CAPS, cards),
+      ],
+    };
+  };
+  const short = withCards('To six', 1, 6, 'numeral from 1');
+  const long = withCards('To ten', 2, 10, 'numeral from 1');
+  it('are the larger set, once, and both labels say so', () => {
+    expect(partsOfKit([short, long]).find((p) => p.name === 'Card')).toMatchObject({
+      due: 10,
+      for: ['To six', 'To ten'],
+    });
+    // Ten of 100 × 100 are two sheets; two sets would be three.
+    expect(takesOfKit([short, long], 1).get(3)).toBe(2);
+    expect(takesOfKit([short, { ...short, id: 3, name: 'Again' }], 1).get(3)).toBe(1);
+  });
+  it('are two sets where they show something else', () => {
+    const spots = withCards('Spots', 2, 10, 'quantity from 1');
+    expect(partsOfKit([short, spots]).map((p) => [p.name, p.due])).toContainEqual(['Card (Spots)', 10]);
+    expect(takesOfKit([short, spots], 1).get(3)).toBe(3);
+  });
+});

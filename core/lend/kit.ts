@@ -1,6 +1,6 @@
 import { quantityFor, type NeedTimes } from '../needs/supply.ts';
-import type { Need, Use } from '../patterns/kernel.ts';
-import { kitParts, type KitPart } from './parts.ts';
+import type { Cut, Need, Use } from '../patterns/kernel.ts';
+import { kitParts, setOf, type KitPart } from './parts.ts';
 
 /** A design as far as a kit of several has it. */
 export interface KitDesign {
@@ -19,6 +19,13 @@ export interface SharedPart extends KitPart {
 const SHARED: readonly Use[] = ['piece', 'tool', 'package'];
 const isShared = (use: Use): boolean => SHARED.includes(use);
 
+/** A part of one design, which says whose it is where there are several. */
+const owned = (part: KitPart, design: string, of: number): SharedPart => ({
+  ...part,
+  name: of > 1 ? `${part.name} (${design})`.slice(0, 120) : part.name,
+  for: [design],
+});
+
 /**
  * What a kit of several designs is counted by: pieces, tools and bags that several use are in it once, as many as the
  * design needs that needs most; what is made, and what a design is built of, is there for each and says whose it is.
@@ -28,15 +35,12 @@ export function partsOfKit(designs: readonly KitDesign[]): SharedPart[] {
   const own: SharedPart[] = [];
   for (const d of designs)
     for (const part of kitParts(d.needs)) {
-      if (part.materialId === null || !isShared(part.use)) {
-        own.push({
-          ...part,
-          name: designs.length > 1 ? `${part.name} (${d.name})`.slice(0, 120) : part.name,
-          for: [d.name],
-        });
+      const isSet = part.set !== undefined;
+      if (!isSet && (part.materialId === null || !isShared(part.use))) {
+        own.push(owned(part, d.name, designs.length));
         continue;
       }
-      const key = `${part.materialId} ${part.takes}`;
+      const key = part.set ?? `${part.materialId} ${part.takes}`;
       const there = shared.get(key);
       shared.set(
         key,
@@ -45,10 +49,36 @@ export function partsOfKit(designs: readonly KitDesign[]): SharedPart[] {
           : { ...part, for: [d.name] },
       );
     }
-  return [...shared.values(), ...own];
+  return [
+    ...[...shared.values()].map((p) =>
+      p.set !== undefined && p.for.length === 1 ? owned(p, p.for[0]!, designs.length) : p,
+    ),
+    ...own,
+  ];
 }
 
-/** What so many of such kits take of each material: shared pieces once a kit, cut parts of all of them together. */
+/** A need without the cards that another design of the kit has as well: the largest set is kept. */
+function withoutSets(need: Need, designs: readonly KitDesign[], of: KitDesign): Need {
+  if (!need.cuts) return need;
+  const sets = (d: KitDesign) => d.needs.flatMap((n) => n.cuts ?? []);
+  const isElsewhere = (cut: Cut): boolean => {
+    const set = setOf(cut);
+    return (
+      set !== undefined &&
+      designs.some((d) =>
+        sets(d).some(
+          (c) =>
+            d !== of &&
+            setOf(c) === set &&
+            (c.count > cut.count || (c.count === cut.count && designs.indexOf(d) < designs.indexOf(of))),
+        ),
+      )
+    );
+  };
+  return { ...need, cuts: need.cuts.filter((c) => !isElsewhere(c)) };
+}
+
+/** What so many of such kits take of each material: what is shared once a kit, cut parts of all of them together. */
 export function takesOfKit(designs: readonly KitDesign[], kits: number): Map<number, number> {
   const shared = new Map<number, number>();
   const rest = new Map<number, NeedTimes[]>();
@@ -57,7 +87,11 @@ export function takesOfKit(designs: readonly KitDesign[], kits: number): Map<num
     for (const need of d.needs)
       if (isShared(need.use) && need.counted && !need.cuts)
         own.set(need.materialId, (own.get(need.materialId) ?? 0) + need.quantity);
-      else rest.set(need.materialId, [...(rest.get(need.materialId) ?? []), { need, times: kits }]);
+      else
+        rest.set(need.materialId, [
+          ...(rest.get(need.materialId) ?? []),
+          { need: withoutSets(need, designs, d), times: kits },
+        ]);
     for (const [id, n] of own) shared.set(id, Math.max(shared.get(id) ?? 0, n));
   }
   const ids = new Set([...shared.keys(), ...rest.keys()]);

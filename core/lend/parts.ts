@@ -1,4 +1,4 @@
-import type { Need, Use } from '../patterns/kernel.ts';
+import type { Cut, Need, Use } from '../patterns/kernel.ts';
 
 /** Something that is counted out and in with a kit. */
 export interface KitPart {
@@ -9,7 +9,15 @@ export interface KitPart {
   readonly due: number;
   /** How much of its material one is: 1, or mm of a roll. */
   readonly takes: number;
+  /** The same for cards that designs of one kit use in turn. */
+  readonly set?: string;
 }
+
+/** Tells a set of cards that is shared from one that is not: of one material, one size, with the same on it. */
+export const setOf = (cut: Cut): string | undefined =>
+  cut.shows === undefined
+    ? undefined
+    : JSON.stringify([cut.materialId, cut.shows, cut.kind === 'outline' ? cut.outline : cut.length]);
 
 /**
  * What a kit is counted by. A lace of 900 mm is one lace, not 900; rings cut from a tube are rings, not tubes.
@@ -35,6 +43,7 @@ export const kitParts = (needs: readonly Need[]): KitPart[] =>
             use: c.use,
             due: c.count,
             takes: rolled ? Math.ceil(c.length + c.loss) : 1,
+            ...(c.shows === undefined ? {} : { set: setOf(c)! }),
           };
         });
     });

@@ -121,6 +121,8 @@ export type Cut = {
   readonly use: Use;
   /** Whether it is counted out and in with the kit. */
   readonly counted: boolean;
+  /** What is on it, where designs of one kit that show the same may use one set in turn; a larger set holds a smaller. */
+  readonly shows?: string;
 } & (
   | { readonly kind: 'length'; readonly length: number; readonly loss: number }
   | {

@@ -32,6 +32,8 @@ function plan(at: At<Dials>): Plan {
         kind: 'outline',
         id: 'card',
         label: 'Card',
+        // Cards from one number on are the same for every range that begins there.
+        shows: `${d.shows} from ${d.from}`,
         role: ROLES.card.id,
         materialId: card.id,
         count: cardCount(d),

@@ -251,7 +251,7 @@ export async function buildKit(
   const [design] = w.designs;
   const made = em.create(BuildRow, { design: design!, copies: input.copies, builtOn: today, used });
   const before = await em.count(CopyRow, { kit: kit.id });
-  const parts = partsOfKit(w.kit).map(({ for: _, ...p }) => ({ ...p, present: p.due }));
+  const parts = partsOfKit(w.kit).map(({ for: _, set: __, ...p }) => ({ ...p, present: p.due }));
   const copies = Array.from({ length: input.copies }, (_, i) =>
     em.create(CopyRow, {
       label: kitLabel(kit.id, before + i),

@@ -38,7 +38,7 @@ export async function build(
   const offcuts = await putBackOffcuts(em, supply, input.copies, today);
   const made = em.create(BuildRow, { design, copies: input.copies, builtOn: today, used });
   const before = await em.count(CopyRow, { design: design.id, kit: null });
-  const parts = kitParts(needs).map((p) => ({ ...p, present: p.due }));
+  const parts = kitParts(needs).map(({ set: _, ...p }) => ({ ...p, present: p.due }));
   const copies = Array.from({ length: input.copies }, (_, i) =>
     em.create(CopyRow, {
       label: copyLabel(design.id, before + i),
