@@ -81,11 +81,11 @@ export const CRAFT: readonly CatalogueEntry[] = [
   ...readEntries(
     'Foods',
     `
-    plain-yogurt | Plain yogurt, tub | consumable | | food | 0 | 500 | none | milk | #F6F1E4 | |
-    oat-porridge | Oat porridge, cooked, bowl | consumable | | food | 0 | 250 | none | gluten | #E3D3AE | |
-    potato-mash | Mashed potato, bowl | consumable | | food | 0 | 300 | none | | #EFE0B0 | |
-    apple-sauce | Apple sauce, jar | consumable | | food | 0 | 350 | none | | #D8BE74 | |
-    wheat-flour | Wheat flour, bag | consumable | | food | 0 | 1000 | none | gluten | #F4EEDF | |
+    plain-yogurt | Plain yogurt, tub | consumable | | food | 0 | 500 | none | milk, out 2 h, closed 3 days | #F6F1E4 | |
+    oat-porridge | Oat porridge, cooked, bowl | consumable | | food | 0 | 250 | none | gluten, out 2 h, closed 2 days | #E3D3AE | |
+    potato-mash | Mashed potato, bowl | consumable | | food | 0 | 300 | none | out 2 h, closed 2 days | #EFE0B0 | |
+    apple-sauce | Apple sauce, jar | consumable | | food | 0 | 350 | none | out 2 h, closed 3 days | #D8BE74 | |
+    wheat-flour | Wheat flour, bag | consumable | | food | 0 | 1000 | none | gluten, closed 180 days | #F4EEDF | |
     fine-salt | Fine salt, packet | consumable | | food | 0 | 500 | none | | #F7F7F5 | |
     `,
   ),
@@ -166,6 +166,18 @@ export const CRAFT: readonly CatalogueEntry[] = [
     shell | Cockle shell | egg | l38(25-50) b34(22-45) h15(10-20) | stone | 0 | 6 | wash | sharp edge | #D9CBB4 | |
     twig | Willow twig | rod | d8(5-12) l250(150-400) | wood | 5 | 9 | rest | splinters | #6B5A3E | |
     log-slice | Log slice | disc | d70(50-100) h10(8-15) w10(8-15) | wood | 0 | 24 | rest | splinters | #B08A58 | |
+    `,
+  ),
+  // Named so that a stem on the shelf is known for what it is; which plants never come near children is a list of its own.
+  ...readEntries(
+    'Plants',
+    `
+    lavender-stem | Lavender stem | rod | d2(1.5-3) l250(150-350) | plant | 10 | 1 | none | closed 365 days | #8B84A8 | |
+    rosemary-sprig | Rosemary sprig | rod | d3(2-4) l150(100-200) | plant | 10 | 2 | none | closed 365 days | #5F7A5A | |
+    mint-stem | Mint stem | rod | d3(2-4) l200(100-300) | plant | 15 | 2 | none | closed 5 days | #5E9A5A | |
+    willow-rod | Willow rod, thin | rod | d4(3-6) l400(250-600) | plant | 10 | 4 | none | closed 365 days | #8A7A45 | |
+    wheat-straw | Wheat straw, dried | rod | d3(2-4) l300(200-400) | plant | 10 | 0.5 | none | gluten, closed 365 days | #D9C37E | |
+    ivy-runner | Ivy runner | rod | d3(2-5) l400(200-800) | plant | 15 | 3 | none | toxic, closed 5 days | #3F6B45 | |
     `,
   ),
 ];

@@ -9,6 +9,7 @@ import {
   requiredSizes,
   sizes,
   SOLIDS,
+  type Keeping,
   type MaterialInput,
   type SizeName,
 } from '../materials/material.ts';
@@ -35,6 +36,7 @@ export const GROUPS = [
   'Kitchen tools',
   'Fabrics',
   'Natural finds',
+  'Plants',
 ] as const;
 export type Group = (typeof GROUPS)[number];
 
@@ -63,6 +65,8 @@ export const catalogueEntry = z.strictObject({
   cleaning: z.enum(CLEANINGS),
   hazards: z.array(z.enum(HAZARDS)),
   allergens: z.array(z.enum(ALLERGENS)),
+  /** How long it keeps: hours out at room temperature, days closed and cool. */
+  keeping: materialFields.shape.keeping,
   colour: materialFields.shape.colour,
   /** What one of it gives when taken apart. */
   yields: z.array(z.strictObject({ key: z.string(), quantity: z.number().int().positive() })),
@@ -79,8 +83,18 @@ const SIZE: Record<string, SizeName> = {
   w: 'wall',
 };
 
+/** `out 2 h` or `closed 5 days`, among what to mind. */
+const KEEPS = /^(out|closed) ([\d.]+) (?:h|days)$/;
+function keepingIn(words: readonly string[]): { keeping?: Keeping } {
+  const found = words.flatMap((w) => {
+    const m = KEEPS.exec(w);
+    return m ? [[m[1]!, Number(m[2])] as const] : [];
+  });
+  return found.length > 0 ? { keeping: Object.fromEntries(found) } : {};
+}
+
 /**
- * One line of the table: `key | name | form or solid | sizes | class | give % | mass | cleaning | hazards and allergens
+ * One line of the table: `key | name | form or solid | sizes | class | give % | mass | cleaning | hazards, allergens and keeping
  * | colour | yields | marks`. Sizes are `d38(36-40)`: letter, usual size, usual range, mm. A name that ends in ` /m` is
  * counted by length. Marks are `size: source` or `size mass: source` for what a standard gives (as remembered where the
  * source ends in `?`); whatever is not named is common practice for sizes and from memory for mass.
@@ -122,7 +136,8 @@ export function readEntry(group: Group, line: string): CatalogueEntry {
     mass: Number(mass),
     cleaning,
     hazards: words.filter((w) => (HAZARDS as readonly string[]).includes(w)),
-    allergens: words.filter((w) => !(HAZARDS as readonly string[]).includes(w)),
+    allergens: words.filter((w) => !(HAZARDS as readonly string[]).includes(w) && !KEEPS.test(w)),
+    ...keepingIn(words),
     colour,
     yields: yields
       .split(',')
@@ -159,6 +174,7 @@ export function asMaterial(e: CatalogueEntry): MaterialInput {
     mass: e.mass,
     cleaning: e.cleaning,
     allergens: e.allergens,
+    ...(e.keeping ? { keeping: e.keeping } : {}),
     catalogue: e.key,
     hazards: e.hazards,
     colour: e.colour,

@@ -136,12 +136,12 @@ export function cutPlans(
         },
       ];
     }
-    const laid = layPanels(blanksOf(times(kitsShown)), stock.panels);
+    const laid = layPanels(blanksOf(times(kitsShown), stock), stock);
     if (!laid) return [];
     return [
       {
         ...base,
-        bound: leastUnits(blanksOf(times(kits)), stock.panels),
+        bound: leastUnits(blanksOf(times(kits), stock), stock),
         offcuts: [],
         scene: sceneOf(panelMarks(laid, colour)),
       },

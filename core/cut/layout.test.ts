@@ -5,6 +5,7 @@ import { boxOf } from '../outline/outline.ts';
 import type { Cut, Need } from '../patterns/kernel.ts';
 import { cutPlans, offcutsFor } from './cutPlan.ts';
 import { blanksOf, layPanels, leastUnits, outlineIn } from './layout.ts';
+import { stockOf } from './stock.ts';
 import { unitsFor } from './units.ts';
 
 const square = (w: number, h: number): [number, number][] => [
@@ -99,7 +100,7 @@ describe('true shapes', () => {
   ];
   const SHEET: Vec2[] = [[100, 100]];
   const laidOf = (parts: { cut: Cut; times: number }[], panels: readonly Vec2[]) =>
-    layPanels(blanksOf(parts), panels)!.flatMap((unit, u) =>
+    layPanels(blanksOf(parts), { kind: 'panels', panels })!.flatMap((unit, u) =>
       unit.flatMap((p, at) =>
         p.parts.map((x) => ({ outline: outlineIn(x), sheet: `${u} ${at}`, size: p.size })),
       ),
@@ -152,7 +153,7 @@ describe('true shapes', () => {
   });
 
   it('says by the area alone what is the least, and never takes less', () => {
-    expect(leastUnits(blanksOf([{ cut: shaped(half), times: 5 }]), SHEET)).toBe(3);
+    expect(leastUnits(blanksOf([{ cut: shaped(half), times: 5 }]), { kind: 'panels', panels: SHEET })).toBe(3);
     const side = fc.integer({ min: 15, max: 90 });
     fc.assert(
       fc.property(side, side, fc.integer({ min: 1, max: 12 }), (w, h, times) => {
@@ -167,7 +168,7 @@ describe('true shapes', () => {
           },
         ];
         const units = unitsFor(parts, { kind: 'panels', panels: SHEET })!;
-        expect(units).toBeGreaterThanOrEqual(leastUnits(blanksOf(parts), SHEET));
+        expect(units).toBeGreaterThanOrEqual(leastUnits(blanksOf(parts), { kind: 'panels', panels: SHEET }));
         // Nor more than their boxes would.
         expect(units).toBeLessThanOrEqual(
           unitsFor([{ cut: shaped(square(w, h)), times }], { kind: 'panels', panels: SHEET })!,
@@ -175,6 +176,98 @@ describe('true shapes', () => {
       }),
       { numRuns: 40, seed: 3 },
     );
+  });
+});
+
+describe('a find with places that cannot be cut', () => {
+  const plate = (w: number, h: number, part: Partial<Extract<Cut, { kind: 'outline' }>> = {}): Cut => ({
+    kind: 'outline',
+    id: 'plate',
+    label: 'Plate',
+    role: 'card',
+    materialId: 1,
+    count: 1,
+    use: 'part',
+    counted: true,
+    outline: square(w, h),
+    turn: 'right',
+    gap: 0,
+    ...part,
+  });
+  const box = {
+    form: 'container',
+    unit: 'each',
+    sizes: { length: 190, width: 60, height: 290, wall: 0.5 },
+  } as const;
+  const printed = {
+    ...box,
+    keepOut: [{ panel: 'front', why: 'print', left: 0, top: 0, width: 190, height: 140 }],
+  } as const;
+  /** Corners of every part of a unit, with the panel that it lies on. */
+  const lies = (stock: ReturnType<typeof stockOf>, cut: Cut, times: number) => {
+    if (stock.kind !== 'panels') throw new Error('expected panels');
+    return layPanels(blanksOf([{ cut, times }], stock), stock)!.flatMap((unit) =>
+      unit.flatMap(({ size, parts }) => parts.map((p) => ({ size, box: boxOf(outlineIn(p)) }))),
+    );
+  };
+
+  it('gives as much less as is kept out', () => {
+    // A panel of 290 × 190 takes six of 90 × 90; with its upper 140 printed, two are left below.
+    const units = (m: typeof box | typeof printed, times: number) =>
+      unitsFor(
+        [{ cut: plate(90, 90), times }],
+        stockOf({ ...m, keepOut: 'keepOut' in m ? [...m.keepOut] : undefined }),
+      );
+    expect([units(box, 12), units(box, 13)]).toEqual([1, 2]);
+    expect([units(printed, 8), units(printed, 9)]).toEqual([1, 2]);
+  });
+  it('lays nothing over it, rectangles nor other shapes', () => {
+    const only = stockOf({
+      form: 'sheet',
+      unit: 'each',
+      sizes: { length: 100, width: 100, wall: 0.5 },
+      keepOut: [{ panel: 'sheet', why: 'hole', left: 40, top: 40, width: 20, height: 20 }],
+    });
+    for (const cut of [plate(38, 38), plate(0, 0, { outline: square(38, 38).slice(0, 3) })]) {
+      const all = lies(only, cut, 4);
+      expect(all).toHaveLength(4);
+      for (const {
+        box: [x0, y0, x1, y1],
+      } of all)
+        expect(x1 <= 40 + 1e-6 || x0 >= 60 - 1e-6 || y1 <= 40 + 1e-6 || y0 >= 60 - 1e-6).toBe(true);
+    }
+    expect(unitsFor([{ cut: plate(38, 38), times: 4 }], only)).toBe(1);
+    expect(unitsFor([{ cut: plate(61, 61), times: 1 }], only)).toBeNull();
+  });
+  it('is cut with its grain, where that is known and the part goes so', () => {
+    const sheet = (grain?: 'along' | 'across') =>
+      stockOf({ form: 'sheet', unit: 'each', sizes: { length: 200, width: 100, wall: 3 }, grain });
+    const strips = { cut: plate(100, 40, { grain: 'x' }), times: 5 };
+    // Along 200: two rows of two, so five take two sheets; across it five stand side by side.
+    expect(unitsFor([strips], sheet('across'))).toBe(1);
+    expect(unitsFor([strips], sheet('along'))).toBe(2);
+    expect(unitsFor([strips], sheet())).toBe(1);
+    const widths = lies(sheet('along'), strips.cut, 4).map(({ box: b }) => b[2] - b[0]);
+    expect(widths).toEqual([100, 100, 100, 100]);
+    // Too long to lie with the grain: better against it than not at all.
+    expect(unitsFor([{ cut: plate(150, 40, { grain: 'x' }), times: 1 }], sheet('across'))).toBe(1);
+  });
+  it('turns over what has no front', () => {
+    // An L and its mirror image lie closer than two that may only be turned.
+    const hook: Vec2[] = [
+      [0, 0],
+      [60, 0],
+      [60, 20],
+      [20, 20],
+      [20, 30],
+      [0, 30],
+    ];
+    const count = (mirror: boolean) =>
+      unitsFor([{ cut: plate(0, 0, { outline: hook, turn: 'none', mirror }), times: 12 }], {
+        kind: 'panels',
+        panels: [[125, 105]],
+      })!;
+    expect(count(true)).toBeLessThanOrEqual(count(false));
   });
 });
 
@@ -232,7 +325,7 @@ describe('a cut plan to look at', () => {
     const [plan] = cutPlans([sheet], 7, () => '#ffffff');
     // 299 / 102 by 212 / 62: two rows of two level, or three columns upright; six or seven go on one.
     expect(plan!.units).toBe(unitsFor([{ cut: card, times: 7 }], sheet.stock!));
-    const laid = layPanels(blanksOf([{ cut: card, times: 7 }]), [[297, 210]])!;
+    const laid = layPanels(blanksOf([{ cut: card, times: 7 }]), { kind: 'panels', panels: [[297, 210]] })!;
     const parts = laid.flatMap((unit, u) => unit.flatMap((p) => p.parts.map((x) => ({ ...x, u }))));
     expect(parts).toHaveLength(7);
     for (const [i, a] of parts.entries()) {
@@ -260,7 +353,10 @@ describe('a cut plan to look at', () => {
       turn: 'any',
       outline: square(100, 20).map(([x, y]): Vec2 => [(x - y) / Math.SQRT2, (x + y) / Math.SQRT2]),
     };
-    const [unit] = layPanels(blanksOf([{ cut: slanted, times: 1 }]), [[120, 30]])!;
+    const [unit] = layPanels(blanksOf([{ cut: slanted, times: 1 }]), {
+      kind: 'panels',
+      panels: [[120, 30]],
+    })!;
     const box = boxOf(outlineIn(unit![0]!.parts[0]!));
     expect(box.map((v) => Math.round(v * 1000) / 1000 + 0)).toEqual([0, 0, 100, 20]);
   });

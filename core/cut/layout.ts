@@ -1,7 +1,7 @@
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import { area, boxOf, extents, smallestRectangle } from '../geometry/polygon.ts';
 import type { Vec2 } from '../geometry/vector.ts';
-import type { Cut } from '../patterns/kernel.ts';
+import type { Cut, Stock } from '../patterns/kernel.ts';
 import { fewestBins } from './fewest.ts';
 import { lying, nest, type Masks, type Nestable } from './nesting.ts';
 
@@ -25,6 +25,8 @@ export interface LaidPart {
   readonly at: Vec2;
   readonly size: Vec2;
   readonly turn: number;
+  /** Turned over, with its left on its right. */
+  readonly mirrored?: boolean;
 }
 export interface LaidPanel {
   readonly size: Vec2;
@@ -34,6 +36,15 @@ export interface LaidPanel {
 export type LaidUnit = readonly LaidPanel[];
 
 export type OutlineCut = Extract<Cut, { kind: 'outline' }>;
+
+/** What a unit opens into. */
+export type Panels = Extract<Stock, { kind: 'panels' }>;
+interface Panel {
+  readonly size: Vec2;
+  readonly keepOut: readonly (readonly Vec2[])[];
+}
+const panelsIn = ({ panels, keepOut }: Panels): Panel[] =>
+  panels.map((size, i) => ({ size, keepOut: keepOut?.[i] ?? [] }));
 
 const EPS = 1e-6;
 
@@ -81,8 +92,13 @@ export function blankOf(cut: OutlineCut): Vec2 {
 }
 
 /** The part's outline as it lies, mm from the panel's corner. */
-export function outlineIn({ cut, at, turn }: Pick<LaidPart, 'cut' | 'at' | 'turn'>): Vec2[] {
-  const points = lying(cut.outline, turn, false);
+export function outlineIn({
+  cut,
+  at,
+  turn,
+  mirrored = false,
+}: Pick<LaidPart, 'cut' | 'at' | 'turn' | 'mirrored'>): Vec2[] {
+  const points = lying(cut.outline, turn, mirrored);
   const [x0, y0] = boxOf(points);
   return points.map(([x, y]) => [x - x0 + at[0], y - y0 + at[1]]);
 }
@@ -98,9 +114,19 @@ export interface Blank {
   readonly gap: number;
 }
 
-export const blanksOf = (parts: readonly CutTimes[]): Blank[] =>
-  parts.flatMap(({ cut, times }) => {
-    if (cut.kind !== 'outline') return [];
+/** A part as it may lie on a board whose grain is known: with the grain where it asks for that and goes so at all. */
+function withGrain(cut: OutlineCut, { grain, panels }: Panels): OutlineCut {
+  if (!cut.grain || !grain) return cut;
+  const level = (cut.grain === 'x') === (grain === 'along');
+  const outline = level ? cut.outline : lying(cut.outline, 90, false);
+  const [w, h] = extents(outline, 0);
+  return panels.some((p) => w <= p[0] + EPS && h <= p[1] + EPS) ? { ...cut, turn: 'none', outline } : cut;
+}
+
+export const blanksOf = (parts: readonly CutTimes[], stock?: Panels): Blank[] =>
+  parts.flatMap(({ cut: asked, times }) => {
+    if (asked.kind !== 'outline') return [];
+    const cut = stock ? withGrain(asked, stock) : asked;
     const [width, height] = blankOf(cut);
     const one: Blank = { cut, width, height, turns: cut.turn !== 'none', gap: cut.gap };
     return Array.from({ length: cut.count * times }, () => one);
@@ -202,21 +228,32 @@ function laidFuller(b: Blank, size: Vec2, rows: Rows): LaidPart[] | null {
   return best.length > rows.count ? best : null;
 }
 
-/** How many of one size a unit of panels gives by rectangles: in rows, or as the library lays them where that is more. */
-const rectanglesPerUnit = (b: Blank, panels: readonly Vec2[]): number =>
-  panels.reduce((n, size) => {
-    const rows = rowsOn(b, size);
-    return n + (laidFuller(b, size, rows)?.length ?? rows.count);
+/** One size on one panel: in rows, or as the library lays them where that is more; round what is kept out by search. */
+function laidOne(b: Blank, { size, keepOut }: Panel, most: number): LaidPart[] {
+  if (keepOut.length > 0)
+    return nestedFull(b, { kind: 'panels', panels: [size], keepOut: [keepOut] })[0]!.parts.slice(
+      0,
+      Math.max(0, most),
+    );
+  const rows = rowsOn(b, size);
+  return (laidFuller(b, size, rows) ?? layRows(b, rows, most)).slice(0, Math.max(0, most));
+}
+
+/** How many of one size a unit of panels gives by rectangles. */
+const rectanglesPerUnit = (b: Blank, stock: Panels): number =>
+  panelsIn(stock).reduce((n, panel) => {
+    if (panel.keepOut.length > 0) return n + laidOne(b, panel, Infinity).length;
+    const rows = rowsOn(b, panel.size);
+    return n + (laidFuller(b, panel.size, rows)?.length ?? rows.count);
   }, 0);
 
 /** One unit of panels with `most` of one size on it, or as many as go. */
-function unitOf(b: Blank, panels: readonly Vec2[], most: number): LaidUnit {
+function unitOf(b: Blank, stock: Panels, most: number): LaidUnit {
   let left = most;
-  return panels.map((size): LaidPanel => {
-    const rows = rowsOn(b, size);
-    const parts = (laidFuller(b, size, rows) ?? layRows(b, rows, left)).slice(0, Math.max(0, left));
+  return panelsIn(stock).map((panel): LaidPanel => {
+    const parts = laidOne(b, panel, left);
     left -= parts.length;
-    return { size, parts };
+    return { size: panel.size, parts };
   });
 }
 
@@ -234,35 +271,58 @@ const isSame = (a: Blank, b: Blank): boolean =>
 /** Whether all are of one shape, so that one unit says how all are laid. */
 export const areSame = (blanks: readonly Blank[]): boolean => blanks.every((b) => isSame(b, blanks[0]!));
 
-const unitArea = (panels: readonly Vec2[]): number => panels.reduce((n, [w, h]) => n + w * h, 0);
+const unitArea = (stock: Panels): number =>
+  panelsIn(stock).reduce(
+    (n, { size: [w, h], keepOut }) => n + Math.max(0, w * h - keepOut.reduce((sum, k) => sum + area(k), 0)),
+    0,
+  );
 /** No fewer units can do: the area of the parts over that of a unit. */
-export const leastUnits = (blanks: readonly Blank[], panels: readonly Vec2[]): number =>
-  Math.ceil(blanks.reduce((n, b) => n + area(b.cut.outline), 0) / unitArea(panels) - EPS);
+export const leastUnits = (blanks: readonly Blank[], stock: Panels): number =>
+  Math.ceil(blanks.reduce((n, b) => n + area(b.cut.outline), 0) / unitArea(stock) - EPS);
 
-const bySize = (panels: readonly Vec2[]): Vec2[] => [...panels].sort((a, b) => a[0] * a[1] - b[0] * b[1]);
+const bySize = (panels: readonly Panel[]): Panel[] =>
+  [...panels].sort((a, b) => a.size[0] * a.size[1] - b.size[0] * b.size[1]);
+
+type Known = Map<Nestable, Masks>;
+
+/** True shapes on one panel, round what is kept out, as many as find a place, and what is left over. */
+function nestedOn(
+  blanks: readonly Blank[],
+  { size, keepOut }: Panel,
+  known: Known,
+): { placed: LaidPart[]; left: Blank[] } {
+  const gap = Math.max(0, ...blanks.map((b) => b.gap));
+  const lies = nest(
+    { width: size[0], height: size[1], keepOut },
+    blanks.map((b) => b.cut),
+    gap,
+    known,
+  );
+  const placed = [...lies].map(([i, { x, y, turn, mirrored }]): LaidPart => {
+    const { cut } = blanks[i]!;
+    const [x0, y0, x1, y1] = boxOf(lying(cut.outline, turn, mirrored));
+    return {
+      cut,
+      at: [x0 + x, y0 + y],
+      size: [x1 - x0, y1 - y0],
+      turn,
+      ...(mirrored ? { mirrored } : {}),
+    };
+  });
+  return { placed, left: blanks.filter((_, i) => !lies.has(i)) };
+}
 
 /** One unit of panels with true shapes on it, as many as find a place, and what is left over. */
 function nestedUnit(
   blanks: readonly Blank[],
-  panels: readonly Vec2[],
-  known: Map<Nestable, Masks>,
-): { unit: LaidUnit; left: Blank[] } {
-  let left = [...blanks];
-  const unit = bySize(panels).map((size): LaidPanel => {
-    const gap = Math.max(0, ...left.map((b) => b.gap));
-    const lies = nest(
-      { width: size[0], height: size[1] },
-      left.map((b) => b.cut),
-      gap,
-      known,
-    );
-    const parts = [...lies].map(([i, { x, y, turn }]): LaidPart => {
-      const { cut } = left[i]!;
-      const [x0, y0, x1, y1] = boxOf(lying(cut.outline, turn, false));
-      return { cut, at: [x0 + x, y0 + y], size: [x1 - x0, y1 - y0], turn };
-    });
-    left = left.filter((_, i) => !lies.has(i));
-    return { size, parts };
+  stock: Panels,
+  known: Known,
+): { unit: LaidUnit; left: readonly Blank[] } {
+  let left = blanks;
+  const unit = bySize(panelsIn(stock)).map((panel): LaidPanel => {
+    const on = nestedOn(left, panel, known);
+    left = on.left;
+    return { size: panel.size, parts: on.placed };
   });
   return { unit, left };
 }
@@ -271,13 +331,13 @@ const nestedOfOne = new Map<string, LaidUnit>();
 const MOST_NESTED = 40;
 
 /** One unit filled with one true shape; remembered, since the count, the drawing and each larger batch ask again. */
-function nestedFull(b: Blank, panels: readonly Vec2[]): LaidUnit {
-  const key = JSON.stringify([b.cut.outline, b.cut.turn, b.gap, panels]);
+function nestedFull(b: Blank, stock: Panels): LaidUnit {
+  const key = JSON.stringify([b.cut.outline, b.cut.turn, b.cut.mirror, b.gap, stock]);
   let unit = nestedOfOne.get(key);
   if (!unit) {
-    const most = Math.floor(unitArea(panels) / area(b.cut.outline));
+    const most = Math.floor(unitArea(stock) / area(b.cut.outline));
     const many = Array.from({ length: Math.min(most, 2 * AT_ONCE) }, () => b);
-    unit = nestedUnit(many, panels, new Map()).unit;
+    unit = nestedUnit(many, stock, new Map()).unit;
     if (nestedOfOne.size >= MOST_NESTED) nestedOfOne.delete(nestedOfOne.keys().next().value!);
     nestedOfOne.set(key, unit);
   }
@@ -293,50 +353,49 @@ interface Full {
 }
 
 /** How many of one shape a unit gives, as rectangles or, where that takes fewer units for all of them, nested. */
-export function perUnit(blanks: readonly Blank[], panels: readonly Vec2[]): Full {
+export function perUnit(blanks: readonly Blank[], stock: Panels): Full {
   const [one] = blanks;
-  const each = one ? rectanglesPerUnit(one, panels) : 0;
+  const each = one ? rectanglesPerUnit(one, stock) : 0;
   if (!one || isRectangle(one)) return { each, nested: null };
-  if (each > 0 && Math.ceil(blanks.length / each) <= leastUnits(blanks, panels))
-    return { each, nested: null };
-  const nested = nestedFull(one, panels);
+  if (each > 0 && Math.ceil(blanks.length / each) <= leastUnits(blanks, stock)) return { each, nested: null };
+  const nested = nestedFull(one, stock);
   const count = nested.reduce((n, p) => n + p.parts.length, 0);
   return count > each ? { each: count, nested } : { each, nested: null };
 }
 
 /** Lays parts on panel after panel, by their rectangles or nested, whichever takes fewer; null where one fits on none. */
-export function layPanels(blanks: readonly Blank[], panels: readonly Vec2[]): LaidUnit[] | null {
+export function layPanels(blanks: readonly Blank[], stock: Panels): LaidUnit[] | null {
   const [one] = blanks;
   if (!one) return [];
   if (areSame(blanks)) {
-    const { each, nested } = perUnit(blanks, panels);
+    const { each, nested } = perUnit(blanks, stock);
     if (each === 0) return null;
     return Array.from({ length: Math.ceil(blanks.length / each) }, (_, u) => {
       // The last one is not filled; every part keeps its own name.
       let next = u * each;
       const most = Math.min(each, blanks.length - next);
-      return (nested ?? unitOf(one, panels, most)).map(({ size, parts }) => ({
+      return (nested ?? unitOf(one, stock, most)).map(({ size, parts }) => ({
         size,
         parts: parts.flatMap((p) => (next < u * each + most ? [{ ...p, cut: blanks[next++]!.cut }] : [])),
       }));
     });
   }
   const found = WAYS.flatMap((way) => {
-    const units = panelsIn(blanks, panels, way);
+    const units = unitsBy(blanks, stock, way);
     return units ? [units] : [];
   });
   const best = found.length > 0 ? found.reduce((a, b) => (b.length < a.length ? b : a)) : null;
-  if (blanks.every(isRectangle) || (best && best.length <= leastUnits(blanks, panels))) return best;
-  const nested = nestedPanels(blanks, panels);
+  if (blanks.every(isRectangle) || (best && best.length <= leastUnits(blanks, stock))) return best;
+  const nested = nestedPanels(blanks, stock);
   return nested && (!best || nested.length < best.length) ? nested : best;
 }
 
-function nestedPanels(blanks: readonly Blank[], panels: readonly Vec2[]): LaidUnit[] | null {
-  const known: Map<Nestable, Masks> = new Map();
-  let left = [...blanks].sort((a, b) => area(b.cut.outline) - area(a.cut.outline));
+function nestedPanels(blanks: readonly Blank[], stock: Panels): LaidUnit[] | null {
+  const known: Known = new Map();
+  let left: readonly Blank[] = [...blanks].sort((a, b) => area(b.cut.outline) - area(a.cut.outline));
   const units: LaidUnit[] = [];
   while (left.length > 0) {
-    const on = nestedUnit(left, panels, known);
+    const on = nestedUnit(left, stock, known);
     if (on.left.length === left.length) return null;
     units.push(on.unit);
     left = on.left;
@@ -344,22 +403,20 @@ function nestedPanels(blanks: readonly Blank[], panels: readonly Vec2[]): LaidUn
   return units;
 }
 
-function panelsIn(
-  blanks: readonly Blank[],
-  panels: readonly Vec2[],
-  way: (typeof WAYS)[number],
-): LaidUnit[] | null {
-  if (blanks.some((b) => !panels.some((p) => goes(b, p)))) return null;
+function unitsBy(blanks: readonly Blank[], stock: Panels, way: (typeof WAYS)[number]): LaidUnit[] | null {
+  const panels = panelsIn(stock);
+  if (blanks.some((b) => !panels.some((p) => goes(b, p.size)))) return null;
   let left = [...blanks].sort((a, b) => b.width * b.height - a.width * a.height);
   const units: LaidUnit[] = [];
+  const known: Known = new Map();
   // The smallest panels first: what goes on a side strip leaves the front for what does not.
   const order = bySize(panels);
   while (left.length > 0) {
     const before = left.length;
     const unit: LaidPanel[] = [];
-    for (const size of order) {
-      const on = layOn(left, size, way);
-      unit.push({ size, parts: on.placed });
+    for (const panel of order) {
+      const on = panel.keepOut.length > 0 ? nestedOn(left, panel, known) : layOn(left, panel.size, way);
+      unit.push({ size: panel.size, parts: on.placed });
       left = on.left;
     }
     if (left.length === before) return null;

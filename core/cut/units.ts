@@ -23,7 +23,9 @@ export function unitsFor(parts: readonly CutTimes[], stock: Stock): number | nul
     stock,
     there.map(({ cut, times }) => [
       cut.count * times,
-      cut.kind === 'length' ? [cut.length, cut.loss] : [cut.outline, cut.turn, cut.gap],
+      cut.kind === 'length'
+        ? [cut.length, cut.loss]
+        : [cut.outline, cut.turn, cut.gap, cut.grain, cut.mirror],
     ]),
   ]);
   const known = layouts.get(key);
@@ -41,17 +43,17 @@ function laidOut(there: readonly CutTimes[], stock: Stock): number | null {
   if (there.length === 0) return 0;
   if (stock.kind === 'roll') return Math.ceil(there.reduce((sum, p) => sum + rolled(p), 0) - EPS);
   if (stock.kind === 'length') return layLengths(there, stock.length)?.laid.length ?? null;
-  const blanks = blanksOf(there);
+  const blanks = blanksOf(there, stock);
   if (areSame(blanks)) {
-    const { each } = perUnit(blanks, stock.panels);
+    const { each } = perUnit(blanks, stock);
     return each > 0 ? Math.ceil(blanks.length / each) : null;
   }
-  if (blanks.length <= AT_ONCE) return layPanels(blanks, stock.panels)?.length ?? null;
+  if (blanks.length <= AT_ONCE) return layPanels(blanks, stock)?.length ?? null;
   // A large batch repeats a smaller one: as many whole rounds as are laid out at once, and the rest.
   const most = Math.max(...there.map((p) => p.times));
   const perKit = blanks.length / most;
   const round = Math.max(1, Math.floor(AT_ONCE / perKit));
-  if (round >= most) return layPanels(blanks, stock.panels)?.length ?? null;
+  if (round >= most) return layPanels(blanks, stock)?.length ?? null;
   const of = (times: number): CutTimes[] =>
     there.map((p) => ({ cut: p.cut, times: Math.max(1, Math.ceil((p.times * times) / most)) }));
   const whole = unitsFor(of(round), stock);

@@ -20,6 +20,7 @@ export const MATERIAL_CLASSES = [
   'glue',
   'tape',
   'food',
+  'plant',
 ] as const;
 export const SOLIDS = ['block', 'ball', 'egg', 'rod', 'cone'] as const;
 export const HAZARDS = [
@@ -33,7 +34,46 @@ export const HAZARDS = [
   'splinters',
   'allergen',
   'toxic',
+  'choking form',
 ] as const;
+
+/** Which way the grain or the flutes of a board run: along its longer side (of a box, up and down), or across that. */
+export const GRAINS = ['along', 'across'] as const;
+export type Grain = (typeof GRAINS)[number];
+
+/** The sides that a box opens into, or the sheet itself. */
+export const PANELS = ['sheet', 'front', 'back', 'left side', 'right side'] as const;
+export const KEEP_OUT_REASONS = ['print', 'hole', 'fold', 'stain'] as const;
+
+const mmFrom = z
+  .number({ error: 'expected mm' })
+  .min(0, 'must not be negative')
+  .max(5000, 'must be at most 5000 mm');
+/** A rectangle of a panel that nothing is cut over, mm from its upper left; a sheet lies with its longer side level. */
+export const keepOutArea = z.strictObject({
+  panel: z.enum(PANELS, { error: `expected one of ${PANELS.join(', ')}` }),
+  why: z.enum(KEEP_OUT_REASONS, { error: `expected one of ${KEEP_OUT_REASONS.join(', ')}` }),
+  left: mmFrom,
+  top: mmFrom,
+  width: size,
+  height: size,
+});
+export type KeepOutArea = z.infer<typeof keepOutArea>;
+
+/** How long food, dough or a plant keeps: out at room temperature (hours), and closed and cool (days). */
+export const keeping = z.strictObject({
+  out: z
+    .number({ error: 'expected hours' })
+    .positive('must be more than 0 hours')
+    .max(720, 'must be at most 720 hours')
+    .optional(),
+  closed: z
+    .number({ error: 'expected days' })
+    .positive('must be more than 0 days')
+    .max(3650, 'must be at most 3650 days')
+    .optional(),
+});
+export type Keeping = z.infer<typeof keeping>;
 
 /** Everyday allergens a material may carry (common practice; not the full legal list). */
 export const ALLERGENS = ['gluten', 'milk', 'egg', 'nuts', 'soya', 'wool'] as const;
@@ -139,6 +179,9 @@ export const materialFields = z.strictObject({
     .array(z.enum(ALLERGENS, { error: `expected one of ${ALLERGENS.join(', ')}` }))
     .max(ALLERGENS.length)
     .optional(),
+  grain: z.enum(GRAINS, { error: `expected one of ${GRAINS.join(', ')}` }).optional(),
+  keepOut: z.array(keepOutArea).max(20, 'may have at most 20 places').optional(),
+  keeping: keeping.optional(),
   /** Key of the catalogue entry it was taken from. */
   catalogue: z
     .string()
@@ -146,9 +189,23 @@ export const materialFields = z.strictObject({
     .optional(),
 });
 
+/** Across and down of a panel as its maker looks at it, mm; null where there is no such panel. */
+export function panelSize(
+  m: { readonly form: Form; readonly sizes: Sizes },
+  panel: KeepOutArea['panel'],
+): readonly [number, number] | null {
+  const { length = 0, width = 0, height = 0, diameter } = m.sizes;
+  if (panel === 'sheet')
+    return m.form === 'sheet' || m.form === 'consumable'
+      ? [Math.max(length, width), Math.min(length, width)]
+      : null;
+  if (m.form !== 'container' || diameter !== undefined) return null;
+  return [panel === 'front' || panel === 'back' ? length : width, height];
+}
+
 /** Faults of a material whose sizes do not say its form. */
 const withItsSizes = (
-  m: Pick<z.infer<typeof materialFields>, 'form' | 'solid' | 'sizes'>,
+  m: Pick<z.infer<typeof materialFields>, 'form' | 'solid' | 'sizes' | 'keepOut'>,
   ctx: z.RefinementCtx,
 ): void => {
   if (m.form === 'piece' && m.solid === undefined)
@@ -156,6 +213,21 @@ const withItsSizes = (
   for (const name of required(m))
     if (m.sizes[name] === undefined)
       ctx.addIssue({ code: 'custom', path: ['sizes', name], message: `a ${m.form} needs its ${name} in mm` });
+  for (const [i, k] of (m.keepOut ?? []).entries()) {
+    const size = panelSize(m, k.panel);
+    if (!size)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['keepOut', i, 'panel'],
+        message: `a ${m.form} has no such panel; expected ${m.form === 'sheet' || m.form === 'consumable' ? 'sheet' : 'a side of a box with flat sides'}`,
+      });
+    else if (k.left + k.width > size[0] + 1e-6 || k.top + k.height > size[1] + 1e-6)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['keepOut', i],
+        message: `reaches beyond the panel; expected at most ${size[0]} × ${size[1]} mm`,
+      });
+  }
 };
 /** A kind of thing on the shelf, with how many are kept and their measured sizes (mm). */
 export const materialInput = materialFields.superRefine(withItsSizes);

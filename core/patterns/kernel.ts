@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Move } from '../challenge/bits.ts';
 import type { Mark, Scene } from '../drawing/mark.ts';
 import type { Vec2 } from '../geometry/vector.ts';
-import type { Form, Material } from '../materials/material.ts';
+import type { Form, Grain, Material } from '../materials/material.ts';
 import type { Feature } from './feature.ts';
 
 export type { Feature };
@@ -130,6 +130,10 @@ export type Cut = {
       readonly outline: readonly Vec2[];
       readonly turn: 'any' | 'right' | 'none';
       readonly gap: number;
+      /** Along which of the outline's axes the board's grain or flutes should run, where the board's direction is known. */
+      readonly grain?: 'x' | 'y';
+      /** It may be turned over: nothing on it has a front. */
+      readonly mirror?: boolean;
     }
 );
 
@@ -153,7 +157,14 @@ export interface Need {
 /** What one of a material gives to cut from: a length, panels [length, width], or a roll that is measured off. mm. */
 export type Stock =
   | { readonly kind: 'length'; readonly length: number }
-  | { readonly kind: 'panels'; readonly panels: readonly Vec2[] }
+  | {
+      readonly kind: 'panels';
+      readonly panels: readonly Vec2[];
+      /** For each panel the outlines that nothing is cut over: print, holes, folds, stains. */
+      readonly keepOut?: readonly (readonly (readonly Vec2[])[])[];
+      /** Along the first side of each panel, or across it; unknown where it is left out. */
+      readonly grain?: Grain;
+    }
   | { readonly kind: 'roll' };
 
 /** Tools of the bench; who has none of them can filter by it. */

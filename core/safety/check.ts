@@ -117,6 +117,14 @@ export function checkFeatures(
           'Pull at the spring before it is lent; throw away any that is loose.',
         );
         break;
+      case 'plant':
+        add(
+          { id: 'plant', title: f.name, source: 'usual caution' },
+          'care',
+          'Many plants irritate skin or are poisonous, and some look alike.',
+          'Use only what somebody who knows plants has named; hands are washed afterwards, and none of it goes in a mouth.',
+        );
+        break;
       case 'skin':
         add(
           { id: 'skin', title: f.name, source: 'usual caution' },
@@ -338,6 +346,13 @@ function hazard(f: Extract<Feature, { kind: 'hazard' }>, youngest: number, add: 
         'care',
         'The liner in the cap can peel out, and it is a small part.',
         'Take every liner out before the caps are used.',
+      );
+    case 'choking form':
+      return add(
+        rule,
+        youngest < 60 ? 'stop' : 'care',
+        'Round, hard or slippery food blocks the airway of a small child.',
+        'Cut it lengthways into thin strips, cook it soft, or leave it out; nobody eats unwatched.',
       );
     case 'toxic':
       return add(rule, 'stop', 'Not for children’s hands or mouths.', 'Leave it out.');

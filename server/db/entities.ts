@@ -1,4 +1,5 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import type { KeepOutArea, Keeping } from '../../core/materials/material.ts';
 import type { ContentJson, FilledJson, Hazards, PartJson, RungDoneJson, SizesJson } from './json.ts';
 
 export const PlaceRow = defineEntity({
@@ -39,6 +40,12 @@ export const MaterialRow = defineEntity({
     mass: p.float().nullable(),
     cleaning: p.string().nullable(),
     allergens: p.json<string[]>().nullable(),
+    /** Which way grain or flutes run. */
+    grain: p.string().nullable(),
+    /** Places of its panels that nothing is cut over. */
+    keepOut: p.json<KeepOutArea[]>().nullable(),
+    /** How long it keeps: hours out, days closed. */
+    keeping: p.json<Keeping>().nullable(),
     catalogue: p.string().nullable(),
     /** Minor units each, or a metre. */
     worth: p.integer().nullable(),

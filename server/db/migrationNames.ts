@@ -6,4 +6,5 @@ export const migrationNames = [
   '2026-11-26-families',
   '2026-11-27-sittings',
   '2026-11-27-kits',
+  '2026-11-27-finds',
 ] as const;

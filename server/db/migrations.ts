@@ -174,5 +174,14 @@ class Kits extends Migration {
   }
 }
 
-const classes = [Start, Lots, OneTruth, Families, Sittings, Kits];
+/** A find says which way its grain runs, what of it cannot be cut, and how long food keeps. */
+class Finds extends Migration {
+  override up(): void {
+    this.addSql('alter table "material" add column "grain" text null');
+    this.addSql('alter table "material" add column "keep_out" json null');
+    this.addSql('alter table "material" add column "keeping" json null');
+  }
+}
+
+const classes = [Start, Lots, OneTruth, Families, Sittings, Kits, Finds];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

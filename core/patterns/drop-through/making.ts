@@ -50,6 +50,8 @@ const cuts = (at: At<Dials>): Cut[] =>
       counted: true,
       outline: blank(at.dials),
       turn: 'right',
+      // A strip that is pushed stays straight when the grain runs its long way.
+      ...(at.dials.made === 'rolled' ? {} : { grain: 'x' as const }),
       gap: 0,
     }));
 

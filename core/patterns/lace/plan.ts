@@ -41,6 +41,8 @@ export function plan(at: At<Dials>): Plan {
         counted: true,
         outline: sizedOutline(d.outline, d.longest),
         turn: 'right',
+        // Laced from both sides: it has no front.
+        mirror: true,
         gap: 2,
       },
     ],

@@ -1,7 +1,7 @@
 import type { Move } from '../../challenge/bits.ts';
 import { ellipsePerimeter } from '../../geometry/ellipse.ts';
 import { area } from '../../geometry/polygon.ts';
-import { extentsOf, shapeOf } from '../../materials/material.ts';
+import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { lengthOf } from '../../outline/along.ts';
 import type { At, Fact, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
@@ -12,6 +12,9 @@ const { ceil, max, min, round } = Math;
 
 /** Food that stood out longer is thrown away, hours (the two-hour rule of food safety agencies, from memory). */
 const KEEPS = 2;
+/** Hours that all of it may stand out: as the shelf says of the one that keeps least, else two. */
+export const keepsFor = (foods: readonly Pick<Material, 'keeping'>[]): number =>
+  min(...foods.map((f) => f.keeping?.out ?? KEEPS), ...(foods.length === 0 ? [KEEPS] : []));
 /** Room for a child to stand or sit in, m² (common practice). */
 const ROOM = 0.25;
 /** Three of one side of the wheel: as much of it as stays clear when mixed, degrees (common practice). */
@@ -74,7 +77,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
     ...(d.kind === 'food tray'
       ? ([
           { id: 'mass', label: 'Mass', value: round((volume * d.dense) / 100), unit: 'g', onMat: true },
-          { id: 'keeps', label: 'Keeps at room temperature', value: KEEPS, unit: 'h' },
+          { id: 'keeps', label: 'Keeps at room temperature', value: keepsFor(fills), unit: 'h' },
         ] as const)
       : []),
     ...(d.kind === 'dough'

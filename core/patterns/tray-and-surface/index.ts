@@ -14,7 +14,7 @@ import {
 import type { Material } from '../../materials/material.ts';
 import { defaults, dials, doughFoods, parts, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
-import { cleanUp, fit, moves, tapeOf, volumeOf, type Detail } from './fit.ts';
+import { keepsFor, cleanUp, fit, moves, tapeOf, volumeOf, type Detail } from './fit.ts';
 import { doughOf, foilStrips, heightsOf } from './surface.ts';
 
 const isTray = (d: Dials): boolean => d.kind === 'food tray' || d.kind === 'dough';
@@ -64,6 +64,10 @@ function needs(at: At<Dials>): Need[] {
 }
 
 /** Minutes by hand (common practice). */
+/** `2 hours`, `30 minutes`. */
+const hoursWords = (h: number): string =>
+  h < 1 ? `${Math.round(60 * h)} minutes` : `${h} ${h === 1 ? 'hour' : 'hours'}`;
+
 function steps(at: At<Dials>): Step[] {
   const { dials: d, approach } = at;
   const { tray, brushes } = parts(at);
@@ -83,8 +87,7 @@ function steps(at: At<Dials>): Step[] {
       step({
         id: 'ready',
         title: `Fill the tray ${d.depth} mm deep`,
-        words:
-          'Hands washed; smooth it with a spoon. Write the hour on it: after two hours it is thrown away.',
+        words: `Hands washed; smooth it with a spoon. Write the hour on it: after ${hoursWords(keepsFor(parts(at).fills))} it is thrown away.`,
         perCopy: 4,
         who: together ? 'child' : 'either',
         after,

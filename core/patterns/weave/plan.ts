@@ -37,6 +37,8 @@ function cuts(at: At<Dials>): Cut[] {
             materialId: card.id,
             outline: rectangleOutline((d.slots - 1) * d.pitch + 20, d.height),
             turn: 'right',
+            // The warp pulls its ends together: flutes from end to end hold against that.
+            grain: 'y',
             gap: 2,
           },
         ]

@@ -3,6 +3,11 @@ import { entryOf } from '../../../core/catalogue/index.ts';
 import {
   CLEANINGS,
   FORMS,
+  GRAINS,
+  KEEP_OUT_REASONS,
+  PANELS,
+  type KeepOutArea,
+  type Keeping,
   MATERIAL_CLASSES,
   materialInput,
   SOLIDS,
@@ -10,7 +15,36 @@ import {
 } from '../../../core/materials/material.ts';
 import { moneyNumber } from '../../../core/measure/money.ts';
 import { rows } from '../../db/rows.ts';
+import type { Cells } from './cells.ts';
 import { currencyOf, paged, sizeCells, sizesOf, type Kind } from './kind.ts';
+
+const AREA = new RegExp(
+  `^(${PANELS.join('|')})\\s+(${KEEP_OUT_REASONS.join('|')})\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)$`,
+  'i',
+);
+/** Places of a panel, as `front print 0 0 190 80; back hole 20 30 15 15`: panel, why, left, top, width, height, mm. */
+function keepOutOf(cells: Cells): KeepOutArea[] {
+  return cells
+    .raw('keep_out')
+    .split(';')
+    .map((w) => w.trim())
+    .filter(Boolean)
+    .flatMap((words) => {
+      const m = AREA.exec(words);
+      if (!m) {
+        cells.fault('keep_out', `“${words}” is no place; expected one like front print 0 0 190 80`);
+        return [];
+      }
+      const [left, top, width, height] = m.slice(3).map(Number) as [number, number, number, number];
+      const [panel, why] = [m[1]!.toLowerCase(), m[2]!.toLowerCase()];
+      return [{ panel, why, left, top, width, height } as KeepOutArea];
+    });
+}
+const keepOutWords = (json: string | null): string =>
+  (json === null ? [] : (JSON.parse(json) as KeepOutArea[]))
+    .map((k) => [k.panel, k.why, k.left, k.top, k.width, k.height].join(' '))
+    .join('; ');
+const keepingOf = (json: string | null): Keeping => (json === null ? {} : (JSON.parse(json) as Keeping));
 
 export type MaterialValue = Omit<MaterialInput, 'kept'>;
 export const materialRows: Kind<MaterialValue> = {
@@ -24,10 +58,18 @@ export const materialRows: Kind<MaterialValue> = {
       solid: cells.oneOf('solid', SOLIDS),
       mass: cells.number('mass'),
       cleaning: cells.oneOf('cleaning', CLEANINGS),
+      grain: cells.oneOf('grain', GRAINS),
       catalogue,
       worth: cells.money('worth'),
     };
     const allergens = cells.list('allergens');
+    const keepOut = keepOutOf(cells);
+    const keeping = Object.fromEntries(
+      [
+        ['out', cells.number('keeps_out_hours')],
+        ['closed', cells.number('keeps_closed_days')],
+      ].filter(([, v]) => v !== undefined),
+    );
     const value = {
       name: cells.words('name'),
       form: cells.oneOf('form', FORMS),
@@ -40,6 +82,8 @@ export const materialRows: Kind<MaterialValue> = {
       kept: 0,
       ...Object.fromEntries(Object.entries(optional).filter(([, v]) => v !== undefined)),
       ...(allergens.length > 0 ? { allergens } : {}),
+      ...(keepOut.length > 0 ? { keepOut } : {}),
+      ...(Object.keys(keeping).length > 0 ? { keeping } : {}),
     };
     if (cells.faults > 0) return null;
     const read = cells.check(materialInput, value, (path) =>
@@ -47,7 +91,13 @@ export const materialRows: Kind<MaterialValue> = {
         ? 'class'
         : path.startsWith('sizes.')
           ? path.slice(6)
-          : (path.split('.')[0] ?? ''),
+          : path.startsWith('keepOut')
+            ? 'keep_out'
+            : path === 'keeping.out'
+              ? 'keeps_out_hours'
+              : path === 'keeping.closed'
+                ? 'keeps_closed_days'
+                : (path.split('.')[0] ?? ''),
     );
     if (!read) return null;
     const { kept: _, ...rest } = read;
@@ -68,6 +118,9 @@ export const materialRows: Kind<MaterialValue> = {
       mass: number | null;
       cleaning: string | null;
       allergens: string | null;
+      grain: string | null;
+      keep_out: string | null;
+      keeping: string | null;
       hazards: string;
       colour: string;
       catalogue: string | null;
@@ -90,6 +143,10 @@ export const materialRows: Kind<MaterialValue> = {
         m.mass,
         m.cleaning,
         words(m.allergens),
+        m.grain,
+        keepOutWords(m.keep_out),
+        keepingOf(m.keeping).out ?? null,
+        keepingOf(m.keeping).closed ?? null,
         words(m.hazards),
         m.colour,
         m.catalogue,

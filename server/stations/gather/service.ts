@@ -32,12 +32,17 @@ const materialJson = (m: Material, shelf: OnShelf): MaterialJson => ({
   ...(m.mass == null ? {} : { mass: m.mass }),
   ...(m.cleaning == null ? {} : { cleaning: m.cleaning as NonNullable<MaterialJson['cleaning']> }),
   ...(m.allergens == null ? {} : { allergens: m.allergens as NonNullable<MaterialJson['allergens']> }),
+  ...(m.grain == null ? {} : { grain: m.grain as NonNullable<MaterialJson['grain']> }),
+  ...(m.keepOut == null ? {} : { keepOut: m.keepOut }),
+  ...(m.keeping == null ? {} : { keeping: m.keeping }),
   ...(m.worth == null ? {} : { worth: m.worth }),
   ...(m.catalogue == null ? {} : { catalogue: m.catalogue }),
 });
 
-type JsonColumn = 'sizes' | 'hazards' | 'allergens';
+type JsonColumn = 'sizes' | 'hazards' | 'allergens' | 'keepOut' | 'keeping';
 type MaterialColumns = Omit<Material, JsonColumn | 'materialClass'> & {
+  readonly keep_out: string | null;
+  readonly keeping: string | null;
   readonly material_class: string;
   readonly sizes: string;
   readonly hazards: string;
@@ -67,6 +72,8 @@ export async function pageOfMaterials(em: EntityManager, today: Day, query: Page
           sizes: JSON.parse(c.sizes) as Material['sizes'],
           hazards: JSON.parse(c.hazards) as Material['hazards'],
           allergens: c.allergens === null ? null : (JSON.parse(c.allergens) as string[]),
+          keepOut: c.keep_out === null ? null : (JSON.parse(c.keep_out) as Material['keepOut']),
+          keeping: c.keeping === null ? null : (JSON.parse(c.keeping) as Material['keeping']),
         },
         shelf.get(c.id) ?? { kept: 0, waiting: 0 },
       );
@@ -94,6 +101,9 @@ export const materialColumns = (m: Omit<MaterialInput, 'kept'>) => ({
   mass: m.mass ?? null,
   cleaning: m.cleaning ?? null,
   allergens: m.allergens ?? null,
+  grain: m.grain ?? null,
+  keepOut: m.keepOut ?? null,
+  keeping: m.keeping ?? null,
   catalogue: m.catalogue ?? null,
   worth: m.worth ?? null,
 });

@@ -94,6 +94,9 @@ async function putBackOffcuts(
           mass: whole.mass ? whole.mass * share : null,
           cleaning: whole.cleaning,
           allergens: whole.allergens,
+          grain: whole.grain,
+          keepOut: null,
+          keeping: whole.keeping,
           catalogue: null,
           worth: null,
         });

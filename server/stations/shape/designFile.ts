@@ -36,9 +36,9 @@ const kindOf = (m: Material): MaterialKind => {
   const { name, form, sizes, unit, materialClass, give, hazards, colour } = m;
   const own = { name, form, sizes, unit, materialClass, give, hazards, colour } as MaterialKind;
   const said = Object.fromEntries(
-    (['solid', 'mass', 'worth', 'cleaning', 'allergens', 'catalogue'] as const).flatMap((key) =>
-      m[key] === null || m[key] === undefined ? [] : [[key, m[key]]],
-    ),
+    (
+      ['solid', 'mass', 'worth', 'cleaning', 'allergens', 'grain', 'keepOut', 'keeping', 'catalogue'] as const
+    ).flatMap((key) => (m[key] === null || m[key] === undefined ? [] : [[key, m[key]]])),
   );
   return { ...own, ...said };
 };

@@ -13,6 +13,7 @@ import {
 } from '../../../core/materials/material.ts';
 import { Select } from '../../parts/Select.tsx';
 import { CountField, LengthField, MoneyField, TextField } from '../../parts/Field.tsx';
+import { CutFields, KeepingFields } from './CutFields.tsx';
 
 const Two = styled.div`
   display: grid;
@@ -170,6 +171,8 @@ export function MaterialFields({
           onChange={(worth) => set({ worth: worth ?? undefined })}
         />
       </Two>
+      <KeepingFields draft={draft} set={set} errors={errors} />
+      <CutFields draft={draft} set={set} errors={errors} unit={unit} />
       <Boxes>
         <legend>Take care</legend>
         {HAZARDS.map((h) => (

@@ -2,7 +2,12 @@ import { useState } from 'react';
 import { styled } from 'styled-components';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
-import { materialInput, type MaterialInput, type Sizes } from '../../../core/materials/material.ts';
+import {
+  materialInput,
+  panelSize,
+  type MaterialInput,
+  type Sizes,
+} from '../../../core/materials/material.ts';
 import { api, ApiError, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
@@ -87,10 +92,12 @@ export function MaterialForm({
     const sizes = Object.fromEntries(
       asked.flatMap((s) => (draft.sizes[s] === undefined ? [] : [[s, draft.sizes[s]]])),
     ) as Sizes;
+    const places = (draft.keepOut ?? []).filter((k) => panelSize(draft, k.panel) !== null);
     const read = materialInput.safeParse({
       ...draft,
       solid: draft.form === 'piece' ? draft.solid : undefined,
       sizes,
+      keepOut: places.length > 0 ? places : undefined,
       kept: draft.kept ?? undefined,
     });
     if (!read.success) {
