@@ -88,10 +88,11 @@ function panelMarks(units: readonly LaidUnit[], colour: string): Mark[] {
     number,
   ];
   const columns = Math.max(1, Math.ceil(Math.sqrt((panels.length * WIDE * high) / wide)));
-  return panels.flatMap(({ size, parts }, i): Mark[] => {
+  return panels.flatMap(({ size, keepOut, parts }, i): Mark[] => {
     const [x, y] = [(i % columns) * wide, Math.floor(i / columns) * high];
     return [
       rectangle('body', [x + size[0] / 2, y + size[1] / 2], size, { colour }),
+      ...keepOut.map((k) => outline('shade', k, [x, y])),
       ...parts.map((p) => outline('cut', outlineIn({ ...p, at: [p.at[0] + x, p.at[1] + y] }))),
       // Measured once: the others are alike, or a side of the same box.
       ...(i === 0

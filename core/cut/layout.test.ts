@@ -153,7 +153,9 @@ describe('true shapes', () => {
   });
 
   it('says by the area alone what is the least, and never takes less', () => {
-    expect(leastUnits(blanksOf([{ cut: shaped(half), times: 5 }]), { kind: 'panels', panels: SHEET })).toBe(3);
+    expect(leastUnits(blanksOf([{ cut: shaped(half), times: 5 }]), { kind: 'panels', panels: SHEET })).toBe(
+      3,
+    );
     const side = fc.integer({ min: 15, max: 90 });
     fc.assert(
       fc.property(side, side, fc.integer({ min: 1, max: 12 }), (w, h, times) => {
@@ -237,6 +239,21 @@ describe('a find with places that cannot be cut', () => {
         expect(x1 <= 40 + 1e-6 || x0 >= 60 - 1e-6 || y1 <= 40 + 1e-6 || y0 >= 60 - 1e-6).toBe(true);
     }
     expect(unitsFor([{ cut: plate(38, 38), times: 4 }], only)).toBe(1);
+    const need: Need = {
+      role: 'card',
+      use: 'part',
+      materialId: 1,
+      name: 'Panel',
+      quantity: 1,
+      unit: 'each',
+      counted: true,
+      cuts: [plate(38, 38)],
+      stock: only,
+    };
+    const [drawn] = cutPlans([need], 4, () => '#ffffff');
+    expect(drawn!.scene.marks.filter((m) => m.kind === 'outline' && m.role === 'shade')).toHaveLength(1);
+    // Four of 38 × 38 on 100 × 100 less the hole.
+    expect(drawn).toMatchObject({ units: 1, bound: 1 });
     expect(unitsFor([{ cut: plate(61, 61), times: 1 }], only)).toBeNull();
   });
   it('is cut with its grain, where that is known and the part goes so', () => {

@@ -30,6 +30,8 @@ export interface LaidPart {
 }
 export interface LaidPanel {
   readonly size: Vec2;
+  /** What nothing was cut over. */
+  readonly keepOut: readonly (readonly Vec2[])[];
   readonly parts: readonly LaidPart[];
 }
 /** One stock piece, opened into its panels. */
@@ -253,7 +255,7 @@ function unitOf(b: Blank, stock: Panels, most: number): LaidUnit {
   return panelsIn(stock).map((panel): LaidPanel => {
     const parts = laidOne(b, panel, left);
     left -= parts.length;
-    return { size: panel.size, parts };
+    return { ...panel, parts };
   });
 }
 
@@ -322,7 +324,7 @@ function nestedUnit(
   const unit = bySize(panelsIn(stock)).map((panel): LaidPanel => {
     const on = nestedOn(left, panel, known);
     left = on.left;
-    return { size: panel.size, parts: on.placed };
+    return { ...panel, parts: on.placed };
   });
   return { unit, left };
 }
@@ -374,8 +376,8 @@ export function layPanels(blanks: readonly Blank[], stock: Panels): LaidUnit[] |
       // The last one is not filled; every part keeps its own name.
       let next = u * each;
       const most = Math.min(each, blanks.length - next);
-      return (nested ?? unitOf(one, stock, most)).map(({ size, parts }) => ({
-        size,
+      return (nested ?? unitOf(one, stock, most)).map(({ parts, ...panel }) => ({
+        ...panel,
         parts: parts.flatMap((p) => (next < u * each + most ? [{ ...p, cut: blanks[next++]!.cut }] : [])),
       }));
     });
@@ -416,7 +418,7 @@ function unitsBy(blanks: readonly Blank[], stock: Panels, way: (typeof WAYS)[num
     const unit: LaidPanel[] = [];
     for (const panel of order) {
       const on = panel.keepOut.length > 0 ? nestedOn(left, panel, known) : layOn(left, panel.size, way);
-      unit.push({ size: panel.size, parts: on.placed });
+      unit.push({ ...panel, parts: on.placed });
       left = on.left;
     }
     if (left.length === before) return null;

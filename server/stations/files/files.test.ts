@@ -25,6 +25,19 @@ const out = async (kind: string, from: TestDesk = desk): Promise<string> =>
       .expect('content-type', /text\/csv/)
   ).text;
 
+const CEREAL_BOX = {
+  ...TUB,
+  name: 'Cereal box',
+  sizes: { length: 190, width: 60, height: 290, wall: 0.5 },
+  materialClass: 'card',
+  grain: 'across',
+  keepOut: [
+    { panel: 'front', why: 'print', left: 0, top: 0, width: 190, height: 140.5 },
+    { panel: 'left side', why: 'hole', left: 20, top: 30, width: 15, height: 15 },
+  ],
+};
+const DOUGH = { ...TUB, name: 'Salt dough', form: 'consumable', sizes: {}, materialClass: 'food' };
+
 describe('a spreadsheet’s habits', () => {
   it('semicolons, byte order mark, decimal commas, quoted breaks and inch marks are read right', async () => {
     const text = [
@@ -160,6 +173,8 @@ describe('out and in again', () => {
     };
     const { id } = (await desk.post('/materials', minus).expect(201)).body as { id: number };
     await desk.post('/materials', { ...CAP, name: "'=quoted", give: 0.125, kept: 3 }).expect(201);
+    await desk.post('/materials', CEREAL_BOX).expect(201);
+    await desk.post('/materials', { ...DOUGH, keeping: { out: 2.5, closed: 14 } }).expect(201);
     await desk
       .post('/finds', {
         materialId: id,
@@ -188,6 +203,31 @@ describe('out and in again', () => {
       })
       .expect(201);
   };
+  it('says in a file what of a box cannot be cut, and which of it was not understood', async () => {
+    await shelf();
+    const files = await out('materials');
+    expect(files).toContain('across,front print 0 0 190 140.5; left side hole 20 30 15 15,');
+    expect(files).toContain(',2.5,14,');
+    const faults = async (keepOut: string) =>
+      (
+        (
+          await preview(
+            'materials',
+            `name,form,length,width,wall,keep_out\nPanel,sheet,100,80,1,${keepOut}\n`,
+          )
+        ).body as FilePreview
+      ).faults.map((f) => `${f.column}: ${f.message}`);
+    expect(await faults('sheet print 0 0 90 70')).toEqual([]);
+    expect(await faults('sheet print 0 0 90')).toEqual([
+      'keep_out: “sheet print 0 0 90” is no place; expected one like front print 0 0 190 80',
+    ]);
+    expect(await faults('front print 0 0 9 9')).toEqual([
+      expect.stringContaining('keep_out: a sheet has no such panel'),
+    ]);
+    expect(await faults('sheet hole 50 0 60 10')).toEqual([
+      'keep_out: reaches beyond the panel; expected at most 100 × 80 mm',
+    ]);
+  });
   it('loses nothing, cell for cell', async () => {
     await shelf();
     const files = { materials: await out('materials'), lots: await out('lots'), offers: await out('offers') };
@@ -201,7 +241,7 @@ describe('out and in again', () => {
     expect(await out('offers')).toBe(files.offers);
     // Once more into the same place changes, and adds nothing.
     const again = await bring('lots', files.lots);
-    expect(again).toMatchObject({ adds: 0, changes: 4 });
+    expect(again).toMatchObject({ adds: 0, changes: 6 });
     expect(await out('lots')).toBe(files.lots);
     await first.close();
   });

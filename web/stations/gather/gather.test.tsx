@@ -84,6 +84,35 @@ describe('a material', () => {
     expect(calls).toEqual([]);
   });
 
+  it('says what of a panel is not cut, and refuses a place beyond its edge', async () => {
+    const calls = answer({ 'PUT /materials/2': { ...CAP, version: 9 } });
+    const panel = { ...CAP, form: 'sheet' as const, sizes: { length: 300, width: 200, wall: 3 } };
+    form(panel);
+    expect(screen.getByText('All of it can be cut.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: /Grain or flutes run/ }));
+    await userEvent.click(screen.getByRole('option', { name: 'Across it' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Add a place not to cut' }));
+    await type('From the left', '60');
+    await userEvent.click(screen.getByRole('button', { name: 'Save' }));
+    expect(screen.getByText('Reaches beyond the panel; expected at most 300 × 200 mm')).toBeVisible();
+    expect(calls).toEqual([]);
+    await type('How wide', '40');
+    await userEvent.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() => expect(calls).toHaveLength(1));
+    expect(calls[0]!.body).toMatchObject({
+      grain: 'across',
+      keepOut: [{ panel: 'sheet', why: 'print', left: 60, top: 0, width: 40, height: 100 }],
+    });
+  });
+  it('asks how long food keeps, and nothing else', async () => {
+    answer({});
+    form(CAP);
+    expect(screen.queryByRole('textbox', { name: 'Keeps out, hours' })).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: /Made of/ }));
+    await userEvent.click(screen.getByRole('option', { name: 'Food' }));
+    expect(screen.getByRole('textbox', { name: 'Keeps out, hours' })).toBeVisible();
+  });
+
   it('asks a ball for its diameter alone', async () => {
     form(null);
     await userEvent.click(screen.getByRole('button', { name: /Form/ }));
