@@ -13,15 +13,27 @@ import {
 import { BAG } from '../making.ts';
 import { number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
 
+/** A thick upright rod of wire or plastic that is hollow: a whisk, by what it is called. */
+const isWhisk = (m: Pick<Material, 'form' | 'solid' | 'sizes' | 'name'>): boolean =>
+  m.form === 'piece' && m.solid === 'rod' && (m.sizes.diameter ?? 0) >= 40 && /whisk/i.test(m.name);
+export const isCage = ({ chosen }: Pick<At<Dials>, 'chosen'>): boolean => {
+  const [box] = chosen[ROLES.box.id] ?? [];
+  return box !== undefined && isWhisk(box);
+};
+
 export const ROLES = {
   box: {
     id: 'box',
-    label: 'Box or tub',
-    forms: ['container'],
+    label: 'Box, tub or whisk',
+    forms: ['container', 'piece'],
     least: 1,
     most: 1,
     use: 'part',
     usual: ['tissue-box'],
+    accepts: (m) =>
+      m.form === 'piece' && !isWhisk(m)
+        ? 'expected a container, or a whisk whose wires hold soft balls'
+        : null,
   },
   piece: {
     id: 'piece',
@@ -61,6 +73,8 @@ export const dials = z.strictObject({
   hidden: wholeNumber('a number of pieces', 0, 40).default(0),
   /** Coloured with squeezed juice or thinned paint. */
   dyed: onOff.default(false),
+  /** Of a whisk: how many wires there are round it. */
+  wires: wholeNumber('a number of wires', 4, 40).default(10),
 });
 export type Dials = z.infer<typeof dials>;
 
@@ -95,7 +109,8 @@ export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
   const box = taken(chosen, ROLES.box);
   const piece = taken(chosen, ROLES.piece);
   const kinds = chosen[ROLES.piece.id]!;
-  const { length, width, diameter, height = 0 } = box.sizes;
+  const { length, width, diameter } = box.sizes;
+  const height = box.sizes.height ?? (isWhisk(box) ? (length ?? 0) : 0);
   if (height <= 0) throw new PatternError('materials.box', `${box.name} has no height`);
   return {
     box,
@@ -146,6 +161,7 @@ export function defaults({ approach, chosen, ageFrom, without }: Start): Dials {
     tied: false,
     hidden: 0,
     dyed: approach === 'made together',
+    wires: 10,
   };
 }
 

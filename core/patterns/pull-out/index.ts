@@ -12,9 +12,10 @@ import {
   step,
   STOP_WORDS,
 } from '../making.ts';
-import { defaults, dials, girth, isCloth, parts, ROLES, specs, stemOf, type Dials } from './dials.ts';
+import { defaults, dials, girth, isCage, isCloth, parts, ROLES, specs, stemOf, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
+import { cageFit, cageMoves, cageOf, cageRungs, cageSpecs, cageSteps, drawCage } from './whisk.ts';
 
 /** A fuzzy stem has a wire in it; nothing in its sizes tells it from a straw. */
 const isWire = (m: Material): boolean => /pipe cleaner|chenille|fuzzy|wire/i.test(m.name);
@@ -41,6 +42,7 @@ function steps(at: At<Dials>): Step[] {
   const together = approach === 'made together';
   const cloth = kinds.some(isCloth);
   const washed = cleaningStep(each(at), approach);
+  if (isCage(at)) return cageSteps(at, washed);
   const slits = d.opening === 'slit';
   const wire = kinds.some(isWire);
   return [
@@ -145,7 +147,7 @@ function features(at: At<Dials>): Feature[] {
         },
       ];
     }),
-    ...(stick.length > 0
+    ...(stick.length > 0 && !isCage(at)
       ? [
           {
             kind: 'point' as const,
@@ -155,7 +157,7 @@ function features(at: At<Dials>): Feature[] {
           },
         ]
       : []),
-    ...(d.opening === 'hole'
+    ...(d.opening === 'hole' && !isCage(at)
       ? [
           {
             kind: 'opening' as const,
@@ -165,7 +167,16 @@ function features(at: At<Dials>): Feature[] {
           },
         ]
       : []),
-    { kind: 'cut edge', where: 'the top', material: box.materialClass, covered: false },
+    ...(isCage(at)
+      ? [
+          {
+            kind: 'opening' as const,
+            where: 'between two wires',
+            opening: { kind: 'round' as const, diameter: Math.max(1, cageOf(at).gap) },
+            sheet: 'rigid' as const,
+          },
+        ]
+      : [{ kind: 'cut edge' as const, where: 'the top', material: box.materialClass, covered: false }]),
     ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: 'peg' } as const]),
     ...materialFeatures([box, ...kinds]),
   ];
@@ -180,7 +191,9 @@ function show(at: At<Dials>): Show {
       'You coloured these. Shall we pull them all?',
     ),
     lookFor: 'Does the other hand hold the box, and do thumb and finger close on one and leave the next?',
-    easier: 'Let them stand out more, or lengthen the slits a little.',
+    easier: isCage(at)
+      ? 'One ball, softer, or a whisk with its wires farther apart.'
+      : 'Let them stand out more, or lengthen the slits a little.',
     harder:
       d.tool === 'fingers'
         ? 'Shorter ends, then a peg to pull with.'
@@ -193,6 +206,7 @@ function show(at: At<Dials>): Show {
 
 function rungs(at: At<Dials>): RungDials<Dials>[] {
   const { dials: d } = at;
+  if (isCage(at)) return cageRungs(at);
   const { stem, depth } = parts(at);
   const least = Math.max(5, stem.long - depth);
   const out = (share: number): number => Math.max(Math.ceil(least), Math.round(stem.long * share));
@@ -247,13 +261,16 @@ export const pullOut: Pattern<Dials, Detail> = {
   quiet: true,
   roles: Object.values(ROLES),
   dials,
-  title: (at) => `Pull each ${parts(at).piece.name.toLowerCase()} out of its ${at.dials.opening}`,
+  title: (at) =>
+    isCage(at)
+      ? `Pull each ${parts(at).piece.name.toLowerCase()} out between the wires`
+      : `Pull each ${parts(at).piece.name.toLowerCase()} out of its ${at.dials.opening}`,
   defaults,
-  specs,
-  fit,
+  specs: (at) => (isCage(at) ? cageSpecs(at) : specs(at)),
+  fit: (at) => (isCage(at) ? cageFit(at) : fit(at)),
   plan,
-  draw,
-  moves,
+  draw: (at, known) => (isCage(at) ? drawCage(at) : draw(at, known)),
+  moves: (at) => (isCage(at) ? cageMoves(at) : moves(at)),
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.number }),
   features,
   rungs,

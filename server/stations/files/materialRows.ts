@@ -64,12 +64,11 @@ export const materialRows: Kind<MaterialValue> = {
     };
     const allergens = cells.list('allergens');
     const keepOut = keepOutOf(cells);
-    const keeping = Object.fromEntries(
-      [
-        ['out', cells.number('keeps_out_hours')],
-        ['closed', cells.number('keeps_closed_days')],
-      ].filter(([, v]) => v !== undefined),
-    );
+    const [out, closed] = [cells.number('keeps_out_hours'), cells.number('keeps_closed_days')];
+    const keeping: Keeping = {
+      ...(out === undefined ? {} : { out }),
+      ...(closed === undefined ? {} : { closed }),
+    };
     const value = {
       name: cells.words('name'),
       form: cells.oneOf('form', FORMS),
