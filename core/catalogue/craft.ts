@@ -133,6 +133,7 @@ export const CRAFT: readonly CatalogueEntry[] = [
     glue-stick | Glue stick | consumable | l24(20-30) b95(85-115) | glue | 0 | 21 | none | | #C9837A | |
     zip-bag | Zip bag, 1 l | consumable | l180(165-200) b200(170-220) | plastic | 0 | 4 | wash | | #DCE6E8 | |
     laminate | Laminating pouch, A4 | consumable | l303(300-305) b216(214-218) | plastic | 0 | 15 | wipe | | #E6EDF0 | |
+    ready-paint | Ready-mixed paint, bottle | consumable | | paint | 0 | 300 | none | | #2C5F8A | |
     `,
   ),
   ...readEntries(

@@ -21,6 +21,7 @@ export const MATERIAL_CLASSES = [
   'tape',
   'food',
   'plant',
+  'paint',
 ] as const;
 export const SOLIDS = ['block', 'ball', 'egg', 'rod', 'cone'] as const;
 export const HAZARDS = [
@@ -253,7 +254,7 @@ export const atLeast = <M extends Pick<Material, 'sizes' | 'measured'>>(m: M): M
 
 /** Porous things cannot be washed: they are wiped, rested or thrown away (common practice). */
 export const isPorous = (m: Pick<MaterialInput, 'materialClass'>): boolean =>
-  !['plastic', 'metal', 'glass', 'stone', 'rubber', 'glue', 'tape'].includes(m.materialClass);
+  !['plastic', 'metal', 'glass', 'stone', 'rubber', 'glue', 'tape', 'paint'].includes(m.materialClass);
 
 /** How it is cleaned: as said, or as its class allows. */
 export const cleaningOf = (m: Pick<MaterialInput, 'materialClass' | 'cleaning'>): Cleaning =>

@@ -1,3 +1,4 @@
+import { asMaterial, entryOf } from '../catalogue/index.ts';
 import { CAP, design, kinds, material } from '../testing.ts';
 import { loadPattern, type AnyAt, type Chosen, type Fit, type OpenPattern } from './index.ts';
 import { factValue } from './factWords.ts';
@@ -235,6 +236,24 @@ describe('dot mat', () => {
     expect(dots.fit(of(dots, { use: 'paint', asked: 8 }, kinds({ laminate: undefined }))).headline).toBe(
       'Every dot has its place',
     );
+  });
+  it('takes whole bottles of paint, by the area of all dots', () => {
+    const paint = { ...asMaterial(entryOf('ready-paint')!), id: 91 };
+    const bottles = (mass: number | undefined, children: number) => {
+      const at = of(
+        dots,
+        { use: 'paint', children, asked: 12, dot: 20 },
+        { ...kinds({ laminate: undefined }), piece: [{ ...paint, mass }] },
+      );
+      return {
+        needs: dots.needs(at).find((n) => n.role === 'piece')!.quantity,
+        grams: fact(dots.fit(at), 'paint'),
+      };
+    };
+    // 144 dots of π/4 · 20², 0.3 thick, 1.3 g a ml: 17.6 g.
+    expect(bottles(300, 12)).toEqual({ needs: 1, grams: 17.6 });
+    expect(bottles(10, 12).needs).toBe(2);
+    expect(bottles(undefined, 12).needs).toBe(1);
   });
   it('pieces slide off laminate from 16.7° on, where the tangent is the friction of 0.3', () => {
     const at = (tilt: number) => of(dots, { use: 'loose', tilt, asked: 6 });

@@ -1,5 +1,6 @@
 import type { Move } from '../../challenge/bits.ts';
 import type { At, Fact, Fit } from '../kernel.ts';
+import type { Material } from '../../materials/material.ts';
 import { answers, mm, sharedKinds } from '../making.ts';
 import { dotsOf, parts, pieceWide, type Dials } from './dials.ts';
 
@@ -13,6 +14,18 @@ export interface Detail {
   readonly dots: number;
 }
 export const isPainted = (d: Dials): boolean => d.use === 'paint' || d.use === 'sticker';
+
+/** A dab lies so thick, mm, and a ml of paint weighs so many grams (common practice for ready-mixed paint). */
+const FILM = 0.3;
+const PAINT_DENSITY = 1.3;
+
+/** Grams of paint for so many dots of a diameter in mm. */
+export const paintFor = (dots: number, dot: number): number =>
+  (dots * (PI / 4) * dot * dot * FILM * PAINT_DENSITY) / 1000;
+
+/** Whole bottles of paint for so many dots, by the grams in one; one where its mass is not known. */
+export const bottlesFor = (bottle: Pick<Material, 'mass'>, dots: number, dot: number): number =>
+  Math.max(1, bottle.mass === undefined ? 1 : Math.ceil(paintFor(dots, dot) / bottle.mass - 1e-9));
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
@@ -33,6 +46,16 @@ export function fit(at: At<Dials>): Fit<Detail> {
           value: k.count * (d.use === 'sticker' ? d.children : 1),
           unit: 'each',
         }))
+      : []),
+    ...(d.use === 'paint'
+      ? [
+          {
+            id: 'paint',
+            label: 'Paint for every page',
+            value: Math.round(10 * paintFor(dots * d.children, d.dot)) / 10,
+            unit: 'g' as const,
+          },
+        ]
       : []),
     ...(d.use === 'loose'
       ? [{ id: 'slides', label: 'Slides from', value: Math.round(SLIDES * 10) / 10, unit: 'deg' as const }]

@@ -14,18 +14,20 @@ import {
 } from '../making.ts';
 import { defaults, dials, dotsOf, parts, pieceWide, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
-import { fit, isPainted, moves, type Detail } from './fit.ts';
+import { bottlesFor, fit, isPainted, moves, type Detail } from './fit.ts';
 
 const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, dotsOf(at.dials).length);
 
 /** Pages in a kit: those that are used up are one for each child. */
 const pages = (d: Dials): number => (isPainted(d) ? d.children : 1);
 
-/** Paint bottles and rolls are used over many pages: one of each kind; pieces one a dot, stickers one a dot of each page. */
+/** Whole bottles of each colour of paint; pieces one a dot, stickers one a dot of each page. */
 const pieceNeeds = (at: At<Dials>): Plan['needs'] =>
-  each(at).map(({ material, count }) =>
-    need(ROLES.piece, material, at.dials.use === 'paint' ? 1 : count * pages(at.dials), !isPainted(at.dials)),
-  );
+  each(at).map(({ material, count }) => {
+    const dots = count * pages(at.dials);
+    const quantity = at.dials.use === 'paint' ? bottlesFor(material, dots, at.dials.dot) : dots;
+    return need(ROLES.piece, material, quantity, !isPainted(at.dials));
+  });
 
 function plan(at: At<Dials>): Plan {
   const { page, tray, laminate } = parts(at);
