@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id, name, version } from './common.ts';
+import { LANGUAGES } from '../core/lend/sheetWords.ts';
 import { buildInput } from './designs.ts';
 
 const kitShape = z.strictObject({
@@ -12,6 +13,28 @@ const kitShape = z.strictObject({
     .refine((list) => new Set(list).size === list.length, 'expected each design once'),
   /** What it is packed into; null for what its designs bring. */
   container: id.nullable(),
+  /** What the place tells families itself, by language. */
+  words: z
+    .partialRecord(
+      z.enum(LANGUAGES, { error: `expected one of ${LANGUAGES.join(', ')}` }),
+      z.string({ error: 'expected words' }).trim().max(3000, 'may have at most 3,000 characters'),
+    )
+    .optional(),
+});
+/** Parts for so many families, handed over for good. */
+export const kitGiving = z.strictObject({
+  version,
+  families: z
+    .number({ error: 'expected a number of families' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .max(200, 'must be at most 200'),
+  prepared: z.boolean({ error: 'expected true or false' }),
+});
+export const paperQuery = z.strictObject({
+  paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
+  language: z.enum(LANGUAGES, { error: `expected one of ${LANGUAGES.join(', ')}` }).optional(),
+  prepared: z.enum(['yes', 'no'], { error: 'expected yes or no' }).optional(),
 });
 export const kitInput = kitShape;
 export const kitUpdate = kitShape.extend({ version });
@@ -26,12 +49,31 @@ export interface KitPartRow {
   readonly for: readonly string[];
 }
 
+/** A design of a kit, with its rungs from easier to harder. */
+export interface KitDesignRow {
+  readonly id: number;
+  readonly name: string;
+  readonly rungs: readonly string[];
+}
+
+/** What was given to families at one time. */
+export interface Given {
+  readonly id: number;
+  readonly families: number;
+  readonly used: readonly {
+    readonly name: string;
+    readonly quantity: number;
+    readonly unit: 'each' | 'mm';
+  }[];
+}
+
 /** A kit of one or several designs as it stands: what is in it, what it weighs, how many can be made now. */
 export interface Kit {
   readonly id: number;
   readonly version: number;
   readonly name: string;
-  readonly designs: readonly { readonly id: number; readonly name: string }[];
+  readonly designs: readonly KitDesignRow[];
+  readonly words: Readonly<Record<string, string>>;
   readonly container: { readonly id: number; readonly name: string } | null;
   readonly parts: readonly KitPartRow[];
   /** g; what is not known to weigh anything is named. */
@@ -43,6 +85,8 @@ export interface Kit {
   /** What runs out first. */
   readonly first: string | null;
   readonly made: number;
+  /** Families that parts were given to, in all. */
+  readonly givenTo: number;
   /** Why it cannot be worked out; null where it can. */
   readonly problem: string | null;
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isLocale } from '../core/calendar/days.ts';
 import { LOCAL } from '../core/gather/lookOver.ts';
+import { LANGUAGES } from '../core/lend/sheetWords.ts';
 import { isCurrency } from '../core/measure/money.ts';
 import { APPROACHES } from '../core/patterns/kernel.ts';
 import { MARKETS } from '../core/safety/rules.ts';
@@ -21,6 +22,15 @@ export const placeInput = z.strictObject({
   locale: z
     .string({ error: 'expected a language like en-GB' })
     .refine(isLocale, 'expected a language and country like en-GB or en-US')
+    .optional(),
+  /** Languages that families are written to in, the first by itself. */
+  languages: z
+    .array(z.enum(LANGUAGES, { error: `expected one of ${LANGUAGES.join(', ')}` }), {
+      error: 'expected a list of languages',
+    })
+    .min(1, 'expected at least one language')
+    .max(6, 'may have at most 6 languages')
+    .refine((list) => new Set(list).size === list.length, 'expected each language once')
     .optional(),
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }),
   /** What local policy says of toilet-roll tubes and card egg cartons. */

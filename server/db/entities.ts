@@ -19,6 +19,8 @@ export const PlaceRow = defineEntity({
     restDays: p.integer(),
     currency: p.string(),
     locale: p.string(),
+    /** Languages that families are written to in. */
+    languages: p.json<string[]>(),
   },
 });
 
@@ -153,6 +155,24 @@ export const KitRow = defineEntity({
     name: p.string(),
     designs: p.json<number[]>(),
     container: p.integer().nullable(),
+    /** What the place tells families itself, by language. */
+    words: p.json<Record<string, string>>(),
+  },
+});
+
+/** Parts of a kit handed over for good, to be made at home. */
+export const GivenRow = defineEntity({
+  name: 'GivenRow',
+  tableName: 'given',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    kit: () => p.manyToOne(KitRow),
+    families: p.integer(),
+    /** Whether everything with a blade or heat was done beforehand. */
+    prepared: p.boolean(),
+    givenOn: p.string(),
+    /** What was taken from the shelf. */
+    used: p.json<ContentJson[]>(),
   },
 });
 
@@ -245,6 +265,7 @@ export const entities = [
   DesignRow,
   BuildRow,
   KitRow,
+  GivenRow,
   CopyRow,
   BorrowerRow,
   LoanRow,

@@ -7,4 +7,5 @@ export const migrationNames = [
   '2026-11-27-sittings',
   '2026-11-27-kits',
   '2026-11-27-finds',
+  '2026-11-27-giving',
 ] as const;

@@ -183,5 +183,17 @@ class Finds extends Migration {
   }
 }
 
-const classes = [Start, Lots, OneTruth, Families, Sittings, Kits, Finds];
+/** Kits are given away too, to be made at home, with a place's own words in its languages. */
+class Giving extends Migration {
+  override up(): void {
+    this.addSql(`alter table "place" add column "languages" json not null default '["en"]'`);
+    this.addSql(`alter table "kit" add column "words" json not null default '{}'`);
+    this.addSql(
+      'create table "given" ("id" integer not null primary key autoincrement, "kit_id" integer not null references "kit" ("id"), "families" integer not null check ("families" > 0), "prepared" integer not null, "given_on" text not null, "used" json not null)',
+    );
+    this.addSql('create index "given_kit" on "given" ("kit_id", "id")');
+  }
+}
+
+const classes = [Start, Lots, OneTruth, Families, Sittings, Kits, Finds, Giving];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

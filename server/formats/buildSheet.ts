@@ -1,4 +1,3 @@
-import pdfmake from 'pdfmake';
 import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { inUnit, type LengthUnit } from '../../core/measure/length.ts';
@@ -9,12 +8,9 @@ import type { Need, Show } from '../../core/patterns/kernel.ts';
 import type { Placed } from '../../core/plan/order.ts';
 import { MARGIN, type Paper } from '../../core/print/paper.ts';
 import type { Finding } from '../../core/safety/check.ts';
-import { FACE_COUNT, fontPath, runsOf } from './fonts.ts';
 import { MM } from './pdf.ts';
+import { CAUTION, heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
-
-export const CAUTION =
-  'These are the usual cautions, not a certificate. Local toy-safety and licensing rules come first; ask the therapist who knows the child.';
 
 export interface BuildSheet {
   readonly name: string;
@@ -31,43 +27,6 @@ export interface BuildSheet {
   readonly show: Show;
   readonly unit: LengthUnit;
 }
-
-const INK = '#1e2a2c';
-const QUIET = '#4a5855';
-
-pdfmake.setFonts(
-  Object.fromEntries(
-    Array.from({ length: FACE_COUNT }, (_, face) => [
-      `face${face}`,
-      { normal: fontPath(face, 400), bold: fontPath(face, 700) },
-    ]),
-  ),
-);
-// Nothing is fetched, and no file is read but the fonts.
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path) => path.includes('fontsource'));
-
-/** Longest stretch without a place to break, letters: a longer word is broken so that it never runs over the margin. */
-const UNBROKEN = 28;
-const breakable = (words: string): string =>
-  words.replace(new RegExp(`\\S{${UNBROKEN}}(?=\\S)`, 'gu'), (w) => `${w} `);
-
-/** Words in the faces that have their letters. */
-const type = (words: string, style: Partial<ContentText> = {}): Content => ({
-  ...style,
-  text: runsOf(breakable(words)).map((r) => ({ text: r.text, font: `face${r.face}` })),
-});
-
-const heading = (words: string): Content => ({
-  stack: [
-    type(words, { bold: true, fontSize: 14 }),
-    {
-      canvas: [{ type: 'line', x1: 0, y1: 2, x2: 515, y2: 2, lineWidth: 0.6, lineColor: INK }],
-    },
-  ],
-  margin: [0, 12, 0, 6],
-  headlineLevel: 1,
-});
 
 /** All one needs at the bench: drawing, what to lay out, the steps in order, the cautions. */
 export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Array> {
@@ -191,5 +150,5 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
       }),
     ],
   };
-  return new Uint8Array(await pdfmake.createPdf(definition).getBuffer());
+  return pdfOf(definition);
 }

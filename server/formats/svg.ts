@@ -15,17 +15,30 @@ const pen = (role: MarkRole): string => {
 const points = (list: readonly (readonly [number, number])[]): string =>
   list.map((p) => `${n(p[0])},${n(p[1])}`).join(' ');
 
-function markSvg(m: Mark, unit: LengthUnit): string {
+/** Roles that take the colour of their material where a drawing is coloured. */
+const DYED: readonly MarkRole[] = ['body', 'container', 'shade', 'piece', 'piece-in'];
+const fillOf = (m: { role: MarkRole; colour?: string | undefined }, coloured: boolean): string =>
+  !coloured
+    ? 'none'
+    : m.role === 'opening'
+      ? '#1e2a2c'
+      : DYED.includes(m.role)
+        ? (m.colour ?? '#e9e8df')
+        : 'none';
+
+function markSvg(m: Mark, unit: LengthUnit, coloured = false): string {
   switch (m.kind) {
     case 'circle': {
       const [x, y] = [n(m.at[0]), n(m.at[1])];
       const cross =
         m.role === 'punch' ? `<path d="M${x} ${y}m-1.2 0h2.4m-1.2 -1.2v2.4" ${pen('draw')}/>` : '';
-      return `<circle class="${m.role}" cx="${x}" cy="${y}" r="${n(m.radius)}" fill="none" ${pen(m.role)}/>${cross}`;
+      return `<circle class="${m.role}" cx="${x}" cy="${y}" r="${n(m.radius)}" fill="${fillOf(m, coloured)}" ${pen(m.role)}/>${cross}`;
     }
     case 'outline':
-      return `<polygon class="${m.role}" points="${points(m.points)}" fill="none" ${pen(m.role)}/>`;
+      return `<polygon class="${m.role}" points="${points(m.points)}" fill="${fillOf(m, coloured)}" ${pen(m.role)}/>`;
     case 'line':
+      if (coloured && m.width !== undefined)
+        return `<polyline class="${m.role}" points="${points(m.points)}" fill="none" stroke="${m.colour ?? '#8e6836'}" stroke-width="${n(m.width)}"/>`;
       return `<polyline class="${m.role}" points="${points(m.points)}" fill="none" ${pen(m.role)}/>`;
     case 'dimension': {
       const [a, b] = [
@@ -42,9 +55,9 @@ function markSvg(m: Mark, unit: LengthUnit): string {
 }
 
 /** A drawing as SVG, one user unit a millimetre, for a paper that scales it. Its figures are plain digits and signs. */
-export const drawingSvg = (scene: Scene, unit: LengthUnit): string =>
+export const drawingSvg = (scene: Scene, unit: LengthUnit, coloured = false): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${n(scene.width)} ${n(scene.height)}" font-family="face0">${scene.marks
-    .map((m) => markSvg(m, unit))
+    .map((m) => markSvg(m, unit, coloured))
     .join('')}</svg>`;
 
 /** A template page as SVG whose user unit is 1 mm and whose size on paper is said in mm. */

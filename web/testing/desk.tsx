@@ -18,6 +18,7 @@ export const PLACE: Place = {
   loanDays: 14,
   currency: 'GBP',
   locale: 'en-GB',
+  languages: ['en'],
   toiletRolls: 'rest',
   eggCartons: 'rest',
   restDays: 3,

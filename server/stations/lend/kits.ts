@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Build } from '../../../contract/designs.ts';
-import type { Kit, KitInput } from '../../../contract/kits.ts';
+import type { Given, Kit, KitDesignRow, KitInput } from '../../../contract/kits.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { massOfOne } from '../../../core/catalogue/entry.ts';
 import { entryOf } from '../../../core/catalogue/index.ts';
@@ -10,7 +10,15 @@ import { kitLabel } from '../../../core/lend/labels.ts';
 import type { Material as CoreMaterial } from '../../../core/materials/material.ts';
 import { spokenFor } from '../../../core/needs/supply.ts';
 import { loadPattern, type Need } from '../../../core/patterns/index.ts';
-import { BuildRow, CopyRow, DesignRow, KitRow, type Design, type KitStored } from '../../db/entities.ts';
+import {
+  BuildRow,
+  CopyRow,
+  DesignRow,
+  GivenRow,
+  KitRow,
+  type Design,
+  type KitStored,
+} from '../../db/entities.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
 import { openKitFile, writeKitFile } from '../shape/designFile.ts';
@@ -19,7 +27,7 @@ import { atOf, chosenFor, materialsOf, readBench } from '../shape/service.ts';
 /** More kits than this are not tried at once. */
 const MOST_NOW = 60;
 
-interface Worked {
+export interface Worked {
   readonly designs: readonly Design[];
   readonly kit: readonly KitDesign[];
   readonly container: CoreMaterial | null;
@@ -28,14 +36,34 @@ interface Worked {
   readonly free: (id: number) => number;
 }
 
-async function findKit(em: EntityManager, id: number): Promise<KitStored> {
+/** Words for families, without languages that nothing is said in. */
+const wordsOf = ({ words = {} }: KitInput): Record<string, string> =>
+  Object.fromEntries(Object.entries(words).filter(([, said]) => said !== ''));
+
+const ladders = new Map<string, readonly string[]>();
+const MOST_LADDERS = 300;
+
+/** A design with the names of its rungs; worked out once for its dials and materials, since lists are asked for often. */
+async function withRungs(em: EntityManager, d: Design, today: Day): Promise<KitDesignRow> {
+  const { chosen } = await chosenFor(em, d.materials, today);
+  const key = JSON.stringify([d.pattern, d.dials, d.approach, d.ageFrom, chosen]);
+  let rungs = ladders.get(key);
+  if (!rungs) {
+    rungs = (await loadPattern(d.pattern)).rungs(atOf(d, chosen)).map((r) => r.name);
+    if (ladders.size >= MOST_LADDERS) ladders.delete(ladders.keys().next().value!);
+    ladders.set(key, rungs);
+  }
+  return { id: d.id, name: d.name, rungs };
+}
+
+export async function findKit(em: EntityManager, id: number): Promise<KitStored> {
   const kit = await em.findOne(KitRow, { id });
   if (!kit) throw notFound(`kit ${id}`);
   return kit;
 }
 
 /** Everything that follows from a kit's designs and container. */
-async function worked(
+export async function worked(
   em: EntityManager,
   kit: { readonly designs: readonly number[]; readonly container?: number | null | undefined },
   today: Day,
@@ -101,8 +129,10 @@ function kitsNow({ kit, free, shelf }: Worked): { most: number; first: string | 
 }
 
 async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<Kit> {
-  const base = { id: kit.id, version: kit.version, name: kit.name };
+  const base = { id: kit.id, version: kit.version, name: kit.name, words: kit.words };
   const made = await em.count(CopyRow, { kit: kit.id });
+  const given = await em.find(GivenRow, { kit: kit.id });
+  const givenTo = given.reduce((n, g) => n + g.families, 0);
   try {
     const w = await worked(em, kit, today);
     const one = takesOfKit(w.kit, 1);
@@ -120,7 +150,7 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
     const { most, first } = kitsNow(w);
     return {
       ...base,
-      designs: w.designs.map(({ id, name }) => ({ id, name })),
+      designs: await Promise.all(w.designs.map((d) => withRungs(em, d, today))),
       container: w.container && { id: w.container.id, name: w.container.name },
       parts: partsOfKit(w.kit).map((p) => ({
         materialId: p.materialId,
@@ -134,13 +164,14 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
       kitsNow: most,
       first,
       made,
+      givenTo,
       problem: null,
     };
   } catch (error) {
     // A design of it that cannot be read any more is told; the other kits are listed.
     return {
       ...base,
-      designs: kit.designs.map((id) => ({ id, name: `design ${id}` })),
+      designs: kit.designs.map((id) => ({ id, name: `design ${id}`, rungs: [] })),
       container: null,
       parts: [],
       mass: 0,
@@ -149,6 +180,7 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
       kitsNow: 0,
       first: null,
       made,
+      givenTo,
       problem: error instanceof Error ? error.message : String(error),
     };
   }
@@ -163,7 +195,7 @@ export async function listKits(em: EntityManager, today: Day): Promise<Kit[]> {
 
 export async function addKit(em: EntityManager, input: KitInput, today: Day): Promise<Kit> {
   await worked(em, input, today);
-  const kit = em.create(KitRow, { ...input, version: 1 });
+  const kit = em.create(KitRow, { ...input, words: wordsOf(input), version: 1 });
   await em.flush();
   return kitJson(em, kit, today);
 }
@@ -182,7 +214,11 @@ export async function updateKit(
   const kit = await findKit(em, id);
   if (kit.version !== version) throw stale(kit);
   await worked(em, input, today);
-  em.assign(kit, input, { mergeObjectProperties: false });
+  em.assign(
+    kit,
+    { ...input, ...(input.words ? { words: wordsOf(input) } : {}) },
+    { mergeObjectProperties: false },
+  );
   await em.flush();
   return kitJson(em, kit, today);
 }
@@ -223,7 +259,55 @@ export async function removeKit(em: EntityManager, id: number): Promise<void> {
   const kit = await findKit(em, id);
   if ((await em.count(CopyRow, { kit: id })) > 0)
     throw new ProblemError(409, `${kit.name} has kits that are lent; it stays for their sake.`);
+  if ((await em.count(GivenRow, { kit: id })) > 0)
+    throw new ProblemError(409, `${kit.name} was given to families; it stays for their sake.`);
   await em.removeAndFlush(kit);
+}
+
+/** Takes what so many kits need off the shelf, all or nothing. */
+async function takeFor(
+  em: EntityManager,
+  w: Worked,
+  count: number,
+  today: Day,
+  path: 'copies' | 'families',
+): Promise<{ materialId: number; quantity: number }[]> {
+  const used = [...takesOfKit(w.kit, count)]
+    .filter(([, quantity]) => quantity > 0)
+    .map(([materialId, quantity]) => ({ materialId, quantity }));
+  const short = used.filter((u) => u.quantity > w.free(u.materialId) + 1e-9);
+  if (short.length > 0)
+    throw new ProblemError(
+      422,
+      `Not enough free: ${short.map((s) => `${s.quantity} of ${w.shelf.get(s.materialId)!.name}, ${w.free(s.materialId)} free`).join('; ')}.`,
+      [{ path, message: `expected at most ${kitsNow(w).most}` }],
+    );
+  for (const u of used) await takeFromShelf(em, w.shelf.get(u.materialId)!, u.quantity, today, path);
+  return used;
+}
+
+/** Parts of a kit for so many families, taken off the shelf for good. */
+export async function giveKit(
+  em: EntityManager,
+  id: number,
+  input: { version: number; families: number; prepared: boolean },
+  today: Day,
+): Promise<Given> {
+  const kit = await findKit(em, id);
+  if (kit.version !== input.version) throw stale(kit);
+  const w = await worked(em, kit, today);
+  const used = await takeFor(em, w, input.families, today, 'families');
+  const { families, prepared } = input;
+  const given = em.create(GivenRow, { kit, families, prepared, givenOn: today, used });
+  await em.flush();
+  return {
+    id: given.id,
+    families,
+    used: used.map(({ materialId, quantity }) => {
+      const { name, unit } = w.shelf.get(materialId)!;
+      return { name, quantity, unit };
+    }),
+  };
 }
 
 /** Takes what so many kits need off the shelf and labels them, all or nothing. */
@@ -236,17 +320,7 @@ export async function buildKit(
   const kit = await findKit(em, id);
   if (kit.version !== input.version) throw stale(kit);
   const w = await worked(em, kit, today);
-  const used = [...takesOfKit(w.kit, input.copies)]
-    .filter(([, quantity]) => quantity > 0)
-    .map(([materialId, quantity]) => ({ materialId, quantity }));
-  const short = used.filter((u) => u.quantity > w.free(u.materialId) + 1e-9);
-  if (short.length > 0)
-    throw new ProblemError(
-      422,
-      `Not enough free: ${short.map((s) => `${s.quantity} of ${w.shelf.get(s.materialId)!.name}, ${w.free(s.materialId)} free`).join('; ')}.`,
-      [{ path: 'copies', message: `expected at most ${kitsNow(w).most}` }],
-    );
-  for (const u of used) await takeFromShelf(em, w.shelf.get(u.materialId)!, u.quantity, today, 'copies');
+  const used = await takeFor(em, w, input.copies, today, 'copies');
   // What is lent stands under its first design, where its skill and its notes are.
   const [design] = w.designs;
   const made = em.create(BuildRow, { design: design!, copies: input.copies, builtOn: today, used });

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { borrowerInput, historyQuery, loanInput, mendInput, returnInput } from '../../../contract/lending.ts';
-import { kitBuild, kitInput, kitUpdate } from '../../../contract/kits.ts';
+import { kitBuild, kitGiving, kitInput, kitUpdate, paperQuery } from '../../../contract/kits.ts';
 import { hungUp } from '../../compute/hungUp.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import { kitFile, openFile } from '../../../contract/designFile.ts';
@@ -11,6 +11,8 @@ import { read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
 import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
+import { countCardPdf, pictureSheetPdf } from '../../formats/familySheet.ts';
+import { familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
 import * as lend from './service.ts';
 
@@ -87,6 +89,23 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
     const file = await kits.kitFileOf(em(), readId(req.params.id, 'kit'));
     res.attachment(`${fileName(file.kit.name, 'kit')}.json`).json(file);
   });
+  r.post('/kits/:id/give', async (req, res) => {
+    const id = readId(req.params.id, 'kit');
+    const input = read(kitGiving, req.body);
+    res.status(201).json(await inTransaction((m) => kits.giveKit(m, id, input, today())));
+  });
+  for (const [path, pdf] of [
+    ['picture-sheet', pictureSheetPdf],
+    ['count-card', countCardPdf],
+  ] as const)
+    r.get(`/kits/:id/${path}.pdf`, async (req, res) => {
+      const id = readId(req.params.id, 'kit');
+      const paper = await familyPaper(em(), id, read(paperQuery, req.query), today());
+      res
+        .type('application/pdf')
+        .attachment(`${fileName(paper.name, 'kit')}-${path}.pdf`)
+        .send(Buffer.from(await pdf(paper)));
+    });
   r.post('/kits/:id/build', async (req, res) => {
     const id = readId(req.params.id, 'kit');
     const input = read(kitBuild, req.body);

@@ -1,0 +1,197 @@
+import type { Content, ContentText, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { formatAges } from '../../core/calendar/ages.ts';
+import { toolPicture } from '../../core/drawing/tools.ts';
+import type { Scene } from '../../core/drawing/mark.ts';
+import { sheetWords, type SheetWords } from '../../core/lend/sheetWords.ts';
+import type { FamilyPaper, HomeDesign, PicturedPart } from '../../core/lend/familyPaper.ts';
+import { inUnit, type LengthUnit } from '../../core/measure/length.ts';
+import { formatMinutes } from '../../core/measure/minutes.ts';
+import type { Placed } from '../../core/plan/order.ts';
+import { MARGIN } from '../../core/print/paper.ts';
+import { MM } from './pdf.ts';
+import { heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { drawingSvg } from './svg.ts';
+
+type Style = Partial<ContentText>;
+
+/** A drawing in a box of so many mm, as large as it goes. */
+function picture(scene: Scene, [width, height]: readonly [number, number], unit: LengthUnit): Content {
+  const scale = Math.min(width / Math.max(scene.width, 1), height / Math.max(scene.height, 1));
+  return {
+    svg: drawingSvg(scene, unit, true),
+    width: scene.width * scale * MM,
+    height: scene.height * scale * MM,
+  };
+}
+
+const page = (p: FamilyPaper, title: string, content: Content[]): TDocumentDefinitions => ({
+  pageSize: p.paper === 'A4' ? 'A4' : 'LETTER',
+  pageMargins: [MARGIN * MM, 40, MARGIN * MM, 46],
+  defaultStyle: { font: 'face0', fontSize: 12.5, color: INK, lineHeight: 1.2 },
+  info: { title: `${p.name}: ${title}`, producer: 'Fox Button' },
+  footer: (n, of) =>
+    type(`${p.place} · ${p.name} · ${n}/${of}`, { color: QUIET, fontSize: 9, margin: [MARGIN * MM, 14] }),
+  pageBreakBefore: (node, { getFollowingNodesOnPage }) =>
+    node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+  content,
+});
+
+const headed = (p: FamilyPaper, over: string): Content[] => [
+  type(over, { color: QUIET }),
+  type(p.name, { bold: true, fontSize: p.name.length > 40 ? 17 : 24, margin: [0, 0, 0, 4] }),
+];
+
+/** Four things across, each drawn with how many there are. */
+function things(parts: readonly PicturedPart[], unit: LengthUnit): Content {
+  const cell = (part: PicturedPart): TableCell => ({
+    stack: [
+      ...(part.scene ? [picture(part.scene, [34, 22], unit)] : []),
+      type(`${part.due} × ${part.name}`, { fontSize: 11, margin: [0, 3, 0, 0] }),
+    ],
+    margin: [0, 4, 4, 6],
+  });
+  const rows: TableCell[][] = [];
+  for (let i = 0; i < parts.length; i += 4)
+    rows.push([0, 1, 2, 3].map((j) => (parts[i + j] ? cell(parts[i + j]!) : '')));
+  return { layout: 'noBorders', table: { widths: ['*', '*', '*', '*'], dontBreakRows: true, body: rows } };
+}
+
+/** A step with who does it and a picture of each tool; in a language of its own it has no English words beside it. */
+function stepOf(p: Placed, i: number, d: HomeDesign, w: SheetWords, own: boolean, unit: LengthUnit): Content {
+  const { step } = p;
+  const done = d.prepared.includes(step.id);
+  const notes = [
+    w[step.who],
+    `${Math.max(1, Math.round(p.minutes))} ${w.minutes}`,
+    ...(step.drying > 0 ? [`${w.dry} ${formatMinutes(step.drying)}`] : []),
+    ...(step.tools.length > 0 ? [step.tools.map((t) => w.tools[t]).join(', ')] : []),
+  ];
+  return {
+    unbreakable: true,
+    margin: [0, 0, 0, 8],
+    columns: [
+      type(done ? '✓' : `${i + 1}`, { bold: true, fontSize: 15, width: 24 } as Style),
+      {
+        width: 92,
+        columns: step.tools.slice(0, 2).map((t) => picture(toolPicture(t), [15, 9], unit)),
+        columnGap: 4,
+      },
+      {
+        width: '*',
+        stack: [
+          type(inUnit(step.title, unit), { bold: true, ...(done ? { color: QUIET } : {}) }),
+          ...(done
+            ? [type(w.done, { color: QUIET })]
+            : [
+                ...(own ? [] : [type(inUnit(step.words, unit))]),
+                type(notes.join(' · '), { color: QUIET, fontSize: 11 }),
+                ...(step.blade ? [type(w.blade, { bold: true })] : []),
+              ]),
+        ],
+      },
+    ],
+  };
+}
+
+function playOf(d: HomeDesign, w: SheetWords, unit: LengthUnit): Content[] {
+  return [
+    heading(w.play),
+    ...[
+      d.show.say,
+      ...(d.show.script?.map((s) => `${s.minutes} ${w.minutes}: ${s.words}`) ?? []),
+      `${w.lookFor}: ${d.show.lookFor}`,
+      `${w.easier}: ${d.show.easier}`,
+      `${w.harder}: ${d.show.harder}`,
+      `${w.oneHand}: ${d.show.oneHand}`,
+    ].map((words) => type(inUnit(words, unit), { margin: [0, 0, 0, 3] })),
+  ];
+}
+
+/** What a family needs to make and play a kit at home: things and steps in pictures, who cuts, how to play, what to mind. */
+export async function pictureSheetPdf(p: FamilyPaper): Promise<Uint8Array> {
+  const w = sheetWords(p.language);
+  // In a language that the steps are not written in, the place's own words stand for them.
+  const own = p.language !== 'en' && p.words !== '';
+  const content: Content[] = [
+    ...headed(p, w.pictureSheet),
+    ...(p.words
+      ? [heading(w.ours), ...p.words.split(/\n+/).map((line) => type(line, { margin: [0, 0, 0, 4] }))]
+      : []),
+    heading(w.layOut),
+    things(p.parts, p.unit),
+    ...p.designs.flatMap((d, i): Content[] => [
+      {
+        stack: [
+          type(d.name, { bold: true, fontSize: 18 }),
+          type(`${d.does} · ${formatAges(d.ageFrom, d.ageTo)}`, { color: QUIET, margin: [0, 0, 0, 4] }),
+          picture(d.scene, [150, 55], p.unit),
+        ],
+        margin: [0, 12, 0, 0],
+        ...(i > 0 ? { pageBreak: 'before' as const } : {}),
+      },
+      heading(w.steps),
+      ...d.placed.map((s, n) => stepOf(s, n, d, w, own, p.unit)),
+      ...(own ? [] : playOf(d, w, p.unit)),
+      ...(d.rungs.length > 0
+        ? [
+            heading(w.ladder),
+            {
+              ol: d.rungs.map((r) => type(`${r.name}: ${r.grip}`)),
+            } as Content,
+          ]
+        : []),
+      heading(w.care),
+      ...d.findings
+        .filter((f) => f.verdict !== 'clear')
+        .map((f) =>
+          type(
+            `${f.verdict === 'stop' ? 'STOP' : w.care} · ${f.title}: ${inUnit(`${f.words} ${f.remedy ?? ''}`, p.unit)}`,
+            { margin: [0, 0, 0, 4] },
+          ),
+        ),
+      type(
+        `${d.placed.some((s) => s.step.blade && !d.prepared.includes(s.step.id)) ? `${w.knives} ` : ''}${w.caution}`,
+        { bold: true, margin: [0, 6, 0, 0] },
+      ),
+    ]),
+  ];
+  return pdfOf(page(p, w.pictureSheet, content));
+}
+
+/** Most boxes that are drawn for one kind of piece: more are counted in words. */
+const MOST_BOXES = 30;
+
+/** A card that is kept in the kit: every kind drawn, with a box for each to count out and in. */
+export async function countCardPdf(p: FamilyPaper): Promise<Uint8Array> {
+  const w = sheetWords(p.language);
+  const boxes = (n: number): Content => ({
+    svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${10 * 7} ${Math.ceil(n / 10) * 7}">${Array.from(
+      { length: n },
+      (_, i) =>
+        `<rect x="${(i % 10) * 7 + 0.5}" y="${Math.floor(i / 10) * 7 + 0.5}" width="5.5" height="5.5" rx="1" fill="none" stroke="${INK}" stroke-width="0.5"/>`,
+    ).join('')}</svg>`,
+    width: 10 * 5 * MM,
+  });
+  const body: TableCell[][] = p.parts.map((part) => [
+    part.scene ? picture(part.scene, [32, 16], p.unit) : '',
+    {
+      stack: [
+        type(`${part.due}`, { bold: true, fontSize: 22 }),
+        type(part.name, { fontSize: 11.5 }),
+        ...(part.for.length > 1 ? [type(part.for.join(' + '), { fontSize: 9.5, color: QUIET })] : []),
+      ],
+    },
+    part.due <= MOST_BOXES ? boxes(part.due) : type(`${w.out} ______  ${w.back} ______`, { margin: [0, 8] }),
+  ]);
+  return pdfOf(
+    page(p, w.countCard, [
+      ...headed(p, w.countCard),
+      type(w.countIn, { margin: [0, 0, 0, 8] }),
+      {
+        layout: 'lightHorizontalLines',
+        table: { widths: [34 * MM, '*', 52 * MM], dontBreakRows: true, body },
+      },
+      ...(p.labels.length > 0 ? [type(p.labels.join('  '), { color: QUIET, margin: [0, 10, 0, 0] })] : []),
+    ]),
+  );
+}

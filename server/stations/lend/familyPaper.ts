@@ -1,0 +1,75 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { Day } from '../../../core/calendar/days.ts';
+import { partsOfKit } from '../../../core/lend/kit.ts';
+import {
+  pictured,
+  preparedSteps,
+  type FamilyPaper,
+  type HomeDesign,
+} from '../../../core/lend/familyPaper.ts';
+import type { LengthUnit } from '../../../core/measure/length.ts';
+import { loadPattern } from '../../../core/patterns/index.ts';
+import { orderSteps } from '../../../core/plan/order.ts';
+import type { Paper } from '../../../core/print/paper.ts';
+import { checkFeatures } from '../../../core/safety/check.ts';
+import type { Market } from '../../../core/safety/rules.ts';
+import { CopyRow, PlaceRow } from '../../db/entities.ts';
+import { atOf, chosenFor } from '../shape/service.ts';
+import { findKit, worked } from './kits.ts';
+
+interface Asked {
+  readonly paper?: Paper | undefined;
+  readonly language?: string | undefined;
+  readonly prepared?: 'yes' | 'no' | undefined;
+}
+
+/** A kit as its families read it, in one of the place's languages. */
+export async function familyPaper(
+  em: EntityManager,
+  id: number,
+  asked: Asked,
+  today: Day,
+): Promise<FamilyPaper> {
+  const kit = await findKit(em, id);
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  const w = await worked(em, kit, today);
+  const language = asked.language ?? place.languages[0] ?? 'en';
+  const designs: HomeDesign[] = [];
+  for (const d of w.designs) {
+    const pattern = await loadPattern(d.pattern);
+    const { chosen } = await chosenFor(em, d.materials, today);
+    const at = atOf(d, chosen);
+    const steps = pattern.steps(at);
+    designs.push({
+      name: d.name,
+      does: pattern.does,
+      ageFrom: d.ageFrom,
+      ageTo: d.ageTo,
+      scene: pattern.draw(at).picture,
+      placed: orderSteps(steps, 1),
+      prepared: asked.prepared === 'no' ? [] : preparedSteps(steps),
+      show: pattern.show(at),
+      rungs: pattern.rungs(at).map(({ name, grip }) => ({ name, grip })),
+      findings: checkFeatures(pattern.features(at), {
+        youngest: d.ageFrom,
+        market: place.market as Market,
+      }).findings,
+    });
+  }
+  const copies = await em.find(CopyRow, { kit: id }, { orderBy: { id: 'asc' } });
+  return {
+    name: kit.name,
+    place: place.name,
+    language,
+    paper: asked.paper ?? (place.paper as Paper),
+    unit: place.lengthUnit as LengthUnit,
+    words: kit.words[language] ?? '',
+    designs,
+    parts: pictured(
+      partsOfKit(w.kit),
+      w.kit.flatMap((k) => k.needs),
+      w.shelf,
+    ),
+    labels: copies.map((c) => c.label),
+  };
+}
