@@ -35,7 +35,7 @@ describe('the Kelpwick cart', () => {
     expect((await shelf()).length).toBeGreaterThanOrEqual(30);
     expect((await pageOfOffers(em(), ALL)).total).toBeGreaterThanOrEqual(8);
     expect((await designs()).length).toBeGreaterThanOrEqual(6);
-    expect((await copies()).length).toBe(19);
+    expect((await copies()).length).toBe(24);
     expect((await borrowers()).length).toBe(12);
     expect((await notes()).length).toBeGreaterThan(5);
   });

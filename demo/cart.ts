@@ -24,7 +24,12 @@ const cart = z.object({
     }),
   ),
   designs: z.array(
-    z.looseObject({ key, made: z.number().int(), materials: z.record(z.string(), z.array(key)) }),
+    z.looseObject({
+      key,
+      made: z.number().int(),
+      madeOn: dayOffset.max(0).default(-45),
+      materials: z.record(z.string(), z.array(key)),
+    }),
   ),
   /** What came in, looked over on its day; of a material of the cart or an entry of the catalogue. */
   finds: z.array(
@@ -58,6 +63,7 @@ const cart = z.object({
       name: z.string(),
       designs: z.array(key),
       container: key.nullable(),
+      words: z.record(z.string(), z.string()).default({}),
       made: z.number().int(),
       loans: z.array(
         z.object({ family: z.string(), lent: dayOffset, due: dayOffset, returned: dayOffset.optional() }),

@@ -65,7 +65,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   for (const { key, day: offset } of cart.follows)
     await within((em) => followPack(em, key, addDays(today, offset)));
   const designs = new Map<string, { id: number; copies: number[] }>();
-  for (const { key, made, ...d } of cart.designs) {
+  for (const { key, made, madeOn, ...d } of cart.designs) {
     const input = designInput.parse({
       ...d,
       materials: Object.fromEntries(
@@ -77,7 +77,11 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
       made > 0
         ? (
             await within((em) =>
-              build(em, { designId: design.id, version: design.version, copies: made }, addDays(today, -45)),
+              build(
+                em,
+                { designId: design.id, version: design.version, copies: made },
+                addDays(today, madeOn),
+              ),
             )
           ).copies
         : [];
@@ -113,6 +117,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
       name: k.name,
       designs: k.designs.map((key) => designs.get(key)!.id),
       container: k.container === null ? null : idOf(materials, k.container),
+      words: k.words,
     };
     const kit = await within((em) => addKit(em, input, today));
     if (made === 0) continue;

@@ -21,3 +21,7 @@ export const readMoney = (text: string): number => parseMoney(text, style.curren
 
 /** `1 Dec` or `Dec 1`, in the place's order. */
 export const shortDay = (day: Day): string => dayIn(day, style.locale);
+
+/** A language by its English name, by its code. */
+export const languageName = (code: string): string =>
+  new Intl.DisplayNames('en', { type: 'language' }).of(code) ?? code;

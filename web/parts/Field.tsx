@@ -2,6 +2,7 @@ import { useId, useState } from 'react';
 import { FieldError } from 'react-aria-components/FieldError';
 import { Input } from 'react-aria-components/Input';
 import { Label } from 'react-aria-components/Label';
+import { TextArea as AriaTextArea } from 'react-aria-components/TextArea';
 import { TextField as AriaTextField } from 'react-aria-components/TextField';
 import { styled } from 'styled-components';
 import { lengthNumber, parseLength, type LengthUnit } from '../../core/measure/length.ts';
@@ -112,6 +113,40 @@ export function TextField({
       </Box>
       {hint && !error && <small>{hint}</small>}
       <Wrong>{error}</Wrong>
+    </Styled>
+  );
+}
+
+const Area = styled(AriaTextArea)`
+  border: 1.5px solid var(--seam-strong);
+  border-radius: 9px;
+  background: var(--paper);
+  padding: 10px 12px;
+  min-height: 96px;
+  resize: vertical;
+  font: inherit;
+  line-height: 1.4;
+  &:focus {
+    outline: 3px solid var(--ink);
+    outline-offset: 1px;
+  }
+`;
+/** Several lines of text. */
+export function TextArea({
+  label,
+  value,
+  most,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  most: number;
+  onChange(value: string): void;
+}) {
+  return (
+    <Styled value={value} onChange={onChange} maxLength={most}>
+      <Label>{label}</Label>
+      <Area />
     </Styled>
   );
 }

@@ -2,13 +2,14 @@ import { useState } from 'react';
 import { styled } from 'styled-components';
 import type { Backup, Place } from '../../../contract/place.ts';
 import { LOCAL } from '../../../core/gather/lookOver.ts';
+import { LANGUAGES } from '../../../core/lend/sheetWords.ts';
 import { APPROACHES } from '../../../core/patterns/kernel.ts';
 import { MARKETS } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useBackups, usePlace } from '../../data/queries.ts';
-import { placeStyle } from '../../data/style.ts';
+import { languageName, placeStyle } from '../../data/style.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
-import { Choice } from '../../parts/Choice.tsx';
+import { Choice, ChoiceOfMany } from '../../parts/Choice.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
@@ -116,6 +117,12 @@ function PlaceForm({ place }: { place: Place }) {
                 label="A loan lasts, days"
                 value={draft.loanDays}
                 onChange={(loanDays) => set({ loanDays })}
+              />
+              <ChoiceOfMany
+                label="Languages of papers for families"
+                value={draft.languages}
+                onChange={(languages) => set({ languages: languages as Place['languages'] })}
+                options={LANGUAGES.map((l) => ({ value: l, label: languageName(l) }))}
               />
               <Seam />
               <Backups />

@@ -1,0 +1,141 @@
+import { useState } from 'react';
+import type { Given, Kit, KitInput } from '../../../contract/kits.ts';
+import { speaks } from '../../../core/lend/sheetWords.ts';
+import { api, words } from '../../data/api.ts';
+import { useChange } from '../../data/queries.ts';
+import { languageName } from '../../data/style.ts';
+import { Button, FileLink } from '../../parts/Button.tsx';
+import { Choice } from '../../parts/Choice.tsx';
+import { Dialog } from '../../parts/Dialog.tsx';
+import { Stepper, TextArea } from '../../parts/Field.tsx';
+import { Notice, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+
+const MOST_FAMILIES = 200;
+
+const amount = (quantity: number, unit: 'each' | 'mm'): string =>
+  unit === 'mm' ? `${quantity} mm of` : `${quantity} ×`;
+
+/** A kit's papers for families, and its parts handed over for good to be made at home. */
+export function GiveAway({
+  kit,
+  languages,
+  onClose,
+}: {
+  kit: Kit;
+  languages: readonly string[];
+  onClose(): void;
+}) {
+  const [language, setLanguage] = useState(languages[0] ?? 'en');
+  const [said, setSaid] = useState<Readonly<Record<string, string>>>(kit.words);
+  const [prepared, setPrepared] = useState(true);
+  const [families, setFamilies] = useState(1);
+  const save = useChange(() => {
+    const input: KitInput = {
+      name: kit.name,
+      designs: kit.designs.map((d) => d.id),
+      container: kit.container?.id ?? null,
+      words: said,
+    };
+    return api<Kit>('PUT', `/kits/${kit.id}`, { ...input, version: kit.version });
+  });
+  const give = useChange(() =>
+    api<Given>('POST', `/kits/${kit.id}/give`, { version: kit.version, families, prepared }),
+  );
+  const unsaved = JSON.stringify(said) !== JSON.stringify(kit.words);
+  const own = (said[language] ?? '').trim() !== '';
+  return (
+    <Dialog title={`${kit.name} for families`} isOpen onClose={onClose} wide>
+      <Stack $gap={12}>
+        {languages.length > 1 && (
+          <Choice
+            label="Language of the papers"
+            value={language}
+            onChange={setLanguage}
+            options={languages.map((l) => ({ value: l, label: languageName(l) }))}
+          />
+        )}
+        <TextArea
+          label={`Your own words to families, in ${languageName(language)}`}
+          value={said[language] ?? ''}
+          most={3000}
+          onChange={(text) => setSaid({ ...said, [language]: text })}
+        />
+        <Quiet>
+          {language === 'en'
+            ? 'They stand first on the picture sheet, before the steps.'
+            : own
+              ? 'They stand in place of the English steps and of how to play.'
+              : speaks(language)
+                ? 'Without them the headings are in this language, the steps in English.'
+                : 'Without them the picture sheet is in English.'}
+        </Quiet>
+        {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
+        {unsaved && (
+          <Row>
+            <Button small isDisabled={save.isPending} onPress={() => save.mutate(undefined)}>
+              Save your words
+            </Button>
+          </Row>
+        )}
+        <Choice
+          label="Knife, heat and machines"
+          value={prepared ? 'yes' : 'no'}
+          onChange={(v) => setPrepared(v === 'yes')}
+          options={[
+            { value: 'yes', label: 'We do it beforehand' },
+            { value: 'no', label: 'An adult at home does it' },
+          ]}
+        />
+        <Row>
+          <FileLink
+            small
+            href={`/api/kits/${kit.id}/picture-sheet.pdf?language=${language}&prepared=${prepared ? 'yes' : 'no'}`}
+          >
+            Picture sheet
+          </FileLink>
+          <FileLink small href={`/api/kits/${kit.id}/count-card.pdf?language=${language}`}>
+            Count card in {languageName(language)}
+          </FileLink>
+        </Row>
+        <Seam />
+        <Spread>
+          <span>
+            <b>Give it away, to be made at home</b>
+            <br />
+            <Quiet>Its parts leave the shelf for good; nothing comes back to be counted.</Quiet>
+          </span>
+          <Row>
+            <Stepper
+              label="Families"
+              value={families}
+              min={1}
+              max={Math.max(1, Math.min(MOST_FAMILIES, kit.kitsNow))}
+              onChange={setFamilies}
+            />
+            <Button
+              small
+              isDisabled={give.isPending || unsaved || kit.kitsNow < families}
+              onPress={() => give.mutate(undefined)}
+            >
+              Give away
+            </Button>
+          </Row>
+        </Spread>
+        {kit.kitsNow === 0 && (
+          <Notice tone="care">
+            {kit.first
+              ? `None can be given now: there is no more ${kit.first.toLowerCase()}.`
+              : 'None can be given now.'}
+          </Notice>
+        )}
+        {give.error && <Notice tone="stop">{words(give.error)}</Notice>}
+        {give.data && (
+          <Notice tone="clear">
+            Parts for {give.data.families} {give.data.families === 1 ? 'family' : 'families'} are off the
+            shelf: {give.data.used.map((u) => `${amount(u.quantity, u.unit)} ${u.name}`).join(', ')}.
+          </Notice>
+        )}
+      </Stack>
+    </Dialog>
+  );
+}

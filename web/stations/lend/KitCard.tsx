@@ -1,0 +1,227 @@
+import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { styled } from 'styled-components';
+import type { Build } from '../../../contract/designs.ts';
+import type { Kit } from '../../../contract/kits.ts';
+import type { MaterialRow } from '../../../contract/materials.ts';
+import { asMeasured } from '../../../core/materials/material.ts';
+import { kits as kitsWords } from '../../../core/needs/supply.ts';
+import { packingOf } from '../../../core/packing/container.ts';
+import type { PackingAnswer } from '../../../core/packing/problem.ts';
+import { api, words } from '../../data/api.ts';
+import { useChange } from '../../data/queries.ts';
+import { Button, FileLink } from '../../parts/Button.tsx';
+import { Stepper } from '../../parts/Field.tsx';
+import { Notice, Panel, Quiet, Row, Spread } from '../../parts/Panel.tsx';
+import { Verdict } from '../../shell/Verdict.tsx';
+import { GiveAway } from './GiveAway.tsx';
+
+const Parts = styled.ul`
+  list-style: none;
+  margin: 8px 0;
+  padding: 0;
+  columns: 2;
+  column-gap: 24px;
+  font-size: 14.5px;
+  line-height: 1.35;
+  li {
+    display: grid;
+    grid-template-columns: 38px 1fr;
+    gap: 6px;
+    padding: 3px 0;
+    break-inside: avoid;
+  }
+  b {
+    text-align: right;
+  }
+  small {
+    display: block;
+    color: var(--slate);
+  }
+  @media (max-width: 640px) {
+    columns: 1;
+  }
+`;
+const Designs = styled.ul`
+  list-style: none;
+  margin: 2px 0 0;
+  padding: 0;
+  font-size: 14.5px;
+  line-height: 1.35;
+`;
+const Figures = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
+  align-items: center;
+  font-size: 14.5px;
+`;
+
+const CARRIED: Record<Kit['carriedBy'], string> = {
+  child: 'a child carries it',
+  parent: 'a parent carries it',
+  'two hands': 'heavy: two hands and a trolley',
+};
+const weight = (g: number): string => (g < 1000 ? `${g} g` : `${(g / 1000).toFixed(1)} kg`);
+
+/** Whether everything goes into the container at once; nothing to say of a bag, which gives. */
+function Packed({ kit, materials }: { kit: Kit; materials: readonly MaterialRow[] }) {
+  const container = materials.find((m) => m.id === kit.container?.id);
+  const parts = kit.parts.flatMap((p) => {
+    const m = materials.find((x) => x.id === p.materialId);
+    return m && m.id !== container?.id ? [{ material: asMeasured(m), count: p.due }] : [];
+  });
+  const request = container?.form === 'container' ? packingOf(asMeasured(container), parts) : null;
+  const packing = useQuery({
+    queryKey: ['packing', request],
+    queryFn: () => api<PackingAnswer>('POST', '/compute/packing', request),
+    enabled: request !== null,
+    staleTime: Infinity,
+  });
+  if (!request) return null;
+  if (!packing.data) return <Quiet>{packing.error ? 'Not packed.' : 'Packing …'}</Quiet>;
+  const { fits } = packing.data;
+  return (
+    <Verdict
+      kind={fits === true ? 'clear' : fits === false ? 'stop' : 'care'}
+      word={
+        fits === true
+          ? `Goes into ${kit.container!.name}`
+          : fits === false
+            ? `Does not go into ${kit.container!.name}`
+            : `May not go into ${kit.container!.name}`
+      }
+    />
+  );
+}
+
+/** One kit: what is counted of it, what it weighs, how many can be made, its papers. */
+export function KitCard({
+  kit,
+  materials,
+  languages,
+  onChange,
+}: {
+  kit: Kit;
+  materials: readonly MaterialRow[];
+  languages: readonly string[];
+  onChange(): void;
+}) {
+  const [copies, setCopies] = useState(1);
+  const [made, setMade] = useState<Build | null>(null);
+  const [giving, setGiving] = useState(false);
+  const build = useChange(() =>
+    api<Build>('POST', `/kits/${kit.id}/build`, { version: kit.version, copies }),
+  );
+  const remove = useChange(() => api<void>('DELETE', `/kits/${kit.id}`));
+  return (
+    <Panel as="section" aria-label={kit.name}>
+      <Spread>
+        <h2>{kit.name}</h2>
+        <Row>
+          {kit.made > 0 && (
+            <FileLink small href={`/api/kits/${kit.id}/labels.pdf`}>
+              Labels
+            </FileLink>
+          )}
+          {!kit.problem && (
+            <>
+              <Button small plain onPress={() => setGiving(true)}>
+                For families
+              </Button>
+              <FileLink small href={`/api/kits/${kit.id}/count-card.pdf`}>
+                Count card
+              </FileLink>
+              <FileLink small href={`/api/kits/${kit.id}/file`}>
+                Save as file
+              </FileLink>
+            </>
+          )}
+          <Button small plain onPress={onChange}>
+            Change
+          </Button>
+          {kit.made === 0 && (
+            <Button small plain isDisabled={remove.isPending} onPress={() => remove.mutate(undefined)}>
+              Delete
+            </Button>
+          )}
+        </Row>
+      </Spread>
+      <Designs>
+        {kit.designs.map((d) => (
+          <li key={d.id}>
+            <b>{d.name}</b>
+            {d.rungs.length > 0 && <Quiet>, from easier to harder: {d.rungs.join(' · ')}</Quiet>}
+          </li>
+        ))}
+      </Designs>
+      {kit.problem ? (
+        <Notice tone="stop">{kit.problem}</Notice>
+      ) : (
+        <>
+          <Parts aria-label={`What is counted of ${kit.name}`}>
+            {kit.parts.map((p) => (
+              <li key={`${p.materialId ?? ''}${p.name}`}>
+                <b>{p.due} ×</b>
+                <span>
+                  {p.name}
+                  {p.for.length > 1 && <small>shared by {p.for.join(' and ')}</small>}
+                </span>
+              </li>
+            ))}
+          </Parts>
+          <Figures>
+            <span>
+              {kit.unweighed.length === 0 ? (
+                <>
+                  <b>{weight(kit.mass)}</b>, {CARRIED[kit.carriedBy]}
+                </>
+              ) : (
+                <>
+                  <b>{weight(kit.mass)} or more</b>
+                  <Quiet>: not weighed are {kit.unweighed.map((n) => n.toLowerCase()).join('; ')}</Quiet>
+                </>
+              )}
+            </span>
+            <Packed kit={kit} materials={materials} />
+          </Figures>
+          <Spread style={{ marginTop: 10 }}>
+            <span>
+              <b>{kitsWords(kit.kitsNow)} from free stock</b>
+              {kit.first && <Quiet>, then no more {kit.first.toLowerCase()}</Quiet>}
+              {kit.made > 0 && <Quiet>. {kit.made} made.</Quiet>}
+              {kit.givenTo > 0 && (
+                <Quiet>
+                  {' '}
+                  Parts given to {kit.givenTo} {kit.givenTo === 1 ? 'family' : 'families'}.
+                </Quiet>
+              )}
+            </span>
+            <Row>
+              <Stepper
+                label={`Kits of ${kit.name}`}
+                value={copies}
+                min={1}
+                max={Math.max(1, kit.kitsNow)}
+                onChange={setCopies}
+              />
+              <Button
+                small
+                isDisabled={build.isPending || kit.kitsNow < copies}
+                onPress={() => build.mutate(undefined, { onSuccess: setMade })}
+              >
+                Mark as made
+              </Button>
+            </Row>
+          </Spread>
+        </>
+      )}
+      {build.error && <Notice tone="stop">{words(build.error)}</Notice>}
+      {remove.error && <Notice tone="stop">{words(remove.error)}</Notice>}
+      {giving && <GiveAway kit={kit} languages={languages} onClose={() => setGiving(false)} />}
+      {made && (
+        <Notice tone="clear">Made and on the rail: {made.copies.map((c) => c.label).join(', ')}.</Notice>
+      )}
+    </Panel>
+  );
+}

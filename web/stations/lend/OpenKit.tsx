@@ -1,0 +1,84 @@
+import { useState } from 'react';
+import type { KitFileLook } from '../../../contract/designFile.ts';
+import type { Kit } from '../../../contract/kits.ts';
+import { api, words } from '../../data/api.ts';
+import { useChange } from '../../data/queries.ts';
+import { PickFile } from '../../design/PickFile.tsx';
+import { readFile } from '../../design/readFile.ts';
+import { Button } from '../../parts/Button.tsx';
+import { Dialog } from '../../parts/Dialog.tsx';
+import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+
+/** A kit's file from another place: what it brings is seen first, then it is opened. */
+export function OpenKit() {
+  const [file, setFile] = useState<unknown>(null);
+  const [look, setLook] = useState<KitFileLook | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const hasNearest = look?.designs.some((d) => d.nearest.length > 0) ?? false;
+  const add = useChange(() => api<Kit>('POST', '/kits/file', { file, takeNearest: hasNearest }));
+  const close = (): void => {
+    setLook(null);
+    setProblem(null);
+    add.reset();
+  };
+  const take = async (picked: File | undefined): Promise<void> => {
+    if (!picked) return;
+    close();
+    try {
+      const parsed = await readFile(picked);
+      setFile(parsed);
+      setLook(await api<KitFileLook>('POST', '/kits/file/look', { file: parsed }));
+    } catch (e) {
+      setProblem(words(e));
+    }
+  };
+  const materials = look?.designs.flatMap((d) => d.materials) ?? [];
+  const fresh = [...new Set(materials.filter((m) => m.id === null).map((m) => m.name))];
+  return (
+    <>
+      <PickFile label="Kit file" onPick={(f) => void take(f)}>
+        Open a kit’s file
+      </PickFile>
+      <Dialog
+        title={look?.name ?? 'It cannot be opened'}
+        isOpen={look !== null || problem !== null}
+        onClose={close}
+      >
+        <Stack $gap={12}>
+          {problem && <Notice tone="stop">{problem}</Notice>}
+          {look?.designs.map((d) => (
+            <div key={d.name}>
+              <b>{d.name}</b>{' '}
+              <Quiet>
+                {d.patternName}: {d.title}
+              </Quiet>
+              {d.nearest.map((n) => (
+                <Notice key={n.dial} tone="care">
+                  {n.dial} {n.why}. Taken: {JSON.stringify(n.is) ?? 'left out'}.
+                </Notice>
+              ))}
+            </div>
+          ))}
+          {look && (
+            <p>
+              {fresh.length === 0
+                ? 'All its materials are on your shelf.'
+                : `Will be added to your shelf, none kept: ${fresh.join(', ')}.`}
+            </p>
+          )}
+          {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
+          <Row>
+            {look && (
+              <Button isDisabled={add.isPending} onPress={() => add.mutate(undefined, { onSuccess: close })}>
+                {hasNearest ? 'Open with the nearest' : 'Open it'}
+              </Button>
+            )}
+            <Button plain onPress={close}>
+              {look ? 'Leave it' : 'Close'}
+            </Button>
+          </Row>
+        </Stack>
+      </Dialog>
+    </>
+  );
+}
