@@ -124,7 +124,7 @@ test('a price follows the number of kits, in whole packs', async ({ page, demo }
 
 test('a late kit shows, is counted one short, and goes to repair', async ({ page, demo }) => {
   await page.goto(`${demo.url}/lend`);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('19 kits, 6 out, 1 overdue');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('24 kits, 6 out, 1 overdue');
   await page.getByRole('textbox', { name: 'Kit or family' }).fill('grey punt');
   await page.getByRole('button', { name: 'Find it' }).click();
   await expect(page.getByText(/for 18 days/)).toContainText('4 days overdue');
@@ -132,7 +132,7 @@ test('a late kit shows, is counted one short, and goes to repair', async ({ page
   await expect(page.getByText('1 × Wooden egg short')).toBeVisible();
   await page.getByRole('button', { name: 'To repair' }).click();
   await expect(page.getByRole('button', { name: /FB-005a/ })).toContainText('in repair · 1 missing');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('19 kits, 5 out');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('24 kits, 5 out');
 });
 
 test('a sitting that climbs is one note, its rungs in order', async ({ page, demo }) => {
@@ -223,6 +223,32 @@ test('a design goes out as a file, and comes in again after a look', async ({ pa
     buffer: Buffer.from(JSON.stringify({ ...file, version: 9 })),
   });
   await expect(page.getByRole('dialog').getByText(/from a newer Fox Button/)).toBeVisible();
+});
+
+test('a kit is given away to be made at home, with words of its own in another language', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/lend/kits`);
+  const kit = page.getByRole('region', { name: 'Finger-work box' });
+  const free = Number(/(\d+) kits? from free stock/.exec((await kit.textContent())!)![1]);
+  await kit.getByRole('button', { name: 'For families' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Finger-work box for families' });
+  await dialog.getByText('Spanish', { exact: true }).click();
+  await dialog.getByRole('textbox', { name: 'Your own words to families, in Spanish' }).fill('Con calma.');
+  await dialog.getByRole('button', { name: 'Save your words' }).click();
+  await expect(dialog.getByRole('button', { name: 'Save your words' })).toBeHidden();
+  const [sheet] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('link', { name: 'Picture sheet' }).click(),
+  ]);
+  expect(sheet.suggestedFilename()).toBe('finger-work-box-picture-sheet.pdf');
+  await dialog.getByRole('button', { name: 'Families: one more' }).click();
+  await dialog.getByRole('button', { name: 'Give away' }).click();
+  await expect(dialog.getByText(/Parts for 2 families are off the shelf/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(kit.getByText('Parts given to 2 families.')).toBeVisible();
+  await expect(kit.getByText(`${free - 2} kits from free stock`)).toBeVisible();
 });
 
 test('three designs are put together as a kit, made, and hang on the rail', async ({ page, demo }) => {

@@ -90,6 +90,7 @@ beforeAll(async () => {
     { method: 'post', path: '/kits/file/look', body: { file: kitBody } },
     { method: 'post', path: '/kits/file', body: { file: kitBody, takeNearest: true } },
     { method: 'post', path: `/kits/${ids.kit}/build`, body: { version: 1, copies: 1 } },
+    { method: 'post', path: `/kits/${ids.kit}/give`, body: { version: 1, families: 1, prepared: true } },
     { method: 'post', path: `/designs/${ids.design}/batch`, body: { version: 1, copies: 2 } },
     { method: 'post', path: '/backups', body: {} },
     { method: 'post', path: '/builds', body: { designId: ids.design, version: 1, copies: 1 } },

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { SLOT_DIALS } from '../../../core/testing.ts';
 import type { Kit } from '../../../contract/kits.ts';
 import { startTest, TUB, type TestDesk } from '../../testing.ts';
@@ -185,4 +186,86 @@ it('goes out as a file and comes in at another place with its designs and materi
       .errors[0].path,
   ).toBe('file');
   await other.close();
+});
+
+describe('a kit for families', () => {
+  const kit = async (words?: Record<string, string>): Promise<Kit> => {
+    const { drop, count } = await two();
+    return (
+      await desk
+        .post('/kits', { name: 'Grab bag', designs: [drop.id, count.id], container: null, words })
+        .expect(201)
+    ).body as Kit;
+  };
+  /** The words of a paper, as a reader that is not ours finds them. */
+  const wordsOf = async (path: string): Promise<string> => {
+    const { body } = await desk
+      .get(path)
+      .buffer(true)
+      .parse((res, done) => {
+        const parts: Buffer[] = [];
+        res.on('data', (c: Buffer) => parts.push(c));
+        res.on('end', () => done(null, Buffer.concat(parts)));
+      })
+      .expect(200);
+    return execFileSync('pdftotext', ['-layout', '-', '-'], { input: body as Buffer, encoding: 'utf8' });
+  };
+
+  it('gives parts away for good: as many times what is shared, nothing on the rail', async () => {
+    const { id } = await kit();
+    const [before] = (await desk.get('/kits').expect(200)).body as Kit[];
+    expect(before).toMatchObject({ id, givenTo: 0, made: 0 });
+    expect(before!.designs.map((d) => d.rungs.length > 2)).toEqual([true, true]);
+    const cap = before!.parts.find((p) => p.name === 'Cap')!;
+    const had = await shelf(cap.materialId!);
+    await desk.post(`/kits/${id}/give`, { version: 1, families: 2, prepared: true }).expect(422);
+    const { body } = await desk
+      .post(`/kits/${id}/give`, { version: 1, families: 1, prepared: true })
+      .expect(201);
+    expect(body).toMatchObject({ families: 1 });
+    expect(body.used).toContainEqual({ name: 'Cap', quantity: 21, unit: 'each' });
+    expect(await shelf(cap.materialId!)).toBe(had - 21);
+    const [after] = (await desk.get('/kits').expect(200)).body as Kit[];
+    expect(after).toMatchObject({ givenTo: 1, made: 0 });
+    expect((await desk.get('/copies').expect(200)).body).toEqual([]);
+    // What families have been given stays known.
+    await desk.del(`/kits/${id}`).expect(409);
+  });
+  it('refuses what cannot be meant', async () => {
+    const { id } = await kit();
+    const give = (body: object) => desk.post(`/kits/${id}/give`, body);
+    await give({ version: 1, families: 0, prepared: true }).expect(400);
+    await give({ version: 1, families: 1 }).expect(400);
+    await give({ version: 7, families: 1, prepared: false }).expect(409);
+    await desk.get(`/kits/${id}/picture-sheet.pdf?language=xx`).expect(400);
+    await desk.get('/kits/99/count-card.pdf').expect(404);
+  });
+  it('has a picture sheet: what to lay out, who cuts, how to play, what to mind', async () => {
+    const { id } = await kit();
+    const prepared = await wordsOf(`/kits/${id}/picture-sheet.pdf`);
+    for (const words of [
+      'Lay out',
+      '21 × Cap',
+      'Drop tub',
+      'Count pouch',
+      'Easier',
+      'Take care',
+      'done for you',
+    ])
+      expect(prepared).toContain(words);
+    expect(prepared).not.toContain('an adult cuts');
+    const atHome = await wordsOf(`/kits/${id}/picture-sheet.pdf?prepared=no`);
+    expect(atHome).toContain('an adult cuts, away from children');
+    expect(atHome).not.toContain('done for you');
+    expect(`${prepared}${atHome}`).not.toMatch(/\bsafe\b/i);
+  });
+  it('speaks Spanish, with the place’s own words in place of English steps', async () => {
+    const { id } = await kit({ es: 'Pongan una tapa en cada punto.' });
+    const sheet = await wordsOf(`/kits/${id}/picture-sheet.pdf?language=es`);
+    for (const words of ['Prepare', 'De nuestra parte', 'Pongan una tapa en cada punto.', 'Cuidado'])
+      expect(sheet).toContain(words);
+    expect(sheet).not.toContain('Look for');
+    expect(await wordsOf(`/kits/${id}/count-card.pdf?language=es`)).toContain('Cuente las piezas');
+    expect(await wordsOf(`/kits/${id}/count-card.pdf`)).toContain('Count the pieces');
+  });
 });

@@ -72,7 +72,11 @@ export function GiveAway({
         {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
         {unsaved && (
           <Row>
-            <Button small isDisabled={save.isPending} onPress={() => save.mutate(undefined)}>
+            <Button
+              small
+              isDisabled={save.isPending}
+              onPress={() => save.mutate(undefined, { onSuccess: (k) => setSaid(k.words) })}
+            >
               Save your words
             </Button>
           </Row>

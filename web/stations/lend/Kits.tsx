@@ -73,7 +73,7 @@ export function Component() {
         )}
         {kits.map((k) => (
           <KitCard
-            key={`${k.id} ${k.version}`}
+            key={k.id}
             kit={k}
             materials={materials}
             languages={place.languages}
