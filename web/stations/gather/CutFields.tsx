@@ -12,7 +12,7 @@ import { Button } from '../../parts/Button.tsx';
 import { CountField, LengthField } from '../../parts/Field.tsx';
 import { Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
-import type { Draft } from './MaterialFields.tsx';
+import type { Draft } from './draft.ts';
 
 const Place = styled.fieldset`
   border: 1px dashed var(--seam-strong);

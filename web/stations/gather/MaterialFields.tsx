@@ -13,6 +13,7 @@ import {
 } from '../../../core/materials/material.ts';
 import { Select } from '../../parts/Select.tsx';
 import { CountField, LengthField, MoneyField, TextField } from '../../parts/Field.tsx';
+import type { Draft } from './draft.ts';
 import { CutFields, KeepingFields } from './CutFields.tsx';
 
 const Two = styled.div`
@@ -66,8 +67,6 @@ const SIZE_WORDS: Record<SizeName, string> = {
   wall: 'Wall thickness',
 };
 const COLOURS = ['#B0451A', '#D8A657', '#2C5F8A', '#2C6A3E', '#A3455F', '#E9E8DF', '#C8A877', '#53625F'];
-
-export type Draft = Omit<MaterialInput, 'kept'> & { kept: number | null };
 
 /** The sizes the form of a draft is measured by. */
 export const askedSizes = (draft: Draft): SizeName[] => {

@@ -16,7 +16,8 @@ import { CountField } from '../../parts/Field.tsx';
 import { Confirm } from '../../parts/Confirm.tsx';
 import { say } from '../../parts/messages.ts';
 import { Form } from '../../parts/Form.tsx';
-import { askedSizes, MaterialFields, type Draft } from './MaterialFields.tsx';
+import type { Draft } from './draft.ts';
+import { askedSizes, MaterialFields } from './MaterialFields.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 
 /** Saving stays in sight however long the form is. */
