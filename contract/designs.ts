@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { APPROACHES, SKILLS, type Need } from '../core/patterns/kernel.ts';
+import { childCode } from './children.ts';
 import { id, name, version } from './common.ts';
 
 const months = z
@@ -40,6 +41,8 @@ export const designShape = z.strictObject({
   ),
   /** Whether its next batch is being made, and so speaks for stock. */
   onBench: z.boolean({ error: 'expected true or false' }).optional(),
+  /** Code of the child it is fitted to; left out or null for a design that is for a group. */
+  child: childCode.nullable().optional(),
 });
 export const agesInOrder = (d: { ageFrom: number; ageTo: number }): boolean => d.ageFrom < d.ageTo;
 export const agesError = { path: ['ageTo'], message: 'must be more than ageFrom' };

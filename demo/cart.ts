@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
+import { childCode, childInput } from '../contract/children.ts';
 import { designInput } from '../contract/designs.ts';
 import { borrowerInput, HELP } from '../contract/lending.ts';
 import { placeInput } from '../contract/place.ts';
@@ -46,6 +47,8 @@ const cart = z.object({
   /** Packs of the simulated shop that are followed, since when. */
   follows: z.array(z.strictObject({ key, day: dayOffset.max(0) })),
   families: z.array(borrowerInput),
+  /** Children by code, with their hands as measured. */
+  children: z.array(childInput.omit({ version: true }).extend({ code: childCode })),
   loans: z.array(
     z.object({
       copy: z.string(),

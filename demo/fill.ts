@@ -17,6 +17,7 @@ import { addKit, buildKit } from '../server/stations/lend/kits.ts';
 import * as lend from '../server/stations/lend/service.ts';
 import { build } from '../server/stations/make/service.ts';
 import * as shape from '../server/stations/shape/service.ts';
+import { keepChild } from '../server/stations/watch/children.ts';
 import * as watch from '../server/stations/watch/service.ts';
 import { designInput, readCart, type Cart } from './cart.ts';
 
@@ -92,6 +93,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
       );
     designs.set(key, { id: design.id, copies: copies.map((c) => c.id) });
   }
+  for (const { code, ...c } of cart.children) await within((em) => keepChild(em, code, c));
   const families = new Map<string, number>();
   for (const f of cart.families) families.set(f.name, (await within((em) => lend.addBorrower(em, f))).id);
   for (const l of cart.loans) {

@@ -225,6 +225,26 @@ test('a design goes out as a file, and comes in again after a look', async ({ pa
   await expect(page.getByRole('dialog').getByText(/from a newer Fox Button/)).toBeVisible();
 });
 
+test('a design is fitted to one child, and the general one stays', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/shape/7`);
+  await page.getByRole('button', { name: 'Fit it to a child' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Fit it to a child' });
+  await dialog.getByRole('button', { name: /Another child/ }).click();
+  await page.getByRole('option', { name: 'P-07' }).click();
+  await expect(dialog.getByRole('textbox', { name: 'Hand span' })).toHaveValue('118');
+  await dialog.getByRole('textbox', { name: 'Hand span' }).fill('80');
+  await dialog.getByRole('textbox', { name: 'Hand span' }).press('Tab');
+  await expect(dialog.getByText(/Its dials start from Longest side 9\d mm/)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Start a design for P-07' }).click();
+  await expect(page.getByRole('heading', { name: 'Fitted to P-07' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Net-mender’s lacing sail, P-07' })).toBeVisible();
+  await expect(page.getByRole('slider', { name: 'Longest side' })).toHaveValue(/^9\d$/);
+  // Left-handed: how to lay it is said here too.
+  await expect(page.getByText('Likes fish.')).toBeVisible();
+  await page.goto(`${demo.url}/shape/7`);
+  await expect(page.getByRole('slider', { name: 'Longest side' })).not.toHaveValue(/^9\d$/);
+});
+
 test('a kit is given away to be made at home, with words of its own in another language', async ({
   page,
   demo,

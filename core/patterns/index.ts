@@ -1,3 +1,4 @@
+import type { Hand } from '../child/hand.ts';
 import { challenge, type Move } from '../challenge/bits.ts';
 import { needsOf } from '../cut/needs.ts';
 import {
@@ -50,6 +51,8 @@ export interface OpenPattern extends Pick<
   bits(at: AnyAt, fit: Fit): number | null;
   counts(at: AnyAt): Counts;
   features(at: AnyAt): Feature[];
+  /** The dials fitted to a child's own hand, and which of them differ; as they were where it would no longer work. */
+  forHand(at: AnyAt, hand: Hand): { readonly dials: AnyDials; readonly differs: readonly Fact[] };
   /** Easier to harder by bits, without those that cannot be. */
   rungs(at: AnyAt): Rung<AnyDials>[];
   show(at: AnyAt): Show;
@@ -73,6 +76,18 @@ const differing = (specs: readonly DialSpec[], own: AnyDials, there: AnyDials): 
     }
   });
 
+/** Numbers kept within what the dials allow; one that is as it was and still in range stays as it was. */
+const within = (specs: readonly DialSpec[], asked: AnyDials, own: AnyDials): AnyDials =>
+  Object.fromEntries(
+    Object.entries(asked).map(([id, value]) => {
+      const spec = specs.find((s) => s.id === id);
+      if (spec?.kind !== 'number' || typeof value !== 'number') return [id, value];
+      if (value === own[id] && value >= spec.min && value <= spec.max) return [id, value];
+      const stepped = spec.min + Math.round((value - spec.min) / spec.step) * spec.step;
+      return [id, Math.min(spec.max, Math.max(spec.min, stepped))];
+    }),
+  );
+
 function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
   const check = (raw: unknown): D => {
     const parsed = p.dials.safeParse(raw);
@@ -95,6 +110,17 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
       })
       .sort((a, b) => a.bits - b.bits)
       .slice(0, MOST_RUNGS);
+  const forHand = (at: At<D>, hand: Hand): { dials: AnyDials; differs: Fact[] } => {
+    const own = at.dials as AnyDials;
+    const asked = { ...own, ...(p.forHand?.(at, hand) as AnyDials | undefined) };
+    // A dial's range follows from the others: once more with all of them where they are wished.
+    const there = { ...at, dials: check({ ...asked, ...within(p.specs(at), asked, own) }) };
+    const dials = check({ ...asked, ...within(p.specs(there), asked, own) });
+    const works = p.fit({ ...at, dials }).verdict !== 'stop' || p.fit(at).verdict === 'stop';
+    return works
+      ? { dials: dials as AnyDials, differs: differing(p.specs({ ...at, dials }), own, dials as AnyDials) }
+      : { dials: own, differs: [] };
+  };
   return {
     id: p.id,
     name: p.name,
@@ -117,6 +143,7 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     bits: (at, fit) => (fit.verdict === 'stop' ? null : challenge(p.moves(known(at), fit as Fit<F>)).total),
     counts: (at) => p.counts(known(at)),
     features: (at) => p.features(known(at)),
+    forHand: (at, hand) => forHand(known(at), hand),
     rungs: (at) => rungs(known(at)),
     show: (at) => p.show(known(at)),
   };

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { Hand } from '../child/hand.ts';
 import type { Move } from '../challenge/bits.ts';
 import type { Mark, Scene } from '../drawing/mark.ts';
 import type { Vec2 } from '../geometry/vector.ts';
@@ -306,6 +307,8 @@ export interface Pattern<D extends object, F = unknown> {
   moves(at: At<D>, fit: Fit<F>): Move[];
   counts(at: At<D>): Counts;
   features(at: At<D>): Feature[];
+  /** Dials that a child's own hand asks for, where they follow from what was measured; the kernel keeps them in range. */
+  forHand?(at: At<D>, hand: Hand): Partial<D>;
   rungs(at: At<D>): RungDials<D>[];
   show(at: At<D>): Show;
 }

@@ -1,4 +1,5 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import type { Hand } from '../../core/child/hand.ts';
 import type { KeepOutArea, Keeping } from '../../core/materials/material.ts';
 import type { ContentJson, FilledJson, Hazards, PartJson, RungDoneJson, SizesJson } from './json.ts';
 
@@ -129,6 +130,20 @@ export const DesignRow = defineEntity({
     materials: p.json<Record<string, number[]>>(),
     /** Whether its next batch is being made, and so speaks for stock. */
     onBench: p.boolean(),
+    /** Code of the child it is fitted to; null for a design that is for a group. */
+    child: p.string().nullable(),
+  },
+});
+
+/** A child under a code name, with its hand as it was measured. */
+export const ChildRow = defineEntity({
+  name: 'ChildRow',
+  tableName: 'child',
+  properties: {
+    code: p.string().primary(),
+    version: p.integer().version(),
+    hand: p.json<Hand>(),
+    likes: p.string(),
   },
 });
 
@@ -263,6 +278,7 @@ export const entities = [
   OfferRow,
   PriceSeenRow,
   DesignRow,
+  ChildRow,
   BuildRow,
   KitRow,
   GivenRow,

@@ -8,4 +8,5 @@ export const migrationNames = [
   '2026-11-27-kits',
   '2026-11-27-finds',
   '2026-11-27-giving',
+  '2026-11-27-children',
 ] as const;

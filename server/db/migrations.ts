@@ -195,5 +195,15 @@ class Giving extends Migration {
   }
 }
 
-const classes = [Start, Lots, OneTruth, Families, Sittings, Kits, Finds, Giving];
+/** A child under a code, with its hand as measured; a design may be fitted to one. */
+class Children extends Migration {
+  override up(): void {
+    this.addSql(
+      'create table "child" ("code" text not null primary key, "version" integer not null default 1, "hand" json not null, "likes" text not null)',
+    );
+    this.addSql('alter table "design" add column "child" text null');
+  }
+}
+
+const classes = [Start, Lots, OneTruth, Families, Sittings, Kits, Finds, Giving, Children];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

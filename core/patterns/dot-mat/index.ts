@@ -187,6 +187,8 @@ export const dotMat: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'dots', one: 'dot', number: Math.max(1, dotsOf(d).length) }),
   features,
+  // All of the page lies within reach from the middle of the table's edge.
+  forHand: ({ dials: d }, { reach }) => (reach === undefined ? {} : { longest: Math.min(d.longest, reach) }),
   rungs,
   show,
 };

@@ -172,6 +172,9 @@ export const feedTheMouth: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.pieces }),
   features,
+  // A second slit across the first opens with less squeeze.
+  forHand: ({ dials: d }, hand) =>
+    d.goal !== 'pull out' && hand.force !== undefined && d.force > hand.force ? { crossed: true } : {},
   rungs,
   show,
 };

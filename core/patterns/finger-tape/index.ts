@@ -204,6 +204,7 @@ export const fingerTape: Pattern<Dials, Detail> = {
   moves,
   counts: (at) => ({ of: 'papers', one: 'paper', number: piecesOf(at) }),
   features,
+  forHand: (_, { finger }) => (finger === undefined ? {} : { girth: finger }),
   rungs,
   show,
 };

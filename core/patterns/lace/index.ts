@@ -76,6 +76,9 @@ export const lace: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'holes', one: 'hole', number: d.holes }),
   features,
+  // A card that one hand holds is a little wider than the hand spans (common practice).
+  forHand: ({ dials: d }, { span }) =>
+    span === undefined ? {} : { longest: Math.min(d.longest, 1.2 * span) },
   rungs,
   show,
 };

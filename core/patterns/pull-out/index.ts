@@ -1,3 +1,4 @@
+import { isWeak } from '../../child/hand.ts';
 import { atLeast, shapeOf, type Material } from '../../materials/material.ts';
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
 import {
@@ -273,6 +274,14 @@ export const pullOut: Pattern<Dials, Detail> = {
   moves: (at) => (isCage(at) ? cageMoves(at) : moves(at)),
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.number }),
   features,
+  // What a weak pinch pulls stands higher, in a slit that grips less.
+  forHand: (at, hand) =>
+    isWeak(hand) && !isCage(at)
+      ? {
+          proud: Math.max(at.dials.proud, 40),
+          ...(at.dials.opening === 'slit' ? { length: girth(parts(at).stem) / 2 / 0.75 } : {}),
+        }
+      : {},
   rungs,
   show,
 };

@@ -144,6 +144,8 @@ export const sortAndCarry: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.cups * d.each }),
   features,
+  // Between two cups the hand goes in: a sixth of its span is its thickness with what it holds (common practice).
+  forHand: (_, { span }) => (span === undefined ? {} : { hand: span / 6 }),
   rungs,
   show,
 };

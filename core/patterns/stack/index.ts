@@ -1,3 +1,4 @@
+import { isWeak } from '../../child/hand.ts';
 import { isWashed } from '../making.ts';
 import type { At, Cut, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
 import {
@@ -298,6 +299,11 @@ export const stack: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'rings', one: 'ring', number: d.number }),
   features,
+  // A weak pinch, or one hand, is not to be held up by a close ring.
+  forHand: ({ dials: d }, hand) => ({
+    ...(hand.span === undefined ? {} : { outer: Math.min(d.outer, Math.max(d.post + 30, hand.span)) }),
+    ...(isWeak(hand) || hand.oneHanded ? { hole: Math.max(d.hole, d.post + 25) } : {}),
+  }),
   rungs,
   show,
 };

@@ -1,3 +1,4 @@
+import { isWeak } from '../../child/hand.ts';
 import { outlineName } from '../../outline/outline.ts';
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
 import {
@@ -178,6 +179,12 @@ export const traceAndPull: Pattern<Dials, Detail> = {
   moves,
   counts: () => ({ of: 'pulls', one: 'pull', number: 5 }),
   features,
+  // The peg hangs where a raised hand gets to; a weak hand squeezes a thicker line from a softer bottle.
+  forHand: ({ dials: d }, hand) => ({
+    ...(hand.standing === undefined ? {} : { peg: 1.1 * hand.standing }),
+    ...(hand.reach === undefined ? {} : { longest: Math.min(d.longest, hand.reach) }),
+    ...(isWeak(hand) ? { line: Math.max(d.line, 6) } : {}),
+  }),
   rungs,
   show,
 };

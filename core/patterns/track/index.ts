@@ -202,6 +202,9 @@ export const track: Pattern<Dials, Detail> = {
   moves,
   counts: (at) => ({ of: 'laps', one: 'lap', number: layOut(at).course?.closed === false ? 1 : 3 }),
   features,
+  // The far end lies within reach, the near one at the body.
+  forHand: ({ dials: d }, { reach }) =>
+    reach === undefined ? {} : { length: Math.min(d.length, 1.6 * reach), width: Math.min(d.width, reach) },
   rungs,
   show,
 };

@@ -327,6 +327,7 @@ export const trayAndSurface: Pattern<Dials, Detail> = {
       ? { of: 'things', one: 'thing', number: d.items }
       : { of: 'lines', one: 'line', number: 5 },
   features,
+  forHand: (_, { standing }) => (standing === undefined ? {} : { standing }),
   rungs,
   show,
 };

@@ -42,6 +42,7 @@ export const designJson = (d: Design): DesignJson => ({
   dials: d.dials,
   materials: d.materials,
   onBench: d.onBench,
+  ...(d.child == null ? {} : { child: d.child }),
 });
 
 /** A page of designs in the order they were begun. */
@@ -214,6 +215,7 @@ export async function addDesign(em: EntityManager, input: DesignInput, today: Da
   const d = em.create(DesignRow, {
     ...(await checked(em, input, today)),
     onBench: input.onBench ?? true,
+    child: input.child ?? null,
     made: 0,
     version: 1,
   });

@@ -1,12 +1,25 @@
 import { Router } from 'express';
+import { childCode, childInput } from '../../../contract/children.ts';
 import { noteInput } from '../../../contract/lending.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
+import { forgetChild, keepChild, listChildren } from './children.ts';
 import * as watch from './service.ts';
 
 export function watchRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
+  r.get('/children', async (_req, res) => void res.json(await listChildren(em())));
+  r.put('/children/:code', async (req, res) => {
+    const code = read(childCode, req.params.code);
+    const input = read(childInput, req.body);
+    res.json(await inTransaction((m) => keepChild(m, code, input)));
+  });
+  r.delete('/children/:code', async (req, res) => {
+    const code = read(childCode, req.params.code);
+    await inTransaction((m) => forgetChild(m, code));
+    res.status(204).end();
+  });
   r.get('/notes', async (req, res) => {
     sendPage(req, res, await watch.listNotes(em(), read(watch.noteQuery, req.query)));
   });

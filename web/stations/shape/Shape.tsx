@@ -22,6 +22,7 @@ import { DesignFacts } from '../../design/DesignFacts.tsx';
 import { SupplyList } from '../../design/SupplyList.tsx';
 import { DialField } from './DialField.tsx';
 import { FactStrip } from './FactStrip.tsx';
+import { HandFit } from './HandFit.tsx';
 import { Ladder, nearestRung } from './Ladder.tsx';
 import { MatLegend } from './MatLegend.tsx';
 
@@ -270,6 +271,8 @@ function ShapeWork() {
             </Spread>
             {rung ? <RungDials rung={rung} unit={unit} /> : <OwnDials unit={unit} />}
             <Remedy rung={rung} unit={unit} />
+            <Seam />
+            <HandFit materials={materials} unit={unit} />
             <Seam />
             <h2>Uses from the shelf</h2>
             <FromShelf />

@@ -1,0 +1,195 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { styled } from 'styled-components';
+import type { Child, ChildInput } from '../../contract/children.ts';
+import type { Design } from '../../contract/designs.ts';
+import type { MaterialRow } from '../../contract/materials.ts';
+import { SIDES, type Hand } from '../../core/child/hand.ts';
+import type { LengthUnit } from '../../core/measure/length.ts';
+import { factValue } from '../../core/patterns/factWords.ts';
+import type { AnyDials, OpenPattern } from '../../core/patterns/index.ts';
+import { api, ApiError, words } from '../data/api.ts';
+import { useChange, useChildren } from '../data/queries.ts';
+import { Button } from '../parts/Button.tsx';
+import { Choice } from '../parts/Choice.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
+import { CountField, LengthField, TextField } from '../parts/Field.tsx';
+import { Form } from '../parts/Form.tsx';
+import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
+import { Select } from '../parts/Select.tsx';
+import { atOf } from './derived.ts';
+import { useOpenDesign } from './store.ts';
+
+const Three = styled.div`
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 10px;
+  align-items: end;
+  @media (max-width: 560px) {
+    grid-template-columns: 1fr 1fr;
+  }
+`;
+const NEW = ' new';
+const UNKNOWN: Hand = { side: 'not settled', oneHanded: false };
+const LENGTHS = [
+  ['span', 'Hand span'],
+  ['opening', 'Thumb to finger, open'],
+  ['finger', 'Round the first finger'],
+  ['reach', 'Reach, sitting'],
+  ['standing', 'Height, standing'],
+] as const;
+
+/** A design of one child's own: its hand as measured, and a copy of the design whose dials start from it. */
+export function FitToChild({
+  design,
+  materials,
+  pattern,
+  unit,
+  onClose,
+}: {
+  design: Design;
+  materials: readonly MaterialRow[];
+  pattern: OpenPattern;
+  unit: LengthUnit;
+  onClose(): void;
+}) {
+  const { data: children } = useChildren();
+  const navigate = useNavigate();
+  const [picked, setPicked] = useState<string>(design.child ?? NEW);
+  const [code, setCode] = useState('');
+  const [draft, setDraft] = useState<{ hand: Hand; likes: string } | null>(null);
+  const known = children?.find((c) => c.code === picked);
+  const { hand, likes } = draft ?? known ?? { hand: UNKNOWN, likes: '' };
+  const set = (part: Partial<Hand>): void => {
+    const next = Object.fromEntries(
+      Object.entries({ ...hand, ...part }).filter(([, v]) => v !== undefined),
+    ) as Hand;
+    setDraft({ hand: next, likes });
+  };
+  const name = picked === NEW ? code.trim() : picked;
+  const fitted = ((): ReturnType<OpenPattern['forHand']> | { problem: string } => {
+    try {
+      return pattern.forHand(atOf(design, materials), hand);
+    } catch (e) {
+      return { problem: words(e) };
+    }
+  })();
+  // A design that is this child's already takes the new measures; any other is copied.
+  const isOwn = design.child === name && name !== '';
+  const start = useChange(async (dials: AnyDials) => {
+    if (name === '') throw new Error('Give the child a code name.');
+    const input: ChildInput = { hand, likes, ...(known ? { version: known.version } : {}) };
+    if (!known || draft) await api<Child>('PUT', `/children/${encodeURIComponent(name)}`, input);
+    if (isOwn) {
+      useOpenDesign.getState().change({ dials });
+      return null;
+    }
+    await useOpenDesign.getState().flush();
+    const { id: _, version: __, made: ___, ...general } = design;
+    return api<Design>('POST', '/designs', {
+      ...general,
+      name: `${design.name.slice(0, 70)}, ${name}`.slice(0, 80),
+      child: name,
+      dials,
+      copies: 1,
+    });
+  });
+  const errors =
+    start.error instanceof ApiError
+      ? Object.fromEntries(start.error.problem.errors.map((e) => [e.path.replace('hand.', ''), e.message]))
+      : {};
+  return (
+    <Dialog title="Fit it to a child" isOpen onClose={onClose} wide>
+      <Form
+        onSubmit={() =>
+          'dials' in fitted &&
+          start.mutate(fitted.dials, {
+            onSuccess: (made) => {
+              onClose();
+              if (made) void navigate(`/shape/${made.id}`);
+            },
+          })
+        }
+      >
+        <Stack $gap={12}>
+          <Row>
+            <Select
+              label="Child"
+              value={picked}
+              onChange={(v) => {
+                setPicked(v);
+                setDraft(null);
+              }}
+              options={[
+                ...(children ?? []).map((c) => ({ value: c.code, label: c.code })),
+                { value: NEW, label: 'Another child' },
+              ]}
+            />
+            {picked === NEW && <TextField label="Code name" value={code} onChange={setCode} required />}
+          </Row>
+          <Quiet>
+            A made-up code, never a name. Leave empty what was not measured. The therapist’s own figures come
+            first.
+          </Quiet>
+          <Three>
+            {LENGTHS.map(([key, label]) => (
+              <LengthField
+                key={key}
+                label={label}
+                mm={hand[key] ?? null}
+                unit={unit}
+                error={errors[key]}
+                onChange={(v) => set({ [key]: v ?? undefined })}
+              />
+            ))}
+            <CountField
+              label="Pinch, N"
+              value={hand.force ?? null}
+              error={errors['force']}
+              onChange={(n) => set({ force: n ?? undefined })}
+            />
+          </Three>
+          <Choice
+            label="Side"
+            value={hand.side}
+            onChange={(v) => set({ side: v as Hand['side'] })}
+            options={SIDES.map((s) => ({ value: s, label: s[0]!.toUpperCase() + s.slice(1) }))}
+          />
+          <Choice
+            label="Works with"
+            value={hand.oneHanded ? 'one' : 'both'}
+            onChange={(v) => set({ oneHanded: v === 'one' })}
+            options={[
+              { value: 'both', label: 'Both hands' },
+              { value: 'one', label: 'One hand' },
+            ]}
+          />
+          <TextField label="Likes" value={likes} onChange={(l) => setDraft({ hand, likes: l })} />
+          {'problem' in fitted ? (
+            <Notice tone="stop">{fitted.problem}</Notice>
+          ) : fitted.differs.length === 0 ? (
+            <Quiet>With these measures its dials stay as they are.</Quiet>
+          ) : (
+            <Notice tone="clear">
+              Its dials start from {fitted.differs.map((f) => `${f.label} ${factValue(f, unit)}`).join(', ')}.
+            </Notice>
+          )}
+          {start.error && <Notice tone="stop">{words(start.error)}</Notice>}
+          <Row>
+            <Button type="submit" isDisabled={start.isPending || 'problem' in fitted}>
+              {isOwn
+                ? 'Take these measures'
+                : name === ''
+                  ? 'Start a design for this child'
+                  : `Start a design for ${name}`}
+            </Button>
+            <Button plain onPress={onClose}>
+              Leave it
+            </Button>
+          </Row>
+          {!isOwn && <Quiet>“{design.name}” stays as it is.</Quiet>}
+        </Stack>
+      </Form>
+    </Dialog>
+  );
+}
