@@ -10,9 +10,13 @@ const { hypot, acos, PI, floor, max } = Math;
 const SHARP = PI / 3;
 
 /** The line the holes lie on, mm about the middle of the card. */
-export function chain(d: Pick<Dials, 'outline' | 'longest' | 'edge'>): Vec2[] {
-  return inset(sizedOutline(d.outline, d.longest), d.edge);
+export function chain(d: Pick<Dials, 'outline' | 'longest' | 'edge'>): readonly Vec2[] {
+  const key = JSON.stringify([d.outline, d.longest, d.edge]);
+  if (lastChain?.key !== key) lastChain = { key, line: inset(sizedOutline(d.outline, d.longest), d.edge) };
+  return lastChain.line;
 }
+/** Dials, fit and drawing ask for the same line. */
+let lastChain: { readonly key: string; readonly line: readonly Vec2[] } | null = null;
 
 /** Corners of a closed line that turn more sharply than 60°, by their place in it. */
 function sharpCorners(line: readonly Vec2[]): number[] {
@@ -43,8 +47,24 @@ function shares(lengths: readonly number[], n: number): number[] {
  * between which the rest are spread evenly.
  */
 export function holesOn(line: readonly Vec2[], count: number): Vec2[] {
+  const { parts, lengths } = partsOf(line);
+  if (parts.length === 0 || count < parts.length) return evenly(line, count, true);
+  const counts = shares(lengths, count);
+  // Each part begins at its corner; the next corner belongs to the next part.
+  return parts.flatMap((p, k) => evenly(p, counts[k]! + 1, false).slice(0, -1));
+}
+
+interface Parts {
+  readonly parts: readonly (readonly Vec2[])[];
+  readonly lengths: readonly number[];
+}
+const partsKnown = new WeakMap<readonly Vec2[], Parts>();
+
+/** A line between its sharp corners, none where it has none; the search for the most holes asks again and again. */
+function partsOf(line: readonly Vec2[]): Parts {
+  const there = partsKnown.get(line);
+  if (there) return there;
   const corners = sharpCorners(line);
-  if (corners.length === 0 || count < corners.length) return evenly(line, count, true);
   const parts = corners.map((from, k) => {
     const to = corners[(k + 1) % corners.length]!;
     const points: Vec2[] = [];
@@ -54,12 +74,9 @@ export function holesOn(line: readonly Vec2[], count: number): Vec2[] {
     }
     return points;
   });
-  const counts = shares(
-    parts.map((p) => lengthOf(p, false)),
-    count,
-  );
-  // Each part begins at its corner; the next corner belongs to the next part.
-  return parts.flatMap((p, k) => evenly(p, counts[k]! + 1, false).slice(0, -1));
+  const found = { parts, lengths: parts.map((p) => lengthOf(p, false)) };
+  partsKnown.set(line, found);
+  return found;
 }
 
 /** Least distance between any two holes, mm. */

@@ -304,6 +304,9 @@ export function draw(at: At<Dials>): Drawing {
     scene: sceneOf([...made, ...measures]),
     about: `${about}, to scale`,
     picture: sceneOf(picture, 3),
-    sheets: sheets(d),
+    // Many cards to draw, and nobody prints while a dial is turned.
+    get sheets() {
+      return sheets(d);
+    },
   };
 }

@@ -91,7 +91,10 @@ function Drawn({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }
   const light = useWorkings((s) => s.light!);
   const own = useWorkings((s) => s.drawing!);
   const id = useWorkings((s) => s.design!.id);
-  const { scene, about, sheets } = useMemo(
+  // Whether there is something to print changes with the kind of thing made, not with every press.
+  const rested = useWorkings((s) => s.rested ?? s.drawing!);
+  const hasTemplate = useMemo(() => rested.sheets.length > 0, [rested]);
+  const { scene, about } = useMemo(
     () => (rung ? light.pattern.draw(atRung(light, rung), rung.fit) : own),
     [rung, light, own],
   );
@@ -101,7 +104,7 @@ function Drawn({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }
         over={`${light.pattern.name} pattern · ${light.at.approach}`}
         title={rung ? light.pattern.title(atRung(light, rung)) : light.title}
         id={id}
-        hasTemplate={sheets.length > 0}
+        hasTemplate={hasTemplate}
       />
       <Mat
         width={scene.width}
