@@ -128,9 +128,9 @@ const Others = memo(function Others({
 
 /** The tag of the open design, worked out anew as it changes. */
 function OpenTag() {
-  const { design, light, heavy, rested } = useWorkings();
+  const { design, light, heavy, rested, handsOn } = useWorkings();
   return (
-    design && light && <DesignTag design={design} light={light} heavy={heavy} picture={rested?.picture} />
+    design && light && <DesignTag design={design} handsOn={handsOn} heavy={heavy} picture={rested?.picture} />
   );
 }
 

@@ -15,7 +15,6 @@ import { Notice } from '../parts/Panel.tsx';
 import { Picture } from '../drawing/Picture.tsx';
 import { ScenePicture } from '../drawing/ScenePicture.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
-import type { Light } from './derived.ts';
 import type { Heavy } from './heavy.ts';
 import { useOpenDesign, type Saving } from './store.ts';
 import type { Unsaved } from './unsaved.ts';
@@ -89,7 +88,8 @@ function Saved() {
 
 interface TagProps {
   design: Design;
-  light: Light;
+  /** Minutes for the rest of the batch. */
+  handsOn: number;
   heavy: Heavy;
   /** As the dials last rested. */
   picture: Scene | undefined;
@@ -98,8 +98,7 @@ interface TagProps {
 /** Whether a tag looks the same: dials are not on it, only what follows from them. */
 const sameTag = (a: TagProps, b: TagProps): boolean =>
   a.picture === b.picture &&
-  formatMinutes(a.light.handsOn.total) === formatMinutes(b.light.handsOn.total) &&
-  a.light.pattern === b.light.pattern &&
+  formatMinutes(a.handsOn) === formatMinutes(b.handsOn) &&
   a.heavy.fit?.verdict === b.heavy.fit?.verdict &&
   a.heavy.safety === b.heavy.safety &&
   Object.keys({ ...a.design, ...b.design }).every(
@@ -107,7 +106,7 @@ const sameTag = (a: TagProps, b: TagProps): boolean =>
   );
 
 /** The paper tag: a design on its way through the stations. */
-export const DesignTag = memo(function DesignTag({ design, light, heavy, picture }: TagProps) {
+export const DesignTag = memo(function DesignTag({ design, handsOn, heavy, picture }: TagProps) {
   const open = useOpenDesign((s) => s.open);
   const next = useChange(() =>
     api<Design>('POST', `/designs/${design.id}/batch`, { version: design.version, copies: design.copies }),
@@ -136,7 +135,7 @@ export const DesignTag = memo(function DesignTag({ design, light, heavy, picture
         {rest > 0 && (
           <>
             <dt>Hands-on</dt>
-            <dd>{formatMinutes(light.handsOn.total)}</dd>
+            <dd>{formatMinutes(handsOn)}</dd>
           </>
         )}
       </dl>

@@ -17,7 +17,7 @@ import {
   type Show,
   type Step,
 } from '../../core/patterns/index.ts';
-import { handsOn, orderSteps, type Placed } from '../../core/plan/order.ts';
+import { handsOn, orderSteps } from '../../core/plan/order.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { words } from '../data/api.ts';
 
@@ -29,9 +29,8 @@ export interface Light {
   readonly counts: Counts;
   readonly specs: DialSpec[];
   readonly draw: (fit?: Fit) => Drawing;
+  /** Worked out when somebody asks: no dial shows them. */
   readonly steps: readonly Step[];
-  readonly placed: Placed[];
-  readonly handsOn: { total: number; blade: number; elapsed: number };
   readonly show: Show;
 }
 
@@ -117,14 +116,21 @@ export function neededOf(
   }
 }
 
+/** Minutes of hands-on work for the rest of a batch; 0 where the steps cannot be read. */
+export function handsOnOf(light: Light, design: Design): number {
+  try {
+    return handsOn(orderSteps(light.steps, restOf(design))).total;
+  } catch {
+    return 0;
+  }
+}
+
 /** Light work, or the words why the design cannot be read. */
 export function lightOf(design: Design, materials: readonly MaterialRow[]): Light | { problem: string } {
   try {
     const pattern = patternOf(design.pattern);
     // A design kept before a dial came has no value for it: the family knows what was meant.
     const at = { ...atOf(design, materials), dials: pattern.check(design.dials) };
-    const steps = pattern.steps(at);
-    const placed = orderSteps(steps, restOf(design));
     return {
       pattern,
       at,
@@ -132,9 +138,9 @@ export function lightOf(design: Design, materials: readonly MaterialRow[]): Ligh
       counts: pattern.counts(at),
       specs: pattern.specs(at),
       draw: (fit) => pattern.draw(at, fit),
-      steps,
-      placed,
-      handsOn: handsOn(placed),
+      get steps() {
+        return pattern.steps(at);
+      },
       show: pattern.show(at),
     };
   } catch (error) {

@@ -1,11 +1,11 @@
 import { create } from 'zustand';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
-import type { BenchDesign } from '../../core/needs/supply.ts';
+import { restOf, type BenchDesign } from '../../core/needs/supply.ts';
 import { areLoaded, loadPattern, type Drawing } from '../../core/patterns/index.ts';
 import type { Market } from '../../core/safety/rules.ts';
 import { words } from '../data/api.ts';
-import { lightOf, type Light } from './derived.ts';
+import { handsOnOf, lightOf, type Light } from './derived.ts';
 import { asker, NOTHING, type Heavy } from './heavy.ts';
 import { NOT_YET, supplier, type Supplied } from './supplying.ts';
 import { useOpenDesign } from './store.ts';
@@ -32,6 +32,8 @@ interface Workings {
   readonly drawing: Drawing | null;
   /** As it was when the dials last rested. */
   readonly rested: Drawing | null;
+  /** Minutes of hands-on work for the rest of the batch, as the dials last rested. */
+  readonly handsOn: number;
 }
 
 export const useWorkings = create<Workings>()(() => ({
@@ -42,6 +44,7 @@ export const useWorkings = create<Workings>()(() => ({
   supplied: NOT_YET,
   drawing: null,
   rested: null,
+  handsOn: 0,
 }));
 
 /** What was there before, where what comes says the same. */
@@ -59,13 +62,19 @@ const steadied = (before: Light, now: Light): Light => ({
 let given: Given = { bench: [] };
 
 const worker = asker((heavy) => {
-  const { light, drawing, rested, heavy: before } = useWorkings.getState();
-  if (!light) return;
+  const { design, light, drawing, rested, handsOn, heavy: before } = useWorkings.getState();
+  if (!light || !design) return;
   try {
     // Many a fit leaves the drawing as it was.
     const isSame = heavy.fit === before.fit || !light.pattern.drawsFit;
     const now = isSame ? drawing : steady(drawing, light.draw(heavy.fit ?? undefined));
-    useWorkings.setState({ heavy, drawing: now, rested: heavy.safety === before.safety ? rested : now });
+    const rests = heavy.safety !== before.safety;
+    useWorkings.setState({
+      heavy,
+      drawing: now,
+      rested: rests ? now : rested,
+      handsOn: rests ? handsOnOf(light, design) : handsOn,
+    });
   } catch (error) {
     useWorkings.setState({ heavy: { ...heavy, problem: words(error) } });
   }
@@ -106,6 +115,9 @@ function work(): void {
       problem: null,
       drawing,
       ...(isSame && before.rested ? {} : { heavy: NOTHING, rested: drawing }),
+      ...(isSame && before.rested && restOf(design) === restOf(before.design)
+        ? {}
+        : { handsOn: handsOnOf(light, design) }),
     });
   } catch (error) {
     if (!isSame) worker.about(null, materials, market);

@@ -136,11 +136,11 @@ function halves(d: Dials): Mark[] {
     // The first lies open, so that its cut is seen through its picture too.
     const open = i === 0 ? 5 : 0;
     const marks: Mark[] = ([-1, 1] as const).flatMap((side) =>
-      halfMarks(d, side, lines[i]!, picture).map((m) => moved(m, [side * open, 0])),
+      halfMarks(d, side, lines[i]!, picture).map((m) => moved(m, [by[0] + side * open, by[1]])),
     );
-    if (!open) marks.push(line('guide', linePoints(lines[i]!, d.height, d.cut), { width: 0.8 }));
-    marks.push(...picture.filter((m) => m.kind === 'words').map((m) => moved(m, [-open, 0])));
-    return marks.map((m) => moved(m, by));
+    if (!open) marks.push(moved(line('guide', linePoints(lines[i]!, d.height, d.cut), { width: 0.8 }), by));
+    marks.push(...picture.filter((m) => m.kind === 'words').map((m) => moved(m, [by[0] - open, by[1]])));
+    return marks;
   }).flat();
 }
 
