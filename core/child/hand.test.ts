@@ -1,6 +1,7 @@
 import { loadPattern, loadPatterns, familyIds, type AnyAt, type OpenPattern } from '../patterns/index.ts';
 import { usualMaterials } from '../patterns/usual.ts';
-import { hand, handFacts, type Hand } from './hand.ts';
+import { hand, type Hand } from './hand.ts';
+import { handFacts } from './handFacts.ts';
 
 const HAND: Hand = { side: 'right', oneHanded: false };
 const at = (p: OpenPattern, dials: object = {}): AnyAt => {

@@ -1,7 +1,7 @@
 import { memo, useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import type { MaterialRow } from '../../../contract/materials.ts';
-import { handFacts } from '../../../core/child/hand.ts';
+import { handFacts } from '../../../core/child/handFacts.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { factValue } from '../../../core/patterns/factWords.ts';
 import { useChildren } from '../../data/queries.ts';
