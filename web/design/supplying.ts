@@ -42,11 +42,14 @@ export function supplier(tell: (supplied: Supplied) => void): { about(wish: Wish
     }
     const of = { shelf: number, copies: restOf(design), designId: design.id };
     const ask = askOf(design, materials, market);
-    const found = isNew ? null : await door.supply(ask, of);
-    if (found) return found;
-    // A worker that was started anew knows of no shelf either.
-    await door.shelf(number, { kept: materials.map((m) => [m.id, m.kept]), bench });
-    return (await door.supply(ask, of))!;
+    let found = isNew ? null : await door.supply(ask, of);
+    // A worker that was started anew meanwhile knows of no shelf either.
+    for (let tries = 0; !found && tries < 2; tries++) {
+      await door.shelf(number, { kept: materials.map((m) => [m.id, m.kept]), bench });
+      found = await door.supply(ask, of);
+    }
+    if (!found) throw new Error('What is on the shelf could not be counted. Turn a dial to try again.');
+    return found;
   };
   const run = async (): Promise<void> => {
     busy = true;

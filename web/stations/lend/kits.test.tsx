@@ -1,0 +1,154 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { Kit } from '../../../contract/kits.ts';
+import { answer, CAP, PLACE, show, slotDesign, TUB } from '../../testing/desk.tsx';
+import { Component as Kits } from './Kits.tsx';
+
+const KIT: Kit = {
+  id: 3,
+  version: 2,
+  name: 'Waiting-room bag',
+  designs: [
+    { id: 1, name: 'Drop tub', rungs: ['Wide slot', 'Close slot'] },
+    { id: 2, name: 'Count pouch', rungs: [] },
+  ],
+  words: { en: 'Bring it back.' },
+  container: null,
+  parts: [
+    { materialId: 2, name: 'Cap', due: 21, for: ['Drop tub', 'Count pouch'] },
+    { materialId: null, name: 'Card (Count pouch)', due: 6, for: ['Count pouch'] },
+  ],
+  mass: 1240,
+  unweighed: [],
+  carriedBy: 'child',
+  kitsNow: 2,
+  first: 'Cap',
+  made: 0,
+  givenTo: 0,
+  problem: null,
+};
+const DESIGNS = [slotDesign(), slotDesign({ id: 2, name: 'Count pouch' })];
+const open = (
+  kits: Kit[] = [KIT],
+  more: Record<string, unknown> = {},
+  languages: string[] = ['en', 'es'],
+) => {
+  const calls = answer({
+    'GET /kits': kits,
+    'GET /designs': DESIGNS,
+    'GET /materials': [TUB, CAP],
+    'GET /place': { ...PLACE, languages },
+    ...more,
+  });
+  show(<Kits />, '/lend/kits');
+  return calls;
+};
+const card = () => screen.findByRole('region', { name: 'Waiting-room bag' });
+const press = (name: string | RegExp) => userEvent.click(screen.getByRole('button', { name }));
+
+describe('a kit of several designs', () => {
+  it('shows what is counted, whose it is, its rungs, what it weighs and how many can be made', async () => {
+    open();
+    const kit = await card();
+    expect(kit).toHaveTextContent('Drop tub, from easier to harder: Wide slot · Close slot');
+    expect(kit).toHaveTextContent('21 ×Capshared by Drop tub and Count pouch');
+    expect(kit).toHaveTextContent('1.2 kg, a child carries it');
+    expect(kit).toHaveTextContent('2 kits from free stock, then no more cap');
+    expect(within(kit).queryByText(/Parts given/)).toBeNull();
+    expect(within(kit).getByRole('link', { name: 'Count card' })).toHaveAttribute(
+      'href',
+      '/api/kits/3/count-card.pdf',
+    );
+  });
+  it('can be deleted while nobody has one, and says why it cannot be read', async () => {
+    open([
+      { ...KIT, made: 2, givenTo: 3 },
+      { ...KIT, id: 4, name: 'Broken', problem: 'Tub has no height' },
+    ]);
+    const kit = await card();
+    expect(within(kit).queryByRole('button', { name: 'Delete' })).toBeNull();
+    expect(kit).toHaveTextContent('2 made. Parts given to 3 families.');
+    const broken = screen.getByRole('region', { name: 'Broken' });
+    expect(within(broken).getByRole('alert')).toHaveTextContent('Tub has no height');
+    expect(within(broken).queryByRole('button', { name: 'For families' })).toBeNull();
+  });
+  it('is put together from at least one design', async () => {
+    const calls = open([]);
+    await screen.findByText(/No kit of several designs yet/);
+    await userEvent.type(screen.getByRole('textbox', { name: 'Name' }), 'Grab bag');
+    await press('Put it together');
+    expect(await screen.findByText('Choose at least one design.')).toBeVisible();
+    expect(calls).toEqual([]);
+  });
+});
+
+describe('a kit for families', () => {
+  const dialog = async () => {
+    await userEvent.click(within(await card()).getByRole('button', { name: 'For families' }));
+    return screen.findByRole('dialog', { name: 'Waiting-room bag for families' });
+  };
+  it('has papers in each of the place’s languages', async () => {
+    open();
+    const d = await dialog();
+    const sheet = () => within(d).getByRole('link', { name: 'Picture sheet' }).getAttribute('href');
+    expect(within(d).getByRole('textbox')).toHaveValue('Bring it back.');
+    expect(sheet()).toBe('/api/kits/3/picture-sheet.pdf?language=en&prepared=yes');
+    await userEvent.click(within(d).getByText('Spanish'));
+    expect(within(d).getByRole('textbox', { name: /in Spanish/ })).toHaveValue('');
+    expect(d).toHaveTextContent('the headings are in this language, the steps in English');
+    await userEvent.click(within(d).getByText('An adult at home does it'));
+    expect(sheet()).toBe('/api/kits/3/picture-sheet.pdf?language=es&prepared=no');
+  });
+  it('keeps the place’s own words before anything is given', async () => {
+    const saved = { ...KIT, version: 3, words: { en: 'Bring it back.', es: 'Con calma.' } };
+    const calls = open([KIT], { 'PUT /kits/3': saved });
+    const d = await dialog();
+    await userEvent.click(within(d).getByText('Spanish'));
+    await userEvent.type(within(d).getByRole('textbox'), 'Con calma.');
+    expect(d).toHaveTextContent('They stand in place of the English steps');
+    expect(within(d).getByRole('button', { name: 'Give away' })).toBeDisabled();
+    await userEvent.click(within(d).getByRole('button', { name: 'Save your words' }));
+    await waitFor(() =>
+      expect(calls).toEqual([
+        {
+          method: 'PUT',
+          path: '/kits/3',
+          body: {
+            name: 'Waiting-room bag',
+            designs: [1, 2],
+            container: null,
+            words: { en: 'Bring it back.', es: 'Con calma.' },
+            version: 2,
+          },
+        },
+      ]),
+    );
+  });
+  it('gives away no more than the free stock allows, and says what left the shelf', async () => {
+    const calls = open([KIT], {
+      'POST /kits/3/give': {
+        id: 1,
+        families: 2,
+        used: [
+          { name: 'Cap', quantity: 42, unit: 'each' },
+          { name: 'Tape', quantity: 600, unit: 'mm' },
+        ],
+      },
+    });
+    const d = await dialog();
+    await userEvent.click(within(d).getByRole('button', { name: 'Families: one more' }));
+    expect(within(d).getByRole('button', { name: 'Families: one more' })).toBeDisabled();
+    await userEvent.click(within(d).getByRole('button', { name: 'Give away' }));
+    expect(
+      await within(d).findByText(/Parts for 2 families are off the shelf: 42 × Cap, 600 mm of Tape\./),
+    ).toBeVisible();
+    expect(calls[0]).toMatchObject({ body: { version: 2, families: 2, prepared: true } });
+  });
+  it('says what is missing when none can be given', async () => {
+    open([{ ...KIT, kitsNow: 0 }], {}, ['en']);
+    const d = await dialog();
+    expect(d).toHaveTextContent('None can be given now: there is no more cap.');
+    expect(within(d).getByRole('button', { name: 'Give away' })).toBeDisabled();
+    expect(within(d).queryByText('Language of the papers')).toBeNull();
+  });
+});
