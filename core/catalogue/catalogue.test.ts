@@ -109,3 +109,29 @@ describe('sizes that a standard gives', () => {
     expect(sizesOf('chenille').diameter!).toBeGreaterThan(least);
   });
 });
+
+describe('food and plants of the catalogue', () => {
+  it('say how long they keep', () => {
+    expect(entryOf('oat-porridge')).toMatchObject({
+      keeping: { out: 2, closed: 2 },
+      allergens: ['gluten'],
+    });
+    expect(asMaterial(entryOf('plain-yogurt')!).keeping).toEqual({ out: 2, closed: 3 });
+    expect(asMaterial(entryOf('fine-salt')!)).not.toHaveProperty('keeping');
+    for (const e of catalogue.filter((x) => x.group === 'Plants')) {
+      expect(e.materialClass).toBe('plant');
+      expect(e.keeping?.closed).toBeGreaterThan(0);
+    }
+  });
+  it('are read from their line, and a word that is none of theirs is refused', () => {
+    const line = (minds: string) =>
+      readEntry('Foods', `x | X | consumable | | food | 0 | 5 | none | ${minds} | #FFFFFF | |`);
+    expect(line('out 4 h')).toMatchObject({ keeping: { out: 4 }, allergens: [], hazards: [] });
+    expect(line('choking form, nuts, closed 10 days')).toMatchObject({
+      keeping: { closed: 10 },
+      hazards: ['choking form'],
+      allergens: ['nuts'],
+    });
+    expect(() => line('out for long')).toThrow();
+  });
+});

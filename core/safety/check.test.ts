@@ -135,3 +135,28 @@ describe('whose rules', () => {
     expect(ruleOf('finger', 'EU-type').source).not.toMatch(/ASTM/);
   });
 });
+
+describe('food and plants', () => {
+  const of = (features: Parameters<typeof checkFeatures>[0], youngest = 40) =>
+    checkFeatures(features, { youngest, market: 'strictest of both' }).findings.map(
+      (f) => `${f.title}: ${f.verdict}`,
+    );
+  it('stop food of a form that chokes under five, and take care above', () => {
+    const grape = [{ kind: 'hazard', name: 'Grape', hazard: 'choking form' }] as const;
+    expect(of([...grape], 59)).toEqual(['Grape: choking form: stop']);
+    expect(of([...grape], 60)).toEqual(['Grape: choking form: care']);
+  });
+  it('name every plant that is used', () => {
+    expect(of([{ kind: 'plant', name: 'Ivy runner' }])).toEqual(['Ivy runner: care']);
+    const stem = material(30, {
+      name: 'Lavender stem',
+      form: 'piece',
+      solid: 'rod',
+      sizes: { diameter: 2, length: 250 },
+      materialClass: 'plant',
+    });
+    const found = report(stem, 48).findings.find((f) => f.title === 'Lavender stem');
+    expect(found).toMatchObject({ verdict: 'care' });
+    expect(report(cap, 48).findings.some((f) => f.id === 'plant')).toBe(false);
+  });
+});

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { MikroORM } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
-import { entities } from './entities.ts';
+import { ChildRow, DesignRow, entities, GivenRow, KitRow, MaterialRow, PlaceRow } from './entities.ts';
 import { migrationsList } from './migrations.ts';
 import { jest } from '@jest/globals';
 import { BUSY_MS, closeDb, openDb } from './open.ts';
@@ -159,6 +159,41 @@ describe('the place’s one file', () => {
     expect(JSON.parse(String((await read('select parts from copy'))[0]!.parts))).toEqual(now);
     const loans = await read('select counted from loan order by id');
     expect([JSON.parse(String(loans[0]!.counted)), loans[1]!.counted]).toEqual([now, null]);
+    await closeDb(db);
+  });
+
+  it('carries materials, kits and designs forward from before finds, giving and children', async () => {
+    const old = await MikroORM.init({
+      dbName: join(folder, 'fox-button.db'),
+      entities,
+      extensions: [Migrator],
+      migrations: { migrationsList: migrationsList.slice(0, 6), snapshot: false, silent: true },
+      metadataCache: { enabled: false },
+      logger: () => {},
+    });
+    await old.getMigrator().up();
+    const run = (sql: string, values: unknown[] = []) => old.em.getConnection().execute(sql, values);
+    await run(
+      `insert into material (name, form, sizes, unit, material_class, give, hazards, colour) values ('Box', 'container', '{"length":190,"width":60,"height":290,"wall":0.5}', 'each', 'card', 0, '[]', '#000000')`,
+    );
+    await run(
+      `insert into design (name, pattern, for_group, age_from, age_to, skill, copies, dials, materials) values ('Tub', 'drop-through', 'Gulls', 18, 30, 'Pincer and release', 4, '{}', '{}')`,
+    );
+    await run(`insert into kit (name, designs, container) values ('Bag', '[1]', null)`);
+    await old.close();
+    const db = await openDb(folder);
+    const em = db.em.fork();
+    expect(await em.findOneOrFail(MaterialRow, { id: 1 })).toMatchObject({
+      name: 'Box',
+      grain: null,
+      keepOut: null,
+      keeping: null,
+    });
+    expect(await em.findOneOrFail(DesignRow, { id: 1 })).toMatchObject({ name: 'Tub', child: null });
+    expect(await em.findOneOrFail(KitRow, { id: 1 })).toMatchObject({ name: 'Bag', designs: [1], words: {} });
+    expect((await em.findOneOrFail(PlaceRow, { id: 1 })).languages).toEqual(['en']);
+    expect(await em.count(GivenRow, {})).toBe(0);
+    expect(await em.count(ChildRow, {})).toBe(0);
     await closeDb(db);
   });
 });

@@ -246,6 +246,17 @@ describe('long lists', () => {
   });
 });
 
+it('families are written to in languages that the papers can be printed in', async () => {
+  const { today: _, ...place } = await body<Record<string, unknown>>('/place');
+  expect(place.languages).toEqual(['en']);
+  const put = (languages: unknown) => desk.put('/place', { ...place, languages });
+  await put([]).expect(400);
+  await put(['en', 'en']).expect(400);
+  await put(['xx']).expect(400);
+  await put('en').expect(400);
+  expect((await put(['es', 'en']).expect(200)).body).toMatchObject({ languages: ['es', 'en'] });
+});
+
 it('money is the place’s own, in files too', async () => {
   const { cap } = await withDesign(desk);
   const { today: _, ...place } = await body<Record<string, unknown>>('/place');

@@ -53,6 +53,45 @@ beforeAll(async () => {
   file = await fileOf(desk, id);
 });
 
+it('carries what of a find cannot be cut, its grain and how long it keeps', async () => {
+  const box = {
+    ...TUB,
+    name: 'Printed box',
+    sizes: { length: 190, width: 60, height: 290, wall: 0.5 },
+    materialClass: 'card',
+    grain: 'across',
+    keepOut: [{ panel: 'back', why: 'hole', left: 5, top: 6, width: 70, height: 80 }],
+    keeping: { closed: 30 },
+  };
+  const { id: container } = (await desk.post('/materials', box).expect(201)).body as { id: number };
+  const { id: piece } = (await desk.post('/materials', { ...CAP, name: 'Cap of the box' }).expect(201))
+    .body as { id: number };
+  const { id: made } = (
+    await desk
+      .post('/designs', {
+        name: 'Drop box',
+        pattern: 'drop-through',
+        forGroup: 'Gulls',
+        ageFrom: 36,
+        ageTo: 60,
+        skill: 'Pincer and release',
+        approach: 'graded play',
+        copies: 1,
+        dials: SLOT_DIALS,
+        materials: { container: [container], piece: [piece] },
+      })
+      .expect(201)
+  ).body as { id: number };
+  const whole = await fileOf(desk, made);
+  expect(JSON.stringify(whole)).toContain('"keepOut":[{"panel":"back","why":"hole"');
+  await open(whole);
+  const there = ((await other.get('/materials')).body as { name: string }[]).find(
+    (m) => m.name === 'Printed box',
+  );
+  const { grain, keepOut, keeping } = box;
+  expect(there).toMatchObject({ grain, keepOut, keeping, kept: 0 });
+});
+
 it('carries a design to another place and back: nothing is lost', async () => {
   expect(designFile.parse(file)).toEqual(file);
   const told = (await look(file)).body;
