@@ -15,6 +15,21 @@ describe('a look over a find', () => {
     expect(seen('milk-cap')).toEqual({ outcome: 'keep', until: null, reasons: [] });
     expect(outcomeWords(seen('milk-cap'))).toBe('Keep it.');
   });
+  it('never keeps a plant that the list calls poisonous, whatever it is called', () => {
+    const of = (name: string, materialClass: 'plant' | 'wood' | 'plastic' = 'plant') =>
+      lookOver({
+        material: { name, materialClass, hazards: [] },
+        look: look.parse({}),
+        policy,
+        today: '2026-11-24',
+      });
+    expect(of('Daffodils from the lane')).toMatchObject({ outcome: 'never' });
+    expect(outcomeWords(of('Yew twig', 'wood'))).toBe(
+      'Never on the shelf. Yew is poisonous (every part but the red flesh, the seed most): never near children.',
+    );
+    expect(of('Lavender stem').outcome).toBe('keep');
+    expect(of('Yew-green cap', 'plastic').outcome).toBe('keep');
+  });
   it.each([
     ['yogurt-tub', { clean: 'sticky' }, 'clean first', 'clean'],
     ['yogurt-tub', { smell: 'of food' }, 'clean first', 'smell'],

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { addDays, type Day } from '../calendar/days.ts';
+import { plantOf } from '../catalogue/plants.ts';
 import { cleaningOf, isPorous, type MaterialInput } from '../materials/material.ts';
 
 /** The questions of a look-over, in the order a practitioner asks them. */
@@ -210,6 +211,14 @@ export function lookOver(options: {
       question: 'held',
       outcome: 'never',
       words: 'Button cells burn a throat within two hours: never kept within reach of children.',
+    });
+  const grown =
+    material.materialClass === 'plant' || material.materialClass === 'wood' ? plantOf(material.name) : null;
+  if (grown?.standing === 'never')
+    reasons.push({
+      question: 'held',
+      outcome: 'never',
+      words: `${grown.names[0]![0]!.toUpperCase()}${grown.names[0]!.slice(1)} is poisonous (${grown.part}): never near children.`,
     });
   reasons.sort((a, b) => RANK[a.outcome] - RANK[b.outcome]);
   const outcome = reasons[0]?.outcome ?? 'keep';

@@ -45,6 +45,6 @@ export type Feature =
   | { readonly kind: 'hazard'; readonly name: string; readonly hazard: string }
   | { readonly kind: 'surface'; readonly name: string; readonly washable: boolean }
   /** Grown, not made: somebody must know which it is. */
-  | { readonly kind: 'plant'; readonly name: string }
+  | { readonly kind: 'plant'; readonly name: string; readonly as: 'plant' | 'wood' }
   | { readonly kind: 'tool'; readonly name: string }
   | { readonly kind: 'give'; readonly name: string; readonly share: number };

@@ -138,9 +138,11 @@ export const pieceFeature = (m: Material, count: number): Feature[] => {
 /** What each material brings with it whatever is made of it: its hazards, and whether it can be washed. */
 export const materialFeatures = (materials: readonly Material[]): Feature[] => [
   ...materials.flatMap((m) => m.hazards.map((hazard) => ({ kind: 'hazard', name: m.name, hazard }) as const)),
-  ...materials
-    .filter((m) => m.materialClass === 'plant')
-    .map((m) => ({ kind: 'plant', name: m.name }) as const),
+  ...materials.flatMap((m): Feature[] =>
+    m.materialClass === 'plant' || m.materialClass === 'wood'
+      ? [{ kind: 'plant', name: m.name, as: m.materialClass }]
+      : [],
+  ),
   ...materials.map((m) => ({ kind: 'surface', name: m.name, washable: isWashed(m) }) as const),
 ];
 

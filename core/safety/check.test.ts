@@ -146,17 +146,27 @@ describe('food and plants', () => {
     expect(of([...grape], 59)).toEqual(['Grape: choking form: stop']);
     expect(of([...grape], 60)).toEqual(['Grape: choking form: care']);
   });
-  it('name every plant that is used', () => {
-    expect(of([{ kind: 'plant', name: 'Ivy runner' }])).toEqual(['Ivy runner: care']);
+  it('go by the list of plants: never, irritant, commonly used, or not known', () => {
+    const found = (name: string, as: 'plant' | 'wood' = 'plant') => of([{ kind: 'plant', name, as }]);
+    expect(found('Oleander twig')).toEqual(['Oleander twig: stop']);
+    expect(found('Ivy runner')).toEqual(['Ivy runner: care']);
+    expect(found('Lavender stem')).toEqual(['Lavender stem: clear']);
+    expect(found('Grass from the lane')).toEqual(['Grass from the lane: care']);
+    // Of wood only what the list warns of is told: a peg or a cheese box is none of it.
+    expect(found('Yew twig', 'wood')).toEqual(['Yew twig: stop']);
+    expect(found('Willow twig', 'wood')).toEqual([]);
+    for (const name of ['Clothes peg, wooden', 'Round cheese box, wooden', 'Dowel cut', 'Log slice'])
+      expect(found(name, 'wood')).toEqual([]);
+  });
+  it('are told of whatever is made of them', () => {
     const stem = material(30, {
-      name: 'Lavender stem',
+      name: 'Ivy stem',
       form: 'piece',
       solid: 'rod',
       sizes: { diameter: 2, length: 250 },
       materialClass: 'plant',
     });
-    const found = report(stem, 48).findings.find((f) => f.title === 'Lavender stem');
-    expect(found).toMatchObject({ verdict: 'care' });
+    expect(report(stem, 48).findings.find((f) => f.title === 'Ivy stem')).toMatchObject({ verdict: 'care' });
     expect(report(cap, 48).findings.some((f) => f.id === 'plant')).toBe(false);
   });
 });

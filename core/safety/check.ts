@@ -2,6 +2,7 @@ import { smallParts, type SmallPartsAnswer } from '../gauge/smallParts.ts';
 import { scaled, type Shape } from '../geometry/shape.ts';
 import { extentsOf } from '../materials/material.ts';
 import { widestRod } from '../passage/opening.ts';
+import { plantOf } from '../catalogue/plants.ts';
 import type { Feature, Verdict } from '../patterns/kernel.ts';
 import { ruleOf, type Market, type Rule } from './rules.ts';
 
@@ -118,12 +119,7 @@ export function checkFeatures(
         );
         break;
       case 'plant':
-        add(
-          { id: 'plant', title: f.name, source: 'usual caution' },
-          'care',
-          'Many plants irritate skin or are poisonous, and some look alike.',
-          'Use only what somebody who knows plants has named; hands are washed afterwards, and none of it goes in a mouth.',
-        );
+        plant(f, add);
         break;
       case 'skin':
         add(
@@ -371,6 +367,36 @@ function hazard(f: Extract<Feature, { kind: 'hazard' }>, youngest: number, add: 
         'Put it right before it is lent, and feel it again when it comes back.',
       );
   }
+}
+
+function plant(f: Extract<Feature, { kind: 'plant' }>, add: Add): void {
+  const known = plantOf(f.name);
+  // Wood is bought, too: only what the list warns of is told.
+  if (f.as === 'wood' && (!known || known.standing === 'commonly used')) return;
+  const cause = { id: 'plant', title: f.name, source: 'list of plants, from memory; it is not complete' };
+  if (!known)
+    return add(
+      cause,
+      'care',
+      'It is not on the list of plants. Many irritate skin or are poisonous, and some look alike.',
+      'Use only what somebody who knows plants has named; hands are washed afterwards, and none of it goes in a mouth.',
+    );
+  const what = `${known.names[0]!} (${known.botanical}): ${known.part}`;
+  if (known.standing === 'never')
+    return add(
+      cause,
+      'stop',
+      `${what}. It is poisonous.`,
+      'Never near children: leave it out, wash what it touched.',
+    );
+  if (known.standing === 'irritant')
+    return add(
+      cause,
+      'care',
+      `${what}. It irritates or pricks.`,
+      'An adult cuts and strips it with gloves; hands are washed afterwards, and none of it goes in a mouth.',
+    );
+  add(cause, 'clear', `${what}. It is commonly used; hands are washed afterwards.`, null);
 }
 
 function soft(f: Extract<Feature, { kind: 'give' }>, features: readonly Feature[], add: Add): void {
