@@ -287,8 +287,8 @@ export function draw(at: At<Dials>): Drawing {
     let x = 0;
     for (const m of found?.things ?? []) {
       const [pw, ph] = pictureSize(m);
-      measures.push(dimension([x, 4], [x + pw, 4], [0, 8], m.name, pw));
-      if (d.measure !== 'width') measures.push(dimension([x + pw, -ph], [x + pw, 0], [6, 0], m.name, ph));
+      measures.push(dimension([x, 4], [x + pw, 4], [0, 8]));
+      if (d.measure !== 'width') measures.push(dimension([x + pw, -ph], [x + pw, 0], [6, 0]));
       x += pw + 18;
     }
   }

@@ -8,6 +8,7 @@ import {
   materialFeatures,
   need,
   pieceFeature,
+  plainName,
   sayFor,
   sharedKinds,
   step,
@@ -264,8 +265,8 @@ export const pullOut: Pattern<Dials, Detail> = {
   dials,
   title: (at) =>
     isCage(at)
-      ? `Pull each ${parts(at).piece.name.toLowerCase()} out between the wires`
-      : `Pull each ${parts(at).piece.name.toLowerCase()} out of its ${at.dials.opening}`,
+      ? `Pull each ${plainName(parts(at).piece)} out between the wires`
+      : `Pull each ${plainName(parts(at).piece)} out of its ${at.dials.opening}`,
   defaults,
   specs: (at) => (isCage(at) ? cageSpecs(at) : specs(at)),
   fit: (at) => (isCage(at) ? cageFit(at) : fit(at)),

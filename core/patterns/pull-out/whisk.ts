@@ -45,7 +45,9 @@ export function cageOf({ dials: d, chosen }: Pick<At<Dials>, 'dials' | 'chosen'>
   const high = CAGE * whole;
   const ball = max(...kinds.map((m) => stemOf(m).wide));
   const inside = (PI / 6) * across * across * high;
-  const room = ball > across - 2 * WIRE ? 0 : floor((FILLS * inside) / ((PI / 6) * ball ** 3));
+  // Soft balls press each other to half of what they give.
+  const pressed = max(...kinds.map((m) => stemOf(m).wide * (1 - m.give / 2)));
+  const room = ball > across - 2 * WIRE ? 0 : floor((FILLS * inside) / ((PI / 6) * pressed ** 3));
   return {
     across,
     high,
