@@ -124,9 +124,13 @@ export const rectangleOutline = (length: number, width: number): Vec2[] => [
 ];
 
 /** Extents of an outline: left, top, right, bottom. */
-export const boxOf = (points: readonly Vec2[]): [number, number, number, number] => [
-  Math.min(...points.map((p) => p[0])),
-  Math.min(...points.map((p) => p[1])),
-  Math.max(...points.map((p) => p[0])),
-  Math.max(...points.map((p) => p[1])),
-];
+export function boxOf(points: readonly Vec2[]): [number, number, number, number] {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const [x, y] of points) {
+    if (x < left) left = x;
+    if (x > right) right = x;
+    if (y < top) top = y;
+    if (y > bottom) bottom = y;
+  }
+  return [left, top, right, bottom];
+}

@@ -303,8 +303,10 @@ export function draw(at: At<Dials>): Drawing {
   return {
     scene: sceneOf([...made, ...measures]),
     about: `${about}, to scale`,
-    picture: sceneOf(picture, 3),
-    // Many cards to draw, and nobody prints while a dial is turned.
+    // Many cards to draw, and nobody prints or looks at the tag while a dial is turned.
+    get picture() {
+      return sceneOf(picture, 3);
+    },
     get sheets() {
       return sheets(d);
     },

@@ -106,9 +106,13 @@ function chosenLines(kind: Kind, count: number): readonly number[] {
   return taken.slice(0, count);
 }
 
+let last: { readonly kind: Kind; readonly depth: number; readonly all: readonly CutLine[] } | null = null;
+
 /** A cut for each of so many cards, as unlike as they can be found. Two cards that are cut straight have the same line. */
 export function linesOf(kind: Kind, width: number, height: number, count: number): readonly CutLine[] {
-  const all = candidates(kind, depthOf(width, height));
+  const depth = depthOf(width, height);
+  if (last?.kind !== kind || last.depth !== depth) last = { kind, depth, all: candidates(kind, depth) };
+  const { all } = last;
   return chosenLines(kind, count).map((i) => all[i]!);
 }
 
