@@ -102,14 +102,17 @@ function partOf(m: Mark, half: readonly Vec2[]): Mark[] {
         ]);
   const path = (list: readonly Vec2[]) => [list.map(([x, y]) => ({ x, y }))];
   return Clipper.intersectD(path(points), path(half), FillRule.NonZero, 3).map((p) =>
-    outline(
-      m.role,
-      p.map(({ x, y }): Vec2 => [x, y]),
-      [0, 0],
-      { colour: m.colour },
-    ),
+    outline(m.role, seen(p.map(({ x, y }): Vec2 => [x, y])), [0, 0], { colour: m.colour }),
   );
 }
+
+/** A line without the points that nobody sees on the mat, mm; what is printed keeps them. */
+const UNSEEN = 0.12;
+const seen = (points: readonly Vec2[]): Vec2[] =>
+  Clipper.ramerDouglasPeuckerD(
+    points.map(([x, y]) => ({ x, y })),
+    UNSEEN,
+  ).map(({ x, y }) => [x, y]);
 
 const cutUp = new Map<string, readonly Mark[]>();
 const MOST_CUT_UP = 120;
@@ -119,7 +122,7 @@ function halfMarks(d: Dials, side: -1 | 1, cut: CutLine, picture: readonly Mark[
   const key = JSON.stringify([d.cut, d.width, d.height, side, cut, picture]);
   let marks = cutUp.get(key);
   if (!marks) {
-    const edge = halfOutline(cut, [d.width, d.height], side, d.cut);
+    const edge = seen(halfOutline(cut, [d.width, d.height], side, d.cut));
     marks = [outline('body', edge, [0, 0], { colour: PAPER }), ...picture.flatMap((m) => partOf(m, edge))];
     if (cutUp.size >= MOST_CUT_UP) cutUp.delete(cutUp.keys().next().value!);
     cutUp.set(key, marks);
@@ -138,7 +141,8 @@ function halves(d: Dials): Mark[] {
     const marks: Mark[] = ([-1, 1] as const).flatMap((side) =>
       halfMarks(d, side, lines[i]!, picture).map((m) => moved(m, [by[0] + side * open, by[1]])),
     );
-    if (!open) marks.push(moved(line('guide', linePoints(lines[i]!, d.height, d.cut), { width: 0.8 }), by));
+    if (!open)
+      marks.push(moved(line('guide', seen(linePoints(lines[i]!, d.height, d.cut)), { width: 0.8 }), by));
     marks.push(...picture.filter((m) => m.kind === 'words').map((m) => moved(m, [by[0] - open, by[1]])));
     return marks;
   }).flat();
