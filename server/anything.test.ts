@@ -165,6 +165,21 @@ beforeAll(async () => {
         closed: true,
       },
     },
+    {
+      method: 'post',
+      path: '/compute/survival',
+      body: { times: [3, 5, 8], events: [true, false, true], confidence: 'plain' },
+    },
+    {
+      method: 'post',
+      path: '/compute/renewal',
+      body: { shape: 2, scale: 30, plannedCost: 1, failureCost: 5 },
+    },
+    {
+      method: 'post',
+      path: '/compute/spares',
+      body: { lossesSeen: 3, loansSeen: 20, prior: { shape: 1, rate: 8 }, loansAhead: 30, probability: 0.9 },
+    },
     { method: 'post', path: '/compute/ellipse', body: { fullAxis1: 60, fullAxis2: 40 } },
     {
       method: 'post',

@@ -16,8 +16,13 @@ import {
   staplesRequest,
   webRequest,
 } from '../../contract/compute.ts';
+import { renewalRequest, sparesRequest, survivalRequest } from '../../contract/durability.ts';
 import { challenge } from '../../core/challenge/bits.ts';
 import { halved } from '../../core/cut/halving.ts';
+import { renewal } from '../../core/durability/renewal.ts';
+import { sparesFor } from '../../core/durability/spares.ts';
+import { medianOf, survivalSteps } from '../../core/durability/survival.ts';
+import { weibullFit } from '../../core/durability/weibull.ts';
 import { ellipsePerimeter } from '../../core/geometry/ellipse.ts';
 import { staplesRound } from '../../core/geometry/rim.ts';
 import { webThread } from '../../core/geometry/web.ts';
@@ -60,6 +65,13 @@ export function computeRoutes(door: ComputeDoor): Router {
     const request = read(cutSheetsRequest, req.body);
     res.json(await door.run({ kind: 'cut-sheets', request }, hungUp(res)));
   });
+  r.post('/survival', (req, res) => {
+    const { times, events, confidence } = read(survivalRequest, req.body);
+    const steps = survivalSteps(times, events, confidence);
+    res.json({ steps, median: medianOf(steps), weibull: weibullFit(times, events) });
+  });
+  r.post('/renewal', (req, res) => void res.json(renewal(read(renewalRequest, req.body))));
+  r.post('/spares', (req, res) => void res.json(sparesFor(read(sparesRequest, req.body))));
   r.post('/points', (req, res) => {
     const { outline, count, closed } = read(pointsRequest, req.body);
     res.json({ length: lengthOf(outline, closed), points: evenly(outline, count, closed) });
