@@ -3,9 +3,10 @@ import { APPROACHES, SKILLS } from '../core/patterns/kernel.ts';
 import { materialKind } from '../core/materials/material.ts';
 import { name } from './common.ts';
 import { agesError, agesInOrder, designShape } from './designs.ts';
+import { kitWords } from './kits.ts';
 
 /** The version that is written. Older ones are carried forward, newer ones refused. */
-export const FILE_VERSION = 2;
+export const FILE_VERSION = 3;
 /** A design file nests lists of outline points and no deeper. */
 export const MOST_DEEP = 10;
 
@@ -21,7 +22,8 @@ export const materialInFile = z.union(
 );
 export type MaterialInFile = z.infer<typeof materialInFile>;
 
-const inFile = designShape.omit({ made: true, onBench: true, materials: true }).extend({
+// A child's code stays at its own place.
+const inFile = designShape.omit({ made: true, onBench: true, materials: true, child: true }).extend({
   materials: z.record(
     z.string().max(40),
     z.array(materialInFile, { error: 'expected a list of materials' }).max(12, 'may have at most 12 kinds'),
@@ -48,6 +50,7 @@ export const kitFile = z.strictObject({
       .array(inFile.refine(agesInOrder, agesError), { error: 'expected a list of designs' })
       .min(1, 'expected at least one design')
       .max(8, 'may have at most 8 designs'),
+    words: kitWords.optional(),
   }),
 });
 export type KitFile = z.infer<typeof kitFile>;
@@ -106,11 +109,14 @@ type Loose = Record<string, unknown>;
 const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 
 /**
- * A file of version 1 as version 2 has it: the approach stood among the dials, and a role had one material, not a list.
- * Whatever is not understood is left as it is, for the reading to name.
+ * A file of an older version as this one has it. In version 1 the approach stood among the dials, and a role had one
+ * material, not a list; version 3 only adds (what of a find cannot be cut, how long it keeps, a kit's words). Whatever is
+ * not understood is left as it is, for the reading to name.
  */
 export function carriedForward(raw: unknown): unknown {
-  if (!isRecord(raw) || raw.version !== 1 || !isRecord(raw.design)) return raw;
+  if (!isRecord(raw)) return raw;
+  if (raw.version === 2) return { ...raw, version: FILE_VERSION };
+  if (raw.version !== 1 || !isRecord(raw.design)) return raw;
   const { design } = raw;
   const dials = isRecord(design.dials) ? design.dials : null;
   const { approach, ...rest } = dials ?? {};

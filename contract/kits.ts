@@ -3,6 +3,11 @@ import { id, name, version } from './common.ts';
 import { LANGUAGES } from '../core/lend/sheetWords.ts';
 import { buildInput } from './designs.ts';
 
+/** What the place tells families itself, by language. */
+export const kitWords = z.partialRecord(
+  z.enum(LANGUAGES, { error: `expected one of ${LANGUAGES.join(', ')}` }),
+  z.string({ error: 'expected words' }).trim().max(3000, 'may have at most 3,000 characters'),
+);
 const kitShape = z.strictObject({
   name,
   /** The designs in it, in order. */
@@ -13,13 +18,7 @@ const kitShape = z.strictObject({
     .refine((list) => new Set(list).size === list.length, 'expected each design once'),
   /** What it is packed into; null for what its designs bring. */
   container: id.nullable(),
-  /** What the place tells families itself, by language. */
-  words: z
-    .partialRecord(
-      z.enum(LANGUAGES, { error: `expected one of ${LANGUAGES.join(', ')}` }),
-      z.string({ error: 'expected words' }).trim().max(3000, 'may have at most 3,000 characters'),
-    )
-    .optional(),
+  words: kitWords.optional(),
 });
 /** Parts for so many families, handed over for good. */
 export const kitGiving = z.strictObject({

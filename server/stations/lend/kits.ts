@@ -56,6 +56,20 @@ async function withRungs(em: EntityManager, d: Design, today: Day): Promise<KitD
   return { id: d.id, name: d.name, rungs };
 }
 
+async function eachWithRungs(
+  em: EntityManager,
+  designs: readonly Design[],
+  today: Day,
+): Promise<KitDesignRow[]> {
+  const out: KitDesignRow[] = [];
+  for (const d of designs) {
+    out.push(await withRungs(em, d, today));
+    // A place with many kits must not hold up everybody else.
+    await new Promise((go) => setImmediate(go));
+  }
+  return out;
+}
+
 export async function findKit(em: EntityManager, id: number): Promise<KitStored> {
   const kit = await em.findOne(KitRow, { id });
   if (!kit) throw notFound(`kit ${id}`);
@@ -150,7 +164,7 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
     const { most, first } = kitsNow(w);
     return {
       ...base,
-      designs: await Promise.all(w.designs.map((d) => withRungs(em, d, today))),
+      designs: await eachWithRungs(em, w.designs, today),
       container: w.container && { id: w.container.id, name: w.container.name },
       parts: partsOfKit(w.kit).map((p) => ({
         materialId: p.materialId,
@@ -238,7 +252,7 @@ export async function kitFileOf(em: EntityManager, id: number) {
   const kit = await findKit(em, id);
   const found = await em.find(DesignRow, { id: { $in: kit.designs } });
   const designs = kit.designs.flatMap((d) => found.find((x) => x.id === d) ?? []);
-  return writeKitFile(em, { name: kit.name, container: kit.container ?? null, designs });
+  return writeKitFile(em, { name: kit.name, container: kit.container ?? null, designs, words: kit.words });
 }
 
 /** Opens a kit's file as a kit of this place; where its name is taken it gets a number. */

@@ -144,9 +144,15 @@ it('carries an older version forward: one material a role, the approach among th
   expect(made).toMatchObject({ approach: 'graded play', dials: file.design.dials });
 });
 
+it('reads the version before as it stands, and takes no child’s code from a file', async () => {
+  expect((await look({ ...file, version: 2 })).body).toMatchObject({ version: 2, nearest: [] });
+  const coded = { ...file, design: { ...file.design, child: 'P-02' } };
+  expect((await look(coded, 400)).body.errors[0].path).toMatch(/design/);
+});
+
 it('refuses a newer one with a clear word', async () => {
-  const answer = (await look({ ...file, version: 3 }, 422)).body;
-  expect(answer.detail).toMatch(/from a newer Fox Button; this one reads up to 2/);
+  const answer = (await look({ ...file, version: 4 }, 422)).body;
+  expect(answer.detail).toMatch(/from a newer Fox Button; this one reads up to 3/);
   expect(answer.errors[0].path).toBe('file.version');
 });
 
@@ -216,7 +222,7 @@ describe('what is hostile is told', () => {
 
 it('publishes the schema that a file must keep to', async () => {
   const schema = (await desk.get('/schemas/design').expect(200)).body;
-  expect(schema.properties.version.const).toBe(2);
+  expect(schema.properties.version.const).toBe(3);
   expect(Object.keys(schema.properties.design.properties)).toEqual(
     expect.arrayContaining(Object.keys(file.design)),
   );

@@ -150,7 +150,7 @@ export function versionOf(raw: unknown): number {
       `is ${version}; expected at most ${FILE_VERSION}`,
       `The file is of version ${version}, from a newer Fox Button; this one reads up to ${FILE_VERSION}. Bring this one up to date.`,
     );
-  if (version !== 1 && version !== FILE_VERSION)
+  if (version !== 1 && version !== 2 && version !== FILE_VERSION)
     throw fault(
       'file.version',
       `expected 1 to ${FILE_VERSION}`,
@@ -288,7 +288,12 @@ async function opened(
 /** A kit with its designs and what it is packed into, to be carried to another place. */
 export async function writeKitFile(
   em: EntityManager,
-  kit: { readonly name: string; readonly container: number | null; readonly designs: readonly Design[] },
+  kit: {
+    readonly name: string;
+    readonly container: number | null;
+    readonly designs: readonly Design[];
+    readonly words: Readonly<Record<string, string>>;
+  },
 ): Promise<KitFile> {
   const designs: DesignFile['design'][] = [];
   for (const d of kit.designs) designs.push((await writeFile(em, d)).design);
@@ -296,26 +301,33 @@ export async function writeKitFile(
   return {
     file: 'fox-button-kit',
     version: FILE_VERSION,
-    kit: { name: kit.name, container: container && inFile(container), designs },
+    kit: {
+      name: kit.name,
+      container: container && inFile(container),
+      designs,
+      ...(Object.keys(kit.words).length > 0 ? { words: kit.words } : {}),
+    },
   };
 }
 
 interface KitUnderstood {
   readonly name: string;
+  readonly words: KitFile['kit']['words'];
   readonly container: { readonly kind: MaterialKind; readonly row: Material | null } | null;
   readonly designs: readonly Understood[];
 }
 
 async function kitUnderstood(em: EntityManager, raw: unknown): Promise<KitUnderstood> {
   const version = versionOf(raw);
-  const { kit } = read(kitFile, raw);
+  const { kit } = read(kitFile, carriedForward(raw));
   const designs: Understood[] = [];
   for (const design of kit.designs) designs.push(await designIn(em, { design }, version));
-  if (kit.container === null) return { name: kit.name, container: null, designs };
+  const { name, words } = kit;
+  if (kit.container === null) return { name, words, container: null, designs };
   const kind = 'name' in kit.container ? kit.container : catalogueKind(kit.container.catalogue);
   if (!kind)
     throw fault('kit.container.catalogue', 'is no key of the catalogue; expected one, or a whole material');
-  return { name: kit.name, container: { kind, row: await onThisShelf(em, kind) }, designs };
+  return { name, words, container: { kind, row: await onThisShelf(em, kind) }, designs };
 }
 
 /** What a kit's file brings, told before anything is written. */
@@ -340,8 +352,8 @@ export async function openKitFile(
   raw: unknown,
   takeNearest: boolean,
   today: Day,
-): Promise<{ name: string; designs: number[]; container: number | null }> {
-  const { name, container, designs } = await kitUnderstood(em, raw);
+): Promise<{ name: string; designs: number[]; container: number | null; words: KitFile['kit']['words'] }> {
+  const { name, words, container, designs } = await kitUnderstood(em, raw);
   const ids: number[] = [];
   // One after the other: what a design puts on the shelf is there for the next, which is met with it again.
   for (const d of designs) {
@@ -350,5 +362,5 @@ export async function openKitFile(
   }
   const packedIn =
     container && ((await onThisShelf(em, container.kind))?.id ?? (await put(em, container.kind, today)));
-  return { name, designs: ids, container: packedIn };
+  return { name, designs: ids, container: packedIn, words };
 }
