@@ -256,6 +256,24 @@ describe('a find with places that cannot be cut', () => {
     expect(drawn).toMatchObject({ units: 1, bound: 1 });
     expect(unitsFor([{ cut: plate(61, 61), times: 1 }], only)).toBeNull();
   });
+  it('bounds what it takes from below, also where places that are kept out lie over each other', () => {
+    const at = (...keepOut: { left: number; top: number }[]) =>
+      stockOf({
+        form: 'sheet',
+        unit: 'each',
+        sizes: { length: 100, width: 100, wall: 1 },
+        keepOut: keepOut.map((k) => ({ panel: 'sheet', why: 'stain', ...k, width: 50, height: 50 })),
+      });
+    const least = (stock: ReturnType<typeof stockOf>) =>
+      stock.kind === 'panels' ? leastUnits(blanksOf([{ cut: plate(50, 50), times: 6 }]), stock) : 0;
+    expect([
+      least(at()),
+      least(at({ left: 0, top: 0 })),
+      least(at({ left: 0, top: 0 }, { left: 50, top: 0 })),
+    ]).toEqual([2, 2, 3]);
+    // One stain seen twice still leaves three quarters.
+    expect(least(at({ left: 0, top: 0 }, { left: 0, top: 0 }))).toBe(2);
+  });
   it('is cut with its grain, where that is known and the part goes so', () => {
     const sheet = (grain?: 'along' | 'across') =>
       stockOf({ form: 'sheet', unit: 'each', sizes: { length: 200, width: 100, wall: 3 }, grain });

@@ -273,11 +273,17 @@ const isSame = (a: Blank, b: Blank): boolean =>
 /** Whether all are of one shape, so that one unit says how all are laid. */
 export const areSame = (blanks: readonly Blank[]): boolean => blanks.every((b) => isSame(b, blanks[0]!));
 
-const unitArea = (stock: Panels): number =>
-  panelsIn(stock).reduce(
-    (n, { size: [w, h], keepOut }) => n + Math.max(0, w * h - keepOut.reduce((sum, k) => sum + area(k), 0)),
-    0,
+/** Area that is surely kept out: of places that lie over each other only the largest, since a bound must not promise too much. */
+function keptOut(keepOut: Panel['keepOut']): number {
+  const boxes = keepOut.map(boxOf);
+  const apart = boxes.every((a, i) =>
+    boxes.slice(i + 1).every((b) => a[0] >= b[2] || b[0] >= a[2] || a[1] >= b[3] || b[1] >= a[3]),
   );
+  const areas = keepOut.map(area);
+  return apart ? areas.reduce((sum, x) => sum + x, 0) : Math.max(...areas);
+}
+const unitArea = (stock: Panels): number =>
+  panelsIn(stock).reduce((n, { size: [w, h], keepOut }) => n + Math.max(0, w * h - keptOut(keepOut)), 0);
 /** No fewer units can do: the area of the parts over that of a unit. */
 export const leastUnits = (blanks: readonly Blank[], stock: Panels): number =>
   Math.ceil(blanks.reduce((n, b) => n + area(b.cut.outline), 0) / unitArea(stock) - EPS);

@@ -30,7 +30,7 @@ export interface Light {
   readonly specs: DialSpec[];
   readonly draw: (fit?: Fit) => Drawing;
   /** Worked out when somebody asks: no dial shows them. */
-  readonly steps: readonly Step[];
+  readonly steps: () => readonly Step[];
   readonly show: Show;
 }
 
@@ -119,7 +119,7 @@ export function neededOf(
 /** Minutes of hands-on work for the rest of a batch; 0 where the steps cannot be read. */
 export function handsOnOf(light: Light, design: Design): number {
   try {
-    return handsOn(orderSteps(light.steps, restOf(design))).total;
+    return handsOn(orderSteps(light.steps(), restOf(design))).total;
   } catch {
     return 0;
   }
@@ -138,9 +138,7 @@ export function lightOf(design: Design, materials: readonly MaterialRow[]): Ligh
       counts: pattern.counts(at),
       specs: pattern.specs(at),
       draw: (fit) => pattern.draw(at, fit),
-      get steps() {
-        return pattern.steps(at);
-      },
+      steps: () => pattern.steps(at),
       show: pattern.show(at),
     };
   } catch (error) {

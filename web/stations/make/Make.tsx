@@ -156,10 +156,11 @@ function MakeWork({ at }: { at: AtBench }) {
     [needed.needs, count, materials, bench, design.id],
   );
   const short = shortWords(state);
-  const placed = orderSteps(light.steps, count);
+  const steps = light.steps();
+  const placed = orderSteps(steps, count);
   const work = handsOn(placed);
-  const tools = [...new Set(light.steps.flatMap((s) => s.tools))];
-  const needsBlade = light.steps.some((s) => s.blade);
+  const tools = [...new Set(steps.flatMap((s) => s.tools))];
+  const needsBlade = steps.some((s) => s.blade);
   const build = useChange(async (n: number) => {
     await flush();
     const { draft } = useOpenDesign.getState();
