@@ -55,6 +55,13 @@ export interface KitDesignRow {
   readonly rungs: readonly string[];
 }
 
+/** Designs of this place that would share pieces in one bag. */
+export interface Suggested {
+  readonly designs: readonly { readonly id: number; readonly name: string }[];
+  readonly shared: readonly { readonly name: string; readonly due: number }[];
+  readonly saved: number;
+}
+
 /** What was given to families at one time. */
 export interface Given {
   readonly id: number;

@@ -1,5 +1,5 @@
 import { wholeNeed } from '../testing.ts';
-import { carriedBy, partsOfKit, takesOfKit, type KitDesign } from './kit.ts';
+import { carriedBy, partsOfKit, pickedSets, takesOfKit, type KitDesign } from './kit.ts';
 
 const CAPS = 5;
 const drop: KitDesign = {
@@ -109,5 +109,36 @@ describe('cards that two counting activities share', () => {
     const spots = withCards('Spots', 2, 10, 'quantity from 1');
     expect(partsOfKit([short, spots]).map((p) => [p.name, p.due])).toContainEqual(['Card (Spots)', 10]);
     expect(takesOfKit([short, spots], 1).get(3)).toBe(3);
+  });
+});
+
+describe('a picked set', () => {
+  const of = (id: number, caps: number, beads: number, ages: [number, number] = [36, 72]) => ({
+    id,
+    name: `Design ${id}`,
+    needs: [wholeNeed('Cap', CAPS, caps), ...(beads > 0 ? [wholeNeed('Bead', 6, beads)] : [])],
+    ageFrom: ages[0],
+    ageTo: ages[1],
+  });
+  it('is the three that share most pieces, each in the bag once', () => {
+    const [best, ...rest] = pickedSets([of(1, 24, 0), of(2, 8, 0), of(3, 10, 4), of(4, 2, 4)]);
+    // 24, 8 and 10 caps are 24 in the bag: 18 fewer than by themselves.
+    expect(best).toEqual({ designs: [1, 2, 3], shared: [{ name: 'Cap', due: 24 }], saved: 18 });
+    expect(rest.map((s) => s.saved)).toEqual([...rest.map((s) => s.saved)].sort((a, b) => b - a));
+    // By trying every three: none shares more.
+    const parts = partsOfKit([of(1, 24, 0), of(2, 8, 0), of(3, 10, 4)]);
+    expect(parts.find((p) => p.name === 'Cap')!.due).toBe(24);
+  });
+  it('is for one age, and none where nothing is shared', () => {
+    expect(pickedSets([of(1, 8, 0, [12, 24]), of(2, 8, 0, [48, 72]), of(3, 8, 0, [48, 72])])).toEqual([]);
+    expect(
+      pickedSets([of(1, 8, 0, [12, 24]), of(2, 8, 0, [48, 72]), of(3, 8, 0, [48, 72])], 2),
+    ).toMatchObject([{ designs: [2, 3], saved: 8 }]);
+    // One that shares nothing is not taken along.
+    const own = { ...of(3, 0, 0), needs: [wholeNeed('Peg', 40, 6)] };
+    expect(pickedSets([of(1, 8, 0), of(2, 8, 0), own])).toEqual([]);
+    const apart = [1, 2, 3].map((id) => ({ ...of(id, 0, 0), needs: [wholeNeed(`Piece ${id}`, 50 + id, 5)] }));
+    expect(pickedSets(apart)).toEqual([]);
+    expect(pickedSets([])).toEqual([]);
   });
 });

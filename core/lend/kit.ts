@@ -107,3 +107,66 @@ const PARENT_CARRIES = 5000;
 /** Who carries a kit of so many grams. */
 export const carriedBy = (grams: number): 'child' | 'parent' | 'two hands' =>
   grams <= CHILD_CARRIES ? 'child' : grams <= PARENT_CARRIES ? 'parent' : 'two hands';
+
+/** A design that may be part of a picked set. */
+export interface Pickable extends KitDesign {
+  readonly ageFrom: number;
+  readonly ageTo: number;
+}
+/** Designs that share pieces, picked for one bag. */
+export interface PickedSet {
+  readonly designs: readonly number[];
+  /** What they share, as many as the one that needs most. */
+  readonly shared: readonly { readonly name: string; readonly due: number }[];
+  /** Pieces that the bag has fewer of than the designs by themselves. */
+  readonly saved: number;
+}
+
+/** Designs that are tried together; more would take longer than anybody waits. */
+const MOST_TRIED = 60;
+/** Ages that all of a set must have in common, months. */
+const TOGETHER = 6;
+
+/**
+ * The sets of so many designs that share most pieces, best first: a bag for a waiting room holds each piece once. All of a
+ * set are for one age; a set in which one shares nothing is none.
+ *
+ * @param designs those that may be in it, already quiet ones
+ */
+export function pickedSets(designs: readonly Pickable[], size: 2 | 3 = 3, most = 3): PickedSet[] {
+  const tried = designs.slice(0, MOST_TRIED).map((d) => ({
+    ...d,
+    pieces: new Map(
+      kitParts(d.needs)
+        .filter((p) => p.use === 'piece' && p.materialId !== null)
+        .map((p) => [`${p.materialId} ${p.takes}`, p] as const),
+    ),
+  }));
+  const sets: PickedSet[] = [];
+  const take = (set: readonly (typeof tried)[number][], from: number): void => {
+    if (set.length < size) {
+      for (let i = from; i < tried.length; i++) take([...set, tried[i]!], i + 1);
+      return;
+    }
+    const [youngest, oldest] = [Math.max(...set.map((d) => d.ageFrom)), Math.min(...set.map((d) => d.ageTo))];
+    if (oldest - youngest < TOGETHER) return;
+    const shared = [...new Set(set.flatMap((d) => [...d.pieces.keys()]))].flatMap((key) => {
+      const dues = set.flatMap((d) => d.pieces.get(key)?.due ?? []);
+      const due = Math.max(...dues);
+      const saved = dues.reduce((a, b) => a + b, 0) - due;
+      const name = set.find((d) => d.pieces.has(key))!.pieces.get(key)!.name;
+      return saved > 0 ? [{ key, name, due, saved }] : [];
+    });
+    // Each has something in common with another, else it might as well be left out.
+    if (!set.every((d) => shared.some((s) => d.pieces.has(s.key)))) return;
+    const saved = shared.reduce((n, s) => n + s.saved, 0);
+    if (saved > 0)
+      sets.push({
+        designs: set.map((d) => d.id),
+        shared: shared.map(({ name, due }) => ({ name, due })),
+        saved,
+      });
+  };
+  take([], 0);
+  return sets.sort((a, b) => b.saved - a.saved).slice(0, most);
+}

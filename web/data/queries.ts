@@ -9,7 +9,7 @@ import {
 import type { Design, DesignNeeds } from '../../contract/designs.ts';
 import type { Borrower, Copy, LendingSummary, Note, NotesSummary } from '../../contract/lending.ts';
 import type { Child } from '../../contract/children.ts';
-import type { Kit } from '../../contract/kits.ts';
+import type { Kit, Suggested } from '../../contract/kits.ts';
 import type { Lot } from '../../contract/lots.ts';
 import type { PriceSeen, ShopList } from '../../contract/shop.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
@@ -61,6 +61,7 @@ export const useSuppliers = list<Supplier>('suppliers');
 export const useOffers = list<Offer>('offers');
 export const useDesigns = list<Design>('designs');
 export const useKits = list<Kit>('kits');
+export const useSuggestedKits = one<Suggested[]>('kits/suggested');
 export const useChildren = list<Child>('children');
 /** Worked out by the desk, so that no page has to load every family to say what is free. */
 export const useDesignNeeds = one<DesignNeeds[]>('designs/needs');

@@ -281,3 +281,33 @@ describe('a kit for families', () => {
     expect(await wordsOf(`/kits/${id}/count-card.pdf`)).toContain('Count the pieces');
   });
 });
+
+it('suggests quiet designs of one age that share their pieces', async () => {
+  const { count } = await two();
+  // A tub with a lid rattles; a shorter count is as quiet as the long one.
+  expect((await desk.get('/kits/suggested').expect(200)).body).toEqual([]);
+  const { body: whole } = await desk.get(`/designs/${count.id}`);
+  const {
+    id: _,
+    version: __,
+    made: ___,
+    ...long
+  } = whole as {
+    id: number;
+    version: number;
+    made: number;
+    dials: object;
+  };
+  const short = { ...long, name: 'Short count', dials: { ...long.dials, to: 3, tokens: 6 } };
+  const { id } = (await desk.post('/designs', short).expect(201)).body as { id: number };
+  expect((await desk.get('/kits/suggested').expect(200)).body).toEqual([
+    {
+      designs: [
+        { id: count.id, name: 'Count pouch' },
+        { id, name: 'Short count' },
+      ],
+      shared: [{ name: 'Cap', due: 21 }],
+      saved: 6,
+    },
+  ]);
+});

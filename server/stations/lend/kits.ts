@@ -1,10 +1,17 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Build } from '../../../contract/designs.ts';
-import type { Given, Kit, KitDesignRow, KitInput } from '../../../contract/kits.ts';
+import type { Given, Kit, KitDesignRow, KitInput, Suggested } from '../../../contract/kits.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { massOfOne } from '../../../core/catalogue/entry.ts';
 import { entryOf } from '../../../core/catalogue/index.ts';
-import { carriedBy, partsOfKit, takesOfKit, type KitDesign } from '../../../core/lend/kit.ts';
+import {
+  carriedBy,
+  partsOfKit,
+  pickedSets,
+  takesOfKit,
+  type KitDesign,
+  type Pickable,
+} from '../../../core/lend/kit.ts';
 import { countLine } from '../../../core/lend/parts.ts';
 import { kitLabel } from '../../../core/lend/labels.ts';
 import type { Material as CoreMaterial } from '../../../core/materials/material.ts';
@@ -205,6 +212,30 @@ export async function listKits(em: EntityManager, today: Day): Promise<Kit[]> {
   const out: Kit[] = [];
   for (const k of kits) out.push(await kitJson(em, k, today));
   return out;
+}
+
+/** Sets of three quiet designs, or two where no three do, that share most pieces: bags for a waiting room. */
+export async function suggestKits(em: EntityManager, today: Day): Promise<Suggested[]> {
+  const found = await em.find(DesignRow, {}, { orderBy: { id: 'asc' }, limit: 300 });
+  const quiet: Pickable[] = [];
+  for (const d of found) {
+    const pattern = await loadPattern(d.pattern);
+    if (!pattern.quiet || d.child != null) continue;
+    try {
+      const { chosen } = await chosenFor(em, d.materials, today);
+      const { id, name, ageFrom, ageTo } = d;
+      quiet.push({ id, name, ageFrom, ageTo, needs: pattern.needs(atOf(d, chosen)) });
+    } catch {
+      // A design that cannot be read is in no bag.
+    }
+    await new Promise((go) => setImmediate(go));
+  }
+  const three = pickedSets(quiet, 3);
+  const names = new Map(found.map((d) => [d.id, d.name]));
+  return (three.length > 0 ? three : pickedSets(quiet, 2)).map(({ designs, ...s }) => ({
+    ...s,
+    designs: designs.map((id) => ({ id, name: names.get(id)! })),
+  }));
 }
 
 export async function addKit(em: EntityManager, input: KitInput, today: Day): Promise<Kit> {

@@ -42,6 +42,7 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
     res.json(await kitHistory(em(), id, read(historyQuery, req.query).limit));
   });
   r.get('/kits', async (_req, res) => void res.json(await kits.listKits(em(), today())));
+  r.get('/kits/suggested', async (_req, res) => void res.json(await kits.suggestKits(em(), today())));
   r.post('/kits', async (req, res) => {
     const input = read(kitInput, req.body);
     res.status(201).json(await inTransaction((m) => kits.addKit(m, input, today())));

@@ -11,6 +11,7 @@ import { Heading, Notice, Panel, Row, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { KitCard } from './KitCard.tsx';
 import { OpenKit } from './OpenKit.tsx';
+import { Suggestions } from './Suggestions.tsx';
 
 const Grid = styled.div`
   display: grid;
@@ -86,6 +87,14 @@ export function Component() {
           <Form onSubmit={() => save.mutate(undefined, { onSuccess: () => fill(null) })}>
             <Stack $gap={10}>
               <h2>{open ? `Change ${open.name}` : 'A new kit'}</h2>
+              {!open && (
+                <Suggestions
+                  onPick={(ids) => {
+                    setPicked(ids.map(String));
+                    setName((n) => n || 'Grab bag');
+                  }}
+                />
+              )}
               <TextField label="Name" value={name} onChange={setName} />
               <ChoiceOfMany
                 label="Designs"

@@ -72,6 +72,31 @@ describe('a kit of several designs', () => {
     expect(within(broken).getByRole('alert')).toHaveTextContent('Tub has no height');
     expect(within(broken).queryByRole('button', { name: 'For families' })).toBeNull();
   });
+  it('begins from a picked set with one touch', async () => {
+    const calls = open([], {
+      'GET /kits/suggested': [
+        {
+          designs: [
+            { id: 1, name: 'Drop tub' },
+            { id: 2, name: 'Count pouch' },
+          ],
+          shared: [{ name: 'Cap', due: 21 }],
+          saved: 8,
+        },
+      ],
+      'POST /kits': KIT,
+    });
+    const pick = await screen.findByRole('button', { name: /Drop tub · Count pouch/ });
+    expect(pick).toHaveTextContent('share 21 × Cap: 8 pieces fewer than apart');
+    await userEvent.click(pick);
+    await press('Put it together');
+    await waitFor(() =>
+      expect(calls[0]).toMatchObject({
+        path: '/kits',
+        body: { name: 'Grab bag', designs: [1, 2], container: null },
+      }),
+    );
+  });
   it('is put together from at least one design', async () => {
     const calls = open([]);
     await screen.findByText(/No kit of several designs yet/);

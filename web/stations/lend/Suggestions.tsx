@@ -1,0 +1,49 @@
+import { styled } from 'styled-components';
+import { useSuggestedKits } from '../../data/queries.ts';
+import { Quiet, Stack } from '../../parts/Panel.tsx';
+
+const Pick = styled.button`
+  text-align: left;
+  border: 1px solid var(--seam-strong);
+  border-radius: 10px;
+  background: var(--linen);
+  padding: 9px 12px;
+  min-height: 44px;
+  font: inherit;
+  font-size: 14px;
+  line-height: 1.35;
+  color: var(--ink);
+  cursor: pointer;
+  b,
+  span {
+    display: block;
+  }
+  span {
+    color: var(--slate);
+    font-size: 13px;
+  }
+`;
+
+/** Bags for a waiting room: quiet designs of one age that share their pieces; one touch picks them. */
+export function Suggestions({ onPick }: { onPick(ids: readonly number[]): void }) {
+  const { data: sets } = useSuggestedKits();
+  if (!sets || sets.length === 0) return null;
+  return (
+    <Stack $gap={6}>
+      <Quiet>Quiet ones that share their pieces, for a waiting room:</Quiet>
+      {sets.map((s) => (
+        <Pick
+          key={s.designs.map((d) => d.id).join()}
+          type="button"
+          onClick={() => onPick(s.designs.map((d) => d.id))}
+        >
+          <b>{s.designs.map((d) => d.name).join(' · ')}</b>
+          <span>
+            share {s.shared.map((p) => `${p.due} × ${p.name}`).join(', ')}: {s.saved}{' '}
+            {s.saved === 1 ? 'piece' : 'pieces'} fewer than apart
+          </span>
+        </Pick>
+      ))}
+    </Stack>
+  );
+}
