@@ -274,6 +274,56 @@ describe('a find with places that cannot be cut', () => {
     // One stain seen twice still leaves three quarters.
     expect(least(at({ left: 0, top: 0 }, { left: 0, top: 0 }))).toBe(2);
   });
+  it('lays any rectangles round any places, none over another, never fewer sheets than the bound', () => {
+    const side = fc.integer({ min: 12, max: 60 });
+    const place = fc.record({
+      left: fc.integer({ min: 0, max: 70 }),
+      top: fc.integer({ min: 0, max: 70 }),
+      width: fc.integer({ min: 5, max: 30 }),
+      height: fc.integer({ min: 5, max: 30 }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ w: side, h: side, times: fc.integer({ min: 1, max: 4 }) }), {
+          minLength: 1,
+          maxLength: 3,
+        }),
+        fc.array(place, { minLength: 1, maxLength: 3 }),
+        (parts, places) => {
+          const stock = stockOf({
+            form: 'sheet',
+            unit: 'each',
+            sizes: { length: 100, width: 100, wall: 1 },
+            keepOut: places.map((k) => ({ panel: 'sheet', why: 'stain', ...k })),
+          });
+          if (stock.kind !== 'panels') throw new Error('expected panels');
+          const cuts = parts.map(({ w, h, times }, i) => ({ cut: plate(w, h, { id: `p${i}` }), times }));
+          const units = unitsFor(cuts, stock);
+          // A part may be too large for what is left of a sheet: that is said, never cut through a stain.
+          if (units === null) return;
+          const blanks = blanksOf(cuts, stock);
+          expect(units).toBeGreaterThanOrEqual(leastUnits(blanks, stock));
+          const laid = layPanels(blanks, stock)!;
+          expect(laid).toHaveLength(units);
+          const boxes = laid.flatMap((unit, u) =>
+            unit.flatMap((p) => p.parts.map((x) => ({ u, box: boxOf(outlineIn(x)) }))),
+          );
+          expect(boxes).toHaveLength(parts.reduce((n, p) => n + p.times, 0));
+          const apart = (a: readonly number[], b: readonly number[]): boolean =>
+            a[2]! <= b[0]! + 1e-3 || b[2]! <= a[0]! + 1e-3 || a[3]! <= b[1]! + 1e-3 || b[3]! <= a[1]! + 1e-3;
+          for (const [n, { u, box: b }] of boxes.entries()) {
+            expect(Math.min(b[0], b[1])).toBeGreaterThanOrEqual(-1e-3);
+            expect(Math.max(b[2], b[3])).toBeLessThanOrEqual(100 + 1e-3);
+            for (const k of places)
+              expect(apart(b, [k.left, k.top, k.left + k.width, k.top + k.height])).toBe(true);
+            for (const other of boxes.slice(n + 1).filter((x) => x.u === u))
+              expect(apart(b, other.box)).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 60, seed: 5 },
+    );
+  });
   it('is cut with its grain, where that is known and the part goes so', () => {
     const sheet = (grain?: 'along' | 'across') =>
       stockOf({ form: 'sheet', unit: 'each', sizes: { length: 200, width: 100, wall: 3 }, grain });
