@@ -216,7 +216,7 @@ describe.each(families.map((p) => [p.id, p] as const))('%s, however its dials ar
         const after = p.fit({ ...at, dials: fitted.dials });
         if (before.verdict !== 'stop') expect(after.verdict).not.toBe('stop');
         // Fitted once more it stays as it is: the dials start from the hand, they do not run after it.
-        const again = p.forHand({ ...at, dials: fitted.dials }, hand as Hand);
+        const again = p.forHand({ ...at, dials: fitted.dials }, hand);
         expect(p.fit({ ...at, dials: again.dials }).verdict).toBe(after.verdict);
       }),
       { ...runs, numRuns: 10 },
