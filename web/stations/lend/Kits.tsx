@@ -87,14 +87,6 @@ export function Component() {
           <Form onSubmit={() => save.mutate(undefined, { onSuccess: () => fill(null) })}>
             <Stack $gap={10}>
               <h2>{open ? `Change ${open.name}` : 'A new kit'}</h2>
-              {!open && (
-                <Suggestions
-                  onPick={(ids) => {
-                    setPicked(ids.map(String));
-                    setName((n) => n || 'Grab bag');
-                  }}
-                />
-              )}
               <TextField label="Name" value={name} onChange={setName} />
               <ChoiceOfMany
                 label="Designs"
@@ -123,6 +115,15 @@ export function Component() {
                   </Button>
                 )}
               </Row>
+              {/* Below the form: what comes late pushes nothing from under the finger. */}
+              {!open && (
+                <Suggestions
+                  onPick={(ids) => {
+                    setPicked(ids.map(String));
+                    setName((n) => n || 'Grab bag');
+                  }}
+                />
+              )}
             </Stack>
           </Form>
         </Panel>
