@@ -4,6 +4,7 @@ import type { Need } from '../patterns/kernel.ts';
 import {
   AT_ONCE,
   blanksOf,
+  isTrimmed,
   layLengths,
   layPanels,
   leastUnits,
@@ -31,6 +32,8 @@ export interface CutPlan {
   readonly bound: number;
   /** Off-cuts that are worth keeping, longest first, whole mm. */
   readonly offcuts: readonly Offcut[];
+  /** Every cut between two parts of a sheet goes from edge to edge: a paper trimmer makes it. */
+  readonly isTrimmed: boolean;
   /** Kits that the drawing shows; a larger batch repeats it. */
   readonly kitsShown: number;
   readonly scene: Scene;
@@ -133,6 +136,7 @@ export function cutPlans(
             ? units
             : Math.ceil(sum / stock.length - 1e-9),
           offcuts: offcutsFor(need, kits),
+          isTrimmed: false,
           scene: sceneOf(lengthMarks(layLengths(times(kitsShown), stock.length)!.laid, colour)),
         },
       ];
@@ -144,6 +148,7 @@ export function cutPlans(
         ...base,
         bound: leastUnits(blanksOf(times(kits), stock), stock),
         offcuts: [],
+        isTrimmed: isTrimmed(laid),
         scene: sceneOf(panelMarks(laid, colour)),
       },
     ];

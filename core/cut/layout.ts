@@ -3,6 +3,7 @@ import { area, boxOf, extents, smallestRectangle } from '../geometry/polygon.ts'
 import type { Vec2 } from '../geometry/vector.ts';
 import type { Cut, Stock } from '../patterns/kernel.ts';
 import { fewestBins } from './fewest.ts';
+import { isGuillotine, layGuillotine } from './guillotine.ts';
 import { lying, nest, type Masks, type Nestable } from './nesting.ts';
 
 /** A part, and for how many kits. */
@@ -134,8 +135,11 @@ export const blanksOf = (parts: readonly CutTimes[], stock?: Panels): Blank[] =>
     return Array.from({ length: cut.count * times }, () => one);
   });
 
-/** Ways to lay rectangles: turned as the library likes, all level, all upright. The best of them counts. */
-const WAYS = ['free', 'level', 'upright'] as const;
+/**
+ * Ways to lay rectangles: so that a trimmer cuts them, turned as the library likes, all level, all upright. The best of
+ * them counts, and the first where several take as little.
+ */
+const WAYS = ['guillotine', 'free', 'level', 'upright'] as const;
 
 const goes = (b: Blank, [w, h]: Vec2): boolean =>
   (b.width <= w + EPS && b.height <= h + EPS) || (b.turns && b.height <= w + EPS && b.width <= h + EPS);
@@ -193,6 +197,14 @@ function layOn(
   const fits = blanks.filter((b) => goes(b, panel));
   if (fits.length === 0) return { placed: [], left: [...blanks] };
   const gap = Math.max(...fits.map((b) => b.gap));
+  const rest = (on: { has(i: number): boolean }): Blank[] => [
+    ...fits.filter((_, i) => !on.has(i)),
+    ...blanks.filter((b) => !goes(b, panel)),
+  ];
+  if (way === 'guillotine') {
+    const on = layGuillotine(panel, fits, gap);
+    return { placed: [...on].map(([i, p]) => part(fits[i]!, p.at, p.turned)), left: rest(on) };
+  }
   const packer = new MaxRectsPacker(w + gap + EPS, h + gap + EPS, 0, {
     smart: false,
     pot: false,
@@ -213,7 +225,7 @@ function layOn(
   const placed = [...on.values()].map((r) =>
     part(fits[r.data.i]!, [r.x, r.y], r.data.turned !== (r.rot ?? false)),
   );
-  return { placed, left: [...fits.filter((_, i) => !on.has(i)), ...blanks.filter((b) => !goes(b, panel))] };
+  return { placed, left: rest(on) };
 }
 
 /** What the library lays of one size where rows may leave room for more; null where they do not, or hardly. */
@@ -258,6 +270,14 @@ function unitOf(b: Blank, stock: Panels, most: number): LaidUnit {
     return { ...panel, parts };
   });
 }
+
+/** Whether every cut between the parts goes from edge to edge of what is being cut, so that a paper trimmer makes it. */
+export const isTrimmed = (units: readonly LaidUnit[]): boolean =>
+  units.every((unit) =>
+    unit.every((panel) =>
+      isGuillotine(panel.parts.map(({ at: [x, y], size: [w, h] }) => [x, y, x + w, y + h])),
+    ),
+  );
 
 const isRectangle = ({ cut, width, height }: Blank): boolean =>
   area(cut.outline) > width * height * (1 - 1e-6);

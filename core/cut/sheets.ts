@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { length as size } from './lengths.ts';
 import { area } from '../geometry/polygon.ts';
 import { boxOf, outlinePoints } from '../outline/outline.ts';
+import { clearOf, layGuillotine } from './guillotine.ts';
 import { lying, nest, type Lie, type Masks, type Nestable } from './nesting.ts';
 import { PatternError } from '../patterns/kernel.ts';
 
@@ -47,6 +48,8 @@ export const cutSheetsRequest = z.strictObject({
     )
     .refine((parts) => parts.reduce((n, p) => n + p.count, 0) <= 600, 'may have at most 600 parts in all'),
   gap: z.number({ error: 'expected mm' }).min(0, 'must not be negative').max(100, 'must be at most 100 mm'),
+  /** Free for scissors and a knife; guillotine where every cut goes from edge to edge, as on a paper trimmer. */
+  layout: z.enum(['free', 'guillotine'], { error: 'expected free or guillotine' }).optional(),
 });
 export type CutSheetsRequest = z.infer<typeof cutSheetsRequest>;
 
@@ -128,6 +131,42 @@ function rectangles(
   return placed;
 }
 
+/** Each part by its box, so that a trimmer takes them all apart; what is kept out is cut off first. */
+function trimmed(
+  sheet: Request['sheets'][number],
+  left: readonly Piece[],
+  gap: number,
+): Map<Piece, Placement> {
+  const placed = new Map<Piece, Placement>();
+  let rest = left;
+  const clear = clearOf([0, 0, sheet.width, sheet.height], (sheet.keepOut ?? []).map(boxOf));
+  const bySize = clear.sort((a, b) => (a[2] - a[0]) * (a[3] - a[1]) - (b[2] - b[0]) * (b[3] - b[1]));
+  for (const [u, v, u1, v1] of bySize) {
+    const on = layGuillotine(
+      [u1 - u, v1 - v],
+      rest.map(({ part }) => {
+        const [x0, y0, x1, y1] = boxOf(part.outline);
+        return { width: x1 - x0, height: y1 - y0, turns: part.turn !== 'none' };
+      }),
+      gap,
+    );
+    for (const [i, { at, turned }] of on) {
+      const piece = rest[i]!;
+      const turn = turned ? 90 : 0;
+      const [x0, y0] = boxOf(lying(piece.part.outline, turn, false));
+      placed.set(piece, {
+        id: piece.part.id,
+        x: u + at[0] - x0,
+        y: v + at[1] - y0,
+        turn,
+        mirrored: false,
+      });
+    }
+    rest = rest.filter((p) => !placed.has(p));
+  }
+  return placed;
+}
+
 const outlines = (
   sheet: Request['sheets'][number],
   left: readonly Piece[],
@@ -148,7 +187,7 @@ const outlines = (
 /**
  * Parts laid on sheets, every one whole on its sheet, none over another or over what is kept out, at least `gap` apart.
  * Rectangles on plain sheets by a kept library, everything else by a raster search that never lets two touch; how few
- * sheets could do at all is said beside it.
+ * sheets could do at all is said beside it. In a guillotine layout parts lie by their boxes, and every cut goes through.
  *
  * @throws PatternError naming the part that goes on no sheet, or the sheets where there are too few
  */
@@ -166,6 +205,10 @@ export function cutSheets(request: CutSheetsRequest): CutSheetsAnswer {
   const known = new Map<Nestable, Masks>();
   const there = sheets.map((s) => s.available ?? Infinity);
   const out: { sheet: number; placements: Placement[] }[] = [];
+  const lay = (s: Request['sheets'][number]): Map<Piece, Placement> => {
+    if (request.layout === 'guillotine') return trimmed(s, left, gap);
+    return plain ? rectangles(s, left, gap) : outlines(s, left, gap, known);
+  };
   while (left.length > 0) {
     // Of the sheets there are, the one that takes most of what is left, the smaller where two take as much.
     let best: { at: number; placed: Map<Piece, Placement>; area: number } | null = null;
@@ -174,7 +217,7 @@ export function cutSheets(request: CutSheetsRequest): CutSheetsAnswer {
       .filter(({ at }) => there[at]! > 0)
       .sort((a, b) => a.s.width * a.s.height - b.s.width * b.s.height);
     for (const { s, at } of order) {
-      const placed = plain ? rectangles(s, left, gap) : outlines(s, left, gap, known);
+      const placed = lay(s);
       const sum = [...placed.keys()].reduce((n, p) => n + p.area, 0);
       if (placed.size > 0 && (!best || sum > best.area + EPS)) best = { at, placed, area: sum };
       if (placed.size === left.length) break;

@@ -107,7 +107,7 @@ function partOf(m: Mark, half: readonly Vec2[]): Mark[] {
 }
 
 /** A line without the points that nobody sees on the mat, mm; what is printed keeps them. */
-const UNSEEN = 0.12;
+const UNSEEN = 0.25;
 const seen = (points: readonly Vec2[]): Vec2[] =>
   Clipper.ramerDouglasPeuckerD(
     points.map(([x, y]) => ({ x, y })),

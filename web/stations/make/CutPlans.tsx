@@ -18,6 +18,7 @@ function planWords(p: CutPlan, count: number, unit: LengthUnit): string {
   return [
     p.kitsShown < count ? `Drawn for ${kits(p.kitsShown)}; the rest repeat it.` : '',
     proved,
+    p.isTrimmed ? 'Every cut goes from edge to edge: a paper trimmer will do.' : '',
     left ? `What is left from ${formatLength(LEAST_OFFCUT, unit)} on goes back on the shelf: ${left}.` : '',
   ]
     .filter(Boolean)
