@@ -6,7 +6,7 @@ import { areLoaded, loadPattern, type Drawing } from '../../core/patterns/index.
 import type { Market } from '../../core/safety/rules.ts';
 import { words } from '../data/api.ts';
 import { handsOnOf, lightOf, type Light } from './derived.ts';
-import { asker, NOTHING, type Heavy } from './heavy.ts';
+import { afterPaint, asker, NOTHING, type Heavy } from './heavy.ts';
 import { NOT_YET, supplier, type Supplied } from './supplying.ts';
 import { useOpenDesign } from './store.ts';
 
@@ -61,12 +61,34 @@ const steadied = (before: Light, now: Light): Light => ({
 
 let given: Given = { bench: [] };
 
+/** What the drawing on the mat is of; a dial has moved on since where it is another. */
+let drawn: Light | null = null;
+let isDrawNext = false;
+
+/** The dial under the finger moves in one frame, and what it draws follows in the next, so that neither waits for both. */
+function drawNext(): void {
+  if (isDrawNext) return;
+  isDrawNext = true;
+  afterPaint(() => {
+    isDrawNext = false;
+    const { light, heavy, drawing: before } = useWorkings.getState();
+    if (!light || drawn === light) return;
+    try {
+      drawn = light;
+      useWorkings.setState({ drawing: steady(before, light.draw(heavy.fit ?? undefined)) });
+    } catch (error) {
+      useWorkings.setState({ problem: words(error) });
+    }
+  });
+}
+
 const worker = asker((heavy) => {
   const { design, light, drawing, rested, handsOn, heavy: before } = useWorkings.getState();
   if (!light || !design) return;
   try {
     // Many a fit leaves the drawing as it was.
-    const isSame = heavy.fit === before.fit || !light.pattern.drawsFit;
+    const isSame = drawn === light && (heavy.fit === before.fit || !light.pattern.drawsFit);
+    drawn = light;
     const now = isSame ? drawing : steady(drawing, light.draw(heavy.fit ?? undefined));
     const rests = heavy.safety !== before.safety;
     useWorkings.setState({
@@ -108,13 +130,18 @@ function work(): void {
   }
   const light = isSame && before.light ? steadied(before.light, found) : found;
   try {
-    const drawing = light.draw((isSame && before.heavy.fit) || undefined);
+    let first: Partial<Workings> = {};
+    if (isSame && before.rested) drawNext();
+    else {
+      const drawing = light.draw();
+      drawn = light;
+      first = { heavy: NOTHING, drawing, rested: drawing };
+    }
     useWorkings.setState({
       design,
       light,
       problem: null,
-      drawing,
-      ...(isSame && before.rested ? {} : { heavy: NOTHING, rested: drawing }),
+      ...first,
       ...(isSame && before.rested && restOf(design) === restOf(before.design)
         ? {}
         : { handsOn: handsOnOf(light, design) }),
