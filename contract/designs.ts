@@ -41,6 +41,8 @@ export const designShape = z.strictObject({
   ),
   /** Whether its next batch is being made, and so speaks for stock. */
   onBench: z.boolean({ error: 'expected true or false' }).optional(),
+  /** Somebody who will use it still puts things in the mouth: it is checked as under three. */
+  mouths: z.boolean({ error: 'expected true or false' }).optional(),
   /** Code of the child it is fitted to; left out or null for a design that is for a group. */
   child: childCode.nullable().optional(),
 });

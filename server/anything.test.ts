@@ -100,6 +100,52 @@ beforeAll(async () => {
     { method: 'post', path: '/backups', body: {} },
     { method: 'post', path: '/builds', body: { designId: ids.design, version: 1, copies: 1 } },
     { method: 'put', path: '/place', body: place },
+    {
+      method: 'put',
+      path: '/rules',
+      body: {
+        version: 1,
+        changes: [
+          {
+            rule: 'cord',
+            off: false,
+            limit: 200,
+            below: null,
+            verdict: null,
+            remedy: null,
+            by: 'Keeper',
+            why: 'Our own habit',
+          },
+        ],
+        own: [
+          {
+            id: 'own-posts',
+            title: 'Low posts',
+            measure: 'post height',
+            breaks: 'over',
+            limit: 200,
+            below: 48,
+            verdict: 'care',
+            remedy: 'Cut it shorter.',
+            by: 'Keeper',
+            why: 'Low tables',
+          },
+        ],
+      },
+    },
+    {
+      method: 'post',
+      path: '/tests',
+      body: {
+        designId: ids.design,
+        part: 'Cap',
+        test: 'pull',
+        passed: true,
+        force: 91.5,
+        by: 'Keeper',
+        words: 'held',
+      },
+    },
     { method: 'post', path: '/borrowers', body: { name: 'Amber Dory', group: 'Seals' } },
     {
       method: 'post',

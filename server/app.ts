@@ -8,6 +8,7 @@ import { computeRoutes } from './compute/routes.ts';
 import type { Inside } from './inside.ts';
 import { ownHost, ownOrigin, type Names } from './ownHost.ts';
 import { jsonOnly, notFound, problemHandler } from './problem.ts';
+import { checkRoutes } from './stations/check/routes.ts';
 import { fileInRoutes, fileRoutes } from './stations/files/routes.ts';
 import { gatherRoutes } from './stations/gather/routes.ts';
 import { lendRoutes } from './stations/lend/routes.ts';
@@ -74,6 +75,7 @@ export function makeApp(
   api.use('/compute', computeRoutes(inside.door));
   api.use(
     placeRoutes(inside),
+    checkRoutes(inside),
     gatherRoutes(inside),
     fileRoutes(inside),
     shapeRoutes(inside),

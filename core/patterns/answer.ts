@@ -1,5 +1,5 @@
 import { challenge } from '../challenge/bits.ts';
-import type { Market } from '../safety/rules.ts';
+import type { Market, PlaceRules } from '../safety/rules.ts';
 import { checkFeatures } from '../safety/check.ts';
 import { loadPattern, PatternError, type Approach, type Chosen } from './index.ts';
 import { usualMaterials } from './usual.ts';
@@ -12,6 +12,7 @@ export interface PatternRequest {
   readonly approach: Approach;
   readonly ageFrom: number;
   readonly market: Market;
+  readonly rules?: PlaceRules | undefined;
 }
 
 /**
@@ -28,7 +29,7 @@ export async function patternAnswer(request: PatternRequest) {
         `materials.${role}`,
         `is no role of ${pattern.name}; expected one of ${[...roles].join(', ')}`,
       );
-  const { approach, ageFrom, market } = request;
+  const { approach, ageFrom, market, rules } = request;
   const chosen = { ...usualMaterials(pattern.roles), ...request.materials };
   const start = pattern.defaults({ approach, ageFrom, chosen });
   const at = { approach, ageFrom, chosen, dials: pattern.check({ ...start, ...request.dials }) };
@@ -50,7 +51,7 @@ export async function patternAnswer(request: PatternRequest) {
     rungs: pattern.rungs(at).map(({ fit: { detail: __, ...f }, ...r }) => ({ ...r, fit: f })),
     drawing: pattern.draw(at, fit),
     show: pattern.show(at),
-    safety: checkFeatures(pattern.features(at), { youngest: ageFrom, market }),
+    safety: checkFeatures(pattern.features(at), { youngest: ageFrom, market, rules }),
   };
 }
 export type PatternAnswer = Awaited<ReturnType<typeof patternAnswer>>;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { checkFeatures } from '../safety/check.ts';
+import type { Feature } from './feature.ts';
 import { MARKETS } from '../safety/rules.ts';
 import { orderSteps } from '../plan/order.ts';
 import type { Mark } from '../drawing/mark.ts';
@@ -106,6 +107,25 @@ function told<T>(work: () => T): T | null {
   }
 }
 
+/** Of these every feature is told of, whatever comes out; the others only where there is something to say. */
+const TOLD: readonly Feature['kind'][] = [
+  'piece',
+  'attached',
+  'filler',
+  'moving gap',
+  'cord',
+  'cut edge',
+  'post',
+  'point',
+  'staple',
+  'spring',
+  'skin',
+  'tool',
+  'fixing',
+  'remnant',
+  'hazard',
+];
+
 describe.each(families.map((p) => [p.id, p] as const))('%s, however its dials are turned,', (_, p) => {
   const start = (n: number, ageFrom: number): Omit<AnyAt, 'dials'> => ({
     approach: APPROACHES[n % APPROACHES.length]!,
@@ -189,8 +209,13 @@ describe.each(families.map((p) => [p.id, p] as const))('%s, however its dials ar
         expect(areFinite(features)).toBe(true);
         for (const market of MARKETS) {
           const report = checkFeatures(features, { youngest, market });
-          const pieces = features.filter((f) => f.kind === 'piece');
-          expect(report.gauged).toHaveLength(pieces.length);
+          const gauged = features.filter((f) => ['piece', 'attached', 'filler'].includes(f.kind));
+          expect(report.gauged).toHaveLength(gauged.length);
+          for (const f of features)
+            if (TOLD.includes(f.kind)) {
+              const name = 'where' in f ? f.where : f.name;
+              expect(report.findings.filter((x) => x.where === name).length).toBeGreaterThan(0);
+            }
           for (const f of report.findings) expect(f.words).not.toMatch(/undefined|NaN|\bsafe\b/i);
         }
       }),

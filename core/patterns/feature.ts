@@ -1,6 +1,9 @@
 import type { Shape } from '../geometry/shape.ts';
 import type { Opening } from '../passage/opening.ts';
 
+export const HELD = ['glued', 'taped', 'tied', 'stapled', 'laced', 'screwed', 'pressed on'] as const;
+export type Held = (typeof HELD)[number];
+
 /** A fact that matters for safety. Facts only: the rules judge. Lengths in mm. */
 export type Feature =
   | {
@@ -16,6 +19,25 @@ export type Feature =
       readonly opening: Opening;
       readonly sheet: 'rigid' | 'soft';
     }
+  /** A gap that opens and closes while it is used: jaws, a hinge. From its least to its most. */
+  | { readonly kind: 'moving gap'; readonly where: string; readonly from: number; readonly to: number }
+  | {
+      /** Fixed to something that a child holds; it is loose as soon as what holds it gives way. */
+      readonly kind: 'attached';
+      readonly name: string;
+      readonly shape: Shape;
+      readonly count: number;
+      readonly held: Held;
+    }
+  | {
+      /** Closed in; loose as soon as the seal opens. */
+      readonly kind: 'filler';
+      readonly name: string;
+      readonly shape: Shape;
+      readonly count: number;
+      readonly ball: boolean;
+      readonly seal: string;
+    }
   | {
       readonly kind: 'cut edge';
       readonly where: string;
@@ -28,7 +50,20 @@ export type Feature =
       readonly name: string;
       readonly free: number;
       readonly loop: number;
+      /** Knots that hold it, and how far its ends hang over them. */
+      readonly knots?: number;
+      readonly tails?: number;
     }
+  | {
+      /** What a kit is carried in, where it is soft: the way round its mouth, its film (unknown of cloth), its string. */
+      readonly kind: 'bag';
+      readonly name: string;
+      readonly mouth: number;
+      readonly film: number | null;
+      readonly drawstring: number;
+    }
+  /** Round and hollow on one side, so that it can lie over a face. */
+  | { readonly kind: 'hollow'; readonly name: string; readonly mouth: number; readonly depth: number }
   | {
       /** A thin upright thing that somebody can fall on. */
       readonly kind: 'post';
@@ -39,7 +74,13 @@ export type Feature =
       readonly capped: boolean;
     }
   | { readonly kind: 'point'; readonly name: string; readonly guarded: boolean }
+  | { readonly kind: 'staple'; readonly where: string; readonly count: number; readonly covered: boolean }
   | { readonly kind: 'spring'; readonly name: string }
+  /** g. */
+  | { readonly kind: 'heavy'; readonly name: string; readonly mass: number }
+  | { readonly kind: 'fixing'; readonly name: string; readonly to: 'wall' | 'floor' | 'table' | 'body' }
+  /** What its making leaves on the table. */
+  | { readonly kind: 'remnant'; readonly name: string; readonly count: number }
   /** Sticks to the skin while it is used. */
   | { readonly kind: 'skin'; readonly name: string }
   | { readonly kind: 'hazard'; readonly name: string; readonly hazard: string }

@@ -1,6 +1,7 @@
 import type { Hand } from '../child/hand.ts';
 import { challenge, type Move } from '../challenge/bits.ts';
 import { needsOf } from '../cut/needs.ts';
+import type { Material } from '../materials/material.ts';
 import {
   PatternError,
   type At,
@@ -18,6 +19,7 @@ import {
   type Start,
   type Step,
 } from './kernel.ts';
+import { bagFeatures } from './making.ts';
 
 export * from './kernel.ts';
 
@@ -88,6 +90,9 @@ const within = (specs: readonly DialSpec[], asked: AnyDials, own: AnyDials): Any
     }),
   );
 
+/** Forms whose mass is that of one; of sheets and cords it is that of a measure. */
+const WEIGHED: readonly Material['form'][] = ['piece', 'disc', 'tube', 'container'];
+
 function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
   const check = (raw: unknown): D => {
     const parsed = p.dials.safeParse(raw);
@@ -142,7 +147,14 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     moves: (at, fit) => p.moves(known(at), fit as Fit<F>),
     bits: (at, fit) => (fit.verdict === 'stop' ? null : challenge(p.moves(known(at), fit as Fit<F>)).total),
     counts: (at) => p.counts(known(at)),
-    features: (at) => p.features(known(at)),
+    features: (at) => [
+      ...p.features(known(at)),
+      ...bagFeatures(p.roles.filter((r) => r.use === 'package').flatMap((r) => at.chosen[r.id] ?? [])),
+      ...p.roles
+        .filter((r) => r.use === 'part' || r.use === 'tool')
+        .flatMap((r) => (at.chosen[r.id] ?? []).filter((m) => WEIGHED.includes(m.form) && (m.mass ?? 0) > 0))
+        .map((m) => ({ kind: 'heavy', name: m.name, mass: m.mass! }) as const),
+    ],
     forHand: (at, hand) => forHand(known(at), hand),
     rungs: (at) => rungs(known(at)),
     show: (at) => p.show(known(at)),

@@ -1,4 +1,5 @@
 import { atLeast, cleaningOf, shapeOf, type Material } from '../materials/material.ts';
+import type { Held } from './feature.ts';
 import type { Approach, Chosen, Fact, Feature, Fit, Need, Role, Show, Step, Verdict } from './kernel.ts';
 
 /** A material's name in the middle of a sentence, without what the shelf adds after a comma. */
@@ -134,6 +135,56 @@ export const pieceFeature = (m: Material, count: number): Feature[] => {
     ...(m.give > 0 ? [{ kind: 'give', name: m.name, share: m.give } as const] : []),
   ];
 };
+
+/** A part that a child finds fixed to what it holds, by its smallest. */
+export const attachedFeature = (m: Material, count: number, held: Held): Feature[] => {
+  const shape = shapeOf(atLeast(m));
+  return shape && count > 0 ? [{ kind: 'attached', name: m.name, shape, count, held }] : [];
+};
+
+/** What is closed in, by its smallest. */
+export const fillerFeature = (m: Material, count: number, seal: string): Feature[] => {
+  const shape = shapeOf(atLeast(m));
+  return shape && count > 0
+    ? [
+        {
+          kind: 'filler',
+          name: m.name,
+          shape,
+          count,
+          ball: shape.kind === 'sphere' || shape.kind === 'ellipsoid',
+          seal,
+        },
+      ]
+    : [];
+};
+
+/** An open cup or tin as somebody may lift it to the face. */
+export const hollowFeature = (m: Material): Feature[] => {
+  const { diameter, height } = m.sizes;
+  return m.form === 'container' && diameter !== undefined && height !== undefined
+    ? [{ kind: 'hollow', name: m.name, mouth: diameter, depth: height }]
+    : [];
+};
+
+/** Bags, whatever family they come with: the way round the mouth, and the film of what is plastic. */
+export const bagFeatures = (materials: readonly Material[]): Feature[] =>
+  materials.flatMap((m): Feature[] => {
+    const { length, width, wall } = m.sizes;
+    const isSoft = m.form === 'consumable' || m.form === 'sheet' || m.materialClass === 'fabric';
+    if (!isSoft || length === undefined || width === undefined) return [];
+    // Laid flat, the mouth is one of its sides, twice; which one nobody has said, so it counts as the longer.
+    const mouth = 2 * Math.max(length, width);
+    return [
+      {
+        kind: 'bag',
+        name: m.name,
+        mouth,
+        film: m.materialClass === 'plastic' ? (wall ?? null) : null,
+        drawstring: 0,
+      },
+    ];
+  });
 
 /** What each material brings with it whatever is made of it: its hazards, and whether it can be washed. */
 export const materialFeatures = (materials: readonly Material[]): Feature[] => [

@@ -10,7 +10,7 @@ import {
   type Skill,
 } from '../patterns/index.ts';
 import { extentsOf, shapeOf, type Material } from '../materials/material.ts';
-import type { Market } from '../safety/rules.ts';
+import type { Market, PlaceRules } from '../safety/rules.ts';
 import { checkFeatures } from '../safety/check.ts';
 import { makeable, type Makeable } from './makeable.ts';
 
@@ -48,6 +48,7 @@ export function fromFreeStock(options: {
   approach: Approach;
   ageFrom: number;
   market: Market;
+  rules?: PlaceRules | undefined;
   most: number;
   /** Tools that are not at hand. */
   without?: readonly BenchTool[] | undefined;
@@ -154,12 +155,17 @@ function begun(
 function cautionsOf(
   f: Pick<PatternMade, 'dials' | 'chosen'>,
   pattern: OpenPattern,
-  { approach, ageFrom, market }: { approach: Approach; ageFrom: number; market: Market },
+  {
+    approach,
+    ageFrom,
+    market,
+    rules,
+  }: { approach: Approach; ageFrom: number; market: Market; rules?: PlaceRules | undefined },
 ): string[] | null {
   try {
     const at = { dials: f.dials, chosen: f.chosen, approach, ageFrom };
     if (pattern.fit(at).verdict !== 'clear') return null;
-    const { findings } = checkFeatures(pattern.features(at), { youngest: ageFrom, market });
+    const { findings } = checkFeatures(pattern.features(at), { youngest: ageFrom, market, rules });
     if (findings.some((x) => x.verdict === 'stop')) return null;
     return [...new Set(findings.filter((x) => x.verdict === 'care').map((x) => x.title))];
   } catch {

@@ -9,7 +9,7 @@ import {
   type OpenPattern,
   type Skill,
 } from '../patterns/index.ts';
-import type { Market } from '../safety/rules.ts';
+import type { Market, PlaceRules } from '../safety/rules.ts';
 import { fromFreeStock } from './patternsMade.ts';
 import { handsOn, orderSteps } from './order.ts';
 
@@ -20,6 +20,7 @@ export interface Wish {
   readonly ageFrom: number;
   readonly approach: Approach;
   readonly market: Market;
+  readonly rules?: PlaceRules | undefined;
   /** Tools that are not at hand; without a craft knife nothing with a blade is offered. */
   readonly without: readonly BenchTool[];
   readonly quiet: boolean;

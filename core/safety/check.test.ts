@@ -2,7 +2,8 @@ import type { Material } from '../materials/material.ts';
 import { loadPattern } from '../patterns/index.ts';
 import { CAP, design, kinds, material, SLOT_DIALS, TAPE, TUB } from '../testing.ts';
 import { checkFeatures } from './check.ts';
-import { handTests, ruleOf, type Market } from './rules.ts';
+import { handTests } from './handTests.ts';
+import { ruleOf, type Market } from './rules.ts';
 
 const drop = await loadPattern('drop-through');
 const tub = TUB;
@@ -113,7 +114,7 @@ describe('tests by hand (16 CFR 1500.51 to .53, from memory)', () => {
   });
   it('take both where the strictest counts', () => {
     expect(handTests(24, 'strictest of both')[0]!.words).toBe('Drop 4 × from 0.91 m, then 5 × from 0.85 m');
-    expect(handTests(24, 'EU-type').map((t) => t.id)).toEqual(['drop', 'pull']);
+    expect(handTests(24, 'EU-type').map((t) => t.id)).toEqual(['drop', 'pull', 'soak']);
   });
 });
 

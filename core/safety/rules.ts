@@ -1,170 +1,211 @@
+import { z } from 'zod';
+import type { Feature } from '../patterns/feature.ts';
+import { RULES } from './ruleList.ts';
+
 /** Whose published rules a place goes by. */
 export const MARKETS = ['US-type', 'EU-type', 'strictest of both'] as const;
 export type Market = (typeof MARKETS)[number];
 
-export const RULE_IDS = ['small-part', 'small-ball', 'finger', 'cord', 'loop'] as const;
-export type RuleId = (typeof RULE_IDS)[number];
+export type RuleUnit = 'mm' | 'g' | 'N' | 'each';
 
-/** A rule as data. Limits come from memory of the published texts (see docs/sources.md); a place checks its own. */
 export interface Rule {
-  readonly id: RuleId;
-  readonly market: 'US-type' | 'EU-type' | 'both';
-  /** It speaks of children below this age, months. */
-  readonly below: number;
+  readonly id: string;
+  readonly market: 'US-type' | 'EU-type' | 'both' | 'own';
+  readonly looksAt: Feature['kind'];
+  /** It speaks of children below this age, months; null of all. */
+  readonly below: number | null;
   readonly title: string;
-  readonly limit: number;
-  readonly unit: 'mm';
-  /** What breaking it means for an age it speaks of. */
+  readonly limit: number | null;
+  readonly unit: RuleUnit | null;
+  /** What breaking it means for an age it speaks of, and for those who are older. */
   readonly verdict: 'stop' | 'care';
+  readonly older: 'stop' | 'care' | 'clear';
   readonly source: string;
+  /** Year of the text as it is remembered; null for the practice of the trade. */
+  readonly year: number | null;
   readonly remedy: string;
+  readonly remedyOlder?: string;
+  /** What a place has changed in it, and who. */
+  readonly changed?: string;
+  readonly isOff?: boolean;
 }
 
-export const RULES: readonly Rule[] = [
-  {
-    id: 'small-part',
-    market: 'both',
-    below: 36,
-    title: 'Small parts',
-    limit: 31.7,
-    unit: 'mm',
-    verdict: 'stop',
-    source: '16 CFR 1501.4 · EN 71-1 · ISO 8124-1',
-    remedy: 'Use a larger piece, or keep it for children over three.',
-  },
-  {
-    id: 'small-ball',
-    market: 'US-type',
-    below: 36,
-    title: 'Balls',
-    limit: 44.4,
-    unit: 'mm',
-    verdict: 'stop',
-    source: '16 CFR 1500.18(a)(17)',
-    remedy: 'Use a ball over 44.4 mm, or something that is not round.',
-  },
-  {
-    id: 'small-ball',
-    market: 'EU-type',
-    below: 36,
-    title: 'Balls',
-    limit: 44.5,
-    unit: 'mm',
-    verdict: 'stop',
-    source: 'EN 71-1, small balls',
-    remedy: 'Use a ball over 44.5 mm, or something that is not round.',
-  },
-  {
-    id: 'finger',
-    market: 'US-type',
-    below: 168,
-    title: 'Fingers in the opening',
-    limit: 12,
-    unit: 'mm',
-    verdict: 'stop',
-    source: 'ASTM F963 accessible holes: a 6 mm rod in means a 12 mm rod in',
-    remedy: 'Make it 12 mm wide or more, or under 6 mm.',
-  },
-  {
-    id: 'finger',
-    market: 'EU-type',
-    below: 168,
-    title: 'Fingers in the opening',
-    limit: 12,
-    unit: 'mm',
-    verdict: 'care',
-    source: 'usual caution: a 6 mm rod in means a 12 mm rod in',
-    remedy: 'Make it 12 mm wide or more, or under 6 mm.',
-  },
-  {
-    id: 'cord',
-    market: 'US-type',
-    below: 18,
-    title: 'Length of the cord',
-    limit: 305,
-    unit: 'mm',
-    verdict: 'stop',
-    source: 'ASTM F963, cords under 18 months',
-    remedy: 'Shorten it, or keep it for children over 18 months.',
-  },
-  {
-    id: 'cord',
-    market: 'EU-type',
-    below: 18,
-    title: 'Length of the cord',
-    limit: 220,
-    unit: 'mm',
-    verdict: 'stop',
-    source: 'EN 71-1, cords under 18 months',
-    remedy: 'Shorten it, or keep it for children over 18 months.',
-  },
-  {
-    id: 'loop',
-    market: 'US-type',
-    below: 18,
-    title: 'Loop of the cord',
-    limit: 360,
-    unit: 'mm',
-    verdict: 'stop',
-    source: 'ASTM F963, loops under 18 months',
-    remedy: 'Shorten it so that no loop goes over a head.',
-  },
-  {
-    id: 'loop',
-    market: 'EU-type',
-    below: 36,
-    title: 'Loop of the cord',
-    limit: 380,
-    unit: 'mm',
-    verdict: 'stop',
-    source: 'EN 71-1, loops under 36 months',
-    remedy: 'Shorten it so that no loop goes over a head.',
-  },
-];
+const months = z
+  .number({ error: 'expected an age in months' })
+  .int('expected whole months')
+  .min(0, 'must not be negative')
+  .max(216, 'must be at most 216 months');
+const limit = z
+  .number({ error: 'expected a limit' })
+  .min(0, 'must not be negative')
+  .max(100_000, 'must be at most 100,000');
+const verdict = z.enum(['stop', 'care'], { error: 'expected stop or care' });
+const remedy = z
+  .string({ error: 'expected what to do' })
+  .trim()
+  .min(1, 'expected what to do')
+  .max(300, 'may have at most 300 characters');
+const said = {
+  by: z
+    .string({ error: 'expected who decided it' })
+    .trim()
+    .min(1, 'expected who decided it')
+    .max(80, 'may have at most 80 characters'),
+  why: z
+    .string({ error: 'expected the reason' })
+    .trim()
+    .min(3, 'expected the reason')
+    .max(300, 'may have at most 300 characters'),
+};
+
+/** What a place has changed in a rule: what is null stands as it was. */
+export const ruleChange = z.strictObject({
+  rule: z
+    .string({ error: 'expected a rule' })
+    .refine((id) => RULES.some((r) => r.id === id), 'expected the id of a rule'),
+  off: z.boolean({ error: 'expected true or false' }),
+  limit: limit.nullable(),
+  below: months.nullable(),
+  verdict: verdict.nullable(),
+  remedy: remedy.nullable(),
+  ...said,
+});
+export type RuleChange = z.infer<typeof ruleChange>;
+
+/** What a place's own rule can look at: one number of one kind of feature. */
+export const MEASURES = {
+  'piece longest': { looksAt: 'piece', label: 'Longest side of a piece', unit: 'mm' },
+  'piece thinnest': { looksAt: 'piece', label: 'Thinnest side of a piece', unit: 'mm' },
+  'piece count': { looksAt: 'piece', label: 'Pieces of one kind', unit: 'each' },
+  'opening rod': { looksAt: 'opening', label: 'Widest rod into an opening', unit: 'mm' },
+  'cord free': { looksAt: 'cord', label: 'Free length of a cord', unit: 'mm' },
+  'cord loop': { looksAt: 'cord', label: 'Loop of a cord', unit: 'mm' },
+  'post height': { looksAt: 'post', label: 'Height of a post', unit: 'mm' },
+  'post diameter': { looksAt: 'post', label: 'Thickness of a post', unit: 'mm' },
+  'bag mouth': { looksAt: 'bag', label: 'Way round the mouth of a bag', unit: 'mm' },
+  mass: { looksAt: 'heavy', label: 'Weight of a part', unit: 'g' },
+} as const satisfies Record<string, { looksAt: Feature['kind']; label: string; unit: RuleUnit }>;
+export type MeasureId = keyof typeof MEASURES;
+export const MEASURE_IDS = Object.keys(MEASURES) as MeasureId[];
+
+/** A rule that a place adds. */
+export const ownRule = z.strictObject({
+  id: z
+    .string({ error: 'expected a short name' })
+    .regex(/^own-[a-z0-9-]{1,40}$/, 'expected own- and letters, numbers or hyphens'),
+  title: z
+    .string({ error: 'expected a title' })
+    .trim()
+    .min(1, 'expected a title')
+    .max(80, 'may have at most 80 characters'),
+  measure: z.enum(MEASURE_IDS as [MeasureId, ...MeasureId[]], {
+    error: `expected one of ${MEASURE_IDS.join(', ')}`,
+  }),
+  /** On which side of the limit it is broken. */
+  breaks: z.enum(['over', 'under'], { error: 'expected over or under' }),
+  limit,
+  below: months.nullable(),
+  verdict,
+  remedy,
+  ...said,
+});
+export type OwnRule = z.infer<typeof ownRule>;
+
+/** What a place has made of the rules. */
+export const placeRules = z.strictObject({
+  changes: z
+    .array(ruleChange, { error: 'expected a list of changes' })
+    .max(60, 'may have at most 60 changes')
+    .refine((list) => new Set(list.map((c) => c.rule)).size === list.length, 'expected each rule once'),
+  own: z
+    .array(ownRule, { error: 'expected a list of rules' })
+    .max(40, 'may have at most 40 rules')
+    .refine((list) => new Set(list.map((r) => r.id)).size === list.length, 'expected each id once'),
+});
+export type PlaceRules = z.infer<typeof placeRules>;
+export const NO_CHANGES: PlaceRules = { changes: [], own: [] };
 
 const SEVERITY = { stop: 1, care: 0 } as const;
+const ALL = 1e6;
+
+/** Rules in which the smaller limit is the stricter; of the others the larger. */
+const SMALLER = ['cord', 'loop', 'drawstring', 'bag-mouth', 'heavy'];
 
 /**
  * The rule of an id that a market goes by. Where both have one, the strictest is the one that says stop, then the one that
- * speaks of older children too, and of equals the one with the larger limit; for a cord the smaller limit is the stricter.
+ * speaks of older children too, then by the limit.
  */
-export function ruleOf(id: RuleId, market: Market): Rule {
+export function ruleOf(id: string, market: Market): Rule & { readonly limit: number } {
   const [first] = RULES.filter(
     (r) => r.id === id && (market === 'strictest of both' || r.market === 'both' || r.market === market),
   ).sort(
     (a, b) =>
       SEVERITY[b.verdict] - SEVERITY[a.verdict] ||
-      b.below - a.below ||
-      (id === 'cord' || id === 'loop' ? a.limit - b.limit : b.limit - a.limit),
+      (b.below ?? ALL) - (a.below ?? ALL) ||
+      (SMALLER.includes(id) ? (a.limit ?? 0) - (b.limit ?? 0) : (b.limit ?? 0) - (a.limit ?? 0)),
   );
-  return first!;
+  if (!first) throw new Error(`no rule ${id}`);
+  return { ...first, limit: first.limit ?? 0 };
 }
 
-/** Use and abuse by hand: what to do, by age in months (16 CFR 1500.51 to .53 and EN 71-1, from memory). */
-export interface HandTest {
-  readonly id: 'drop' | 'pull' | 'twist' | 'press';
-  readonly words: string;
+const age = (below: number | null): string => (below === null ? 'all ages' : `under ${below} months`);
+
+/** A rule as a place applies it, with its changes named. */
+export function appliedRule(
+  id: string,
+  market: Market,
+  { changes }: PlaceRules,
+): Rule & { readonly limit: number } {
+  const rule = ruleOf(id, market);
+  const change = changes.find((c) => c.rule === id);
+  if (!change) return rule;
+  const parts = [
+    change.off ? 'off' : null,
+    change.limit !== null && rule.unit !== null && change.limit !== rule.limit
+      ? `${change.limit} ${rule.unit} for ${rule.limit} ${rule.unit}`
+      : null,
+    change.below !== null && change.below !== rule.below
+      ? `${age(change.below)} for ${age(rule.below)}`
+      : null,
+    change.verdict !== null && change.verdict !== rule.verdict
+      ? `${change.verdict} for ${rule.verdict}`
+      : null,
+    change.remedy !== null ? 'its own remedy' : null,
+  ].filter((p) => p !== null);
+  if (parts.length === 0) return rule;
+  return {
+    ...rule,
+    limit: rule.unit === null ? rule.limit : (change.limit ?? rule.limit),
+    below: change.below ?? rule.below,
+    verdict: change.verdict ?? rule.verdict,
+    remedy: change.remedy ?? rule.remedy,
+    isOff: change.off,
+    changed: `Changed here by ${change.by} (${parts.join(', ')}): ${change.why}`,
+  };
 }
 
-/** The tests to do by hand for the youngest who will use it; every market's figure where they differ. */
-export function handTests(youngest: number, market: Market): HandTest[] {
-  const us = market !== 'EU-type';
-  const eu = market !== 'US-type';
-  const step = youngest < 18 ? 0 : youngest < 36 ? 1 : 2;
-  const drop = [
-    us ? (step === 0 ? '10 × from 1.37 m' : '4 × from 0.91 m') : null,
-    eu ? '5 × from 0.85 m' : null,
-  ];
-  const pull = [us ? (step === 0 ? '44.5 N' : '66.7 N') : null, eu ? '50 N (parts to 6 mm) or 90 N' : null];
-  const join = (parts: (string | null)[]): string => parts.filter(Boolean).join(', then ');
-  return [
-    { id: 'drop', words: `Drop ${join(drop)}` },
-    { id: 'pull', words: `Pull each piece and each part that is fixed on, ${join(pull)}, 10 s` },
-    ...(us
-      ? [
-          { id: 'twist' as const, words: `Twist each piece, ${['0.23', '0.34', '0.45'][step]} N·m` },
-          { id: 'press' as const, words: `Press each piece, ${['89', '111', '133'][step]} N` },
-        ]
-      : []),
-  ];
-}
+/** Every rule that a market goes by, as the place applies it. */
+export const rulesOf = (market: Market, place: PlaceRules = NO_CHANGES): Rule[] => [
+  ...[...new Set(RULES.map((r) => r.id))].map((id) => ({
+    ...appliedRule(id, market, place),
+    limit: RULES.find((r) => r.id === id)!.limit === null ? null : appliedRule(id, market, place).limit,
+  })),
+  ...place.own.map((r): Rule => ({
+    id: r.id,
+    market: 'own',
+    looksAt: MEASURES[r.measure].looksAt,
+    below: r.below,
+    title: r.title,
+    limit: r.limit,
+    unit: MEASURES[r.measure].unit,
+    verdict: r.verdict,
+    older: 'care',
+    source: `rule of this place, by ${r.by}: ${r.why}`,
+    year: null,
+    remedy: r.remedy,
+  })),
+];
+
+/** Age that decides: who still puts things in the mouth is checked as under three, whatever the age. Months. */
+export const decidingAge = (youngest: number, mouths: boolean): number =>
+  mouths ? Math.min(youngest, 35) : youngest;

@@ -1,4 +1,5 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import type { PlaceRules } from '../../core/safety/rules.ts';
 import type { Hand } from '../../core/child/hand.ts';
 import type { KeepOutArea, Keeping } from '../../core/materials/material.ts';
 import type { ContentJson, FilledJson, Hazards, PartJson, RungDoneJson, SizesJson } from './json.ts';
@@ -22,6 +23,21 @@ export const PlaceRow = defineEntity({
     locale: p.string(),
     /** Languages that families are written to in. */
     languages: p.json<string[]>(),
+    /** What it has made of the rules of the check. */
+    rules: p.json<PlaceRules>(),
+  },
+});
+
+/** Who changed which rule, when and why. */
+export const RuleLogRow = defineEntity({
+  name: 'RuleLogRow',
+  tableName: 'rule_log',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    on: p.string().fieldName('changed_on'),
+    by: p.string().fieldName('changed_by'),
+    why: p.string(),
+    what: p.string(),
   },
 });
 
@@ -132,6 +148,26 @@ export const DesignRow = defineEntity({
     onBench: p.boolean(),
     /** Code of the child it is fitted to; null for a design that is for a group. */
     child: p.string().nullable(),
+    /** Somebody who will use it still puts things in the mouth. */
+    mouths: p.boolean(),
+  },
+});
+
+/** A test done by hand on a finished kit of a design. */
+export const HandTestRow = defineEntity({
+  name: 'HandTestRow',
+  tableName: 'hand_test',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    design: () => p.manyToOne(DesignRow),
+    part: p.string(),
+    test: p.string(),
+    passed: p.boolean(),
+    /** N. */
+    force: p.float().nullable(),
+    on: p.string().fieldName('done_on'),
+    by: p.string().fieldName('done_by'),
+    words: p.string(),
   },
 });
 
@@ -279,6 +315,8 @@ export const entities = [
   PriceSeenRow,
   DesignRow,
   ChildRow,
+  HandTestRow,
+  RuleLogRow,
   BuildRow,
   KitRow,
   GivenRow,

@@ -9,4 +9,5 @@ export const migrationNames = [
   '2026-11-27-finds',
   '2026-11-27-giving',
   '2026-11-27-children',
+  '2026-11-27-checks',
 ] as const;

@@ -205,5 +205,20 @@ class Children extends Migration {
   }
 }
 
-const classes = [Start, Lots, OneTruth, Families, Sittings, Kits, Finds, Giving, Children];
+/** A place changes rules with their reason, tests by hand are on record, and a design says whether somebody mouths. */
+class Checks extends Migration {
+  override up(): void {
+    this.addSql(`alter table "place" add column "rules" json not null default '{"changes":[],"own":[]}'`);
+    this.addSql(
+      'create table "rule_log" ("id" integer not null primary key autoincrement, "changed_on" text not null, "changed_by" text not null, "why" text not null, "what" text not null)',
+    );
+    this.addSql('alter table "design" add column "mouths" integer not null default 0');
+    this.addSql(
+      'create table "hand_test" ("id" integer not null primary key autoincrement, "design_id" integer not null references "design" ("id") on delete cascade, "part" text not null, "test" text not null, "passed" integer not null, "force" real null check ("force" >= 0), "done_on" text not null, "done_by" text not null, "words" text not null)',
+    );
+    this.addSql('create index "hand_test_design" on "hand_test" ("design_id", "id")');
+  }
+}
+
+const classes = [Start, Lots, OneTruth, Families, Sittings, Kits, Finds, Giving, Children, Checks];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

@@ -3,7 +3,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { MikroORM } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
-import { ChildRow, DesignRow, entities, GivenRow, KitRow, MaterialRow, PlaceRow } from './entities.ts';
+import {
+  ChildRow,
+  DesignRow,
+  entities,
+  GivenRow,
+  HandTestRow,
+  KitRow,
+  MaterialRow,
+  PlaceRow,
+} from './entities.ts';
 import { migrationsList } from './migrations.ts';
 import { jest } from '@jest/globals';
 import { BUSY_MS, closeDb, openDb } from './open.ts';
@@ -189,9 +198,15 @@ describe('the place’s one file', () => {
       keepOut: null,
       keeping: null,
     });
-    expect(await em.findOneOrFail(DesignRow, { id: 1 })).toMatchObject({ name: 'Tub', child: null });
+    expect(await em.findOneOrFail(DesignRow, { id: 1 })).toMatchObject({
+      name: 'Tub',
+      child: null,
+      mouths: false,
+    });
     expect(await em.findOneOrFail(KitRow, { id: 1 })).toMatchObject({ name: 'Bag', designs: [1], words: {} });
-    expect((await em.findOneOrFail(PlaceRow, { id: 1 })).languages).toEqual(['en']);
+    const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+    expect(place).toMatchObject({ languages: ['en'], rules: { changes: [], own: [] } });
+    expect(await em.count(HandTestRow, {})).toBe(0);
     expect(await em.count(GivenRow, {})).toBe(0);
     expect(await em.count(ChildRow, {})).toBe(0);
     await closeDb(db);

@@ -9,6 +9,7 @@ import {
 import type { Design, DesignNeeds } from '../../contract/designs.ts';
 import type { Borrower, Copy, LendingSummary, Note, NotesSummary } from '../../contract/lending.ts';
 import type { Child } from '../../contract/children.ts';
+import type { Recall, RulesHere } from '../../contract/checking.ts';
 import type { Kit, Suggested } from '../../contract/kits.ts';
 import type { Lot } from '../../contract/lots.ts';
 import type { PriceSeen, ShopList } from '../../contract/shop.ts';
@@ -52,6 +53,9 @@ export const usePlace = () =>
       return place;
     },
   });
+/** What every check goes by: rules as this place has them, and tests done by hand. */
+export const useRules = one<RulesHere>('rules');
+export const useRecalls = one<Recall[]>('recalls');
 export const useTape = one<Tape>('tape');
 export const useMaterials = list<MaterialRow>('materials');
 export const useLots = list<Lot>('lots');

@@ -5,7 +5,7 @@ import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import type { Place } from '../../contract/place.ts';
 import { patternOf } from '../../core/patterns/index.ts';
-import { useDesigns, useMaterials, usePlace } from '../data/queries.ts';
+import { useDesigns, useMaterials, usePlace, useRules } from '../data/queries.ts';
 import { words } from '../data/api.ts';
 import { Button, ButtonLink } from '../parts/Button.tsx';
 import { Notice, Panel, Stack } from '../parts/Panel.tsx';
@@ -210,8 +210,8 @@ export function DesignBench({
     )
       open(listed);
   }, [listed, openId, version, made, open, isSaved]);
-  const market = place?.market;
-  useLayoutEffect(() => workFrom({ materials, bench, market }), [materials, bench, market]);
+  const { data: by } = useRules();
+  useLayoutEffect(() => workFrom({ materials, bench, by }), [materials, bench, by]);
   const isWorkedOut = useWorkings((s) => s.design?.id === id);
   const problem = useWorkings((s) => s.problem);
   const failed = designs.error ?? materialsError;

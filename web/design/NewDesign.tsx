@@ -13,7 +13,7 @@ import { familyIds, SKILLS, type BenchTool, type Skill } from '../../core/patter
 import { freeOf } from '../../core/plan/makeable.ts';
 import type { Suggestion, Wish } from '../../core/plan/suggest.ts';
 import { api, words } from '../data/api.ts';
-import { useChange, useDesigns } from '../data/queries.ts';
+import { useChange, useDesigns, useRules } from '../data/queries.ts';
 import { ScenePicture } from '../drawing/ScenePicture.tsx';
 import { Button } from '../parts/Button.tsx';
 import { Choice, ChoiceOfMany } from '../parts/Choice.tsx';
@@ -105,6 +105,7 @@ export function NewDesign({
   place: Place;
 }) {
   const { data: designs } = useDesigns();
+  const { data: rules } = useRules();
   const bench = useNeeds();
   const groups = useMemo((): Whom[] => {
     const known = new Map<string, Whom>();
@@ -126,6 +127,7 @@ export function NewDesign({
     ageFrom: forWhom.ageFrom,
     approach: atHand === 'waiting' ? 'grab bag' : place.approach,
     market: place.market,
+    rules: rules?.rules,
     without: atHand === 'noBlade' ? ['craft knife', 'saw', ...lacks] : lacks,
     quiet: atHand === 'quiet' || atHand === 'waiting',
     minutes: atHand === 'half' ? 30 : null,

@@ -2,7 +2,7 @@ import { waitFor } from '@testing-library/react';
 import { expose, type Endpoint } from 'comlink';
 import { MessageChannel } from 'node:worker_threads';
 import { loadPattern } from '../../core/patterns/index.ts';
-import { CAP, slotDesign, TUB } from '../testing/desk.tsx';
+import { CAP, slotDesign, TUB, RULES_HERE } from '../testing/desk.tsx';
 import { bench, type Ask } from '../work/worker.ts';
 import { asker, type Heavy } from './heavy.ts';
 
@@ -41,7 +41,7 @@ function asking() {
   return {
     told,
     last: () => told.at(-1)!,
-    ask: (w: number) => about(width(w), [TUB, CAP], 'strictest of both'),
+    ask: (w: number) => about(width(w), [TUB, CAP], RULES_HERE),
   };
 }
 
@@ -58,8 +58,8 @@ describe('asking the worker', () => {
     ask(17);
     await waitFor(() => expect(last().rungs).not.toBeNull());
     const { about } = asker(() => {});
-    about(width(17), [TUB, CAP], 'strictest of both');
-    about({ ...width(17), name: 'Other', copies: 9 }, [TUB, { ...CAP, kept: 1 }], 'strictest of both');
+    about(width(17), [TUB, CAP], RULES_HERE);
+    about({ ...width(17), name: 'Other', copies: 9 }, [TUB, { ...CAP, kept: 1 }], RULES_HERE);
     await waitFor(() => expect(asked.length).toBeGreaterThan(1));
     expect(asked).toEqual([17, 17]);
   });

@@ -3,7 +3,7 @@ import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { loadPattern, type AnyDials, type Chosen, type Fit, type Rung } from '../../core/patterns/index.ts';
 import type { SafetyReport } from '../../core/safety/check.ts';
-import type { Market } from '../../core/safety/rules.ts';
+import type { RulesHere } from '../../contract/checking.ts';
 import { words } from '../data/api.ts';
 import { workbench, type Ask } from '../work/door.ts';
 import { chosenOf } from './derived.ts';
@@ -45,14 +45,20 @@ const sizesOnly = (chosen: Chosen): Chosen =>
     ]),
   );
 
+/** Whose rules, as the place has changed them, and what was tested by hand. */
+export type CheckedBy = Pick<RulesHere, 'market' | 'rules' | 'tests'>;
+
 /** What the worker is asked about a design: dials, materials and the youngest, nothing that leaves its answer as it is. */
-export const askOf = (design: Design, materials: readonly MaterialRow[], market: Market): Ask => ({
+export const askOf = (design: Design, materials: readonly MaterialRow[], by: CheckedBy): Ask => ({
   pattern: design.pattern,
   dials: design.dials,
   chosen: sizesOnly(chosenOf(design, materials)),
   approach: design.approach,
   ageFrom: design.ageFrom,
-  market,
+  market: by.market,
+  rules: by.rules,
+  mouths: design.mouths ?? false,
+  tests: by.tests.filter((t) => t.designId === design.id),
 });
 
 /** Once what was turned is on the screen: an answer does not hold up the frame that shows the press it answers. */
@@ -64,7 +70,7 @@ export interface Asker {
   about(
     design: Design | null,
     materials: readonly MaterialRow[] | undefined,
-    market: Market | undefined,
+    by: CheckedBy | undefined,
   ): void;
 }
 
@@ -135,14 +141,14 @@ export function asker(tell: (heavy: Heavy) => void): Asker {
     if (!busy) void run();
   };
   return {
-    about: (design, materials, market) => {
+    about: (design, materials, by) => {
       if (!design) {
         if (last) forget();
         last = null;
         return;
       }
-      if (!materials || !market) return;
-      const ask = askOf(design, materials, market);
+      if (!materials || !by) return;
+      const ask = askOf(design, materials, by);
       // As words, so that a new name, another number of kits or a list read anew does not start the worker.
       const said = JSON.stringify(ask);
       if (last?.id === design.id && last.said === said) return;
@@ -157,10 +163,10 @@ export function asker(tell: (heavy: Heavy) => void): Asker {
 export function useHeavy(
   design: Design | null,
   materials: readonly MaterialRow[] | undefined,
-  market: Market | undefined,
+  by: CheckedBy | undefined,
 ): Heavy {
   const [heavy, setHeavy] = useState(NOTHING);
   const [ask] = useState(() => asker(setHeavy));
-  useEffect(() => ask.about(design, materials, market), [ask, design, materials, market]);
+  useEffect(() => ask.about(design, materials, by), [ask, design, materials, by]);
   return heavy;
 }

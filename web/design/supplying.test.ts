@@ -2,7 +2,7 @@ import { waitFor } from '@testing-library/react';
 import { expose, type Endpoint } from 'comlink';
 import { MessageChannel } from 'node:worker_threads';
 import { loadPattern } from '../../core/patterns/index.ts';
-import { CAP, slotDesign, TUB } from '../testing/desk.tsx';
+import { CAP, slotDesign, TUB, RULES_HERE } from '../testing/desk.tsx';
 import { bench, type Ask } from '../work/worker.ts';
 import { supplier, type Supplied } from './supplying.ts';
 
@@ -56,7 +56,7 @@ function asking() {
     last: () => told.at(-1),
     nothing: () => about(null),
     ask: (part: object, materials = MATERIALS) =>
-      about({ design: slotDesign(part), materials, market: 'strictest of both', bench: NO_BENCH }),
+      about({ design: slotDesign(part), materials, by: RULES_HERE, bench: NO_BENCH }),
   };
 }
 const answered = (last: () => Supplied | undefined) =>

@@ -1,10 +1,9 @@
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { restOf, type BenchDesign, type Supply } from '../../core/needs/supply.ts';
-import type { Market } from '../../core/safety/rules.ts';
 import { words } from '../data/api.ts';
 import { workbench } from '../work/door.ts';
-import { afterPaint, askOf } from './heavy.ts';
+import { afterPaint, askOf, type CheckedBy } from './heavy.ts';
 
 /** What the worker finds that a design takes of the shelf, or why it cannot be cut. */
 export interface Supplied {
@@ -16,7 +15,7 @@ export const NOT_YET: Supplied = { supply: null, problem: null };
 interface Wish {
   readonly design: Design;
   readonly materials: readonly MaterialRow[];
-  readonly market: Market;
+  readonly by: CheckedBy;
   readonly bench: readonly BenchDesign[];
 }
 
@@ -33,7 +32,7 @@ export function supplier(tell: (supplied: Supplied) => void): { about(wish: Wish
   let shelf: Pick<Wish, 'materials' | 'bench'> | null = null;
   let number = 0;
   let busy = false;
-  const answer = async ({ design, materials, market, bench }: Wish): Promise<Supply> => {
+  const answer = async ({ design, materials, by, bench }: Wish): Promise<Supply> => {
     const door = workbench();
     const isNew = shelf?.materials !== materials || shelf.bench !== bench;
     if (isNew) {
@@ -41,7 +40,7 @@ export function supplier(tell: (supplied: Supplied) => void): { about(wish: Wish
       number = ++told;
     }
     const of = { shelf: number, copies: restOf(design), designId: design.id };
-    const ask = askOf(design, materials, market);
+    const ask = askOf(design, materials, by);
     let found = isNew ? null : await door.supply(ask, of);
     // A worker that was started anew meanwhile knows of no shelf either.
     for (let tries = 0; !found && tries < 2; tries++) {

@@ -1,11 +1,11 @@
 import { waitFor } from '@testing-library/react';
 import { loadPattern } from '../../core/patterns/index.ts';
-import { CAP, slotDesign, TUB } from '../testing/desk.tsx';
+import { CAP, slotDesign, TUB, RULES_HERE } from '../testing/desk.tsx';
 import { standInWorker } from '../testing/worker.ts';
 import { useOpenDesign } from './store.ts';
 import { useWorkings, workFrom } from './workings.ts';
 
-const GIVEN = { materials: [TUB, CAP], bench: [], market: 'strictest of both' } as const;
+const GIVEN = { materials: [TUB, CAP], bench: [], by: RULES_HERE } as const;
 const state = () => useWorkings.getState();
 const open = (id: number, part: object = {}) => useOpenDesign.getState().open(slotDesign({ id, ...part }));
 /** Room across the slot for the cap of 14 mm. */

@@ -3,10 +3,9 @@ import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { restOf, type BenchDesign } from '../../core/needs/supply.ts';
 import { areLoaded, loadPattern, type Drawing } from '../../core/patterns/index.ts';
-import type { Market } from '../../core/safety/rules.ts';
 import { words } from '../data/api.ts';
 import { handsOnOf, lightOf, type Light } from './derived.ts';
-import { afterPaint, asker, NOTHING, type Heavy } from './heavy.ts';
+import { afterPaint, asker, NOTHING, type CheckedBy, type Heavy } from './heavy.ts';
 import { NOT_YET, supplier, type Supplied } from './supplying.ts';
 import { useOpenDesign } from './store.ts';
 
@@ -14,7 +13,7 @@ import { useOpenDesign } from './store.ts';
 interface Given {
   readonly materials?: readonly MaterialRow[] | undefined;
   readonly bench: readonly BenchDesign[];
-  readonly market?: Market | undefined;
+  readonly by?: CheckedBy | undefined;
 }
 
 /** What follows from the open design, worked out outside the screen: a part of it is drawn again only when its own piece moves. */
@@ -106,7 +105,7 @@ const shelf = supplier((supplied) => useWorkings.setState({ supplied }));
 
 function work(): void {
   const design = useOpenDesign.getState().draft;
-  const { materials, bench, market } = given;
+  const { materials, bench, by } = given;
   if (!design || !materials) return;
   if (!areLoaded([design.pattern])) {
     void loadPattern(design.pattern).then(work, (error: unknown) =>
@@ -119,7 +118,7 @@ function work(): void {
   const found = lightOf(design, materials);
   if ('problem' in found) {
     // Nothing is asked about it; what was asked about another design is asked again when that comes back.
-    if (!isSame) worker.about(null, materials, market);
+    if (!isSame) worker.about(null, materials, by);
     shelf.about(null);
     useWorkings.setState({
       design,
@@ -147,12 +146,12 @@ function work(): void {
         : { handsOn: handsOnOf(light, design) }),
     });
   } catch (error) {
-    if (!isSame) worker.about(null, materials, market);
+    if (!isSame) worker.about(null, materials, by);
     useWorkings.setState({ design, light: isSame ? before.light : null, problem: words(error) });
     return;
   }
-  worker.about(design, materials, market);
-  shelf.about(market ? { design, materials, market, bench } : null);
+  worker.about(design, materials, by);
+  shelf.about(by ? { design, materials, by, bench } : null);
 }
 
 useOpenDesign.subscribe((now, before) => {
@@ -180,7 +179,7 @@ export function workFrom(next: Given): void {
   const { design } = useWorkings.getState();
   const isNew =
     next.materials !== given.materials ||
-    next.market !== given.market ||
+    next.by !== given.by ||
     !sameBench(given.bench, next.bench, design?.id);
   given = next;
   if (isNew || design?.id !== useOpenDesign.getState().draft?.id) work();

@@ -4,7 +4,9 @@ import { MemoryRouter } from 'react-router';
 import type { Design, DesignNeeds } from '../../contract/designs.ts';
 import type { Copy } from '../../contract/lending.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
+import type { RulesHere } from '../../contract/checking.ts';
 import type { Place } from '../../contract/place.ts';
+import { NO_CHANGES, rulesOf } from '../../core/safety/rules.ts';
 import { patternOf } from '../../core/patterns/index.ts';
 import { SLOT_DIALS } from '../../core/testing.ts';
 import { atOf } from '../design/derived.ts';
@@ -24,6 +26,15 @@ export const PLACE: Place = {
   restDays: 3,
   version: 1,
   today: '2026-11-24',
+};
+/** The rules of the markets as they are, nothing tested yet. */
+export const RULES_HERE: RulesHere = {
+  version: 1,
+  market: 'strictest of both',
+  rules: NO_CHANGES,
+  list: rulesOf('strictest of both'),
+  log: [],
+  tests: [],
 };
 export const CAP: MaterialRow = {
   id: 2,
@@ -108,6 +119,9 @@ export interface Call {
   readonly body: unknown;
 }
 
+/** What every place answers, whatever a test is about. */
+const USUAL: Record<string, unknown> = { 'GET /rules': RULES_HERE };
+
 /**
  * Answers fetches from a table of `METHOD /path` to an answer, or to a function of the body that may return
  * `[status, body]`; keeps every write that was made.
@@ -120,7 +134,8 @@ export function answer(table: Record<string, unknown>): Call[] {
     const body: unknown = init?.body === undefined ? undefined : JSON.parse(init.body);
     if (method !== 'GET') calls.push({ method, path, body });
     // A list may be asked for a page at a time: the table need not know how.
-    const entry = table[`${method} ${path}`] ?? table[`${method} ${path.split('?')[0]}`];
+    const entry =
+      table[`${method} ${path}`] ?? table[`${method} ${path.split('?')[0]}`] ?? USUAL[`${method} ${path}`];
     const made: unknown = typeof entry === 'function' ? (entry as (b: unknown) => unknown)(body) : entry;
     const [status, result] =
       Array.isArray(made) && typeof made[0] === 'number'

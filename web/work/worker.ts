@@ -7,8 +7,8 @@ import { supply, type BenchDesign, type Supply } from '../../core/needs/supply.t
 import { checkContainer } from '../../core/packing/container.ts';
 import { patternsFromStock } from '../../core/plan/patternsMade.ts';
 import { suggest, type Wish } from '../../core/plan/suggest.ts';
-import type { Market } from '../../core/safety/rules.ts';
-import { checkFeatures, type SafetyReport } from '../../core/safety/check.ts';
+import type { Market, PlaceRules } from '../../core/safety/rules.ts';
+import { checkFeatures, type SafetyReport, type TestDone } from '../../core/safety/check.ts';
 
 const kept = new Map<string, unknown>();
 /** The last few hundred answers: a dial goes back and forth over the same places. */
@@ -25,6 +25,9 @@ export interface Ask extends AnyAt {
   readonly pattern: string;
   readonly dials: AnyDials;
   readonly market: Market;
+  readonly rules: PlaceRules;
+  readonly mouths: boolean;
+  readonly tests: readonly TestDone[];
 }
 
 /** What is kept, by material, and every design that speaks for it. */
@@ -48,8 +51,9 @@ export const bench = {
   },
   safety: async (a: Ask): Promise<SafetyReport> => {
     const pattern = await loadPattern(a.pattern);
-    return once(`safety ${a.market} ${key(a)}`, () =>
-      checkFeatures(pattern.features(a), { youngest: a.ageFrom, market: a.market }),
+    const by = { market: a.market, rules: a.rules, mouths: a.mouths, tests: a.tests };
+    return once(`safety ${JSON.stringify(by)} ${key(a)}`, () =>
+      checkFeatures(pattern.features(a), { youngest: a.ageFrom, ...by }),
     );
   },
   /** Told once whenever it changes, since it is large: `supply` then names it by its number. */

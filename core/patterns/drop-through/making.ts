@@ -227,6 +227,9 @@ export function features(at: At<Dials>): Feature[] {
       sheet: soft ? 'soft' : 'rigid',
     })),
     ...(d.cover === 'lid'
+      ? [{ kind: 'remnant', name: 'Cut-out of the lid', count: on.length } as const]
+      : []),
+    ...(d.cover === 'lid'
       ? [
           {
             kind: 'cut edge',

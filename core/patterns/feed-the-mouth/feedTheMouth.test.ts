@@ -102,7 +102,9 @@ it('is cut by an adult in a holder; eyes that are glued on count as small parts'
   expect(cut.words).toContain('never in the hand');
   const eyes = material(8, { name: 'Button', form: 'disc', sizes: { diameter: 11, height: 2.5, wall: 2.5 } });
   const names = (part: Partial<Dials>) =>
-    feed.features(of(part, { eyes: [eyes] })).flatMap((f) => (f.kind === 'piece' ? [f.name] : []));
-  expect(names({ eyes: 'glued' })).toContain('Button, if it comes off');
-  expect(names({ eyes: 'drawn' })).not.toContain('Button, if it comes off');
+    feed
+      .features(of(part, { eyes: [eyes] }))
+      .flatMap((f) => (f.kind === 'attached' ? [`${f.name}, ${f.held}`] : []));
+  expect(names({ eyes: 'glued' })).toContain('Button, glued');
+  expect(names({ eyes: 'drawn' })).not.toContain('Button, glued');
 });

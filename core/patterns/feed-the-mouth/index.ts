@@ -5,6 +5,7 @@ import {
   countStep,
   materialFeatures,
   need,
+  attachedFeature,
   pieceFeature,
   plainName,
   sayFor,
@@ -93,9 +94,7 @@ function features(at: At<Dials>): Feature[] {
   const { ball, items, eyes } = parts(at);
   return [
     ...each(at).flatMap((p) => pieceFeature(p.material, p.count)),
-    ...(eyes && d.eyes === 'glued'
-      ? pieceFeature({ ...eyes, name: `${eyes.name}, if it comes off` }, 2)
-      : []),
+    ...(eyes && d.eyes === 'glued' ? attachedFeature(eyes, 2, 'glued') : []),
     { kind: 'cut edge', where: 'the mouth', material: ball.materialClass, covered: false },
     ...materialFeatures([ball, ...items, ...(eyes && d.eyes === 'glued' ? [eyes] : [])]),
   ];

@@ -97,7 +97,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
       `It needs ${mm(detail.lace)}; ${lace.name} is ${mm(lace.sizes.length ?? 0)}. Fewer holes, running stitch, or a longer lace.`,
     );
   const free = ruleOf('cord', 'strictest of both');
-  if (at.ageFrom < free.below && detail.lace > free.limit)
+  if (at.ageFrom < (free.below ?? 0) && detail.lace > free.limit)
     return say(
       'stop',
       'Too long a cord for this age',

@@ -134,7 +134,8 @@ function steps(at: At<Dials>): Step[] {
 export function features(at: At<Dials>): Feature[] {
   const { card, lace } = parts(at);
   return [
-    { kind: 'cord', name: lace.name, free: laceOf(at), loop: 0 },
+    { kind: 'cord', name: lace.name, free: laceOf(at), loop: 0, knots: 1 },
+    { kind: 'remnant', name: 'Punched-out discs', count: layOut(at).holes.length },
     { kind: 'cut edge', where: 'the card', material: card.materialClass, covered: false },
     ...materialFeatures([card, lace]),
   ];

@@ -6,6 +6,7 @@ import {
   countStep,
   materialFeatures,
   need,
+  attachedFeature,
   pieceFeature,
   sayFor,
   step,
@@ -303,7 +304,7 @@ function features(at: At<Dials>): Feature[] {
           );
   return [
     ...own,
-    ...(d.kind === 'insets' && knob ? pieceFeature(knob, d.number) : []),
+    ...(d.kind === 'insets' && knob ? attachedFeature(knob, d.number, 'glued') : []),
     ...(hasSticks(d) && stick ? pieceFeature(stick, d.number) : []),
     { kind: 'cut edge', where: 'each card', material: card?.materialClass ?? 'card', covered: d.laminated },
     ...materialFeatures([

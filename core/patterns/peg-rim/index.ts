@@ -5,6 +5,7 @@ import {
   countStep,
   materialFeatures,
   need,
+  hollowFeature,
   pieceFeature,
   sayFor,
   step,
@@ -96,6 +97,10 @@ function features(at: At<Dials>): Feature[] {
   return [
     ...each(at).flatMap((p) => pieceFeature(p.material, p.count)),
     ...kinds.map((m) => ({ kind: 'spring', name: m.name }) as const),
+    ...kinds.map(
+      (m) => ({ kind: 'moving gap', where: `jaw of ${m.name}`, from: 0, to: at.dials.jaw }) as const,
+    ),
+    ...hollowFeature(rim),
     ...materialFeatures([rim, ...kinds]),
   ];
 }

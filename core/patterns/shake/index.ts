@@ -4,7 +4,7 @@ import {
   countStep,
   materialFeatures,
   need,
-  pieceFeature,
+  fillerFeature,
   plainName,
   sayFor,
   step,
@@ -50,6 +50,14 @@ function plan(at: At<Dials>): Plan {
         ]
       : [];
   return { needs, cuts, steps: steps(at) };
+}
+
+/** What keeps the fillers in. */
+function sealOf(at: At<Dials>): string {
+  const { kind, band } = parts(at);
+  if (kind === 'plates') return at.dials.seal === 'staples' ? 'staples' : 'a band of tape';
+  if (kind === 'tube') return band ? 'caps held by bands' : 'taped caps';
+  return 'a glued screw cap';
 }
 
 /** Minutes by hand (common practice): three seconds a staple, two a piece put in by a child. */
@@ -150,12 +158,9 @@ function features(at: At<Dials>): Feature[] {
   const { kind, body, tape, band } = parts(at);
   const fills = fillings(at);
   return [
-    // As if it opened: what is inside is loose.
-    ...fills.flatMap((f) =>
-      pieceFeature({ ...f.material, name: `${f.material.name}, if it opens` }, f.count),
-    ),
+    ...fills.flatMap((f) => fillerFeature(f.material, f.count, sealOf(at))),
     ...(kind === 'plates' && d.seal === 'staples'
-      ? [{ kind: 'point', name: 'Points of the staples', guarded: tape !== null } as const]
+      ? [{ kind: 'staple', where: 'round the rim', count: d.staples, covered: tape !== null } as const]
       : []),
     ...(kind === 'tube' && band
       ? [{ kind: 'cord', name: band.name, free: 0, loop: band.sizes.length ?? 0 } as const]

@@ -111,7 +111,7 @@ describe('what is inside', () => {
   });
   it('is checked as if it opened, and under three asks for a pull test', () => {
     expect(shake.features(of({}))).toContainEqual(
-      expect.objectContaining({ kind: 'piece', name: 'Bean, if it opens' }),
+      expect.objectContaining({ kind: 'filler', name: 'Bean', seal: 'staples' }),
     );
     expect(shake.fit(of({}, {}, 24)).headline).toBe('Under three only after a pull test');
     expect(shake.steps(of({})).find((s) => s.id === 'pull')!.who).toBe('adult');

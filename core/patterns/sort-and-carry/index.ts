@@ -5,6 +5,7 @@ import {
   countStep,
   materialFeatures,
   need,
+  hollowFeature,
   pieceFeature,
   sayFor,
   sharedKinds,
@@ -66,6 +67,7 @@ function features(at: At<Dials>): Feature[] {
   return [
     ...each(at).flatMap((p) => pieceFeature(p.material, p.count)),
     ...pieceFeature(cup, d.cups + d.bowls),
+    ...hollowFeature(cup),
     ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: d.tool } as const]),
     ...materialFeatures([cup, ...kinds, ...(tray ? [tray] : []), ...(tool ? [tool] : [])]),
   ];

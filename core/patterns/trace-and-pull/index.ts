@@ -118,7 +118,8 @@ function features(at: At<Dials>): Feature[] {
   return [
     ...endsOf(at).flatMap((e) => pieceFeature(e.material, e.count)),
     // What hangs free is the longer side; no loop closes by itself.
-    { kind: 'cord', name: `${cord.name} over its peg`, free: Math.round(long), loop: 0 },
+    { kind: 'cord', name: `${cord.name} over its peg`, free: Math.round(long), loop: 0, knots: 2 },
+    { kind: 'fixing', name: peg.name, to: 'wall' },
     ...materialFeatures([...new Set([cord, ends[0], ends[1], clear, peg])]),
   ];
 }

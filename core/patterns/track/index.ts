@@ -113,9 +113,24 @@ function steps(at: At<Dials>): Step[] {
 }
 
 function features(at: At<Dials>): Feature[] {
-  const { board, barrier, runner } = parts(at);
+  const { dials: d } = at;
+  const { board, barrier, runner, thick } = parts(at);
   return [
     ...pieceFeature(runner, 1),
+    // A straw lies on its tape: a child can peel it off.
+    ...(barrier.form === 'cord'
+      ? []
+      : cutsOf(at).map((cut) => ({
+          kind: 'attached' as const,
+          name: cut.label,
+          shape: {
+            kind: 'cylinder' as const,
+            diameter: thick,
+            length: cut.id === 'inner' ? d.innerPiece : d.piece,
+          },
+          count: cut.count,
+          held: 'taped' as const,
+        }))),
     ...(barrier.form === 'cord'
       ? [{ kind: 'cord', name: `${barrier.name}, taped down`, free: 0, loop: 0 } as const]
       : []),

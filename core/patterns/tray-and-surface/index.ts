@@ -183,6 +183,11 @@ function features(at: At<Dials>): Feature[] {
           ),
         )
       : []),
+    ...(d.kind === 'wall'
+      ? [{ kind: 'fixing', name: 'What is taped up', to: 'wall' } as const]
+      : d.kind === 'floor' || d.kind === 'foil'
+        ? [{ kind: 'fixing', name: d.kind === 'foil' ? 'Foil path' : 'Taped shape', to: 'floor' } as const]
+        : []),
     ...(d.kind === 'brushes' ? brushes.flatMap((m) => pieceFeature(m, 1)) : []),
     ...materialFeatures([
       ...(isTray(d) && tray ? [tray] : []),

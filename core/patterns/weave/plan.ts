@@ -202,7 +202,7 @@ export function features(at: At<Dials>): Feature[] {
   const { stick, card, thread, woven, section } = parts(at);
   return [
     { kind: 'cord', name: `${thread.name} while it is worked`, free: d.free, loop: 0 },
-    { kind: 'cord', name: 'Hanger', free: TAIL, loop: TAIL },
+    { kind: 'cord', name: 'Hanger', free: TAIL, loop: TAIL, knots: 1 },
     ...(d.frame === 'loom'
       ? [
           {

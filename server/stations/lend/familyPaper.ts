@@ -12,9 +12,9 @@ import { loadPattern } from '../../../core/patterns/index.ts';
 import { orderSteps } from '../../../core/plan/order.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
-import type { Market } from '../../../core/safety/rules.ts';
 import { CopyRow, PlaceRow } from '../../db/entities.ts';
 import { atOf, chosenFor } from '../shape/service.ts';
+import { checkedBy } from '../check/service.ts';
 import { findKit, worked } from './kits.ts';
 
 interface Asked {
@@ -50,10 +50,7 @@ export async function familyPaper(
       prepared: asked.prepared === 'no' ? [] : preparedSteps(steps),
       show: pattern.show(at),
       rungs: pattern.rungs(at).map(({ name, grip }) => ({ name, grip })),
-      findings: checkFeatures(pattern.features(at), {
-        youngest: d.ageFrom,
-        market: place.market as Market,
-      }).findings,
+      findings: checkFeatures(pattern.features(at), await checkedBy(em, d)).findings,
     });
   }
   const copies = await em.find(CopyRow, { kit: id }, { orderBy: { id: 'asc' } });

@@ -6,6 +6,7 @@ import {
   BorrowerRow,
   CopyRow,
   CountRow,
+  KitRow,
   LoanRow,
   MaterialRow,
   type Copy,
@@ -17,6 +18,7 @@ import { rows } from '../../db/rows.ts';
 import { pageOf, textCursor, textCursorOf } from '../../paging.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { copyOf } from './copies.ts';
+import { recalledFor } from '../check/service.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
 import { readBench } from '../shape/service.ts';
 
@@ -86,6 +88,12 @@ export async function lend(
   if (copy.repair)
     throw new ProblemError(422, `${copy.label} is in repair.`, [
       { path: 'copyId', message: 'expected a kit that is in' },
+    ]);
+  const kit = copy.kit ? await em.findOneOrFail(KitRow, { id: copy.kit.id }) : null;
+  const recalled = await recalledFor(em, kit ? kit.designs : [copy.design.id]);
+  if (recalled)
+    throw new ProblemError(422, `${copy.label} is called back: ${recalled}.`, [
+      { path: 'copyId', message: 'expected a kit whose tests were passed' },
     ]);
   const days = daysBetween(today, input.dueOn);
   if (days < 0 || days > 366)

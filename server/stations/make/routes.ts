@@ -1,3 +1,4 @@
+import { checkedBy } from '../check/service.ts';
 import { Router, type Request } from 'express';
 import { z } from 'zod';
 import { day } from '../../../contract/common.ts';
@@ -6,7 +7,6 @@ import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
 import { loadPattern } from '../../../core/patterns/index.ts';
 import { orderSteps } from '../../../core/plan/order.ts';
 import { pagesOf } from '../../../core/print/pages.ts';
-import type { Market } from '../../../core/safety/rules.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { CopyRow, PlaceRow } from '../../db/entities.ts';
 import { buildSheetPdf } from '../../formats/buildSheet.ts';
@@ -57,7 +57,6 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
       em: m,
       place: place.name,
       locale: place.locale,
-      market: place.market as Market,
     };
   };
   const templateWords = (
@@ -147,10 +146,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
         scene: o.pattern.draw(o.at).scene,
         needs: o.pattern.needs(o.at),
         placed: orderSteps(o.pattern.steps(o.at), o.copies),
-        findings: checkFeatures(o.pattern.features(o.at), {
-          youngest: d.ageFrom,
-          market: o.market,
-        }).findings,
+        findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d)).findings,
         show: o.pattern.show(o.at),
         unit: o.unit,
       },

@@ -11,7 +11,7 @@ import { notFound, ProblemError, read } from '../../problem.ts';
 import { onShelf } from '../gather/shelf.ts';
 
 /** The place without its number: there is only one. */
-const placeJson = <T extends { id: number }>({ id: _, ...place }: T) => place;
+const placeJson = <T extends { id: number; rules: unknown }>({ id: _, rules: __, ...place }: T) => place;
 
 export function placeRoutes({ em, inTransaction, today, folder, door }: Inside): Router {
   const r = Router();

@@ -95,6 +95,7 @@ export async function writeFile(em: EntityManager, d: Design): Promise<DesignFil
       materials: Object.fromEntries(
         Object.entries(d.materials).map(([role, ids]) => [role, ids.flatMap(of)]),
       ),
+      ...(d.mouths ? { mouths: true } : {}),
     },
   };
 }

@@ -77,6 +77,7 @@ export function patternRoutes({ em, today, door }: Inside): Router {
       approach,
       ageFrom,
       market: place.market as Market,
+      rules: place.rules,
     };
     res.json(await door.run({ kind: 'pattern', request }, hungUp(res)));
   });

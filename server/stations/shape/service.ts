@@ -43,6 +43,7 @@ export const designJson = (d: Design): DesignJson => ({
   materials: d.materials,
   onBench: d.onBench,
   ...(d.child == null ? {} : { child: d.child }),
+  ...(d.mouths ? { mouths: true } : {}),
 });
 
 /** A page of designs in the order they were begun. */
@@ -216,6 +217,7 @@ export async function addDesign(em: EntityManager, input: DesignInput, today: Da
     ...(await checked(em, input, today)),
     onBench: input.onBench ?? true,
     child: input.child ?? null,
+    mouths: input.mouths ?? false,
     made: 0,
     version: 1,
   });

@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { formatAges } from '../../../core/calendar/ages.ts';
 import { formatLength, inUnit } from '../../../core/measure/length.ts';
 import { worst } from '../../../core/patterns/kernel.ts';
-import { handTests } from '../../../core/safety/rules.ts';
+import { handTests } from '../../../core/safety/handTests.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { Gauge } from '../../drawing/Gauge.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';

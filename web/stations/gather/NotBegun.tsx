@@ -7,7 +7,7 @@ import type { MaterialRow } from '../../../contract/materials.ts';
 import type { Place } from '../../../contract/place.ts';
 import { formatAges } from '../../../core/calendar/ages.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange } from '../../data/queries.ts';
+import { useChange, useRules } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
@@ -52,9 +52,10 @@ export function NotBegun({
 }) {
   const [ages, setAges] = useState<(typeof AGES)[number]>(AGES[1]);
   const navigate = useNavigate();
+  const { data: rules } = useRules();
   const start = useChange((input: DesignInput) => api<Design>('POST', '/designs', input));
   const fresh = useQuery({
-    queryKey: ['from stock', free, place.approach, ages[0]],
+    queryKey: ['from stock', free, place.approach, ages[0], rules?.rules],
     queryFn: () =>
       planner().fromStock({
         materials,
@@ -62,6 +63,7 @@ export function NotBegun({
         approach: place.approach,
         ageFrom: ages[0],
         market: place.market,
+        rules: rules?.rules,
         most: 4,
       }),
     staleTime: Infinity,

@@ -4,7 +4,7 @@ import type { Child } from '../../../contract/children.ts';
 import { loadPattern } from '../../../core/patterns/index.ts';
 import { useOpenDesign } from '../../design/store.ts';
 import { useWorkings, workFrom } from '../../design/workings.ts';
-import { answer, CAP, show, slotDesign, TUB } from '../../testing/desk.tsx';
+import { answer, CAP, show, slotDesign, TUB, RULES_HERE } from '../../testing/desk.tsx';
 import { standInWorker } from '../../testing/worker.ts';
 import { HandFit } from './HandFit.tsx';
 
@@ -25,7 +25,7 @@ const CHILDREN: Child[] = [
 beforeAll(async () => {
   standInWorker();
   await loadPattern('drop-through');
-  workFrom({ materials: [TUB, CAP], bench: [], market: 'strictest of both' });
+  workFrom({ materials: [TUB, CAP], bench: [], by: RULES_HERE });
 });
 const open = async (id: number, child?: string) => {
   answer({ 'GET /children': CHILDREN });

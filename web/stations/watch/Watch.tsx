@@ -11,6 +11,7 @@ import {
   useNotePages,
   useNotesSummary,
   usePlace,
+  useRules,
 } from '../../data/queries.ts';
 import type { Counts } from '../../../core/patterns/kernel.ts';
 import { countsOf } from '../../design/derived.ts';
@@ -130,7 +131,8 @@ export function Component() {
   const [before, setBefore] = useState<readonly RungDone[]>([]);
   const [day, setDay] = useState<string | null>(null);
   const design = designs?.find((d) => String(d.id) === designId) ?? null;
-  const heavy = useHeavy(design, materials, place?.market);
+  const { data: rules } = useRules();
+  const heavy = useHeavy(design, materials, rules);
   const isThere = useFamilies(design?.pattern);
   const counted = useMemo(
     () => (design && materials && isThere ? countsOf(design, materials) : NO_COUNTS),
