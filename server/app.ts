@@ -8,6 +8,7 @@ import { computeRoutes } from './compute/routes.ts';
 import type { Inside } from './inside.ts';
 import { ownHost, ownOrigin, type Names } from './ownHost.ts';
 import { jsonOnly, notFound, problemHandler } from './problem.ts';
+import { scaleRoutes } from './devices/scale.ts';
 import { checkRoutes } from './stations/check/routes.ts';
 import { fileInRoutes, fileRoutes } from './stations/files/routes.ts';
 import { gatherRoutes } from './stations/gather/routes.ts';
@@ -76,6 +77,7 @@ export function makeApp(
   api.use(
     placeRoutes(inside),
     checkRoutes(inside),
+    scaleRoutes(),
     gatherRoutes(inside),
     fileRoutes(inside),
     shapeRoutes(inside),

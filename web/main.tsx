@@ -31,6 +31,7 @@ const router = createBrowserRouter([
       },
       { path: 'shape/:id?', lazy: () => import('./stations/shape/Shape.tsx') },
       { path: 'check/:id?', lazy: () => import('./stations/check/Check.tsx') },
+      { path: 'rules', lazy: () => import('./stations/check/Rules.tsx') },
       { path: 'price/:id?', lazy: () => import('./stations/price/Price.tsx') },
       { path: 'make/:id?', lazy: () => import('./stations/make/Make.tsx') },
       { path: 'lend', lazy: () => import('./stations/lend/Lend.tsx') },

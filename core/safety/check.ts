@@ -83,8 +83,17 @@ export interface CheckOptions {
 
 const WORST: Record<Verdict, number> = { stop: 0, care: 1, clear: 2 };
 
-/** Worst first, and of equals what is nearest to or furthest over its limit. */
-export const worstFirst = (a: Finding, b: Finding): number => WORST[a.verdict] - WORST[b.verdict];
+/** What is told whatever comes out stands below what a number decided. */
+const LAST = ['remnant', 'cleaning', 'mouthed', 'fixing'];
+/** Worst first; of equals what is furthest over its limit, then the rest, and last what is told of every kit. */
+export const worstFirst = (a: Finding, b: Finding): number => {
+  const place = (f: Finding): number => (LAST.includes(f.rule) ? 2 : f.measured ? 0 : 1);
+  return (
+    WORST[a.verdict] - WORST[b.verdict] ||
+    place(a) - place(b) ||
+    (a.measured?.margin ?? 0) - (b.measured?.margin ?? 0)
+  );
+};
 
 /**
  * Looks at a design's facts under a market's rules, as the place has changed them, for the youngest who will use it.

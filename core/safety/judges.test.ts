@@ -54,7 +54,7 @@ describe('what can come loose', () => {
     expect(told([knob], 12)).toEqual(['attached: clear']);
   });
   it('behind a seal is loose as soon as that opens, and a ball by the ball gauge too', () => {
-    expect(told([BEANS], 30)).toEqual(['filler: stop', 'small-ball: stop']);
+    expect(told([BEANS], 30)).toEqual(['small-ball: stop', 'filler: stop']);
     const tests = [done('Bean', 'drop'), done('Bean', 'pull')];
     expect(of('filler', [BEANS], 30, { tests })!.verdict).toBe('care');
     expect(of('filler', [BEANS], 30, { tests: tests.slice(1) })!.verdict).toBe('stop');

@@ -14,6 +14,7 @@ import { api, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
 import { Select } from '../parts/Select.tsx';
+import { Choice } from '../parts/Choice.tsx';
 import { Confirm } from '../parts/Confirm.tsx';
 import { CountField, TextField } from '../parts/Field.tsx';
 import { Notice, Row, Stack } from '../parts/Panel.tsx';
@@ -105,6 +106,15 @@ export const DesignFacts = memo(function DesignFacts({ design, materials, patter
           onChange={number('ageTo', design.ageFrom + 1, 216)}
         />
       </Two>
+      <Choice
+        label="Puts things in the mouth"
+        value={design.mouths ? 'yes' : 'no'}
+        onChange={(v) => onChange({ mouths: v === 'yes' })}
+        options={[
+          { value: 'no', label: 'No one who uses it' },
+          { value: 'yes', label: 'Somebody does' },
+        ]}
+      />
       <Select
         label="Skill"
         value={design.skill}

@@ -17,17 +17,26 @@ export function Gauge({
   answer,
   name,
   unit,
+  turn = 0,
   over,
 }: {
   shape: Shape;
   answer: SmallPartsAnswer;
   name: string;
   unit: LengthUnit;
+  /** Degrees round the cylinder's axis that one looks from. */
+  turn?: number;
   over?: React.ReactNode;
 }) {
   const r = G.diameter / 2;
-  const [px0, , pz0] = answer.pose.position;
-  const shadow = hull(shadowOf(bodyOf(shape), multiply(SIDE, answer.pose.rotation))).map(
+  const [c, s] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
+  const [x0, y0, pz0] = answer.pose.position;
+  const px0 = c * x0 - s * y0;
+  const from = multiply(SIDE, [c, -s, 0, s, c, 0, 0, 0, 1]);
+  // The bottom slants: seen from another side its two ends are nearer each other in depth.
+  const middle = (G.shallow + G.deep) / 2;
+  const [nearer, farther] = [middle - c * (middle - G.shallow), middle + c * (G.deep - middle)];
+  const shadow = hull(shadowOf(bodyOf(shape), multiply(from, answer.pose.rotation))).map(
     ([x, z]) => [x + px0, -(z + pz0)] as const,
   );
   const xs = shadow.map((p) => p[0]);
@@ -37,7 +46,7 @@ export function Gauge({
   const top = Math.min(-11, ...ys) - 5;
   const bottom = Math.max(G.deep, ...ys) + 18;
   const at = (x: number, y: number): [number, number] => [x - left, y - top];
-  const inside: [number, number][] = [at(-r, 0), at(r, 0), at(r, G.deep), at(-r, G.shallow)];
+  const inside: [number, number][] = [at(-r, 0), at(r, 0), at(r, farther), at(-r, nearer)];
   const fits = answer.fits !== false;
   return (
     <Mat
@@ -64,7 +73,7 @@ export function Gauge({
             opacity="0.93"
           />
           <path
-            d={`M${at(-r, 0).join(' ')}L${at(-r, G.shallow).join(' ')}L${at(r, G.deep).join(' ')}L${at(r, 0).join(' ')}`}
+            d={`M${at(-r, 0).join(' ')}L${at(-r, nearer).join(' ')}L${at(r, farther).join(' ')}L${at(r, 0).join(' ')}`}
             fill="none"
             stroke="#fff"
             strokeWidth={2.2 * px}
@@ -85,8 +94,18 @@ export function Gauge({
             unit={unit}
             marks={[
               { kind: 'dimension', from: at(-r, 0), to: at(r, 0), side: [0, -8], value: G.diameter },
-              { kind: 'dimension', from: at(-r, 0), to: at(-r, G.shallow), side: [-6, 0], value: G.shallow },
-              { kind: 'dimension', from: at(r, 0), to: at(r, G.deep), side: [6, 0], value: G.deep },
+              ...(turn === 0
+                ? ([
+                    {
+                      kind: 'dimension',
+                      from: at(-r, 0),
+                      to: at(-r, G.shallow),
+                      side: [-6, 0],
+                      value: G.shallow,
+                    },
+                    { kind: 'dimension', from: at(r, 0), to: at(r, G.deep), side: [6, 0], value: G.deep },
+                  ] as const)
+                : []),
             ]}
           />
           <title>{`${name}: clearance ${lengthNumber(answer.clearance, unit)}`}</title>

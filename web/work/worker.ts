@@ -8,6 +8,7 @@ import { checkContainer } from '../../core/packing/container.ts';
 import { patternsFromStock } from '../../core/plan/patternsMade.ts';
 import { suggest, type Wish } from '../../core/plan/suggest.ts';
 import type { Market, PlaceRules } from '../../core/safety/rules.ts';
+import { smallestChanges } from '../../core/safety/smallestChange.ts';
 import { checkFeatures, type SafetyReport, type TestDone } from '../../core/safety/check.ts';
 
 const kept = new Map<string, unknown>();
@@ -54,6 +55,20 @@ export const bench = {
     const by = { market: a.market, rules: a.rules, mouths: a.mouths, tests: a.tests };
     return once(`safety ${JSON.stringify(by)} ${key(a)}`, () =>
       checkFeatures(pattern.features(a), { youngest: a.ageFrom, ...by }),
+    );
+  },
+  /** What would clear a finding, with the least of each kind of change. */
+  changes: async (a: Ask, rule: string, shelf: readonly Material[]) => {
+    const pattern = await loadPattern(a.pattern);
+    const options = {
+      market: a.market,
+      rules: a.rules,
+      mouths: a.mouths,
+      tests: a.tests,
+      youngest: a.ageFrom,
+    };
+    return once(`changes ${rule} ${JSON.stringify([options, shelf])} ${key(a)}`, () =>
+      smallestChanges({ pattern, at: a, rule, options, shelf }),
     );
   },
   /** Told once whenever it changes, since it is large: `supply` then names it by its number. */

@@ -7,7 +7,7 @@ import type {
   RulesUpdate,
 } from '../../../contract/checking.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import type { CheckOptions, TestDone } from '../../../core/safety/check.ts';
+import type { CheckOptions } from '../../../core/safety/check.ts';
 import { rulesOf, type Market, type PlaceRules } from '../../../core/safety/rules.ts';
 import { DesignRow, HandTestRow, PlaceRow, RuleLogRow, type Design } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';

@@ -1,14 +1,13 @@
-import { useState } from 'react';
 import { styled } from 'styled-components';
 import { formatAges } from '../../../core/calendar/ages.ts';
-import { formatLength, inUnit } from '../../../core/measure/length.ts';
 import { worst } from '../../../core/patterns/kernel.ts';
-import { handTests } from '../../../core/safety/handTests.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
-import { Gauge } from '../../drawing/Gauge.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
-import { Heading, Panel, Quiet, Seam, Stack } from '../../parts/Panel.tsx';
+import { Heading, Panel, Seam, Stack } from '../../parts/Panel.tsx';
 import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
+import { FindingItem } from './Findings.tsx';
+import { HandTests } from './HandTests.tsx';
+import { Turned } from './Turned.tsx';
 
 const Grid = styled.div`
   display: grid;
@@ -56,57 +55,6 @@ const Grid = styled.div`
     }
   }
 `;
-const Finding = styled.li`
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
-  gap: 10px;
-  padding: 9px 0;
-  border-top: 1px dashed var(--seam);
-  font-size: 14px;
-  line-height: 1.32;
-  &:first-child {
-    border-top: 0;
-  }
-  > :first-child {
-    align-self: start;
-  }
-`;
-const Legend = styled.div`
-  position: absolute;
-  left: 14px;
-  bottom: 12px;
-  right: 14px;
-  background: rgba(29, 74, 67, 0.88);
-  border-radius: 8px;
-  padding: 8px 10px;
-  font-size: 14px;
-  strong {
-    font-family: var(--display);
-    display: block;
-  }
-  span {
-    color: #cfe0d6;
-  }
-`;
-const Pieces = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-bottom: 6px;
-  button {
-    min-height: 32px;
-    padding: 2px 10px;
-    border: 1px solid var(--chalk);
-    border-radius: 8px;
-    background: none;
-    color: var(--chalk);
-    cursor: pointer;
-  }
-  button[aria-pressed='true'] {
-    background: var(--chalk);
-    color: var(--ink);
-  }
-`;
 const Tests = styled.ul`
   display: grid;
   gap: 8px;
@@ -131,14 +79,13 @@ function CheckWork({ at }: { at: AtBench }) {
   const { design, heavy, place } = at;
   const unit = place.lengthUnit;
   const report = heavy.safety;
-  const [shown, setShown] = useState(0);
-  const gauged = report?.gauged[shown] ?? report?.gauged[0];
+  const gauged = report?.gauged[0];
   const overall = report ? worst(report.findings.map((f) => f.verdict)) : null;
   const count = (kind: string): number => report?.findings.filter((f) => f.verdict === kind).length ?? 0;
   return (
     <Grid>
       <Heading
-        over={`${report ? `Rules applied: ${report.market} · ` : ''}youngest ${design.ageFrom} months (${design.forGroup}, ${formatAges(design.ageFrom, design.ageTo)})`}
+        over={`${report ? `Rules applied: ${report.market} · ` : ''}youngest ${report?.youngest ?? design.ageFrom} months (${design.forGroup}, ${formatAges(design.ageFrom, design.ageTo)})`}
         title="Can a mouth, a finger or a neck get caught?"
       >
         {overall && (
@@ -152,52 +99,14 @@ function CheckWork({ at }: { at: AtBench }) {
             }
           />
         )}
+        <ButtonLink plain to="/rules">
+          Rules
+        </ButtonLink>
         <ButtonLink to={`/price/${design.id}`}>Price it</ButtonLink>
       </Heading>
       <div className={gauged ? 'mat' : undefined}>
-        {gauged ? (
-          <Gauge
-            shape={gauged.shape}
-            answer={gauged.answer}
-            name={gauged.name}
-            unit={unit}
-            over={
-              <Legend>
-                {(report?.gauged.length ?? 0) > 1 && (
-                  <Pieces role="group" aria-label="Pieces">
-                    {report!.gauged.map((g, i) => (
-                      <button
-                        key={`${g.name}${i}`}
-                        type="button"
-                        aria-pressed={g === gauged}
-                        onClick={() => setShown(i)}
-                      >
-                        {g.name}
-                      </button>
-                    ))}
-                  </Pieces>
-                )}
-                {gauged.answer.fits === false ? (
-                  <>
-                    <strong>Stands out by {formatLength(-gauged.answer.clearance, unit)} at its best</strong>
-                    <span>
-                      of all ways round, proved to at least {formatLength(-gauged.answer.bounds[1], unit)}
-                    </span>
-                  </>
-                ) : gauged.answer.fits ? (
-                  <>
-                    <strong>Lies inside with {formatLength(gauged.answer.clearance, unit)} to spare</strong>
-                    <span>{gauged.name}, in the way shown: a small part</span>
-                  </>
-                ) : (
-                  <>
-                    <strong>Too close to call</strong>
-                    <span>treated as a small part</span>
-                  </>
-                )}
-              </Legend>
-            }
-          />
+        {report && gauged ? (
+          <Turned key={design.id} gauged={report.gauged} unit={unit} />
         ) : (
           <Panel>
             {heavy.problem ? (
@@ -222,31 +131,14 @@ function CheckWork({ at }: { at: AtBench }) {
       <Panel className="findings" aria-label="Findings" tabIndex={0}>
         <ul>
           {report?.findings.map((f) => (
-            <Finding key={f.id}>
-              <Verdict kind={f.verdict} />
-              <div>
-                <h3>{f.title}</h3>
-                <p>{inUnit(`${f.words} ${f.remedy ?? ''}`, place.lengthUnit)}</p>
-                <Quiet>{f.source}</Quiet>
-              </div>
-            </Finding>
+            <FindingItem key={f.id} of={f} design={design} materials={at.materials} unit={unit} />
           )) ?? <li>{heavy.problem ?? 'Looking at every feature …'}</li>}
         </ul>
       </Panel>
       <div className="aside">
         <Panel as="div">
           <Stack $gap={10}>
-            <h2>Tests to do by hand</h2>
-            <Quiet>On one finished kit, before the others are lent.</Quiet>
-            <Tests>
-              {handTests(design.ageFrom, report?.market ?? place.market).map((t) => (
-                <li key={t.id}>{inUnit(t.words, place.lengthUnit)}</li>
-              ))}
-            </Tests>
-            <Quiet>
-              Then check it again here: what broke off is a piece of its own. 16 CFR 1500.51–.53, EN 71-1,
-              from memory.
-            </Quiet>
+            <HandTests design={design} report={report} market={report?.market ?? place.market} unit={unit} />
             <Seam />
             <h2>Not checked</h2>
             <Tests as="ul">
@@ -254,6 +146,17 @@ function CheckWork({ at }: { at: AtBench }) {
                 <li key={u}>{u}</li>
               ))}
             </Tests>
+            {report && report.changed.length > 0 && (
+              <>
+                <Seam />
+                <h2>Rules changed here</h2>
+                <Tests as="ul">
+                  {report.changed.map((c) => (
+                    <li key={c}>{c}</li>
+                  ))}
+                </Tests>
+              </>
+            )}
           </Stack>
         </Panel>
       </div>

@@ -4,11 +4,12 @@ import { styled } from 'styled-components';
 import type { Offer, Supplier } from '../../../contract/materials.ts';
 import { money, rateWords } from '../../data/style.ts';
 import { heldWords, kits } from '../../../core/needs/supply.ts';
-import { packRate, rateOf, threeCosts, type Rate } from '../../../core/price/costs.ts';
+import { packRate, threeCosts, type Rate } from '../../../core/price/costs.ts';
 import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
 import { api, words } from '../../data/api.ts';
 import { purchaseOf } from '../../data/purchase.ts';
 import { useOffers, useSuppliers } from '../../data/queries.ts';
+import { useRates } from '../../data/rates.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { useOpenDesign } from '../../design/store.ts';
 import { ButtonLink } from '../../parts/Button.tsx';
@@ -44,7 +45,6 @@ function requestFor(at: AtBench, offers: readonly Offer[], suppliers: readonly S
   return purchaseOf({ wanted, free: (id) => free.get(id) ?? 0, offers, suppliers });
 }
 
-const NO_RATE: Rate = { minor: 0, from: 'saved' };
 const FROM: Record<Rate['from'], string> = {
   bought: 'as bought, delivery included',
   worth: 'as this place values a find',
@@ -70,11 +70,7 @@ function PriceWork({ at }: { at: AtBench }) {
     retry: false,
   });
   const answer = bought.data;
-  const rates = useMemo(
-    () => new Map(materials.map((m) => [m.id, offers && suppliers ? rateOf(m, offers, suppliers) : NO_RATE])),
-    [materials, offers, suppliers],
-  );
-  const rate = (id: number): Rate => rates.get(id) ?? NO_RATE;
+  const rate = useRates(materials);
   const costs = threeCosts({
     needs: needed.needs,
     rate,

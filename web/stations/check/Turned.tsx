@@ -1,0 +1,126 @@
+import { useState } from 'react';
+import { styled } from 'styled-components';
+import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
+import type { Gauged } from '../../../core/safety/check.ts';
+import { Gauge } from '../../drawing/Gauge.tsx';
+
+const Legend = styled.div`
+  position: absolute;
+  left: 14px;
+  bottom: 12px;
+  right: 14px;
+  background: rgba(29, 74, 67, 0.92);
+  border-radius: 8px;
+  padding: 8px 10px;
+  font-size: 14px;
+  strong {
+    font-family: var(--display);
+    display: block;
+  }
+  span {
+    color: #cfe0d6;
+  }
+  label {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+    margin-top: 4px;
+  }
+  input {
+    flex: 1;
+    min-width: 0;
+    accent-color: var(--fox);
+  }
+`;
+const Pieces = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 6px;
+  button {
+    min-height: 32px;
+    padding: 2px 10px;
+    border: 1px solid var(--chalk);
+    border-radius: 8px;
+    background: none;
+    color: var(--chalk);
+    cursor: pointer;
+  }
+  button[aria-pressed='true'] {
+    background: var(--chalk);
+    color: var(--ink);
+  }
+`;
+
+/** What the cylinder says of a piece, as one would tell a parent. */
+function Said({ of, unit }: { of: Gauged; unit: LengthUnit }) {
+  const { answer, name } = of;
+  if (answer.fits === false)
+    return (
+      <>
+        <strong>Too large by {formatLength(-answer.clearance, unit)} to go in</strong>
+        <span>at its best of all ways round, proved to at least {formatLength(-answer.bounds[1], unit)}</span>
+      </>
+    );
+  if (answer.fits)
+    return (
+      <>
+        <strong>Goes in, with {formatLength(answer.clearance, unit)} to spare: a small part</strong>
+        <span>{name}, in the way shown</span>
+      </>
+    );
+  return (
+    <>
+      <strong>Too close to call</strong>
+      <span>treated as a small part</span>
+    </>
+  );
+}
+
+/** Each piece in the test cylinder in its best pose, to be looked at from all round. */
+export function Turned({ gauged, unit }: { gauged: readonly Gauged[]; unit: LengthUnit }) {
+  const [shown, setShown] = useState(0);
+  const [turn, setTurn] = useState(0);
+  const one = gauged[shown] ?? gauged[0]!;
+  return (
+    <Gauge
+      shape={one.shape}
+      answer={one.answer}
+      name={one.name}
+      unit={unit}
+      turn={turn}
+      over={
+        <Legend>
+          {gauged.length > 1 && (
+            <Pieces role="group" aria-label="Pieces">
+              {gauged.map((g, i) => (
+                <button
+                  key={`${g.name}${i}`}
+                  type="button"
+                  aria-pressed={g === one}
+                  onClick={() => setShown(i)}
+                >
+                  {g.name}
+                </button>
+              ))}
+            </Pieces>
+          )}
+          <Said of={one} unit={unit} />
+          <label>
+            Look from
+            <input
+              type="range"
+              min={0}
+              max={355}
+              step={5}
+              value={turn}
+              aria-valuetext={`${turn} degrees round`}
+              onChange={(e) => setTurn(e.target.valueAsNumber)}
+            />
+            <span>{turn}°</span>
+          </label>
+        </Legend>
+      }
+    />
+  );
+}
