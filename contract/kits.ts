@@ -19,6 +19,14 @@ const kitShape = z.strictObject({
   /** What it is packed into; null for what its designs bring. */
   container: id.nullable(),
   words: kitWords.optional(),
+  /** Age of the youngest at home who will get hold of it, months, where that is younger than its designs are for. */
+  youngest: z
+    .number({ error: 'expected an age in months' })
+    .int('expected whole months')
+    .min(0, 'must not be negative')
+    .max(216, 'must be at most 216 months')
+    .nullable()
+    .optional(),
 });
 /** Parts for so many families, handed over for good. */
 export const kitGiving = z.strictObject({
@@ -80,6 +88,7 @@ export interface Kit {
   readonly name: string;
   readonly designs: readonly KitDesignRow[];
   readonly words: Readonly<Record<string, string>>;
+  readonly youngest: number | null;
   readonly container: { readonly id: number; readonly name: string } | null;
   readonly parts: readonly KitPartRow[];
   /** g; what is not known to weigh anything is named. */

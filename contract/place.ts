@@ -32,6 +32,13 @@ export const placeInput = z.strictObject({
     .max(6, 'may have at most 6 languages')
     .refine((list) => new Set(list).size === list.length, 'expected each language once')
     .optional(),
+  /** Whom a family rings when a part breaks; empty for none. */
+  phone: z
+    .string({ error: 'expected a telephone number' })
+    .trim()
+    .max(40, 'may have at most 40 characters')
+    .regex(/^[0-9+()./ -]*$/, 'expected digits, spaces and + ( ) . / -')
+    .optional(),
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }),
   /** What local policy says of toilet-roll tubes and card egg cartons. */
   toiletRolls: z.enum(LOCAL, { error: `expected one of ${LOCAL.join(', ')}` }).optional(),

@@ -60,6 +60,8 @@ export type Feature =
       readonly name: string;
       readonly mouth: number;
       readonly film: number | null;
+      /** Cloth and mesh let air through. */
+      readonly airy: boolean;
       readonly drawstring: number;
     }
   /** Round and hollow on one side, so that it can lie over a face. */

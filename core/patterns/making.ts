@@ -181,6 +181,7 @@ export const bagFeatures = (materials: readonly Material[]): Feature[] =>
         name: m.name,
         mouth,
         film: m.materialClass === 'plastic' ? (wall ?? null) : null,
+        airy: m.materialClass === 'fabric',
         drawstring: 0,
       },
     ];

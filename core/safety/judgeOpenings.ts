@@ -83,7 +83,7 @@ export const cord: Judge<'cord'> = (f, on) => {
 
 export const bag: Judge<'bag'> = (f, on) => {
   const mouth = on.rule('bag-mouth');
-  const over = mouth && f.mouth > mouth.limit;
+  const over = mouth && f.mouth > mouth.limit && !f.airy;
   if (mouth) {
     const said = { where: f.name, measured: atMost(f.mouth, mouth.limit) };
     if (over)
@@ -94,7 +94,9 @@ export const bag: Judge<'bag'> = (f, on) => {
     else
       on.clear(mouth, {
         ...said,
-        words: `${f.name}: its mouth is ${mm(f.mouth)} round, too narrow for a head.`,
+        words: f.airy
+          ? `${f.name}: of cloth, which lets air through.`
+          : `${f.name}: its mouth is ${mm(f.mouth)} round, too narrow for a head.`,
       });
   }
   const film = on.rule('bag-film');

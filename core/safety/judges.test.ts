@@ -78,11 +78,13 @@ describe('gaps, cords and bags', () => {
       name: 'Bag',
       mouth,
       film,
+      airy: false,
       drawstring,
     });
     expect(told([bag(400, 0.02)], 48)).toEqual(['bag-film: stop', 'bag-mouth: care']);
     expect(told([bag(400, 0.05)], 48)).toEqual(['bag-mouth: care', 'bag-film: clear']);
-    // Of cloth, or where nobody measured the film, only the mouth is told.
+    expect(told([{ ...bag(600, null), airy: true } as Feature], 12)).toEqual(['bag-mouth: clear']);
+    // Where nobody measured the film, only the mouth is told.
     expect(told([bag(400, null)], 48)).toEqual(['bag-mouth: care']);
     expect(told([bag(300, 0.02)], 48)).toEqual(['bag-mouth: clear']);
     expect(told([bag(300, null, 300)], 12)).toEqual(['drawstring: stop', 'bag-mouth: clear']);

@@ -1,8 +1,9 @@
 import { extentsOf, shapeOf, type Material } from '../materials/material.ts';
 import type { AnyAt, AnyDials, Chosen, DialSpec, OpenPattern } from '../patterns/index.ts';
-import { refusal, type Need, type Verdict } from '../patterns/kernel.ts';
+import { refusal, type Feature, type Need, type Verdict } from '../patterns/kernel.ts';
 import { checkFeatures, type CheckOptions, type Finding } from './check.ts';
 import { RULES } from './ruleList.ts';
+import { rulesOf } from './rules.ts';
 
 /** One touch that clears a finding: a dial, a material or the age, and what it does besides. */
 export interface Change {
@@ -103,11 +104,21 @@ export function smallestChanges(options: {
   const at: AnyAt = { ...options.at, dials: pattern.check(options.at.dials) };
   const { features, ...by } = { features: pattern.features(at), ...options.options };
   const before = checkFeatures(features, by).findings;
+  // Most tries fail by the rule's own kind of feature: the rest is judged of those alone that do not.
+  const looksAt = rulesOf(by.market, by.rules).find((r) => r.id === rule)?.looksAt;
+  const own = (list: readonly Feature[]): Feature[] =>
+    looksAt === 'piece' || looksAt === 'give'
+      ? list.filter((f) => f.kind === 'piece' || f.kind === 'give' || f.kind === 'filler')
+      : list.filter((f) => f.kind === looksAt);
+  const mayClear = (there: readonly Feature[], youngest: number): boolean =>
+    isBetter(before, checkFeatures(own(there), { ...by, youngest }).findings, rule);
   const tried = (there: AnyAt, youngest = by.youngest): Try | null => {
     try {
-      const own = { ...there, dials: pattern.check(there.dials) };
-      const now = checkFeatures(pattern.features(own), { ...by, youngest }).findings;
-      return isBetter(before, now, rule) ? { at: own, now } : null;
+      const asked = { ...there, dials: pattern.check(there.dials) };
+      const found = pattern.features(asked);
+      if (!mayClear(found, youngest)) return null;
+      const now = checkFeatures(found, { ...by, youngest }).findings;
+      return isBetter(before, now, rule) ? { at: asked, now } : null;
     } catch {
       // The family has said what does not go together: no change.
       return null;

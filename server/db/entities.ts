@@ -25,6 +25,8 @@ export const PlaceRow = defineEntity({
     languages: p.json<string[]>(),
     /** What it has made of the rules of the check. */
     rules: p.json<PlaceRules>(),
+    /** Whom a family rings. */
+    phone: p.string(),
   },
 });
 
@@ -208,6 +210,8 @@ export const KitRow = defineEntity({
     container: p.integer().nullable(),
     /** What the place tells families itself, by language. */
     words: p.json<Record<string, string>>(),
+    /** Youngest at home who will get hold of it, months. */
+    youngest: p.integer().nullable(),
   },
 });
 

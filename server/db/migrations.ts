@@ -212,6 +212,8 @@ class Checks extends Migration {
     this.addSql(
       'create table "rule_log" ("id" integer not null primary key autoincrement, "changed_on" text not null, "changed_by" text not null, "why" text not null, "what" text not null)',
     );
+    this.addSql(`alter table "place" add column "phone" text not null default ''`);
+    this.addSql('alter table "kit" add column "youngest" integer null check ("youngest" >= 0)');
     this.addSql('alter table "design" add column "mouths" integer not null default 0');
     this.addSql(
       'create table "hand_test" ("id" integer not null primary key autoincrement, "design_id" integer not null references "design" ("id") on delete cascade, "part" text not null, "test" text not null, "passed" integer not null, "force" real null check ("force" >= 0), "done_on" text not null, "done_by" text not null, "words" text not null)',

@@ -106,6 +106,43 @@ describe('papers for the bench', () => {
     );
   });
 
+  it('the check sheet says what was found, tested and not checked, and the page for a family answers in plain words', async () => {
+    const textOf = async (path: string): Promise<string> => {
+      writeFileSync(join(folder, 'check.pdf'), await fetchFile(path));
+      return execFileSync('pdftotext', ['-layout', join(folder, 'check.pdf'), '-'], { encoding: 'utf8' });
+    };
+    await desk
+      .post('/tests', {
+        designId: id,
+        part: 'Cap',
+        test: 'pull',
+        passed: true,
+        force: 91,
+        by: 'Keeper of the cart',
+        words: 'no crack',
+      })
+      .expect(201);
+    const sheet = await textOf(`/designs/${id}/check-sheet.pdf?paper=A4`);
+    const report = (await desk.get(`/designs/${id}/check`).expect(200)).body as {
+      findings: { title: string; verdict: string }[];
+      youngest: number;
+      unchecked: string[];
+    };
+    expect(sheet).toMatch(/Rules applied: strictest of both\. Youngest who will use it: 18 months/);
+    // What stands on the paper is what the screen is told.
+    for (const f of report.findings) expect(sheet).toContain(f.title);
+    for (const u of report.unchecked) expect(sheet).toContain(u);
+    expect(sheet).toMatch(/Cap: too large by [\d.]+ mm to go in/);
+    expect(sheet).toMatch(/pull · Cap: held, 91 N · Keeper of the cart/);
+    expect(sheet).toMatch(/not a certificate/);
+    const page = await textOf(`/designs/${id}/family-check.pdf`);
+    expect(page).toMatch(/Could my child choke on it\?/);
+    expect(page).toMatch(/too large to go into the test tube/);
+    expect(page).toMatch(/Whom to ring/);
+    expect(page).toMatch(/page 1 of 1/);
+    expect(`${sheet} ${page}`).not.toMatch(/\bsafe\b/i);
+  });
+
   it('labels are read by a scanner that is not ours, QR and Code 128 alike', async () => {
     writeFileSync(join(folder, 'labels.pdf'), await fetchFile(`/designs/${id}/labels.pdf`));
     execFileSync('pdftoppm', [

@@ -24,6 +24,7 @@ export const PLACE: Place = {
   toiletRolls: 'rest',
   eggCartons: 'rest',
   restDays: 3,
+  phone: '',
   version: 1,
   today: '2026-11-24',
 };

@@ -1,7 +1,10 @@
 import { Router } from 'express';
+import { z } from 'zod';
 import { handTestInput, rulesUpdate, testsQuery } from '../../../contract/checking.ts';
 import type { Inside } from '../../inside.ts';
-import { read } from '../../problem.ts';
+import { checkSheetPdf, familyCheckPdf } from '../../formats/checkSheet.ts';
+import { read, readId } from '../../problem.ts';
+import { kitReport, sheetOf } from './sheet.ts';
 import { addTest, keepRules, recalls, rulesHere } from './service.ts';
 
 export function checkRoutes({ em, inTransaction, today }: Inside): Router {
@@ -15,6 +18,27 @@ export function checkRoutes({ em, inTransaction, today }: Inside): Router {
     const input = read(handTestInput, req.body);
     res.status(201).json(await inTransaction((m) => addTest(m, input, today())));
   });
+  const asked = z.strictObject({
+    paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
+  });
+  for (const kind of ['design', 'kit'] as const) {
+    r.get(`/${kind}s/:id/check`, async (req, res) => {
+      res.json(await kitReport(em(), kind, readId(req.params.id, kind), today()));
+    });
+    for (const [path, pdf] of [
+      ['check-sheet', checkSheetPdf],
+      ['family-check', familyCheckPdf],
+    ] as const)
+      r.get(`/${kind}s/:id/${path}.pdf`, async (req, res) => {
+        const { paper } = read(asked, req.query);
+        const sheet = await sheetOf(em(), kind, readId(req.params.id, kind), today());
+        const name = sheet.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || kind;
+        res
+          .type('application/pdf')
+          .attachment(`${name}-${path}.pdf`)
+          .send(Buffer.from(await pdf(sheet, paper ?? sheet.paper)));
+      });
+  }
   r.get('/recalls', async (req, res) => {
     const { designId } = read(testsQuery, req.query);
     res.json(await recalls(em(), designId));

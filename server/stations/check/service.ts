@@ -16,7 +16,7 @@ import { ProblemError } from '../../problem.ts';
 /** More tests than this are not told at once: the last ones decide. */
 const MOST_TESTS = 5000;
 
-const readTests = (em: EntityManager, designId?: number): Promise<HandTestJson[]> =>
+export const readTests = (em: EntityManager, designId?: number): Promise<HandTestJson[]> =>
   rows<Omit<HandTestJson, 'passed'> & { passed: number }>(
     em,
     `select id, design_id as "designId", part, test, passed, force, done_on as "on", done_by as "by", words from hand_test ${designId === undefined ? '' : 'where design_id = ?'} order by id desc limit ${MOST_TESTS}`,

@@ -150,7 +150,13 @@ function kitsNow({ kit, free, shelf }: Worked): { most: number; first: string | 
 }
 
 async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<Kit> {
-  const base = { id: kit.id, version: kit.version, name: kit.name, words: kit.words };
+  const base = {
+    id: kit.id,
+    version: kit.version,
+    name: kit.name,
+    words: kit.words,
+    youngest: kit.youngest ?? null,
+  };
   const made = await em.count(CopyRow, { kit: kit.id });
   const given = await em.find(GivenRow, { kit: kit.id });
   const givenTo = given.reduce((n, g) => n + g.families, 0);
@@ -240,7 +246,12 @@ export async function suggestKits(em: EntityManager, today: Day): Promise<Sugges
 
 export async function addKit(em: EntityManager, input: KitInput, today: Day): Promise<Kit> {
   await worked(em, input, today);
-  const kit = em.create(KitRow, { ...input, words: wordsOf(input), version: 1 });
+  const kit = em.create(KitRow, {
+    ...input,
+    words: wordsOf(input),
+    youngest: input.youngest ?? null,
+    version: 1,
+  });
   await em.flush();
   return kitJson(em, kit, today);
 }

@@ -1,6 +1,7 @@
 import { styled } from 'styled-components';
 import { formatAges } from '../../../core/calendar/ages.ts';
 import { worst } from '../../../core/patterns/kernel.ts';
+import { DesignFile } from '../../design/DesignFile.tsx';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Heading, Panel, Seam, Stack } from '../../parts/Panel.tsx';
@@ -99,6 +100,8 @@ function CheckWork({ at }: { at: AtBench }) {
             }
           />
         )}
+        <DesignFile href={`/api/designs/${design.id}/check-sheet.pdf`}>Check sheet</DesignFile>
+        <DesignFile href={`/api/designs/${design.id}/family-check.pdf`}>For a parent</DesignFile>
         <ButtonLink plain to="/rules">
           Rules
         </ButtonLink>

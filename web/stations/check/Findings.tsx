@@ -86,6 +86,8 @@ function Margin({ of, unit }: { of: Finding; unit: LengthUnit }) {
   );
 }
 
+const THEN = { clear: 'then clear', care: 'then take care', stop: 'one stop fewer, not all' } as const;
+
 function take(c: Change, design: Design): void {
   const { change } = useOpenDesign.getState();
   if (c.kind === 'dial') change({ dials: { ...design.dials, [c.id]: c.value } });
@@ -136,7 +138,7 @@ function WhatClears({
             <br />
             <Quiet>
               {[
-                c.verdict === 'clear' ? 'then clear' : 'then take care',
+                THEN[c.verdict],
                 `fit: ${c.fit.headline.toLowerCase()}`,
                 c.bits[1] === null
                   ? 'no bits'

@@ -15,6 +15,7 @@ import { Stepper } from '../../parts/Field.tsx';
 import { Notice, Panel, Quiet, Row, Spread } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { GiveAway } from './GiveAway.tsx';
+import { KitChecked } from './KitChecked.tsx';
 
 const Parts = styled.ul`
   list-style: none;
@@ -185,6 +186,7 @@ export function KitCard({
             </span>
             <Packed kit={kit} materials={materials} />
           </Figures>
+          <KitChecked kit={kit} />
           <Spread style={{ marginTop: 10 }}>
             <span>
               <b>{kitsWords(kit.kitsNow)} from free stock</b>

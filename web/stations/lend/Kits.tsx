@@ -5,7 +5,7 @@ import { api, words } from '../../data/api.ts';
 import { useChange, useDesigns, useKits, useMaterials, usePlace } from '../../data/queries.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
-import { TextField } from '../../parts/Field.tsx';
+import { CountField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Row, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
@@ -35,11 +35,13 @@ export function Component() {
   const [name, setName] = useState('');
   const [picked, setPicked] = useState<readonly string[]>([]);
   const [container, setContainer] = useState<string | null>(null);
+  const [youngest, setYoungest] = useState<number | null>(null);
   const fill = (kit: Kit | null): void => {
     setOpen(kit);
     setName(kit?.name ?? '');
     setPicked(kit?.designs.map((d) => String(d.id)) ?? []);
     setContainer(kit?.container ? String(kit.container.id) : null);
+    setYoungest(kit?.youngest ?? null);
   };
   const save = useChange(() => {
     if (picked.length === 0) throw new Error('Choose at least one design.');
@@ -47,6 +49,7 @@ export function Component() {
       name,
       designs: picked.map(Number),
       container: container === null ? null : Number(container),
+      youngest,
     };
     return open
       ? api<Kit>('PUT', `/kits/${open.id}`, { ...input, version: open.version })
@@ -103,6 +106,11 @@ export function Component() {
                   { value: '', label: 'What its designs bring' },
                   ...holds.map((m) => ({ value: String(m.id), label: m.name, note: `${m.kept} kept` })),
                 ]}
+              />
+              <CountField
+                label="Youngest at home, months (if younger)"
+                value={youngest}
+                onChange={setYoungest}
               />
               {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
               <Row>

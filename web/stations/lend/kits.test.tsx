@@ -12,6 +12,7 @@ const KIT: Kit = {
     { id: 1, name: 'Drop tub', rungs: ['Wide slot', 'Close slot'] },
     { id: 2, name: 'Count pouch', rungs: [] },
   ],
+  youngest: null,
   words: { en: 'Bring it back.' },
   container: null,
   parts: [

@@ -8,7 +8,7 @@ import { MARKETS } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useBackups, usePlace } from '../../data/queries.ts';
 import { languageName, placeStyle } from '../../data/style.ts';
-import { Button, FileLink } from '../../parts/Button.tsx';
+import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
 import { Choice, ChoiceOfMany } from '../../parts/Choice.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
@@ -67,12 +67,22 @@ function PlaceForm({ place }: { place: Place }) {
                   options={LOCALES}
                 />
               </Two>
+              <TextField
+                label="Telephone, for families"
+                value={draft.phone}
+                onChange={(phone) => set({ phone })}
+              />
               <Choice
                 label="Safety rules"
                 value={draft.market}
                 onChange={(v) => set({ market: v as Place['market'] })}
                 options={options(MARKETS)}
               />
+              <div>
+                <ButtonLink plain small to="/rules">
+                  Rules, one by one
+                </ButtonLink>
+              </div>
               <Choice
                 label="New designs start from"
                 value={draft.approach}

@@ -1,0 +1,87 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { Day } from '../../../core/calendar/days.ts';
+import type { LengthUnit } from '../../../core/measure/length.ts';
+import { loadPattern } from '../../../core/patterns/index.ts';
+import { bagFeatures } from '../../../core/patterns/making.ts';
+import { checkKit, type CheckedDesign, type KitReport } from '../../../core/safety/kitCheck.ts';
+import { KitRow, PlaceRow, type Design } from '../../db/entities.ts';
+import type { CheckSheet } from '../../formats/checkSheet.ts';
+import { notFound } from '../../problem.ts';
+import { atOf, chosenFor, findDesign, materialsOf } from '../shape/service.ts';
+import { checkedBy, readTests } from './service.ts';
+
+/** The check of designs that are one kit. */
+async function reportOf(
+  em: EntityManager,
+  designs: readonly Design[],
+  o: { readonly youngest: number | null; readonly container: number | null; readonly today: Day },
+): Promise<KitReport> {
+  const checked: CheckedDesign[] = [];
+  for (const d of designs) {
+    const pattern = await loadPattern(d.pattern);
+    const { chosen } = await chosenFor(em, d.materials, o.today);
+    checked.push({
+      name: d.name,
+      features: pattern.features(atOf(d, chosen)),
+      options: await checkedBy(em, d),
+    });
+  }
+  const packed = o.container === null ? [] : [...(await materialsOf(em, [o.container], o.today)).values()];
+  return checkKit(checked, o.youngest, bagFeatures(packed));
+}
+
+interface Subject {
+  readonly name: string;
+  readonly designs: readonly Design[];
+  readonly youngest: number | null;
+  readonly container: number | null;
+}
+
+async function subjectOf(em: EntityManager, kind: 'design' | 'kit', id: number): Promise<Subject> {
+  if (kind === 'design') {
+    const d = await findDesign(em, id);
+    return { name: d.name, designs: [d], youngest: null, container: null };
+  }
+  const kit = await em.findOne(KitRow, { id });
+  if (!kit) throw notFound(`kit ${id}`);
+  const designs: Design[] = [];
+  for (const d of kit.designs) designs.push(await findDesign(em, d));
+  return { name: kit.name, designs, youngest: kit.youngest ?? null, container: kit.container ?? null };
+}
+
+/** A design or a kit checked as one thing. */
+export async function kitReport(
+  em: EntityManager,
+  kind: 'design' | 'kit',
+  id: number,
+  today: Day,
+): Promise<KitReport> {
+  const s = await subjectOf(em, kind, id);
+  return reportOf(em, s.designs, { ...s, today });
+}
+
+/** What is printed of the check of a design or a kit. */
+export async function sheetOf(
+  em: EntityManager,
+  kind: 'design' | 'kit',
+  id: number,
+  today: Day,
+): Promise<CheckSheet & { readonly paper: 'A4' | 'Letter' }> {
+  const s = await subjectOf(em, kind, id);
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  const [first] = s.designs;
+  const pattern = await loadPattern(first!.pattern);
+  const { chosen } = await chosenFor(em, first!.materials, today);
+  const tests = (await Promise.all(s.designs.map((d) => readTests(em, d.id)))).flat();
+  return {
+    name: s.name,
+    place: place.name,
+    phone: place.phone,
+    today,
+    unit: place.lengthUnit as LengthUnit,
+    paper: place.paper as 'A4' | 'Letter',
+    report: await reportOf(em, s.designs, { ...s, today }),
+    tests,
+    picture: pattern.draw(atOf(first!, chosen)).scene,
+  };
+}

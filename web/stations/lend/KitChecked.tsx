@@ -1,0 +1,85 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { styled } from 'styled-components';
+import type { Kit } from '../../../contract/kits.ts';
+import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
+import { worst } from '../../../core/patterns/kernel.ts';
+import type { KitReport } from '../../../core/safety/kitCheck.ts';
+import { api, words } from '../../data/api.ts';
+import { usePlace } from '../../data/queries.ts';
+import { FileLink, Button } from '../../parts/Button.tsx';
+import { Quiet, Row } from '../../parts/Panel.tsx';
+import { Verdict } from '../../shell/Verdict.tsx';
+
+const Found = styled.ul`
+  display: grid;
+  gap: 8px;
+  margin: 8px 0;
+  font-size: 14px;
+  li {
+    display: grid;
+    grid-template-columns: 92px minmax(0, 1fr);
+    gap: 10px;
+  }
+`;
+
+/** What a check comes to, in words. */
+function said(report: KitReport): string {
+  const count = (kind: string): number => report.findings.filter((f) => f.verdict === kind).length;
+  const parts = [
+    count('stop') > 0 ? `${count('stop')} × stop` : '',
+    count('care') > 0 ? `${count('care')} × take care` : '',
+  ].filter(Boolean);
+  return parts.length === 0 ? 'Nothing found' : parts.join(', ');
+}
+
+/** The whole kit as one thing in one home: what was found, worst first, and its papers. */
+export function KitChecked({ kit }: { kit: Kit }) {
+  const { data: place } = usePlace();
+  const [isOpen, setOpen] = useState(false);
+  const check = useQuery({
+    queryKey: ['kits', kit.id, 'check', kit.version],
+    queryFn: () => api<KitReport>('GET', `/kits/${kit.id}/check`),
+    retry: false,
+  });
+  if (check.error) return <Quiet>Not checked: {words(check.error)}</Quiet>;
+  const report = check.data;
+  if (!report) return <Quiet role="status">Checking …</Quiet>;
+  const unit: LengthUnit = place?.lengthUnit ?? 'mm';
+  const told = report.findings.filter((f) => f.verdict !== 'clear');
+  return (
+    <div>
+      <Row>
+        <Verdict kind={worst(report.findings.map((f) => f.verdict))} word={said(report)} />
+        <Quiet>
+          {report.market}, youngest {report.youngest} months
+        </Quiet>
+        {told.length > 0 && (
+          <Button small plain onPress={() => setOpen((x) => !x)} aria-expanded={isOpen}>
+            {isOpen ? 'Less' : 'What was found'}
+          </Button>
+        )}
+        <FileLink small href={`/api/kits/${kit.id}/check-sheet.pdf`}>
+          Check sheet
+        </FileLink>
+        <FileLink small href={`/api/kits/${kit.id}/family-check.pdf`}>
+          For a parent
+        </FileLink>
+      </Row>
+      {isOpen && (
+        <Found aria-label={`What was found of ${kit.name}`}>
+          {told.map((f) => (
+            <li key={f.id}>
+              <Verdict kind={f.verdict} />
+              <span>
+                <b>{f.title}</b> <Quiet>{f.designs.join(', ')}</Quiet>
+                <br />
+                {inUnit(`${f.words} ${f.remedy ?? ''}`, unit)}
+              </span>
+            </li>
+          ))}
+        </Found>
+      )}
+    </div>
+  );
+}
