@@ -14,6 +14,7 @@ const VIEWS = [
   '/shape/1',
   '/shape/1?rung=turned',
   '/check/1',
+  '/rules',
   '/price/1',
   '/make/1',
   '/lend?kit=FB-005a',

@@ -8,6 +8,7 @@ import { pack } from '../../core/packing/pack.ts';
 import { dotsIn } from '../../core/outline/dots.ts';
 import { loadPattern, loadPatterns } from '../../core/patterns/index.ts';
 import { usualMaterials } from '../../core/patterns/usual.ts';
+import { checkKit } from '../../core/safety/kitCheck.ts';
 import { AT, CAP, SLOT_DIALS, TAPE, TUB } from '../../core/testing.ts';
 
 // A fixed row of numbers, so that every run looks at the same hundred shapes.
@@ -143,6 +144,34 @@ for (const p of await loadPatterns()) {
     asked,
     (d) => [p.specs(d), p.draw(d, known), p.needs(d), p.steps(d)],
     'budget: 95th percentile 16',
+  );
+}
+
+console.log('\nCheck: eighteen kits of two designs each, their pieces gauged before');
+{
+  const families = await loadPatterns();
+  const designs = families.map((p) => {
+    const start = { approach: 'prepared shelf' as const, ageFrom: 30, chosen: usualMaterials(p.roles) };
+    return { p, own: { ...start, dials: p.defaults(start) } };
+  });
+  const one = ({ p, own }: (typeof designs)[number]) => ({
+    name: p.name,
+    features: p.features(own),
+    options: { youngest: own.ageFrom, market: 'strictest of both' as const },
+  });
+  const kits = Array.from({ length: 18 }, (_, i) => [
+    designs[i % designs.length]!,
+    designs[(i * 5 + 3) % designs.length]!,
+  ]);
+  const all = (): number => {
+    const t = performance.now();
+    for (const kit of kits) checkKit(kit.map(one), 20);
+    return performance.now() - t;
+  };
+  const first = all();
+  const again = Array.from({ length: 20 }, all).sort((a, b) => a - b);
+  console.log(
+    `  first ${first.toFixed(0)} ms, anew median ${at(again, 0.5)} ms, most ${at(again, 1)} ms (budget 200 ms)`,
   );
 }
 

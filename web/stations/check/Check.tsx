@@ -6,6 +6,7 @@ import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Heading, Panel, Seam, Stack } from '../../parts/Panel.tsx';
 import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
+import { Cleaning } from './Cleaning.tsx';
 import { FindingItem } from './Findings.tsx';
 import { HandTests } from './HandTests.tsx';
 import { Turned } from './Turned.tsx';
@@ -142,6 +143,8 @@ function CheckWork({ at }: { at: AtBench }) {
         <Panel as="div">
           <Stack $gap={10}>
             <HandTests design={design} report={report} market={report?.market ?? place.market} unit={unit} />
+            <Seam />
+            <Cleaning design={design} materials={at.materials} restDays={place.restDays} />
             <Seam />
             <h2>Not checked</h2>
             <Tests as="ul">

@@ -92,7 +92,9 @@ function RecordTest({
   unit: LengthUnit;
   onClose(): void;
 }) {
-  const [part, setPart] = useState(parts[0] ?? WHOLE);
+  // The first piece, once the check has named it.
+  const [chosen, setPart] = useState<string | null>(null);
+  const part = chosen ?? parts[0] ?? WHOLE;
   const [force, setForce] = useState('');
   const [by, setBy] = useState('');
   const [note, setNote] = useState('');
