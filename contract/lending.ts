@@ -1,9 +1,22 @@
+import { ALLERGIES } from '../core/lend/allergies.ts';
 import { z } from 'zod';
 import type { Use } from '../core/patterns/kernel.ts';
 import { day, id, name } from './common.ts';
 
-export const borrowerInput = z.strictObject({ name, group: name });
-export const borrower = borrowerInput.extend({ id });
+export const borrowerInput = z.strictObject({
+  name,
+  group: name,
+  /** What somebody of the family is allergic to, as far as it is known. */
+  allergies: z
+    .array(z.enum(ALLERGIES, { error: `expected one of ${ALLERGIES.join(', ')}` }), {
+      error: 'expected a list of allergies',
+    })
+    .max(ALLERGIES.length, `may have at most ${ALLERGIES.length} allergies`)
+    .refine((list) => new Set(list).size === list.length, 'expected each allergy once')
+    .optional(),
+});
+export type BorrowerInput = z.infer<typeof borrowerInput>;
+export const borrower = borrowerInput.required().extend({ id });
 export type Borrower = z.infer<typeof borrower>;
 
 const count = z

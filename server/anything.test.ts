@@ -148,6 +148,11 @@ beforeAll(async () => {
     },
     { method: 'post', path: '/borrowers', body: { name: 'Amber Dory', group: 'Seals' } },
     {
+      method: 'put',
+      path: `/borrowers/${ids.borrower}`,
+      body: { name: 'Teal Skiff', group: 'Gulls', allergies: ['milk'] },
+    },
+    {
       method: 'post',
       path: '/loans',
       body: { copyId: ids.copy, borrowerId: ids.borrower, dueOn: addDays(TODAY, 14) },

@@ -254,6 +254,8 @@ export const BorrowerRow = defineEntity({
     id: p.integer().primary().autoincrement(),
     name: p.string().unique(),
     group: p.string().fieldName('group_name'),
+    /** What somebody of the family is allergic to. */
+    allergies: p.json<string[]>(),
   },
 });
 

@@ -213,6 +213,7 @@ class Checks extends Migration {
       'create table "rule_log" ("id" integer not null primary key autoincrement, "changed_on" text not null, "changed_by" text not null, "why" text not null, "what" text not null)',
     );
     this.addSql(`alter table "place" add column "phone" text not null default ''`);
+    this.addSql(`alter table "borrower" add column "allergies" json not null default '[]'`);
     this.addSql('alter table "kit" add column "youngest" integer null check ("youngest" >= 0)');
     this.addSql('alter table "design" add column "mouths" integer not null default 0');
     this.addSql(

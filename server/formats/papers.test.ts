@@ -143,6 +143,48 @@ describe('papers for the bench', () => {
     expect(`${sheet} ${page}`).not.toMatch(/\bsafe\b/i);
   });
 
+  it('a recall writes a page to each family that has the kit, and to nobody when it is over', async () => {
+    const copies = (await desk.get('/copies').expect(200)).body as { id: number; label: string }[];
+    const lend = async (name: string, at: number): Promise<void> => {
+      const family = (await desk.post('/borrowers', { name, group: 'Gulls' }).expect(201)).body as {
+        id: number;
+      };
+      await desk
+        .post('/loans', { copyId: copies[at]!.id, borrowerId: family.id, dueOn: '2026-12-05' })
+        .expect(201);
+    };
+    await lend('Plum Wherry', 0);
+    await lend('Rust Gig', 1);
+    const test = (passed: boolean) =>
+      desk
+        .post('/tests', {
+          designId: id,
+          part: 'Cap',
+          test: 'twist',
+          passed,
+          force: null,
+          by: 'Keeper',
+          words: '',
+        })
+        .expect(201);
+    await desk.get(`/designs/${id}/recall.pdf`).expect(404);
+    await test(false);
+    writeFileSync(join(folder, 'recall.pdf'), await fetchFile(`/designs/${id}/recall.pdf`));
+    const pages = execFileSync('pdftotext', ['-layout', join(folder, 'recall.pdf'), '-'], {
+      encoding: 'utf8',
+    })
+      .split('\f')
+      .filter((p) => p.trim() !== '');
+    expect(pages).toHaveLength(2);
+    for (const [i, family] of ['Plum Wherry', 'Rust Gig'].entries()) {
+      const page = pages.find((p) => p.includes(family))!;
+      expect(page).toContain(copies[i]!.label);
+      expect(page).toMatch(/twist test/);
+    }
+    await test(true);
+    await desk.get(`/designs/${id}/recall.pdf`).expect(404);
+  });
+
   it('labels are read by a scanner that is not ours, QR and Code 128 alike', async () => {
     writeFileSync(join(folder, 'labels.pdf'), await fetchFile(`/designs/${id}/labels.pdf`));
     execFileSync('pdftoppm', [

@@ -159,6 +159,33 @@ describe('tests by hand', () => {
     expect(await errors({ ...test(1), force: -3 }, 400)).toBe('force');
     expect(await errors({ ...test(1), by: '' }, 400)).toBe('by');
   });
+  it('and what a family is allergic to stand before a loan', async () => {
+    const { design } = await withDesign(desk, { copies: 1 });
+    const materials = (await desk.get('/materials')).body as { id: number; name: string; version: number }[];
+    const cap = materials.find((m) => m.name === 'Cap')!;
+    const { kept: _, waiting: __, ...own } = cap as unknown as Record<string, unknown>;
+    const changed = { ...own, allergens: ['wool'] };
+    delete (changed as { id?: unknown }).id;
+    await desk.put(`/materials/${cap.id}`, changed).expect(200);
+    const made = (
+      await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201)
+    ).body as { copies: { id: number; label: string }[] };
+    const family = (
+      await desk.post('/borrowers', { name: 'Amber Dory', group: 'Gulls', allergies: ['wool'] }).expect(201)
+    ).body as { id: number; allergies: string[] };
+    expect(family.allergies).toEqual(['wool']);
+    const lend = () =>
+      desk.post('/loans', { copyId: made.copies[0]!.id, borrowerId: family.id, dueOn: '2026-12-08' });
+    expect(((await lend().expect(422)).body as { detail: string }).detail).toBe(
+      `Amber Dory is allergic to what is in ${made.copies[0]!.label}: wool (Cap).`,
+    );
+    await desk
+      .put(`/borrowers/${family.id}`, { name: 'Amber Dory', group: 'Gulls', allergies: [] })
+      .expect(200);
+    await lend().expect(201);
+    await desk.put('/borrowers/99', { name: 'X', group: 'Y' }).expect(404);
+    await desk.post('/borrowers', { name: 'Z', group: 'Y', allergies: ['cats'] }).expect(400);
+  });
   it('go with a design that is deleted', async () => {
     const { design } = await withDesign(desk);
     await desk.post('/tests', test(design.id, { passed: false })).expect(201);

@@ -1,9 +1,11 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { handTestInput, rulesUpdate, testsQuery } from '../../../contract/checking.ts';
+import { PlaceRow } from '../../db/entities.ts';
 import type { Inside } from '../../inside.ts';
 import { checkSheetPdf, familyCheckPdf } from '../../formats/checkSheet.ts';
-import { read, readId } from '../../problem.ts';
+import { recallPdf } from '../../formats/recall.ts';
+import { notFound, read, readId } from '../../problem.ts';
 import { kitReport, sheetOf } from './sheet.ts';
 import { addTest, keepRules, recalls, rulesHere } from './service.ts';
 
@@ -39,6 +41,19 @@ export function checkRoutes({ em, inTransaction, today }: Inside): Router {
           .send(Buffer.from(await pdf(sheet, paper ?? sheet.paper)));
       });
   }
+  r.get('/designs/:id/recall.pdf', async (req, res) => {
+    const id = readId(req.params.id, 'design');
+    const { paper } = read(asked, req.query);
+    const m = em();
+    const [recall] = await recalls(m, id);
+    if (!recall) throw notFound(`recall of design ${id}`);
+    const place = await m.findOneOrFail(PlaceRow, { id: 1 });
+    const letters = { recall, place: place.name, phone: place.phone, today: today(), locale: place.locale };
+    res
+      .type('application/pdf')
+      .attachment(`recall-${id}.pdf`)
+      .send(Buffer.from(await recallPdf(letters, paper ?? (place.paper as 'A4' | 'Letter'))));
+  });
   r.get('/recalls', async (req, res) => {
     const { designId } = read(testsQuery, req.query);
     res.json(await recalls(em(), designId));

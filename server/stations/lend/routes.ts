@@ -123,6 +123,11 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
     const input = read(borrowerInput, req.body);
     res.status(201).json(await inTransaction((m) => lend.addBorrower(m, input)));
   });
+  r.put('/borrowers/:id', async (req, res) => {
+    const id = readId(req.params.id, 'family');
+    const input = read(borrowerInput, req.body);
+    res.json(await inTransaction((m) => lend.updateBorrower(m, id, input)));
+  });
   r.post('/loans', async (req, res) => {
     const input = read(loanInput, req.body);
     res.status(201).json(await inTransaction((m) => lend.lend(m, input, today())));

@@ -1,11 +1,20 @@
 import type { EntityManager } from '@mikro-orm/core';
-import type { Borrower, Copy as CopyJson, Loan as LoanJson, ReturnInput } from '../../../contract/lending.ts';
+import type {
+  Borrower,
+  BorrowerInput,
+  Copy as CopyJson,
+  Loan as LoanJson,
+  ReturnInput,
+} from '../../../contract/lending.ts';
 import { addDays, daysBetween, type Day } from '../../../core/calendar/days.ts';
+import { allergyWords, type Allergy } from '../../../core/lend/allergies.ts';
+import type { Material } from '../../../core/materials/material.ts';
 import { spokenFor } from '../../../core/needs/supply.ts';
 import {
   BorrowerRow,
   CopyRow,
   CountRow,
+  DesignRow,
   KitRow,
   LoanRow,
   MaterialRow,
@@ -49,19 +58,41 @@ export async function listBorrowers(em: EntityManager, query: z.infer<typeof bor
   const matches = "(name like ? escape '\\' or group_name like ? escape '\\')";
   const [all] = await rows<{ n: number }>(em, `select count(*) as n from borrower where ${matches}`, [q, q]);
   const at = textCursor(query.after) ?? ['', 0];
-  const items = await rows<Borrower>(
+  const found = await rows<Omit<Borrower, 'allergies'> & { allergies: string }>(
     em,
-    `select id, name, group_name as "group" from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
+    `select id, name, group_name as "group", allergies from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
     [q, q, ...at, query.limit],
   );
+  const items = found.map((b): Borrower => ({ ...b, allergies: JSON.parse(b.allergies) as Allergy[] }));
   const last = items.at(-1);
   return { items, limit: query.limit, total: all!.n, next: last ? textCursorOf(last.name, last.id) : null };
 }
 
-export async function addBorrower(em: EntityManager, input: Omit<Borrower, 'id'>): Promise<Borrower> {
-  const b = em.create(BorrowerRow, input);
+export async function addBorrower(em: EntityManager, input: BorrowerInput): Promise<Borrower> {
+  const own = { ...input, allergies: input.allergies ?? [] };
+  const b = em.create(BorrowerRow, own);
   await em.flush();
-  return { id: b.id, ...input };
+  return { id: b.id, ...own };
+}
+
+export async function updateBorrower(em: EntityManager, id: number, input: BorrowerInput): Promise<Borrower> {
+  const b = await em.findOne(BorrowerRow, { id });
+  if (!b) throw notFound(`family ${id}`);
+  em.assign(b, input, { mergeObjectProperties: false });
+  await em.flush();
+  return { id, name: b.name, group: b.group, allergies: b.allergies as Allergy[] };
+}
+
+/** Everything a kit is made of and holds, whether it is counted or not. */
+async function heldBy(em: EntityManager, designs: readonly number[]) {
+  const found = await em.find(DesignRow, { id: { $in: [...designs] } });
+  const ids = found.flatMap((d) => Object.values(d.materials).flat());
+  const held = await em.find(MaterialRow, { id: { $in: ids } });
+  return held.map((m) => ({
+    name: m.name,
+    hazards: m.hazards as Material['hazards'],
+    allergens: (m.allergens ?? []) as Allergy[] as Material['allergens'],
+  }));
 }
 
 /** Lends a kit that is in and whole; when another desk was first, says who has it. */
@@ -90,7 +121,13 @@ export async function lend(
       { path: 'copyId', message: 'expected a kit that is in' },
     ]);
   const kit = copy.kit ? await em.findOneOrFail(KitRow, { id: copy.kit.id }) : null;
-  const recalled = await recalledFor(em, kit ? kit.designs : [copy.design.id]);
+  const designs = kit ? kit.designs : [copy.design.id];
+  const against = allergyWords(borrower.allergies, await heldBy(em, designs));
+  if (against)
+    throw new ProblemError(422, `${borrower.name} is allergic to what is in ${copy.label}: ${against}.`, [
+      { path: 'borrowerId', message: 'expected a family that is not allergic to it' },
+    ]);
+  const recalled = await recalledFor(em, designs);
   if (recalled)
     throw new ProblemError(422, `${copy.label} is called back: ${recalled}.`, [
       { path: 'copyId', message: 'expected a kit whose tests were passed' },

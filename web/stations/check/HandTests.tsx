@@ -10,7 +10,7 @@ import type { Market } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useRecalls, useRules } from '../../data/queries.ts';
 import { shortDay } from '../../data/style.ts';
-import { Button } from '../../parts/Button.tsx';
+import { Button, FileLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { TextField } from '../../parts/Field.tsx';
@@ -203,6 +203,13 @@ export function HandTests({
             ? `Out: ${recall.kits.map((k) => `${k.label} with ${k.borrower}, due ${shortDay(k.dueOn)}`).join('; ')}.`
             : 'No kit of it is out.'}{' '}
           {recall.here > 0 ? `${recall.here} here are not lent.` : ''}
+          {recall.kits.length > 0 && (
+            <div style={{ marginTop: 6 }}>
+              <FileLink small href={`/api/designs/${design.id}/recall.pdf`}>
+                Letters to families
+              </FileLink>
+            </div>
+          )}
         </Notice>
       )}
       <List>

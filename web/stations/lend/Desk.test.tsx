@@ -7,8 +7,8 @@ import { answer, BEAD, CAP, COPY, PLACE, show, TUB } from '../../testing/desk.ts
 import { Desk } from './Desk.tsx';
 
 const families = [
-  { id: 1, name: 'Teal Skiff', group: 'Gulls' },
-  { id: 2, name: 'Grey Punt', group: 'Gulls' },
+  { id: 1, name: 'Teal Skiff', group: 'Gulls', allergies: [] },
+  { id: 2, name: 'Grey Punt', group: 'Gulls', allergies: [] },
 ];
 const lent = {
   ...COPY,
@@ -93,7 +93,7 @@ describe('lending', () => {
   it('makes a new family once, though the loan fails', async () => {
     let tries = 0;
     const calls = answer({
-      'POST /borrowers': { id: 9, name: 'Plum Wherry', group: 'Seals' },
+      'POST /borrowers': { id: 9, name: 'Plum Wherry', group: 'Seals', allergies: [] },
       'POST /loans': () =>
         tries++ === 0
           ? [422, { type: '', title: '', status: 422, detail: 'It is in repair.', errors: [] }]

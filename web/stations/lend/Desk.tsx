@@ -6,6 +6,7 @@ import type { Place } from '../../../contract/place.ts';
 import { addDays, daysBetween } from '../../../core/calendar/days.ts';
 import { shortDay } from '../../data/style.ts';
 import { standing } from '../../../core/lend/status.ts';
+import { ALLERGIES } from '../../../core/lend/allergies.ts';
 import { smallParts } from '../../../core/gauge/smallParts.ts';
 import { shapeOf } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
@@ -13,6 +14,7 @@ import { useChange } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { Stepper, TextField } from '../../parts/Field.tsx';
+import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
@@ -129,12 +131,15 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   const [family, setFamily] = useState<string | null>(null);
   const [newName, setNewName] = useState('');
   const [newGroup, setNewGroup] = useState('');
+  const [allergies, setAllergies] = useState<readonly string[]>([]);
+  const known = borrowers.find((b) => String(b.id) === family);
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
   const lend = useChange(async () => {
     if (family === null) throw new Error('Choose a family.');
     let borrowerId = Number(family);
     if (family === 'new') {
-      borrowerId = (await api<Borrower>('POST', '/borrowers', { name: newName, group: newGroup })).id;
+      borrowerId = (await api<Borrower>('POST', '/borrowers', { name: newName, group: newGroup, allergies }))
+        .id;
       // The family is kept now, whatever becomes of the loan: a second try must not make it again.
       setFamily(String(borrowerId));
     }
@@ -167,8 +172,15 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
               hint="made up, never a real name"
             />
             <TextField label="Group" value={newGroup} onChange={setNewGroup} />
+            <ChoiceOfMany
+              label="Allergic to"
+              value={allergies}
+              onChange={setAllergies}
+              options={ALLERGY_OPTIONS}
+            />
           </>
         )}
+        {known && <Allergies key={known.id} family={known} />}
         <DayField label="Back on" value={due} onChange={setDue} />
         {lend.error && <Notice tone="stop">{words(lend.error)}</Notice>}
         <Button type="submit" isDisabled={lend.isPending}>
@@ -176,6 +188,40 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
         </Button>
       </Stack>
     </Form>
+  );
+}
+
+const ALLERGY_OPTIONS = ALLERGIES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }));
+
+/** What a family is allergic to: told before it is lent anything, and changed where something new is known. */
+function Allergies({ family }: { family: Borrower }) {
+  const [isOpen, setOpen] = useState(false);
+  const save = useChange((allergies: readonly string[]) =>
+    api<Borrower>('PUT', `/borrowers/${family.id}`, { name: family.name, group: family.group, allergies }),
+  );
+  if (!isOpen)
+    return (
+      <Spread>
+        <Quiet>
+          {family.allergies.length > 0
+            ? `Allergic to ${family.allergies.join(', ')}`
+            : 'No allergies are known'}
+        </Quiet>
+        <Button small plain onPress={() => setOpen(true)}>
+          Change allergies
+        </Button>
+      </Spread>
+    );
+  return (
+    <>
+      <ChoiceOfMany
+        label={`${family.name} is allergic to`}
+        value={family.allergies}
+        onChange={(list) => save.mutate(list)}
+        options={ALLERGY_OPTIONS}
+      />
+      {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
+    </>
   );
 }
 
