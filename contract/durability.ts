@@ -56,3 +56,25 @@ export const sparesRequest = z.strictObject({
     .gt(0, 'must be more than 0')
     .lt(1, 'must be less than 1'),
 });
+
+/** How long one kind of piece lasts, as far as the counts of kits tell. */
+export interface Lasting {
+  readonly materialId: number;
+  readonly name: string;
+  readonly materialClass: string;
+  /** Kits that have it, and pieces in them. */
+  readonly kits: number;
+  readonly inUse: number;
+  /** Pieces that were lost, and loans of one piece that were seen. */
+  readonly lost: number;
+  readonly loans: number;
+  /** Loans that each piece was in use for, and whether it was lost then. */
+  readonly times: readonly number[];
+  readonly events: readonly boolean[];
+  /** Losses a loan before anything was seen, by class: shape over rate. */
+  readonly prior: {
+    readonly shape: number;
+    readonly rate: number;
+    readonly kind: 'washed' | 'card' | 'grown';
+  };
+}

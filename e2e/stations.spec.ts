@@ -20,6 +20,7 @@ const VIEWS = [
   '/lend?kit=FB-005a',
   '/lend',
   '/lend/kits',
+  '/lend/lasting',
   '/watch',
   '/place',
 ];

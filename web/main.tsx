@@ -36,6 +36,7 @@ const router = createBrowserRouter([
       { path: 'make/:id?', lazy: () => import('./stations/make/Make.tsx') },
       { path: 'lend', lazy: () => import('./stations/lend/Lend.tsx') },
       { path: 'lend/kits', lazy: () => import('./stations/lend/Kits.tsx') },
+      { path: 'lend/lasting', lazy: () => import('./stations/lend/Lasting.tsx') },
       { path: 'watch', lazy: () => import('./stations/watch/Watch.tsx') },
       { path: 'place', lazy: () => import('./stations/place/Place.tsx') },
     ],

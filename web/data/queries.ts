@@ -10,6 +10,7 @@ import type { Design, DesignNeeds } from '../../contract/designs.ts';
 import type { Borrower, Copy, LendingSummary, Note, NotesSummary } from '../../contract/lending.ts';
 import type { Child } from '../../contract/children.ts';
 import type { Recall, RulesHere } from '../../contract/checking.ts';
+import type { Lasting } from '../../contract/durability.ts';
 import type { Kit, Suggested } from '../../contract/kits.ts';
 import type { Lot } from '../../contract/lots.ts';
 import type { PriceSeen, ShopList } from '../../contract/shop.ts';
@@ -56,6 +57,7 @@ export const usePlace = () =>
 /** What every check goes by: rules as this place has them, and tests done by hand. */
 export const useRules = one<RulesHere>('rules');
 export const useRecalls = one<Recall[]>('recalls');
+export const useLasting = one<Lasting[]>('lasting');
 export const useTape = one<Tape>('tape');
 export const useMaterials = list<MaterialRow>('materials');
 export const useLots = list<Lot>('lots');

@@ -12,6 +12,7 @@ import { sendPage } from '../../paging.ts';
 import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
 import { countCardPdf, pictureSheetPdf } from '../../formats/familySheet.ts';
+import { lasting } from './durability.ts';
 import { familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
 import * as lend from './service.ts';
@@ -112,6 +113,7 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
     const input = read(kitBuild, req.body);
     res.status(201).json(await inTransaction((m) => kits.buildKit(m, id, input, today())));
   });
+  r.get('/lasting', async (_req, res) => void res.json(await lasting(em())));
   r.get('/borrowers/:id/history', async (req, res) => {
     const id = readId(req.params.id, 'family');
     res.json(await familyHistory(em(), id, read(historyQuery, req.query).limit));

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { styled } from 'styled-components';
 import { formatAges } from '../../../core/calendar/ages.ts';
 import { worst } from '../../../core/patterns/kernel.ts';
@@ -6,7 +7,10 @@ import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Heading, Panel, Seam, Stack } from '../../parts/Panel.tsx';
 import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
+import { useRules } from '../../data/queries.ts';
+import { useWorkings } from '../../design/workings.ts';
 import { Cleaning } from './Cleaning.tsx';
+import { OnDesign } from './OnDesign.tsx';
 import { FindingItem } from './Findings.tsx';
 import { HandTests } from './HandTests.tsx';
 import { Turned } from './Turned.tsx';
@@ -82,6 +86,11 @@ function CheckWork({ at }: { at: AtBench }) {
   const unit = place.lengthUnit;
   const report = heavy.safety;
   const gauged = report?.gauged[0];
+  const { data: rules } = useRules();
+  const drawing = useWorkings((s) => s.drawing);
+  /** The finding that is looked for on the design. */
+  const [where, setWhere] = useState<string | null>(null);
+  const shown = report?.findings.find((f) => f.id === where) ?? null;
   const overall = report ? worst(report.findings.map((f) => f.verdict)) : null;
   const count = (kind: string): number => report?.findings.filter((f) => f.verdict === kind).length ?? 0;
   return (
@@ -108,8 +117,16 @@ function CheckWork({ at }: { at: AtBench }) {
         </ButtonLink>
         <ButtonLink to={`/price/${design.id}`}>Price it</ButtonLink>
       </Heading>
-      <div className={gauged ? 'mat' : undefined}>
-        {report && gauged ? (
+      <div className={gauged || shown ? 'mat' : undefined}>
+        {shown && drawing ? (
+          <OnDesign
+            scene={drawing.scene}
+            of={shown}
+            looksAt={rules?.list.find((r) => r.id === shown.rule)?.looksAt}
+            unit={unit}
+            onBack={() => setWhere(null)}
+          />
+        ) : report && gauged ? (
           <Turned key={design.id} gauged={report.gauged} unit={unit} />
         ) : (
           <Panel>
@@ -135,7 +152,14 @@ function CheckWork({ at }: { at: AtBench }) {
       <Panel className="findings" aria-label="Findings" tabIndex={0}>
         <ul>
           {report?.findings.map((f) => (
-            <FindingItem key={f.id} of={f} design={design} materials={at.materials} unit={unit} />
+            <FindingItem
+              key={f.id}
+              of={f}
+              design={design}
+              materials={at.materials}
+              unit={unit}
+              onWhere={() => setWhere(f.id)}
+            />
           )) ?? <li>{heavy.problem ?? 'Looking at every feature …'}</li>}
         </ul>
       </Panel>

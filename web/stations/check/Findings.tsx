@@ -15,7 +15,7 @@ import { shelfOf } from '../../design/derived.ts';
 import { askOf } from '../../design/heavy.ts';
 import { useOpenDesign } from '../../design/store.ts';
 import { Button } from '../../parts/Button.tsx';
-import { Notice, Quiet } from '../../parts/Panel.tsx';
+import { Notice, Quiet, Row } from '../../parts/Panel.tsx';
 import { say } from '../../parts/messages.ts';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { planner } from '../../work/door.ts';
@@ -162,11 +162,14 @@ export function FindingItem({
   design,
   materials,
   unit,
+  onWhere,
 }: {
   of: Finding;
   design: Design;
   materials: readonly MaterialRow[];
   unit: LengthUnit;
+  /** Shows it on the design. */
+  onWhere(): void;
 }) {
   const [isOpen, setOpen] = useState(false);
   return (
@@ -180,15 +183,19 @@ export function FindingItem({
           {of.source}
           {of.changed ? `. ${of.changed}` : ''}
         </Quiet>
-        {of.verdict !== 'clear' && !NOT_CURED.includes(of.rule) && (
+        <Row $gap={14}>
+          <Ask type="button" onClick={onWhere}>
+            Show where
+          </Ask>
+          {of.verdict !== 'clear' && !NOT_CURED.includes(of.rule) && !isOpen && (
+            <Ask type="button" onClick={() => setOpen(true)}>
+              What would clear it?
+            </Ask>
+          )}
+        </Row>
+        {isOpen && of.verdict !== 'clear' && (
           <div style={{ marginTop: 4 }}>
-            {isOpen ? (
-              <WhatClears of={of} design={design} materials={materials} unit={unit} />
-            ) : (
-              <Ask type="button" onClick={() => setOpen(true)}>
-                What would clear it?
-              </Ask>
-            )}
+            <WhatClears of={of} design={design} materials={materials} unit={unit} />
           </div>
         )}
       </div>

@@ -125,6 +125,9 @@ export function Component() {
                 : `${kits(summary.kits)}, ${summary.out} out${summary.late > 0 ? `, ${summary.late} overdue` : ''}`
             }
           >
+            <ButtonLink plain to="/lend/lasting">
+              What lasts
+            </ButtonLink>
             <ButtonLink plain to="/lend/kits">
               Kits of several designs
             </ButtonLink>

@@ -1,0 +1,92 @@
+import { styled } from 'styled-components';
+import type { MarkRole, Scene } from '../../../core/drawing/mark.ts';
+import type { LengthUnit } from '../../../core/measure/length.ts';
+import type { Finding } from '../../../core/safety/check.ts';
+import type { Rule } from '../../../core/safety/rules.ts';
+import { Marks } from '../../drawing/Marks.tsx';
+import { Mat } from '../../drawing/Mat.tsx';
+
+const Over = styled.div`
+  position: absolute;
+  left: 14px;
+  bottom: 12px;
+  right: 14px;
+  background: rgba(29, 74, 67, 0.92);
+  border-radius: 8px;
+  padding: 8px 10px;
+  font-size: 14px;
+  button {
+    min-height: 32px;
+    margin-top: 6px;
+    padding: 2px 10px;
+    border: 1px solid var(--chalk);
+    border-radius: 8px;
+    background: none;
+    color: var(--chalk);
+    cursor: pointer;
+  }
+`;
+
+const PIECES: readonly MarkRole[] = ['piece', 'piece-in', 'piece-detail'];
+const HOLES: readonly MarkRole[] = ['opening', 'slit', 'punch'];
+/** What of a drawing a kind of feature is seen by. */
+const SEEN: Partial<Record<Rule['looksAt'], readonly MarkRole[]>> = {
+  piece: PIECES,
+  give: PIECES,
+  attached: PIECES,
+  filler: PIECES,
+  opening: HOLES,
+  'moving gap': [...HOLES, 'piece'],
+  'cut edge': [...HOLES, 'cut', 'fold'],
+  remnant: [...HOLES, 'cut'],
+  staple: ['slit', 'punch', 'piece-detail'],
+  cord: ['thread'],
+};
+
+/** Where on the design a finding sits: what it is about stands out, the rest steps back. */
+export function OnDesign({
+  scene,
+  of,
+  looksAt,
+  unit,
+  onBack,
+}: {
+  scene: Scene;
+  of: Finding;
+  looksAt: Rule['looksAt'] | undefined;
+  unit: LengthUnit;
+  onBack(): void;
+}) {
+  const roles = (looksAt && SEEN[looksAt]) ?? [];
+  const isIt = (m: Scene['marks'][number]): boolean => 'role' in m && roles.includes(m.role);
+  const it = scene.marks.filter(isIt);
+  const rest = it.length > 0 ? scene.marks.filter((m) => !isIt(m)) : [];
+  return (
+    <Mat
+      width={scene.width}
+      height={scene.height}
+      unit={unit}
+      reserve={92}
+      label={`Where it is: ${of.where || of.title}`}
+      over={
+        <Over>
+          <strong>{of.title}</strong>
+          {of.where && of.where !== of.title ? `: ${of.where}` : ''}
+          <br />
+          <button type="button" onClick={onBack}>
+            Back to the cylinder
+          </button>
+        </Over>
+      }
+    >
+      {({ px }) => (
+        <>
+          <g opacity={0.28}>
+            <Marks marks={rest} px={px} unit={unit} />
+          </g>
+          <Marks marks={it.length > 0 ? it : scene.marks} px={px} unit={unit} />
+        </>
+      )}
+    </Mat>
+  );
+}

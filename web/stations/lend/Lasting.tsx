@@ -1,0 +1,227 @@
+import { useMemo, useState } from 'react';
+import type { Data } from 'plotly.js-basic-dist-min';
+import { styled } from 'styled-components';
+import type { Lasting } from '../../../contract/durability.ts';
+import { renewal } from '../../../core/durability/renewal.ts';
+import { sparesFor } from '../../../core/durability/spares.ts';
+import { medianOf, survivalSteps } from '../../../core/durability/survival.ts';
+import { weibullFit } from '../../../core/durability/weibull.ts';
+import { words } from '../../data/api.ts';
+import { useLasting, useMaterials, usePlace } from '../../data/queries.ts';
+import { useRates } from '../../data/rates.ts';
+import { money } from '../../data/style.ts';
+import { ButtonLink } from '../../parts/Button.tsx';
+import { Chart } from '../../parts/Chart.tsx';
+import { Choice } from '../../parts/Choice.tsx';
+import { CountField } from '../../parts/Field.tsx';
+import { Heading, Notice, Panel, Quiet, SideBySide, Stack } from '../../parts/Panel.tsx';
+
+const Row = styled.button`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto auto;
+  gap: 12px;
+  width: 100%;
+  min-height: 44px;
+  padding: 6px 10px;
+  align-items: center;
+  text-align: left;
+  border: 0;
+  border-top: 1px dashed var(--seam);
+  background: none;
+  font: inherit;
+  cursor: pointer;
+  &[aria-pressed='true'] {
+    background: var(--linen);
+    border-radius: 8px;
+  }
+`;
+
+/** Fewer losses than this say nothing of how wear grows. */
+const FEW = 3;
+const PRIOR_WORDS = {
+  washed: 'what is washed',
+  card: 'card, paper and cloth',
+  grown: 'what is grown or eaten',
+};
+
+const loansOf = (n: number): string => `${n} ${n === 1 ? 'loan' : 'loans'}`;
+
+/** The share that is still there after so many loans, with its interval and the smooth line where there is enough. */
+function Curve({ of }: { of: Lasting }) {
+  const steps = useMemo(() => survivalSteps(of.times, of.events, 'log-log'), [of]);
+  const fit = useMemo(() => (of.lost >= FEW ? weibullFit(of.times, of.events) : null), [of]);
+  const median = medianOf(steps);
+  const chart = useMemo(() => {
+    const x = [0, ...steps.map((s) => s.time)];
+    const line = (y: (number | null)[], name: string, style: object): Data => ({
+      x,
+      y,
+      name,
+      type: 'scatter',
+      mode: 'lines',
+      line: { shape: 'hv', ...style },
+    });
+    const most = Math.max(1, ...steps.map((s) => s.time));
+    const data: Data[] = [
+      line([1, ...steps.map((s) => s.survival)], 'Still there', { color: '#B0451A', width: 3 }),
+      line([1, ...steps.map((s) => s.low)], '95 % interval', { color: '#8d8069', dash: 'dot', width: 1.5 }),
+      {
+        ...line([1, ...steps.map((s) => s.high)], '', { color: '#8d8069', dash: 'dot', width: 1.5 }),
+        showlegend: false,
+      },
+    ];
+    if (fit) {
+      const at = Array.from({ length: 41 }, (_, i) => (most * i) / 40);
+      data.push({
+        x: at,
+        y: at.map((t) => Math.exp(-((t / fit.scale) ** fit.shape))),
+        name: 'Weibull',
+        type: 'scatter',
+        mode: 'lines',
+        line: { color: '#2C5F8A', width: 2 },
+      });
+    }
+    return {
+      data,
+      layout: {
+        xaxis: { title: { text: 'loans' }, dtick: 1 },
+        yaxis: { title: { text: 'share still there' }, range: [0, 1.02] },
+        margin: { l: 60, r: 14, t: 52, b: 46 },
+      },
+    };
+  }, [steps, fit]);
+  const last = steps.at(-1);
+  return (
+    <Stack $gap={8}>
+      <Chart
+        data={chart.data}
+        layout={chart.layout}
+        height={280}
+        label={`${of.name}: ${steps.map((s) => `after ${s.time} loans ${Math.round(100 * s.survival)} % are still there`).join(', ')}`}
+      />
+      <Quiet>
+        {`Rests on ${of.times.length} pieces in ${of.kits} ${of.kits === 1 ? 'kit' : 'kits'}, ${of.lost} of them lost (Kaplan–Meier; interval by Greenwood, log-log). `}
+        {of.lost === 0
+          ? 'None was lost yet, so there is no wear to see.'
+          : median === null
+            ? `More than half are still there after ${loansOf(last!.time)}.`
+            : `Half are lost after ${loansOf(median)}.`}{' '}
+        {of.lost > 0 && of.lost < FEW ? `With fewer than ${FEW} losses no line is fitted.` : ''}
+        {fit
+          ? `Weibull: shape ${fit.shape.toFixed(2)}, scale ${fit.scale.toFixed(1)} loans.${fit.shape > 1 ? ' The longer in use, the sooner it goes.' : ' It goes no sooner for being old: lost, not worn.'}`
+          : ''}
+      </Quiet>
+      <Quiet>
+        Pieces of one kind are alike: the one that was longest in use counts as the one that is lost.
+      </Quiet>
+    </Stack>
+  );
+}
+
+/** Spares for the term, and when to renew. */
+function Ahead({ of }: { of: Lasting }) {
+  const { data: materials } = useMaterials();
+  const rate = useRates(materials ?? []);
+  const [loans, setLoans] = useState<number | null>(8);
+  const [chance, setChance] = useState('0.9');
+  const cost = rate(of.materialId).minor;
+  const answer =
+    loans === null
+      ? null
+      : sparesFor({
+          lossesSeen: of.lost,
+          loansSeen: of.loans,
+          prior: of.prior,
+          loansAhead: loans * of.inUse,
+          probability: Number(chance),
+        });
+  const fit = of.lost >= FEW ? weibullFit(of.times, of.events) : null;
+  // A loss at a family costs a trip as well as the piece: taken as three times the piece (common practice).
+  const renew =
+    fit && cost > 0
+      ? renewal({ shape: fit.shape, scale: fit.scale, plannedCost: cost, failureCost: 3 * cost })
+      : null;
+  return (
+    <Stack $gap={10}>
+      <h2>Spares for the term</h2>
+      <CountField label="Loans ahead of each kit" value={loans} onChange={setLoans} />
+      <Choice
+        label="Chance that all kits stay whole"
+        value={chance}
+        onChange={setChance}
+        options={['0.8', '0.9', '0.95', '0.99'].map((v) => ({
+          value: v,
+          label: `${Math.round(100 * Number(v))} %`,
+        }))}
+      />
+      {answer && (
+        <Notice tone="clear">
+          <strong>
+            Spares to keep of {of.name.toLowerCase()}: {answer.spares}
+          </strong>
+          {cost > 0 ? ` (${money(Math.round(cost * answer.spares))})` : ''}. {answer.expected.toFixed(1)} are
+          to be expected.
+        </Notice>
+      )}
+      <Quiet>
+        {`Before anything was seen: ${of.prior.shape} lost in ${of.prior.rate} loans of a piece, for ${PRIOR_WORDS[of.prior.kind]} (common practice). Seen here: ${of.lost} lost in ${of.loans}. Joined: ${(100 * ((of.prior.shape + of.lost) / (of.prior.rate + of.loans))).toFixed(1)} in a hundred.`}
+      </Quiet>
+      <h2>When to renew</h2>
+      <Quiet>
+        {renew === null
+          ? 'Too few losses, or no price: nothing can be said of when to renew.'
+          : renew.age === null
+            ? `Keep it until it goes: ${money(Math.round(renew.costRate))} a loan of a piece.`
+            : `Renew after ${renew.age.toFixed(1)} loans: ${money(Math.round(renew.costRate))} a loan of a piece.`}
+      </Quiet>
+    </Stack>
+  );
+}
+
+/** What lasts and what is lost, by kind of piece. */
+export function Component() {
+  const { data: list, error } = useLasting();
+  const { data: place } = usePlace();
+  const [chosen, setChosen] = useState<number | null>(null);
+  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  if (!list || !place) return <p role="status">Loading the counts …</p>;
+  const one = list.find((l) => l.materialId === chosen) ?? list[0];
+  return (
+    <Stack>
+      <Heading over={`${place.name} · from every count after a loan`} title="What lasts, what is lost?">
+        <ButtonLink plain to="/lend">
+          Back to the rail
+        </ButtonLink>
+      </Heading>
+      {!one ? (
+        <Notice tone="care">
+          Nothing was counted after a loan yet. With the first kits that come back it shows here.
+        </Notice>
+      ) : (
+        <SideBySide>
+          <Panel as="div" aria-label="Kinds of piece">
+            {list.map((l) => (
+              <Row
+                key={l.materialId}
+                type="button"
+                aria-pressed={l === one}
+                onClick={() => setChosen(l.materialId)}
+              >
+                <b>{l.name}</b>
+                <span>{l.lost} lost</span>
+                <Quiet>in {l.loans} loans of a piece</Quiet>
+              </Row>
+            ))}
+          </Panel>
+          <Panel as="div">
+            <Stack>
+              <h2>{one.name}</h2>
+              <Curve of={one} />
+              <Ahead key={one.materialId} of={one} />
+            </Stack>
+          </Panel>
+        </SideBySide>
+      )}
+    </Stack>
+  );
+}
