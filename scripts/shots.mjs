@@ -47,6 +47,7 @@ const views = [
   ['make', '/make/1'],
   ['lend', '/lend?kit=FB-005a'],
   ['lend-kits', '/lend/kits'],
+  ['lend-lasting', '/lend/lasting'],
   ['watch', '/watch'],
   ['place', '/place'],
 ];

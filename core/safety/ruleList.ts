@@ -1,4 +1,4 @@
-import type { Rule } from './rules.ts';
+import type { Rule } from './rule.ts';
 
 /** A caution of the trade: no published text gives it a number. */
 const PRACTICE = { source: 'common practice', year: null } as const;

@@ -70,11 +70,11 @@ function drawNext(): void {
   isDrawNext = true;
   afterPaint(() => {
     isDrawNext = false;
-    const { light, heavy, drawing: before } = useWorkings.getState();
+    const { light, heavy } = useWorkings.getState();
     if (!light || drawn === light) return;
     try {
       drawn = light;
-      useWorkings.setState({ drawing: steady(before, light.draw(heavy.fit ?? undefined)) });
+      useWorkings.setState({ drawing: light.draw(heavy.fit ?? undefined) });
     } catch (error) {
       useWorkings.setState({ problem: words(error) });
     }

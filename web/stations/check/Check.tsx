@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import { formatAges } from '../../../core/calendar/ages.ts';
 import { worst } from '../../../core/patterns/kernel.ts';
@@ -90,6 +90,7 @@ function CheckWork({ at }: { at: AtBench }) {
   const drawing = useWorkings((s) => s.drawing);
   /** The finding that is looked for on the design. */
   const [where, setWhere] = useState<string | null>(null);
+  const mat = useRef<HTMLDivElement>(null);
   const shown = report?.findings.find((f) => f.id === where) ?? null;
   const overall = report ? worst(report.findings.map((f) => f.verdict)) : null;
   const count = (kind: string): number => report?.findings.filter((f) => f.verdict === kind).length ?? 0;
@@ -117,7 +118,7 @@ function CheckWork({ at }: { at: AtBench }) {
         </ButtonLink>
         <ButtonLink to={`/price/${design.id}`}>Price it</ButtonLink>
       </Heading>
-      <div className={gauged || shown ? 'mat' : undefined}>
+      <div ref={mat} className={gauged || shown ? 'mat' : undefined}>
         {shown && drawing ? (
           <OnDesign
             scene={drawing.scene}
@@ -158,7 +159,11 @@ function CheckWork({ at }: { at: AtBench }) {
               design={design}
               materials={at.materials}
               unit={unit}
-              onWhere={() => setWhere(f.id)}
+              onWhere={() => {
+                setWhere(f.id);
+                // On a phone the drawing lies above the list.
+                mat.current?.scrollIntoView({ block: 'nearest' });
+              }}
             />
           )) ?? <li>{heavy.problem ?? 'Looking at every feature …'}</li>}
         </ul>
