@@ -46,7 +46,7 @@ test('a test by hand is read from the scale, kept, and one that fails calls back
   await drop.getByText('It came off, cracked or opened').click();
   await drop.getByRole('textbox', { name: 'Done by' }).fill('Keeper of the cart');
   await drop.getByRole('button', { name: 'Put on record' }).click();
-  await expect(page.getByText('Called back.')).toBeVisible();
+  await expect(page.getByText('Called back.', { exact: true })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Findings' }).getByText(/It failed on/)).toBeVisible();
   // A kit of it is out: whom to ask for it stands there.
   await expect(page.getByText(/Out: .*FB-005a with Grey Punt, due 20 Nov/)).toBeVisible();

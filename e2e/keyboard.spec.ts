@@ -77,7 +77,7 @@ test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, 
   // Check, Price, Make.
   await fromTop(page);
   await press(page, page.getByRole('link', { name: 'Check it' }));
-  await expect(page.getByText('Stands out by 3.2 mm at its best')).toBeVisible();
+  await expect(page.getByText('Too large by 3.2 mm to go in')).toBeVisible();
   await fromTop(page);
   await press(page, page.getByRole('link', { name: 'Price it' }));
   await expect(page.getByText('Nothing: the shelf has it all.')).toBeVisible();

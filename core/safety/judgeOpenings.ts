@@ -53,18 +53,16 @@ export const cord: Judge<'cord'> = (f, on) => {
         where: f.name,
         measured,
       });
-    else if (on.youngest < (length.below ?? Infinity))
+    else {
+      const isOlder = on.youngest >= (length.below ?? Infinity);
       on.broken(length, {
-        words: `${f.name}: ${mm(f.free)} free, over ${mm(length.limit)}.`,
+        words: isOlder
+          ? `${f.name}: ${mm(f.free)} free. Allowed from ${length.below} months, never round a neck.`
+          : `${f.name}: ${mm(f.free)} free, over ${mm(length.limit)}.`,
         where: f.name,
         measured,
       });
-    else
-      on.broken(length, {
-        words: `${f.name}: ${mm(f.free)} free. Allowed from ${length.below} months, never round a neck.`,
-        where: f.name,
-        measured,
-      });
+    }
   }
   const loop = on.rule('loop');
   if (loop && f.loop > loop.limit)

@@ -54,14 +54,11 @@ function inCylinder(shape: Shape): { small: boolean; words: string; measured: Me
 function small(rule: Rule | null, f: { name: string; shape: Shape }, on: Bench): void {
   if (!rule) return;
   const { small: fits, words, measured } = inCylinder(f.shape);
-  if (!fits) on.clear(rule, { words, where: f.name, measured });
-  else if (on.youngest < (rule.below ?? Infinity)) on.broken(rule, { words, where: f.name, measured });
-  else
-    on.broken(rule, {
-      words: `${words} Over ${rule.below === 36 ? 'three years' : `${rule.below} months`} it is allowed, but younger brothers and sisters find it too.`,
-      where: f.name,
-      measured,
-    });
+  if (!fits) return on.clear(rule, { words, where: f.name, measured });
+  const isOlder = on.youngest >= (rule.below ?? Infinity);
+  const from = rule.below === 36 ? 'three years' : `${rule.below} months`;
+  const also = isOlder ? ` Over ${from} it is allowed, but younger brothers and sisters find it too.` : '';
+  on.broken(rule, { words: `${words}${also}`, where: f.name, measured });
 }
 
 function ball(f: { name: string; shape: Shape }, on: Bench): void {
