@@ -46,6 +46,8 @@ export interface HandTestRow extends HandTestInput {
   readonly id: number;
   /** ISO date. */
   readonly on: string;
+  /** How the tested thing was made; empty where that was not kept. */
+  readonly madeAs: string;
 }
 export const testsQuery = z.object({
   designId: z.coerce

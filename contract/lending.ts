@@ -51,6 +51,11 @@ export const copy = z.object({
   design: z.string(),
   skill: z.string(),
   repair: z.boolean(),
+  toClean: z.boolean(),
+  restsUntil: z.string().nullable(),
+  retiredOn: z.string().nullable(),
+  /** Why its design is called back. */
+  recalled: z.string().nullable(),
   parts: z.array(part),
   openLoan: openLoan.nullable(),
   lastCounted: z.string().nullable(),
@@ -64,6 +69,10 @@ export const lendingSummary = z.object({
   out: z.number().int(),
   late: z.number().int(),
   repair: z.number().int(),
+  toClean: z.number().int(),
+  resting: z.number().int(),
+  recalled: z.number().int(),
+  retired: z.number().int(),
   skills: z.array(z.object({ skill: z.string(), kits: z.number().int() })),
 });
 export type LendingSummary = z.infer<typeof lendingSummary>;
@@ -123,12 +132,28 @@ export const pastLoan = loan.extend({
   count: kitCount.nullable(),
 });
 export type PastLoan = z.infer<typeof pastLoan>;
+/** What was done with a kit, and when. */
+export const kitEvent = z.object({ id, on: z.string(), what: z.string(), by: z.string(), why: z.string() });
+export type KitEvent = z.infer<typeof kitEvent>;
 /** A kit's history, latest first: its loans, and its counts between them. */
-export const kitHistory = z.object({ loans: z.array(pastLoan), counts: z.array(kitCount) });
+export const kitHistory = z.object({
+  loans: z.array(pastLoan),
+  counts: z.array(kitCount),
+  /** Cleaned, rested, retired, put back in use. */
+  events: z.array(kitEvent),
+});
 export type KitHistory = z.infer<typeof kitHistory>;
 /** A family's history, latest first. */
 export const familyHistory = z.object({ loans: z.array(pastLoan) });
 export type FamilyHistory = z.infer<typeof familyHistory>;
+
+/** What is done with a kit that is in the house. */
+export const stateInput = z.strictObject({
+  to: z.enum(['cleaned', 'retired', 'in use'], { error: 'expected cleaned, retired or in use' }),
+  by: z.string({ error: 'expected a name' }).trim().max(80, 'may have at most 80 characters').default(''),
+  why: z.string({ error: 'expected words' }).trim().max(200, 'may have at most 200 characters').default(''),
+});
+export type StateInput = z.input<typeof stateInput>;
 
 /** Ends a repair, or counts a kit that is in, filling what is missing from stock. */
 export const mendInput = z.strictObject({

@@ -56,6 +56,8 @@ const cart = z.object({
       lent: dayOffset,
       due: dayOffset,
       returned: dayOffset.optional(),
+      /** It came back and is not cleaned yet. */
+      uncleaned: z.boolean().optional(),
       missing: z.number().int().optional(),
       then: z.enum(['shelve', 'repair']).optional(),
     }),
@@ -69,7 +71,13 @@ const cart = z.object({
       words: z.record(z.string(), z.string()).default({}),
       made: z.number().int(),
       loans: z.array(
-        z.object({ family: z.string(), lent: dayOffset, due: dayOffset, returned: dayOffset.optional() }),
+        z.object({
+          family: z.string(),
+          lent: dayOffset,
+          due: dayOffset,
+          returned: dayOffset.optional(),
+          uncleaned: z.boolean().optional(),
+        }),
       ),
     }),
   ),

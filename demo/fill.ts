@@ -15,6 +15,7 @@ import * as gather from '../server/stations/gather/service.ts';
 import { copyOf } from '../server/stations/lend/copies.ts';
 import { addKit, buildKit } from '../server/stations/lend/kits.ts';
 import * as lend from '../server/stations/lend/service.ts';
+import { changeState } from '../server/stations/lend/states.ts';
 import { build } from '../server/stations/make/service.ts';
 import * as shape from '../server/stations/shape/service.ts';
 import { keepChild } from '../server/stations/watch/children.ts';
@@ -94,6 +95,8 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
     designs.set(key, { id: design.id, copies: copies.map((c) => c.id) });
   }
   for (const { code, ...c } of cart.children) await within((em) => keepChild(em, code, c));
+  const cleaned = (copyId: number, returned: number) =>
+    within((em) => changeState(em, copyId, { to: 'cleaned', by: '', why: '' }, addDays(today, returned + 1)));
   const families = new Map<string, number>();
   for (const f of cart.families) families.set(f.name, (await within((em) => lend.addBorrower(em, f))).id);
   for (const l of cart.loans) {
@@ -113,6 +116,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
     await within((em) =>
       lend.takeBack(em, loan.id, { present, then: l.then ?? 'shelve' }, addDays(today, l.returned!)),
     );
+    if (!l.uncleaned) await cleaned(copyId, l.returned);
   }
   for (const { made, loans, ...k } of cart.kits) {
     const input = {
@@ -141,6 +145,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
       await within((em) =>
         lend.takeBack(em, loan.id, { present, then: 'shelve' }, addDays(today, l.returned!)),
       );
+      if (!l.uncleaned) await cleaned(copyId, l.returned);
     }
   }
   for (const n of cart.notes) {

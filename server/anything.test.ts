@@ -158,6 +158,7 @@ beforeAll(async () => {
       body: { copyId: ids.copy, borrowerId: ids.borrower, dueOn: addDays(TODAY, 14) },
     },
     { method: 'post', path: '/loans/1/return', body: { present: [1, 8], then: 'shelve' } },
+    { method: 'post', path: `/copies/${ids.copy}/state`, body: { to: 'cleaned', by: '', why: '' } },
     { method: 'post', path: `/copies/${ids.copy}/count`, body: { present: [1, 8], then: 'shelve' } },
     {
       method: 'post',

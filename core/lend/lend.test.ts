@@ -22,12 +22,27 @@ describe('labels', () => {
 describe('where a copy stands', () => {
   const loan = { dueOn: '2026-11-20' };
   it.each([
-    [{ repair: false, openLoan: null }, 'in', 0],
-    [{ repair: true, openLoan: null }, 'repair', 0],
-    [{ repair: false, openLoan: loan }, 'late', 4],
-    [{ repair: false, openLoan: { dueOn: '2026-11-24' } }, 'out', 0],
-  ])('%j is %s', (copy, expected, daysLate) => {
-    expect(standing(copy, '2026-11-24')).toEqual({ standing: expected, daysLate });
+    [{}, 'in', 0],
+    [{ repair: true }, 'repair', 0],
+    [{ openLoan: loan }, 'late', 4],
+    [{ openLoan: { dueOn: '2026-11-24' } }, 'out', 0],
+    [{ toClean: true }, 'to clean', 0],
+    [{ toClean: true, repair: true }, 'repair', 0],
+    [{ repair: true, recalled: 'its pull test failed' }, 'recalled', 0],
+    [{ openLoan: loan, recalled: 'its pull test failed' }, 'late', 4],
+    [{ restsUntil: '2026-11-25' }, 'resting', 0],
+    [{ restsUntil: '2026-11-24' }, 'in', 0],
+    [{ toClean: true, retiredOn: '2026-11-20' }, 'retired', 0],
+  ])('%j is %s', (part, expected, daysLate) => {
+    const copy = {
+      repair: false,
+      toClean: false,
+      restsUntil: null,
+      retiredOn: null,
+      recalled: null,
+      openLoan: null,
+    };
+    expect(standing({ ...copy, ...part }, '2026-11-24')).toEqual({ standing: expected, daysLate });
   });
   it('counts what is missing', () => {
     const parts = [

@@ -8,19 +8,43 @@ export interface Part {
   readonly present: number;
 }
 
-export const STANDINGS = ['in', 'out', 'late', 'repair'] as const;
+export const STANDINGS = [
+  'in',
+  'out',
+  'late',
+  'recalled',
+  'repair',
+  'to clean',
+  'resting',
+  'retired',
+] as const;
 export type Standing = (typeof STANDINGS)[number];
 
+/** What of a copy says where it stands. */
+export interface Stands {
+  readonly repair: boolean;
+  /** It came back and was not cleaned yet. */
+  readonly toClean: boolean;
+  /** First day that it may be lent again; null where nothing of it has to rest. */
+  readonly restsUntil: Day | null;
+  readonly retiredOn: Day | null;
+  /** Why its design is called back; null where it is not. */
+  readonly recalled: string | null;
+  readonly openLoan: { readonly dueOn: Day } | null;
+}
+
 /** Where a copy stands today; derived from facts, never kept. */
-export function standing(
-  copy: { repair: boolean; openLoan: { dueOn: Day } | null },
-  today: Day,
-): { standing: Standing; daysLate: number } {
+export function standing(copy: Stands, today: Day): { standing: Standing; daysLate: number } {
   if (copy.openLoan) {
     const daysLate = Math.max(0, daysBetween(copy.openLoan.dueOn, today));
     return { standing: daysLate > 0 ? 'late' : 'out', daysLate };
   }
-  return { standing: copy.repair ? 'repair' : 'in', daysLate: 0 };
+  const here = (s: Standing): { standing: Standing; daysLate: number } => ({ standing: s, daysLate: 0 });
+  if (copy.retiredOn !== null) return here('retired');
+  if (copy.recalled !== null) return here('recalled');
+  if (copy.repair) return here('repair');
+  if (copy.toClean) return here('to clean');
+  return here(copy.restsUntil !== null && copy.restsUntil > today ? 'resting' : 'in');
 }
 
 /** Parts short at a count, with how many. */

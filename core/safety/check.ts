@@ -115,6 +115,7 @@ export function checkFeatures(features: readonly Feature[], options: CheckOption
       words: said.words,
       remedy: verdict === 'clear' ? null : (said.remedy ?? (milder ? rule.remedyOlder : null) ?? rule.remedy),
       measured: said.measured ?? null,
+      younger: rule.below !== null && youngest >= rule.below ? rule.below : null,
       where: said.where,
       changed: rule.changed ?? null,
     });

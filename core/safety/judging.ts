@@ -24,6 +24,8 @@ export interface Finding {
   readonly where: string;
   /** What the place has changed in the rule. */
   readonly changed: string | null;
+  /** Age below which the rule’s limit holds, months, where who uses it is older; else null. */
+  readonly younger: number | null;
 }
 
 /** What a judge says of one feature. */

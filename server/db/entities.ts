@@ -170,6 +170,8 @@ export const HandTestRow = defineEntity({
     on: p.string().fieldName('done_on'),
     by: p.string().fieldName('done_by'),
     words: p.string(),
+    /** How the tested thing was made. */
+    madeAs: p.string(),
   },
 });
 
@@ -195,6 +197,8 @@ export const BuildRow = defineEntity({
     builtOn: p.string(),
     /** What was taken from the shelf. */
     used: p.json<ContentJson[]>(),
+    /** How each design of it was made, by design: what tests by hand hold for. */
+    madeAs: p.json<Record<string, string>>(),
   },
 });
 
@@ -242,8 +246,25 @@ export const CopyRow = defineEntity({
     kit: () => p.manyToOne(KitRow).nullable(),
     build: () => p.manyToOne(BuildRow).nullable(),
     repair: p.boolean(),
+    toClean: p.boolean().default(false),
+    restsUntil: p.string().nullable(),
+    retiredOn: p.string().nullable(),
     parts: p.json<PartJson[]>(),
     lastCounted: p.string().nullable(),
+  },
+});
+
+/** A kit cleaned, retired or put back in use. */
+export const CopyEventRow = defineEntity({
+  name: 'CopyEventRow',
+  tableName: 'copy_event',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    copy: () => p.manyToOne(CopyRow),
+    on: p.string().fieldName('done_on'),
+    what: p.string(),
+    by: p.string().fieldName('done_by'),
+    why: p.string(),
   },
 });
 
@@ -327,6 +348,7 @@ export const entities = [
   KitRow,
   GivenRow,
   CopyRow,
+  CopyEventRow,
   BorrowerRow,
   LoanRow,
   CountRow,

@@ -10,4 +10,5 @@ export const migrationNames = [
   '2026-11-27-giving',
   '2026-11-27-children',
   '2026-11-27-checks',
+  '2026-11-28-states',
 ] as const;

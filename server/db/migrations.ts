@@ -223,5 +223,22 @@ class Checks extends Migration {
   }
 }
 
-const classes = [Start, Lots, OneTruth, Families, Sittings, Kits, Finds, Giving, Children, Checks];
+/** A kit that came back is cleaned before it is lent, and retired kits stay on record; a test holds for what was tested. */
+class States extends Migration {
+  override up(): void {
+    this.addSql('alter table "copy" add column "to_clean" integer not null default 0');
+    this.addSql('alter table "copy" add column "rests_until" text null');
+    this.addSql('alter table "copy" add column "retired_on" text null');
+    this.addSql('create index "copy_to_clean" on "copy" ("id") where "to_clean" <> 0');
+    this.addSql('create index "copy_rests" on "copy" ("rests_until") where "rests_until" is not null');
+    this.addSql(
+      'create table "copy_event" ("id" integer not null primary key autoincrement, "copy_id" integer not null references "copy" ("id"), "done_on" text not null, "what" text not null, "done_by" text not null, "why" text not null)',
+    );
+    this.addSql('create index "copy_event_copy" on "copy_event" ("copy_id", "id")');
+    this.addSql(`alter table "build" add column "made_as" json not null default '{}'`);
+    this.addSql(`alter table "hand_test" add column "made_as" text not null default ''`);
+  }
+}
+
+const classes = [Start, Lots, OneTruth, Families, Sittings, Kits, Finds, Giving, Children, Checks, States];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

@@ -4,7 +4,9 @@ import { join } from 'node:path';
 import { MikroORM } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
 import {
+  BuildRow,
   ChildRow,
+  CopyRow,
   DesignRow,
   entities,
   GivenRow,
@@ -189,6 +191,8 @@ describe('the place’s one file', () => {
       `insert into design (name, pattern, for_group, age_from, age_to, skill, copies, dials, materials) values ('Tub', 'drop-through', 'Gulls', 18, 30, 'Pincer and release', 4, '{}', '{}')`,
     );
     await run(`insert into kit (name, designs, container) values ('Bag', '[1]', null)`);
+    await run(`insert into build (design_id, copies, built_on, used) values (1, 1, '2026-11-20', '[]')`);
+    await run(`insert into copy (label, design_id, build_id, parts) values ('FB-001a', 1, 1, '[]')`);
     await old.close();
     const db = await openDb(folder);
     const em = db.em.fork();
@@ -206,6 +210,12 @@ describe('the place’s one file', () => {
     expect(await em.findOneOrFail(KitRow, { id: 1 })).toMatchObject({ name: 'Bag', designs: [1], words: {} });
     const place = await em.findOneOrFail(PlaceRow, { id: 1 });
     expect(place).toMatchObject({ languages: ['en'], rules: { changes: [], own: [] } });
+    expect(await em.findOneOrFail(CopyRow, { id: 1 })).toMatchObject({
+      toClean: false,
+      restsUntil: null,
+      retiredOn: null,
+    });
+    expect(await em.findOneOrFail(BuildRow, { id: 1 })).toMatchObject({ madeAs: {} });
     expect(await em.count(HandTestRow, {})).toBe(0);
     expect(await em.count(GivenRow, {})).toBe(0);
     expect(await em.count(ChildRow, {})).toBe(0);

@@ -232,7 +232,8 @@ describe('lend', () => {
     await desk.post(`/loans/${loan.id}/return`, { present: [1, 7], then: 'repair' }).expect(200);
     await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }).expect(422);
     await desk.post(`/copies/${built[0]!.id}/count`, { present: [1, 7], then: 'fill' }).expect(200);
-    expect(await copyNow(built[0]!.id)).toMatchObject({ repair: false });
+    expect(await copyNow(built[0]!.id)).toMatchObject({ repair: false, toClean: true });
+    await desk.post(`/copies/${built[0]!.id}/state`, { to: 'cleaned' }).expect(200);
     await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }).expect(201);
   });
   it.each([

@@ -241,6 +241,10 @@ describe('long lists', () => {
       out: 1,
       late: 0,
       repair: 0,
+      toClean: 0,
+      resting: 0,
+      recalled: 0,
+      retired: 0,
       skills: [{ skill: 'Pincer and release', kits: 3 }],
     });
   });

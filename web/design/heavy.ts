@@ -3,6 +3,7 @@ import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { loadPattern, type AnyDials, type Chosen, type Fit, type Rung } from '../../core/patterns/index.ts';
 import type { SafetyReport } from '../../core/safety/check.ts';
+import { madeAs, testsThatCount } from '../../core/safety/handTests.ts';
 import type { RulesHere } from '../../contract/checking.ts';
 import { words } from '../data/api.ts';
 import { workbench, type Ask } from '../work/door.ts';
@@ -58,7 +59,10 @@ export const askOf = (design: Design, materials: readonly MaterialRow[], by: Che
   market: by.market,
   rules: by.rules,
   mouths: design.mouths ?? false,
-  tests: by.tests.filter((t) => t.designId === design.id),
+  tests: testsThatCount(
+    by.tests.filter((t) => t.designId === design.id),
+    madeAs(design),
+  ),
 });
 
 /** Once what was turned is on the screen: an answer does not hold up the frame that shows the press it answers. */

@@ -87,6 +87,10 @@ export const COPY: Copy = {
   design: 'Drop tub',
   skill: 'Pincer and release',
   repair: false,
+  toClean: false,
+  restsUntil: null,
+  retiredOn: null,
+  recalled: null,
   parts: [
     { materialId: 1, name: 'Tub', use: 'part', due: 1, present: 1, takes: 1 },
     { materialId: 2, name: 'Cap', use: 'piece', due: 8, present: 8, takes: 1 },

@@ -8,6 +8,7 @@ import type {
 } from '../../../contract/checking.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import type { CheckOptions } from '../../../core/safety/check.ts';
+import { madeAs, testsThatCount } from '../../../core/safety/handTests.ts';
 import { rulesOf, type Market, type PlaceRules } from '../../../core/safety/rules.ts';
 import { DesignRow, HandTestRow, PlaceRow, RuleLogRow, type Design } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
@@ -19,7 +20,7 @@ const MOST_TESTS = 5000;
 export const readTests = (em: EntityManager, designId?: number): Promise<HandTestJson[]> =>
   rows<Omit<HandTestJson, 'passed'> & { passed: number }>(
     em,
-    `select id, design_id as "designId", part, test, passed, force, done_on as "on", done_by as "by", words from hand_test ${designId === undefined ? '' : 'where design_id = ?'} order by id desc limit ${MOST_TESTS}`,
+    `select id, design_id as "designId", part, test, passed, force, done_on as "on", done_by as "by", words, made_as as "madeAs" from hand_test ${designId === undefined ? '' : 'where design_id = ?'} order by id desc limit ${MOST_TESTS}`,
     designId === undefined ? [] : [designId],
   ).then((list) => list.map((t) => ({ ...t, passed: t.passed === 1 })));
 
@@ -46,7 +47,7 @@ export async function checkedBy(em: EntityManager, design: Design): Promise<Chec
     mouths: design.mouths,
     market: place.market as Market,
     rules: place.rules,
-    tests: await readTests(em, design.id),
+    tests: testsThatCount(await readTests(em, design.id), madeAs(design)),
   };
 }
 
@@ -101,53 +102,89 @@ export async function addTest(em: EntityManager, input: HandTestInput, today: Da
     throw new ProblemError(422, 'There is no such design.', [
       { path: 'designId', message: 'expected a design of this place' },
     ]);
-  const row = em.create(HandTestRow, { ...fields, design, on: today });
+  const as = madeAs(design);
+  const row = em.create(HandTestRow, { ...fields, design, on: today, madeAs: as });
   await em.flush();
-  return { id: row.id, designId, ...fields, on: today };
+  return { id: row.id, designId, ...fields, on: today, madeAs: as };
 }
 
-/** The last of each test on each part; the first of the list is the latest. */
+/** The last of each test on each part of things made alike, where it failed; the first of the list is the latest. */
 function failed(tests: readonly HandTestJson[]): HandTestJson[] {
   const last = new Map<string, HandTestJson>();
   for (const t of tests) {
-    const key = `${t.designId} ${t.part} ${t.test}`;
+    const key = `${t.designId} ${t.part} ${t.test} ${t.madeAs}`;
     if (!last.has(key)) last.set(key, t);
   }
   return [...last.values()].filter((t) => !t.passed);
 }
 
-/** Designs whose last test failed, with the kits that are out: a kit of several designs counts by each of them. */
+interface CalledBack {
+  readonly copyId: number;
+  readonly label: string;
+  readonly borrower: string | null;
+  readonly dueOn: string | null;
+  readonly test: HandTestJson;
+}
+/** Kits that were made as a tested thing that failed, or of which it is not known how they were made. */
+async function calledBack(
+  em: EntityManager,
+  designId: number,
+  tests: readonly HandTestJson[],
+): Promise<CalledBack[]> {
+  const found = await rows<{
+    id: number;
+    label: string;
+    borrower: string | null;
+    dueOn: string | null;
+    as: string | null;
+  }>(
+    em,
+    `select c.id, c.label, b.name as borrower, l.due_on as "dueOn", (select value from json_each(m.made_as) where key = ?) as "as" from copy c left join build m on m.id = c.build_id left join loan l on l.copy_id = c.id and l.returned_on is null left join borrower b on b.id = l.borrower_id left join kit k on k.id = c.kit_id where c.retired_on is null and ((c.kit_id is null and c.design_id = ?) or exists (select 1 from json_each(k.designs) j where j.value = ?)) order by l.due_on, c.label`,
+    [String(designId), designId, designId],
+  );
+  return found.flatMap(({ id, as, ...c }) => {
+    const test = tests.find((t) => as === null || t.madeAs === '' || t.madeAs === as);
+    return test ? [{ ...c, copyId: id, test }] : [];
+  });
+}
+
+/** Failed tests, by the design they were done on. */
+async function failedByDesign(em: EntityManager, designId?: number): Promise<Map<number, HandTestJson[]>> {
+  const by = new Map<number, HandTestJson[]>();
+  for (const t of failed(await readTests(em, designId)))
+    by.set(t.designId, [...(by.get(t.designId) ?? []), t]);
+  return by;
+}
+
+/** Designs of which a test failed, with the kits that are out: a kit of several designs counts by each of them. */
 export async function recalls(em: EntityManager, designId?: number): Promise<Recall[]> {
-  const all = failed(await readTests(em, designId));
-  const first = new Map<number, HandTestJson>();
-  for (const t of all) if (!first.has(t.designId)) first.set(t.designId, t);
   const found: Recall[] = [];
-  for (const [id, test] of first) {
+  for (const [id, tests] of await failedByDesign(em, designId)) {
     const design = await em.findOneOrFail(DesignRow, { id });
-    const kits = await rows<{ label: string; borrower: string | null; dueOn: string | null }>(
-      em,
-      `select c.label, b.name as borrower, l.due_on as "dueOn" from copy c left join loan l on l.copy_id = c.id and l.returned_on is null left join borrower b on b.id = l.borrower_id left join kit k on k.id = c.kit_id where (c.kit_id is null and c.design_id = ?) or exists (select 1 from json_each(k.designs) j where j.value = ?) order by l.due_on, c.label`,
-      [id, id],
-    );
+    const back = await calledBack(em, id, tests);
+    const asNow = madeAs(design);
+    // A design that was changed since, and of which no such kit is left, has nothing to call back.
+    const test = tests.find((t) => t.madeAs === asNow || t.madeAs === '') ?? back[0]?.test;
+    if (!test) continue;
     found.push({
       design: { id, name: design.name },
       test,
-      kits: kits.flatMap((k) =>
+      kits: back.flatMap((k) =>
         k.borrower !== null && k.dueOn !== null
           ? [{ label: k.label, borrower: k.borrower, dueOn: k.dueOn }]
           : [],
       ),
-      here: kits.filter((k) => k.borrower === null).length,
+      here: back.filter((k) => k.borrower === null).length,
     });
   }
   return found;
 }
 
-/** Why a kit is not lent: a design of it failed a test. null where none did. */
-export async function recalledFor(em: EntityManager, designs: readonly number[]): Promise<string | null> {
-  for (const id of designs) {
-    const [t] = failed(await readTests(em, id));
-    if (t) return `its ${t.test} test failed on ${t.on} (${t.part})`;
-  }
-  return null;
+/** Kits that are called back, with why. Nothing is asked of the kits where no test failed. */
+export async function recalledKits(em: EntityManager): Promise<Map<number, string>> {
+  const out = new Map<number, string>();
+  for (const [id, tests] of await failedByDesign(em))
+    for (const { copyId, test } of await calledBack(em, id, tests))
+      if (!out.has(copyId)) out.set(copyId, `its ${test.test} test failed on ${test.on} (${test.part})`);
+  return out;
 }

@@ -4,6 +4,7 @@ import type { Copy as CopyJson, LendingSummary } from '../../../contract/lending
 import type { Day } from '../../../core/calendar/days.ts';
 import { STANDINGS } from '../../../core/lend/status.ts';
 import { rows } from '../../db/rows.ts';
+import { recalledKits } from '../check/service.ts';
 import { idCursor, pageOf, textCursor, textCursorOf } from '../../paging.ts';
 
 export const copyQuery = z.strictObject({
@@ -26,6 +27,9 @@ interface Columns {
   design: string;
   skill: string;
   repair: number;
+  to_clean: number;
+  rests_until: string | null;
+  retired_on: string | null;
   parts: string;
   last_counted: string | null;
   loan_id: number | null;
@@ -38,15 +42,19 @@ interface Columns {
 const FROM =
   'from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null left join borrower b on b.id = l.borrower_id';
 const COLUMNS =
-  'c.id, c.label, c.design_id, coalesce(k.name, d.name) as design, d.skill, c.repair, c.parts, c.last_counted, l.id as loan_id, b.id as borrower_id, b.name as borrower, l.lent_on, l.due_on';
+  'c.id, c.label, c.design_id, coalesce(k.name, d.name) as design, d.skill, c.repair, c.to_clean, c.rests_until, c.retired_on, c.parts, c.last_counted, l.id as loan_id, b.id as borrower_id, b.name as borrower, l.lent_on, l.due_on';
 
-const copyJson = (c: Columns): CopyJson => ({
+const copyJson = (c: Columns, recalled: ReadonlyMap<number, string>): CopyJson => ({
   id: c.id,
   label: c.label,
   designId: c.design_id,
   design: c.design,
   skill: c.skill,
   repair: c.repair !== 0,
+  toClean: c.to_clean !== 0,
+  restsUntil: c.rests_until,
+  retiredOn: c.retired_on,
+  recalled: recalled.get(c.id) ?? null,
   parts: JSON.parse(c.parts) as CopyJson['parts'],
   openLoan:
     c.loan_id === null
@@ -63,7 +71,11 @@ const copyJson = (c: Columns): CopyJson => ({
 
 const like = (text: string): string => `%${text.replace(/[%_\\]/g, (c) => `\\${c}`)}%`;
 
-function filterOf(query: Query, today: Day): { where: string[]; params: unknown[] } {
+function filterOf(
+  query: Query,
+  today: Day,
+  recalled: ReadonlyMap<number, string>,
+): { where: string[]; params: unknown[] } {
   const where: string[] = [];
   const params: unknown[] = [];
   const add = (sql: string, ...values: unknown[]): void => {
@@ -80,12 +92,37 @@ function filterOf(query: Query, today: Day): { where: string[]; params: unknown[
       like(query.q),
     );
   if (query.order === 'due') add('l.id is not null');
+  // A retired kit stays on record and is found by its label; it hangs nowhere.
+  if (query.label === undefined && query.standing !== 'retired') add('c.retired_on is null');
+  const back = JSON.stringify([...recalled.keys()]);
+  const isBack = 'c.id in (select value from json_each(?))';
+  // In the order in which core/lend/status.ts decides.
   switch (query.standing) {
-    case 'in':
-      add('l.id is null and c.repair = 0');
+    case 'retired':
+      add('l.id is null and c.retired_on is not null');
+      break;
+    case 'recalled':
+      add(`l.id is null and ${isBack}`, back);
       break;
     case 'repair':
-      add('l.id is null and c.repair <> 0');
+      add(`l.id is null and c.repair <> 0 and not ${isBack}`, back);
+      break;
+    case 'to clean':
+      add(`l.id is null and c.repair = 0 and c.to_clean <> 0 and not ${isBack}`, back);
+      break;
+    case 'resting':
+      add(
+        `l.id is null and c.repair = 0 and c.to_clean = 0 and c.rests_until > ? and not ${isBack}`,
+        today,
+        back,
+      );
+      break;
+    case 'in':
+      add(
+        `l.id is null and c.repair = 0 and c.to_clean = 0 and (c.rests_until is null or c.rests_until <= ?) and not ${isBack}`,
+        today,
+        back,
+      );
       break;
     case 'out':
       add('l.due_on >= ?', today);
@@ -99,13 +136,16 @@ function filterOf(query: Query, today: Day): { where: string[]; params: unknown[
 
 /** A page of kits, with how many match in all and the cursor to go on from. */
 export async function listCopies(em: EntityManager, query: Query, today: Day) {
-  const { where, params } = filterOf(query, today);
+  const recalled = await recalledKits(em);
+  const { where, params } = filterOf(query, today, recalled);
   const clause = (parts: readonly string[]): string =>
     parts.length > 0 ? ` where ${parts.join(' and ')}` : '';
   // Counting needs no joins unless something is asked of them.
   const [all] = await rows<{ n: number }>(
     em,
-    where.length > 0 ? `select count(*) as n ${FROM}${clause(where)}` : 'select count(*) as n from copy',
+    where.length === 1 && query.standing === undefined && query.label === undefined
+      ? `select count(*) as n from copy c${clause(where)}`
+      : `select count(*) as n ${FROM}${clause(where)}`,
     params,
   );
   let order = 'c.id';
@@ -127,7 +167,7 @@ export async function listCopies(em: EntityManager, query: Query, today: Day) {
   );
   const last = found.at(-1);
   return {
-    items: found.map(copyJson),
+    items: found.map((c) => copyJson(c, recalled)),
     limit: query.limit,
     total: all!.n,
     next: !last ? null : query.order === 'due' ? textCursorOf(last.due_on, last.id) : String(last.id),
@@ -137,7 +177,7 @@ export async function listCopies(em: EntityManager, query: Query, today: Day) {
 /** One kit as it stands; undefined when there is none. */
 export async function copyOf(em: EntityManager, id: number): Promise<CopyJson | undefined> {
   const [found] = await rows<Columns>(em, `select ${COLUMNS} ${FROM} where c.id = ?`, [id]);
-  return found && copyJson(found);
+  return found && copyJson(found, await recalledKits(em));
 }
 
 /** The lending room in figures, counted where the rows lie. */
@@ -147,19 +187,25 @@ export async function lendingSummary(em: EntityManager, today: Day): Promise<Len
     'select count(*) as out, sum(due_on < ?) as late from loan where returned_on is null',
     [today],
   );
-  const [repair] = await rows<{ n: number }>(
+  const recalled = await recalledKits(em);
+  const [here] = await rows<Record<'repair' | 'toClean' | 'resting' | 'recalled' | 'retired', number | null>>(
     em,
-    'select count(*) as n from copy c where c.repair <> 0 and not exists (select 1 from loan l where l.copy_id = c.id and l.returned_on is null)',
+    `select sum(state = 'repair') as repair, sum(state = 'to clean') as "toClean", sum(state = 'resting') as resting, sum(state = 'recalled') as recalled, sum(state = 'retired') as retired from (select case when c.retired_on is not null then 'retired' when c.id in (select value from json_each(?)) then 'recalled' when c.repair <> 0 then 'repair' when c.to_clean <> 0 then 'to clean' else 'resting' end as state from copy c where (c.retired_on is not null or c.repair <> 0 or c.to_clean <> 0 or c.rests_until > ? or c.id in (select value from json_each(?))) and not exists (select 1 from loan l where l.copy_id = c.id and l.returned_on is null))`,
+    [JSON.stringify([...recalled.keys()]), today, JSON.stringify([...recalled.keys()])],
   );
   const skills = await rows<{ skill: string; kits: number }>(
     em,
-    'select d.skill, sum(n) as kits from (select design_id, count(*) as n from copy group by design_id) c join design d on d.id = c.design_id group by d.skill order by d.skill',
+    'select d.skill, sum(n) as kits from (select design_id, count(*) as n from copy where retired_on is null group by design_id) c join design d on d.id = c.design_id group by d.skill order by d.skill',
   );
   return {
     kits: skills.reduce((n, s) => n + s.kits, 0),
     out: loans!.out,
     late: loans!.late ?? 0,
-    repair: repair!.n,
+    repair: here!.repair ?? 0,
+    toClean: here!.toClean ?? 0,
+    resting: here!.resting ?? 0,
+    recalled: here!.recalled ?? 0,
+    retired: here!.retired ?? 0,
     skills,
   };
 }

@@ -27,6 +27,7 @@ it('what lasts is read from the counts after loans: lost once, filled, and all t
     ).body as { id: number };
     const present = parts.map((p, i) => p.due - (i === cap ? missing : 0));
     await desk.post(`/loans/${id}/return`, { present, then }).expect(200);
+    await desk.post(`/copies/${copyId}/state`, { to: 'cleaned' }).expect(200);
   };
   await loan(0, 'shelve');
   await loan(2, 'fill');

@@ -2,6 +2,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import type { FamilyHistory, KitCount, KitHistory, PastLoan } from '../../../contract/lending.ts';
 import { BorrowerRow, CopyRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
+import { eventsOf } from './states.ts';
 import { notFound } from '../../problem.ts';
 
 interface CountColumns {
@@ -63,7 +64,11 @@ export async function kitHistory(em: EntityManager, copyId: number, most: number
     copyId,
     most,
   ]);
-  return { loans: loans.map((l) => pastLoan(l, byLoan)), counts };
+  return {
+    loans: loans.map((l) => pastLoan(l, byLoan)),
+    counts,
+    events: await eventsOf(em, copyId, most),
+  };
 }
 
 /** Loans of one family, the latest first, each with its count. */

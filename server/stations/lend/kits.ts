@@ -16,6 +16,7 @@ import { countLine } from '../../../core/lend/parts.ts';
 import { kitLabel } from '../../../core/lend/labels.ts';
 import type { Material as CoreMaterial } from '../../../core/materials/material.ts';
 import { spokenFor } from '../../../core/needs/supply.ts';
+import { madeAs } from '../../../core/safety/handTests.ts';
 import { loadPattern, type Need } from '../../../core/patterns/index.ts';
 import {
   BuildRow,
@@ -379,7 +380,13 @@ export async function buildKit(
   const used = await takeFor(em, w, input.copies, today, 'copies');
   // What is lent stands under its first design, where its skill and its notes are.
   const [design] = w.designs;
-  const made = em.create(BuildRow, { design: design!, copies: input.copies, builtOn: today, used });
+  const made = em.create(BuildRow, {
+    design: design!,
+    copies: input.copies,
+    builtOn: today,
+    used,
+    madeAs: Object.fromEntries(w.designs.map((d) => [d.id, madeAs(d)])),
+  });
   const before = await em.count(CopyRow, { kit: kit.id });
   const parts = partsOfKit(w.kit).map(({ for: _, set: __, ...p }) => ({ ...p, present: p.due }));
   const copies = Array.from({ length: input.copies }, (_, i) =>

@@ -1,6 +1,13 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { borrowerInput, historyQuery, loanInput, mendInput, returnInput } from '../../../contract/lending.ts';
+import {
+  borrowerInput,
+  historyQuery,
+  loanInput,
+  mendInput,
+  returnInput,
+  stateInput,
+} from '../../../contract/lending.ts';
 import { kitBuild, kitGiving, kitInput, kitUpdate, paperQuery } from '../../../contract/kits.ts';
 import { hungUp } from '../../compute/hungUp.ts';
 import { PlaceRow } from '../../db/entities.ts';
@@ -15,6 +22,7 @@ import { countCardPdf, pictureSheetPdf } from '../../formats/familySheet.ts';
 import { lasting } from './durability.ts';
 import { familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
+import { changeState } from './states.ts';
 import * as lend from './service.ts';
 
 const fileName = (name: string, otherwise: string): string =>
@@ -37,6 +45,11 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
     const id = readId(req.params.id, 'kit');
     const input = read(mendInput, req.body);
     res.json(await inTransaction((m) => lend.mend(m, id, input, today())));
+  });
+  r.post('/copies/:id/state', async (req, res) => {
+    const id = readId(req.params.id, 'kit');
+    const input = read(stateInput, req.body);
+    res.json(await inTransaction((m) => changeState(m, id, input, today())));
   });
   r.get('/copies/:id/history', async (req, res) => {
     const id = readId(req.params.id, 'kit');

@@ -27,7 +27,7 @@ import { rows } from '../../db/rows.ts';
 import { pageOf, textCursor, textCursorOf } from '../../paging.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { copyOf } from './copies.ts';
-import { recalledFor } from '../check/service.ts';
+import { refuseUnlendable } from './states.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
 import { readBench } from '../shape/service.ts';
 
@@ -116,21 +116,13 @@ export async function lend(
       [{ path: 'copyId', message: 'is lent already' }],
       await oneCopy(em, copy.id),
     );
-  if (copy.repair)
-    throw new ProblemError(422, `${copy.label} is in repair.`, [
-      { path: 'copyId', message: 'expected a kit that is in' },
-    ]);
+  await refuseUnlendable(em, copy, today);
   const kit = copy.kit ? await em.findOneOrFail(KitRow, { id: copy.kit.id }) : null;
   const designs = kit ? kit.designs : [copy.design.id];
   const against = allergyWords(borrower.allergies, await heldBy(em, designs));
   if (against)
     throw new ProblemError(422, `${borrower.name} is allergic to what is in ${copy.label}: ${against}.`, [
       { path: 'borrowerId', message: 'expected a family that is not allergic to it' },
-    ]);
-  const recalled = await recalledFor(em, designs);
-  if (recalled)
-    throw new ProblemError(422, `${copy.label} is called back: ${recalled}.`, [
-      { path: 'copyId', message: 'expected a kit whose tests were passed' },
     ]);
   const days = daysBetween(today, input.dueOn);
   if (days < 0 || days > 366)
@@ -246,6 +238,9 @@ export async function takeBack(
   loan.returnedOn = today;
   loan.counted = counted;
   loan.outcome = input.then;
+  // Whatever went from mouth to mouth is cleaned before it goes on.
+  copy.toClean = true;
+  copy.restsUntil = null;
   await em.flush();
   return oneCopy(em, copy.id);
 }

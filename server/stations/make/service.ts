@@ -4,6 +4,7 @@ import type { Day } from '../../../core/calendar/days.ts';
 import { copyLabel } from '../../../core/lend/labels.ts';
 import { kitParts } from '../../../core/lend/parts.ts';
 import { offcutsFor } from '../../../core/cut/cutPlan.ts';
+import { madeAs } from '../../../core/safety/handTests.ts';
 import { heldWords, quantityFor, shortWords, type Supply } from '../../../core/needs/supply.ts';
 import { BuildRow, CopyRow, MaterialRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
@@ -36,7 +37,13 @@ export async function build(
   for (const { materialId, quantity } of used)
     await takeFromShelf(em, shelf.get(materialId)!, quantity, today, 'copies');
   const offcuts = await putBackOffcuts(em, supply, input.copies, today);
-  const made = em.create(BuildRow, { design, copies: input.copies, builtOn: today, used });
+  const made = em.create(BuildRow, {
+    design,
+    copies: input.copies,
+    builtOn: today,
+    used,
+    madeAs: { [design.id]: madeAs(design) },
+  });
   const before = await em.count(CopyRow, { design: design.id, kit: null });
   const parts = kitParts(needs).map(({ set: _, ...p }) => ({ ...p, present: p.due }));
   const copies = Array.from({ length: input.copies }, (_, i) =>

@@ -80,8 +80,13 @@ function Margin({ of, unit }: { of: Finding; unit: LengthUnit }) {
     m.unit === 'mm' && x >= 1 ? formatLength(x, unit) : `${Math.round(x * 1000) / 1000} ${m.unit}`;
   return (
     <p>
-      {said(m.value)}, limit {said(m.limit)}:{' '}
-      <strong>{m.margin < 0 ? `${said(-m.margin)} to change` : `${said(m.margin)} of room`}</strong>
+      {said(m.value)}, limit {said(m.limit)}
+      {of.younger === null ? ': ' : ` under ${of.younger} months: `}
+      <strong>
+        {m.margin < 0
+          ? `${said(-m.margin)} ${of.younger === null ? 'to change' : 'over for them'}`
+          : `${said(m.margin)} of room`}
+      </strong>
     </p>
   );
 }

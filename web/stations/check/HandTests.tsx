@@ -4,7 +4,7 @@ import type { HandTestInput, HandTestRow } from '../../../contract/checking.ts';
 import type { Design } from '../../../contract/designs.ts';
 import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
 import type { SafetyReport } from '../../../core/safety/check.ts';
-import { handTests, type HandTest } from '../../../core/safety/handTests.ts';
+import { handTests, madeAs, type HandTest } from '../../../core/safety/handTests.ts';
 import { heldForce } from '../../../core/safety/heldForce.ts';
 import type { Market } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
@@ -13,11 +13,13 @@ import { shortDay } from '../../data/style.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
+import { DialogEnd } from '../../parts/DialogEnd.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
+import { TestGuide } from './TestGuide.tsx';
 import { useScale } from './useScale.ts';
 
 const List = styled.ul`
@@ -128,6 +130,7 @@ function RecordTest({
       <Form onSubmit={save}>
         <Stack>
           <p>{inUnit(test.words, unit)}.</p>
+          <TestGuide key={test.id} test={test} />
           <Select
             label="Done on"
             value={part}
@@ -159,15 +162,7 @@ function RecordTest({
           />
           <TextField label="Done by" value={by} onChange={setBy} />
           <TextField label="What was seen" value={note} onChange={setNote} />
-          {problem && <Notice tone="stop">{problem}</Notice>}
-          <Row>
-            <Button type="submit" isDisabled={add.isPending}>
-              Put on record
-            </Button>
-            <Button plain onPress={onClose}>
-              Cancel
-            </Button>
-          </Row>
+          <DialogEnd problem={problem} yes="Put on record" isBusy={add.isPending} onClose={onClose} />
         </Stack>
       </Form>
     </Dialog>
@@ -190,6 +185,7 @@ export function HandTests({
   const { data: recalls } = useRecalls();
   const [open, setOpen] = useState<HandTest | null>(null);
   const tests = rules?.tests.filter((t) => t.designId === design.id) ?? [];
+  const as = madeAs(design);
   const recall = recalls?.find((r) => r.design.id === design.id);
   const parts = [...new Set(report?.gauged.map((g) => g.name) ?? [])];
   return (
@@ -225,6 +221,7 @@ export function HandTests({
                 <Quiet key={x.id}>
                   {x.passed ? 'Held' : 'Failed'}: {x.part}
                   {x.force === null ? '' : `, ${x.force} N`}, {shortDay(x.on)}, {x.by}
+                  {x.madeAs === as ? '' : '. Made otherwise then: it does not count any more'}
                 </Quiet>
               ))}
             </li>

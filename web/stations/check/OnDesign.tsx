@@ -1,31 +1,10 @@
-import { styled } from 'styled-components';
 import type { MarkRole, Scene } from '../../../core/drawing/mark.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import type { Finding } from '../../../core/safety/check.ts';
 import type { Rule } from '../../../core/safety/rules.ts';
 import { Marks } from '../../drawing/Marks.tsx';
 import { Mat } from '../../drawing/Mat.tsx';
-
-const Over = styled.div`
-  position: absolute;
-  left: 14px;
-  bottom: 12px;
-  right: 14px;
-  background: rgba(29, 74, 67, 0.92);
-  border-radius: 8px;
-  padding: 8px 10px;
-  font-size: 14px;
-  button {
-    min-height: 32px;
-    margin-top: 6px;
-    padding: 2px 10px;
-    border: 1px solid var(--chalk);
-    border-radius: 8px;
-    background: none;
-    color: var(--chalk);
-    cursor: pointer;
-  }
-`;
+import { OverMat } from '../../drawing/OverMat.tsx';
 
 const PIECES: readonly MarkRole[] = ['piece', 'piece-in', 'piece-detail'];
 const HOLES: readonly MarkRole[] = ['opening', 'slit', 'punch'];
@@ -69,14 +48,14 @@ export function OnDesign({
       reserve={92}
       label={`Where it is: ${of.where || of.title}`}
       over={
-        <Over>
+        <OverMat>
           <strong>{of.title}</strong>
           {of.where && of.where !== of.title ? `: ${of.where}` : ''}
           <br />
-          <button type="button" onClick={onBack}>
+          <button type="button" style={{ marginTop: 6 }} onClick={onBack}>
             Back to the cylinder
           </button>
-        </Over>
+        </OverMat>
       }
     >
       {({ px }) => (

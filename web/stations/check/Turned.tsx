@@ -3,16 +3,9 @@ import { styled } from 'styled-components';
 import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
 import type { Gauged } from '../../../core/safety/check.ts';
 import { Gauge } from '../../drawing/Gauge.tsx';
+import { OverMat } from '../../drawing/OverMat.tsx';
 
-const Legend = styled.div`
-  position: absolute;
-  left: 14px;
-  bottom: 12px;
-  right: 14px;
-  background: rgba(29, 74, 67, 0.92);
-  border-radius: 8px;
-  padding: 8px 10px;
-  font-size: 14px;
+const Legend = styled(OverMat)`
   strong {
     font-family: var(--display);
     display: block;
@@ -37,19 +30,6 @@ const Pieces = styled.div`
   flex-wrap: wrap;
   gap: 6px;
   margin-bottom: 6px;
-  button {
-    min-height: 32px;
-    padding: 2px 10px;
-    border: 1px solid var(--chalk);
-    border-radius: 8px;
-    background: none;
-    color: var(--chalk);
-    cursor: pointer;
-  }
-  button[aria-pressed='true'] {
-    background: var(--chalk);
-    color: var(--ink);
-  }
 `;
 
 /** What the cylinder says of a piece, as one would tell a parent. */

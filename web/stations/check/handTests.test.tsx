@@ -3,6 +3,7 @@ import userEvent from '@testing-library/user-event';
 import type { HandTestInput, HandTestRow, Recall } from '../../../contract/checking.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { answer, RULES_HERE, show, slotDesign } from '../../testing/desk.tsx';
+import { madeAs } from '../../../core/safety/handTests.ts';
 import { Cleaning } from './Cleaning.tsx';
 import { HandTests } from './HandTests.tsx';
 import { CAP, TUB } from '../../testing/desk.tsx';
@@ -30,13 +31,14 @@ const done = (part: Partial<HandTestRow>): HandTestRow => ({
   by: 'Keeper',
   words: '',
   on: '2026-11-20',
+  madeAs: madeAs(design),
   ...part,
 });
 const open = (tests: HandTestRow[] = [], recalls: Recall[] = []) => {
   const calls = answer({
     'GET /rules': { ...RULES_HERE, tests },
     'GET /recalls': recalls,
-    'POST /tests': (b: unknown) => ({ ...(b as HandTestInput), id: 2, on: '2026-11-24' }),
+    'POST /tests': (b: unknown) => ({ ...(b as HandTestInput), id: 2, on: '2026-11-24', madeAs: '' }),
   });
   show(<HandTests design={design} report={report} market="strictest of both" unit="mm" />);
   return calls;

@@ -76,7 +76,7 @@ describe('rules of the place', () => {
     expect(calls[0]!.body as RulesUpdate).toMatchObject({
       version: 1,
       own: [],
-      changes: [{ rule: 'cord', off: false, limit: 200, below: 18, verdict: 'stop', by: 'Keeper' }],
+      changes: [{ rule: 'cord', off: false, limit: 200, below: null, verdict: null, by: 'Keeper' }],
     });
   });
   it('that are off say so, and go back as published', async () => {

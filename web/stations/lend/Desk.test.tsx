@@ -226,6 +226,7 @@ describe('taking back', () => {
             },
           },
         ],
+        events: [{ id: 1, on: '2026-09-15', what: 'cleaned', by: '', why: '' }],
         counts: [],
       },
     });

@@ -18,6 +18,7 @@ import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
 import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
 import { FamilyPast, KitPast } from './History.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
@@ -91,6 +92,8 @@ export function Desk({
         </Spread>
         {s.standing === 'in' ? (
           <LendOut copy={copy} borrowers={borrowers} place={place} />
+        ) : NOT_COUNTED.includes(s.standing) ? (
+          <Waits copy={copy} standing={s.standing} />
         ) : (
           <CountIn
             copy={copy}
@@ -101,7 +104,7 @@ export function Desk({
             onUnfinished={onUnfinished}
           />
         )}
-        {s.standing === 'in' && (
+        {(s.standing === 'in' || s.standing === 'to clean' || s.standing === 'resting') && (
           <details>
             <Fold>Count it without lending</Fold>
             <CountIn
@@ -117,6 +120,11 @@ export function Desk({
         <Past title={`History of ${copy.label}`}>
           <KitPast copyId={copy.id} />
         </Past>
+        {!copy.openLoan && copy.retiredOn === null && (
+          <Past title="Retire it">
+            <Retire copy={copy} />
+          </Past>
+        )}
         {copy.openLoan && (
           <Past title={`History of ${copy.openLoan.borrower}`}>
             <FamilyPast borrowerId={copy.openLoan.borrowerId} />
@@ -328,7 +336,11 @@ function CountIn({
           </div>
         </Notice>
       )}
-      <Quiet>Then wash or wipe, air dry, and quarantine what cannot be washed.</Quiet>
+      <Quiet>
+        {loan
+          ? 'It is to be cleaned then: wash or wipe, air dry, and quarantine what cannot be washed.'
+          : 'Wash or wipe, air dry, and quarantine what cannot be washed.'}
+      </Quiet>
       {done.error && <Notice tone="stop">{words(done.error)}</Notice>}
       <Row>
         {gaps.length === 0 ? (

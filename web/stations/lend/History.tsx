@@ -55,7 +55,8 @@ export function KitPast({ copyId }: { copyId: number }) {
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!data) return <p role="status">Loading its history …</p>;
   const between = data.counts.filter((c) => c.loanId === null);
-  if (data.loans.length === 0 && between.length === 0) return <Quiet>It was never lent or counted.</Quiet>;
+  if (data.loans.length === 0 && between.length === 0 && data.events.length === 0)
+    return <Quiet>It was never lent or counted.</Quiet>;
   return (
     <Stack $gap={6}>
       <List>
@@ -63,6 +64,16 @@ export function KitPast({ copyId }: { copyId: number }) {
           <LoanLine key={l.id} loan={l} who="family" />
         ))}
       </List>
+      {data.events.length > 0 && (
+        <List>
+          {data.events.map((e) => (
+            <li key={e.id}>
+              {shortDay(e.on)}: {e.what}
+              <Quiet>{[e.by, e.why].filter(Boolean).map((x) => `, ${x}`)}</Quiet>
+            </li>
+          ))}
+        </List>
+      )}
       {between.length > 0 && (
         <>
           <b style={{ fontSize: 14 }}>Counted between loans</b>

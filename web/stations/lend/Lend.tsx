@@ -4,6 +4,7 @@ import { useBlocker, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Copy } from '../../../contract/lending.ts';
 import { shortDay } from '../../data/style.ts';
+import { standing } from '../../../core/lend/status.ts';
 import { readLabel } from '../../../core/lend/labels.ts';
 import { api, words } from '../../data/api.ts';
 import { useBorrowers, useLendingSummary, useMaterials, usePlace } from '../../data/queries.ts';
@@ -15,6 +16,7 @@ import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { Desk } from './Desk.tsx';
 import { NextBack, SkillRail } from './Rails.tsx';
+import { QuietHour } from './Waits.tsx';
 
 const Grid = styled.div`
   display: grid;
@@ -84,6 +86,7 @@ export function Component() {
     },
     [go],
   );
+  const today = place?.today ?? '';
   const find = useMutation({
     mutationFn: async (text: string): Promise<Copy | undefined> => {
       const wanted = readLabel(text);
@@ -93,7 +96,8 @@ export function Component() {
       const part = text.toLowerCase();
       return (
         found.find((c) => c.openLoan?.borrower.toLowerCase().includes(part)) ??
-        found.find((c) => !c.openLoan && !c.repair)
+        found.find((c) => standing(c, today).standing === 'in') ??
+        found[0]
       );
     },
   });
@@ -169,7 +173,7 @@ export function Component() {
           </Panel>
           {open && (
             <Desk
-              key={`${open.id}-${open.openLoan?.id ?? 'in'}-${open.repair}-${open.lastCounted}`}
+              key={`${open.id}-${open.openLoan?.id ?? 'in'}-${open.repair}-${open.lastCounted}-${open.toClean}-${open.retiredOn}`}
               copy={open}
               borrowers={borrowers}
               materials={materials}
@@ -178,6 +182,7 @@ export function Component() {
               onUnfinished={setUnfinished}
             />
           )}
+          {!open && <QuietHour toClean={summary.toClean} repair={summary.repair} onChoose={choose} />}
           {!open && <NextBack late={summary.late} out={summary.out} today={place.today} />}
         </Stack>
       </aside>

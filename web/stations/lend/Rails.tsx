@@ -96,6 +96,10 @@ function stateWords(copy: Copy, today: string): string {
   if (s.standing === 'out') return `with ${loan!.borrower}, back ${shortDay(loan!.dueOn)}`;
   const gaps = missing(copy.parts);
   const short = gaps.reduce((n, g) => n + g.short, 0);
+  if (s.standing === 'recalled') return 'called back';
+  if (s.standing === 'to clean') return `to clean${short > 0 ? ` · ${short} missing` : ''}`;
+  if (s.standing === 'resting') return `rests until ${shortDay(copy.restsUntil!)}`;
+  if (s.standing === 'retired') return 'retired';
   if (s.standing === 'repair') return `in repair${short > 0 ? ` · ${short} missing` : ''}`;
   const piece = mainPart(copy.parts);
   return short > 0 ? `in · ${short} missing` : `in · counted ${piece ? `${piece.present}/${piece.due}` : ''}`;
@@ -131,8 +135,8 @@ export const SkillRail = memo(function SkillRail({
             <li key={c.id}>
               <Hung
                 type="button"
-                $dashed={s === 'out' || s === 'late' || s === 'repair'}
-                $late={s === 'late'}
+                $dashed={s !== 'in'}
+                $late={s === 'late' || s === 'recalled'}
                 $on={c.label === open}
                 aria-pressed={c.label === open}
                 onClick={() => onChoose(c.label)}
