@@ -1,3 +1,4 @@
+import { handGauges, type HandGauge } from '../gauge/handGauges.ts';
 import type { SmallPartsAnswer } from '../gauge/smallParts.ts';
 import type { Shape } from '../geometry/shape.ts';
 import type { Feature, Verdict } from '../patterns/kernel.ts';
@@ -32,6 +33,8 @@ export interface SafetyReport {
   readonly youngest: number;
   readonly findings: Finding[];
   readonly gauged: Gauged[];
+  /** What is held to a gauge by hand: rods, ring, head, length. */
+  readonly handGauges: HandGauge[];
   /** What the place has changed in the rules or switched off, in words. */
   readonly changed: string[];
   /** What nobody can see from the sizes, and so was not checked. */
@@ -146,6 +149,7 @@ export function checkFeatures(features: readonly Feature[], options: CheckOption
         ? [{ name: f.name, shape: f.shape, answer: pieces.gaugedOnce(f.shape) }]
         : [],
     ),
+    handGauges: handGauges(features),
     changed: rulesOf(market, rules).flatMap((r) => (r.changed ? [`${r.title}: ${r.changed}`] : [])),
     unchecked: [
       ...(options.lookedOver ? [] : ['What was in the container before']),

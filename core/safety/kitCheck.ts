@@ -72,6 +72,7 @@ export function checkKit(
     youngest: deciding,
     findings: [...findings.values()].sort(worstFirst),
     gauged: [...gauged.values()],
+    handGauges: reports.flatMap(({ report }) => report.handGauges),
     changed: lists((r) => r.changed),
     unchecked: lists((r) => r.unchecked),
   };

@@ -1,5 +1,8 @@
 import { useRef, useState } from 'react';
 import { styled } from 'styled-components';
+import type { HandGauge } from '../../../core/gauge/handGauges.ts';
+import type { Finding } from '../../../core/safety/check.ts';
+import type { Rule } from '../../../core/safety/rules.ts';
 import { formatAges } from '../../../core/calendar/ages.ts';
 import { worst } from '../../../core/patterns/kernel.ts';
 import { DesignFile } from '../../design/DesignFile.tsx';
@@ -10,7 +13,7 @@ import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
 import { useRules } from '../../data/queries.ts';
 import { useWorkings } from '../../design/workings.ts';
 import { Cleaning } from './Cleaning.tsx';
-import { OnDesign } from './OnDesign.tsx';
+import { OnDesign, OnGauge } from './OnDesign.tsx';
 import { FindingItem } from './Findings.tsx';
 import { HandTests } from './HandTests.tsx';
 import { Turned } from './Turned.tsx';
@@ -89,9 +92,18 @@ function CheckWork({ at }: { at: AtBench }) {
   const { data: rules } = useRules();
   const drawing = useWorkings((s) => s.drawing);
   /** The finding that is looked for on the design. */
-  const [where, setWhere] = useState<string | null>(null);
+  const [where, setWhere] = useState<{ id: string; on: 'design' | 'gauge' } | null>(null);
   const mat = useRef<HTMLDivElement>(null);
-  const shown = report?.findings.find((f) => f.id === where) ?? null;
+  const shown = report?.findings.find((f) => f.id === where?.id) ?? null;
+  const gaugeOf = (f: Finding): HandGauge | undefined =>
+    report?.handGauges.find((g) => g.rule === f.rule && g.where === f.where);
+  const ruleOf = (f: Finding): Rule | undefined => rules?.list.find((r) => r.id === f.rule);
+  const show = (f: Finding, on: 'design' | 'gauge'): void => {
+    setWhere({ id: f.id, on });
+    // On a phone the drawing lies above the list.
+    mat.current?.scrollIntoView({ block: 'nearest' });
+  };
+  const gauge = shown && where?.on === 'gauge' ? gaugeOf(shown) : undefined;
   const overall = report ? worst(report.findings.map((f) => f.verdict)) : null;
   const count = (kind: string): number => report?.findings.filter((f) => f.verdict === kind).length ?? 0;
   return (
@@ -119,11 +131,19 @@ function CheckWork({ at }: { at: AtBench }) {
         <ButtonLink to={`/price/${design.id}`}>Price it</ButtonLink>
       </Heading>
       <div ref={mat} className={gauged || shown ? 'mat' : undefined}>
-        {shown && drawing ? (
+        {shown && gauge ? (
+          <OnGauge
+            gauge={gauge}
+            limit={ruleOf(shown)?.limit ?? 0}
+            of={shown}
+            unit={unit}
+            onBack={() => setWhere(null)}
+          />
+        ) : shown && drawing ? (
           <OnDesign
             scene={drawing.scene}
             of={shown}
-            looksAt={rules?.list.find((r) => r.id === shown.rule)?.looksAt}
+            looksAt={ruleOf(shown)?.looksAt}
             unit={unit}
             onBack={() => setWhere(null)}
           />
@@ -159,11 +179,8 @@ function CheckWork({ at }: { at: AtBench }) {
               design={design}
               materials={at.materials}
               unit={unit}
-              onWhere={() => {
-                setWhere(f.id);
-                // On a phone the drawing lies above the list.
-                mat.current?.scrollIntoView({ block: 'nearest' });
-              }}
+              onWhere={() => show(f, 'design')}
+              onGauge={gaugeOf(f) && (ruleOf(f)?.limit ?? 0) > 0 ? () => show(f, 'gauge') : null}
             />
           )) ?? <li>{heavy.problem ?? 'Looking at every feature …'}</li>}
         </ul>

@@ -168,6 +168,7 @@ export function FindingItem({
   materials,
   unit,
   onWhere,
+  onGauge,
 }: {
   of: Finding;
   design: Design;
@@ -175,6 +176,8 @@ export function FindingItem({
   unit: LengthUnit;
   /** Shows it on the design. */
   onWhere(): void;
+  /** Shows it on its gauge; null where it has none. */
+  onGauge: (() => void) | null;
 }) {
   const [isOpen, setOpen] = useState(false);
   return (
@@ -192,6 +195,11 @@ export function FindingItem({
           <Ask type="button" onClick={onWhere}>
             Show where
           </Ask>
+          {onGauge && (
+            <Ask type="button" onClick={onGauge}>
+              On the gauge
+            </Ask>
+          )}
           {of.verdict !== 'clear' && !NOT_CURED.includes(of.rule) && !isOpen && (
             <Ask type="button" onClick={() => setOpen(true)}>
               What would clear it?

@@ -1,5 +1,7 @@
 import type { MarkRole, Scene } from '../../../core/drawing/mark.ts';
-import type { LengthUnit } from '../../../core/measure/length.ts';
+import { handGaugeScene } from '../../../core/drawing/gauge.ts';
+import type { HandGauge } from '../../../core/gauge/handGauges.ts';
+import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
 import type { Finding } from '../../../core/safety/check.ts';
 import type { Rule } from '../../../core/safety/rules.ts';
 import { Marks } from '../../drawing/Marks.tsx';
@@ -21,6 +23,44 @@ const SEEN: Partial<Record<Rule['looksAt'], readonly MarkRole[]>> = {
   staple: ['slit', 'punch', 'piece-detail'],
   cord: ['thread'],
 };
+
+/** A finding's gauge: what is judged and its limit at one scale. */
+export function OnGauge({
+  gauge,
+  limit,
+  of,
+  unit,
+  onBack,
+}: {
+  gauge: HandGauge;
+  limit: number;
+  of: Finding;
+  unit: LengthUnit;
+  onBack(): void;
+}) {
+  const scene = handGaugeScene(gauge, limit);
+  return (
+    <Mat
+      width={scene.width}
+      height={scene.height}
+      unit={unit}
+      reserve={92}
+      most={7}
+      label={`${of.title}: ${of.where} on its gauge`}
+      over={
+        <OverMat>
+          <strong>{of.title}</strong>: {inUnit(of.words, unit)}
+          <br />
+          <button type="button" style={{ marginTop: 6 }} onClick={onBack}>
+            Back to the cylinder
+          </button>
+        </OverMat>
+      }
+    >
+      {({ px }) => <Marks marks={scene.marks} px={px} unit={unit} />}
+    </Mat>
+  );
+}
 
 /** Where on the design a finding sits: what it is about stands out, the rest steps back. */
 export function OnDesign({

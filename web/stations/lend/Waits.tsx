@@ -24,6 +24,7 @@ function Cleaned({ copy, small = false }: { copy: Copy; small?: boolean }) {
     <>
       <Button
         small={small}
+        plain={small}
         isDisabled={change.isPending}
         aria-label={`${copy.label} is cleaned`}
         onPress={() =>
