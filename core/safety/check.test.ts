@@ -3,6 +3,7 @@ import { loadPattern } from '../patterns/index.ts';
 import { CAP, design, kinds, material, SLOT_DIALS, TAPE, TUB } from '../testing.ts';
 import { checkFeatures } from './check.ts';
 import { handTests } from './handTests.ts';
+import { lookedOverOf } from './lookedOver.ts';
 import { ruleOf, type Market } from './rules.ts';
 
 const drop = await loadPattern('drop-through');
@@ -169,5 +170,25 @@ describe('food and plants', () => {
     });
     expect(report(stem, 48).findings.find((f) => f.title === 'Ivy stem')).toMatchObject({ verdict: 'care' });
     expect(report(cap, 48).findings.some((f) => f.id === 'plant')).toBe(false);
+  });
+});
+
+describe('what was in a container before', () => {
+  const report = (clean: boolean | undefined) =>
+    checkFeatures([], {
+      youngest: 24,
+      market: 'strictest of both',
+      lookedOver: lookedOverOf({ container: [{ ...TUB, clean }] }),
+    });
+  it('is answered where all that is kept was looked over and clean, and not checked otherwise', () => {
+    expect(report(true).answered).toEqual(['What was in the container before: it was looked over and clean']);
+    expect(report(true).unchecked.join()).not.toMatch(/container/);
+    for (const unknown of [report(false), report(undefined)]) {
+      expect(unknown.answered).toEqual([]);
+      expect(unknown.unchecked).toContain('What was in the container before');
+    }
+  });
+  it('is not asked where there is no container', () => {
+    expect(lookedOverOf({ piece: [{ ...TUB, form: 'disc' }] })).toBeNull();
   });
 });

@@ -37,6 +37,8 @@ export interface SafetyReport {
   readonly handGauges: HandGauge[];
   /** What the place has changed in the rules or switched off, in words. */
   readonly changed: string[];
+  /** What somebody has looked at and put on record. */
+  readonly answered: string[];
   /** What nobody can see from the sizes, and so was not checked. */
   readonly unchecked: string[];
 }
@@ -80,8 +82,8 @@ export interface CheckOptions {
   readonly rules?: PlaceRules | undefined;
   /** Tests done by hand, the last first. */
   readonly tests?: readonly TestDone[] | undefined;
-  /** Something is known of the finds: what was in them was looked over. */
-  readonly lookedOver?: boolean | undefined;
+  /** Whether all its containers were clean when they were looked over; null where it has none. */
+  readonly lookedOver?: boolean | null | undefined;
 }
 
 const WORST: Record<Verdict, number> = { stop: 0, care: 1, clear: 2 };
@@ -151,8 +153,11 @@ export function checkFeatures(features: readonly Feature[], options: CheckOption
     ),
     handGauges: handGauges(features),
     changed: rulesOf(market, rules).flatMap((r) => (r.changed ? [`${r.title}: ${r.changed}`] : [])),
+    answered: options.lookedOver ? ['What was in the container before: it was looked over and clean'] : [],
     unchecked: [
-      ...(options.lookedOver ? [] : ['What was in the container before']),
+      ...(options.lookedOver === false || options.lookedOver === undefined
+        ? ['What was in the container before']
+        : []),
       'Paint, print and glue',
       ...(tests.length > 0 ? [] : ['Whether pieces crack or come apart: do the tests by hand']),
       'The child: what they mouth, throw or are allergic to',

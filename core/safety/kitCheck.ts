@@ -73,6 +73,7 @@ export function checkKit(
     findings: [...findings.values()].sort(worstFirst),
     gauged: [...gauged.values()],
     handGauges: reports.flatMap(({ report }) => report.handGauges),
+    answered: lists((r) => r.answered),
     changed: lists((r) => r.changed),
     unchecked: lists((r) => r.unchecked),
   };

@@ -130,6 +130,7 @@ export async function checkSheetPdf(s: CheckSheet, size: Paper): Promise<Uint8Ar
           .join('; ')}.`,
         { color: QUIET, margin: [0, 4, 0, 0] },
       ),
+      ...(report.answered.length > 0 ? [heading('Looked at'), ...report.answered.map((u) => type(u))] : []),
       heading('Not checked'),
       ...report.unchecked.map((u) => type(u)),
       ...(report.changed.length > 0

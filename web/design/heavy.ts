@@ -3,6 +3,7 @@ import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { loadPattern, type AnyDials, type Chosen, type Fit, type Rung } from '../../core/patterns/index.ts';
 import type { SafetyReport } from '../../core/safety/check.ts';
+import { lookedOverOf } from '../../core/safety/lookedOver.ts';
 import { madeAs, testsThatCount } from '../../core/safety/handTests.ts';
 import type { RulesHere } from '../../contract/checking.ts';
 import { words } from '../data/api.ts';
@@ -59,6 +60,7 @@ export const askOf = (design: Design, materials: readonly MaterialRow[], by: Che
   market: by.market,
   rules: by.rules,
   mouths: design.mouths ?? false,
+  lookedOver: lookedOverOf(chosenOf(design, materials)),
   tests: testsThatCount(
     by.tests.filter((t) => t.designId === design.id),
     madeAs(design),

@@ -9,7 +9,12 @@ import { patternsFromStock } from '../../core/plan/patternsMade.ts';
 import { suggest, type Wish } from '../../core/plan/suggest.ts';
 import type { Market, PlaceRules } from '../../core/safety/rules.ts';
 import { smallestChanges } from '../../core/safety/smallestChange.ts';
-import { checkFeatures, type SafetyReport, type TestDone } from '../../core/safety/check.ts';
+import {
+  checkFeatures,
+  type CheckOptions,
+  type SafetyReport,
+  type TestDone,
+} from '../../core/safety/check.ts';
 
 const kept = new Map<string, unknown>();
 /** The last few hundred answers: a dial goes back and forth over the same places. */
@@ -29,6 +34,7 @@ export interface Ask extends AnyAt {
   readonly rules: PlaceRules;
   readonly mouths: boolean;
   readonly tests: readonly TestDone[];
+  readonly lookedOver: boolean | null;
 }
 
 /** What is kept, by material, and every design that speaks for it. */
@@ -41,6 +47,15 @@ let shelf: { number: number; kept: ReadonlyMap<number, number>; bench: readonly 
 
 const key = (a: Ask): string => JSON.stringify([a.pattern, a.dials, a.chosen, a.approach, a.ageFrom]);
 
+const optionsOf = (a: Ask): CheckOptions => ({
+  market: a.market,
+  rules: a.rules,
+  mouths: a.mouths,
+  tests: a.tests,
+  lookedOver: a.lookedOver,
+  youngest: a.ageFrom,
+});
+
 export const bench = {
   fit: async (a: Ask): Promise<Fit> => {
     const pattern = await loadPattern(a.pattern);
@@ -52,21 +67,13 @@ export const bench = {
   },
   safety: async (a: Ask): Promise<SafetyReport> => {
     const pattern = await loadPattern(a.pattern);
-    const by = { market: a.market, rules: a.rules, mouths: a.mouths, tests: a.tests };
-    return once(`safety ${JSON.stringify(by)} ${key(a)}`, () =>
-      checkFeatures(pattern.features(a), { youngest: a.ageFrom, ...by }),
-    );
+    const by = optionsOf(a);
+    return once(`safety ${JSON.stringify(by)} ${key(a)}`, () => checkFeatures(pattern.features(a), by));
   },
   /** What would clear a finding, with the least of each kind of change. */
   changes: async (a: Ask, rule: string, shelf: readonly Material[]) => {
     const pattern = await loadPattern(a.pattern);
-    const options = {
-      market: a.market,
-      rules: a.rules,
-      mouths: a.mouths,
-      tests: a.tests,
-      youngest: a.ageFrom,
-    };
+    const options = optionsOf(a);
     return once(`changes ${rule} ${JSON.stringify([options, shelf])} ${key(a)}`, () =>
       smallestChanges({ pattern, at: a, rule, options, shelf }),
     );

@@ -7,7 +7,9 @@ import type {
   RulesUpdate,
 } from '../../../contract/checking.ts';
 import type { Day } from '../../../core/calendar/days.ts';
+import type { Chosen } from '../../../core/patterns/kernel.ts';
 import type { CheckOptions } from '../../../core/safety/check.ts';
+import { lookedOverOf } from '../../../core/safety/lookedOver.ts';
 import { madeAs, testsThatCount } from '../../../core/safety/handTests.ts';
 import { rulesOf, type Market, type PlaceRules } from '../../../core/safety/rules.ts';
 import { DesignRow, HandTestRow, PlaceRow, RuleLogRow, type Design } from '../../db/entities.ts';
@@ -40,11 +42,12 @@ export async function rulesHere(em: EntityManager): Promise<RulesHere> {
 }
 
 /** What the check of one design goes by: the place’s rules, the youngest, and its tests. */
-export async function checkedBy(em: EntityManager, design: Design): Promise<CheckOptions> {
+export async function checkedBy(em: EntityManager, design: Design, chosen: Chosen): Promise<CheckOptions> {
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
   return {
     youngest: design.ageFrom,
     mouths: design.mouths,
+    lookedOver: lookedOverOf(chosen),
     market: place.market as Market,
     rules: place.rules,
     tests: testsThatCount(await readTests(em, design.id), madeAs(design)),

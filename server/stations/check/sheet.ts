@@ -23,7 +23,7 @@ async function reportOf(
     checked.push({
       name: d.name,
       features: pattern.features(atOf(d, chosen)),
-      options: await checkedBy(em, d),
+      options: await checkedBy(em, d, chosen),
     });
   }
   const packed = o.container === null ? [] : [...(await materialsOf(em, [o.container], o.today)).values()];

@@ -50,7 +50,7 @@ export async function familyPaper(
       prepared: asked.prepared === 'no' ? [] : preparedSteps(steps),
       show: pattern.show(at),
       rungs: pattern.rungs(at).map(({ name, grip }) => ({ name, grip })),
-      findings: checkFeatures(pattern.features(at), await checkedBy(em, d)).findings,
+      findings: checkFeatures(pattern.features(at), await checkedBy(em, d, at.chosen)).findings,
     });
   }
   const copies = await em.find(CopyRow, { kit: id }, { orderBy: { id: 'asc' } });

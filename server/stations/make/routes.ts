@@ -146,7 +146,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
         scene: o.pattern.draw(o.at).scene,
         needs: o.pattern.needs(o.at),
         placed: orderSteps(o.pattern.steps(o.at), o.copies),
-        findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d)).findings,
+        findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d, o.at.chosen)).findings,
         show: o.pattern.show(o.at),
         unit: o.unit,
       },

@@ -192,6 +192,16 @@ function CheckWork({ at }: { at: AtBench }) {
             <Seam />
             <Cleaning design={design} materials={at.materials} restDays={place.restDays} />
             <Seam />
+            {report && report.answered.length > 0 && (
+              <>
+                <h2>Looked at</h2>
+                <ul style={{ fontSize: 14 }}>
+                  {report.answered.map((a) => (
+                    <li key={a}>{a}.</li>
+                  ))}
+                </ul>
+              </>
+            )}
             <h2>Not checked</h2>
             <Tests as="ul">
               {report?.unchecked.map((u) => (
