@@ -26,6 +26,7 @@ export const MATERIAL_CLASSES = [
 export const SOLIDS = ['block', 'ball', 'egg', 'rod', 'cone'] as const;
 export const HAZARDS = [
   'magnet',
+  'battery',
   'button cell',
   'coin',
   'latex',
@@ -75,6 +76,22 @@ export const keeping = z.strictObject({
     .optional(),
 });
 export type Keeping = z.infer<typeof keeping>;
+
+export const DOORS = ['screwed', 'two moves', 'by hand'] as const;
+/** What was measured or tried of what can hurt: a magnet, a battery door, the string of a bag. */
+export const risks = z.strictObject({
+  /** Flux index of its magnet, kG² mm²; left out where nobody measured it. */
+  flux: z
+    .number({ error: 'expected a flux index in kG² mm²' })
+    .min(0, 'must not be negative')
+    .max(100_000, 'must be at most 100,000 kG² mm²')
+    .optional(),
+  /** How its battery door opens. */
+  door: z.enum(DOORS, { error: `expected one of ${DOORS.join(', ')}` }).optional(),
+  /** Length of its drawstring, mm. */
+  drawstring: size.optional(),
+});
+export type Risks = z.infer<typeof risks>;
 
 /** Everyday allergens a material may carry (common practice; not the full legal list). */
 export const ALLERGENS = ['gluten', 'milk', 'egg', 'nuts', 'soya', 'wool'] as const;
@@ -183,6 +200,7 @@ export const materialFields = z.strictObject({
   grain: z.enum(GRAINS, { error: `expected one of ${GRAINS.join(', ')}` }).optional(),
   keepOut: z.array(keepOutArea).max(20, 'may have at most 20 places').optional(),
   keeping: keeping.optional(),
+  risks: risks.optional(),
   /** Key of the catalogue entry it was taken from. */
   catalogue: z
     .string()

@@ -85,7 +85,15 @@ export type Feature =
   | { readonly kind: 'remnant'; readonly name: string; readonly count: number }
   /** Sticks to the skin while it is used. */
   | { readonly kind: 'skin'; readonly name: string }
-  | { readonly kind: 'hazard'; readonly name: string; readonly hazard: string }
+  | {
+      readonly kind: 'hazard';
+      readonly name: string;
+      readonly hazard: string;
+      /** Of a magnet: its flux index, kG² mm², where it was measured. */
+      readonly flux?: number | undefined;
+      /** Of what holds a battery: how its door opens, where that was tried. */
+      readonly door?: 'screwed' | 'two moves' | 'by hand' | undefined;
+    }
   | { readonly kind: 'surface'; readonly name: string; readonly washable: boolean }
   /** Grown, not made: somebody must know which it is. */
   | { readonly kind: 'plant'; readonly name: string; readonly as: 'plant' | 'wood' }

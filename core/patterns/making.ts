@@ -182,14 +182,19 @@ export const bagFeatures = (materials: readonly Material[]): Feature[] =>
         mouth,
         film: m.materialClass === 'plastic' ? (wall ?? null) : null,
         airy: m.materialClass === 'fabric',
-        drawstring: 0,
+        drawstring: m.risks?.drawstring ?? 0,
       },
     ];
   });
 
 /** What each material brings with it whatever is made of it: its hazards, and whether it can be washed. */
 export const materialFeatures = (materials: readonly Material[]): Feature[] => [
-  ...materials.flatMap((m) => m.hazards.map((hazard) => ({ kind: 'hazard', name: m.name, hazard }) as const)),
+  ...materials.flatMap((m) =>
+    m.hazards.map(
+      (hazard) =>
+        ({ kind: 'hazard', name: m.name, hazard, flux: m.risks?.flux, door: m.risks?.door }) as const,
+    ),
+  ),
   ...materials.flatMap((m): Feature[] =>
     m.materialClass === 'plant' || m.materialClass === 'wood'
       ? [{ kind: 'plant', name: m.name, as: m.materialClass }]

@@ -1,5 +1,6 @@
 import type { Material } from '../materials/material.ts';
 import { loadPattern } from '../patterns/index.ts';
+import { bagFeatures, materialFeatures } from '../patterns/making.ts';
 import { CAP, design, kinds, material, SLOT_DIALS, TAPE, TUB } from '../testing.ts';
 import { checkFeatures } from './check.ts';
 import { handTests } from './handTests.ts';
@@ -190,5 +191,38 @@ describe('what was in a container before', () => {
   });
   it('is not asked where there is no container', () => {
     expect(lookedOverOf({ piece: [{ ...TUB, form: 'disc' }] })).toBeNull();
+  });
+});
+
+describe('what was measured or tried of a find', () => {
+  const of = (part: Partial<Material>, youngest = 48) =>
+    checkFeatures(materialFeatures([{ ...CAP, ...part }]), { youngest, market: 'strictest of both' });
+  const magnet = (risks?: Material['risks']) =>
+    of({ hazards: ['magnet'], risks }).findings.find((f) => f.rule === 'magnet');
+  it('a magnet is strong until its flux index is known to be under 50 kG² mm²', () => {
+    expect(magnet()).toMatchObject({ verdict: 'stop', measured: null });
+    expect(magnet({ flux: 50 })).toMatchObject({ verdict: 'stop', measured: { value: 50, limit: 50 } });
+    expect(magnet({ flux: 49.9 })).toMatchObject({ verdict: 'clear' });
+  });
+  it('a battery door that opens by hand stops it', () => {
+    const door = (how: 'screwed' | 'two moves' | 'by hand') =>
+      of({ hazards: ['battery'], risks: { door: how } }).findings.find((f) => f.rule === 'battery-door')!
+        .verdict;
+    expect([door('screwed'), door('two moves'), door('by hand')]).toEqual(['clear', 'clear', 'stop']);
+    expect(of({ hazards: ['battery'] }).findings.find((f) => f.rule === 'battery')!.verdict).toBe('care');
+  });
+  it('a bag says how long its drawstring is', () => {
+    const bag = material(9, {
+      name: 'Bag',
+      form: 'sheet',
+      materialClass: 'fabric',
+      sizes: { length: 300, width: 200, wall: 0.5 },
+      risks: { drawstring: 400 },
+    });
+    const found = checkFeatures(bagFeatures([bag]), { youngest: 12, market: 'strictest of both' }).findings;
+    expect(found.find((f) => f.rule === 'drawstring')).toMatchObject({
+      verdict: 'stop',
+      measured: { value: 400 },
+    });
   });
 });

@@ -125,7 +125,39 @@ const HAZARD: Record<string, { rule: string; words: string }> = {
   allergen: { rule: 'allergen', words: 'It has held or is a common allergen.' },
 };
 
+type Hazard = Parameters<Judge<'hazard'>>[0];
+
+/** A magnet by its flux index; one that nobody measured counts as strong. */
+function magnet(f: Hazard, on: Bench): void {
+  const rule = on.rule('magnet');
+  if (!rule) return;
+  const said = { title: `${f.name}: magnet`, where: f.name };
+  if (f.flux === undefined)
+    return on.broken(rule, { ...said, words: `${HAZARD.magnet!.words} Its flux index was not measured.` });
+  const measured = atMost(f.flux, rule.limit, 'kG² mm²');
+  const flux = `Its flux index is ${f.flux} kG² mm²`;
+  if (f.flux < rule.limit) return on.clear(rule, { ...said, measured, words: `${flux}: a weak magnet.` });
+  on.broken(rule, { ...said, measured, words: `${flux}. ${HAZARD.magnet!.words}` });
+}
+
+const DOOR = {
+  screwed: 'Its battery door is screwed.',
+  'two moves': 'Its battery door takes two moves at once.',
+  'by hand': 'Its battery door opens by hand, and what is inside burns when it is swallowed.',
+} as const;
+
+/** What holds a battery, by how its door opens where that was tried. */
+function door(of: Hazard, how: keyof typeof DOOR, on: Bench): void {
+  const rule = on.rule('battery-door');
+  if (!rule) return;
+  const said = { title: `${of.name}: battery`, where: of.name, words: DOOR[how] };
+  if (how === 'by hand') on.broken(rule, said);
+  else on.clear(rule, said);
+}
+
 export const hazard: Judge<'hazard'> = (f, on) => {
+  if (f.hazard === 'magnet') return magnet(f, on);
+  if (f.hazard === 'battery' && f.door !== undefined) return door(f, f.door, on);
   const known = HAZARD[f.hazard];
   const rule = on.rule(known?.rule ?? 'other-hazard');
   if (!rule) return;

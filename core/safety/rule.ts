@@ -1,6 +1,6 @@
 import type { Feature } from '../patterns/feature.ts';
 
-export type RuleUnit = 'mm' | 'g' | 'N' | 'each';
+export type RuleUnit = 'mm' | 'g' | 'N' | 'each' | 'kG² mm²';
 
 export interface Rule {
   readonly id: string;

@@ -1,7 +1,7 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import type { PlaceRules } from '../../core/safety/rules.ts';
 import type { Hand } from '../../core/child/hand.ts';
-import type { KeepOutArea, Keeping } from '../../core/materials/material.ts';
+import type { KeepOutArea, Keeping, Risks } from '../../core/materials/material.ts';
 import type { ContentJson, FilledJson, Hazards, PartJson, RungDoneJson, SizesJson } from './json.ts';
 
 export const PlaceRow = defineEntity({
@@ -67,6 +67,8 @@ export const MaterialRow = defineEntity({
     keepOut: p.json<KeepOutArea[]>().nullable(),
     /** How long it keeps: hours out, days closed. */
     keeping: p.json<Keeping>().nullable(),
+    /** What was measured of a magnet, tried of a battery door, or the length of a string. */
+    risks: p.json<Risks>().nullable(),
     catalogue: p.string().nullable(),
     /** Minor units each, or a metre. */
     worth: p.integer().nullable(),

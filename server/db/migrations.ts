@@ -236,6 +236,7 @@ class States extends Migration {
     );
     this.addSql('create index "copy_event_copy" on "copy_event" ("copy_id", "id")');
     this.addSql(`alter table "build" add column "made_as" json not null default '{}'`);
+    this.addSql('alter table "material" add column "risks" json null');
     this.addSql(`alter table "hand_test" add column "made_as" text not null default ''`);
   }
 }

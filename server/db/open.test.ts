@@ -201,6 +201,7 @@ describe('the place’s one file', () => {
       grain: null,
       keepOut: null,
       keeping: null,
+      risks: null,
     });
     expect(await em.findOneOrFail(DesignRow, { id: 1 })).toMatchObject({
       name: 'Tub',

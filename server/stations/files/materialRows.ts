@@ -2,12 +2,14 @@ import { COLUMNS } from '../../../contract/files.ts';
 import { entryOf } from '../../../core/catalogue/index.ts';
 import {
   CLEANINGS,
+  DOORS,
   FORMS,
   GRAINS,
   KEEP_OUT_REASONS,
   PANELS,
   type KeepOutArea,
   type Keeping,
+  type Risks,
   MATERIAL_CLASSES,
   materialInput,
   SOLIDS,
@@ -46,6 +48,11 @@ const keepOutWords = (json: string | null): string =>
     .join('; ');
 const keepingOf = (json: string | null): Keeping => (json === null ? {} : (JSON.parse(json) as Keeping));
 
+const risksOf = (json: string | null): Risks => (json === null ? {} : (JSON.parse(json) as Risks));
+/** A field only where it was said. */
+const only = <K extends string, V>(key: K, value: V | undefined): Partial<Record<K, V>> =>
+  value === undefined ? {} : ({ [key]: value } as Record<K, V>);
+
 export type MaterialValue = Omit<MaterialInput, 'kept'>;
 export const materialRows: Kind<MaterialValue> = {
   columns: COLUMNS.materials.all,
@@ -69,6 +76,12 @@ export const materialRows: Kind<MaterialValue> = {
       ...(out === undefined ? {} : { out }),
       ...(closed === undefined ? {} : { closed }),
     };
+    const drawstring = cells.length('drawstring');
+    const risks: Risks = {
+      ...only('flux', cells.number('flux')),
+      ...only('door', cells.oneOf('battery_door', DOORS)),
+      ...only('drawstring', drawstring),
+    };
     const value = {
       name: cells.words('name'),
       form: cells.oneOf('form', FORMS),
@@ -83,6 +96,7 @@ export const materialRows: Kind<MaterialValue> = {
       ...(allergens.length > 0 ? { allergens } : {}),
       ...(keepOut.length > 0 ? { keepOut } : {}),
       ...(Object.keys(keeping).length > 0 ? { keeping } : {}),
+      ...(Object.keys(risks).length > 0 ? { risks } : {}),
     };
     if (cells.faults > 0) return null;
     const read = cells.check(materialInput, value, (path) =>
@@ -96,7 +110,11 @@ export const materialRows: Kind<MaterialValue> = {
               ? 'keeps_out_hours'
               : path === 'keeping.closed'
                 ? 'keeps_closed_days'
-                : (path.split('.')[0] ?? ''),
+                : path === 'risks.door'
+                  ? 'battery_door'
+                  : path.startsWith('risks.')
+                    ? path.slice(6)
+                    : (path.split('.')[0] ?? ''),
     );
     if (!read) return null;
     const { kept: _, ...rest } = read;
@@ -120,6 +138,7 @@ export const materialRows: Kind<MaterialValue> = {
       grain: string | null;
       keep_out: string | null;
       keeping: string | null;
+      risks: string | null;
       hazards: string;
       colour: string;
       catalogue: string | null;
@@ -146,6 +165,9 @@ export const materialRows: Kind<MaterialValue> = {
         keepOutWords(m.keep_out),
         keepingOf(m.keeping).out ?? null,
         keepingOf(m.keeping).closed ?? null,
+        risksOf(m.risks).flux ?? null,
+        risksOf(m.risks).door ?? null,
+        risksOf(m.risks).drawstring ?? null,
         words(m.hazards),
         m.colour,
         m.catalogue,

@@ -35,14 +35,16 @@ const materialJson = (m: Material, shelf: OnShelf): MaterialJson => ({
   ...(m.grain == null ? {} : { grain: m.grain as NonNullable<MaterialJson['grain']> }),
   ...(m.keepOut == null ? {} : { keepOut: m.keepOut }),
   ...(m.keeping == null ? {} : { keeping: m.keeping }),
+  ...(m.risks == null ? {} : { risks: m.risks }),
   ...(m.worth == null ? {} : { worth: m.worth }),
   ...(m.catalogue == null ? {} : { catalogue: m.catalogue }),
 });
 
-type JsonColumn = 'sizes' | 'hazards' | 'allergens' | 'keepOut' | 'keeping';
+type JsonColumn = 'sizes' | 'hazards' | 'allergens' | 'keepOut' | 'keeping' | 'risks';
 type MaterialColumns = Omit<Material, JsonColumn | 'materialClass'> & {
   readonly keep_out: string | null;
   readonly keeping: string | null;
+  readonly risks: string | null;
   readonly material_class: string;
   readonly sizes: string;
   readonly hazards: string;
@@ -73,6 +75,7 @@ export async function pageOfMaterials(em: EntityManager, today: Day, query: Page
           hazards: JSON.parse(c.hazards) as Material['hazards'],
           allergens: c.allergens === null ? null : (JSON.parse(c.allergens) as string[]),
           keepOut: c.keep_out === null ? null : (JSON.parse(c.keep_out) as Material['keepOut']),
+          risks: c.risks === null ? null : (JSON.parse(c.risks) as Material['risks']),
           keeping: c.keeping === null ? null : (JSON.parse(c.keeping) as Material['keeping']),
         },
         shelf.get(c.id) ?? { kept: 0, waiting: 0 },
@@ -104,6 +107,7 @@ export const materialColumns = (m: Omit<MaterialInput, 'kept'>) => ({
   grain: m.grain ?? null,
   keepOut: m.keepOut ?? null,
   keeping: m.keeping ?? null,
+  risks: m.risks ?? null,
   catalogue: m.catalogue ?? null,
   worth: m.worth ?? null,
 });

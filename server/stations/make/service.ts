@@ -104,6 +104,7 @@ async function putBackOffcuts(
           grain: whole.grain,
           keepOut: null,
           keeping: whole.keeping,
+          risks: whole.risks,
           catalogue: null,
           worth: null,
         });

@@ -79,6 +79,7 @@ const coreMaterial = (m: Material, shelf: OnShelf | undefined): CoreMaterial =>
     grain: m.grain ?? undefined,
     keepOut: m.keepOut ?? undefined,
     keeping: m.keeping ?? undefined,
+    risks: m.risks ?? undefined,
     kept: shelf?.kept ?? 0,
     clean: shelf?.clean,
     measured: shelf?.measured,

@@ -1,6 +1,7 @@
 import { styled } from 'styled-components';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import {
+  DOORS,
   GRAINS,
   KEEP_OUT_REASONS,
   PANELS,
@@ -167,5 +168,56 @@ export function KeepingFields({
         error={errors['keeping.closed']}
       />
     </Row>
+  );
+}
+
+/** What is known of a magnet, a battery door or a drawstring: asked only of what has one. */
+export function RiskFields({
+  draft,
+  set,
+  errors,
+  unit,
+}: {
+  draft: Draft;
+  set(part: Partial<Draft>): void;
+  errors: Record<string, string>;
+  unit: LengthUnit;
+}) {
+  const change = (part: NonNullable<Draft['risks']>): void => {
+    const next = Object.fromEntries(
+      Object.entries({ ...draft.risks, ...part }).filter(([, v]) => v !== undefined),
+    );
+    set({ risks: Object.keys(next).length > 0 ? next : undefined });
+  };
+  const isBag =
+    draft.materialClass === 'fabric' || (draft.materialClass === 'plastic' && draft.form === 'consumable');
+  return (
+    <>
+      {draft.hazards.includes('magnet') && (
+        <CountField
+          label="Flux index of the magnet, kG² mm²"
+          value={draft.risks?.flux ?? null}
+          onChange={(n) => change({ flux: n ?? undefined })}
+          error={errors['risks.flux']}
+        />
+      )}
+      {draft.hazards.includes('battery') && (
+        <Select
+          label="How its battery door opens"
+          value={draft.risks?.door ?? 'not tried'}
+          onChange={(d) => change({ door: DOORS.find((x) => x === d) })}
+          options={['not tried', ...DOORS].map((d) => ({ value: d, label: d }))}
+        />
+      )}
+      {isBag && (
+        <LengthField
+          label="Length of its drawstring, if any"
+          mm={draft.risks?.drawstring ?? null}
+          unit={unit}
+          onChange={(n) => change({ drawstring: n ?? undefined })}
+          error={errors['risks.drawstring']}
+        />
+      )}
+    </>
   );
 }

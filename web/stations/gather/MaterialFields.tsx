@@ -14,7 +14,7 @@ import {
 import { Select } from '../../parts/Select.tsx';
 import { CountField, LengthField, MoneyField, TextField } from '../../parts/Field.tsx';
 import type { Draft } from './draft.ts';
-import { CutFields, KeepingFields } from './CutFields.tsx';
+import { CutFields, KeepingFields, RiskFields } from './CutFields.tsx';
 
 const Two = styled.div`
   display: grid;
@@ -191,6 +191,7 @@ export function MaterialFields({
           </label>
         ))}
       </Boxes>
+      <RiskFields draft={draft} set={set} errors={errors} unit={unit} />
       <Boxes>
         <legend>Colour</legend>
         {[...new Set([...COLOURS, draft.colour])].map((c) => (
