@@ -12,6 +12,9 @@ import { outlinePoints } from '../core/outline/outline.ts';
 import { APPROACHES } from '../core/patterns/kernel.ts';
 import { packingRequest } from '../core/packing/problem.ts';
 import { choiceRequest } from '../core/plan/choice.ts';
+import { criticalPathRequest } from '../core/plan/criticalPath.ts';
+import { scheduleRequest } from '../core/plan/schedule.ts';
+import { raschRequest } from '../core/watch/rasch.ts';
 import { purchaseAnswer, purchaseRequest } from '../core/price/purchase.ts';
 
 export const smallPartsRequest = z.strictObject({ shape });
@@ -23,6 +26,7 @@ export const challengeRequest = z.strictObject({
     .max(1000, 'may have at most 1,000 moves'),
 });
 export const challengeAnswer = z.object({ bits: z.array(z.number()), total: z.number() });
+export { criticalPathRequest, raschRequest, scheduleRequest };
 export { choiceRequest, cutLengthsRequest, cutSheetsRequest, packingRequest };
 
 const shelfId = z.number({ error: 'expected the number of a material' }).int().positive();

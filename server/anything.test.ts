@@ -180,6 +180,31 @@ beforeAll(async () => {
     { method: 'post', path: '/compute/pattern', body: { pattern: 'lace', dials: { holes: 8 }, ageFrom: 36 } },
     {
       method: 'post',
+      path: '/compute/schedule',
+      body: {
+        tasks: [{ id: 'cut', minutes: 5, kind: 'active', after: [], blade: true }],
+        makers: { Ann: [[0, 60]] },
+        childFree: [[0, 60]],
+      },
+    },
+    {
+      method: 'post',
+      path: '/compute/critical-path',
+      body: { tasks: [{ id: 'cut', minutes: 5, after: [] }] },
+    },
+    {
+      method: 'post',
+      path: '/compute/rasch',
+      body: {
+        responses: [
+          [0, 1],
+          [1, 0],
+          [1, 1],
+        ],
+      },
+    },
+    {
+      method: 'post',
       path: '/compute/cut-lengths',
       body: { stock: [{ length: 279 }], parts: [{ length: 38, count: 7 }], loss: 1 },
     },

@@ -9,6 +9,8 @@ import { PatternError } from '../../core/patterns/kernel.ts';
 import { pack, type PackingRequest } from '../../core/packing/pack.ts';
 import type { Paper } from '../../core/print/paper.ts';
 import { chooseDesigns, type ChoiceRequest } from '../../core/plan/choice.ts';
+import { schedule, type ScheduleRequest } from '../../core/plan/schedule.ts';
+import { rasch, type Response } from '../../core/watch/rasch.ts';
 import { purchase, UnprovedError, type PurchaseRequest, type SolveLp } from '../../core/price/purchase.ts';
 import type { LabelText } from '../formats/labels.ts';
 import { ProblemError } from '../problemError.ts';
@@ -23,6 +25,8 @@ export type Job =
   | { readonly kind: 'packing'; readonly request: PackingRequest }
   | { readonly kind: 'cut-lengths'; readonly request: CutLengthsRequest }
   | { readonly kind: 'cut-sheets'; readonly request: CutSheetsRequest }
+  | { readonly kind: 'schedule'; readonly request: ScheduleRequest }
+  | { readonly kind: 'rasch'; readonly responses: readonly (readonly Response[])[] }
   | { readonly kind: 'pattern'; readonly request: PatternRequest }
   | { readonly kind: 'read-file'; readonly request: PreviewRequest }
   | { readonly kind: 'backup'; readonly folder: string; readonly now: string }
@@ -46,6 +50,11 @@ export interface Means {
   readonly milliseconds: number;
 }
 
+/** Up to so many tasks a plan is proved within the shorter time, ms. */
+const SHORT_DAY = 12;
+const SHORT_SEARCH = 900;
+const LONG_SEARCH = 2500;
+
 async function work(job: Job, means: Means): Promise<unknown> {
   switch (job.kind) {
     case 'small-parts':
@@ -64,6 +73,13 @@ async function work(job: Job, means: Means): Promise<unknown> {
       return cutLengths(job.request, means.solve);
     case 'cut-sheets':
       return cutSheets(job.request);
+    case 'schedule': {
+      const now = (): number => performance.now();
+      const long = job.request.tasks.length > SHORT_DAY ? LONG_SEARCH : SHORT_SEARCH;
+      return schedule(job.request, { now, until: now() + long });
+    }
+    case 'rasch':
+      return rasch(job.responses);
     case 'pattern':
       return patternAnswer(job.request);
     // Loaded when first asked for: most workers only compute.

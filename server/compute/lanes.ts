@@ -32,6 +32,8 @@ export function firstLane(job: Job): Lane {
     case 'cut-lengths':
       return job.request.parts.length > 6 ? 'long' : 'quick';
     case 'cut-sheets':
+    case 'schedule':
+    case 'rasch':
     case 'read-file':
     case 'backup':
     case 'labels':

@@ -2,6 +2,7 @@ import { Router } from 'express';
 import {
   challengeRequest,
   choiceRequest,
+  criticalPathRequest,
   cutLengthsRequest,
   cutSheetsRequest,
   dotsRequest,
@@ -11,6 +12,8 @@ import {
   passageRequest,
   pointsRequest,
   purchaseRequest,
+  raschRequest,
+  scheduleRequest,
   slitRequest,
   smallPartsRequest,
   staplesRequest,
@@ -19,6 +22,7 @@ import {
 import { renewalRequest, sparesRequest, survivalRequest } from '../../contract/durability.ts';
 import { challenge } from '../../core/challenge/bits.ts';
 import { halved } from '../../core/cut/halving.ts';
+import { criticalPath } from '../../core/plan/criticalPath.ts';
 import { renewal } from '../../core/durability/renewal.ts';
 import { sparesFor } from '../../core/durability/spares.ts';
 import { medianOf, survivalSteps } from '../../core/durability/survival.ts';
@@ -64,6 +68,17 @@ export function computeRoutes(door: ComputeDoor): Router {
   r.post('/cut-sheets', async (req, res) => {
     const request = read(cutSheetsRequest, req.body);
     res.json(await door.run({ kind: 'cut-sheets', request }, hungUp(res)));
+  });
+  r.post('/schedule', async (req, res) => {
+    const request = read(scheduleRequest, req.body);
+    res.json(await door.run({ kind: 'schedule', request }, hungUp(res)));
+  });
+  r.post('/critical-path', (req, res) => {
+    res.json(criticalPath(read(criticalPathRequest, req.body)));
+  });
+  r.post('/rasch', async (req, res) => {
+    const { responses } = read(raschRequest, req.body);
+    res.json(await door.run({ kind: 'rasch', responses }, hungUp(res)));
   });
   r.post('/survival', (req, res) => {
     const { times, events, confidence } = read(survivalRequest, req.body);
