@@ -111,46 +111,64 @@ function panelMarks(units: readonly LaidUnit[], colour: string): Mark[] {
  *
  * @param colourOf colour of a material, to draw it in
  */
-export function cutPlans(
+export const cutPlans = (
   needs: readonly Need[],
   kits: number,
   colourOf: (materialId: number) => string,
-): CutPlan[] {
-  if (kits < 1) return [];
-  return needs.flatMap((need): CutPlan[] => {
-    const { cuts, stock } = need;
-    if (!cuts || !stock || stock.kind === 'roll') return [];
-    const times = (n: number): CutTimes[] => cuts.map((cut) => ({ cut, times: n }));
-    const perKit = cuts.reduce((n, c) => n + c.count, 0);
-    const kitsShown = Math.max(1, Math.min(kits, Math.floor(AT_ONCE / Math.max(1, perKit))));
-    const units = unitsFor(times(kits), stock);
-    if (units === null) return [];
-    const base = { materialId: need.materialId, name: need.name, units, kitsShown };
-    const colour = colourOf(need.materialId);
-    if (stock.kind === 'length') {
-      const sum = cuts.reduce((n, c) => n + (c.kind === 'length' ? c.length * c.count * kits : 0), 0);
-      return [
-        {
-          ...base,
-          bound: layLengths(times(kits), stock.length)!.isLeast
-            ? units
-            : Math.ceil(sum / stock.length - 1e-9),
-          offcuts: offcutsFor(need, kits),
-          isTrimmed: false,
-          scene: sceneOf(lengthMarks(layLengths(times(kitsShown), stock.length)!.laid, colour)),
-        },
-      ];
-    }
-    const laid = layPanels(blanksOf(times(kitsShown), stock), stock);
-    if (!laid) return [];
-    return [
-      {
-        ...base,
-        bound: leastUnits(blanksOf(times(kits), stock), stock),
-        offcuts: [],
-        isTrimmed: isTrimmed(laid),
-        scene: sceneOf(panelMarks(laid, colour)),
-      },
-    ];
-  });
+): CutPlan[] =>
+  kits < 1
+    ? []
+    : needs.flatMap((need) => joinedPlan([{ need, times: kits }], colourOf(need.materialId)) ?? []);
+
+/**
+ * How parts of several designs are cut from one material together, so that one box may cover them all.
+ *
+ * @param list needs of one material
+ * @returns null where nothing is cut, or a part is larger than what it is cut from
+ */
+export function joinedPlan(
+  list: readonly { readonly need: Need; readonly times: number }[],
+  colour: string,
+): CutPlan | null {
+  const cut = list.filter(({ need, times }) => need.cuts && times > 0);
+  const [first] = cut;
+  const stock = first?.need.stock;
+  if (!first || !stock || stock.kind === 'roll') return null;
+  /** Cuts of so large a share of the batch. */
+  const cutsOf = (share: number): CutTimes[] =>
+    cut.flatMap(({ need, times }) =>
+      need.cuts!.map((c) => ({ cut: c, times: Math.max(1, Math.floor(times * share + 1e-9)) })),
+    );
+  const all = cutsOf(1);
+  const parts = all.reduce((n, { cut: c, times }) => n + c.count * times, 0);
+  const most = Math.max(...cut.map(({ times }) => times));
+  // A large batch repeats what is drawn: as many whole kits as are laid out at once.
+  const shown = parts <= AT_ONCE ? 1 : Math.max(1, Math.floor((AT_ONCE * most) / parts)) / most;
+  const units = unitsFor(all, stock);
+  if (units === null) return null;
+  const { materialId, name } = first.need;
+  const base = { materialId, name, units, kitsShown: Math.max(1, Math.floor(most * shown + 1e-9)) };
+  if (stock.kind === 'length') {
+    const sum = all.reduce(
+      (n, { cut: c, times }) => n + (c.kind === 'length' ? c.length * c.count * times : 0),
+      0,
+    );
+    const laid = layLengths(all, stock.length)!;
+    return {
+      ...base,
+      bound: laid.isLeast ? units : Math.ceil(sum / stock.length - 1e-9),
+      offcuts: offcutsOf(laid.laid),
+      isTrimmed: false,
+      scene: sceneOf(lengthMarks(layLengths(cutsOf(shown), stock.length)!.laid, colour)),
+    };
+  }
+  const laid = layPanels(blanksOf(cutsOf(shown), stock), stock);
+  if (!laid) return null;
+  return {
+    ...base,
+    bound: leastUnits(blanksOf(all, stock), stock),
+    offcuts: [],
+    isTrimmed: isTrimmed(laid),
+    scene: sceneOf(panelMarks(laid, colour)),
+  };
 }

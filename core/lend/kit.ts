@@ -78,27 +78,28 @@ function withoutSets(need: Need, designs: readonly KitDesign[], of: KitDesign): 
   return { ...need, cuts: need.cuts.filter((c) => !isElsewhere(c)) };
 }
 
-/** What so many of such kits take of each material: what is shared once a kit, cut parts of all of them together. */
-export function takesOfKit(designs: readonly KitDesign[], kits: number): Map<number, number> {
-  const shared = new Map<number, number>();
-  const rest = new Map<number, NeedTimes[]>();
+/** Needs of so many of such kits by material: what is shared once a kit, cut parts of all of them together. */
+export function listsOfKit(designs: readonly KitDesign[], kits: number): Map<number, NeedTimes[]> {
+  const shared = new Map<number, Need>();
+  const lists = new Map<number, NeedTimes[]>();
+  const put = (need: Need): void =>
+    void lists.set(need.materialId, [...(lists.get(need.materialId) ?? []), { need, times: kits }]);
   for (const d of designs) {
-    const own = new Map<number, number>();
+    const own = new Map<number, Need>();
     for (const need of d.needs)
-      if (isShared(need.use) && need.counted && !need.cuts)
-        own.set(need.materialId, (own.get(need.materialId) ?? 0) + need.quantity);
-      else
-        rest.set(need.materialId, [
-          ...(rest.get(need.materialId) ?? []),
-          { need: withoutSets(need, designs, d), times: kits },
-        ]);
-    for (const [id, n] of own) shared.set(id, Math.max(shared.get(id) ?? 0, n));
+      if (isShared(need.use) && need.counted && !need.cuts) {
+        const there = own.get(need.materialId);
+        own.set(need.materialId, there ? { ...there, quantity: there.quantity + need.quantity } : need);
+      } else put(withoutSets(need, designs, d));
+    for (const [id, need] of own) if (need.quantity > (shared.get(id)?.quantity ?? 0)) shared.set(id, need);
   }
-  const ids = new Set([...shared.keys(), ...rest.keys()]);
-  return new Map(
-    [...ids].map((id) => [id, (shared.get(id) ?? 0) * kits + quantityFor(rest.get(id) ?? [])] as const),
-  );
+  for (const need of shared.values()) put(need);
+  return lists;
 }
+
+/** What so many of such kits take of each material. */
+export const takesOfKit = (designs: readonly KitDesign[], kits: number): Map<number, number> =>
+  new Map([...listsOfKit(designs, kits)].map(([id, list]) => [id, quantityFor(list)]));
 
 /** Up to this a child of three to six carries it alone, and up to that a parent with another hand full, g (common practice: a tenth of the child’s weight). */
 const CHILD_CARRIES = 1500;

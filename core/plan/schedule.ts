@@ -42,6 +42,8 @@ export const scheduleTask = z.strictObject({
     .optional(),
   /** Tools that there is only one of. */
   tools: z.array(z.string().min(1).max(40), { error: 'expected a list of tools' }).max(10).optional(),
+  /** It does not begin before this, minutes from zero. */
+  earliest: time.optional(),
   /** Work that is alike, kept together where it costs no time. */
   like: z.string().max(80).optional(),
 });
@@ -173,6 +175,7 @@ export function schedule(
     hands: names.map((n) => merged(makers[n]!)),
     blade: tasks.map((t) => t.blade === true),
     away: names.map((n) => merged(both(makers[n]!, childFree))),
+    earliest: tasks.map((t) => t.earliest ?? 0),
     like: tasks.map((t) => t.like ?? null),
   };
   const found = searchPlans(problem, means);

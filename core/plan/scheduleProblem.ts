@@ -19,6 +19,7 @@ export interface Problem {
   /** Only while children are away, and when each maker is at hand then. */
   readonly blade: readonly boolean[];
   readonly away: readonly (readonly Window[])[];
+  readonly earliest: readonly number[];
   readonly like: readonly (string | null)[];
 }
 

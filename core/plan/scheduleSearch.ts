@@ -143,7 +143,7 @@ class Search {
       left: p.active.filter(Boolean).length,
       hands: new Float64Array(p.hands.length).fill(-Infinity),
       tools: new Float64Array(p.toolCount).fill(-Infinity),
-      ready: new Float64Array(p.minutes.length),
+      ready: Float64Array.from(p.earliest, (t) => Math.max(0, t)),
       end: 0,
       bound: 0,
       task: -1,
@@ -153,7 +153,7 @@ class Search {
     };
     const rest = p.order.filter((i) => !p.active[i] && p.before[i]!.length === 0);
     let end = 0;
-    for (const i of rest) end = Math.max(end, this.finish(empty.done, empty.ready, i, 0));
+    for (const i of rest) end = Math.max(end, this.finish(empty.done, empty.ready, i, empty.ready[i]!));
     return { ...empty, end, bound: this.boundOf(empty.done, empty.ready, empty.hands, end) };
   }
 
