@@ -31,6 +31,17 @@ beforeAll(async () => {
   expect(find).toBeDefined();
   const borrower = await made('/borrowers', { name: 'Teal Skiff', group: 'Gulls' });
   const kit = await made('/kits', { name: 'Two in one', designs: [design.id], container: null });
+  const batchBody = {
+    name: 'November making',
+    items: [{ designId: design.id, kitId: null, copies: 1 }],
+    days: {
+      makers: [{ name: 'Ann', windows: [{ day: TODAY, from: 780, to: 900 }] }],
+      childFree: [{ day: TODAY, from: 780, to: 900 }],
+      singles: ['scissors'],
+      pins: { [`${design.id}:cut`]: { from: 800, maker: 'Ann' } },
+    },
+  };
+  const batch = await made('/batches', batchBody);
   const build = (
     await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201)
   ).body as { copies: { id: number }[] };
@@ -44,6 +55,7 @@ beforeAll(async () => {
     lot: lot.id,
     offer: offer.id,
     kit: kit.id,
+    batch: batch.id,
   };
   const { body: kitBody } = (await desk.get(`/kits/${ids.kit}/file`)) as { body: unknown };
   const { body: fileBody } = (await desk.get(`/designs/${design.id}/file`)) as { body: unknown };
@@ -71,6 +83,18 @@ beforeAll(async () => {
       method: 'put',
       path: `/lots/${ids.lot}`,
       body: { version: 1, quantity: 3, state: 'resting', readyOn: addDays(TODAY, 3) },
+    },
+    { method: 'post', path: '/batches', body: { ...batchBody, name: 'Second' } },
+    { method: 'put', path: `/batches/${ids.batch}`, body: { ...batchBody, version: 1 } },
+    {
+      method: 'post',
+      path: `/batches/${ids.batch}/progress`,
+      body: { task: `${design.id}:wash`, did: 'begun', at: 1, minutes: null },
+    },
+    {
+      method: 'post',
+      path: `/batches/${ids.batch}/made`,
+      body: { version: 1, spoiled: [{ materialId: ids.cap, quantity: 1 }] },
     },
     { method: 'post', path: '/suppliers', body: { name: 'Net loft crafts', delivery: 0 } },
     { method: 'post', path: '/offers', body: { ...offerBody, name: 'Caps again' } },
@@ -496,6 +520,7 @@ it('is still in order afterwards: every list reads, no count has gone below noth
     '/notes',
     '/prices',
     '/shop',
+    '/batches',
     '/place',
     '/tape',
   ])

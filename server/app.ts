@@ -13,6 +13,7 @@ import { checkRoutes } from './stations/check/routes.ts';
 import { fileInRoutes, fileRoutes } from './stations/files/routes.ts';
 import { gatherRoutes } from './stations/gather/routes.ts';
 import { lendRoutes } from './stations/lend/routes.ts';
+import { batchRoutes } from './stations/make/batchRoutes.ts';
 import { makeRoutes } from './stations/make/routes.ts';
 import { placeRoutes } from './stations/place/routes.ts';
 import { patternRoutes } from './stations/shape/patterns.ts';
@@ -82,6 +83,7 @@ export function makeApp(
     fileRoutes(inside),
     shapeRoutes(inside),
     makeRoutes(inside),
+    batchRoutes(inside),
     lendRoutes(inside),
     watchRoutes(inside),
   );

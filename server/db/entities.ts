@@ -2,6 +2,8 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import type { PlaceRules } from '../../core/safety/rules.ts';
 import type { Hand } from '../../core/child/hand.ts';
 import type { KeepOutArea, Keeping, Risks } from '../../core/materials/material.ts';
+import type { BatchItem, Progress } from '../../contract/batches.ts';
+import type { BenchDays } from '../../core/plan/batch.ts';
 import type { ContentJson, FilledJson, Hazards, PartJson, RungDoneJson, SizesJson } from './json.ts';
 
 export const PlaceRow = defineEntity({
@@ -204,6 +206,44 @@ export const BuildRow = defineEntity({
   },
 });
 
+/** Several designs and kits that are made together. */
+export const BatchRow = defineEntity({
+  name: 'BatchRow',
+  tableName: 'batch',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    version: p.integer().version(),
+    name: p.string(),
+    state: p.string(),
+    items: p.json<BatchItem[]>(),
+    days: p.json<BenchDays>(),
+    progress: p.json<Progress>(),
+    madeOn: p.string().nullable(),
+    /** What was taken off the shelf, spoiled parts too. */
+    used: p.json<ContentJson[]>(),
+    /** Off-cuts that were put back. */
+    left: p.json<{ name: string; count: number }[]>().fieldName('offcuts'),
+    labels: p.json<string[]>(),
+  },
+});
+
+/** How long a step took once. */
+export const StepTimeRow = defineEntity({
+  name: 'StepTimeRow',
+  tableName: 'step_time',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    batch: () => p.manyToOne(BatchRow),
+    task: p.string(),
+    pattern: p.string(),
+    step: p.string(),
+    /** As usual for so many kits, and as it took, minutes. */
+    usual: p.float(),
+    minutes: p.float(),
+    on: p.string().fieldName('done_on'),
+  },
+});
+
 /** A kit of one or several designs: what is lent as one. */
 export const KitRow = defineEntity({
   name: 'KitRow',
@@ -347,6 +387,8 @@ export const entities = [
   HandTestRow,
   RuleLogRow,
   BuildRow,
+  BatchRow,
+  StepTimeRow,
   KitRow,
   GivenRow,
   CopyRow,
@@ -362,6 +404,7 @@ export type Lot = InferEntity<typeof LotRow>;
 export type Design = InferEntity<typeof DesignRow>;
 export type Copy = InferEntity<typeof CopyRow>;
 export type KitStored = InferEntity<typeof KitRow>;
+export type Batch = InferEntity<typeof BatchRow>;
 export type Loan = InferEntity<typeof LoanRow>;
 export type Note = InferEntity<typeof NoteRow>;
 export type Offer = InferEntity<typeof OfferRow>;

@@ -11,4 +11,5 @@ export const migrationNames = [
   '2026-11-27-children',
   '2026-11-27-checks',
   '2026-11-28-states',
+  '2026-11-28-batches',
 ] as const;

@@ -241,5 +241,32 @@ class States extends Migration {
   }
 }
 
-const classes = [Start, Lots, OneTruth, Families, Sittings, Kits, Finds, Giving, Children, Checks, States];
+/** Several designs and kits are made together, at the bench, step by step, and steps are timed. */
+class Batches extends Migration {
+  override up(): void {
+    this.addSql(
+      `create table "batch" ("id" integer not null primary key autoincrement, "version" integer not null default 1, "name" text not null, "state" text not null check ("state" in ('planned', 'being made', 'done')), "items" json not null, "days" json not null, "progress" json not null, "made_on" text null, "used" json not null, "offcuts" json not null, "labels" json not null)`,
+    );
+    this.addSql(
+      'create table "step_time" ("id" integer not null primary key autoincrement, "batch_id" integer not null references "batch" ("id") on delete cascade, "task" text not null, "pattern" text not null, "step" text not null, "usual" real not null check ("usual" > 0), "minutes" real not null check ("minutes" > 0), "done_on" text not null)',
+    );
+    this.addSql('create index "step_time_step" on "step_time" ("pattern", "step", "id")');
+    this.addSql('create index "step_time_batch" on "step_time" ("batch_id")');
+  }
+}
+
+const classes = [
+  Start,
+  Lots,
+  OneTruth,
+  Families,
+  Sittings,
+  Kits,
+  Finds,
+  Giving,
+  Children,
+  Checks,
+  States,
+  Batches,
+];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

@@ -1,0 +1,403 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type {
+  BatchItem,
+  BatchMade,
+  BatchRow as BatchJson,
+  BatchWork,
+  BillLine,
+  MakingInput,
+  Progress,
+  ProgressInput,
+} from '../../../contract/batches.ts';
+import type { Day } from '../../../core/calendar/days.ts';
+import { joinedPlan, type CutPlan } from '../../../core/cut/cutPlan.ts';
+import { listsOfKit, type KitDesign } from '../../../core/lend/kit.ts';
+import type { Material as CoreMaterial } from '../../../core/materials/material.ts';
+import { heldBy, quantityFor, type NeedTimes } from '../../../core/needs/supply.ts';
+import { loadPattern } from '../../../core/patterns/index.ts';
+import { batchTasks, firstDay, type BatchDesign, type BatchTask } from '../../../core/plan/batch.ts';
+import { ownMinutes, type OwnMinutes } from '../../../core/plan/ownMinutes.ts';
+import { handTests, madeAs, testsThatCount } from '../../../core/safety/handTests.ts';
+import type { Market } from '../../../core/safety/rules.ts';
+import {
+  BatchRow,
+  DesignRow,
+  KitRow,
+  PlaceRow,
+  StepTimeRow,
+  type Batch,
+  type Design,
+} from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import { notFound, ProblemError } from '../../problem.ts';
+import { readTests } from '../check/service.ts';
+import { takeFromShelf } from '../gather/shelf.ts';
+import { buildKit } from '../lend/kits.ts';
+import { atOf, chosenFor, materialsOf, readBench } from '../shape/service.ts';
+import { build } from './service.ts';
+
+const NOTHING_DONE: Progress = { running: null, done: [] };
+
+export async function findBatch(em: EntityManager, id: number): Promise<Batch> {
+  const batch = await em.findOne(BatchRow, { id });
+  if (!batch) throw notFound(`batch ${id}`);
+  return batch;
+}
+
+/** An item with the designs that it is made of. */
+export interface OpenItem {
+  readonly item: BatchItem;
+  readonly name: string;
+  readonly designs: readonly Design[];
+}
+
+/** Every item with its designs; names the item that is not there. */
+export async function openItems(em: EntityManager, items: readonly BatchItem[]): Promise<OpenItem[]> {
+  const out: OpenItem[] = [];
+  for (const [i, item] of items.entries()) {
+    const kit = item.kitId === null ? null : await em.findOne(KitRow, { id: item.kitId });
+    const ids = kit ? kit.designs : item.designId === null ? [] : [item.designId];
+    const found = await em.find(DesignRow, { id: { $in: [...ids] } });
+    const designs = ids.flatMap((id) => found.find((d) => d.id === id) ?? []);
+    if (designs.length === 0 || designs.length < ids.length)
+      throw new ProblemError(422, `There is no such ${item.kitId === null ? 'design' : 'kit'}.`, [
+        {
+          path: `items.${i}.${item.kitId === null ? 'designId' : 'kitId'}`,
+          message: `expected a ${item.kitId === null ? 'design' : 'kit'} of this place`,
+        },
+      ]);
+    out.push({ item, name: kit?.name ?? designs[0]!.name, designs });
+  }
+  return out;
+}
+
+async function batchJson(em: EntityManager, b: Batch): Promise<BatchJson> {
+  const names = new Map<string, string>();
+  for (const item of b.items) {
+    const row =
+      item.kitId === null
+        ? await em.findOne(DesignRow, { id: item.designId! })
+        : await em.findOne(KitRow, { id: item.kitId });
+    names.set(`${item.designId} ${item.kitId}`, row?.name ?? 'no longer there');
+  }
+  const materials = await rows<{ id: number; name: string }>(
+    em,
+    'select id, name from material where id in (select value from json_each(?))',
+    [JSON.stringify(b.used.map((u) => u.materialId))],
+  );
+  const nameOf = new Map(materials.map((m) => [m.id, m.name]));
+  return {
+    id: b.id,
+    version: b.version,
+    name: b.name,
+    state: b.state as BatchJson['state'],
+    items: b.items.map((i) => ({ ...i, name: names.get(`${i.designId} ${i.kitId}`)! })),
+    days: b.days,
+    progress: b.progress,
+    madeOn: b.madeOn ?? null,
+    used: b.used.map((u) => ({ ...u, name: nameOf.get(u.materialId) ?? 'no longer there' })),
+    left: b.left,
+    labels: b.labels,
+  };
+}
+
+export async function listBatches(em: EntityManager): Promise<BatchJson[]> {
+  const found = await em.find(BatchRow, {}, { orderBy: { id: 'desc' }, limit: 200 });
+  const out: BatchJson[] = [];
+  for (const b of found) out.push(await batchJson(em, b));
+  return out;
+}
+
+const stale = (b: Batch): ProblemError =>
+  new ProblemError(409, `${b.name} was changed meanwhile.`, [
+    { path: 'version', message: `is stale: it is ${b.version} now` },
+  ]);
+
+export async function addBatch(em: EntityManager, input: MakingInput): Promise<BatchJson> {
+  await openItems(em, input.items);
+  const b = em.create(BatchRow, {
+    ...input,
+    version: 1,
+    state: 'planned',
+    progress: NOTHING_DONE,
+    madeOn: null,
+    used: [],
+    left: [],
+    labels: [],
+  });
+  await em.flush();
+  return batchJson(em, b);
+}
+
+export async function updateBatch(
+  em: EntityManager,
+  id: number,
+  { version, ...input }: MakingInput & { version: number },
+): Promise<BatchJson> {
+  const b = await findBatch(em, id);
+  if (b.version !== version) throw stale(b);
+  if (b.state === 'done')
+    throw new ProblemError(409, `${b.name} is done; it stays as it was made.`, [
+      { path: 'state', message: 'expected a batch that is not done' },
+    ]);
+  await openItems(em, input.items);
+  em.assign(b, input, { mergeObjectProperties: false });
+  await em.flush();
+  return batchJson(em, b);
+}
+
+export async function removeBatch(em: EntityManager, id: number): Promise<void> {
+  const b = await findBatch(em, id);
+  if (b.state === 'done')
+    throw new ProblemError(409, `${b.name} is done; it stays on record.`, [
+      { path: 'state', message: 'expected a batch that is not done' },
+    ]);
+  await em.removeAndFlush(b);
+}
+
+/** The place's own minutes, by family and step. */
+async function ownTimes(em: EntityManager): Promise<Record<string, OwnMinutes>> {
+  const list = await rows<{ key: string; usual: number; minutes: number }>(
+    em,
+    `select pattern || ' ' || step as key, usual, minutes from step_time order by id desc limit 5000`,
+  );
+  const by = new Map<string, { usual: number; minutes: number }[]>();
+  for (const { key, ...t } of list) by.set(key, [...(by.get(key) ?? []), t]);
+  return Object.fromEntries(
+    [...by].flatMap(([key, times]) => {
+      const own = ownMinutes(times);
+      return own ? [[key, own] as const] : [];
+    }),
+  );
+}
+
+/** What a batch needs by material, all of it together, and whose each is. */
+export async function batchNeeds(
+  em: EntityManager,
+  items: readonly OpenItem[],
+  today: Day,
+): Promise<{ lists: Map<number, NeedTimes[]>; whose: Map<number, Set<string>>; steps: BatchDesign[] }> {
+  const lists = new Map<number, NeedTimes[]>();
+  const whose = new Map<number, Set<string>>();
+  const steps = new Map<number, BatchDesign>();
+  for (const { item, name, designs } of items) {
+    const needing: KitDesign[] = [];
+    for (const d of designs) {
+      const pattern = await loadPattern(d.pattern);
+      const { chosen } = await chosenFor(em, d.materials, today);
+      const at = atOf(d, chosen);
+      needing.push({ id: d.id, name: d.name, needs: pattern.needs(at) });
+      const there = steps.get(d.id);
+      steps.set(d.id, {
+        designId: d.id,
+        name: d.name,
+        pattern: d.pattern,
+        copies: (there?.copies ?? 0) + item.copies,
+        steps: pattern.steps(at),
+      });
+    }
+    for (const [id, list] of listsOfKit(needing, item.copies)) {
+      lists.set(id, [...(lists.get(id) ?? []), ...list]);
+      whose.set(id, (whose.get(id) ?? new Set()).add(name));
+    }
+    const kit = item.kitId === null ? null : await em.findOne(KitRow, { id: item.kitId });
+    if (kit?.container != null) {
+      const m = (await materialsOf(em, [kit.container], today)).get(kit.container);
+      if (m) {
+        const need = {
+          role: 'container',
+          use: 'package' as const,
+          materialId: m.id,
+          name: m.name,
+          quantity: 1,
+          unit: 'each' as const,
+          counted: true,
+        };
+        lists.set(m.id, [...(lists.get(m.id) ?? []), { need, times: item.copies }]);
+        whose.set(m.id, (whose.get(m.id) ?? new Set()).add(name));
+      }
+    }
+  }
+  return { lists, whose, steps: [...steps.values()] };
+}
+
+export interface Opened extends BatchWork {
+  readonly materials: ReadonlyMap<number, CoreMaterial>;
+}
+
+/** A batch with its bill, cut plans, tasks and what is to be tested. */
+export async function openBatch(em: EntityManager, id: number, today: Day): Promise<Opened> {
+  const b = await findBatch(em, id);
+  const items = await openItems(em, b.items);
+  const { lists, whose, steps } = await batchNeeds(em, items, today);
+  const { bench, rows: shelf } = await readBench(em, today, [...lists.keys()]);
+  // What a design of this batch has on the bench beyond it is still spoken for.
+  const here = new Map(steps.map((d) => [d.designId, d.copies]));
+  const held = heldBy(bench.map((d) => ({ ...d, made: d.made + (here.get(d.id) ?? 0) })));
+  const bill = [...lists].map(([materialId, list]): BillLine => {
+    const m = shelf.get(materialId);
+    const wanted = quantityFor(list);
+    const others = (held.get(materialId) ?? []).reduce((n, h) => n + h.quantity, 0);
+    const kept = m?.kept ?? 0;
+    return {
+      materialId,
+      name: m?.name ?? list[0]!.need.name,
+      unit: m?.unit ?? list[0]!.need.unit,
+      wanted,
+      kept,
+      held: others,
+      short: Math.max(0, wanted - Math.max(0, kept - others)),
+      for: [...whose.get(materialId)!],
+    };
+  });
+  const plans = [...lists].flatMap(([materialId, list]): CutPlan[] => {
+    const plan = joinedPlan(list, shelf.get(materialId)?.colour ?? '#d8c7a3');
+    return plan ? [plan] : [];
+  });
+  const times = await ownTimes(em);
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  const tests: { designId: number; design: string; test: string }[] = [];
+  for (const d of new Map(items.flatMap((i) => i.designs).map((x) => [x.id, x])).values()) {
+    const done = testsThatCount(await readTests(em, d.id), madeAs(d));
+    for (const t of handTests(d.mouths ? Math.min(35, d.ageFrom) : d.ageFrom, place.market as Market))
+      if (!done.some((x) => x.test === t.id && x.passed))
+        tests.push({ designId: d.id, design: d.name, test: t.id });
+  }
+  return {
+    ...(await batchJson(em, b)),
+    bill,
+    cutPlans: plans,
+    tasks: batchTasks(steps, b.days, (pattern, step) => times[`${pattern} ${step}`]?.factor ?? 1),
+    zero: firstDay(b.days),
+    own: times,
+    tests,
+    materials: shelf,
+  };
+}
+
+/** The tasks of a batch as they stand now. */
+async function tasksOf(em: EntityManager, b: Batch, today: Day): Promise<BatchTask[]> {
+  const { steps } = await batchNeeds(em, await openItems(em, b.items), today);
+  const times = await ownTimes(em);
+  return batchTasks(steps, b.days, (pattern, step) => times[`${pattern} ${step}`]?.factor ?? 1);
+}
+
+/** Longer than this nobody was at it: the clock was left running, minutes. */
+const LEFT_RUNNING = 6 * 60;
+
+/** A step begun, done or taken back. What was done twice, or taken back twice, changes nothing. */
+export async function progress(
+  em: EntityManager,
+  id: number,
+  { task, did, at, minutes = null }: ProgressInput,
+  today: Day,
+): Promise<BatchJson> {
+  const b = await findBatch(em, id);
+  if (b.state === 'done')
+    throw new ProblemError(409, `${b.name} is done.`, [
+      { path: 'task', message: 'expected a batch that is not done' },
+    ]);
+  const found = (await tasksOf(em, b, today)).find((t) => t.id === task);
+  if (!found)
+    throw new ProblemError(422, 'There is no such step in this batch.', [
+      { path: 'task', message: 'expected a step of this batch' },
+    ]);
+  const { running, done } = b.progress;
+  const isDone = done.some((d) => d.task === task);
+  if (did === 'begun') {
+    if (!isDone) b.progress = { done, running: { task, since: at } };
+  } else if (did === 'done') {
+    if (!isDone) {
+      const timed = running?.task === task ? (at - running.since) / 60_000 : null;
+      const took = minutes ?? (timed !== null && timed > 0 && timed <= LEFT_RUNNING ? timed : null);
+      b.progress = {
+        running: running?.task === task ? null : running,
+        done: [...done, { task, at, minutes: took }],
+      };
+      if (took !== null && found.usual > 0)
+        em.create(StepTimeRow, {
+          batch: b,
+          task,
+          pattern: found.pattern,
+          step: found.step,
+          usual: found.usual,
+          minutes: took,
+          on: today,
+        });
+    }
+  } else if (isDone) {
+    b.progress = { running, done: done.filter((d) => d.task !== task) };
+    await em.nativeDelete(StepTimeRow, { batch: b.id, task });
+  }
+  b.state = b.progress.done.length > 0 || b.progress.running ? 'being made' : 'planned';
+  await em.flush();
+  return batchJson(em, b);
+}
+
+/** Everything of a batch is made: it is taken off the shelf with what was spoiled, and the kits are labelled, all or nothing. */
+export async function made(
+  em: EntityManager,
+  id: number,
+  input: { version: number; spoiled: readonly { materialId: number; quantity: number }[] },
+  today: Day,
+): Promise<BatchMade> {
+  const b = await findBatch(em, id);
+  if (b.version !== input.version) throw stale(b);
+  if (b.state === 'done')
+    throw new ProblemError(409, `${b.name} is done already.`, [
+      { path: 'version', message: 'expected a batch that is not done' },
+    ]);
+  const items = await openItems(em, b.items);
+  const copies: BatchMade['copies'][number][] = [];
+  const left: { name: string; count: number }[] = [];
+  const builds: number[] = [];
+  for (const { item, name, designs } of items) {
+    const kit = item.kitId === null ? null : await em.findOneOrFail(KitRow, { id: item.kitId });
+    const done = kit
+      ? await buildKit(em, kit.id, { version: kit.version, copies: item.copies }, today)
+      : await build(
+          em,
+          { designId: designs[0]!.id, version: designs[0]!.version, copies: item.copies },
+          today,
+        );
+    copies.push(...done.copies.map((c) => ({ ...c, name })));
+    left.push(...done.offcuts);
+    builds.push(done.id);
+  }
+  const shelf = await materialsOf(
+    em,
+    input.spoiled.map((s) => s.materialId),
+    today,
+  );
+  for (const [i, s] of input.spoiled.entries()) {
+    const m = shelf.get(s.materialId);
+    if (!m)
+      throw new ProblemError(422, 'There is no such material on the shelf.', [
+        { path: `spoiled.${i}.materialId`, message: 'expected a material of this shelf' },
+      ]);
+    if (s.quantity > (m.kept ?? 0))
+      throw new ProblemError(422, `Only ${m.kept} of ${m.name} are left on the shelf.`, [
+        { path: `spoiled.${i}.quantity`, message: `expected at most ${m.kept}` },
+      ]);
+    await takeFromShelf(em, m, s.quantity, today, `spoiled.${i}.quantity`);
+  }
+  const taken = new Map<number, number>();
+  const lists = await rows<{ used: string }>(
+    em,
+    'select used from build where id in (select value from json_each(?))',
+    [JSON.stringify(builds)],
+  );
+  const all = [
+    ...lists.flatMap((l) => JSON.parse(l.used) as { materialId: number; quantity: number }[]),
+    ...input.spoiled,
+  ];
+  for (const { materialId, quantity } of all) taken.set(materialId, (taken.get(materialId) ?? 0) + quantity);
+  b.state = 'done';
+  b.madeOn = today;
+  b.used = [...taken].map(([materialId, quantity]) => ({ materialId, quantity }));
+  b.left = left;
+  b.labels = copies.map((c) => c.label);
+  b.progress = { ...b.progress, running: null };
+  await em.flush();
+  return { batch: await batchJson(em, b), copies };
+}
