@@ -10,6 +10,7 @@ import { materialFields, sizes } from '../core/materials/material.ts';
 
 const key = z.string().min(1);
 const dayOffset = z.number().int();
+const dayTimes = z.object({ day: dayOffset, from: z.number().int(), to: z.number().int() });
 
 /** The Kelpwick cart: invented, ours alone. Days count from today, materials and designs go by key. */
 const cart = z.object({
@@ -81,6 +82,18 @@ const cart = z.object({
       ),
     }),
   ),
+  /** Batches that are planned; days count from today. */
+  batches: z
+    .array(
+      z.object({
+        name: z.string(),
+        items: z.array(z.object({ design: key, copies: z.number().int() })),
+        makers: z.array(z.object({ name: z.string(), windows: z.array(dayTimes) })),
+        childFree: z.array(dayTimes),
+        singles: z.array(z.string()).default([]),
+      }),
+    )
+    .default([]),
   notes: z.array(
     z.object({
       design: key,

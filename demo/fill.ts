@@ -16,6 +16,7 @@ import { copyOf } from '../server/stations/lend/copies.ts';
 import { addKit, buildKit } from '../server/stations/lend/kits.ts';
 import * as lend from '../server/stations/lend/service.ts';
 import { changeState } from '../server/stations/lend/states.ts';
+import { addBatch } from '../server/stations/make/batches.ts';
 import { build } from '../server/stations/make/service.ts';
 import * as shape from '../server/stations/shape/service.ts';
 import { keepChild } from '../server/stations/watch/children.ts';
@@ -147,6 +148,21 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
       );
       if (!l.uncleaned) await cleaned(copyId, l.returned);
     }
+  }
+  for (const { name, items, makers, childFree, singles } of cart.batches) {
+    const times = (list: typeof childFree) => list.map((w) => ({ ...w, day: addDays(today, w.day) }));
+    await within((em) =>
+      addBatch(em, {
+        name,
+        items: items.map((i) => ({ designId: designs.get(i.design)!.id, kitId: null, copies: i.copies })),
+        days: {
+          makers: makers.map((m) => ({ name: m.name, windows: times(m.windows) })),
+          childFree: times(childFree),
+          singles,
+          pins: {},
+        },
+      }),
+    );
   }
   for (const n of cart.notes) {
     const design = await shape.findDesign(db.em.fork(), designs.get(n.design)!.id);

@@ -208,7 +208,7 @@ class Search {
       }
       // From here on its end, for those that wait for it.
       from[i] = start + p.minutes[i]!;
-      bound = Math.max(bound, from[i]! + tail[i]!);
+      bound = Math.max(bound, from[i] + tail[i]!);
     }
     const work = sum > 0 ? this.all.until(hands, sum) + least : 0;
     const blades = bladeSum > 0 ? this.away.until(hands, bladeSum) + bladeLeast : 0;

@@ -1,14 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { formatAges } from '../../core/calendar/ages.ts';
 import type { Skill } from '../../core/patterns/kernel.ts';
+import { DesignPicture } from './DesignPicture.tsx';
 import { useDesigns } from '../data/queries.ts';
-import { ScenePicture } from '../drawing/ScenePicture.tsx';
 import { Seam } from '../parts/Panel.tsx';
-import { planner } from '../work/door.ts';
-import { atOf } from './derived.ts';
 
 const MOST = 12;
 const Others = styled.ul`
@@ -37,22 +34,7 @@ const Others = styled.ul`
     color: var(--slate);
     font-size: 12.5px;
   }
-  .empty {
-    height: 56px;
-  }
 `;
-
-/** The small picture of a design, worked out beside the page. */
-function DesignPicture({ design, materials }: { design: Design; materials: readonly MaterialRow[] }) {
-  const ask = { ...atOf(design, materials), pattern: design.pattern };
-  const { data } = useQuery({
-    queryKey: ['picture', ask],
-    queryFn: () => planner().picture(ask),
-    staleTime: Infinity,
-    retry: false,
-  });
-  return data ? <ScenePicture scene={data} width={96} height={56} /> : <span className="empty" />;
-}
 
 /** What is on the bench already, to start another from: those for the skill first. */
 export function OtherDesigns({

@@ -41,6 +41,19 @@ export function CutPlans({
     () => cutPlans(needs, count, (id) => materials.find((m) => m.id === id)?.colour ?? '#d8c7a3'),
     [needs, count, materials],
   );
+  return <PlanList plans={plans} count={count} unit={unit} />;
+}
+
+/** Cut plans one below the other. */
+export function PlanList({
+  plans,
+  count,
+  unit,
+}: {
+  plans: readonly CutPlan[];
+  count: number;
+  unit: LengthUnit;
+}) {
   if (plans.length === 0) return null;
   return (
     <Stack $gap={12} style={{ padding: '10px 0 14px' }}>

@@ -176,6 +176,9 @@ function MakeWork({ at }: { at: AtBench }) {
       >
         <Quiet>Kits</Quiet>
         <Stepper label="Kits to make" value={count} min={0} max={100} onChange={setWanted} />
+        <ButtonLink plain to="/make/batches">
+          Make several together
+        </ButtonLink>
         <ButtonLink plain to="/lend">
           Lend it
         </ButtonLink>

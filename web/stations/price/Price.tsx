@@ -1,12 +1,10 @@
 import { useMemo } from 'react';
-import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { Offer, Supplier } from '../../../contract/materials.ts';
 import { money, rateWords } from '../../data/style.ts';
 import { heldWords, kits } from '../../../core/needs/supply.ts';
 import { packRate, threeCosts, type Rate } from '../../../core/price/costs.ts';
-import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
-import { api, words } from '../../data/api.ts';
+import type { PurchaseRequest } from '../../../core/price/purchase.ts';
 import { purchaseOf } from '../../data/purchase.ts';
 import { useOffers, useSuppliers } from '../../data/queries.ts';
 import { useRates } from '../../data/rates.ts';
@@ -14,8 +12,8 @@ import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { useOpenDesign } from '../../design/store.ts';
 import { ButtonLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
-import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
-import { Verdict } from '../../shell/Verdict.tsx';
+import { Heading, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
+import { Buy, useBuying } from './Buy.tsx';
 import { Table } from '../../parts/Table.tsx';
 
 const Three = styled.div`
@@ -61,14 +59,7 @@ function PriceWork({ at }: { at: AtBench }) {
     () => (offers && suppliers ? requestFor(at, offers, suppliers) : null),
     [at, offers, suppliers],
   );
-  const bought = useQuery({
-    queryKey: ['purchase', request],
-    queryFn: () => api<PurchaseAnswer>('POST', '/compute/purchase', request),
-    enabled: request !== null,
-    staleTime: Infinity,
-    placeholderData: (before) => before,
-    retry: false,
-  });
+  const bought = useBuying(request);
   const answer = bought.data;
   const rate = useRates(materials);
   const costs = threeCosts({
@@ -83,9 +74,6 @@ function PriceWork({ at }: { at: AtBench }) {
     answer?.packs
       .map((p) => ({ count: p.count, offer: offers!.find((o) => String(o.id) === p.offer)! }))
       .filter((p) => p.offer) ?? [];
-  const charges = [...new Set(packs.map((p) => p.offer.supplierId))]
-    .map((id) => suppliers!.find((s) => s.id === id)!)
-    .filter((s) => s && s.delivery > 0);
   const wanted = new Set(needed.needs.map((n) => n.materialId));
   const holds = (c: { materialId: number; quantity: number }): string =>
     materials.find((m) => m.id === c.materialId)?.unit === 'mm'
@@ -207,63 +195,14 @@ function PriceWork({ at }: { at: AtBench }) {
           </Stack>
         </Panel>
         <Panel>
-          <Stack $gap={8}>
-            <Spread>
-              <h2>Buy</h2>
-              {answer?.status === 'optimal' && <Verdict kind="clear" word="proved cheapest" />}
-            </Spread>
-            {bought.error && <Notice tone="stop">{words(bought.error)}</Notice>}
-            {answer?.status === 'infeasible' && (
-              <Notice tone="stop">
-                <strong>No offer holds enough:</strong> {answer.lacking.map(nameOf).join(', ')}. Save more,
-                add an offer in Gather, or make {kits(needed.supply.kitsNow)}.
-              </Notice>
-            )}
-            {answer?.status === 'optimal' && packs.length === 0 && (
-              <p>{rest === 0 ? 'Nothing: this batch is made.' : 'Nothing: the shelf has it all.'}</p>
-            )}
-            {packs.length > 0 && (
-              <Table
-                caption="Shopping list"
-                left={[1]}
-                head={['Pack', 'From', 'packs', 'price']}
-                rows={[
-                  ...packs.map((p) => ({
-                    key: String(p.offer.id),
-                    cells: [
-                      p.offer.name,
-                      suppliers!.find((s) => s.id === p.offer.supplierId)!.name,
-                      String(p.count),
-                      money(p.count * p.offer.price),
-                    ],
-                  })),
-                  ...charges.map((s) => ({
-                    key: `d${s.id}`,
-                    cells: ['Delivery', s.name, '1', money(s.delivery)],
-                  })),
-                ]}
-                foot={['Total', '', '', money(answer!.total!)]}
-              />
-            )}
-            {answer &&
-              packs.length > 0 &&
-              answer.leftover.some((l) =>
-                packs.some((p) => p.offer.contents.some((c) => String(c.materialId) === l.material)),
-              ) && (
-                <Quiet>
-                  Left over:{' '}
-                  {answer.leftover
-                    .filter((l) =>
-                      packs.some((p) => p.offer.contents.some((c) => String(c.materialId) === l.material)),
-                    )
-                    .map(
-                      (l) =>
-                        `${l.quantity}${materials.find((m) => m.id === Number(l.material))?.unit === 'mm' ? ' mm' : ' ×'} ${nameOf(l.material)}`,
-                    )
-                    .join(', ')}
-                </Quiet>
-              )}
-          </Stack>
+          <Buy
+            buying={bought}
+            offers={offers ?? []}
+            suppliers={suppliers ?? []}
+            materials={materials}
+            nothing={rest === 0 ? 'Nothing: this batch is made.' : 'Nothing: the shelf has it all.'}
+            instead={`Save more, add an offer in Gather, or make ${kits(needed.supply.kitsNow)}.`}
+          />
         </Panel>
       </SideBySide>
       {compared.length > 0 && (

@@ -1,0 +1,352 @@
+import { useMemo, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { styled } from 'styled-components';
+import type { BatchWork } from '../../../contract/batches.ts';
+import type { Place } from '../../../contract/place.ts';
+import { formatMinutes } from '../../../core/measure/minutes.ts';
+import { kits } from '../../../core/needs/supply.ts';
+import type { BenchDays } from '../../../core/plan/batch.ts';
+import { api, words } from '../../data/api.ts';
+import { purchaseOf } from '../../data/purchase.ts';
+import { useChange, useMaterials, useOffers, usePlace, useSuppliers } from '../../data/queries.ts';
+import { shortDay } from '../../data/style.ts';
+import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
+import { ChoiceOfMany } from '../../parts/Choice.tsx';
+import { Stepper, TextField } from '../../parts/Field.tsx';
+import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { Table } from '../../parts/Table.tsx';
+import { Buy, useBuying } from '../price/Buy.tsx';
+import { PlanList } from './CutPlans.tsx';
+import { DayChart, endWords, PlanSteps } from './DayChart.tsx';
+import { FromCalendar } from './FromCalendar.tsx';
+import { MadeDialog } from './MadeDialog.tsx';
+import { useBatch, usePlan, useSaveBatch } from './useBatch.ts';
+import { Windows } from './Windows.tsx';
+
+const Grid = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 404px;
+  gap: 12px 16px;
+  align-items: start;
+  > header {
+    grid-column: 1 / -1;
+  }
+  @media (max-width: 1000px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+/** Who makes it and when, and when children are away. */
+function When({ batch, place, save }: { batch: BatchWork; place: Place; save(days: BenchDays): void }) {
+  const [name, setName] = useState('');
+  const { days } = batch;
+  const makers = (list: BenchDays['makers']): void => save({ ...days, makers: list });
+  const tools = [...new Set(batch.tasks.flatMap((t) => t.needs))].sort();
+  return (
+    <Stack $gap={12}>
+      <h2>When</h2>
+      <div>
+        <h3>Children are away or asleep</h3>
+        <Windows
+          label="Children away"
+          value={days.childFree}
+          today={place.today}
+          onChange={(childFree) => save({ ...days, childFree })}
+        />
+      </div>
+      {days.makers.map((m, i) => (
+        <div key={m.name}>
+          <Seam />
+          <Spread>
+            <h3>{m.name}</h3>
+            {days.makers.length > 1 && (
+              <Button
+                small
+                plain
+                aria-label={`Take out ${m.name}`}
+                onPress={() => makers(days.makers.filter((_, k) => k !== i))}
+              >
+                Take out
+              </Button>
+            )}
+          </Spread>
+          <Windows
+            label={`Hands of ${m.name}`}
+            value={m.windows}
+            today={place.today}
+            onChange={(windows) => makers(days.makers.map((x, k) => (k === i ? { ...x, windows } : x)))}
+          />
+        </div>
+      ))}
+      <Seam />
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          const said = name.trim();
+          if (said === '' || days.makers.some((m) => m.name === said)) return;
+          setName('');
+          makers([...days.makers, { name: said, windows: [] }]);
+        }}
+      >
+        <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 8, alignItems: 'end' }}>
+          <TextField label="Another maker" value={name} onChange={setName} />
+          <Button type="submit" plain>
+            Add
+          </Button>
+        </div>
+      </form>
+      {tools.length > 0 && (
+        <ChoiceOfMany
+          label="There is only one"
+          value={days.singles}
+          onChange={(singles) => save({ ...days, singles })}
+          options={tools.map((t) => ({ value: t, label: t[0]!.toUpperCase() + t.slice(1) }))}
+        />
+      )}
+      <FromCalendar days={days} onDays={save} />
+    </Stack>
+  );
+}
+
+function Bill({ batch }: { batch: BatchWork }) {
+  return (
+    <Table
+      caption="Bill of materials"
+      head={['Material', 'all', 'kept', 'held', 'short']}
+      rows={batch.bill.map((l) => {
+        const mm = l.unit === 'mm' ? ' mm' : '';
+        return {
+          key: String(l.materialId),
+          cells: [
+            <span key="n">
+              {l.name}
+              {l.for.length > 1 && (
+                <>
+                  <br />
+                  <Quiet>{l.for.join(', ')}</Quiet>
+                </>
+              )}
+            </span>,
+            `${l.wanted}${mm}`,
+            `${l.kept}${mm}`,
+            `${l.held}${mm}`,
+            l.short > 0 ? <b style={{ color: 'var(--stop)' }}>{`${l.short}${mm}`}</b> : '0',
+          ],
+        };
+      })}
+    />
+  );
+}
+
+function Work({ batch, place }: { batch: BatchWork; place: Place }) {
+  const { data: plan, error: planError } = usePlan(batch.id, batch.version);
+  const { data: offers } = useOffers();
+  const { data: suppliers } = useSuppliers();
+  const { data: materials } = useMaterials();
+  const save = useSaveBatch(batch);
+  const go = useNavigate();
+  const remove = useChange(() => api<void>('DELETE', `/batches/${batch.id}`));
+  const [isMade, setMade] = useState(false);
+  const isDone = batch.state === 'done';
+  const request = useMemo(
+    () =>
+      offers && suppliers
+        ? purchaseOf({
+            wanted: new Map(batch.bill.map((l) => [l.materialId, l.wanted])),
+            free: (id) => {
+              const l = batch.bill.find((x) => x.materialId === id);
+              return l ? Math.max(0, l.kept - l.held) : 0;
+            },
+            offers,
+            suppliers,
+          })
+        : null,
+    [batch.bill, offers, suppliers],
+  );
+  const buying = useBuying(isDone ? null : request);
+  const short = batch.bill.filter((l) => l.short > 0);
+  const hands = batch.tasks.reduce((n, t) => n + t.minutes, 0);
+  const blade = batch.tasks.reduce((n, t) => n + (t.blade ? t.minutes : 0), 0);
+  const end = plan ? endWords(plan) : null;
+  return (
+    <Grid>
+      <Heading
+        over={
+          isDone
+            ? `Made on ${shortDay(batch.madeOn!)}`
+            : `${batch.tasks.length} steps · ${formatMinutes(hands)} hands-on, ${formatMinutes(blade)} of it with a blade or heat`
+        }
+        title={batch.name}
+      >
+        <ButtonLink plain to="/make/batches">
+          All batches
+        </ButtonLink>
+        <FileLink href={`/api/batches/${batch.id}/papers.pdf`}>All papers</FileLink>
+        {!isDone && (
+          <>
+            <Button plain isDisabled={short.length > 0} onPress={() => setMade(true)}>
+              It is made
+            </Button>
+            <ButtonLink to={`/make/batches/${batch.id}/bench`}>Go to the bench</ButtonLink>
+          </>
+        )}
+      </Heading>
+      <Stack $gap={12}>
+        {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
+        {isDone ? (
+          <Panel as="section" aria-label="What it took">
+            <h2>What it took</h2>
+            <p style={{ fontSize: 14.5 }}>Kits: {batch.labels.join(', ')}.</p>
+            <Table
+              caption="What was taken off the shelf"
+              head={['Material', 'taken']}
+              rows={batch.used.map((u) => ({
+                key: String(u.materialId),
+                cells: [u.name, String(u.quantity)],
+              }))}
+            />
+            {batch.left.length > 0 && (
+              <Quiet>Put back: {batch.left.map((l) => `${l.count} × ${l.name}`).join(', ')}</Quiet>
+            )}
+          </Panel>
+        ) : (
+          <Panel as="section" aria-label="Plan of the bench">
+            {planError && <Notice tone="stop">{words(planError)}</Notice>}
+            {!plan && !planError && <p role="status">Working out when everything is done …</p>}
+            {plan && end && (
+              <Stack $gap={8}>
+                <Spread>
+                  <h2 aria-live="polite">{end.title}</h2>
+                  {plan.feasible && (
+                    <FileLink small href={`/api/batches/${batch.id}/plan.ics`}>
+                      As a calendar
+                    </FileLink>
+                  )}
+                </Spread>
+                {plan.feasible ? <Quiet>{end.proof}</Quiet> : <Notice tone="care">{end.proof}</Notice>}
+                {plan.feasible && (
+                  <DayChart
+                    plan={plan}
+                    tasks={batch.tasks}
+                    days={batch.days}
+                    onMove={(task, pin) => {
+                      const { [task]: _, ...others } = batch.days.pins;
+                      save.mutate({
+                        days: { ...batch.days, pins: pin === null ? others : { ...others, [task]: pin } },
+                      });
+                    }}
+                  />
+                )}
+                {plan.feasible && <PlanSteps plan={plan} tasks={batch.tasks} />}
+              </Stack>
+            )}
+          </Panel>
+        )}
+        <Panel as="section" aria-label="What it takes">
+          <Stack $gap={8}>
+            <Spread>
+              <h2>What it takes</h2>
+              {short.length > 0 && <Quiet>{short.length} short: buy, save, or make fewer</Quiet>}
+            </Spread>
+            <Bill batch={batch} />
+          </Stack>
+        </Panel>
+        {!isDone && materials && offers && suppliers && (
+          <Panel as="section" aria-label="Buying">
+            <Buy
+              buying={buying}
+              offers={offers}
+              suppliers={suppliers}
+              materials={materials}
+              nothing="Nothing: the shelf has it all."
+              instead="Save more, add an offer in Gather, or make fewer."
+            />
+            {(buying.data?.packs.length ?? 0) > 0 && (
+              <Row style={{ marginTop: 8 }}>
+                <FileLink small href={`/api/batches/${batch.id}/shopping.pdf`}>
+                  Shopping list
+                </FileLink>
+                <FileLink small href={`/api/batches/${batch.id}/shopping.csv`}>
+                  As CSV
+                </FileLink>
+              </Row>
+            )}
+          </Panel>
+        )}
+        {batch.cutPlans.length > 0 && (
+          <Panel as="section" aria-label="Cut plans">
+            <PlanList
+              plans={batch.cutPlans}
+              count={Math.max(...batch.items.map((i) => i.copies))}
+              unit={place.lengthUnit}
+            />
+          </Panel>
+        )}
+      </Stack>
+      <aside>
+        <Panel as="div">
+          <Stack $gap={10}>
+            <h2>What is made</h2>
+            <ul style={{ display: 'grid', gap: 6 }}>
+              {batch.items.map((item, i) => (
+                <li key={`${item.designId} ${item.kitId}`}>
+                  <Spread>
+                    <span style={{ fontSize: 14.5 }}>
+                      {item.designId === null ? (
+                        item.name
+                      ) : (
+                        <Link to={`/make/${item.designId}`}>{item.name}</Link>
+                      )}
+                    </span>
+                    {isDone ? (
+                      <b>{kits(item.copies)}</b>
+                    ) : (
+                      <Stepper
+                        label={`Kits of ${item.name}`}
+                        value={item.copies}
+                        min={1}
+                        max={100}
+                        onChange={(copies) =>
+                          save.mutate({
+                            items: batch.items.map((x, k) => (k === i ? { ...x, copies } : x)),
+                          })
+                        }
+                      />
+                    )}
+                  </Spread>
+                </li>
+              ))}
+            </ul>
+            {!isDone && (
+              <>
+                <Seam />
+                <When batch={batch} place={place} save={(days) => save.mutate({ days })} />
+                <Seam />
+                {remove.error && <Notice tone="stop">{words(remove.error)}</Notice>}
+                <Button
+                  small
+                  plain
+                  isDisabled={remove.isPending}
+                  onPress={() => remove.mutate(undefined, { onSuccess: () => void go('/make/batches') })}
+                >
+                  Drop this batch
+                </Button>
+              </>
+            )}
+          </Stack>
+        </Panel>
+      </aside>
+      {isMade && <MadeDialog batch={batch} onClose={() => setMade(false)} />}
+    </Grid>
+  );
+}
+
+/** A batch: when everything is done, what it takes, what to buy, how it is cut. */
+export function Component() {
+  const id = Number(useParams().id);
+  const { data: batch, error } = useBatch(id);
+  const { data: place } = usePlace();
+  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  if (!batch || !place) return <p role="status">Loading the batch …</p>;
+  return <Work key={batch.id} batch={batch} place={place} />;
+}

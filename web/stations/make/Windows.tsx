@@ -1,0 +1,114 @@
+import { useState } from 'react';
+import { styled } from 'styled-components';
+import { readClock } from '../../../core/calendar/clockTime.ts';
+import { clockOf, type DayWindow } from '../../../core/plan/batch.ts';
+import { shortDay } from '../../data/style.ts';
+import { Button } from '../../parts/Button.tsx';
+import { DayField } from '../../parts/DayField.tsx';
+import { TextField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
+import { Quiet, Row } from '../../parts/Panel.tsx';
+
+const List = styled.ul`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  li {
+    display: inline-flex;
+    align-items: center;
+    gap: 4px;
+    border: 1px solid var(--seam-strong);
+    border-radius: 8px;
+    padding: 0 2px 0 10px;
+    font-size: 14px;
+    font-variant-numeric: tabular-nums;
+    min-height: 40px;
+  }
+  button {
+    border: 0;
+    background: none;
+    min-width: 36px;
+    min-height: 36px;
+    font-size: 17px;
+    cursor: pointer;
+    color: var(--slate);
+  }
+`;
+const Add = styled.div`
+  display: grid;
+  grid-template-columns: minmax(130px, 1.3fr) minmax(68px, 1fr) minmax(68px, 1fr) auto;
+  gap: 8px;
+  margin-top: 6px;
+  align-items: end;
+  @media (max-width: 640px) {
+    grid-template-columns: 1fr 1fr;
+  }
+`;
+
+/** Times of days: those there are, and one more. */
+export function Windows({
+  label,
+  value,
+  today,
+  onChange,
+}: {
+  label: string;
+  value: readonly DayWindow[];
+  today: string;
+  onChange(value: DayWindow[]): void;
+}) {
+  const last = value.at(-1);
+  const [day, setDay] = useState(last?.day ?? today);
+  const [from, setFrom] = useState('13:00');
+  const [to, setTo] = useState('14:30');
+  const [problem, setProblem] = useState<string | null>(null);
+  const add = (): void => {
+    const [f, t] = [readClock(from), readClock(to)];
+    if (f === null) return setProblem('From: expected a time like 13:00.');
+    if (t === null) return setProblem('To: expected a time like 14:30.');
+    if (t <= f) return setProblem('To: expected a time later than it begins.');
+    setProblem(null);
+    onChange(
+      [...value, { day, from: f, to: t }].sort((a, b) =>
+        a.day < b.day ? -1 : a.day > b.day ? 1 : a.from - b.from,
+      ),
+    );
+  };
+  return (
+    <section aria-label={label}>
+      {value.length === 0 ? (
+        <Quiet>None yet.</Quiet>
+      ) : (
+        <List>
+          {value.map((w, i) => (
+            <li key={`${w.day}${w.from}${w.to}`}>
+              {shortDay(w.day)}, {clockOf(w.from)}–{clockOf(w.to)}
+              <button
+                type="button"
+                aria-label={`Take out ${shortDay(w.day)}, ${clockOf(w.from)} to ${clockOf(w.to)}`}
+                onClick={() => onChange(value.filter((_, k) => k !== i))}
+              >
+                ×
+              </button>
+            </li>
+          ))}
+        </List>
+      )}
+      <Form onSubmit={add}>
+        <Add>
+          <DayField label="Day" value={day} onChange={setDay} />
+          <TextField label="From" value={from} onChange={setFrom} />
+          <TextField label="To" value={to} onChange={setTo} />
+          <Button type="submit" plain aria-label={`Add to ${label}`}>
+            Add
+          </Button>
+        </Add>
+      </Form>
+      {problem && (
+        <Row role="alert" style={{ color: 'var(--stop)', fontSize: 13.5, fontWeight: 600 }}>
+          {problem}
+        </Row>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,39 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { BatchRow, BatchWork, BenchPlan } from '../../../contract/batches.ts';
+import type { BenchDays } from '../../../core/plan/batch.ts';
+import { api } from '../../data/api.ts';
+import { useChange } from '../../data/queries.ts';
+
+export const useBatches = () =>
+  useQuery({ queryKey: ['batches'], queryFn: () => api<BatchRow[]>('GET', '/batches') });
+export const useBatch = (id: number) =>
+  useQuery({ queryKey: ['batches', id], queryFn: () => api<BatchWork>('GET', `/batches/${id}`) });
+
+/** The plan of a batch as it was last changed: worked out anew with every version of it. */
+export const usePlan = (id: number, version: number | undefined) =>
+  useQuery({
+    queryKey: ['batches', id, 'plan', version],
+    queryFn: () => api<BenchPlan>('GET', `/batches/${id}/plan`),
+    enabled: version !== undefined,
+    placeholderData: keepPreviousData,
+  });
+
+/** What of a batch can be changed while it is planned. */
+export interface BatchChange {
+  readonly name?: string;
+  readonly items?: BatchRow['items'];
+  readonly days?: BenchDays;
+}
+export const useSaveBatch = (batch: BatchRow) =>
+  useChange((change: BatchChange) =>
+    api<BatchRow>('PUT', `/batches/${batch.id}`, {
+      version: batch.version,
+      name: change.name ?? batch.name,
+      items: (change.items ?? batch.items).map(({ designId, kitId, copies }) => ({
+        designId,
+        kitId,
+        copies,
+      })),
+      days: change.days ?? batch.days,
+    }),
+  );

@@ -1,0 +1,104 @@
+import { useQuery } from '@tanstack/react-query';
+import type { MaterialRow, Offer, Supplier } from '../../../contract/materials.ts';
+import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
+import { api, words } from '../../data/api.ts';
+import { money } from '../../data/style.ts';
+import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
+import { Table } from '../../parts/Table.tsx';
+import { Verdict } from '../../shell/Verdict.tsx';
+
+/** The cheapest purchase that covers what is asked; null until everything it goes by is known. */
+export function useBuying(request: PurchaseRequest | null) {
+  return useQuery({
+    queryKey: ['purchase', request],
+    queryFn: () => api<PurchaseAnswer>('POST', '/compute/purchase', request),
+    enabled: request !== null,
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+}
+
+/** What to buy where, as packs with their prices. */
+export function Buy({
+  buying,
+  offers,
+  suppliers,
+  materials,
+  nothing,
+  instead,
+}: {
+  buying: { readonly data: PurchaseAnswer | undefined; readonly error: Error | null };
+  offers: readonly Offer[];
+  suppliers: readonly Supplier[];
+  materials: readonly MaterialRow[];
+  /** Said where nothing has to be bought, and what can be done where it cannot be had. */
+  nothing: string;
+  instead: string;
+}) {
+  const { data: answer, error } = buying;
+  const nameOf = (id: number | string): string =>
+    materials.find((m) => m.id === Number(id))?.name ?? `material ${id}`;
+  const packs =
+    answer?.packs.flatMap((p) => {
+      const offer = offers.find((o) => String(o.id) === p.offer);
+      return offer ? [{ count: p.count, offer }] : [];
+    }) ?? [];
+  const charges = [...new Set(packs.map((p) => p.offer.supplierId))].flatMap((id) => {
+    const supplier = suppliers.find((s) => s.id === id);
+    return supplier && supplier.delivery > 0 ? [supplier] : [];
+  });
+  const over =
+    answer?.leftover.filter((l) =>
+      packs.some((p) => p.offer.contents.some((c) => String(c.materialId) === l.material)),
+    ) ?? [];
+  return (
+    <Stack $gap={8}>
+      <Spread>
+        <h2>Buy</h2>
+        {answer?.status === 'optimal' && <Verdict kind="clear" word="proved cheapest" />}
+      </Spread>
+      {error && <Notice tone="stop">{words(error)}</Notice>}
+      {answer?.status === 'infeasible' && (
+        <Notice tone="stop">
+          <strong>No offer holds enough:</strong> {answer.lacking.map(nameOf).join(', ')}. {instead}
+        </Notice>
+      )}
+      {answer?.status === 'optimal' && packs.length === 0 && <p>{nothing}</p>}
+      {packs.length > 0 && (
+        <Table
+          caption="Shopping list"
+          left={[1]}
+          head={['Pack', 'From', 'packs', 'price']}
+          rows={[
+            ...packs.map((p) => ({
+              key: String(p.offer.id),
+              cells: [
+                p.offer.name,
+                suppliers.find((s) => s.id === p.offer.supplierId)?.name ?? '',
+                String(p.count),
+                money(p.count * p.offer.price),
+              ],
+            })),
+            ...charges.map((s) => ({
+              key: `d${s.id}`,
+              cells: ['Delivery', s.name, '1', money(s.delivery)],
+            })),
+          ]}
+          foot={['Total', '', '', money(answer!.total!)]}
+        />
+      )}
+      {over.length > 0 && (
+        <Quiet>
+          Left over:{' '}
+          {over
+            .map(
+              (l) =>
+                `${l.quantity}${materials.find((m) => m.id === Number(l.material))?.unit === 'mm' ? ' mm' : ' ×'} ${nameOf(l.material)}`,
+            )
+            .join(', ')}
+        </Quiet>
+      )}
+    </Stack>
+  );
+}
