@@ -1,4 +1,6 @@
-import { Router } from 'express';
+import { stringify } from 'csv-stringify/sync';
+import { Router, type Request, type Response } from 'express';
+import { z } from 'zod';
 import {
   madeInput,
   makingInput,
@@ -8,10 +10,22 @@ import {
 } from '../../../contract/batches.ts';
 import { scheduleOf } from '../../../core/plan/batch.ts';
 import type { ScheduleAnswer } from '../../../core/plan/schedule.ts';
+import { moneyNumber } from '../../../core/measure/money.ts';
+import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
+import type { Paper } from '../../../core/print/paper.ts';
+import { PlaceRow } from '../../db/entities.ts';
+import { shoppingPdf, type Shopping } from '../../formats/batchSheets.ts';
+import { benchCalendar } from '../../formats/benchCalendar.ts';
+import { harmless } from '../../formats/csv.ts';
 import { hungUp } from '../../compute/hungUp.ts';
 import type { Inside } from '../../inside.ts';
-import { read, readId } from '../../problem.ts';
+import { ProblemError, read, readId } from '../../problem.ts';
+import * as papers from './batchPapers.ts';
 import * as batches from './batches.ts';
+
+const paperQuery = z.strictObject({
+  paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
+});
 
 export function batchRoutes({ em, inTransaction, today, door }: Inside): Router {
   const r = Router();
@@ -44,26 +58,83 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
     const input = read(madeInput, req.body);
     res.json(await inTransaction((m) => batches.made(m, id, input, today())));
   });
-  r.get('/batches/:id/plan', async (req, res) => {
-    const work = await batches.openBatch(em(), readId(req.params.id, 'batch'), today());
-    const plan: BenchPlan =
-      work.zero === null || work.days.makers.length === 0
-        ? {
-            feasible: false,
-            makespan: null,
-            bound: null,
-            plan: [],
-            reason: 'Nobody is at hand yet: say who makes it and when.',
-            zero: null,
-          }
-        : {
-            ...((await door.run(
-              { kind: 'schedule', request: scheduleOf(work.tasks, work.days, work.zero) },
-              hungUp(res),
-            )) as ScheduleAnswer),
-            zero: work.zero,
-          };
-    res.json(plan);
+  const planOf = async (work: batches.Opened, res: Response): Promise<BenchPlan> =>
+    work.zero === null || work.days.makers.length === 0
+      ? {
+          feasible: false,
+          makespan: null,
+          bound: null,
+          plan: [],
+          reason: 'Nobody is at hand yet: say who makes it and when.',
+          zero: null,
+        }
+      : {
+          ...((await door.run(
+            { kind: 'schedule', request: scheduleOf(work.tasks, work.days, work.zero) },
+            hungUp(res),
+          )) as ScheduleAnswer),
+          zero: work.zero,
+        };
+  const opened = (req: Request): Promise<batches.Opened> =>
+    batches.openBatch(em(), readId(req.params.id, 'batch'), today());
+  const file = (work: batches.Opened, what: string): string =>
+    `${
+      work.name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '') || 'batch'
+    }-${what}`;
+  r.get('/batches/:id/plan', async (req, res) => void res.json(await planOf(await opened(req), res)));
+  r.get('/batches/:id/plan.ics', async (req, res) => {
+    const work = await opened(req);
+    const plan = await planOf(work, res);
+    if (!plan.feasible) throw new ProblemError(422, plan.reason ?? 'There is no plan yet.');
+    res
+      .type('text/calendar')
+      .attachment(file(work, 'plan.ics'))
+      .send(benchCalendar(work, plan, today()));
+  });
+  const shopping = async (work: batches.Opened, res: Response): Promise<Shopping> => {
+    const request = await papers.purchaseFor(em(), work);
+    const answer = (await door.run({ kind: 'purchase', request }, hungUp(res))) as PurchaseAnswer;
+    return papers.shoppingOf(em(), work, answer);
+  };
+  const paperOf = (req: Request): Paper | undefined => read(paperQuery, req.query).paper;
+  const sendPdf = (res: Response, name: string, bytes: Uint8Array): void =>
+    void res.type('application/pdf').attachment(name).send(Buffer.from(bytes));
+  r.get('/batches/:id/shopping.pdf', async (req, res) => {
+    const work = await opened(req);
+    const paper = paperOf(req);
+    const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
+    const pdf = await shoppingPdf(sheet, await shopping(work, res), paper ?? sheet.paper);
+    sendPdf(res, file(work, 'shopping.pdf'), pdf);
+  });
+  r.get('/batches/:id/shopping.csv', async (req, res) => {
+    const work = await opened(req);
+    const { lines } = await shopping(work, res);
+    const place = await em().findOneOrFail(PlaceRow, { id: 1 });
+    res
+      .type('text/csv')
+      .attachment(file(work, 'shopping.csv'))
+      .send(
+        stringify([
+          ['shop', 'pack', 'packs', 'price', 'currency'],
+          ...lines.map((l) => [
+            harmless(l.shop),
+            harmless(l.pack),
+            l.isDelivery ? '' : l.packs,
+            moneyNumber(l.price, place.currency),
+            place.currency,
+          ]),
+        ]),
+      );
+  });
+  r.get('/batches/:id/papers.pdf', async (req, res) => {
+    const work = await opened(req);
+    const paper = paperOf(req);
+    const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
+    const pdf = await papers.allPapers(em(), sheet, await shopping(work, res), paper ?? sheet.paper);
+    sendPdf(res, file(work, 'papers.pdf'), pdf);
   });
   return r;
 }

@@ -1,15 +1,9 @@
-import { checkedBy } from '../check/service.ts';
 import { Router, type Request } from 'express';
 import { z } from 'zod';
 import { day } from '../../../contract/common.ts';
 import { buildInput } from '../../../contract/designs.ts';
-import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
-import { loadPattern } from '../../../core/patterns/index.ts';
-import { orderSteps } from '../../../core/plan/order.ts';
 import { pagesOf } from '../../../core/print/pages.ts';
-import { checkFeatures } from '../../../core/safety/check.ts';
-import { CopyRow, PlaceRow } from '../../db/entities.ts';
-import { buildSheetPdf } from '../../formats/buildSheet.ts';
+import { CopyRow } from '../../db/entities.ts';
 import { templatePdf } from '../../formats/papers.ts';
 import { wantedPdf } from '../../formats/wanted.ts';
 import { templateSvg } from '../../formats/svg.ts';
@@ -18,7 +12,7 @@ import { countLine } from '../../../core/lend/parts.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { wantedFor } from '../gather/wanted.ts';
-import { atOf, chosenFor, findDesign } from '../shape/service.ts';
+import { buildSheetOf, openedDesign, templateWords } from './designPapers.ts';
 import { build } from './service.ts';
 
 const paperQuery = z.object({
@@ -35,44 +29,8 @@ const wantedQuery = z.object({ until: day.optional() });
 
 export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
   const r = Router();
-  const opened = async (req: Request, asked: unknown = req.query) => {
-    const id = readId(req.params.id, 'design');
-    const query = read(paperQuery, asked);
-    const m = em();
-    const design = await findDesign(m, id);
-    const pattern = await loadPattern(design.pattern);
-    const { chosen } = await chosenFor(m, design.materials, today());
-    const place = await m.findOneOrFail(PlaceRow, { id: 1 });
-    const unit = place.lengthUnit as LengthUnit;
-    const paper = query.paper ?? (place.paper as 'A4' | 'Letter');
-    const file = `${design.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'design'}-${design.id}`;
-    return {
-      design,
-      pattern,
-      at: atOf(design, chosen),
-      unit,
-      paper,
-      copies: query.copies ?? design.copies,
-      file,
-      em: m,
-      place: place.name,
-      locale: place.locale,
-    };
-  };
-  const templateWords = (
-    o: Awaited<ReturnType<typeof opened>>,
-  ): { title: string; line: string; unit: LengthUnit } => {
-    const dials = o.pattern.check(o.design.dials);
-    const line = o.pattern
-      .specs(o.at)
-      .flatMap((s) =>
-        s.kind === 'number' && s.unit === 'mm'
-          ? [`${s.label} ${formatLength(Number(dials[s.id]), o.unit)}`]
-          : [],
-      )
-      .join(' · ');
-    return { title: `${o.design.name}: template`, line, unit: o.unit };
-  };
+  const opened = (req: Request, asked: unknown = req.query) =>
+    openedDesign(em(), readId(req.params.id, 'design'), read(paperQuery, asked), today());
 
   r.get('/designs/:id/wanted.pdf', async (req, res) => {
     const { until, ...rest } = req.query;
@@ -133,26 +91,10 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
   });
   r.get('/designs/:id/build-sheet.pdf', async (req, res) => {
     const o = await opened(req);
-    const d = o.design;
-    const pdf = await buildSheetPdf(
-      {
-        name: d.name,
-        label: `FB-${String(d.id).padStart(3, '0')}`,
-        forGroup: d.forGroup,
-        ageFrom: d.ageFrom,
-        ageTo: d.ageTo,
-        approach: d.approach,
-        copies: o.copies,
-        scene: o.pattern.draw(o.at).scene,
-        needs: o.pattern.needs(o.at),
-        placed: orderSteps(o.pattern.steps(o.at), o.copies),
-        findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d, o.at.chosen)).findings,
-        show: o.pattern.show(o.at),
-        unit: o.unit,
-      },
-      o.paper,
-    );
-    res.type('application/pdf').attachment(`${o.file}-build-sheet.pdf`).send(Buffer.from(pdf));
+    res
+      .type('application/pdf')
+      .attachment(`${o.file}-build-sheet.pdf`)
+      .send(Buffer.from(await buildSheetOf(o)));
   });
   r.get('/designs/:id/labels.pdf', async (req, res) => {
     const o = await opened(req);

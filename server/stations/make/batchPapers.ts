@@ -1,0 +1,132 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { BenchPlan } from '../../../contract/batches.ts';
+import type { Day } from '../../../core/calendar/days.ts';
+import type { LengthUnit } from '../../../core/measure/length.ts';
+import { countLine } from '../../../core/lend/parts.ts';
+import type { Paper } from '../../../core/print/paper.ts';
+import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
+import { CopyRow, KitRow, OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
+import { batchPdf, joined, shoppingPdf, type BatchSheet, type Shopping } from '../../formats/batchSheets.ts';
+import { countCardPdf } from '../../formats/familySheet.ts';
+import { labelsPdf } from '../../formats/labels.ts';
+import { rows } from '../../db/rows.ts';
+import { familyPaper } from '../lend/familyPaper.ts';
+import type { Opened } from './batches.ts';
+import { buildSheetOf, openedDesign, templateOf } from './designPapers.ts';
+
+/** What has to be bought for a batch, as the screen asks it. */
+export async function purchaseFor(em: EntityManager, batch: Opened): Promise<PurchaseRequest> {
+  const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' }, limit: 500 });
+  const suppliers = await em.find(SupplierRow, {});
+  const out = await rows<{ offer: number }>(
+    em,
+    'select offer_id as offer from price_seen p where in_stock = 0 and id = (select id from price_seen q where q.offer_id = p.offer_id order by seen_on desc, id desc limit 1)',
+  );
+  const gone = new Set(out.map((o) => o.offer));
+  return {
+    needs: batch.bill.map((l) => ({ material: String(l.materialId), quantity: l.wanted })),
+    stock: batch.bill.map((l) => ({
+      material: String(l.materialId),
+      quantity: Math.min(1e6, Math.max(0, l.kept - l.held)),
+    })),
+    offers: offers.map((o) => ({
+      id: String(o.id),
+      supplier: String(o.supplier.id),
+      price: o.price,
+      ...(gone.has(o.id) ? { limit: 0 } : {}),
+      contents: o.contents.map((c) => ({ material: String(c.materialId), quantity: c.quantity })),
+    })),
+    delivery: suppliers.map((s) => ({ supplier: String(s.id), price: s.delivery })),
+  };
+}
+
+/** A purchase by shop, as it is written down. */
+export async function shoppingOf(
+  em: EntityManager,
+  batch: Opened,
+  answer: PurchaseAnswer,
+): Promise<Shopping> {
+  const offers = await em.find(
+    OfferRow,
+    { id: { $in: answer.packs.map((p) => Number(p.offer)) } },
+    { populate: ['supplier'] },
+  );
+  const lines = answer.packs.flatMap(({ offer, count }) => {
+    const o = offers.find((x) => x.id === Number(offer));
+    return o
+      ? [{ shop: o.supplier.name, pack: o.name, packs: count, price: count * o.price, isDelivery: false }]
+      : [];
+  });
+  const shops = [...new Map(offers.map((o) => [o.supplier.id, o.supplier])).values()];
+  return {
+    lines: shops
+      .sort((a, b) => (a.name < b.name ? -1 : 1))
+      .flatMap((s) => [
+        ...lines.filter((l) => l.shop === s.name),
+        ...(s.delivery > 0
+          ? [{ shop: s.name, pack: 'Delivery', packs: 1, price: s.delivery, isDelivery: true }]
+          : []),
+      ]),
+    total: answer.total,
+    lacking: answer.lacking.map((id) => batch.bill.find((l) => String(l.materialId) === id)?.name ?? id),
+  };
+}
+
+export async function sheetFor(
+  em: EntityManager,
+  batch: Opened,
+  plan: BenchPlan,
+  today: Day,
+): Promise<BatchSheet & { readonly paper: Paper }> {
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  return {
+    place: place.name,
+    batch,
+    plan,
+    unit: place.lengthUnit as LengthUnit,
+    money: { currency: place.currency, locale: place.locale },
+    today,
+    paper: place.paper as Paper,
+  };
+}
+
+/** Everything on paper in the order of the day: plan, shopping, each design’s sheet and template, labels, count cards. */
+export async function allPapers(
+  em: EntityManager,
+  sheet: BatchSheet,
+  shopping: Shopping,
+  paper: Paper,
+): Promise<Uint8Array> {
+  const { batch, today } = sheet;
+  const papers = [await batchPdf(sheet, paper)];
+  if (shopping.lines.length + shopping.lacking.length > 0)
+    papers.push(await shoppingPdf(sheet, shopping, paper));
+  const copies = new Map<number, number>();
+  for (const item of batch.items) {
+    const kit = item.kitId === null ? null : await em.findOne(KitRow, { id: item.kitId });
+    for (const id of kit ? kit.designs : [item.designId!])
+      copies.set(id, (copies.get(id) ?? 0) + item.copies);
+  }
+  for (const [id, n] of copies) {
+    const o = await openedDesign(em, id, { paper, copies: n }, today);
+    papers.push(await buildSheetOf(o));
+    const template = await templateOf(o);
+    if (template) papers.push(template);
+  }
+  if (batch.labels.length > 0) {
+    const made = await em.find(
+      CopyRow,
+      { label: { $in: [...batch.labels] } },
+      { populate: ['design', 'kit'] },
+    );
+    papers.push(
+      await labelsPdf(
+        made.map((c) => ({ label: c.label, name: c.kit?.name ?? c.design.name, count: countLine(c.parts) })),
+        paper,
+      ),
+    );
+  }
+  for (const { kitId } of batch.items)
+    if (kitId !== null) papers.push(await countCardPdf(await familyPaper(em, kitId, { paper }, today)));
+  return joined(batch.name, papers);
+}

@@ -1,0 +1,82 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { Day } from '../../../core/calendar/days.ts';
+import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
+import { loadPattern } from '../../../core/patterns/index.ts';
+import { orderSteps } from '../../../core/plan/order.ts';
+import { pagesOf } from '../../../core/print/pages.ts';
+import type { Paper } from '../../../core/print/paper.ts';
+import { checkFeatures } from '../../../core/safety/check.ts';
+import { PlaceRow } from '../../db/entities.ts';
+import { buildSheetPdf } from '../../formats/buildSheet.ts';
+import { templatePdf, type TemplateWords } from '../../formats/papers.ts';
+import { checkedBy } from '../check/service.ts';
+import { atOf, chosenFor, findDesign } from '../shape/service.ts';
+
+/** A design with everything that its papers are made of. */
+export async function openedDesign(
+  em: EntityManager,
+  id: number,
+  asked: { readonly paper?: Paper | undefined; readonly copies?: number | undefined },
+  today: Day,
+) {
+  const design = await findDesign(em, id);
+  const pattern = await loadPattern(design.pattern);
+  const { chosen } = await chosenFor(em, design.materials, today);
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  return {
+    design,
+    pattern,
+    at: atOf(design, chosen),
+    unit: place.lengthUnit as LengthUnit,
+    paper: asked.paper ?? (place.paper as Paper),
+    copies: asked.copies ?? design.copies,
+    file: `${design.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'design'}-${design.id}`,
+    em,
+    place: place.name,
+    locale: place.locale,
+  };
+}
+export type OpenedDesign = Awaited<ReturnType<typeof openedDesign>>;
+
+/** What a template is headed by: the design and its measures. */
+export function templateWords(o: OpenedDesign): TemplateWords {
+  const dials = o.pattern.check(o.design.dials);
+  const line = o.pattern
+    .specs(o.at)
+    .flatMap((s) =>
+      s.kind === 'number' && s.unit === 'mm'
+        ? [`${s.label} ${formatLength(Number(dials[s.id]), o.unit)}`]
+        : [],
+    )
+    .join(' · ');
+  return { title: `${o.design.name}: template`, line, unit: o.unit };
+}
+
+/** The template at true scale; null where nothing of the design is cut to a drawing. */
+export async function templateOf(o: OpenedDesign): Promise<Uint8Array | null> {
+  const { sheets } = o.pattern.draw(o.at);
+  if (sheets.length === 0) return null;
+  return templatePdf(pagesOf(sheets, { paper: o.paper, mirror: false }), templateWords(o));
+}
+
+export async function buildSheetOf(o: OpenedDesign): Promise<Uint8Array> {
+  const d = o.design;
+  return buildSheetPdf(
+    {
+      name: d.name,
+      label: `FB-${String(d.id).padStart(3, '0')}`,
+      forGroup: d.forGroup,
+      ageFrom: d.ageFrom,
+      ageTo: d.ageTo,
+      approach: d.approach,
+      copies: o.copies,
+      scene: o.pattern.draw(o.at).scene,
+      needs: o.pattern.needs(o.at),
+      placed: orderSteps(o.pattern.steps(o.at), o.copies),
+      findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d, o.at.chosen)).findings,
+      show: o.pattern.show(o.at),
+      unit: o.unit,
+    },
+    o.paper,
+  );
+}
