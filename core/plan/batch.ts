@@ -101,9 +101,12 @@ export function dayOf(zero: Day, minutes: number): { day: Day; minute: number } 
   return { day: addDays(zero, days), minute: minutes - days * DAY };
 }
 
-/** `13:05` */
-export const clockOf = (minute: number): string =>
-  `${String(Math.floor(minute / 60 + 1e-9)).padStart(2, '0')}:${String(Math.round(minute) % 60).padStart(2, '0')}`;
+/** `13:05`, to the nearest minute. */
+export function clockOf(minute: number): string {
+  const whole = Math.round(minute);
+  const two = (n: number): string => String(n).padStart(2, '0');
+  return `${two(Math.floor(whole / 60))}:${two(whole % 60)}`;
+}
 
 /** Longest time at one go that a step of some kind may take, minutes. */
 function longestFor(step: Step, days: BenchDays): number {

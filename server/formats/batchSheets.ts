@@ -57,9 +57,9 @@ const page = (s: BatchSheet, title: string, size: Paper, content: Content[]): TD
 });
 
 const right = (words: string, style: Style = {}): TableCell =>
-  type(words, { alignment: 'right', ...style }) as TableCell;
+  type(words, { alignment: 'right', ...style });
 const head = (words: string, style: Style = {}): TableCell =>
-  type(words, { color: QUIET, fontSize: 9.5, ...style }) as TableCell;
+  type(words, { color: QUIET, fontSize: 9.5, ...style });
 
 /** A box to tick. */
 const tick = (): TableCell => ({
@@ -102,12 +102,12 @@ function steps(s: BatchSheet): Content[] {
         tick(),
         type(`${isNewDay ? `${shortDay(day, s.money.locale)}, ` : ''}${clockOf(minute)}`, {
           bold: isNewDay,
-        }) as TableCell,
-        type(`${t.title}${t.part ? ` (${t.part[0]} of ${t.part[1]})` : ''}`) as TableCell,
-        type(t.design, { color: QUIET }) as TableCell,
+        }),
+        type(`${t.title}${t.part ? ` (${t.part[0]} of ${t.part[1]})` : ''}`),
+        type(t.design, { color: QUIET }),
         type(`${p.maker}${t.blade ? (t.hot ? ' · HEAT' : ' · BLADE') : t.child ? ' · child' : ''}`, {
           bold: t.blade === true,
-        }) as TableCell,
+        }),
         right(formatMinutes(t.minutes)),
       ],
       ...(t.drying > 0
@@ -115,7 +115,7 @@ function steps(s: BatchSheet): Content[] {
             [
               '',
               '',
-              type(`then dries ${formatMinutes(t.drying)}`, { color: QUIET, fontSize: 10 }) as TableCell,
+              type(`then dries ${formatMinutes(t.drying)}`, { color: QUIET, fontSize: 10 }),
               '',
               '',
               '',
@@ -169,7 +169,7 @@ export async function batchPdf(s: BatchSheet, size: Paper): Promise<Uint8Array> 
             const mm = l.unit === 'mm' ? ' mm' : '';
             return [
               tick(),
-              type(l.name) as TableCell,
+              type(l.name),
               right(`${l.wanted}${mm}`),
               right(`${l.kept}${mm}`),
               right(`${l.short}${mm}`, { bold: l.short > 0 }),
@@ -258,7 +258,7 @@ export async function shoppingPdf(s: BatchSheet, shopping: Shopping, size: Paper
               ]),
               [
                 '',
-                type('Together', { bold: true }) as TableCell,
+                type('Together', { bold: true }),
                 '',
                 right(said(own.reduce((n, l) => n + l.price, 0)), { bold: true }),
               ],

@@ -124,7 +124,6 @@ export function DayChart({
   /** Number of each step in the order of the plan. */
   const order = new Map(steps.map((p, i) => [p.task, i + 1]));
   const last = Math.max(0, ...plan.plan.map((p) => p.end));
-  const all = [...days.makers.flatMap((m) => m.windows), ...days.childFree];
   const shown = Array.from({ length: Math.floor(last / DAY) + 1 }, (_, i) => i).filter((i) =>
     plan.plan.some((p) => p.maker !== null && p.start < (i + 1) * DAY && p.end > i * DAY),
   );
@@ -166,7 +165,6 @@ export function DayChart({
     <Chart>
       {shown.map((i) => {
         const day = addDays(zero, i);
-        const here = all.filter((w) => w.day === day);
         const tasksHere = plan.plan.filter((p) => p.start < (i + 1) * DAY && p.end > i * DAY);
         const hands = tasksHere.filter((p) => p.maker !== null);
         const [first, latest] = [
