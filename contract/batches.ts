@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { CutPlan } from '../core/cut/cutPlan.ts';
 import { benchDays, type BatchTask, type BenchDays } from '../core/plan/batch.ts';
+import type { Progress } from '../core/plan/progress.ts';
 import type { OwnMinutes } from '../core/plan/ownMinutes.ts';
 import type { ScheduleAnswer } from '../core/plan/schedule.ts';
 import { id, name, version } from './common.ts';
@@ -52,17 +53,6 @@ export const progressInput = z.strictObject({
     .optional(),
 });
 export type ProgressInput = z.infer<typeof progressInput>;
-
-/** Steps that are done, and the one that is being done. */
-export interface Progress {
-  readonly running: { readonly task: string; readonly since: number } | null;
-  readonly done: readonly {
-    readonly task: string;
-    readonly at: number;
-    /** null where it was not timed. */
-    readonly minutes: number | null;
-  }[];
-}
 
 /** What was really used beyond the plan, and what of it was spoiled. */
 export const madeInput = z.strictObject({

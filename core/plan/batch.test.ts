@@ -78,7 +78,7 @@ describe('tasks of a batch', () => {
   });
   it('say the day and the hour, over midnight too', () => {
     expect(dayOf('2026-11-24', 1440 + 65)).toEqual({ day: '2026-11-25', minute: 65 });
-    expect([65, 0, 839.5].map(clockOf)).toEqual(['01:05', '00:00', '13:40']);
+    expect([65, 0, 839.5].map(clockOf)).toEqual(['01:05', '00:00', '14:00']);
     expect(firstDay(NO_DAYS)).toBeNull();
     expect(benchDays.safeParse({ ...NO_DAYS, makers: [{ name: '', windows: [] }] }).success).toBe(false);
   });

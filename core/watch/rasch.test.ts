@@ -88,7 +88,11 @@ describe('the Rasch model', () => {
     }
   });
   it('leaves out what was not tried, and places nobody where nothing was', () => {
-    const a = rasch([...lsat.filter((_, i) => i % 3 === 0), [null, null, null, null, null], [1, null, null, null, null]]);
+    const a = rasch([
+      ...lsat.filter((_, i) => i % 3 === 0),
+      [null, null, null, null, null],
+      [1, null, null, null, null],
+    ]);
     expect(a.abilities.at(-2)!.mean).toBeCloseTo(0, 9);
     expect(a.abilities.at(-2)!.sd).toBeCloseTo(a.sd, 6);
     expect(a.abilities.at(-1)!.mean).toBeGreaterThan(0);

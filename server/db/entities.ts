@@ -2,7 +2,8 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import type { PlaceRules } from '../../core/safety/rules.ts';
 import type { Hand } from '../../core/child/hand.ts';
 import type { KeepOutArea, Keeping, Risks } from '../../core/materials/material.ts';
-import type { BatchItem, Progress } from '../../contract/batches.ts';
+import type { BatchItem } from '../../contract/batches.ts';
+import type { Progress } from '../../core/plan/progress.ts';
 import type { BenchDays } from '../../core/plan/batch.ts';
 import type { ContentJson, FilledJson, Hazards, PartJson, RungDoneJson, SizesJson } from './json.ts';
 

@@ -56,8 +56,7 @@ const page = (s: BatchSheet, title: string, size: Paper, content: Content[]): TD
   content,
 });
 
-const right = (words: string, style: Style = {}): TableCell =>
-  type(words, { alignment: 'right', ...style });
+const right = (words: string, style: Style = {}): TableCell => type(words, { alignment: 'right', ...style });
 const head = (words: string, style: Style = {}): TableCell =>
   type(words, { color: QUIET, fontSize: 9.5, ...style });
 

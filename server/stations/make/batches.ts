@@ -6,7 +6,6 @@ import type {
   BatchWork,
   BillLine,
   MakingInput,
-  Progress,
   ProgressInput,
 } from '../../../contract/batches.ts';
 import type { Day } from '../../../core/calendar/days.ts';
@@ -16,6 +15,7 @@ import type { Material as CoreMaterial } from '../../../core/materials/material.
 import { heldBy, quantityFor, type NeedTimes } from '../../../core/needs/supply.ts';
 import { loadPattern } from '../../../core/patterns/index.ts';
 import { batchTasks, firstDay, type BatchDesign, type BatchTask } from '../../../core/plan/batch.ts';
+import { progressed, type Progress } from '../../../core/plan/progress.ts';
 import { ownMinutes, type OwnMinutes } from '../../../core/plan/ownMinutes.ts';
 import { handTests, madeAs, testsThatCount } from '../../../core/safety/handTests.ts';
 import type { Market } from '../../../core/safety/rules.ts';
@@ -282,14 +282,11 @@ async function tasksOf(em: EntityManager, b: Batch, today: Day): Promise<BatchTa
   return batchTasks(steps, b.days, (pattern, step) => times[`${pattern} ${step}`]?.factor ?? 1);
 }
 
-/** Longer than this nobody was at it: the clock was left running, minutes. */
-const LEFT_RUNNING = 6 * 60;
-
-/** A step begun, done or taken back. What was done twice, or taken back twice, changes nothing. */
+/** A step begun, done or taken back; how long it took is kept for the plans to come. */
 export async function progress(
   em: EntityManager,
   id: number,
-  { task, did, at, minutes = null }: ProgressInput,
+  input: ProgressInput,
   today: Day,
 ): Promise<BatchJson> {
   const b = await findBatch(em, id);
@@ -297,38 +294,25 @@ export async function progress(
     throw new ProblemError(409, `${b.name} is done.`, [
       { path: 'task', message: 'expected a batch that is not done' },
     ]);
-  const found = (await tasksOf(em, b, today)).find((t) => t.id === task);
+  const found = (await tasksOf(em, b, today)).find((t) => t.id === input.task);
   if (!found)
     throw new ProblemError(422, 'There is no such step in this batch.', [
       { path: 'task', message: 'expected a step of this batch' },
     ]);
-  const { running, done } = b.progress;
-  const isDone = done.some((d) => d.task === task);
-  if (did === 'begun') {
-    if (!isDone) b.progress = { done, running: { task, since: at } };
-  } else if (did === 'done') {
-    if (!isDone) {
-      const timed = running?.task === task ? (at - running.since) / 60_000 : null;
-      const took = minutes ?? (timed !== null && timed > 0 && timed <= LEFT_RUNNING ? timed : null);
-      b.progress = {
-        running: running?.task === task ? null : running,
-        done: [...done, { task, at, minutes: took }],
-      };
-      if (took !== null && found.usual > 0)
-        em.create(StepTimeRow, {
-          batch: b,
-          task,
-          pattern: found.pattern,
-          step: found.step,
-          usual: found.usual,
-          minutes: took,
-          on: today,
-        });
-    }
-  } else if (isDone) {
-    b.progress = { running, done: done.filter((d) => d.task !== task) };
-    await em.nativeDelete(StepTimeRow, { batch: b.id, task });
-  }
+  const before = b.progress.done.length;
+  b.progress = progressed(b.progress, input);
+  const last = b.progress.done.at(-1);
+  if (b.progress.done.length > before && last!.minutes !== null && found.usual > 0)
+    em.create(StepTimeRow, {
+      batch: b,
+      task: found.id,
+      pattern: found.pattern,
+      step: found.step,
+      usual: found.usual,
+      minutes: last!.minutes,
+      on: today,
+    });
+  if (b.progress.done.length < before) await em.nativeDelete(StepTimeRow, { batch: b.id, task: found.id });
   b.state = b.progress.done.length > 0 || b.progress.running ? 'being made' : 'planned';
   await em.flush();
   return batchJson(em, b);

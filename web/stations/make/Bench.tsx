@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { styled } from 'styled-components';
-import type { BatchRow, BatchWork, ProgressInput } from '../../../contract/batches.ts';
+import type { BatchWork } from '../../../contract/batches.ts';
 import type { Place } from '../../../contract/place.ts';
 import { toolPicture } from '../../../core/drawing/tools.ts';
 import { inUnit } from '../../../core/measure/length.ts';
@@ -10,14 +10,15 @@ import { kits } from '../../../core/needs/supply.ts';
 import type { BenchTool } from '../../../core/patterns/kernel.ts';
 import type { BatchTask } from '../../../core/plan/batch.ts';
 import { dryings, nextStep } from '../../../core/plan/benchOrder.ts';
-import { api, words } from '../../data/api.ts';
-import { useChange, useDesigns, useMaterials, usePlace } from '../../data/queries.ts';
+import { words } from '../../data/api.ts';
+import { useDesigns, useMaterials, usePlace } from '../../data/queries.ts';
 import { DesignPicture } from '../../design/DesignPicture.tsx';
 import { ScenePicture } from '../../drawing/ScenePicture.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Heading, Notice, Quiet, Row } from '../../parts/Panel.tsx';
 import { ring } from '../../parts/ring.ts';
 import { useBatch, usePlan } from './useBatch.ts';
+import { useProgress } from './useProgress.ts';
 
 const Page = styled.div`
   display: grid;
@@ -195,45 +196,39 @@ function Becomes({ task }: { task: BatchTask }) {
 function Work({ batch, place }: { batch: BatchWork; place: Place }) {
   const now = useNow();
   useAwake();
-  const { data: plan } = usePlan(batch.id, batch.version);
+  // The order stays while one works by it, whatever is timed meanwhile.
+  const [version] = useState(batch.version);
+  const { data: plan } = usePlan(batch.id, version);
   const [isAway, setAway] = useState(false);
   const [anyway, setAnyway] = useState<string | null>(null);
-  const { running, done } = batch.progress;
+  const { progress, send, problem } = useProgress(batch);
+  const { running, done } = progress;
   const order = plan?.plan.map((p) => p.task) ?? [];
   const { task, until } = nextStep(batch.tasks, order, done, now);
   const timers = dryings(batch.tasks, done);
   useRinging(timers, now);
-  const send = useChange((input: ProgressInput) =>
-    api<BatchRow>('POST', `/batches/${batch.id}/progress`, input),
-  );
   const isRunning = task !== null && running?.task === task.id;
   const waits = until !== null && anyway !== task?.id;
   const isBlade = task?.blade === true;
-  const begin = (t: BatchTask): void => send.mutate({ task: t.id, did: 'begun', at: Date.now() });
   const press = (): void => {
-    if (!task || send.isPending) return;
+    if (!task) return;
     if (waits) return setAnyway(task.id);
+    const at = Date.now();
     if (!isRunning) {
       if (isBlade) setAway(true);
-      return begin(task);
+      return void send({ task: task.id, did: 'begun', at });
     }
-    const at = Date.now();
-    send.mutate(
-      { task: task.id, did: 'done', at },
-      {
-        onSuccess: (after) => {
-          setAnyway(null);
-          const next = nextStep(batch.tasks, order, after.progress.done, at).task;
-          // The next step runs at once, so that nobody presses twice; a blade waits until children are known to be away.
-          if (next && (!next.blade || isAway)) begin(next);
-          if (next && !next.blade) setAway(false);
-        },
-      },
-    );
+    const after = send({ task: task.id, did: 'done', at });
+    setAnyway(null);
+    const next = nextStep(batch.tasks, order, after.done, at);
+    // The next step runs at once, so that nobody presses twice; a blade waits until children are known to be away.
+    if (next.task && next.until === null && (!next.task.blade || isAway))
+      send({ task: next.task.id, did: 'begun', at });
+    if (next.task && !next.task.blade) setAway(false);
   };
   const last = done.at(-1);
   const undo = (): void => {
-    if (last && !send.isPending) send.mutate({ task: last.task, did: 'undone', at: Date.now() });
+    if (last) send({ task: last.task, did: 'undone', at: Date.now() });
   };
   const keys = useRef({ press, undo });
   useEffect(() => {
@@ -266,7 +261,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
         over={`${batch.name} · ${done.length} of ${batch.tasks.length} steps done`}
         title={task ? `Step ${done.length + 1}` : 'Every step is done'}
       >
-        <Button plain isDisabled={!last || send.isPending} onPress={undo}>
+        <Button plain isDisabled={!last} onPress={undo}>
           Undo
         </Button>
         <ButtonLink plain to={`/make/batches/${batch.id}`}>
@@ -274,9 +269,9 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
         </ButtonLink>
       </Heading>
       <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
-        {send.error && (
+        {problem && (
           <Notice tone="stop">
-            <strong>Not saved.</strong> {words(send.error)} Press once more.
+            <strong>Not saved yet.</strong> {problem} It is sent again by itself.
           </Notice>
         )}
         {timers.length > 0 && (
@@ -359,13 +354,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
       {task ? (
         <Foot>
           <span />
-          <Big
-            type="button"
-            data-calm={!isRunning}
-            disabled={send.isPending}
-            onClick={press}
-            style={{ gridColumn: '1 / -1' }}
-          >
+          <Big type="button" data-calm={!isRunning} onClick={press} style={{ gridColumn: '1 / -1' }}>
             {label}
             <span style={{ display: 'block', font: '500 15px/1.3 var(--body)', opacity: 0.85 }}>
               or press the space bar

@@ -1,0 +1,97 @@
+import { expect, test } from './desk.ts';
+import { fill, fromTop, press, tabTo } from './keys.ts';
+
+test('from three designs to a finished batch, by keyboard alone', async ({ page, demo }) => {
+  test.setTimeout(240_000);
+  const errors: string[] = [];
+  page.on('pageerror', (e) => errors.push(e.message));
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+  await page.goto(`${demo.url}/make/batches`);
+
+  // Three designs at one bench.
+  await fill(page, 'Name', 'Nap and evening');
+  for (const name of ['Net-mender’s lacing sail', 'Sea-urchin pull box', 'Rain on the deck'])
+    await press(page, page.getByRole('checkbox', { name }), 'Space');
+  await press(page, page.getByRole('button', { name: 'Plan this batch' }));
+  await expect(page.getByRole('heading', { level: 1, name: 'Nap and evening' })).toBeVisible();
+  await expect(page.getByText('Nobody is at hand yet')).toBeVisible();
+
+  // The children nap from 13:00 to 14:30; I have until four, and a helper while they sleep.
+  const away = page.getByRole('region', { name: 'Children away' });
+  const times = async (region: string, from: string, to: string): Promise<void> => {
+    const of = page.getByRole('region', { name: region });
+    for (const [label, text] of [
+      ['From', from],
+      ['To', to],
+    ] as const) {
+      await tabTo(page, of.getByRole('textbox', { name: label, exact: true }));
+      await page.keyboard.press('Control+A');
+      await page.keyboard.type(text);
+    }
+    await press(page, of.getByRole('button', { name: `Add to ${region}` }));
+    await fromTop(page);
+  };
+  await times('Children away', '13:00', '14:30');
+  await expect(away.getByText('24 Nov, 13:00–14:30')).toBeVisible();
+  await times('Hands of Me', '12:30', '16:00');
+  await expect(page.getByRole('heading', { name: /All done on 24 Nov at/ })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('Proved: no plan ends sooner.')).toBeVisible();
+  const alone = await page.getByRole('heading', { name: /All done on/ }).textContent();
+  await fill(page, 'Another maker', 'Helper');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Hands of Helper' })).toBeVisible();
+  await fromTop(page);
+  await times('Hands of Helper', '13:00', '14:30');
+  // What dries decides here: a helper does not end it sooner, and the plan says so.
+  await expect(page.getByRole('group', { name: 'Helper, 24 Nov' })).toBeVisible();
+  await expect(page.getByText('Proved: no plan ends sooner.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: /All done on/ })).toHaveText(alone!);
+
+  // A step is moved by the arrow keys and goes back.
+  const first = page.getByRole('group', { name: 'Me, 24 Nov' }).getByRole('button').first();
+  await tabTo(page, first);
+  const before = await first.getAttribute('aria-label');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: /moved by hand/ })).toHaveCount(1);
+  await tabTo(page, page.getByRole('button', { name: /moved by hand/ }));
+  await page.keyboard.press('Delete');
+  await expect(page.getByRole('button', { name: /moved by hand/ })).toHaveCount(0);
+  expect(before).toContain('12:30');
+
+  // At the bench: the space bar is enough, and a blade asks first.
+  await fromTop(page);
+  await press(page, page.getByRole('link', { name: 'Go to the bench' }));
+  await expect(page.getByRole('heading', { level: 1, name: 'Step 1' })).toBeVisible();
+  await fromTop(page);
+  const asked = page.getByText('are the children away?');
+  let blades = 0;
+  for (let pressed = 0; pressed < 80; pressed++) {
+    if (await page.getByRole('heading', { level: 1, name: 'Every step is done' }).isVisible()) break;
+    if (await asked.isVisible()) blades++;
+    const big = page.locator('button', { hasText: 'or press the space bar' });
+    const was = `${await page.locator('h1').textContent()} ${await big.textContent()}`;
+    await page.keyboard.press('Space');
+    await expect(async () => {
+      const done = await page.getByRole('heading', { level: 1, name: 'Every step is done' }).isVisible();
+      expect(done || `${await page.locator('h1').textContent()} ${await big.textContent()}` !== was).toBe(
+        true,
+      );
+    }).toPass();
+  }
+  await expect(page.getByRole('heading', { level: 1, name: 'Every step is done' })).toBeVisible();
+  expect(blades).toBeGreaterThan(0);
+  // What dries goes on after a reload.
+  await page.reload();
+  await expect(page.getByRole('list', { name: 'What dries' })).toContainText('Net-mender’s lacing sail');
+
+  // Made: labelled, and on the rail.
+  await press(page, page.getByRole('link', { name: 'To the batch' }));
+  await press(page, page.getByRole('button', { name: 'It is made' }));
+  await expect(page.getByText('Test the first of each by hand')).toBeVisible();
+  await tabTo(page, page.getByRole('dialog').getByRole('button', { name: 'It is made' }));
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/6 kits labelled/)).toBeVisible();
+  await press(page, page.getByRole('link', { name: 'Hang them up' }));
+  await expect(page.getByRole('heading', { level: 1, name: /30 kits, 6 out/ })).toBeVisible();
+  expect(errors).toEqual([]);
+});
