@@ -68,6 +68,9 @@ test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, 
   await press(page, page.getByRole('button', { name: 'Bottle cap: one less' }));
   await expect(page.getByText('1 × Bottle cap short')).toBeVisible();
   await press(page, page.getByRole('button', { name: 'Fill from stock' }));
-  await expect(page.getByRole('button', { name: /FB-001a/ })).toContainText('in · counted 6/6');
+  // What came back is cleaned before it is lent again.
+  await expect(page.getByRole('button', { name: /FB-001a.*to clean/ })).toBeVisible();
+  await press(page, page.getByRole('button', { name: 'FB-001a is cleaned' }));
+  await expect(page.getByRole('button', { name: /FB-001a.*in · counted 6\/6/ })).toBeVisible();
   expect(errors).toEqual([]);
 });

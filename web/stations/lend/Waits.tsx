@@ -116,6 +116,13 @@ export function Retire({ copy }: { copy: Copy }) {
   );
 }
 
+const Summary = styled.summary`
+  cursor: pointer;
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 10px;
+`;
 const List = styled.ul`
   display: grid;
   gap: 6px;
@@ -147,45 +154,55 @@ export function QuietHour({
     all > here && here > 0 ? <Quiet>and {all - here} more</Quiet> : null;
   return (
     <Panel as="section" aria-label="For a quiet hour">
-      <Stack $gap={8}>
-        <h2>For a quiet hour</h2>
-        {toClean > 0 && (
-          <>
-            <b style={{ fontSize: 14 }}>{toClean} to clean</b>
-            <List aria-label="To clean">
-              {listed(dirty).map((c) => (
-                <li key={c.id}>
-                  <span>
-                    {c.design} <Quiet>{c.label}</Quiet>
-                  </span>
-                  <Cleaned copy={c} small />
-                </li>
-              ))}
-            </List>
-            {more(toClean, listed(dirty).length)}
-          </>
-        )}
-        {repair > 0 && (
-          <>
-            <b style={{ fontSize: 14 }}>{repair} in repair</b>
-            <List aria-label="In repair">
-              {listed(broken).map((c) => (
-                <li key={c.id}>
-                  <span>
-                    {c.design} <Quiet>{c.label}</Quiet>
-                  </span>
-                  <Row>
-                    <Button small plain aria-label={`Open ${c.label}`} onPress={() => onChoose(c.label)}>
-                      Open
-                    </Button>
-                  </Row>
-                </li>
-              ))}
-            </List>
-            {more(repair, listed(broken).length)}
-          </>
-        )}
-      </Stack>
+      {/* On a phone it is one line: the desk comes first. */}
+      <details open={innerWidth > 900}>
+        <Summary>
+          <h2>For a quiet hour</h2>
+          <Quiet>
+            {[toClean > 0 ? `${toClean} to clean` : '', repair > 0 ? `${repair} in repair` : '']
+              .filter(Boolean)
+              .join(', ')}
+          </Quiet>
+        </Summary>
+        <Stack $gap={8} style={{ marginTop: 8 }}>
+          {toClean > 0 && (
+            <>
+              <b style={{ fontSize: 14 }}>{toClean} to clean</b>
+              <List aria-label="To clean">
+                {listed(dirty).map((c) => (
+                  <li key={c.id}>
+                    <span>
+                      {c.design} <Quiet>{c.label}</Quiet>
+                    </span>
+                    <Cleaned copy={c} small />
+                  </li>
+                ))}
+              </List>
+              {more(toClean, listed(dirty).length)}
+            </>
+          )}
+          {repair > 0 && (
+            <>
+              <b style={{ fontSize: 14 }}>{repair} in repair</b>
+              <List aria-label="In repair">
+                {listed(broken).map((c) => (
+                  <li key={c.id}>
+                    <span>
+                      {c.design} <Quiet>{c.label}</Quiet>
+                    </span>
+                    <Row>
+                      <Button small plain aria-label={`Open ${c.label}`} onPress={() => onChoose(c.label)}>
+                        Open
+                      </Button>
+                    </Row>
+                  </li>
+                ))}
+              </List>
+              {more(repair, listed(broken).length)}
+            </>
+          )}
+        </Stack>
+      </details>
     </Panel>
   );
 }
