@@ -193,3 +193,73 @@ describe('what could be made', () => {
     expect(unlocked({ needs, stock, packs: [caps, tubs] })).toEqual({ copies: 6, gain: 3 });
   });
 });
+
+describe('the best use of a budget', () => {
+  const offer = (id: string, price: number, material: string, quantity: number, supplier = 's') => ({
+    id,
+    supplier,
+    price,
+    contents: [{ material, quantity }],
+  });
+  const base = {
+    aim: 'copies',
+    stock: [{ material: 'tub', quantity: 5 }],
+    designs: [
+      {
+        id: 'post',
+        most: 9,
+        needs: [
+          { material: 'cap', quantity: 4 },
+          { material: 'tub', quantity: 1 },
+        ],
+      },
+      { id: 'ring', most: 9, needs: [{ material: 'ring', quantity: 10 }] },
+    ],
+    offers: [offer('caps', 210, 'cap', 18), offer('rings', 500, 'ring', 10)],
+    delivery: [{ supplier: 's', price: 350 }],
+  };
+  it('buys what makes most kits, delivery within it, and nothing without a budget', () => {
+    expect(choose(base)).toMatchObject({ total: 0, packs: [], spent: 0 });
+    // Delivery and one pack of caps make four; 560 is just enough.
+    expect(choose({ ...base, budget: 559 })).toMatchObject({ total: 0, spent: 0 });
+    expect(choose({ ...base, budget: 560 })).toMatchObject({
+      total: 4,
+      packs: [{ offer: 'caps', count: 1 }],
+      spent: 560,
+    });
+    // A second pack makes the fifth tub; then tubs are out, and rings are next.
+    expect(choose({ ...base, budget: 1269 })).toMatchObject({ total: 5, spent: 770 });
+    expect(choose({ ...base, budget: 1270 })).toMatchObject({ total: 6, spent: 1270 });
+  });
+  it('is what trying every number of packs finds', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 50, max: 400 }), fc.integer({ min: 2, max: 12 })), {
+          minLength: 2,
+          maxLength: 2,
+        }),
+        fc.integer({ min: 0, max: 1500 }),
+        fc.integer({ min: 0, max: 300 }),
+        ([a, b], budget, delivery) => {
+          const r = {
+            ...base,
+            budget,
+            offers: [offer('a', a![0], 'cap', a![1]), offer('b', b![0], 'ring', b![1])],
+            delivery: [{ supplier: 's', price: delivery }],
+          };
+          let best = 0;
+          for (let i = 0; i * a![0] <= budget; i++)
+            for (let k = 0; i * a![0] + k * b![0] + (i + k > 0 ? delivery : 0) <= budget; k++)
+              best = Math.max(
+                best,
+                Math.min(5, 9, Math.floor((i * a![1]) / 4)) + Math.min(9, Math.floor((k * b![1]) / 10)),
+              );
+          const found = choose(r);
+          expect(found.total).toBe(best);
+          expect(found.spent).toBeLessThanOrEqual(budget);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+});

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { line, name, unique } from '../measure/lines.ts';
-import { UnprovedError, type SolveLp } from '../price/purchase.ts';
+import { MOST_PACKS, packOffer, price, UnprovedError, type SolveLp } from '../price/purchase.ts';
 
 /** Designs that want the same stock. Quantities in pieces or mm, as the material is counted. */
 export const choiceRequest = z.strictObject({
@@ -37,6 +37,18 @@ export const choiceRequest = z.strictObject({
     .max(200, 'may have at most 200 designs')
     .superRefine(unique((d) => d.id, 'id')),
   aim: z.enum(['copies', 'skills'], { error: 'expected copies or skills' }),
+  /** What may be spent, whole minor units, delivery included; nothing is bought where it is left out. */
+  budget: price.optional(),
+  offers: z
+    .array(packOffer)
+    .max(500, 'may have at most 500 offers')
+    .superRefine(unique((o) => o.id, 'id'))
+    .default([]),
+  delivery: z
+    .array(z.strictObject({ supplier: name, price }))
+    .max(200, 'may have at most 200 suppliers')
+    .superRefine(unique((d) => d.supplier, 'supplier'))
+    .default([]),
 });
 export type ChoiceRequest = z.infer<typeof choiceRequest>;
 
@@ -49,17 +61,35 @@ export const choiceAnswer = z.object({
   skills: z.array(z.string()),
   /** What the stock has left. */
   leftover: z.array(z.object({ material: z.string(), quantity: z.number() })),
+  /** What is bought for it, and what that costs with delivery. */
+  packs: z.array(z.object({ offer: z.string(), count: z.number().int() })),
+  spent: z.number(),
 });
 export type ChoiceAnswer = z.infer<typeof choiceAnswer>;
 
 /**
- * Which designs to make of the stock there is, as an integer program: most copies (by worth), or most skills first and
- * most copies after that. Counts are whole, so a solver's bound within less than one is a proof.
+ * Which designs to make of the stock there is, and of what can be bought within a budget, as an integer program: most
+ * copies (by worth), or most skills first and most copies after that. Counts are whole, so a solver's bound within less than
+ * one is a proof.
  *
  * @throws UnprovedError when the solver gives up
  */
 export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAnswer {
   const { designs, stock, aim } = request;
+  const budget = request.budget ?? 0;
+  const offers = request.offers.filter(
+    (o) => (o.limit ?? 1) > 0 && o.price <= budget && request.budget !== undefined,
+  );
+  const charge = new Map(request.delivery.map((d) => [d.supplier, d.price]));
+  /** Most packs of an offer that the budget allows alone. */
+  const mostPacks = offers.map((o) =>
+    Math.min(o.limit ?? MOST_PACKS, o.price > 0 ? Math.floor(budget / o.price) : MOST_PACKS, MOST_PACKS),
+  );
+  const bought = (m: string): number =>
+    offers.reduce(
+      (n, o, k) => n + mostPacks[k]! * (o.contents.find((c) => c.material === m)?.quantity ?? 0),
+      0,
+    );
   const has = new Map(stock.map((l) => [l.material, l.quantity]));
   const skills = [...new Set(designs.map((d) => d.skill).filter(Boolean))];
   const most = designs.map((d) =>
@@ -69,13 +99,21 @@ export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAns
         d.most,
         ...d.needs
           .filter((n) => n.quantity > 0)
-          .map((n) => Math.floor((has.get(n.material) ?? 0) / n.quantity + 1e-9)),
+          .map((n) => Math.floor(((has.get(n.material) ?? 0) + bought(n.material)) / n.quantity + 1e-9)),
       ),
     ),
   );
   const open = designs.map((_, i) => i).filter((i) => most[i]! > 0);
-  const finish = (counts: number[]): ChoiceAnswer => {
+  const finish = (counts: number[], packs: number[] = offers.map(() => 0)): ChoiceAnswer => {
     const left = new Map(has);
+    offers.forEach((o, k) =>
+      o.contents.forEach((c) => left.set(c.material, (left.get(c.material) ?? 0) + c.quantity * packs[k]!)),
+    );
+    const shops = new Set(offers.filter((_, k) => packs[k]! > 0).map((o) => o.supplier));
+    const spent =
+      offers.reduce((n, o, k) => n + o.price * packs[k]!, 0) +
+      [...shops].reduce((n, s) => n + (charge.get(s) ?? 0), 0);
+    if (spent > budget) throw new UnprovedError("the solver's answer costs more than the budget");
     designs.forEach((d, i) =>
       d.needs.forEach((n) => left.set(n.material, (left.get(n.material) ?? 0) - n.quantity * counts[i]!)),
     );
@@ -89,6 +127,8 @@ export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAns
       leftover: [...left]
         .filter(([, q]) => q > 1e-6)
         .map(([material, quantity]) => ({ material, quantity: Math.round(quantity * 1e6) / 1e6 })),
+      packs: offers.flatMap((o, k) => (packs[k]! > 0 ? [{ offer: o.id, count: packs[k]! }] : [])),
+      spent,
     };
   };
   if (open.length === 0) return finish(designs.map(() => 0));
@@ -103,8 +143,25 @@ export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAns
     const terms = open.flatMap((i) =>
       designs[i]!.needs.filter((n) => n.material === m && n.quantity > 0).map((n) => `${n.quantity} x${i}`),
     );
-    return terms.length === 0 ? [] : [` m${k}: ${terms.join(' + ')} <= ${has.get(m) ?? 0}`];
+    const packs = offers.flatMap((o, q) =>
+      o.contents.filter((c) => c.material === m).map((c) => ` - ${c.quantity} p${q}`),
+    );
+    return terms.length === 0 ? [] : [` m${k}: ${terms.join(' + ')}${packs.join('')} <= ${has.get(m) ?? 0}`];
   });
+  const shops = [...new Set(offers.map((o) => o.supplier))].filter((s) => (charge.get(s) ?? 0) > 0);
+  const spending =
+    offers.length === 0
+      ? []
+      : [
+          ` cost: ${[
+            ...offers.map((o, q) => `${o.price} p${q}`),
+            ...shops.map((s, k) => `${charge.get(s)!} d${k}`),
+          ].join(' + ')} <= ${budget}`,
+          ...offers.flatMap((o, q) => {
+            const k = shops.indexOf(o.supplier);
+            return k < 0 ? [] : [` o${q}: p${q} - ${mostPacks[q]!} d${k} <= 0`];
+          }),
+        ];
   const covers =
     step > 0
       ? skills.map((s, k) => {
@@ -112,6 +169,7 @@ export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAns
           return ` s${k}: y${k}${terms.join('')} <= 0`;
         })
       : [];
+  const binaries = [...(step > 0 ? skills.map((_, s) => `y${s}`) : []), ...shops.map((_, k) => `d${k}`)];
   const found = solve(
     [
       'Maximize',
@@ -119,14 +177,19 @@ export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAns
       'Subject To',
       ...limits,
       ...covers,
+      ...spending,
       'Bounds',
       ...open.map((i) => ` 0 <= x${i} <= ${most[i]}`),
+      ...offers.map((_, q) => ` 0 <= p${q} <= ${mostPacks[q]!}`),
       'General',
-      ` ${open.map((i) => `x${i}`).join(' ')}`,
-      ...(step > 0 && skills.length > 0 ? ['Binary', ` ${skills.map((_, s) => `y${s}`).join(' ')}`] : []),
+      ` ${[...open.map((i) => `x${i}`), ...offers.map((_, q) => `p${q}`)].join(' ')}`,
+      ...(binaries.length > 0 ? ['Binary', ` ${binaries.join(' ')}`] : []),
       'End',
     ].join('\n'),
   );
   if (found.status !== 'optimal') throw new UnprovedError('the best choice could not be proved in time');
-  return finish(designs.map((_, i) => Math.round(found.values[`x${i}`] ?? 0)));
+  return finish(
+    designs.map((_, i) => Math.round(found.values[`x${i}`] ?? 0)),
+    offers.map((_, q) => Math.round(found.values[`p${q}`] ?? 0)),
+  );
 }

@@ -5,12 +5,30 @@ const content = quantity
   .positive({ error: 'must be more than 0', abort: true })
   .min(1e-6, 'must be at least 0.000001');
 /** More packs of one kind than this are no purchase but a mistake. */
-const MOST_PACKS = 1e6;
-const price = z
+export const MOST_PACKS = 1e6;
+export const price = z
   .number({ error: 'expected a price in whole minor units' })
   .int('expected whole minor units (cents)')
   .min(0, 'must not be negative')
   .max(1e8, 'must be at most 100,000,000');
+/** A supplier’s pack. */
+export const packOffer = z.strictObject({
+  id: name,
+  supplier: name,
+  price,
+  /** Most packs that can be had. */
+  limit: z
+    .number()
+    .int('expected a whole number of packs')
+    .min(0, 'must not be negative')
+    .max(1e6, 'must be at most 1,000,000')
+    .optional(),
+  contents: z
+    .array(z.strictObject({ material: name, quantity: content }))
+    .min(1, 'expected at least one material')
+    .max(100, 'may have at most 100 materials')
+    .superRefine(unique((l) => l.material, 'material')),
+});
 /** What must be had, what is there, and what can be bought: prices in whole minor units. */
 export const purchaseRequest = z.strictObject({
   needs: z
@@ -23,25 +41,7 @@ export const purchaseRequest = z.strictObject({
     .superRefine(unique((l) => l.material, 'material'))
     .default([]),
   offers: z
-    .array(
-      z.strictObject({
-        id: name,
-        supplier: name,
-        price,
-        /** Most packs that can be had. */
-        limit: z
-          .number()
-          .int('expected a whole number of packs')
-          .min(0, 'must not be negative')
-          .max(1e6, 'must be at most 1,000,000')
-          .optional(),
-        contents: z
-          .array(z.strictObject({ material: name, quantity: content }))
-          .min(1, 'expected at least one material')
-          .max(100, 'may have at most 100 materials')
-          .superRefine(unique((l) => l.material, 'material')),
-      }),
-    )
+    .array(packOffer)
     .max(500, 'may have at most 500 offers')
     .superRefine(unique((o) => o.id, 'id')),
   /** Charged once by a supplier if anything is bought there. */

@@ -1,6 +1,16 @@
 import type { Offer, Supplier } from '../../contract/materials.ts';
 import type { PurchaseRequest } from '../../core/price/purchase.ts';
 
+/** Packs as the computation takes them; what the shop has run out of cannot be bought now. */
+export const packsOf = (offers: readonly Offer[]): PurchaseRequest['offers'] =>
+  offers.map((o) => ({
+    id: String(o.id),
+    supplier: String(o.supplierId),
+    price: o.price,
+    ...(o.inStock ? {} : { limit: 0 }),
+    contents: o.contents.map((c) => ({ material: String(c.materialId), quantity: c.quantity })),
+  }));
+
 /**
  * Materials go to the computation by number, offers by theirs; names come back in on this side. What the shop has run out
  * of cannot be bought now.
@@ -17,12 +27,6 @@ export const purchaseOf = (options: {
     material: String(m),
     quantity: Math.min(1e6, options.free(m)),
   })),
-  offers: options.offers.map((o) => ({
-    id: String(o.id),
-    supplier: String(o.supplierId),
-    price: o.price,
-    ...(o.inStock ? {} : { limit: 0 }),
-    contents: o.contents.map((c) => ({ material: String(c.materialId), quantity: c.quantity })),
-  })),
+  offers: packsOf(options.offers),
   delivery: options.suppliers.map((s) => ({ supplier: String(s.id), price: s.delivery })),
 });

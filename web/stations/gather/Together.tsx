@@ -1,12 +1,20 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
+import { useNavigate } from 'react-router';
+import type { BatchRow } from '../../../contract/batches.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { ChoiceAnswer, ChoiceRequest } from '../../../core/plan/choice.ts';
 import { kits, takes, restOf } from '../../../core/needs/supply.ts';
+import { NO_DAYS } from '../../../core/plan/batch.ts';
 import { api, words } from '../../data/api.ts';
+import { packsOf } from '../../data/purchase.ts';
+import { useChange, useOffers, useSuppliers } from '../../data/queries.ts';
+import { money } from '../../data/style.ts';
 import type { NeedingDesign } from '../../design/onBench.ts';
+import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
-import { Notice, Panel, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { MoneyField } from '../../parts/Field.tsx';
+import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 
@@ -22,12 +30,19 @@ export function Together({
   designs: readonly NeedingDesign[];
 }) {
   const [aim, setAim] = useState<'copies' | 'skills'>('copies');
+  const [budget, setBudget] = useState<number | null>(null);
+  const { data: offers } = useOffers();
+  const { data: suppliers } = useSuppliers();
+  const go = useNavigate();
   const [which, setWhich] = useState<'bench' | 'all'>('bench');
   const among = designs.filter((d) => !d.problem && (which === 'all' || d.onBench));
   const choiceAsk: ChoiceRequest | null =
     among.length > 0
       ? {
           aim,
+          ...(budget === null ? {} : { budget }),
+          offers: budget === null ? [] : packsOf(offers ?? []),
+          delivery: (suppliers ?? []).map((s) => ({ supplier: String(s.id), price: s.delivery })),
           stock: materials
             .filter((m) => m.kept > 0)
             .map((m) => ({ material: String(m.id), quantity: m.kept })),
@@ -48,6 +63,14 @@ export function Together({
     placeholderData: (before) => before,
     retry: false,
   });
+  const plan = useChange(() =>
+    api<BatchRow>('POST', '/batches', {
+      name: 'Best use of the shelf',
+      items: made.map((c) => ({ designId: Number(c.design), kitId: null, copies: Math.min(100, c.count) })),
+      days: { ...NO_DAYS, makers: [{ name: 'Me', windows: [] }] },
+    }),
+  );
+  const packs = choice.data?.packs ?? [];
   const designOf = (id: string): NeedingDesign | undefined => designs.find((d) => String(d.id) === id);
   const made = choice.data?.copies.filter((c) => c.count > 0) ?? [];
   return (
@@ -77,6 +100,7 @@ export function Together({
             ]}
           />
         </Row>
+        <MoneyField label="And spend at most" minor={budget} onChange={setBudget} />
         {choice.error && <Notice tone="stop">{words(choice.error)}</Notice>}
         {among.length === 0 && <p>No design is on the bench. Tick one above.</p>}
         {choice.data && (
@@ -102,6 +126,35 @@ export function Together({
                   String(choice.data.total),
                 ]}
               />
+            )}
+            {packs.length > 0 && (
+              <p>
+                Buy{' '}
+                {packs
+                  .map(
+                    (p) => `${p.count} × ${offers?.find((o) => String(o.id) === p.offer)?.name ?? p.offer}`,
+                  )
+                  .join(', ')}
+                : <b>{money(choice.data.spent)}</b> with delivery.
+              </p>
+            )}
+            {budget !== null && packs.length === 0 && (
+              <Quiet>Nothing that can be bought for {money(budget)} makes more.</Quiet>
+            )}
+            {plan.error && <Notice tone="stop">{words(plan.error)}</Notice>}
+            {made.length > 0 && (
+              <div>
+                <Button
+                  small
+                  plain
+                  isDisabled={plan.isPending || made.length > 20}
+                  onPress={() =>
+                    plan.mutate(undefined, { onSuccess: (b) => void go(`/make/batches/${b.id}`) })
+                  }
+                >
+                  Plan these as a batch
+                </Button>
+              </div>
             )}
           </>
         )}
