@@ -11,8 +11,14 @@ test('the papers of a design come down as files', async ({ page, demo }) => {
     expect(download.suggestedFilename()).toMatch(/^tide-line-drop-tub-1-.*\.(pdf|svg)$/);
     return readFileSync(await download.path());
   };
-  for (const name of ['Build sheet', 'Template', 'Labels'])
+  for (const name of ['Build sheet', 'Template'])
     expect((await fetchFile(name)).subarray(0, 5).toString()).toBe('%PDF-');
+  // Labels go on the printer's own sheets.
+  await page.getByRole('button', { name: 'Labels' }).click();
+  await page.getByRole('button', { name: 'Columns: one less' }).click();
+  await expect(page.getByRole('link', { name: 'Print them' })).toHaveAttribute('href', /columns=2&rows=8/);
+  expect((await fetchFile('Print them')).subarray(0, 5).toString()).toBe('%PDF-');
+  await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('radio', { name: 'Letter' }).click({ force: true });
   expect((await fetchFile('Template as SVG')).toString()).toContain('width="215.9mm" height="279.4mm"');
 });

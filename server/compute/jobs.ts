@@ -7,6 +7,7 @@ import { cutSheets, type CutSheetsRequest } from '../../core/cut/sheets.ts';
 import { patternAnswer, type PatternRequest } from '../../core/patterns/answer.ts';
 import { PatternError } from '../../core/patterns/kernel.ts';
 import { pack, type PackingRequest } from '../../core/packing/pack.ts';
+import type { LabelSheet } from '../../core/print/labelSheet.ts';
 import type { Paper } from '../../core/print/paper.ts';
 import { chooseDesigns, type ChoiceRequest } from '../../core/plan/choice.ts';
 import { schedule, type ScheduleRequest } from '../../core/plan/schedule.ts';
@@ -30,7 +31,12 @@ export type Job =
   | { readonly kind: 'pattern'; readonly request: PatternRequest }
   | { readonly kind: 'read-file'; readonly request: PreviewRequest }
   | { readonly kind: 'backup'; readonly folder: string; readonly now: string }
-  | { readonly kind: 'labels'; readonly labels: readonly LabelText[]; readonly paper: Paper };
+  | {
+      readonly kind: 'labels';
+      readonly labels: readonly LabelText[];
+      readonly paper: Paper;
+      readonly on: LabelSheet;
+    };
 
 /** How a job ended: with its answer, without a proof in the time given, or refused with a problem. */
 export type JobAnswer =
@@ -88,7 +94,7 @@ async function work(job: Job, means: Means): Promise<unknown> {
     case 'backup':
       return (await import('../db/backup.ts')).makeBackup(job.folder, job.now);
     case 'labels':
-      return (await import('../formats/labels.ts')).labelsPdf(job.labels, job.paper);
+      return (await import('../formats/labels.ts')).labelsPdf(job.labels, job.paper, job.on);
   }
 }
 

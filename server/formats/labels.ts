@@ -1,4 +1,5 @@
 import { toBuffer, type RenderOptions } from 'bwip-js/node';
+import { labelPlaces, type LabelSheet } from '../../core/print/labelSheet.ts';
 import { PAPERS, type Paper } from '../../core/print/paper.ts';
 import { MM, Sheet, startPaperwork } from './pdf.ts';
 
@@ -10,25 +11,43 @@ export interface LabelText {
 
 const code = async (options: RenderOptions): Promise<Uint8Array> => new Uint8Array(await toBuffer(options));
 
-/** Labels three across and eight down, each with a QR and a Code 128 of the label itself. */
-export async function labelsPdf(labels: readonly LabelText[], size: Paper): Promise<Uint8Array> {
+/** A label as its fields were drawn for: mm. On a smaller one everything shrinks alike. */
+const DRAWN = { width: 70, height: 36 };
+
+/** Labels on a printer's sheet, each with a QR and a Code 128 of the label itself. */
+export async function labelsPdf(
+  labels: readonly LabelText[],
+  size: Paper,
+  on: LabelSheet = {},
+): Promise<Uint8Array> {
   const paper = await startPaperwork('Labels', labels);
   const { width, height } = PAPERS[size];
-  const [cw, ch] = [width / 3, Math.floor((height - 2 * 4) / 8)];
-  let sheet: Sheet | null = null;
+  const places = labelPlaces(labels.length, size, on);
+  const sheets = Array.from(
+    { length: 1 + (places.at(-1)?.sheet ?? -1) },
+    () => new Sheet(paper, width, height),
+  );
   for (const [i, l] of labels.entries()) {
-    if (i % 24 === 0) sheet = new Sheet(paper, width, height);
-    const [x, y] = [(i % 3) * cw + 5, Math.floor((i % 24) / 3) * ch + 8];
+    const p = places[i]!;
+    const sheet = sheets[p.sheet]!;
+    const k = Math.min(1, p.width / DRAWN.width, p.height / DRAWN.height);
+    const [x, y, w] = [p.x + 5 * k, p.y + 4 * k, p.width];
     const qr = await paper.doc.embedPng(await code({ bcid: 'qrcode', text: l.label, scale: 4 }));
     const bars = await paper.doc.embedPng(
       await code({ bcid: 'code128', text: l.label, scale: 3, height: 8, includetext: false }),
     );
-    const page = sheet!.page;
-    page.drawImage(qr, { x: (x + cw - 30) * MM, y: (height - y - 20) * MM, width: 20 * MM, height: 20 * MM });
-    page.drawImage(bars, { x: x * MM, y: (height - y - 26) * MM, width: 36 * MM, height: 6.5 * MM });
-    sheet!.text(x, y + 5, l.label, 5.5, { bold: true });
-    const below = sheet!.name(x, y + 9.4, l.name, 3.4, cw - 34, { bold: true, most: 2 });
-    sheet!.paragraph(x, Math.max(y + 13.8, below + 0.4), l.count, 2.5, cw - 34, { most: 2 });
+    const box = (dx: number, dy: number, bw: number, bh: number) => ({
+      x: (x + dx) * MM,
+      y: (height - y - dy) * MM,
+      width: bw * k * MM,
+      height: bh * k * MM,
+    });
+    sheet.page.drawImage(qr, box(w - 30 * k, 20 * k, 20, 20));
+    sheet.page.drawImage(bars, box(0, 26 * k, 36, 6.5));
+    const room = w - 34 * k;
+    sheet.text(x, y + 5 * k, l.label, 5.5 * k, { bold: true });
+    const below = sheet.name(x, y + 9.4 * k, l.name, 3.4 * k, room, { bold: true, most: 2 });
+    sheet.paragraph(x, Math.max(y + 13.8 * k, below + 0.4 * k), l.count, 2.5 * k, room, { most: 2 });
   }
   return paper.doc.save();
 }

@@ -9,6 +9,7 @@ import {
   stateInput,
 } from '../../../contract/lending.ts';
 import { kitBuild, kitGiving, kitInput, kitUpdate, paperQuery } from '../../../contract/kits.ts';
+import { labelSheet } from '../../../core/print/labelSheet.ts';
 import { hungUp } from '../../compute/hungUp.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import { kitFile, openFile } from '../../../contract/designFile.ts';
@@ -32,6 +33,7 @@ const fileName = (name: string, otherwise: string): string =>
     .replace(/^-|-$/g, '') || otherwise;
 
 const labelQuery = z.strictObject({
+  ...labelSheet.shape,
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
 });
 
@@ -73,11 +75,11 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
   });
   r.get('/kits/:id/labels.pdf', async (req, res) => {
     const m = em();
-    const { paper } = read(labelQuery, req.query);
+    const { paper, ...on } = read(labelQuery, req.query);
     const { name, labels } = await kits.kitLabels(m, readId(req.params.id, 'kit'));
     const place = await m.findOneOrFail(PlaceRow, { id: 1 });
     const pdf = await door.run(
-      { kind: 'labels', labels, paper: paper ?? (place.paper as 'A4' | 'Letter') },
+      { kind: 'labels', labels, paper: paper ?? (place.paper as 'A4' | 'Letter'), on },
       hungUp(res),
     );
     const file =

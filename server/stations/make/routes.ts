@@ -2,6 +2,7 @@ import { Router, type Request } from 'express';
 import { z } from 'zod';
 import { day } from '../../../contract/common.ts';
 import { buildInput } from '../../../contract/designs.ts';
+import { labelSheet } from '../../../core/print/labelSheet.ts';
 import { pagesOf } from '../../../core/print/pages.ts';
 import { CopyRow } from '../../db/entities.ts';
 import { templatePdf } from '../../formats/papers.ts';
@@ -97,7 +98,9 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
       .send(Buffer.from(await buildSheetOf(o)));
   });
   r.get('/designs/:id/labels.pdf', async (req, res) => {
-    const o = await opened(req);
+    const { paper, copies: many, ...rest } = req.query;
+    const on = read(labelSheet, rest);
+    const o = await opened(req, { paper, copies: many });
     const copies = await o.em.find(CopyRow, { design: o.design.id, kit: null }, { orderBy: { id: 'asc' } });
     const labels = copies.map((c) => ({
       label: c.label,
@@ -108,7 +111,9 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
       .type('application/pdf')
       .attachment(`${o.file}-labels.pdf`)
       .send(
-        Buffer.from((await door.run({ kind: 'labels', labels, paper: o.paper }, hungUp(res))) as Uint8Array),
+        Buffer.from(
+          (await door.run({ kind: 'labels', labels, paper: o.paper, on }, hungUp(res))) as Uint8Array,
+        ),
       );
   });
   return r;

@@ -12,6 +12,7 @@ import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
+import { LabelsDialog } from '../../parts/LabelsDialog.tsx';
 import { Notice, Panel, Quiet, Row, Spread } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { GiveAway } from './GiveAway.tsx';
@@ -120,11 +121,7 @@ export function KitCard({
       <Spread>
         <h2>{kit.name}</h2>
         <Row>
-          {kit.made > 0 && (
-            <FileLink small href={`/api/kits/${kit.id}/labels.pdf`}>
-              Labels
-            </FileLink>
-          )}
+          {kit.made > 0 && <LabelsDialog href={`/api/kits/${kit.id}/labels.pdf`} />}
           {!kit.problem && (
             <>
               <Button small plain onPress={() => setGiving(true)}>

@@ -16,6 +16,7 @@ import { CutPlans } from './CutPlans.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Stepper } from '../../parts/Field.tsx';
+import { LabelsDialog } from '../../parts/LabelsDialog.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 
 const Grid = styled.div`
@@ -240,11 +241,7 @@ function MakeWork({ at }: { at: AtBench }) {
               <DesignFile small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
                 Template as SVG
               </DesignFile>
-              {madeEver > 0 && (
-                <DesignFile small href={`/api/designs/${design.id}/labels.pdf?paper=${paper}`}>
-                  Labels
-                </DesignFile>
-              )}
+              {madeEver > 0 && <LabelsDialog href={`/api/designs/${design.id}/labels.pdf?paper=${paper}`} />}
             </Row>
           </Spread>
         </Panel>
