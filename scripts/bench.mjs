@@ -10,15 +10,18 @@ const { build } = await import('esbuild');
 const folder = mkdtempSync(join(process.cwd(), 'node_modules', '.fox-bench-'));
 process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
 await build({
-  entryPoints: ['scripts/bench/core.ts'],
+  entryPoints: ['scripts/bench/core.ts', 'scripts/bench/making.ts'],
   bundle: true,
   packages: 'external',
   platform: 'node',
   format: 'esm',
-  outfile: join(folder, 'core.mjs'),
+  outdir: folder,
+  outExtension: { '.js': '.mjs' },
   logLevel: 'error',
 });
 await import(join(folder, 'core.mjs'));
+console.log();
+await import(join(folder, 'making.mjs'));
 
 console.log('\nDesk: whole requests over loopback, one after another');
 const data = mkdtempSync(join(tmpdir(), 'fox-bench-'));

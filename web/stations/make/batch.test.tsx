@@ -1,0 +1,228 @@
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { Route, Routes } from 'react-router';
+import type { BatchWork, BenchPlan, ProgressInput } from '../../../contract/batches.ts';
+import { batchTasks, NO_DAYS, type BenchDays } from '../../../core/plan/batch.ts';
+import { progressed } from '../../../core/plan/progress.ts';
+import type { Step } from '../../../core/patterns/kernel.ts';
+import { answer, CAP, OFFERS, PLACE, show, SUPPLIERS, TUB } from '../../testing/desk.tsx';
+import { Component as BatchPage } from './Batch.tsx';
+import { Component as BenchPage } from './Bench.tsx';
+
+const step = (id: string, part: Partial<Step> = {}): Step => ({
+  id,
+  title: `Do ${id}`,
+  words: `How to do ${id}.`,
+  setUp: 0,
+  perCopy: 5,
+  who: 'adult',
+  blade: false,
+  heat: false,
+  drying: 0,
+  after: [],
+  tools: [],
+  ...part,
+});
+const DAYS: BenchDays = {
+  ...NO_DAYS,
+  makers: [
+    { name: 'Ann', windows: [{ day: '2026-11-24', from: 780, to: 900 }] },
+    { name: 'Bo', windows: [{ day: '2026-11-24', from: 780, to: 840 }] },
+  ],
+  childFree: [{ day: '2026-11-24', from: 780, to: 870 }],
+};
+const steps = [
+  step('glue', { drying: 30 }),
+  step('cut', { blade: true, tools: ['craft knife'], after: ['glue'] }),
+  step('wash'),
+];
+const tasks = batchTasks(
+  [{ designId: 1, name: 'Drop tub', pattern: 'drop-through', copies: 2, steps }],
+  DAYS,
+);
+const batch = (part: Partial<BatchWork> = {}): BatchWork => ({
+  id: 1,
+  version: 3,
+  name: 'Nap making',
+  state: 'planned',
+  items: [{ designId: 1, kitId: null, copies: 2, name: 'Drop tub' }],
+  days: DAYS,
+  progress: { running: null, done: [] },
+  madeOn: null,
+  used: [],
+  left: [],
+  labels: [],
+  bill: [
+    { materialId: 2, name: 'Cap', unit: 'each', wanted: 16, kept: 9, held: 0, short: 7, for: ['Drop tub'] },
+  ],
+  cutPlans: [],
+  tasks,
+  zero: '2026-11-24',
+  own: {},
+  tests: [],
+  ...part,
+});
+const PLAN: BenchPlan = {
+  feasible: true,
+  makespan: 840,
+  bound: 840,
+  zero: '2026-11-24',
+  reason: null,
+  plan: [
+    { task: '1:glue', maker: 'Ann', start: 780, end: 790 },
+    { task: '1:wash', maker: 'Bo', start: 780, end: 790 },
+    { task: '1:glue~dries', maker: null, start: 790, end: 820 },
+    { task: '1:cut', maker: 'Ann', start: 820, end: 830 },
+  ],
+};
+const open = (page: 'batch' | 'bench', table: Record<string, unknown> = {}, at = batch()) => {
+  const calls = answer({
+    'GET /place': PLACE,
+    'GET /batches/1': at,
+    'GET /batches/1/plan': PLAN,
+    'GET /offers': OFFERS,
+    'GET /suppliers': SUPPLIERS,
+    'GET /materials': [CAP, TUB],
+    'GET /designs': [],
+    'POST /compute/purchase': {
+      status: 'optimal',
+      total: 560,
+      packs: [{ offer: '5', count: 1 }],
+      leftover: [],
+      lacking: [],
+    },
+    'PUT /batches/1': (b: unknown) => ({ ...at, ...(b as object) }),
+    ...table,
+  });
+  show(
+    <Routes>
+      <Route path="/b/:id" element={page === 'batch' ? <BatchPage /> : <BenchPage />} />
+    </Routes>,
+    '/b/1',
+  );
+  return calls;
+};
+
+describe('a batch on screen', () => {
+  it('says when everything is done with its proof, in order, with what is short and what to buy', async () => {
+    open('batch');
+    expect(await screen.findByRole('heading', { name: 'All done on 24 Nov at 14:00' })).toBeVisible();
+    expect(screen.getByText('Proved: no plan ends sooner.')).toBeVisible();
+    const rows = within(screen.getByRole('list', { name: 'Steps in order' })).getAllByRole('listitem');
+    expect(rows.map((r) => r.textContent)).toEqual([
+      '113:00, 10 minDo glue Drop tubAnn',
+      '213:00, 10 minDo wash Drop tubBo',
+      '313:40, 10 minDo cut Drop tubblade · Ann',
+    ]);
+    expect(screen.getByRole('row', { name: /Cap 16 9 0 7/ })).toBeVisible();
+    expect(screen.getByRole('button', { name: 'It is made' })).toBeDisabled();
+    expect(await screen.findByText('Caps, 18')).toBeVisible();
+  });
+  it('shows the bound beside the best plan where it is not proved, and says why there is none', async () => {
+    open('batch', { 'GET /batches/1/plan': { ...PLAN, bound: 825 } });
+    expect(
+      await screen.findByText('The best plan found; none can end before 24 Nov at 13:45, 15 min earlier.'),
+    ).toBeVisible();
+  });
+  it('moves a step by its arrow keys: not before, by another maker, and back', async () => {
+    const calls = open('batch');
+    const box = await screen.findByRole('button', { name: /^Do glue, Drop tub: 13:00 to 13:10, Ann/ });
+    const pins = () =>
+      (calls.filter((c) => c.method === 'PUT').at(-1)!.body as { days: BenchDays }).days.pins;
+    fireEvent.keyDown(box, { key: 'ArrowRight' });
+    await waitFor(() => expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(1));
+    expect(pins()).toEqual({ '1:glue': { from: 785 } });
+    fireEvent.keyDown(box, { key: 'ArrowDown' });
+    await waitFor(() => expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(2));
+    expect(pins()).toEqual({ '1:glue': { maker: 'Bo' } });
+    fireEvent.keyDown(box, { key: 'Delete' });
+    await waitFor(() => expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(3));
+    expect(pins()).toEqual({});
+  });
+  it('takes a window as it is typed, and names what it cannot read', async () => {
+    const calls = open('batch');
+    const away = within(await screen.findByRole('region', { name: 'Children away' }));
+    const type = async (label: string, text: string): Promise<void> => {
+      await userEvent.clear(away.getByRole('textbox', { name: label }));
+      await userEvent.type(away.getByRole('textbox', { name: label }), text);
+    };
+    await type('From', '9.15');
+    await type('To', 'noon');
+    await userEvent.click(away.getByRole('button', { name: 'Add to Children away' }));
+    expect(away.getByText('To: expected a time like 14:30.')).toBeVisible();
+    await type('To', '9:00');
+    await userEvent.click(away.getByRole('button', { name: 'Add to Children away' }));
+    expect(away.getByText('To: expected a time later than it begins.')).toBeVisible();
+    await type('To', '10:45 am');
+    await userEvent.click(away.getByRole('button', { name: 'Add to Children away' }));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    const { childFree } = (calls.find((c) => c.method === 'PUT')!.body as { days: BenchDays }).days;
+    expect(childFree[0]).toEqual({ day: '2026-11-24', from: 555, to: 645 });
+  });
+});
+
+describe('the bench', () => {
+  beforeEach(() => localStorage.clear());
+  const sent = (calls: ReturnType<typeof open>) =>
+    calls
+      .filter((c) => c.path === '/batches/1/progress')
+      .map((c) => {
+        const { task, did } = c.body as ProgressInput;
+        return `${did} ${task}`;
+      });
+  const space = () => act(() => void fireEvent.keyDown(document.body, { key: ' ' }));
+  const server = () => {
+    let at = batch();
+    return {
+      'GET /batches/1': () => at,
+      'POST /batches/1/progress': (b: unknown) => {
+        at = { ...at, progress: progressed(at.progress, b as ProgressInput) };
+        return at;
+      },
+    };
+  };
+  it('goes step by step by the space bar, times each, and asks before a blade', async () => {
+    const calls = open('bench', server());
+    expect(await screen.findByRole('heading', { name: 'Do glue' })).toBeVisible();
+    space();
+    expect(screen.getByRole('button', { name: /^Done/ })).toBeVisible();
+    space();
+    // The next step runs by itself; the glue dries meanwhile.
+    expect(await screen.findByRole('heading', { name: 'Do wash' })).toBeVisible();
+    expect(
+      within(screen.getByRole('list', { name: 'What dries' })).getByText(/^(30:0\d|29:5\d)$/),
+    ).toBeVisible();
+    space();
+    expect(await screen.findByRole('heading', { name: 'Do cut' })).toBeVisible();
+    expect(screen.getByText(/It has to dry first/)).toBeVisible();
+    expect(screen.getByRole('button', { name: /^Go on anyway/ })).toBeVisible();
+    space();
+    expect(screen.getByRole('button', { name: /^Children are away: begin/ })).toBeVisible();
+    space();
+    space();
+    expect(await screen.findByRole('heading', { level: 1, name: 'Every step is done' })).toBeVisible();
+    await waitFor(() =>
+      expect(sent(calls)).toEqual([
+        'begun 1:glue',
+        'done 1:glue',
+        'begun 1:wash',
+        'done 1:wash',
+        'begun 1:cut',
+        'done 1:cut',
+      ]),
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    expect(await screen.findByRole('heading', { name: 'Do cut' })).toBeVisible();
+    await waitFor(() => expect(sent(calls).at(-1)).toBe('undone 1:cut'));
+  });
+  it('keeps what was pressed while nobody answers, and says so', async () => {
+    open('bench', { 'POST /batches/1/progress': [503, { detail: 'The desk is busy.', status: 503 }] });
+    expect(await screen.findByRole('heading', { name: 'Do glue' })).toBeVisible();
+    space();
+    space();
+    expect(await screen.findByText(/Not saved yet/)).toBeVisible();
+    const kept = JSON.parse(localStorage.getItem('fox-bench-1')!) as ProgressInput[];
+    expect(kept.map((k) => k.did)).toEqual(['begun', 'done', 'begun']);
+    expect(screen.getByRole('heading', { name: 'Do wash' })).toBeVisible();
+  });
+});
