@@ -39,6 +39,14 @@ export const placeInput = z.strictObject({
     .max(40, 'may have at most 40 characters')
     .regex(/^[0-9+()./ -]*$/, 'expected digits, spaces and + ( ) . / -')
     .optional(),
+  /** What an hour of adult work counts for in a price, whole minor units; null where it is not counted. */
+  hourly: z
+    .number({ error: 'expected whole minor units' })
+    .int('expected whole minor units')
+    .min(0, 'must not be negative')
+    .max(1e6, 'must be at most 1,000,000')
+    .nullable()
+    .optional(),
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }),
   /** What local policy says of toilet-roll tubes and card egg cartons. */
   toiletRolls: z.enum(LOCAL, { error: `expected one of ${LOCAL.join(', ')}` }).optional(),

@@ -30,6 +30,8 @@ export const PlaceRow = defineEntity({
     rules: p.json<PlaceRules>(),
     /** Whom a family rings. */
     phone: p.string(),
+    /** What an hour of adult work counts for, minor units. */
+    hourly: p.integer().nullable(),
   },
 });
 

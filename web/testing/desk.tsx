@@ -25,6 +25,7 @@ export const PLACE: Place = {
   eggCartons: 'rest',
   restDays: 3,
   phone: '',
+  hourly: null,
   version: 1,
   today: '2026-11-24',
 };

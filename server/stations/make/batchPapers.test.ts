@@ -128,6 +128,21 @@ it('the plan is a calendar file that another reader reads, hour for hour', async
   });
 });
 
+it('a page for donors adds up: materials at their rates, work where the place counts it, packs to buy', async () => {
+  const { today: _, ...place } = (await desk.get('/place')).body as Record<string, unknown>;
+  const without = (await textOf('/designs/1/donors.pdf?copies=12')).replace(/\s+/g, ' ');
+  expect(without).toContain('What 12 kits cost');
+  // 96 caps at (2.10 + 2.50) / 18 each; tubs are saved.
+  expect(without).toMatch(/Tub 12 saved/);
+  expect(without).toMatch(/Cap 96 €24\.53/);
+  expect(without).toContain('€2.04 a kit, for materials');
+  await desk.put('/place', { ...place, hourly: 1200 }).expect(200);
+  const work = (await textOf('/designs/1/donors.pdf?copies=12')).replace(/\s+/g, ' ');
+  expect(work).toMatch(/at €12\.00 an hour/);
+  expect(work).toContain('for materials and adult work');
+  await desk.put('/place', { ...place, hourly: -1 }).expect(400);
+});
+
 it('says why there is no calendar yet, and what a query may hold', async () => {
   const { version, name, items } = batch;
   await desk

@@ -14,21 +14,21 @@ import { familyPaper } from '../lend/familyPaper.ts';
 import type { Opened } from './batches.ts';
 import { buildSheetOf, openedDesign, templateOf } from './designPapers.ts';
 
-/** What has to be bought for a batch, as the screen asks it. */
-export async function purchaseFor(em: EntityManager, batch: Opened): Promise<PurchaseRequest> {
-  const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' }, limit: 500 });
-  const suppliers = await em.find(SupplierRow, {});
+/** Offers that their shop had run out of when it was last seen. */
+export async function outOfStock(em: EntityManager): Promise<Set<number>> {
   const out = await rows<{ offer: number }>(
     em,
     'select offer_id as offer from price_seen p where in_stock = 0 and id = (select id from price_seen q where q.offer_id = p.offer_id order by seen_on desc, id desc limit 1)',
   );
-  const gone = new Set(out.map((o) => o.offer));
+  return new Set(out.map((o) => o.offer));
+}
+
+/** Everything that can be bought, as the computation takes it. */
+export async function packsFor(em: EntityManager): Promise<Pick<PurchaseRequest, 'offers' | 'delivery'>> {
+  const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' }, limit: 500 });
+  const suppliers = await em.find(SupplierRow, {});
+  const gone = await outOfStock(em);
   return {
-    needs: batch.bill.map((l) => ({ material: String(l.materialId), quantity: l.wanted })),
-    stock: batch.bill.map((l) => ({
-      material: String(l.materialId),
-      quantity: Math.min(1e6, Math.max(0, l.kept - l.held)),
-    })),
     offers: offers.map((o) => ({
       id: String(o.id),
       supplier: String(o.supplier.id),
@@ -39,6 +39,16 @@ export async function purchaseFor(em: EntityManager, batch: Opened): Promise<Pur
     delivery: suppliers.map((s) => ({ supplier: String(s.id), price: s.delivery })),
   };
 }
+
+/** What has to be bought for a batch, as the screen asks it. */
+export const purchaseFor = async (em: EntityManager, batch: Opened): Promise<PurchaseRequest> => ({
+  needs: batch.bill.map((l) => ({ material: String(l.materialId), quantity: l.wanted })),
+  stock: batch.bill.map((l) => ({
+    material: String(l.materialId),
+    quantity: Math.min(1e6, Math.max(0, l.kept - l.held)),
+  })),
+  ...(await packsFor(em)),
+});
 
 /** A purchase by shop, as it is written down. */
 export async function shoppingOf(

@@ -2,10 +2,12 @@ import { Router, type Request } from 'express';
 import { z } from 'zod';
 import { day } from '../../../contract/common.ts';
 import { buildInput } from '../../../contract/designs.ts';
+import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
 import { pagesOf } from '../../../core/print/pages.ts';
 import { CopyRow } from '../../db/entities.ts';
 import { templatePdf } from '../../formats/papers.ts';
+import { donorsPdf } from '../../formats/donors.ts';
 import { wantedPdf } from '../../formats/wanted.ts';
 import { templateSvg } from '../../formats/svg.ts';
 import { hungUp } from '../../compute/hungUp.ts';
@@ -13,6 +15,7 @@ import { countLine } from '../../../core/lend/parts.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { wantedFor } from '../gather/wanted.ts';
+import { donorSheet } from './donorSheet.ts';
 import { buildSheetOf, openedDesign, templateWords } from './designPapers.ts';
 import { build } from './service.ts';
 
@@ -47,6 +50,13 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
       o.paper,
     );
     res.type('pdf').attachment(`wanted-${o.file}.pdf`).send(Buffer.from(pdf));
+  });
+  r.get('/designs/:id/donors.pdf', async (req, res) => {
+    const o = await opened(req);
+    const { sheet, request } = await donorSheet(o, today());
+    const answer = (await door.run({ kind: 'purchase', request }, hungUp(res))) as PurchaseAnswer;
+    const pdf = await donorsPdf({ ...sheet, toBuy: answer.total }, o.paper);
+    res.type('application/pdf').attachment(`${o.file}-donors.pdf`).send(Buffer.from(pdf));
   });
   r.post('/builds', async (req, res) => {
     const input = read(buildInput, req.body);

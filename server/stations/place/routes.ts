@@ -11,7 +11,11 @@ import { notFound, ProblemError, read } from '../../problem.ts';
 import { onShelf } from '../gather/shelf.ts';
 
 /** The place without its number: there is only one. */
-const placeJson = <T extends { id: number; rules: unknown }>({ id: _, rules: __, ...place }: T) => place;
+const placeJson = <T extends { id: number; rules: unknown; hourly?: number | null | undefined }>({
+  id: _,
+  rules: __,
+  ...place
+}: T) => ({ ...place, hourly: place.hourly ?? null });
 
 export function placeRoutes({ em, inTransaction, today, folder, door }: Inside): Router {
   const r = Router();

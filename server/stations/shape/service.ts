@@ -80,6 +80,7 @@ const coreMaterial = (m: Material, shelf: OnShelf | undefined): CoreMaterial =>
     keepOut: m.keepOut ?? undefined,
     keeping: m.keeping ?? undefined,
     risks: m.risks ?? undefined,
+    worth: m.worth ?? undefined,
     kept: shelf?.kept ?? 0,
     clean: shelf?.clean,
     measured: shelf?.measured,

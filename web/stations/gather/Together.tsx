@@ -63,6 +63,9 @@ export function Together({
     placeholderData: (before) => before,
     retry: false,
   });
+  const packs = choice.data?.packs ?? [];
+  const designOf = (id: string): NeedingDesign | undefined => designs.find((d) => String(d.id) === id);
+  const made = choice.data?.copies.filter((c) => c.count > 0) ?? [];
   const plan = useChange(() =>
     api<BatchRow>('POST', '/batches', {
       name: 'Best use of the shelf',
@@ -70,9 +73,6 @@ export function Together({
       days: { ...NO_DAYS, makers: [{ name: 'Me', windows: [] }] },
     }),
   );
-  const packs = choice.data?.packs ?? [];
-  const designOf = (id: string): NeedingDesign | undefined => designs.find((d) => String(d.id) === id);
-  const made = choice.data?.copies.filter((c) => c.count > 0) ?? [];
   return (
     <Panel>
       <Stack $gap={10}>

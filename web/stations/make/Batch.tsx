@@ -15,7 +15,7 @@ import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { Stepper, TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
-import { Buy, useBuying } from '../price/Buy.tsx';
+import { Buy, useBuying } from '../../design/Buy.tsx';
 import { PlanList } from './CutPlans.tsx';
 import { DayChart, endWords, PlanSteps } from './DayChart.tsx';
 import { FromCalendar } from './FromCalendar.tsx';
@@ -237,7 +237,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
                     }}
                   />
                 )}
-                {plan.feasible && <PlanSteps plan={plan} tasks={batch.tasks} />}
+                {plan.feasible && <PlanSteps plan={plan} tasks={batch.tasks} own={batch.own} />}
               </Stack>
             )}
           </Panel>

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { styled } from 'styled-components';
-import type { BenchPlan } from '../../../contract/batches.ts';
+import type { BatchWork, BenchPlan } from '../../../contract/batches.ts';
 import { addDays } from '../../../core/calendar/days.ts';
 import { formatMinutes } from '../../../core/measure/minutes.ts';
 import { clockOf, DAY, dayOf, type BatchTask, type BenchDays } from '../../../core/plan/batch.ts';
@@ -323,8 +323,31 @@ const List = styled.ol`
   }
 `;
 
+/** Where the place has timed a step: its own minutes with their interval, and the usual. */
+function ownWords(t: BatchTask, own: BatchWork['own']): React.ReactNode {
+  const o = own[`${t.pattern} ${t.step}`];
+  if (!o) return null;
+  const minutes = (f: number): string => String(Math.round(f * t.usual * 2) / 2);
+  return (
+    <Quiet>
+      {' '}
+      · your own time, {minutes(o.low)} to {minutes(o.high)} min from {o.times}{' '}
+      {o.times === 1 ? 'time' : 'times'}; usually {formatMinutes(t.usual)}
+    </Quiet>
+  );
+}
+
 /** The steps of a plan one after another, as somebody at the bench reads them. */
-export function PlanSteps({ plan, tasks }: { plan: BenchPlan; tasks: readonly BatchTask[] }) {
+export function PlanSteps({
+  plan,
+  tasks,
+  own,
+}: {
+  plan: BenchPlan;
+  tasks: readonly BatchTask[];
+  /** The place's own minutes, by family and step. */
+  own: BatchWork['own'];
+}) {
   const days = new Set(plan.plan.filter((p) => p.maker !== null).map((p) => Math.floor(p.start / DAY))).size;
   return (
     <List aria-label="Steps in order">
@@ -344,6 +367,7 @@ export function PlanSteps({ plan, tasks }: { plan: BenchPlan; tasks: readonly Ba
               <span>
                 {t.title}
                 {partWords(t)} <Quiet>{t.design}</Quiet>
+                {ownWords(t, own)}
               </span>
               <span>
                 {t.blade && <span className="blade">{t.hot ? 'heat' : 'blade'} · </span>}

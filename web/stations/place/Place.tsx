@@ -11,7 +11,7 @@ import { languageName, placeStyle } from '../../data/style.ts';
 import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
 import { Choice, ChoiceOfMany } from '../../parts/Choice.tsx';
 import { Select } from '../../parts/Select.tsx';
-import { CountField, TextField } from '../../parts/Field.tsx';
+import { CountField, MoneyField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, SideBySide, Stack } from '../../parts/Panel.tsx';
 
@@ -67,6 +67,11 @@ function PlaceForm({ place }: { place: Place }) {
                   options={LOCALES}
                 />
               </Two>
+              <MoneyField
+                label="An hour of adult work (left empty: not counted)"
+                minor={draft.hourly}
+                onChange={(hourly) => set({ hourly })}
+              />
               <TextField
                 label="Telephone, for families"
                 value={draft.phone}

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import type { Offer, Supplier } from '../../../contract/materials.ts';
+import { formatMinutes } from '../../../core/measure/minutes.ts';
 import { money, rateWords } from '../../data/style.ts';
 import { heldWords, kits } from '../../../core/needs/supply.ts';
 import { packRate, threeCosts, type Rate } from '../../../core/price/costs.ts';
@@ -9,16 +10,17 @@ import { purchaseOf } from '../../data/purchase.ts';
 import { useOffers, useSuppliers } from '../../data/queries.ts';
 import { useRates } from '../../data/rates.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
+import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
 import { ButtonLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
-import { Buy, useBuying } from './Buy.tsx';
+import { Buy, useBuying } from '../../design/Buy.tsx';
 import { Table } from '../../parts/Table.tsx';
 
 const Three = styled.div`
   display: grid;
-  grid-template-columns: repeat(3, 1fr);
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
   gap: 12px;
   b {
     font: 800 30px/1.1 var(--display);
@@ -68,6 +70,12 @@ function PriceWork({ at }: { at: AtBench }) {
     copies: rest,
     purchaseTotal: answer?.total ?? null,
   });
+  // Adult minutes of the batch as usual, for one kit; counted only where the place wants that.
+  const { hourly } = at.place;
+  const adult = light
+    .steps()
+    .reduce((n, s) => n + (s.who === 'child' ? 0 : s.setUp + s.perCopy * Math.max(1, rest)), 0);
+  const work = hourly === null ? null : (hourly * adult) / 60 / Math.max(1, rest);
   const nameOf = (id: number | string): string =>
     materials.find((m) => m.id === Number(id))?.name ?? `material ${id}`;
   const packs =
@@ -117,6 +125,7 @@ function PriceWork({ at }: { at: AtBench }) {
           />
           {design.made > 0 && <Quiet>{design.made} made</Quiet>}
         </Row>
+        <DesignFile href={`/api/designs/${design.id}/donors.pdf?copies=12`}>For donors: 12 kits</DesignFile>
         <ButtonLink to={`/make/${design.id}`}>Make it</ButtonLink>
       </Heading>
       <Three>
@@ -158,6 +167,15 @@ function PriceWork({ at }: { at: AtBench }) {
               : 'nothing is counted'}
           </Quiet>
         </Panel>
+        {work !== null && (
+          <Panel>
+            <h2>With adult work, per kit</h2>
+            <b>{money(costs.materialsUsed + work)}</b>
+            <Quiet>
+              materials used and {formatMinutes(adult / Math.max(1, rest))} at {money(hourly!)} an hour
+            </Quiet>
+          </Panel>
+        )}
       </Three>
       <SideBySide $left={1.25}>
         <Panel>

@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import type { MaterialRow, Offer, Supplier } from '../../../contract/materials.ts';
-import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
-import { api, words } from '../../data/api.ts';
-import { money } from '../../data/style.ts';
-import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
-import { Table } from '../../parts/Table.tsx';
-import { Verdict } from '../../shell/Verdict.tsx';
+import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
+import type { PurchaseAnswer, PurchaseRequest } from '../../core/price/purchase.ts';
+import { api, words } from '../data/api.ts';
+import { money } from '../data/style.ts';
+import { Notice, Quiet, Spread, Stack } from '../parts/Panel.tsx';
+import { Table } from '../parts/Table.tsx';
+import { Verdict } from '../shell/Verdict.tsx';
 
 /** The cheapest purchase that covers what is asked; null until everything it goes by is known. */
 export function useBuying(request: PurchaseRequest | null) {
