@@ -1,4 +1,4 @@
-import type { ContentText, TableCell } from 'pdfmake/interfaces';
+import type { TableCell } from 'pdfmake/interfaces';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { shortDay, type Day } from '../../core/calendar/days.ts';
 import type { Scene } from '../../core/drawing/mark.ts';
@@ -44,10 +44,9 @@ export async function donorsPdf(d: DonorSheet, size: Paper): Promise<Uint8Array>
   const work = d.hourly === null ? null : (d.hourly * d.minutes) / 60;
   const all = used + (work ?? 0);
   const scale = Math.min(70 / d.picture.width, 46 / d.picture.height);
-  const right = (words: string, bold = false): TableCell =>
-    type(words, { alignment: 'right', bold }) as TableCell;
+  const right = (words: string, bold = false): TableCell => type(words, { alignment: 'right', bold });
   const row = (words: string, cost: string, bold = false): TableCell[] => [
-    type(words, { bold }) as TableCell,
+    type(words, { bold }),
     right(cost, bold),
   ];
   return pdfOf({
@@ -82,7 +81,7 @@ export async function donorsPdf(d: DonorSheet, size: Paper): Promise<Uint8Array>
             width: '*',
             margin: [18, 0, 0, 0],
             stack: [
-              type(said(all / d.copies), { bold: true, fontSize: 30 } as Partial<ContentText>),
+              type(said(all / d.copies), { bold: true, fontSize: 30 }),
               type(work === null ? 'a kit, for materials' : 'a kit, for materials and adult work'),
               type(said(all), { bold: true, fontSize: 20, margin: [0, 8, 0, 0] }),
               type(`for ${kits(d.copies)}`),
@@ -101,7 +100,7 @@ export async function donorsPdf(d: DonorSheet, size: Paper): Promise<Uint8Array>
               right(l.unit === 'mm' ? `${(l.quantity / 1000).toFixed(1)} m` : String(l.quantity)),
               right(l.cost === null ? 'saved' : said(l.cost)),
             ]),
-            [type('Materials', { bold: true }) as TableCell, '', right(said(used), true)],
+            [type('Materials', { bold: true }), '', right(said(used), true)],
           ],
         },
       },

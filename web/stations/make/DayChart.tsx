@@ -57,6 +57,11 @@ const Ruler = styled.div`
     font-size: 12px;
     font-variant-numeric: tabular-nums;
   }
+  @media (max-width: 640px) {
+    span:not(:nth-child(4n + 1)) {
+      display: none;
+    }
+  }
 `;
 const Box = styled.button<{ $kind: 'blade' | 'child' | 'adult'; $moved: boolean }>`
   position: absolute;
