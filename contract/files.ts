@@ -53,7 +53,7 @@ export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; requir
     required: ['material', 'quantity', 'came_on'],
   },
   offers: {
-    all: ['supplier', 'delivery', 'pack', 'price', 'material', 'quantity', 'shop_key'],
+    all: ['supplier', 'delivery', 'pack', 'price', 'material', 'quantity', 'shop_key', 'delivery_free_from'],
     required: ['supplier', 'pack', 'price', 'material', 'quantity'],
   },
 };

@@ -31,7 +31,12 @@ const price = z
   .int('expected whole minor units')
   .min(0, 'must not be negative')
   .max(1e8, 'must be at most 100,000,000');
-export const supplierInput = z.strictObject({ name, delivery: price });
+export const supplierInput = z.strictObject({
+  name,
+  delivery: price,
+  /** Delivery is free from this sum on; null or left out where it never is. */
+  freeFrom: price.nullable().optional(),
+});
 export const supplier = supplierInput.extend({ id });
 export type Supplier = z.infer<typeof supplier>;
 

@@ -43,3 +43,29 @@ export const priceSeen = z.object({
   inStock: z.boolean(),
 });
 export type PriceSeen = z.infer<typeof priceSeen>;
+
+/** Packs that were bought: what is in them goes on the shelf. */
+export const boughtInput = z.strictObject({
+  packs: z
+    .array(
+      z.strictObject({
+        offerId: id,
+        count: z
+          .number({ error: 'expected a number of packs' })
+          .int('expected a whole number')
+          .min(1, 'must be at least 1')
+          .max(1000, 'must be at most 1,000'),
+      }),
+      { error: 'expected a list of packs' },
+    )
+    .min(1, 'expected at least one pack')
+    .max(200, 'may have at most 200 packs')
+    .refine((list) => new Set(list.map((p) => p.offerId)).size === list.length, 'expected each pack once'),
+});
+export type BoughtInput = z.infer<typeof boughtInput>;
+/** A lot that came of it. */
+export interface BoughtLot {
+  readonly materialId: number;
+  readonly name: string;
+  readonly quantity: number;
+}

@@ -96,6 +96,7 @@ beforeAll(async () => {
       path: `/batches/${ids.batch}/made`,
       body: { version: 1, spoiled: [{ materialId: ids.cap, quantity: 1 }] },
     },
+    { method: 'post', path: '/purchases', body: { packs: [{ offerId: ids.offer, count: 1 }] } },
     { method: 'post', path: '/suppliers', body: { name: 'Net loft crafts', delivery: 0 } },
     { method: 'post', path: '/offers', body: { ...offerBody, name: 'Caps again' } },
     { method: 'put', path: `/offers/${ids.offer}`, body: offerBody },

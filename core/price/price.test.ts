@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { loadSolver } from '../testingSolver.ts';
 import { purchase, purchaseRequest, type PurchaseRequest, type SolveLp } from './purchase.ts';
 
@@ -194,5 +195,75 @@ describe('the door', () => {
     ],
   ])('refuses %#', (value, message) => {
     expect(errors(value)).toMatch(message);
+  });
+});
+
+describe('delivery that is free from a sum on', () => {
+  const buy = (r: object) => purchase(purchaseRequest.parse({ stock: [], ...r }), solve);
+  it('takes more packs where that is cheaper than the delivery', () => {
+    const r = {
+      needs: [{ material: 'cap', quantity: 18 }],
+      offers: [{ id: 'caps', supplier: 's', price: 400, contents: [{ material: 'cap', quantity: 18 }] }],
+    };
+    expect(buy({ ...r, delivery: [{ supplier: 's', price: 350 }] })).toMatchObject({ total: 750 });
+    expect(buy({ ...r, delivery: [{ supplier: 's', price: 350, freeFrom: 400 }] })).toMatchObject({
+      total: 400,
+    });
+    // Nothing is bought that is not wanted at all.
+    const cheap = {
+      ...r,
+      offers: [
+        ...r.offers,
+        { id: 'tape', supplier: 's', price: 300, contents: [{ material: 'tape', quantity: 1 }] },
+      ],
+    };
+    expect(buy({ ...cheap, delivery: [{ supplier: 's', price: 350, freeFrom: 700 }] }).total).toBe(750);
+    // One more pack of what is wanted is dearer than this delivery, and cheaper than that.
+    expect(buy({ ...r, delivery: [{ supplier: 's', price: 390, freeFrom: 800 }] }).total).toBe(790);
+    expect(buy({ ...r, delivery: [{ supplier: 's', price: 410, freeFrom: 800 }] }).total).toBe(800);
+  });
+  it('is the least that trying every number of packs finds', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 50, max: 400 }), fc.integer({ min: 2, max: 9 })), {
+          minLength: 3,
+          maxLength: 3,
+        }),
+        fc.integer({ min: 1, max: 14 }),
+        fc.integer({ min: 0, max: 300 }),
+        fc.integer({ min: 100, max: 900 }),
+        (packs, need, charge, freeFrom) => {
+          // The last pack is of another shop, which charges 120 and never brings for nothing.
+          const shops = ['a', 'a', 'b'];
+          const most = packs.map(([price, q]) => Math.max(Math.ceil(need / q), Math.ceil(freeFrom / price)));
+          let best = Infinity;
+          for (let i = 0; i <= most[0]!; i++)
+            for (let j = 0; j <= most[1]!; j++)
+              for (let k = 0; k <= most[2]!; k++) {
+                if (i * packs[0]![1] + j * packs[1]![1] + k * packs[2]![1] < need) continue;
+                const a = i * packs[0]![0] + j * packs[1]![0];
+                best = Math.min(
+                  best,
+                  a + (i + j > 0 && a < freeFrom ? charge : 0) + k * packs[2]![0] + (k > 0 ? 120 : 0),
+                );
+              }
+          const found = buy({
+            needs: [{ material: 'cap', quantity: need }],
+            offers: packs.map(([price, quantity], i) => ({
+              id: `p${i}`,
+              supplier: shops[i]!,
+              price,
+              contents: [{ material: 'cap', quantity }],
+            })),
+            delivery: [
+              { supplier: 'a', price: charge, freeFrom },
+              { supplier: 'b', price: 120 },
+            ],
+          });
+          expect(found.total).toBe(best);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });

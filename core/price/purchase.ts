@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { line, name, quantity, unique } from '../measure/lines.ts';
+import { deliveryOf } from './delivery.ts';
 
 const content = quantity
   .positive({ error: 'must be more than 0', abort: true })
@@ -11,6 +12,8 @@ export const price = z
   .int('expected whole minor units (cents)')
   .min(0, 'must not be negative')
   .max(1e8, 'must be at most 100,000,000');
+/** What a supplier charges once for bringing anything; nothing where what is bought there comes to `freeFrom` or more. */
+export const deliveryCharge = z.strictObject({ supplier: name, price, freeFrom: price.optional() });
 /** A supplier’s pack. */
 export const packOffer = z.strictObject({
   id: name,
@@ -46,7 +49,7 @@ export const purchaseRequest = z.strictObject({
     .superRefine(unique((o) => o.id, 'id')),
   /** Charged once by a supplier if anything is bought there. */
   delivery: z
-    .array(z.strictObject({ supplier: name, price }))
+    .array(deliveryCharge)
     .max(200, 'may have at most 200 suppliers')
     .superRefine(unique((d) => d.supplier, 'supplier'))
     .default([]),
@@ -76,10 +79,18 @@ export class UnprovedError extends Error {}
 
 const EPS = 1e-6;
 
+/** What is bought at one supplier, minor units; null where nothing is. */
+function boughtAt(request: PurchaseRequest, counts: readonly number[], supplier: string): number | null {
+  const own = request.offers.flatMap((o, i) =>
+    o.supplier === supplier && counts[i]! > 0 ? [o.price * counts[i]!] : [],
+  );
+  return own.length === 0 ? null : own.reduce((a, b) => a + b, 0);
+}
+
 /**
  * The cheapest set of whole packs that covers the needs after the stock, delivery charges included, as an integer
- * program: Σ price·packs + Σ delivery·open, packs ≤ most·open, contents ≥ lack. Prices are whole, so a bound within
- * less than one minor unit is a proof.
+ * program: Σ price·packs + Σ delivery·(open − free), packs ≤ most·open, contents ≥ lack, packs' price ≥ freeFrom·free.
+ * Prices are whole, so a bound within less than one minor unit is a proof.
  *
  * @throws UnprovedError when the solver gives up
  */
@@ -116,7 +127,11 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
         Math.ceil((Math.max(0, lack.get(c.material) ?? 0) / c.quantity) * (1 - 1e-12)),
       ),
     );
-    return Math.min(useful, o.limit ?? MOST_PACKS);
+    // But for those that a sum for free delivery is reached with.
+    const { price: charge = 0, freeFrom } = request.delivery.find((d) => d.supplier === o.supplier) ?? {};
+    const reach =
+      useful > 0 && charge > 0 && freeFrom !== undefined && o.price > 0 ? Math.ceil(freeFrom / o.price) : 0;
+    return Math.min(Math.max(useful, reach), o.limit ?? MOST_PACKS);
   });
   const lacking = wanted
     .filter(
@@ -130,6 +145,8 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
     .map(([m]) => m);
   if (lacking.length > 0) return { status: 'infeasible', total: null, packs: [], leftover: [], lacking };
   const useful = request.offers.map((_, i) => i).filter((i) => most[i]! > 0);
+  const packsOf = (supplier: string): number[] =>
+    useful.filter((i) => request.offers[i]!.supplier === supplier);
   const charged = request.delivery
     .map((d, s) => ({ ...d, s }))
     .filter((d) => d.price > 0 && useful.some((i) => request.offers[i]!.supplier === d.supplier));
@@ -147,17 +164,39 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
       .filter((i) => request.offers[i]!.supplier === d.supplier)
       .map((i) => ` d${d.s}_${i}: x${i} - ${most[i]!} y${d.s} <= 0`),
   );
+  // Delivery is free where what is bought there comes to the sum that is asked for it.
+  const spared = charged.filter((d) => d.freeFrom !== undefined);
+  const frees = spared.flatMap((d) => [
+    ` f${d.s}: ${sum(packsOf(d.supplier).map((i) => `${request.offers[i]!.price} x${i}`))} - ${d.freeFrom!} z${d.s} >= 0`,
+    ` g${d.s}: z${d.s} - y${d.s} <= 0`,
+  ]);
+  // Something of each material comes from somewhere: it follows from the rest, and makes the proof short.
+  const somewhere = wanted.flatMap(([m], k) => {
+    const shops = new Set(
+      useful
+        .filter((i) => request.offers[i]!.contents.some((c) => c.material === m))
+        .map((i) => request.offers[i]!.supplier),
+    );
+    const own = charged.filter((d) => shops.has(d.supplier));
+    return own.length > 0 && own.length === shops.size
+      ? [` w${k}: ${sum(own.map((d) => `y${d.s}`))} >= 1`]
+      : [];
+  });
   const lp = [
     'Minimize',
-    ` cost: ${sum([...useful.map((i) => `${request.offers[i]!.price} x${i}`), ...charged.map((d) => `${d.price} y${d.s}`)])}`,
+    ` cost: ${sum([...useful.map((i) => `${request.offers[i]!.price} x${i}`), ...charged.map((d) => `${d.price} y${d.s}`), ...spared.map((d) => `-${d.price} z${d.s}`)])}`,
     'Subject To',
     ...covers,
     ...opens,
+    ...frees,
+    ...somewhere,
     'Bounds',
     ...useful.map((i) => ` 0 <= x${i} <= ${most[i]!}`),
     'General',
     ` ${useful.map((i) => `x${i}`).join(' ')}`,
-    ...(charged.length > 0 ? ['Binary', ` ${charged.map((d) => `y${d.s}`).join(' ')}`] : []),
+    ...(charged.length > 0
+      ? ['Binary', ` ${[...charged.map((d) => `y${d.s}`), ...spared.map((d) => `z${d.s}`)].join(' ')}`]
+      : []),
     'End',
   ].join('\n');
   const found = solve(lp);
@@ -174,14 +213,16 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
     );
     if (had < q - 1e-4 * Math.min(1, q)) throw new UnprovedError(`the solver's answer does not cover ${m}`);
   }
-  const open = new Set(request.offers.filter((_, i) => counts[i]! > 0).map((o) => o.supplier));
   const total =
     request.offers.reduce((s, o, i) => s + o.price * counts[i]!, 0) +
-    request.delivery.reduce((s, d) => s + (open.has(d.supplier) ? d.price : 0), 0);
+    request.delivery.reduce((s, d) => s + deliveryOf(d, boughtAt(request, counts, d.supplier)), 0);
   // Switches that stood a hair over 0 would have let packs in without their delivery: then the bound is none.
   const bound =
     useful.reduce((s, i) => s + request.offers[i]!.price * (found.values[`x${i}`] ?? 0), 0) +
-    charged.reduce((s, d) => s + d.price * (found.values[`y${d.s}`] ?? 0), 0);
+    charged.reduce(
+      (s, d) => s + d.price * ((found.values[`y${d.s}`] ?? 0) - (found.values[`z${d.s}`] ?? 0)),
+      0,
+    );
   if (total > bound + 0.5)
     throw new UnprovedError('the cheapest purchase could not be proved: the quantities are too far apart');
   return finish(counts, total);

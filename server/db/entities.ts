@@ -105,7 +105,13 @@ export const LotRow = defineEntity({
 export const SupplierRow = defineEntity({
   name: 'SupplierRow',
   tableName: 'supplier',
-  properties: { id: p.integer().primary().autoincrement(), name: p.string(), delivery: p.integer() },
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    name: p.string(),
+    delivery: p.integer(),
+    /** Delivery is free from this sum on, minor units. */
+    freeFrom: p.integer().nullable(),
+  },
 });
 
 export const OfferRow = defineEntity({

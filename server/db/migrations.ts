@@ -244,6 +244,7 @@ class States extends Migration {
 /** Several designs and kits are made together, at the bench, step by step, and steps are timed; work may have a price. */
 class Batches extends Migration {
   override up(): void {
+    this.addSql('alter table "supplier" add column "free_from" integer null check ("free_from" >= 0)');
     this.addSql('alter table "place" add column "hourly" integer null check ("hourly" >= 0)');
     this.addSql(
       `create table "batch" ("id" integer not null primary key autoincrement, "version" integer not null default 1, "name" text not null, "state" text not null check ("state" in ('planned', 'being made', 'done')), "items" json not null, "days" json not null, "progress" json not null, "made_on" text null, "used" json not null, "offcuts" json not null, "labels" json not null)`,

@@ -11,6 +11,14 @@ export const packsOf = (offers: readonly Offer[]): PurchaseRequest['offers'] =>
     contents: o.contents.map((c) => ({ material: String(c.materialId), quantity: c.quantity })),
   }));
 
+/** What suppliers charge for bringing things. */
+export const chargesOf = (suppliers: readonly Supplier[]): PurchaseRequest['delivery'] =>
+  suppliers.map((s) => ({
+    supplier: String(s.id),
+    price: s.delivery,
+    ...(s.freeFrom == null ? {} : { freeFrom: s.freeFrom }),
+  }));
+
 /**
  * Materials go to the computation by number, offers by theirs; names come back in on this side. What the shop has run out
  * of cannot be bought now.
@@ -28,5 +36,5 @@ export const purchaseOf = (options: {
     quantity: Math.min(1e6, options.free(m)),
   })),
   offers: packsOf(options.offers),
-  delivery: options.suppliers.map((s) => ({ supplier: String(s.id), price: s.delivery })),
+  delivery: chargesOf(options.suppliers),
 });

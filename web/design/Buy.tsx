@@ -1,9 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
+import type { BoughtLot } from '../../contract/shop.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
+import { deliveryOf } from '../../core/price/delivery.ts';
 import type { PurchaseAnswer, PurchaseRequest } from '../../core/price/purchase.ts';
 import { api, words } from '../data/api.ts';
+import { useChange } from '../data/queries.ts';
 import { money } from '../data/style.ts';
-import { Notice, Quiet, Spread, Stack } from '../parts/Panel.tsx';
+import { Button } from '../parts/Button.tsx';
+import { say } from '../parts/messages.ts';
+import { Notice, Quiet, Row, Spread, Stack } from '../parts/Panel.tsx';
 import { Table } from '../parts/Table.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
 
@@ -44,9 +49,17 @@ export function Buy({
       const offer = offers.find((o) => String(o.id) === p.offer);
       return offer ? [{ count: p.count, offer }] : [];
     }) ?? [];
+  const take = useChange(() =>
+    api<BoughtLot[]>('POST', '/purchases', {
+      packs: packs.map((p) => ({ offerId: p.offer.id, count: p.count })),
+    }),
+  );
   const charges = [...new Set(packs.map((p) => p.offer.supplierId))].flatMap((id) => {
     const supplier = suppliers.find((s) => s.id === id);
-    return supplier && supplier.delivery > 0 ? [supplier] : [];
+    if (!supplier) return [];
+    const bought = packs.reduce((n, p) => n + (p.offer.supplierId === id ? p.count * p.offer.price : 0), 0);
+    const charge = deliveryOf({ price: supplier.delivery, freeFrom: supplier.freeFrom ?? undefined }, bought);
+    return charge > 0 ? [{ ...supplier, charge }] : [];
   });
   const over =
     answer?.leftover.filter((l) =>
@@ -82,11 +95,29 @@ export function Buy({
             })),
             ...charges.map((s) => ({
               key: `d${s.id}`,
-              cells: ['Delivery', s.name, '1', money(s.delivery)],
+              cells: ['Delivery', s.name, '1', money(s.charge)],
             })),
           ]}
           foot={['Total', '', '', money(answer!.total!)]}
         />
+      )}
+      {packs.length > 0 && (
+        <Row>
+          <Button
+            small
+            plain
+            isDisabled={take.isPending}
+            onPress={() =>
+              take.mutate(undefined, {
+                onSuccess: (lots) =>
+                  say(`On the shelf: ${lots.map((l) => `${l.quantity} × ${l.name}`).join(', ')}.`),
+              })
+            }
+          >
+            It is bought: put it on the shelf
+          </Button>
+          {take.error && <Notice tone="stop">{words(take.error)}</Notice>}
+        </Row>
       )}
       {over.length > 0 && (
         <Quiet>

@@ -11,6 +11,7 @@ export interface OfferValue {
   readonly material: string;
   readonly quantity: number;
   readonly shopKey: string | null;
+  readonly freeFrom: number | null;
 }
 export const offerRows: Kind<OfferValue> = {
   columns: COLUMNS.offers.all,
@@ -36,9 +37,10 @@ export const offerRows: Kind<OfferValue> = {
     if (quantity !== undefined && (quantity < 1 || quantity > 1e6))
       cells.fault('quantity', 'expected 1 to 1,000,000');
     const delivery = cells.money('delivery') ?? null;
+    const freeFrom = cells.money('delivery_free_from') ?? null;
     const shopKey = cells.words('shop_key') || null;
     if (cells.faults > 0) return null;
-    return { supplier, delivery, pack, price: price!, material, quantity: quantity!, shopKey };
+    return { supplier, delivery, pack, price: price!, material, quantity: quantity!, shopKey, freeFrom };
   },
   // A pack of several materials has a row for each.
   key: (o) => `${offerKey(o.supplier, o.pack)}\n${o.material.toLowerCase()}`,
@@ -52,6 +54,15 @@ export const offerRows: Kind<OfferValue> = {
             key: `delivery\n${o.supplier.toLowerCase()}`,
             column: 'delivery',
             value: moneyNumber(o.delivery, currency),
+          },
+        ]),
+    ...(o.freeFrom === null
+      ? []
+      : [
+          {
+            key: `free\n${o.supplier.toLowerCase()}`,
+            column: 'delivery_free_from',
+            value: moneyNumber(o.freeFrom, currency),
           },
         ]),
   ],
@@ -72,11 +83,12 @@ export const offerRows: Kind<OfferValue> = {
       shop_key: string | null;
       supplier: string;
       delivery: number;
+      free_from: number | null;
     }
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select o.id, o.name, o.price, o.contents, o.shop_key, s.name as supplier, s.delivery from offer o join supplier s on s.id = o.supplier_id where o.id > ? order by o.id limit 500',
+        'select o.id, o.name, o.price, o.contents, o.shop_key, s.name as supplier, s.delivery, s.free_from from offer o join supplier s on s.id = o.supplier_id where o.id > ? order by o.id limit 500',
         [after],
       ),
     ))
@@ -89,6 +101,7 @@ export const offerRows: Kind<OfferValue> = {
           names.get(c.materialId) ?? '',
           c.quantity,
           o.shop_key,
+          o.free_from === null ? null : moneyNumber(o.free_from, currency),
         ]),
       );
   },

@@ -195,8 +195,10 @@ async function suppliersOf(
   const found = new Map((await em.find(SupplierRow, {})).map((s) => [s.name.toLowerCase(), s]));
   for (const [first] of packs.values()) {
     const key = first!.supplier.toLowerCase();
-    const supplier = found.get(key) ?? em.create(SupplierRow, { name: first!.supplier, delivery: 0 });
+    const supplier =
+      found.get(key) ?? em.create(SupplierRow, { name: first!.supplier, delivery: 0, freeFrom: null });
     if (first!.delivery !== null) supplier.delivery = first!.delivery;
+    if (first!.freeFrom !== null) supplier.freeFrom = first!.freeFrom;
     found.set(key, supplier);
   }
   await em.flush();

@@ -5,7 +5,7 @@ import type { PriceSeen, ShopList, ShopRefreshed } from '../../../contract/shop.
 import type { Offer } from '../../../contract/materials.ts';
 import { listDays, priceList, SHOP } from '../../devices/shop.ts';
 import { entryOf } from '../../../core/catalogue/index.ts';
-import { startTest, type TestDesk } from '../../testing.ts';
+import { startTest, type TestDesk, withDesign } from '../../testing.ts';
 
 let desk: TestDesk;
 afterEach(() => desk.close());
@@ -95,4 +95,52 @@ describe('prices', () => {
     await desk.del(`/offers/${offer.id}`).expect(204);
     expect((await desk.get('/prices')).body).toEqual([]);
   });
+});
+
+it('what was bought becomes lots with what it cost, all or nothing', async () => {
+  desk = await startTest();
+  const { cap, tub } = await withDesign(desk);
+  const shop = (
+    await desk.post('/suppliers', { name: 'Slipway stores', delivery: 250, freeFrom: 2000 }).expect(201)
+  ).body as { id: number; freeFrom: number };
+  expect(shop.freeFrom).toBe(2000);
+  const offer = (
+    await desk
+      .post('/offers', {
+        supplierId: shop.id,
+        name: 'Starter box',
+        price: 900,
+        contents: [
+          { materialId: cap.id, quantity: 20 },
+          { materialId: tub.id, quantity: 2 },
+        ],
+      })
+      .expect(201)
+  ).body as { id: number };
+  await desk
+    .post('/purchases', {
+      packs: [
+        { offerId: offer.id, count: 2 },
+        { offerId: 999, count: 1 },
+      ],
+    })
+    .expect(422);
+  const kept = async () =>
+    Object.fromEntries(
+      ((await desk.get('/materials')).body as { name: string; kept: number }[]).map((m) => [m.name, m.kept]),
+    );
+  expect(await kept()).toMatchObject({ Cap: 27, Tub: 6 });
+  const lots = (await desk.post('/purchases', { packs: [{ offerId: offer.id, count: 2 }] }).expect(201)).body;
+  expect(lots).toMatchObject([
+    { name: 'Cap', quantity: 40 },
+    { name: 'Tub', quantity: 4 },
+  ]);
+  expect(await kept()).toMatchObject({ Cap: 67, Tub: 10 });
+  const all = (await desk.get('/lots')).body as { reason: string }[];
+  expect(all.filter((l) => l.reason === 'Bought: 2 × Starter box, Slipway stores, €9.00 each')).toHaveLength(
+    2,
+  );
+  // The sum for free delivery goes out and comes in with the packs.
+  const csv = (await desk.get('/files/offers.csv').expect(200)).text;
+  expect(csv).toMatch(/Slipway stores,2\.50,Starter box,9\.00,Cap,20,,20\.00/);
 });

@@ -87,7 +87,7 @@ export async function followPack(em: EntityManager, key: string, today: Day): Pr
     throw new ProblemError(409, `${pack.name} is followed already.`);
   const supplier =
     (await em.findOne(SupplierRow, { name: pack.supplier })) ??
-    em.create(SupplierRow, { name: pack.supplier, delivery: pack.delivery });
+    em.create(SupplierRow, { name: pack.supplier, delivery: pack.delivery, freeFrom: null });
   const contents = [];
   for (const c of pack.contents) {
     const entry = entryOf(c.catalogue)!;

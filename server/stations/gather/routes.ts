@@ -8,13 +8,14 @@ import {
   supplierInput,
 } from '../../../contract/materials.ts';
 import { findInput, lotQuery, lotUpdate } from '../../../contract/lots.ts';
-import { shopTake } from '../../../contract/shop.ts';
+import { boughtInput, shopTake } from '../../../contract/shop.ts';
 import type { Inside } from '../../inside.ts';
 import { read, readId } from '../../problem.ts';
 import { pageOf, sendPage, setPage } from '../../paging.ts';
 import { sendList } from '../../sendList.ts';
 import * as gather from './service.ts';
 import * as lots from './lots.ts';
+import { bought } from './bought.ts';
 import * as prices from './prices.ts';
 
 export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
@@ -94,6 +95,10 @@ export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
     sendPage(req, res, await prices.priceHistory(em(), read(prices.priceQuery, req.query)));
   });
   r.get('/shop', async (_req, res) => void res.json(await prices.shopListOf(em(), today())));
+  r.post('/purchases', async (req, res) => {
+    const input = read(boughtInput, req.body);
+    res.status(201).json(await inTransaction((m) => bought(m, input, today())));
+  });
   r.post('/shop/packs', async (req, res) => {
     const { key } = read(shopTake, req.body);
     res.status(201).json(await inTransaction((m) => prices.followPack(m, key, today())));

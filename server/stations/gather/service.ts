@@ -217,7 +217,7 @@ export async function pageOfSuppliers(em: EntityManager, query: PageAsked) {
   const [all] = await rows<{ n: number }>(em, 'select count(*) as n from supplier');
   const items = await rows<Supplier>(
     em,
-    'select id, name, delivery from supplier where (name, id) > (?, ?) order by name, id limit ?',
+    'select id, name, delivery, free_from as "freeFrom" from supplier where (name, id) > (?, ?) order by name, id limit ?',
     [...(textCursor(query.after) ?? ['', 0]), query.limit],
   );
   const last = items.at(-1);
@@ -225,9 +225,10 @@ export async function pageOfSuppliers(em: EntityManager, query: PageAsked) {
 }
 
 export async function addSupplier(em: EntityManager, input: Omit<Supplier, 'id'>): Promise<Supplier> {
-  const s = em.create(SupplierRow, input);
+  const own = { ...input, freeFrom: input.freeFrom ?? null };
+  const s = em.create(SupplierRow, own);
   await em.flush();
-  return { id: s.id, ...input };
+  return { id: s.id, ...own };
 }
 
 interface OfferColumns {
@@ -276,7 +277,7 @@ export async function findOffer(em: EntityManager, id: number): Promise<Offer> {
 }
 
 /** Packs that the shop did not have when they were last seen. */
-async function outOfStock(em: EntityManager): Promise<Set<number>> {
+export async function outOfStock(em: EntityManager): Promise<Set<number>> {
   const gone = await rows<{ offer_id: number }>(
     em,
     'select offer_id from price_seen p where in_stock = 0 and seen_on = (select max(seen_on) from price_seen q where q.offer_id = p.offer_id)',

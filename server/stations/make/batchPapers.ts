@@ -4,24 +4,16 @@ import type { Day } from '../../../core/calendar/days.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { countLine } from '../../../core/lend/parts.ts';
 import type { Paper } from '../../../core/print/paper.ts';
+import { deliveryOf } from '../../../core/price/delivery.ts';
 import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
 import { CopyRow, KitRow, OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
 import { batchPdf, joined, shoppingPdf, type BatchSheet, type Shopping } from '../../formats/batchSheets.ts';
 import { countCardPdf } from '../../formats/familySheet.ts';
 import { labelsPdf } from '../../formats/labels.ts';
-import { rows } from '../../db/rows.ts';
+import { outOfStock } from '../gather/service.ts';
 import { familyPaper } from '../lend/familyPaper.ts';
 import type { Opened } from './batches.ts';
 import { buildSheetOf, openedDesign, templateOf } from './designPapers.ts';
-
-/** Offers that their shop had run out of when it was last seen. */
-export async function outOfStock(em: EntityManager): Promise<Set<number>> {
-  const out = await rows<{ offer: number }>(
-    em,
-    'select offer_id as offer from price_seen p where in_stock = 0 and id = (select id from price_seen q where q.offer_id = p.offer_id order by seen_on desc, id desc limit 1)',
-  );
-  return new Set(out.map((o) => o.offer));
-}
 
 /** Everything that can be bought, as the computation takes it. */
 export async function packsFor(em: EntityManager): Promise<Pick<PurchaseRequest, 'offers' | 'delivery'>> {
@@ -36,7 +28,11 @@ export async function packsFor(em: EntityManager): Promise<Pick<PurchaseRequest,
       ...(gone.has(o.id) ? { limit: 0 } : {}),
       contents: o.contents.map((c) => ({ material: String(c.materialId), quantity: c.quantity })),
     })),
-    delivery: suppliers.map((s) => ({ supplier: String(s.id), price: s.delivery })),
+    delivery: suppliers.map((s) => ({
+      supplier: String(s.id),
+      price: s.delivery,
+      ...(s.freeFrom == null ? {} : { freeFrom: s.freeFrom }),
+    })),
   };
 }
 
@@ -49,6 +45,16 @@ export const purchaseFor = async (em: EntityManager, batch: Opened): Promise<Pur
   })),
   ...(await packsFor(em)),
 });
+
+/** The line of a shop's delivery, where it charges for it. */
+function chargeOf(
+  s: { readonly name: string; readonly delivery: number; readonly freeFrom?: number | null | undefined },
+  lines: Shopping['lines'],
+): Shopping['lines'] {
+  const bought = lines.reduce((n, l) => n + (l.shop === s.name ? l.price : 0), 0);
+  const price = deliveryOf({ price: s.delivery, freeFrom: s.freeFrom ?? undefined }, bought);
+  return price > 0 ? [{ shop: s.name, pack: 'Delivery', packs: 1, price, isDelivery: true }] : [];
+}
 
 /** A purchase by shop, as it is written down. */
 export async function shoppingOf(
@@ -71,12 +77,7 @@ export async function shoppingOf(
   return {
     lines: shops
       .sort((a, b) => (a.name < b.name ? -1 : 1))
-      .flatMap((s) => [
-        ...lines.filter((l) => l.shop === s.name),
-        ...(s.delivery > 0
-          ? [{ shop: s.name, pack: 'Delivery', packs: 1, price: s.delivery, isDelivery: true }]
-          : []),
-      ]),
+      .flatMap((s) => [...lines.filter((l) => l.shop === s.name), ...chargeOf(s, lines)]),
     total: answer.total,
     lacking: answer.lacking.map((id) => batch.bill.find((l) => String(l.materialId) === id)?.name ?? id),
   };

@@ -5,7 +5,8 @@ import type { PurchaseRequest } from '../../../core/price/purchase.ts';
 import { OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
 import type { DonorSheet } from '../../formats/donors.ts';
 import { supplyOf } from '../shape/service.ts';
-import { outOfStock, packsFor } from './batchPapers.ts';
+import { outOfStock } from '../gather/service.ts';
+import { packsFor } from './batchPapers.ts';
 import type { OpenedDesign } from './designPapers.ts';
 
 /** What kits of a design cost by the same rates as Price, and what is to be bought for them. */

@@ -55,6 +55,7 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
   const [supplier, setSupplier] = useState<string | null>(null);
   const [newSupplier, setNewSupplier] = useState('');
   const [delivery, setDelivery] = useState<number | null>(0);
+  const [freeFrom, setFreeFrom] = useState<number | null>(null);
   const [price, setPrice] = useState<number | null>(null);
   const [contents, setContents] = useState<{ materialId: number | null; quantity: number | null }[]>([
     { materialId: null, quantity: null },
@@ -69,8 +70,9 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
     if (contents.some((c) => c.materialId === null || !c.quantity))
       throw new Error('Say what is in the pack and how many.');
     if (supplier === 'new') {
-      supplierId = (await api<Supplier>('POST', '/suppliers', { name: newSupplier, delivery: delivery ?? 0 }))
-        .id;
+      supplierId = (
+        await api<Supplier>('POST', '/suppliers', { name: newSupplier, delivery: delivery ?? 0, freeFrom })
+      ).id;
       // Kept now, whatever becomes of the pack: a second try must not make it again.
       setSupplier(String(supplierId));
     }
@@ -157,6 +159,7 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
               <Two>
                 <TextField label="Supplier’s name" value={newSupplier} onChange={setNewSupplier} />
                 <MoneyField label="Delivery" minor={delivery} onChange={setDelivery} />
+                <MoneyField label="Free from (if ever)" minor={freeFrom} onChange={setFreeFrom} />
               </Two>
             )}
             {contents.map((c, i) => (
