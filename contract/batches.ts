@@ -108,7 +108,7 @@ export interface BatchWork extends BatchRow {
   readonly tasks: readonly BatchTask[];
   /** Day that the plan's minutes count from; null where no window is given. */
   readonly zero: string | null;
-  /** The place's own minutes by `pattern step`, where it has any. */
+  /** Minutes as this place takes them, where it has timed any: by family and step with a blank between, as in `lace punch`. */
   readonly own: Readonly<Record<string, OwnMinutes>>;
   /** Tests by hand that Check wants of the first of each design, which are not on record. */
   readonly tests: readonly { readonly designId: number; readonly design: string; readonly test: string }[];
