@@ -9,8 +9,9 @@ async function takeIn(page: Page, name: string, keys = ''): Promise<void> {
   const what = page.getByRole('searchbox', { name: 'What is it?' });
   await what.fill(name);
   await what.press('Enter');
-  await expect(page.getByRole('status', { name: 'Outcome' })).toBeVisible();
+  // No wait: answers typed at once belong to the find that was just picked.
   for (const key of keys) await page.keyboard.press(key);
+  await expect(page.getByRole('status', { name: 'Outcome' })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status', { name: 'Outcome' })).toBeHidden();
   await expect(what).toBeFocused();

@@ -95,10 +95,9 @@ export function Component() {
     setSizes({});
     setQuantity(1);
     setProblem(null);
-    requestAnimationFrame(() => {
-      bench.current?.focus({ preventScroll: true });
-      inSight(bench.current);
-    });
+    // At once, so that a number key pressed right after Enter answers a question and is not typed into the wish.
+    bench.current?.focus({ preventScroll: true });
+    requestAnimationFrame(() => inSight(bench.current));
   };
   const send = (input: FindInput): void => {
     if (take.isPending) return;
@@ -109,11 +108,9 @@ export function Component() {
         setPicked(null);
         setFind('');
         setGroup(null);
-        requestAnimationFrame(() => {
-          // A finger wants the pictures next, not a keyboard over half the screen.
-          if (!touched()) what.current?.querySelector('input')?.focus({ preventScroll: true });
-          inSight(touched() ? bench.current : what.current);
-        });
+        // A finger wants the pictures next, not a keyboard over half the screen.
+        if (!touched()) what.current?.querySelector('input')?.focus({ preventScroll: true });
+        requestAnimationFrame(() => inSight(touched() ? bench.current : what.current));
       },
       onError: (e) => setProblem(words(e)),
     });
