@@ -51,21 +51,22 @@ const sizesOnly = (chosen: Chosen): Chosen =>
 export type CheckedBy = Pick<RulesHere, 'market' | 'rules' | 'tests'>;
 
 /** What the worker is asked about a design: dials, materials and the youngest, nothing that leaves its answer as it is. */
-export const askOf = (design: Design, materials: readonly MaterialRow[], by: CheckedBy): Ask => ({
-  pattern: design.pattern,
-  dials: design.dials,
-  chosen: sizesOnly(chosenOf(design, materials)),
-  approach: design.approach,
-  ageFrom: design.ageFrom,
-  market: by.market,
-  rules: by.rules,
-  mouths: design.mouths ?? false,
-  lookedOver: lookedOverOf(chosenOf(design, materials)),
-  tests: testsThatCount(
-    by.tests.filter((t) => t.designId === design.id),
-    madeAs(design),
-  ),
-});
+export const askOf = (design: Design, materials: readonly MaterialRow[], by: CheckedBy): Ask => {
+  const chosen = chosenOf(design, materials);
+  const tests = by.tests.filter((t) => t.designId === design.id);
+  return {
+    pattern: design.pattern,
+    dials: design.dials,
+    chosen: sizesOnly(chosen),
+    approach: design.approach,
+    ageFrom: design.ageFrom,
+    market: by.market,
+    rules: by.rules,
+    mouths: design.mouths ?? false,
+    lookedOver: lookedOverOf(chosen),
+    tests: tests.length === 0 ? tests : testsThatCount(tests, madeAs(design)),
+  };
+};
 
 /** Once what was turned is on the screen: an answer does not hold up the frame that shows the press it answers. */
 export const afterPaint = (then: () => void): void => void requestAnimationFrame(() => setTimeout(then));

@@ -49,13 +49,15 @@ export const useWorkings = create<Workings>()(() => ({
 /** What was there before, where what comes says the same. */
 const steady = <T>(before: T, now: T): T => (JSON.stringify(before) === JSON.stringify(now) ? before : now);
 
-/** Dials that a turned one leaves as they were stay the objects they were. */
+/** Dials that a turned one leaves as they were stay the objects they were, and so do the words that show it. */
 const steadied = (before: Light, now: Light): Light => ({
   ...now,
   specs: now.specs.map((spec) => {
     const same = before.specs.find((s) => s.id === spec.id);
     return same ? steady(same, spec) : spec;
   }),
+  counts: steady(before.counts, now.counts),
+  show: steady(before.show, now.show),
 });
 
 let given: Given = { bench: [] };
@@ -102,6 +104,26 @@ const worker = asker((heavy) => {
 });
 
 const shelf = supplier((supplied) => useWorkings.setState({ supplied }));
+
+/** Asks the worker about the open design as it stands now. */
+function ask(): void {
+  const { design, problem } = useWorkings.getState();
+  const { materials, bench, by } = given;
+  if (!design || !materials || problem) return;
+  worker.about(design, materials, by);
+  shelf.about(by ? { design, materials, by, bench } : null);
+}
+
+let isAskedNext = false;
+/** Once the turned dial is painted: putting the question together is no work for the frame under the finger. */
+function askNext(): void {
+  if (isAskedNext) return;
+  isAskedNext = true;
+  afterPaint(() => {
+    isAskedNext = false;
+    ask();
+  });
+}
 
 function work(): void {
   const design = useOpenDesign.getState().draft;
@@ -150,8 +172,8 @@ function work(): void {
     useWorkings.setState({ design, light: isSame ? before.light : null, problem: words(error) });
     return;
   }
-  worker.about(design, materials, by);
-  shelf.about(by ? { design, materials, by, bench } : null);
+  if (isSame) askNext();
+  else ask();
 }
 
 useOpenDesign.subscribe((now, before) => {

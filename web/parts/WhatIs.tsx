@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Button } from 'react-aria-components/Button';
 import { Dialog, DialogTrigger } from 'react-aria-components/Dialog';
 import { Popover } from 'react-aria-components/Popover';
@@ -38,12 +39,15 @@ export const WhatIs = ({ word, children }: { word: string; children: React.React
   </DialogTrigger>
 );
 
-export const WhatAreBits = () => (
-  <WhatIs word="a bit">
-    How difficult one piece is for the hand: a longer way, a tighter gap and more choices add bits. One bit
-    more is about twice as demanding.
-  </WhatIs>
-);
+/** Beside figures that move with every turn of a dial: the words stay. */
+export const WhatAreBits = memo(function WhatAreBits() {
+  return (
+    <WhatIs word="a bit">
+      How difficult one piece is for the hand: a longer way, a tighter gap and more choices add bits. One bit
+      more is about twice as demanding.
+    </WhatIs>
+  );
+});
 export const WhatIsRung = () => (
   <WhatIs word="a rung">
     One step of this design’s ladder from easier to harder. Each changes one or two dials and leaves the rest.

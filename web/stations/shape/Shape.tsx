@@ -86,41 +86,39 @@ const Head = memo(function Head({
   );
 });
 
-/** The heading and the drawing: of the design, or of a rung that is looked at. */
-function Drawn({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }) {
-  const light = useWorkings((s) => s.light!);
-  const own = useWorkings((s) => s.drawing!);
+/** The heading: of the design, or of a rung that is looked at. */
+function Titled({ rung }: { rung: Rung<AnyDials> | null }) {
+  const over = useLight((l) => `${l.pattern.name} pattern · ${l.at.approach}`);
+  const title = useLight((l) => (rung ? l.pattern.title(atRung(l, rung)) : l.title));
   const id = useWorkings((s) => s.design!.id);
   // Whether there is something to print changes with the kind of thing made, not with every press.
   const rested = useWorkings((s) => s.rested ?? s.drawing!);
-  const hasTemplate = useMemo(() => rested.sheets.length > 0, [rested]);
+  return <Head over={over} title={title} id={id} hasTemplate={rested.sheets.length > 0} />;
+}
+
+/** The drawing: of the design, or of a rung that is looked at. A turned dial reaches it once it is drawn. */
+const Drawn = memo(function Drawn({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }) {
+  const own = useWorkings((s) => (rung ? null : s.drawing!));
+  const light = useWorkings((s) => (rung ? s.light! : null));
   const { scene, about } = useMemo(
-    () => (rung ? light.pattern.draw(atRung(light, rung), rung.fit) : own),
+    () => own ?? light!.pattern.draw(atRung(light!, rung!), rung!.fit),
     [rung, light, own],
   );
   return (
-    <>
-      <Head
-        over={`${light.pattern.name} pattern · ${light.at.approach}`}
-        title={rung ? light.pattern.title(atRung(light, rung)) : light.title}
-        id={id}
-        hasTemplate={hasTemplate}
-      />
-      <Mat
-        width={scene.width}
-        height={scene.height}
-        unit={unit}
-        reserve={98}
-        aside={206}
-        steady
-        label={about}
-        over={<MatLegend rung={rung} unit={unit} />}
-      >
-        {({ px }) => <Marks marks={scene.marks} px={px} unit={unit} />}
-      </Mat>
-    </>
+    <Mat
+      width={scene.width}
+      height={scene.height}
+      unit={unit}
+      reserve={98}
+      aside={206}
+      steady
+      label={about}
+      over={<MatLegend rung={rung} unit={unit} />}
+    >
+      {({ px }) => <Marks marks={scene.marks} px={px} unit={unit} />}
+    </Mat>
   );
-}
+});
 
 /** The ladder, with the seconds that one's own notes foretell. */
 function Rungs({ chosen, unit }: { chosen: string | null; unit: LengthUnit }) {
@@ -255,6 +253,7 @@ function ShapeWork() {
   return (
     <Grid>
       <div className="work">
+        <Titled rung={rung} />
         <Drawn rung={rung} unit={unit} />
         <Stack $gap={10}>
           <Rungs chosen={rung?.id ?? null} unit={unit} />

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { styled } from 'styled-components';
 import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
 import type { ScriptStep, Show } from '../../../core/patterns/index.ts';
@@ -124,7 +124,15 @@ function Sitting({ script, unit }: { script: readonly ScriptStep[]; unit: Length
 }
 
 /** How to present a design: first words, what to look for, easier and harder; what is done in time minute by minute. */
-export function ShowIt({ title, show, unit }: { title: string; show: Show; unit: LengthUnit }) {
+export const ShowIt = memo(function ShowIt({
+  title,
+  show,
+  unit,
+}: {
+  title: string;
+  show: Show;
+  unit: LengthUnit;
+}) {
   const [isOpen, setOpen] = useState(false);
   const said: [string, string][] = [
     ['Say', show.say],
@@ -160,4 +168,4 @@ export function ShowIt({ title, show, unit }: { title: string; show: Show; unit:
       </Dialog>
     </>
   );
-}
+});
