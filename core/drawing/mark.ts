@@ -31,8 +31,20 @@ export const LINES = {
 } as const;
 export type LineRole = keyof typeof LINES;
 
+/** When a mark comes to be, where the thing is drawn as it is made; ids of the family's steps. */
+export interface Making {
+  /** It is there from this step on; where the design has no such step, from `pencil` on or from the beginning. */
+  readonly step?: string;
+  /** It is a pencil line from this earlier step on. */
+  readonly pencil?: string;
+  /** It is what the hand does now. */
+  readonly now?: boolean;
+}
+
 /** A drawn thing, mm, x right and y down, as on paper. */
-export type Mark =
+export type Mark = Figure & Making;
+
+type Figure =
   | {
       readonly kind: 'circle';
       readonly role: MarkRole;

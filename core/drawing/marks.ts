@@ -55,6 +55,10 @@ export const words = (at: Vec2, text: string, size?: number): Mark => ({
   ...(size === undefined ? {} : { size, on: 'body' as const }),
 });
 
+/** Marks that come to be at a step of the making, in pencil from an earlier one where it is named. */
+export const atStep = (step: string, marks: readonly Mark[], pencil?: string): Mark[] =>
+  marks.map((m) => ({ ...m, step, ...(pencil === undefined ? {} : { pencil }) }));
+
 /** The mark moved by some mm. */
 export function moved(m: Mark, by: Vec2): Mark {
   const shift = (p: Vec2): Vec2 => [p[0] + by[0], p[1] + by[1]];

@@ -25,6 +25,8 @@ export interface HomeDesign {
   readonly ageFrom: number;
   readonly ageTo: number;
   readonly scene: Scene;
+  /** By the ids of steps that change the shape of the thing. */
+  readonly stepPictures: ReadonlyMap<string, Scene>;
   readonly placed: readonly Placed[];
   /** Steps that were done before it was handed over. */
   readonly prepared: readonly string[];

@@ -1,5 +1,6 @@
 import { challenge } from '../challenge/bits.ts';
 import { bounds } from '../drawing/marks.ts';
+import { growing, stepPictures } from '../drawing/stepPictures.ts';
 import { takes } from '../needs/supply.ts';
 import { kitParts } from '../lend/parts.ts';
 import { orderSteps } from '../plan/order.ts';
@@ -77,6 +78,22 @@ it('every family has its folder, its own name and at least one skill', () => {
 });
 
 describe.each(families.map((p) => [p.id, p] as const))('%s', (_, p) => {
+  it.each(APPROACHES)('is seen growing, step by step: %s', (approach) => {
+    const at = start(p, { approach });
+    const order = orderSteps(p.steps(at), 1).map((s) => s.step.id);
+    const things = growing(p.draw(at).scene, order);
+    const grown = order.map((id) => things.get(id)!.picture.marks.length);
+    // Nothing that is there is gone again, and at the end all of it is there, as it will be.
+    expect(grown).toEqual([...grown].sort((a, b) => a - b));
+    const last = things.get(order.at(-1)!)!.picture.marks;
+    const whole = p
+      .draw(at)
+      .scene.marks.filter((m) => m.kind !== 'dimension' && !(m.kind === 'words' && m.on !== 'body'));
+    expect(last.map((m) => ('role' in m ? m.role : m.kind))).toEqual(
+      whole.map((m) => ('role' in m ? m.role : m.kind)),
+    );
+    expect(stepPictures(p.draw(at).scene, order).size).toBeGreaterThan(0);
+  });
   it.each(APPROACHES)('begins well with what it is usually made of: %s', (approach) => {
     for (const ageFrom of [18, 36]) {
       const at = start(p, { approach, ageFrom });

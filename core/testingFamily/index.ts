@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { circle, dimension, sceneOf } from '../drawing/marks.ts';
+import { atStep, circle, dimension, sceneOf } from '../drawing/marks.ts';
 import { taken, type At, type Pattern, type Role } from '../patterns/kernel.ts';
 import {
   cleaningStep,
@@ -119,9 +119,9 @@ export const ringMat: Pattern<Dials> = {
     const rings = places(at).map((p) => circle('draw', p, ring(at)));
     return {
       scene: sceneOf([
-        ...rings,
+        ...atStep('draw', rings),
         dimension([0, 0], [ring(at), 0], [0, -ring(at)]),
-        circle('piece', [0, 0], lid.sizes.diameter!, lid.colour),
+        ...atStep('count', [circle('piece', [0, 0], lid.sizes.diameter!, lid.colour)]),
       ]),
       about: `${at.dials.lids} rings with a lid on the first, to scale`,
       picture: sceneOf(rings, 2),

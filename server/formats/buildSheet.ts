@@ -4,12 +4,13 @@ import { inUnit, type LengthUnit } from '../../core/measure/length.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
 import { kits, quantityFor } from '../../core/needs/supply.ts';
 import type { Scene } from '../../core/drawing/mark.ts';
+import { stepPictures } from '../../core/drawing/stepPictures.ts';
 import type { Need, Show } from '../../core/patterns/kernel.ts';
 import type { Placed } from '../../core/plan/order.ts';
 import { MARGIN, type Paper } from '../../core/print/paper.ts';
 import type { Finding } from '../../core/safety/check.ts';
 import { MM } from './pdf.ts';
-import { CAUTION, heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { CAUTION, drawn, heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
 
 export interface BuildSheet {
@@ -28,9 +29,17 @@ export interface BuildSheet {
   readonly unit: LengthUnit;
 }
 
+/** Largest size of a step's picture, mm. */
+const STEP_PICTURE = [34, 24] as const;
+
 /** All one needs at the bench: drawing, what to lay out, the steps in order, the cautions. */
 export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Array> {
   const scale = Math.min(1, 186 / b.scene.width, 78 / b.scene.height);
+  const pictures = stepPictures(
+    b.scene,
+    b.placed.map((p) => p.step.id),
+  );
+  const seen = (step: string): Scene[] => (pictures.has(step) ? [pictures.get(step)!] : []);
   const steps = b.placed.map((p, i): Content => ({
     unbreakable: true,
     margin: [0, 0, 0, 7],
@@ -63,7 +72,12 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
             : []),
         ],
       },
+      {
+        width: STEP_PICTURE[0] * MM,
+        stack: seen(p.step.id).map((scene) => drawn(scene, STEP_PICTURE, b.unit)),
+      },
     ],
+    columnGap: 8,
   }));
   const definition: TDocumentDefinitions = {
     pageSize: size === 'A4' ? 'A4' : 'LETTER',

@@ -1,7 +1,6 @@
 import type { Content, ContentText, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { toolPicture } from '../../core/drawing/tools.ts';
-import type { Scene } from '../../core/drawing/mark.ts';
 import { sheetWords, type SheetWords } from '../../core/lend/sheetWords.ts';
 import type { FamilyPaper, HomeDesign, PicturedPart } from '../../core/lend/familyPaper.ts';
 import { inUnit, type LengthUnit } from '../../core/measure/length.ts';
@@ -9,20 +8,9 @@ import { formatMinutes } from '../../core/measure/minutes.ts';
 import type { Placed } from '../../core/plan/order.ts';
 import { MARGIN } from '../../core/print/paper.ts';
 import { MM } from './pdf.ts';
-import { heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
-import { drawingSvg } from './svg.ts';
+import { drawn, heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
 
 type Style = Partial<ContentText>;
-
-/** A drawing in a box of so many mm, as large as it goes. */
-function picture(scene: Scene, [width, height]: readonly [number, number], unit: LengthUnit): Content {
-  const scale = Math.min(width / Math.max(scene.width, 1), height / Math.max(scene.height, 1));
-  return {
-    svg: drawingSvg(scene, unit, true),
-    width: scene.width * scale * MM,
-    height: scene.height * scale * MM,
-  };
-}
 
 const page = (p: FamilyPaper, title: string, content: Content[]): TDocumentDefinitions => ({
   pageSize: p.paper === 'A4' ? 'A4' : 'LETTER',
@@ -45,7 +33,7 @@ const headed = (p: FamilyPaper, over: string): Content[] => [
 function things(parts: readonly PicturedPart[], unit: LengthUnit): Content {
   const cell = (part: PicturedPart): TableCell => ({
     stack: [
-      ...(part.scene ? [picture(part.scene, [34, 22], unit)] : []),
+      ...(part.scene ? [drawn(part.scene, [34, 22], unit)] : []),
       type(`${part.due} × ${part.name}`, { fontSize: 11, margin: [0, 3, 0, 0] }),
     ],
     margin: [0, 4, 4, 6],
@@ -56,10 +44,12 @@ function things(parts: readonly PicturedPart[], unit: LengthUnit): Content {
   return { layout: 'noBorders', table: { widths: ['*', '*', '*', '*'], dontBreakRows: true, body: rows } };
 }
 
-/** A step with who does it and a picture of each tool; in a language of its own it has no English words beside it. */
+/** A step with who does it, what the thing looks like at it and what it is done with; in a language of its own it has no English words beside it. */
 function stepOf(p: Placed, i: number, d: HomeDesign, w: SheetWords, own: boolean, unit: LengthUnit): Content {
   const { step } = p;
   const done = d.prepared.includes(step.id);
+  const seen = done ? undefined : d.stepPictures.get(step.id);
+  const tools = step.tools.slice(0, 2);
   const notes = [
     w[step.who],
     `${Math.max(1, Math.round(p.minutes))} ${w.minutes}`,
@@ -73,8 +63,18 @@ function stepOf(p: Placed, i: number, d: HomeDesign, w: SheetWords, own: boolean
       type(done ? '✓' : `${i + 1}`, { bold: true, fontSize: 15, width: 24 } as Style),
       {
         width: 92,
-        columns: step.tools.slice(0, 2).map((t) => picture(toolPicture(t), [15, 9], unit)),
-        columnGap: 4,
+        stack: [
+          ...(seen ? [drawn(seen, [32, 24], unit)] : []),
+          ...(tools.length > 0
+            ? [
+                {
+                  margin: [0, seen ? 3 : 0, 0, 0] as [number, number, number, number],
+                  columns: tools.map((t) => drawn(toolPicture(t), [13, 7], unit)),
+                  columnGap: 4,
+                },
+              ]
+            : []),
+        ],
       },
       {
         width: '*',
@@ -124,7 +124,7 @@ export async function pictureSheetPdf(p: FamilyPaper): Promise<Uint8Array> {
         stack: [
           type(d.name, { bold: true, fontSize: 18 }),
           type(`${d.does} · ${formatAges(d.ageFrom, d.ageTo)}`, { color: QUIET, margin: [0, 0, 0, 4] }),
-          picture(d.scene, [150, 55], p.unit),
+          drawn(d.scene, [150, 55], p.unit),
         ],
         margin: [0, 12, 0, 0],
         ...(i > 0 ? { pageBreak: 'before' as const } : {}),
@@ -173,7 +173,7 @@ export async function countCardPdf(p: FamilyPaper): Promise<Uint8Array> {
     width: 10 * 5 * MM,
   });
   const body: TableCell[][] = p.parts.map((part) => [
-    part.scene ? picture(part.scene, [32, 16], p.unit) : '',
+    part.scene ? drawn(part.scene, [32, 16], p.unit) : '',
     {
       stack: [
         type(`${part.due}`, { bold: true, fontSize: 22 }),

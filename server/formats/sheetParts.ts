@@ -1,6 +1,10 @@
 import pdfmake from 'pdfmake';
 import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Scene } from '../../core/drawing/mark.ts';
+import type { LengthUnit } from '../../core/measure/length.ts';
 import { FACE_COUNT, fontPath, runsOf } from './fonts.ts';
+import { MM } from './pdf.ts';
+import { drawingSvg } from './svg.ts';
 
 export const CAUTION =
   'These are the usual cautions, not a certificate. Local toy-safety and licensing rules come first; ask the therapist who knows the child.';
@@ -41,6 +45,16 @@ export const heading = (words: string): Content => ({
   margin: [0, 12, 0, 6],
   headlineLevel: 1,
 });
+
+/** A drawing in its colours in a box of so many mm, as large as it goes. */
+export function drawn(scene: Scene, [width, height]: readonly [number, number], unit: LengthUnit): Content {
+  const scale = Math.min(width / Math.max(scene.width, 1), height / Math.max(scene.height, 1));
+  return {
+    svg: drawingSvg(scene, unit, true),
+    width: scene.width * scale * MM,
+    height: scene.height * scale * MM,
+  };
+}
 
 export const pdfOf = async (definition: TDocumentDefinitions): Promise<Uint8Array> =>
   new Uint8Array(await pdfmake.createPdf(definition).getBuffer());

@@ -8,10 +8,16 @@ const escape = (s: string): string =>
   s.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`).replace(/\p{Cc}/gu, '');
 const n = (x: number): string => (Math.round(x * 1000) / 1000).toString();
 
-const pen = (role: MarkRole): string => {
+/** A line as its role has it; `least` mm thick where the drawing is made smaller, in the colour of what is done now. */
+const pen = (role: MarkRole, least = 0, now = false): string => {
   const { width, dash, grey } = PENS[role];
-  return `stroke="${grey ? '#777' : '#000'}" stroke-width="${width}"${dash ? ` stroke-dasharray="${dash.join(' ')}"` : ''}`;
+  const thick = Math.max(width, least);
+  const colour = now ? NOW : grey ? '#777' : '#000';
+  const dashes = dash?.map((d) => n(d * Math.max(1, (3 * thick) / width / 4))).join(' ');
+  return `stroke="${colour}" stroke-width="${n(thick)}"${dashes ? ` stroke-dasharray="${dashes}"` : ''}`;
 };
+/** The colour of what the hand does at a step. */
+const NOW = '#b0451a';
 const points = (list: readonly (readonly [number, number])[]): string =>
   list.map((p) => `${n(p[0])},${n(p[1])}`).join(' ');
 
@@ -26,20 +32,24 @@ const fillOf = (m: { role: MarkRole; colour?: string | undefined }, coloured: bo
         ? (m.colour ?? '#e9e8df')
         : 'none';
 
-function markSvg(m: Mark, unit: LengthUnit, coloured = false): string {
+/** `bold`: thickness of the line round what is done at this step, mm; the other lines are a sixth of it at least. */
+function markSvg(m: Mark, unit: LengthUnit, coloured = false, bold = 0): string {
+  const now = m.now === true;
+  const least = now ? bold : bold / 6;
+  const line = 'role' in m ? pen(m.role, least, now) : '';
   switch (m.kind) {
     case 'circle': {
       const [x, y] = [n(m.at[0]), n(m.at[1])];
       const cross =
         m.role === 'punch' ? `<path d="M${x} ${y}m-1.2 0h2.4m-1.2 -1.2v2.4" ${pen('draw')}/>` : '';
-      return `<circle class="${m.role}" cx="${x}" cy="${y}" r="${n(m.radius)}" fill="${fillOf(m, coloured)}" ${pen(m.role)}/>${cross}`;
+      return `<circle class="${m.role}" cx="${x}" cy="${y}" r="${n(m.radius)}" fill="${fillOf(m, coloured)}" ${line}/>${cross}`;
     }
     case 'outline':
-      return `<polygon class="${m.role}" points="${points(m.points)}" fill="${fillOf(m, coloured)}" ${pen(m.role)}/>`;
+      return `<polygon class="${m.role}" points="${points(m.points)}" fill="${fillOf(m, coloured)}" ${line}/>`;
     case 'line':
       if (coloured && m.width !== undefined)
-        return `<polyline class="${m.role}" points="${points(m.points)}" fill="none" stroke="${m.colour ?? '#8e6836'}" stroke-width="${n(m.width)}"/>`;
-      return `<polyline class="${m.role}" points="${points(m.points)}" fill="none" ${pen(m.role)}/>`;
+        return `<polyline class="${m.role}" points="${points(m.points)}" fill="none" stroke="${now ? NOW : (m.colour ?? '#8e6836')}" stroke-width="${n(Math.max(m.width, least))}"/>`;
+      return `<polyline class="${m.role}" points="${points(m.points)}" fill="none" ${line}/>`;
     case 'dimension': {
       const [a, b] = [
         [m.from[0] + m.side[0], m.from[1] + m.side[1]],
@@ -55,10 +65,12 @@ function markSvg(m: Mark, unit: LengthUnit, coloured = false): string {
 }
 
 /** A drawing as SVG, one user unit a millimetre, for a paper that scales it. Its figures are plain digits and signs. */
-export const drawingSvg = (scene: Scene, unit: LengthUnit, coloured = false): string =>
-  `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${n(scene.width)} ${n(scene.height)}" font-family="face0">${scene.marks
-    .map((m) => markSvg(m, unit, coloured))
+export const drawingSvg = (scene: Scene, unit: LengthUnit, coloured = false): string => {
+  const bold = scene.marks.some((m) => m.now) ? Math.max(scene.width, scene.height) / 90 : 0;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${n(scene.width)} ${n(scene.height)}" font-family="face0">${scene.marks
+    .map((m) => markSvg(m, unit, coloured, bold))
     .join('')}</svg>`;
+};
 
 /** A template page as SVG whose user unit is 1 mm and whose size on paper is said in mm. */
 export function templateSvg(page: TemplatePage, words: TemplateWords): string {

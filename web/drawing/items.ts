@@ -73,9 +73,12 @@ function styleOf(m: Figure, px: number, on: 'mat' | 'paper'): SVGProps<SVGPathEl
   const thick = m.kind === 'line' ? m.width : undefined;
   return {
     fill: m.kind === 'line' ? 'none' : m.colour && look.dyed ? m.colour : fill,
-    stroke:
-      m.kind === 'line' && m.colour ? m.colour : edge(look.dyed ? m.colour : undefined, on, look.stroke),
-    strokeWidth: Math.max(thick ?? 0, (look.width ?? 1.2) * (paper ? 0.7 : 1) * px),
+    stroke: m.now
+      ? 'var(--fox)'
+      : m.kind === 'line' && m.colour
+        ? m.colour
+        : edge(look.dyed ? m.colour : undefined, on, look.stroke),
+    strokeWidth: Math.max(thick ?? 0, (m.now ? 2.6 : (look.width ?? 1.2) * (paper ? 0.7 : 1)) * px),
     strokeDasharray: look.dash && thick === undefined ? look.dash.map((d) => d * px).join(' ') : undefined,
     strokeLinejoin: 'round',
     strokeLinecap: m.kind === 'line' ? 'round' : undefined,

@@ -2,9 +2,11 @@ import '../jitless.ts';
 import { expose } from 'comlink';
 import { loadPattern, type AnyAt, type AnyDials, type Fit, type Rung } from '../../core/patterns/index.ts';
 import type { Scene } from '../../core/drawing/mark.ts';
+import { growing } from '../../core/drawing/stepPictures.ts';
 import type { Material } from '../../core/materials/material.ts';
 import { supply, type BenchDesign, type Supply } from '../../core/needs/supply.ts';
 import { checkContainer } from '../../core/packing/container.ts';
+import { orderSteps } from '../../core/plan/order.ts';
 import { patternsFromStock } from '../../core/plan/patternsMade.ts';
 import { suggest, type Wish } from '../../core/plan/suggest.ts';
 import type { Market, PlaceRules } from '../../core/safety/rules.ts';
@@ -94,6 +96,17 @@ export const bench = {
   picture: async (a: AnyAt & { pattern: string }): Promise<Scene> => {
     const pattern = await loadPattern(a.pattern);
     return once(`picture ${JSON.stringify(a)}`, () => pattern.draw(a).picture);
+  },
+  /** What a design looks like at a step of its making; as it is in the end before anything of it can be seen. */
+  pictureAt: async (a: AnyAt & { pattern: string }, step: string): Promise<Scene> => {
+    const pattern = await loadPattern(a.pattern);
+    const things = once(`growing ${JSON.stringify(a)}`, () => {
+      const order = orderSteps(pattern.steps(a), 1).map((p) => p.step.id);
+      const { scene, picture } = pattern.draw(a);
+      return { at: growing(scene, order), picture };
+    });
+    const thing = things.at.get(step)?.picture;
+    return thing && thing.marks.length > 0 ? thing : things.picture;
   },
   suggest: (
     family: string,

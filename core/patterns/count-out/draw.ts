@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, moved, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import { atStep, circle, dimension, moved, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import { materialMarks } from '../../drawing/material.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { kindOf } from '../making.ts';
@@ -15,16 +15,17 @@ function card(at: At<Dials>, n: number, role: 'body' | 'cut'): Mark[] {
   const numeral = d.shows !== 'quantity';
   const middle: Vec2 = [0, d.shows === 'numeral' ? 0 : -d.height / 2 + HEAD / 2 + 2];
   const high = d.shows === 'numeral' ? Math.min(d.width, d.height) * 0.6 : 20;
-  return [
-    rectangle(role, [0, 0], [d.width, d.height], {
-      corner: 4,
-      colour: role === 'body' ? '#fffdf8' : undefined,
-    }),
+  const shown: Mark[] = [
     ...(numeral ? [words(middle, String(n), high)] : []),
     ...(d.shows === 'numeral'
       ? []
       : spots(at, n).map((p) => circle(role === 'body' ? 'guide' : 'draw', p, wide))),
   ];
+  const edge = rectangle(role, [0, 0], [d.width, d.height], {
+    corner: 4,
+    colour: role === 'body' ? '#fffdf8' : undefined,
+  });
+  return role === 'body' ? [...atStep('cut', [edge], 'print'), ...atStep('print', shown)] : [edge, ...shown];
 }
 
 /** The cards in a row, tokens on the last, the rest of the tokens in a heap below. */
@@ -42,7 +43,7 @@ export function draw(at: At<Dials>): Drawing {
       d.shows !== 'numeral' && i < 2
         ? spots(at, n).flatMap((p, k) => materialMarks(kinds[k % kinds.length]!, p))
         : [];
-    return [...marks, ...on].map((m) => moved(m, by));
+    return [...marks, ...atStep('try', on)].map((m) => moved(m, by));
   });
   const rows = Math.ceil(numbers.length / columns);
   const wide = Math.max(...kinds.map((k) => tokenSize(k).wide));
@@ -55,7 +56,7 @@ export function draw(at: At<Dials>): Drawing {
   ).flat();
   const scene: Mark[] = [
     ...laid,
-    ...heap,
+    ...atStep('try', heap),
     dimension([-d.width / 2, -d.height / 2], [d.width / 2, -d.height / 2], [0, -8]),
     dimension([-d.width / 2, -d.height / 2], [-d.width / 2, d.height / 2], [-10, 0]),
   ];

@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import { atStep, circle, dimension, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import { materialMarks, pictureSize } from '../../drawing/material.ts';
 import { outlineName, sizedOutline, boxOf } from '../../outline/outline.ts';
 import { kindOf } from '../making.ts';
@@ -29,8 +29,10 @@ export function draw(at: At<Dials>): Drawing {
           ),
         ]
       : []),
-    rectangle('body', [0, 0], [pw, ph], { corner: 2, colour: '#fffdf8' }),
-    outline('guide', edge),
+    ...atStep('print', [
+      rectangle('body', [0, 0], [pw, ph], { corner: 2, colour: '#fffdf8' }),
+      outline('guide', edge),
+    ]),
   ];
   const spots = dots.flatMap((p, i): Mark[] => [
     d.colours === 'by key' && kinds.length > 1
@@ -55,9 +57,8 @@ export function draw(at: At<Dials>): Drawing {
   const [first] = dots;
   const scene: Mark[] = [
     ...sheet,
-    ...spots,
-    ...covered,
-    ...beside,
+    ...atStep('print', spots),
+    ...atStep('try', [...covered, ...beside]),
     dimension([-pw / 2, ph / 2], [pw / 2, ph / 2], [0, 10]),
     dimension([-pw / 2, -ph / 2], [-pw / 2, ph / 2], [-10, 0]),
     ...(first

@@ -1,5 +1,15 @@
 import type { Mark, MarkRole } from '../../drawing/mark.ts';
-import { bounds, circle, dimension, moved, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import {
+  atStep,
+  bounds,
+  circle,
+  dimension,
+  moved,
+  outline,
+  rectangle,
+  sceneOf,
+  words,
+} from '../../drawing/marks.ts';
 import { materialMarks, placed as rotate } from '../../drawing/material.ts';
 import { rectangleOutline, type Vec2 } from '../../geometry/index.ts';
 import { extentsOf, type Material } from '../../materials/material.ts';
@@ -211,8 +221,14 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
   });
   const marks: Mark[] = [
     ...lid,
-    ...(d.cover === 'open' ? [] : on.map((p) => openingMark(p, 'opening'))),
-    ...tapeMarks(at),
+    ...(d.cover === 'open'
+      ? []
+      : atStep(
+          'cut',
+          on.map((p) => openingMark(p, 'opening')),
+          'draw',
+        )),
+    ...atStep('tape', tapeMarks(at)),
     ...inOpening,
     ...numbers,
     // A slit from rim to rim is as long as the mouth: only its width is the dial's.
@@ -226,7 +242,7 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
       d.cover === 'lid' || d.cover === 'sip hole' ? 'lid' : 'rim',
       lidW,
     ),
-    ...pieces,
+    ...atStep('try', pieces),
   ];
   const picture = [
     ...lid,

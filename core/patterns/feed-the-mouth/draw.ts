@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, moved, outline, rectangle, sceneOf } from '../../drawing/marks.ts';
+import { atStep, circle, dimension, line, moved, outline, rectangle, sceneOf } from '../../drawing/marks.ts';
 import { materialMarks, pictureSize } from '../../drawing/material.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { kindOf } from '../making.ts';
@@ -41,7 +41,7 @@ function face(at: At<Dials>, squeezed: boolean): Mark[] {
             ? materialMarks(eyes, p)
             : [circle('shade', p, eye, '#ffffff'), circle('piece', p, eye * 0.45, '#21302d')];
         });
-  return [...body, ...seen];
+  return [...body, ...atStep('face', seen)];
 }
 
 /** The open mouth as a lens about its middle. */
@@ -89,7 +89,7 @@ export function draw(at: At<Dials>): Drawing {
         : []),
     ];
   };
-  const closed: Mark[] = [...face(at, false), ...slit('piece-detail', [0, low])];
+  const closed: Mark[] = [...face(at, false), ...atStep('cut', slit('piece-detail', [0, low]))];
   const { opening } = lensOf(mouthOf(ball, d));
   const [first] = items;
   const [w, h] = pictureSize(first!);
@@ -141,10 +141,12 @@ export function draw(at: At<Dials>): Drawing {
   ).flat();
   const made: Mark[] = [
     ...closed,
-    ...open.map((m) => moved(m, [step, 0])),
-    ...arrow(step - across / 2 - 4, 1),
-    ...arrow(step + across / 2 + 4, -1),
-    ...beside,
+    ...atStep('count', [
+      ...open.map((m) => moved(m, [step, 0])),
+      ...arrow(step - across / 2 - 4, 1),
+      ...arrow(step + across / 2 + 4, -1),
+      ...beside,
+    ]),
   ];
   const measures: Mark[] = [
     dimension([-across / 2, high / 2], [across / 2, high / 2], [0, 26], 'across', across),

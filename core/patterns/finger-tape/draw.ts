@@ -1,5 +1,15 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, moved, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import {
+  atStep,
+  circle,
+  dimension,
+  line,
+  moved,
+  outline,
+  rectangle,
+  sceneOf,
+  words,
+} from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { At, Drawing, Sheet } from '../kernel.ts';
 import { parts, scraps, stripFor, stripWidth, type Dials } from './dials.ts';
@@ -63,22 +73,26 @@ export function draw(at: At<Dials>): Drawing {
   const [cw, ch] = [length / across, width / down];
   const sheet = (k: number): Mark[] => [
     rectangle('body', [0, 0], [length, width], { colour: papers[k]!.colour }),
-    ...Array.from({ length: across - 1 }, (_, i): Mark => {
-      const u = -length / 2 + (i + 1) * cw;
-      return line('guide', [
-        [u, -width / 2],
-        [u, width / 2],
-      ]);
-    }),
-    ...Array.from({ length: down - 1 }, (_, i): Mark => {
-      const v = -width / 2 + (i + 1) * ch;
-      return line('guide', [
-        [-length / 2, v],
-        [length / 2, v],
-      ]);
-    }),
+    ...atStep('halve', [
+      ...Array.from({ length: across - 1 }, (_, i): Mark => {
+        const u = -length / 2 + (i + 1) * cw;
+        return line('guide', [
+          [u, -width / 2],
+          [u, width / 2],
+        ]);
+      }),
+      ...Array.from({ length: down - 1 }, (_, i): Mark => {
+        const v = -width / 2 + (i + 1) * ch;
+        return line('guide', [
+          [-length / 2, v],
+          [length / 2, v],
+        ]);
+      }),
+    ]),
     // One is on the finger already.
-    rectangle('opening', [length / 2 - cw / 2, -width / 2 + ch / 2], [cw * 0.94, ch * 0.94]),
+    ...atStep('strip', [
+      rectangle('opening', [length / 2 - cw / 2, -width / 2 + ch / 2], [cw * 0.94, ch * 0.94]),
+    ]),
   ];
   const top = -w * 4.6;
   const papersAt = (k: number): Vec2 => [x + length / 2 + k * (length + 12), top + width / 2];
@@ -102,15 +116,18 @@ export function draw(at: At<Dials>): Drawing {
           ...(post > 0
             ? [
                 circle('body', [right + post / 2, top + post / 2], post, box!.colour),
-                circle('opening', [right + post / 2, top + post / 2], d.hole),
+                ...atStep('hole', [circle('opening', [right + post / 2, top + post / 2], d.hole)]),
               ]
             : []),
-          ...Array.from({ length: min(4, cut.pieces) }, (_, i) =>
-            circle(
-              'piece',
-              [right + cut.ball / 2 + i * (cut.ball + 4), top + post + 18],
-              cut.ball,
-              papers[i % colours]!.colour,
+          ...atStep(
+            'count',
+            Array.from({ length: min(4, cut.pieces) }, (_, i) =>
+              circle(
+                'piece',
+                [right + cut.ball / 2 + i * (cut.ball + 4), top + post + 18],
+                cut.ball,
+                papers[i % colours]!.colour,
+              ),
             ),
           ),
         ];
@@ -172,7 +189,7 @@ export function draw(at: At<Dials>): Drawing {
     ],
   };
   return {
-    scene: sceneOf([...fingers, ...sheets, ...band, ...balls, ...measures]),
+    scene: sceneOf([...atStep('strip', fingers), ...sheets, ...atStep('strip', band), ...balls, ...measures]),
     about: `${d.fingers === 1 ? 'A finger' : `${d.fingers} fingers`} with tape, sticky side out, and ${cut.pieces * colours} paper pieces, to scale`,
     picture: sceneOf([...fingers, ...sheet(0).map((m) => moved(m, papersAt(0)))], 3),
     sheets: [cutSheet],

@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, outline, sceneOf } from '../../drawing/marks.ts';
+import { atStep, circle, dimension, line, outline, sceneOf } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { boxOf, outlineName, sizedOutline } from '../../outline/outline.ts';
 import { PatternError, type At, type Drawing, type Fit } from '../kernel.ts';
@@ -58,11 +58,13 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
   const a: Vec2 = holes[0] ?? [0, 0];
   const b: Vec2 = holes[1] ?? [0, 0];
   const scene: Mark[] = [
-    ...board,
-    ...punched('opening'),
-    ...stitches,
-    thread(tail),
-    line('piece-detail', [end, [end[0] + 12, end[1]]], { width: d.tip, colour: '#6b604b' }),
+    ...atStep('cut', board, 'draw'),
+    ...atStep('punch', punched('opening'), 'draw'),
+    ...atStep('lace', [
+      ...stitches,
+      thread(tail),
+      line('piece-detail', [end, [end[0] + 12, end[1]]], { width: d.tip, colour: '#6b604b' }),
+    ]),
     dimension([x0, y1], [x1, y1], [0, 12]),
     dimension([x1, y0], [x1, y1], [14, 0]),
     ...(holes.length > 1

@@ -1,6 +1,16 @@
 import { Clipper, FillRule } from 'clipper2-ts';
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, moved, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import {
+  atStep,
+  circle,
+  dimension,
+  line,
+  moved,
+  outline,
+  rectangle,
+  sceneOf,
+  words,
+} from '../../drawing/marks.ts';
 import { materialMarks, pictureSize } from '../../drawing/material.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { sizedOutline } from '../../outline/outline.ts';
@@ -79,11 +89,15 @@ function pairs(at: At<Dials>): Mark[] {
   const step: Vec2 = [2 * d.width + 26, d.height + 12];
   return Array.from({ length: d.number }, (_, i) => {
     const by: Vec2 = [(i % columns) * step[0], Math.floor(i / columns) * step[1]];
-    const first = [plainCard(d, false), ...content(shownOn(d, i), [d.width, d.height], i, false)];
+    const card = (shown: readonly Mark[]): Mark[] => [
+      ...atStep('cut', [plainCard(d, false)], 'print'),
+      ...atStep('colour', shown, 'print'),
+    ];
+    const first = card(content(shownOn(d, i), [d.width, d.height], i, false));
     const second =
       hasStick(d) && stick
-        ? materialMarks({ ...stick, colour: shownOn(d, i).colour! }, [0, 0])
-        : [plainCard(d, false), ...partner(d, i, false)];
+        ? atStep('sticks', materialMarks({ ...stick, colour: shownOn(d, i).colour! }, [0, 0]))
+        : card(partner(d, i, false));
     // Those that are not yet found lie apart and a little askew.
     const apart = i < Math.ceil(d.number / 2) ? 3 : 12;
     return [...first, ...second.map((m) => moved(m, [d.width + apart, 0]))].map((m) => moved(m, by));
@@ -123,7 +137,14 @@ function halfMarks(d: Dials, side: -1 | 1, cut: CutLine, picture: readonly Mark[
   let marks = cutUp.get(key);
   if (!marks) {
     const edge = seen(halfOutline(cut, [d.width, d.height], side, d.cut));
-    marks = [outline('body', edge, [0, 0], { colour: PAPER }), ...picture.flatMap((m) => partOf(m, edge))];
+    marks = [
+      ...atStep('cut', [outline('body', edge, [0, 0], { colour: PAPER })], 'print'),
+      ...atStep(
+        'colour',
+        picture.flatMap((m) => partOf(m, edge)),
+        'print',
+      ),
+    ];
     if (cutUp.size >= MOST_CUT_UP) cutUp.delete(cutUp.keys().next().value!);
     cutUp.set(key, marks);
   }
@@ -142,8 +163,13 @@ function halves(d: Dials): Mark[] {
       halfMarks(d, side, lines[i]!, picture).map((m) => moved(m, [by[0] + side * open, by[1]])),
     );
     if (!open)
-      marks.push(moved(line('guide', seen(linePoints(lines[i]!, d.height, d.cut)), { width: 0.8 }), by));
-    marks.push(...picture.filter((m) => m.kind === 'words').map((m) => moved(m, [by[0] - open, by[1]])));
+      marks.push(
+        ...atStep('halve', [
+          moved(line('guide', seen(linePoints(lines[i]!, d.height, d.cut)), { width: 0.8 }), by),
+        ]),
+      );
+    const written = picture.filter((m) => m.kind === 'words').map((m) => moved(m, [by[0] - open, by[1]]));
+    marks.push(...atStep('print', written));
     return marks;
   }).flat();
 }
@@ -165,14 +191,20 @@ function insets(at: At<Dials>): Mark[] {
   const places = placesOf(d);
   const shape = (i: number) => INSETS[i % INSETS.length]!;
   const piece = (i: number, p: Vec2): Mark[] => [
-    outline('piece', insetOutline(shape(i), d.width), p, { colour: ink(i) }),
-    ...(knob ? [circle('piece', p, Math.min(...pictureSize(knob), d.width * 0.5), knob.colour)] : []),
+    ...atStep('cut', [outline('piece', insetOutline(shape(i), d.width), p, { colour: ink(i) })], 'print'),
+    ...(knob
+      ? atStep('knob', [circle('piece', p, Math.min(...pictureSize(knob), d.width * 0.5), knob.colour)])
+      : []),
   ];
   const out = Math.ceil(d.number / 2);
   const perColumn = Math.max(1, Math.floor(size[1] / pitch));
   return [
     rectangle('body', [0, 0], size, { corner: 3, colour: board?.colour ?? '#B98F5C' }),
-    ...places.map((p, i) => outline('opening', holeOutline(shape(i), d.width, d.loose), p)),
+    ...atStep(
+      'cut',
+      places.map((p, i) => outline('opening', holeOutline(shape(i), d.width, d.loose), p)),
+      'print',
+    ),
     ...places.flatMap((p, i) => (i >= out ? piece(i, p) : [])),
     ...Array.from({ length: out }, (_, i) =>
       piece(i, [

@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks.ts';
+import { atStep, circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks.ts';
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { evenly } from '../../outline/along.ts';
@@ -73,8 +73,8 @@ export function draw(at: At<Dials>): Drawing {
       round
         ? circle('guide', middle, along - 8)
         : rectangle('guide', middle, [Math.max(1, along - 8), Math.max(1, across - 8)]),
-      ...spots,
-      ...pegs,
+      ...atStep('spots', spots),
+      ...atStep('try', pegs),
     ];
   };
   const all = Array.from({ length: rims }, (_, k) =>

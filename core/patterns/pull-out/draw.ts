@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import { atStep, circle, dimension, line, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { kindOf } from '../making.ts';
 import type { At, Drawing, Fit } from '../kernel.ts';
@@ -64,7 +64,11 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
     round
       ? circle('guide', [0, 0], along - 2 * FROM_FOLD)
       : rectangle('guide', [0, 0], [Math.max(1, along - 2 * FROM_FOLD), Math.max(1, across - 2 * FROM_FOLD)]),
-    ...here.map((p) => opening(p, 'opening')),
+    ...atStep(
+      'cut',
+      here.map((p) => opening(p, 'opening')),
+      'draw',
+    ),
   ];
   const cloth = kinds.some(isCloth);
   const out = cloth ? Math.min(d.proud, 80) : d.proud;
@@ -93,14 +97,14 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
     });
   });
   const side: Mark[] = [
-    ...standing,
+    ...atStep('try', standing),
     rectangle('container', [0, ground - depth / 2], [along, depth], { corner: 2, colour: box.colour }),
   ];
   const [first] = here;
   const scene: Mark[] = [
     ...top,
     ...side,
-    ...sections(at, [max(along / 2, 40) + 60, -across / 2]),
+    ...atStep('cut', sections(at, [max(along / 2, 40) + 60, -across / 2])),
     ...(first
       ? [
           dimension(

@@ -1,5 +1,15 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, moved, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import {
+  atStep,
+  circle,
+  dimension,
+  line,
+  moved,
+  outline,
+  rectangle,
+  sceneOf,
+  words,
+} from '../../drawing/marks.ts';
 import { materialMarks, pictureSize } from '../../drawing/material.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { At, Drawing, Sheet } from '../kernel.ts';
@@ -46,14 +56,17 @@ function plates(at: At<Dials>): Mark[] {
   return [
     circle('body', [0, 0], across, body.colour),
     circle('guide', [0, 0], 2 * floor),
-    outline('opening', window),
-    ...heap(at, (p) => inWindow(p) && p[1] > level * 0.8, [-floor, 0, 0, floor]),
+    ...atStep('fill', [
+      outline('opening', window),
+      ...heap(at, (p) => inWindow(p) && p[1] > level * 0.8, [-floor, 0, 0, floor]),
+    ]),
+    // All but those over the mouth come first; it is closed once it is filled.
     ...(d.seal === 'staples'
       ? Array.from({ length: min(d.staples, 200) }, (_, i) => {
           const a = (2 * PI * (i + 0.5)) / d.staples;
           const [c, s] = [cos(a), sin(a)];
           const along = d.stapleWidth / 2;
-          return line(
+          const staple = line(
             'piece',
             [
               [lie * c - along * -s, lie * s - along * c],
@@ -61,13 +74,15 @@ function plates(at: At<Dials>): Mark[] {
             ],
             { width: 1.4, colour: '#5f6b70' },
           );
+          const isOverMouth = Math.abs(a - PI / 2) * lie < d.mouth / 2;
+          return { ...staple, step: isOverMouth ? 'close' : 'half' };
         })
-      : [
+      : atStep('close', [
           line('thread', [...ring(72, (a) => [(r - 5) * cos(a), (r - 5) * sin(a)]), [r - 5, 0]], {
             width: 10,
             colour: tape?.colour ?? '#2B5F8C',
           }),
-        ]),
+        ])),
   ];
 }
 
@@ -97,7 +112,11 @@ function tube(at: At<Dials>): Mark[] {
       );
     }),
   ];
-  return [rectangle('body', [0, 0], [across, long], { colour: body.colour }), ...end(-1), ...end(1)];
+  return [
+    rectangle('body', [0, 0], [across, long], { colour: body.colour }),
+    ...atStep('close', end(-1)),
+    ...atStep('half', end(1)),
+  ];
 }
 
 /** A bottle or jar, seen into. */
@@ -109,8 +128,15 @@ function bottle(at: At<Dials>): Mark[] {
   const level = (high - 20) * (d.full / 100);
   return [
     ...materialMarks(body, [0, 0]),
-    rectangle('opening', [0, high / 2 - 6 - (high - 30) / 2], [inner, high - 30], { corner: 4 }),
-    ...heap(at, (p) => p[1] > high / 2 - 8 - level, [-inner / 2 + 2, -high / 2, inner / 2 - 2, high / 2 - 8]),
+    ...atStep('fill', [
+      rectangle('opening', [0, high / 2 - 6 - (high - 30) / 2], [inner, high - 30], { corner: 4 }),
+      ...heap(at, (p) => p[1] > high / 2 - 8 - level, [
+        -inner / 2 + 2,
+        -high / 2,
+        inner / 2 - 2,
+        high / 2 - 8,
+      ]),
+    ]),
   ];
 }
 
@@ -219,7 +245,7 @@ export function draw(at: At<Dials>): Drawing {
     bottle: 'A bottle, seen into',
   }[kind];
   return {
-    scene: sceneOf([...made, ...beside, ...square, ...measures]),
+    scene: sceneOf([...made, ...atStep('fill', beside), ...atStep('half', square), ...measures]),
     about: `${about}, to scale`,
     picture: sceneOf(made, 3),
     sheets: sheets(at),

@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import { atStep, circle, dimension, line, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import { materialMarks } from '../../drawing/material.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { kindOf } from '../making.ts';
@@ -26,17 +26,19 @@ export function draw(at: At<Dials>): Drawing {
     return [
       around(p, stands, 'container'),
       square ? rectangle('guide', p, [mouth, mouth], { corner: 3 }) : circle('guide', p, mouth),
-      d.shows === 'colour' && kinds.length > 1
-        ? rectangle('shade', [p[0], p[1] - stands / 2 + 6], [stands * 0.6, 10], {
-            corner: 2,
-            colour: kind.colour,
-          })
-        : rectangle('body', [p[0], p[1] - stands / 2 + 6], [stands * 0.7, 14], {
-            corner: 2,
-            colour: '#fffdf8',
-          }),
-      ...(says[i] ? [words([p[0], p[1] - stands / 2 + 6], says[i].slice(0, 9), 10)] : []),
-      ...materialMarks(kind, [p[0], p[1] + 4]),
+      ...atStep('cards', [
+        d.shows === 'colour' && kinds.length > 1
+          ? rectangle('shade', [p[0], p[1] - stands / 2 + 6], [stands * 0.6, 10], {
+              corner: 2,
+              colour: kind.colour,
+            })
+          : rectangle('body', [p[0], p[1] - stands / 2 + 6], [stands * 0.7, 14], {
+              corner: 2,
+              colour: '#fffdf8',
+            }),
+        ...(says[i] ? [words([p[0], p[1] - stands / 2 + 6], says[i].slice(0, 9), 10)] : []),
+      ]),
+      ...atStep('try', materialMarks(kind, [p[0], p[1] + 4])),
     ];
   });
   const heap = bowls.flatMap((bowl) =>
@@ -47,7 +49,12 @@ export function draw(at: At<Dials>): Drawing {
     }).flat(),
   );
   const board: Mark[] = [rectangle('body', [0, 0], [w, h], { corner: 8, colour: tray?.colour ?? '#d8c7a3' })];
-  const all: Mark[] = [...board, ...cupMarks, ...bowls.map((b) => around(b, stands, 'container')), ...heap];
+  const all: Mark[] = [
+    ...board,
+    ...cupMarks,
+    ...bowls.map((b) => around(b, stands, 'container')),
+    ...atStep('try', heap),
+  ];
   const [a] = cups;
   const scene: Mark[] = [
     ...all,

@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import { atStep, circle, dimension, line, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { At, Drawing, Sheet } from '../kernel.ts';
 import { isTube, parts, ringOf, type Dials } from './dials.ts';
@@ -60,14 +60,16 @@ export function draw(at: At<Dials>): Drawing {
         ]
       : [];
   const body: Mark[] = [
-    rectangle('body', [0, (top - under.height) / 2], [thick, d.post], { corner: 2, colour: post.colour }),
+    ...atStep('post', [
+      rectangle('body', [0, (top - under.height) / 2], [thick, d.post], { corner: 2, colour: post.colour }),
+    ]),
     ...(base
-      ? [
+      ? atStep('base', [
           rectangle('container', [0, -under.height / 2], [2 * under.radius, Math.max(1, under.height)], {
             corner: 2,
             colour: base.colour,
           }),
-        ]
+        ])
       : []),
   ];
   const right = Math.max(ring.outer / 2, under.radius);
@@ -75,13 +77,14 @@ export function draw(at: At<Dials>): Drawing {
   const beside: Vec2 = [right + 44 + ring.outer / 2, -ring.outer / 2];
   const scene: Mark[] = [
     ...body,
-    ...rings,
-    ...picture,
+    ...atStep('try', [...rings, ...picture]),
     dimension([right, -under.height], [right, -under.height - stack], [14, 0], 'rings', stack),
     dimension([-right, 0], [-right, top], [-12, 0], undefined, d.post + under.height),
     dimension([-thick / 2, top], [thick / 2, top], [0, -8]),
-    circle('piece', beside, ring.outer, part.colour),
-    circle('opening', beside, ring.hole),
+    ...atStep('cut', [
+      circle('piece', beside, ring.outer, part.colour),
+      circle('opening', beside, ring.hole),
+    ]),
     dimension(
       [beside[0] - ring.hole / 2, beside[1]],
       [beside[0] + ring.hole / 2, beside[1]],

@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, moved, rectangle, sceneOf } from '../../drawing/marks.ts';
+import { atStep, circle, dimension, line, moved, rectangle, sceneOf } from '../../drawing/marks.ts';
 import { materialMarks, pictureSize } from '../../drawing/material.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { boxOf, outlineName } from '../../outline/outline.ts';
@@ -37,11 +37,9 @@ function traced(at: At<Dials>): { marks: Mark[]; size: Vec2 } {
     size,
     marks: [
       rectangle('body', [0, 0], size, { corner: 2, colour: '#bcd3d4' }),
-      strand(closed(edge)),
-      ...across.map(([a, b]) => strand([a, b], d.line * 0.8)),
+      ...atStep('trace', [strand(closed(edge)), ...across.map(([a, b]) => strand([a, b], d.line * 0.8))]),
       // The line itself runs in the middle of the glue.
-      line('guide', closed(edge)),
-      ...corners,
+      ...atStep('tape', [line('guide', closed(edge)), ...corners]),
     ],
   };
 }
@@ -106,7 +104,7 @@ export function draw(at: At<Dials>): Drawing {
       ],
       { width: 1.2 },
     ),
-  ].map((m) => moved(m, [x + reach, 0]));
+  ].map((m) => ({ ...moved(m, [x + reach, 0]), step: 'hang' }));
   const measures: Mark[] = [
     dimension([x0, y1], [x1, y1], [0, h / 2 - y1 + 10], 'across', x1 - x0),
     dimension(

@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { dimension, line, moved, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import { atStep, dimension, line, moved, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import { materialMarks, pictureSize } from '../../drawing/material.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { At, Drawing, Sheet } from '../kernel.ts';
@@ -69,17 +69,24 @@ function made(at: At<Dials>): Mark[] {
   const across = (Math.atan2(at2[1] - at1[1], at2[0] - at1[0]) * 180) / Math.PI;
   return [
     ground,
-    ...way(course),
-    line('guide', course.closed ? [...course.middle, start] : course.middle, { width: 0.8 }),
-    rectangle('shade', at1, [3, at.dials.lane], { turn: across, colour: '#fffdf8' }),
-    ...(outer ? laid(outer, thick, barrier.colour) : [cord(course.outer)]),
-    ...(inner ? laid(inner, thick, darker) : [cord(course.inner)]),
-    ...(tape
-      ? [...(outer ? taped(outer, tape.colour) : []), ...(inner ? taped(inner, tape.colour) : [])]
-      : []),
-    ...(runner.form === 'disc' || runner.solid === 'ball'
-      ? materialMarks(runner, start)
-      : [rectangle('piece', start, [w, h], { turn, corner: min(w, h) * 0.3, colour: runner.colour })]),
+    ...atStep('draw', [
+      ...way(course),
+      line('guide', course.closed ? [...course.middle, start] : course.middle, { width: 0.8 }),
+      rectangle('shade', at1, [3, at.dials.lane], { turn: across, colour: '#fffdf8' }),
+    ]),
+    ...atStep('tape', [
+      ...(outer ? laid(outer, thick, barrier.colour) : [cord(course.outer)]),
+      ...(inner ? laid(inner, thick, darker) : [cord(course.inner)]),
+      ...(tape
+        ? [...(outer ? taped(outer, tape.colour) : []), ...(inner ? taped(inner, tape.colour) : [])]
+        : []),
+    ]),
+    ...atStep(
+      'try',
+      runner.form === 'disc' || runner.solid === 'ball'
+        ? materialMarks(runner, start)
+        : [rectangle('piece', start, [w, h], { turn, corner: min(w, h) * 0.3, colour: runner.colour })],
+    ),
   ];
 }
 
@@ -148,7 +155,7 @@ export function draw(at: At<Dials>): Drawing {
   return {
     scene: sceneOf([
       ...marks,
-      ...beside,
+      ...atStep('cut', beside),
       ...lane,
       dimension([-w / 2, h / 2], [w / 2, h / 2], [0, 10], 'board', w),
       dimension([-w / 2, -h / 2], [-w / 2, h / 2], [-10, 0]),

@@ -1,5 +1,15 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, moved, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
+import {
+  atStep,
+  circle,
+  dimension,
+  line,
+  moved,
+  outline,
+  rectangle,
+  sceneOf,
+  words,
+} from '../../drawing/marks.ts';
 import { materialMarks, pictureSize } from '../../drawing/material.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { lengthOf } from '../../outline/along.ts';
@@ -48,8 +58,11 @@ function tray(at: At<Dials>): Drawn {
       diameter === undefined
         ? rectangle('body', [0, 0], [w, h], { corner: 10, colour: t?.colour ?? '#cfd8d8' })
         : circle('body', [0, 0], w, t?.colour ?? '#cfd8d8'),
-      inside,
-      ...Array.from({ length: waves }, (_, i) => wave((i - (waves - 1) / 2) * (ih / (waves + 0.5)))),
+      ...atStep('ready', [inside]),
+      ...atStep(
+        'ready',
+        Array.from({ length: waves }, (_, i) => wave((i - (waves - 1) / 2) * (ih / (waves + 0.5)))),
+      ),
       // From the side: filled to its depth.
       outline(
         'body',
@@ -62,7 +75,7 @@ function tray(at: At<Dials>): Drawn {
         [0, 0],
         { colour: t?.colour ?? '#cfd8d8' },
       ),
-      rectangle('shade', [0, side + height - deep / 2 - 1], [w - 22, deep], { colour }),
+      ...atStep('ready', [rectangle('shade', [0, side + height - deep / 2 - 1], [w - 22, deep], { colour })]),
     ],
     measures: [
       dimension([-w / 2, h / 2], [w / 2, h / 2], [0, 10], 'tray', w),
@@ -143,7 +156,7 @@ function wall(at: At<Dials>): Drawn {
   return {
     made: [
       rectangle('body', [(x + right) / 2 - 10, -top / 2], [right - x + 40, top], { colour: WALL }),
-      ...things,
+      ...atStep('ready', things),
       ...child,
       line(
         'guide',
@@ -176,10 +189,12 @@ function floor(at: At<Dials>): Drawn {
   return {
     made: [
       rectangle('body', [0, 0], [2 * reach + 300, 2 * reach + 300], { colour: '#cdb894' }),
-      line('thread', [...points, points[0]!], {
-        width: max(24, tape?.sizes.width ?? 25),
-        colour: tape?.colour ?? '#2B5F8C',
-      }),
+      ...atStep('ready', [
+        line('thread', [...points, points[0]!], {
+          width: max(24, tape?.sizes.width ?? 25),
+          colour: tape?.colour ?? '#2B5F8C',
+        }),
+      ]),
       ...Array.from({ length: n }, (_, i): Mark[] => {
         const p: Vec2 = [ring * Math.cos((2 * PI * i) / n), ring * sin((2 * PI * i) / n)];
         return [-1, 1].map((s) =>
@@ -227,7 +242,7 @@ function foil(at: At<Dials>): Drawn {
     );
   };
   return {
-    made: [
+    made: atStep('ready', [
       rectangle('body', [0, 0], [w, h], { colour: f?.colour ?? '#c9d0d2' }),
       ...Array.from({ length: 12 }, (_, k) => crease(k + 1)),
       ...ys.filter((y) => y < h / 2).map((y) => edge([-w / 2, y], [w / 2, y])),
@@ -235,7 +250,7 @@ function foil(at: At<Dials>): Drawn {
       edge([-w / 2, h / 2], [w / 2, h / 2]),
       edge([-w / 2, -h / 2], [-w / 2, h / 2]),
       edge([w / 2, -h / 2], [w / 2, h / 2]),
-    ],
+    ]),
     measures: [
       dimension([-w / 2, h / 2], [w / 2, h / 2], [0, 60], 'along', w),
       dimension([-w / 2, -h / 2], [-w / 2, h / 2], [-60, 0]),
@@ -270,17 +285,23 @@ function brushes(at: At<Dials>): Drawn {
   return {
     made: [
       rectangle('body', [0, 0], [w, h], { colour: '#fffdf8' }),
-      ...colours.map((colour, k) =>
-        line(
-          'thread',
-          Array.from({ length: 31 }, (_, i): Vec2 => [
-            -w * 0.38 + (w * 0.76 * i) / 30,
-            (k - (colours.length - 1) / 2) * (h / (colours.length + 1)) + 14 * sin((i / 30) * 3 * PI),
-          ]),
-          { width: 22, colour },
+      ...atStep(
+        'ready',
+        colours.map((colour, k) => circle('piece', [w / 2 + 34, -h / 2 + 26 + k * 54], 44, colour)),
+      ),
+      ...atStep(
+        'ready',
+        colours.map((colour, k) =>
+          line(
+            'thread',
+            Array.from({ length: 31 }, (_, i): Vec2 => [
+              -w * 0.38 + (w * 0.76 * i) / 30,
+              (k - (colours.length - 1) / 2) * (h / (colours.length + 1)) + 14 * sin((i / 30) * 3 * PI),
+            ]),
+            { width: 22, colour },
+          ),
         ),
       ),
-      ...colours.map((colour, k) => circle('piece', [w / 2 + 34, -h / 2 + 26 + k * 54], 44, colour)),
       ...b.flatMap((m) => {
         const [bw, bh] = pictureSize(m);
         const at: Vec2 = [x + bw / 2, h / 2 + 24 + bh / 2];

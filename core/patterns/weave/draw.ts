@@ -1,5 +1,5 @@
 import type { Mark } from '../../drawing/mark.ts';
-import { circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks.ts';
+import { atStep, circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { crossings } from '../../geometry/web.ts';
 import type { At, Drawing, Sheet } from '../kernel.ts';
@@ -36,15 +36,18 @@ function star(d: Dials, { arm, wood, thread, thick }: Look): Mark[] {
           spun(Array.from({ length: n + 1 }, (__, k) => from(d.first + j * d.spacing, angle(k)))),
         );
   return [
-    ...Array.from({ length: d.sticks }, (_, i) =>
-      rectangle('body', [0, 0], [arm, 2 * d.arm], {
-        turn: (180 * i) / d.sticks,
-        corner: arm / 3,
-        colour: wood,
-      }),
+    ...atStep(
+      'cross',
+      Array.from({ length: d.sticks }, (_, i) =>
+        rectangle('body', [0, 0], [arm, 2 * d.arm], {
+          turn: (180 * i) / d.sticks,
+          corner: arm / 3,
+          colour: wood,
+        }),
+      ),
     ),
-    ...web,
-    circle('piece', [0, 0], max(6, d.first), thread),
+    ...atStep('weave', web),
+    ...atStep('knot', [circle('piece', [0, 0], max(6, d.first), thread)]),
   ];
 }
 
@@ -89,23 +92,36 @@ function twig(d: Dials, { arm, wood, thread, thick }: Look, green: readonly stri
       ],
       { width: arm * 1.15, colour: wood },
     ),
-    ...stems.map((s) => s.whole),
-    ...rows.map(row),
-    ...rows
-      .slice(1)
-      .map((t, j) => spun([from(t, j % 2 === 0 ? half : -half), from(rows[j]!, j % 2 === 0 ? half : -half)])),
-    ...stems.flatMap((s) => s.over),
+    ...atStep(
+      'stems',
+      stems.map((s) => s.whole),
+    ),
+    ...atStep('weave', [
+      ...rows.map(row),
+      ...rows
+        .slice(1)
+        .map((t, j) =>
+          spun([from(t, j % 2 === 0 ? half : -half), from(rows[j]!, j % 2 === 0 ? half : -half)]),
+        ),
+    ]),
+    ...atStep(
+      'stems',
+      stems.flatMap((s) => s.over),
+    ),
     limb(-1),
     limb(1),
-    ...rows.flatMap((t) =>
-      [-1, 1].map((side) => {
-        const [x, y] = from(t, side * half);
-        const [u, v] = [cos(side * half) * (arm / 2 + 1), sin(side * half) * (arm / 2 + 1)];
-        return spun([
-          [x - u, y - v],
-          [x + u, y + v],
-        ]);
-      }),
+    ...atStep(
+      'weave',
+      rows.flatMap((t) =>
+        [-1, 1].map((side) => {
+          const [x, y] = from(t, side * half);
+          const [u, v] = [cos(side * half) * (arm / 2 + 1), sin(side * half) * (arm / 2 + 1)];
+          return spun([
+            [x - u, y - v],
+            [x + u, y + v],
+          ]);
+        }),
+      ),
     ),
   ];
 }
@@ -128,32 +144,39 @@ function loom(d: Dials, { wood, thread, thick }: Look): Mark[] {
     );
   const rows = Array.from({ length: d.rounds }, (_, j) => foot - (j + 0.5) * d.spacing);
   return [
-    rectangle('body', [0, 0], [w, h], { colour: wood }),
-    ...Array.from({ length: d.slots }, (_, i) => slotAt(d, i)).flatMap((x) =>
-      [-1, 1].map((end) =>
-        line('guide', [
-          [x, (end * h) / 2],
-          [x, end * foot],
-        ]),
+    ...atStep('cut', [
+      rectangle('body', [0, 0], [w, h], { colour: wood }),
+      ...Array.from({ length: d.slots }, (_, i) => slotAt(d, i)).flatMap((x) =>
+        [-1, 1].map((end) =>
+          line('guide', [
+            [x, (end * h) / 2],
+            [x, end * foot],
+          ]),
+        ),
       ),
+    ]),
+    ...atStep(
+      'cross',
+      Array.from({ length: d.slots }, (_, i) => string(i, -foot, foot)),
     ),
-    ...Array.from({ length: d.slots }, (_, i) => string(i, -foot, foot)),
-    ...rows.map((y) =>
-      line(
-        'thread',
-        [
-          [slotAt(d, 0), y],
-          [slotAt(d, d.slots - 1), y],
-        ],
-        { width: thick, colour: thread },
+    ...atStep('weave', [
+      ...rows.map((y) =>
+        line(
+          'thread',
+          [
+            [slotAt(d, 0), y],
+            [slotAt(d, d.slots - 1), y],
+          ],
+          { width: thick, colour: thread },
+        ),
       ),
-    ),
-    // Where a string lies over the row it is seen again.
-    ...rows.flatMap((y, j) =>
-      Array.from({ length: d.slots }, (_, i) => i)
-        .filter((i) => (i + j) % 2 === 0)
-        .map((i) => string(i, y - d.spacing / 2, y + d.spacing / 2)),
-    ),
+      // Where a string lies over the row it is seen again.
+      ...rows.flatMap((y, j) =>
+        Array.from({ length: d.slots }, (_, i) => i)
+          .filter((i) => (i + j) % 2 === 0)
+          .map((i) => string(i, y - d.spacing / 2, y + d.spacing / 2)),
+      ),
+    ]),
   ];
 }
 

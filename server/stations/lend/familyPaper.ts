@@ -1,4 +1,5 @@
 import type { EntityManager } from '@mikro-orm/core';
+import { stepPictures } from '../../../core/drawing/stepPictures.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { partsOfKit } from '../../../core/lend/kit.ts';
 import {
@@ -40,13 +41,19 @@ export async function familyPaper(
     const { chosen } = await chosenFor(em, d.materials, today);
     const at = atOf(d, chosen);
     const steps = pattern.steps(at);
+    const placed = orderSteps(steps, 1);
+    const { scene, picture } = pattern.draw(at);
     designs.push({
       name: d.name,
       does: pattern.does,
       ageFrom: d.ageFrom,
       ageTo: d.ageTo,
-      scene: pattern.draw(at).picture,
-      placed: orderSteps(steps, 1),
+      scene: picture,
+      stepPictures: stepPictures(
+        scene,
+        placed.map((p) => p.step.id),
+      ),
+      placed,
       prepared: asked.prepared === 'no' ? [] : preparedSteps(steps),
       show: pattern.show(at),
       rungs: pattern.rungs(at).map(({ name, grip }) => ({ name, grip })),

@@ -178,15 +178,22 @@ function useRinging(untils: readonly { readonly task: string; readonly until: nu
   }, [untils, now]);
 }
 
-/** The design a step is of, small, so that it is seen what it becomes. */
-function Becomes({ task }: { task: BatchTask }) {
+/** What the design looks like at this step, with what the hand does now in the colour of the button. */
+function LooksLike({ task }: { task: BatchTask }) {
   const { data: designs } = useDesigns();
   const { data: materials } = useMaterials();
   const design = designs?.find((d) => d.id === task.designId);
+  const wide = innerWidth > 760;
   return (
     <div>
       {design && materials && (
-        <DesignPicture design={design} materials={materials} width={210} height={140} />
+        <DesignPicture
+          design={design}
+          materials={materials}
+          step={task.step}
+          width={wide ? 250 : 170}
+          height={wide ? 190 : 116}
+        />
       )}
       <div>{task.design}</div>
     </div>
@@ -330,7 +337,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
               )}
             </div>
             <div className="see">
-              <Becomes task={task} />
+              <LooksLike task={task} />
               {task.needs.length > 0 && (
                 <Tools aria-label="Lay out">
                   {task.needs.map((n) => (
