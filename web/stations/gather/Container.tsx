@@ -2,20 +2,18 @@ import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
-import type { Lot } from '../../../contract/lots.ts';
 import { formatLength } from '../../../core/measure/length.ts';
 import { asMeasured, shapeOf } from '../../../core/materials/material.ts';
-import { insideOf, packingOf, type KitPart } from '../../../core/packing/container.ts';
-import type { PackingAnswer } from '../../../core/packing/problem.ts';
+import { insideOf, type KitPart } from '../../../core/packing/container.ts';
 import { worst } from '../../../core/patterns/kernel.ts';
-import { api, words } from '../../data/api.ts';
+import { words } from '../../data/api.ts';
 import { useMaterials, usePlace } from '../../data/queries.ts';
+import { useContainer, usePacking } from '../../design/inContainer.ts';
 import { useNeeds } from '../../design/onBench.ts';
 import { Packed, packedColour } from '../../drawing/Packed.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { Heading, Notice, Panel, Quiet, SideBySide, Stack } from '../../parts/Panel.tsx';
-import { workbench } from '../../work/door.ts';
 import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
 
 const Dark = styled.div`
@@ -79,22 +77,8 @@ export function Component() {
     const packed = material && n.unit === 'each' && n.counted && material.id !== container?.id;
     return packed && shapeOf(material) ? [{ material, count: n.quantity }] : [];
   });
-  const request = container ? packingOf(container, parts) : null;
-  const packing = useQuery({
-    queryKey: ['packing', request],
-    queryFn: () => api<PackingAnswer>('POST', '/compute/packing', request),
-    enabled: request !== null,
-    staleTime: Infinity,
-    retry: false,
-  });
-  const { data: lots } = useQuery({
-    queryKey: ['lots', container?.id],
-    queryFn: () => api<Lot[]>('GET', `/lots?material=${container!.id}`),
-    enabled: container !== undefined,
-  });
-  // Of several lots the one that would be used first speaks: the oldest that was looked over.
-  const look =
-    [...(lots ?? [])].reverse().find((l) => l.quantity > 0 && l.look && l.state !== 'never')?.look ?? null;
+  const packing = usePacking(container, parts);
+  const { request, answer, verdict } = packing;
   const { data: openings } = useQuery({
     // What the design cuts into its own container; another container is not cut yet.
     queryKey: ['openings', chosen?.design.id, chosen?.design.version, container?.id === own?.materialId],
@@ -105,21 +89,7 @@ export function Component() {
     enabled: chosen !== undefined && raw !== undefined,
     staleTime: Infinity,
   });
-  const checked = useQuery({
-    queryKey: ['container', container, parts, look, place?.lengthUnit, openings],
-    queryFn: () =>
-      workbench().container({
-        container: container!,
-        parts,
-        look,
-        unit: place!.lengthUnit,
-        openings: openings ?? [],
-      }),
-    enabled: container !== undefined && place !== undefined && lots !== undefined,
-    staleTime: Infinity,
-    retry: false,
-    placeholderData: (before) => before,
-  });
+  const checked = useContainer({ container, parts, unit: place?.lengthUnit, openings });
   const checks = checked.data ?? [];
   if (!materials || !place || !designs) return <p role="status">Loading …</p>;
   if (!container || !chosen)
@@ -133,15 +103,6 @@ export function Component() {
       </Stack>
     );
   const inside = insideOf(container);
-  const answer = request ? packing.data : undefined;
-  // The inside of a round container is only the square in its mouth: a no for the square is no no for the tub.
-  const verdict = !answer
-    ? null
-    : answer.fits
-      ? 'clear'
-      : inside.round || answer.fits === null
-        ? 'care'
-        : 'stop';
   const whole = verdict ? worst([verdict, ...checks.map((c) => c.verdict)]) : null;
   const set = (part: Record<string, string>): void =>
     setParams({ design: String(chosen.id), container: String(container.id), ...part }, { replace: true });

@@ -1,15 +1,14 @@
-import { useState } from 'react';
-import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Build } from '../../../contract/designs.ts';
 import type { Kit } from '../../../contract/kits.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import { asMeasured } from '../../../core/materials/material.ts';
 import { kits as kitsWords } from '../../../core/needs/supply.ts';
-import { packingOf } from '../../../core/packing/container.ts';
-import type { PackingAnswer } from '../../../core/packing/problem.ts';
+import type { Verdict as VerdictKind } from '../../../core/patterns/kernel.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange } from '../../data/queries.ts';
+import { useChange, usePlace } from '../../data/queries.ts';
+import { useContainer, usePacking } from '../../design/inContainer.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { LabelsDialog } from '../../parts/LabelsDialog.tsx';
@@ -66,34 +65,44 @@ const CARRIED: Record<Kit['carriedBy'], string> = {
 };
 const weight = (g: number): string => (g < 1000 ? `${g} g` : `${(g / 1000).toFixed(1)} kg`);
 
-/** Whether everything goes into the container at once; nothing to say of a bag, which gives. */
+const PACKED: Record<VerdictKind, string> = {
+  clear: 'Goes into',
+  care: 'Try it by hand in',
+  stop: 'Does not go into',
+};
+
+/**
+ * Whether everything goes into the container at once, whether that closes and nothing falls out; nothing to say of a bag,
+ * which gives.
+ */
 function Packed({ kit, materials }: { kit: Kit; materials: readonly MaterialRow[] }) {
-  const container = materials.find((m) => m.id === kit.container?.id);
-  const parts = kit.parts.flatMap((p) => {
-    const m = materials.find((x) => x.id === p.materialId);
-    return m && m.id !== container?.id ? [{ material: asMeasured(m), count: p.due }] : [];
-  });
-  const request = container?.form === 'container' ? packingOf(asMeasured(container), parts) : null;
-  const packing = useQuery({
-    queryKey: ['packing', request],
-    queryFn: () => api<PackingAnswer>('POST', '/compute/packing', request),
-    enabled: request !== null,
-    staleTime: Infinity,
-  });
-  if (!request) return null;
-  if (!packing.data) return <Quiet>{packing.error ? 'Not packed.' : 'Packing …'}</Quiet>;
-  const { fits } = packing.data;
+  const { data: place } = usePlace();
+  const { container, parts } = useMemo(() => {
+    const held = materials.find((m) => m.id === kit.container?.id);
+    return {
+      container: held?.form === 'container' ? asMeasured(held) : undefined,
+      parts: kit.parts.flatMap((p) => {
+        const m = materials.find((x) => x.id === p.materialId);
+        return m && m.id !== held?.id ? [{ material: asMeasured(m), count: p.due }] : [];
+      }),
+    };
+  }, [kit, materials]);
+  const { request, verdict, error } = usePacking(container, parts);
+  const { data: checks } = useContainer({ container, parts, unit: place?.lengthUnit, openings: [] });
+  if (!container) return null;
   return (
-    <Verdict
-      kind={fits === true ? 'clear' : fits === false ? 'stop' : 'care'}
-      word={
-        fits === true
-          ? `Goes into ${kit.container!.name}`
-          : fits === false
-            ? `Does not go into ${kit.container!.name}`
-            : `May not go into ${kit.container!.name}`
-      }
-    />
+    <>
+      {verdict ? (
+        <Verdict kind={verdict} word={`${PACKED[verdict]} the ${container.name.toLowerCase()}`} />
+      ) : (
+        request && <Quiet>{error ? 'Not packed.' : 'Packing …'}</Quiet>
+      )}
+      {checks
+        ?.filter((c) => c.id === 'closes' || c.id === 'gap')
+        .map((c) => (
+          <Verdict key={c.id} kind={c.verdict} word={c.words.replace(/\.$/, '')} />
+        ))}
+    </>
   );
 }
 
