@@ -125,6 +125,17 @@ test('a price follows the number of kits, in whole packs', async ({ page, demo }
   await expect(page.getByRole('row', { name: /^Total/ })).toContainText('£7.60');
   await page.getByRole('button', { name: 'Kits: one more' }).click();
   await expect(page.getByRole('row', { name: /^Total/ })).toContainText('£9.70');
+  // What a figure is made of adds up to it.
+  const used = page
+    .locator('section, div')
+    .filter({ has: page.getByRole('heading', { name: 'Materials used per kit' }) })
+    .last();
+  await used.getByText('Working').click();
+  const working = page.getByRole('table', { name: 'Working of materials used' });
+  const costs = await working.locator('tbody tr td:last-child').allTextContents();
+  const total = Number((await working.locator('tfoot td').last().textContent())!.slice(1));
+  expect(costs.length).toBeGreaterThan(2);
+  expect(Math.abs(costs.reduce((n, c) => n + Number(c.slice(1)), 0) - total)).toBeLessThan(0.03);
 });
 
 test('a late kit shows, is counted one short, and goes to repair', async ({ page, demo }) => {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { lifetimesOf, priorOf } from './lifetimes.ts';
+import { lifetimesOf, lossesALoan, priorOf } from './lifetimes.ts';
 
 const back = (missing: number, filled = 0) => ({ missing, filled });
 
@@ -44,4 +44,10 @@ it('a class has its stated prior', () => {
   expect(priorOf('plastic')).toMatchObject({ kind: 'washed' });
   expect(priorOf('card').rate).toBeLessThan(priorOf('plastic').rate);
   expect(priorOf('plant')).toMatchObject({ kind: 'grown' });
+});
+
+it('counts what was seen beside the prior of its class, as if that had been seen first', () => {
+  expect(lossesALoan('plastic')).toBeCloseTo(1 / 60, 12);
+  expect(lossesALoan('card')).toBeCloseTo(1 / 15, 12);
+  expect(lossesALoan('card', { lost: 4, loans: 85 })).toBeCloseTo(5 / 100, 12);
 });

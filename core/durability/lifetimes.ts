@@ -63,3 +63,12 @@ export const priorOf = (
   const kind = GROWN.includes(materialClass) ? 'grown' : CARD.includes(materialClass) ? 'card' : 'washed';
   return { ...PRIORS[kind], kind };
 };
+
+/** Losses of one piece in one loan: what was seen here, with the prior of its class as so many loans seen before (Gamma–Poisson mean). */
+export function lossesALoan(
+  materialClass: Material['materialClass'],
+  seen?: { readonly lost: number; readonly loans: number },
+): number {
+  const { shape, rate } = priorOf(materialClass);
+  return (shape + (seen?.lost ?? 0)) / (rate + (seen?.loans ?? 0));
+}

@@ -1,5 +1,5 @@
 import { wholeNeed as need } from '../testing.ts';
-import { packRate, priceShares, rateOf, threeCosts, type PackPrice } from './costs.ts';
+import { costPerLoan, linesOf, packRate, priceShares, rateOf, threeCosts, type PackPrice } from './costs.ts';
 
 const pack = (price: number, contents: [number, number][], part: Partial<PackPrice> = {}): PackPrice => ({
   supplierId: 1,
@@ -77,5 +77,33 @@ describe('three costs', () => {
       costToBuy: null,
       lostPiece: null,
     });
+  });
+});
+
+describe('what a loan costs', () => {
+  const needs = [need('piece', 2, 8), need('edge', 5, 500, { unit: 'mm', counted: false })];
+  const rate = (id: number) => ({ minor: id === 2 ? 10 : 0.04, from: 'bought' as const });
+  it('adds up what the kit uses to the figure that is shown', () => {
+    const lines = linesOf(needs, rate, 3);
+    expect(lines.map((l) => [l.materialId, l.quantity, l.minor])).toEqual([
+      [2, 8, 80],
+      [5, 500, 20],
+    ]);
+    expect(threeCosts({ needs, rate, copies: 3, purchaseTotal: 0 }).materialsUsed).toBe(100);
+  });
+  it('is a share of the price by how long a thing lasts', () => {
+    // Caps last 40 loans, tape 10: 80 / 40 and 20 / 10.
+    const cost = costPerLoan(linesOf(needs, rate, 1), (id) => (id === 2 ? 1 / 40 : 1 / 10));
+    expect(cost.total).toBeCloseTo(4, 9);
+    expect(cost.lines.map((l) => l.minor)).toEqual([2, 2]);
+  });
+  it('is what replacing comes to over many loans, played through', () => {
+    // Eight pieces of 10, each lost with a chance of 1 in 25 a loan: 20,000 loans with a generator of its own.
+    let state = 12345;
+    const chance = () => (state = (state * 48271) % 2147483647) / 2147483647;
+    let spent = 0;
+    for (let i = 0; i < 20_000; i++) for (let k = 0; k < 8; k++) if (chance() < 1 / 25) spent += 10;
+    const { total } = costPerLoan(linesOf([need('piece', 2, 8)], rate, 1), () => 1 / 25);
+    expect(Math.abs(spent / 20_000 - total)).toBeLessThan(0.1);
   });
 });

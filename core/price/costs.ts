@@ -82,6 +82,54 @@ export function rateOf(
   return { minor: material.worth / (material.unit === 'mm' ? 1000 : 1), from: 'worth' };
 }
 
+/** What a kit uses of one material. */
+export interface CostLine {
+  readonly materialId: number;
+  readonly name: string;
+  /** Pieces, or mm; a share of one where a batch shares a sheet. */
+  readonly quantity: number;
+  readonly unit: 'each' | 'mm';
+  /** Minor units for all of it, not rounded. */
+  readonly minor: number;
+}
+
+/** What one of `copies` kits uses, each material at its rate: parts that share a sheet cost their share of what the batch takes. */
+export function linesOf(
+  needs: readonly Need[],
+  rate: (materialId: number) => Rate,
+  copies: number,
+): CostLine[] {
+  const many = Math.max(1, copies);
+  return [...takes(needs, many)].map(([materialId, all]) => {
+    const { name, unit } = needs.find((n) => n.materialId === materialId)!;
+    return { materialId, name, quantity: all / many, unit, minor: (rate(materialId).minor * all) / many };
+  });
+}
+
+export interface LoanCost {
+  /** Minor units a loan, not rounded. */
+  readonly total: number;
+  /** What each material of a kit costs a loan, at so many of it lost or worn in one. */
+  readonly lines: readonly (CostLine & { readonly losses: number })[];
+}
+
+/**
+ * What lending a kit once costs in the long run: whatever is lost or worn is replaced at its rate, so that a thing that lasts
+ * m loans costs an m-th of its price (the elementary renewal theorem; Cox, Renewal Theory, 1962).
+ *
+ * @param lossesALoan of one piece of a material, 0 to 1
+ */
+export function costPerLoan(
+  lines: readonly CostLine[],
+  lossesALoan: (materialId: number) => number,
+): LoanCost {
+  const each = lines.map((l) => {
+    const losses = lossesALoan(l.materialId);
+    return { ...l, losses, minor: l.minor * losses };
+  });
+  return { total: each.reduce((n, l) => n + l.minor, 0), lines: each };
+}
+
 export interface ThreeCosts {
   /** Bought now, whole packs and delivery, spread over the kits; null when it cannot be bought or nothing is made. */
   readonly costToBuy: number | null;
@@ -104,11 +152,7 @@ export function threeCosts(options: {
   const [piece] = [...(moved.length > 0 ? moved : counted)].sort((a, b) => b.quantity - a.quantity);
   return {
     costToBuy: purchaseTotal === null || copies <= 0 ? null : purchaseTotal / copies,
-    // Parts that share a sheet cost their share of it: what the batch takes, spread over its kits.
-    materialsUsed: [...takes(needs, Math.max(1, copies))].reduce(
-      (sum, [id, quantity]) => sum + (rate(id).minor * quantity) / Math.max(1, copies),
-      0,
-    ),
+    materialsUsed: linesOf(needs, rate, copies).reduce((sum, l) => sum + l.minor, 0),
     lostPiece: piece ? { name: piece.name, ...rate(piece.materialId) } : null,
   };
 }

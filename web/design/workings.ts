@@ -127,7 +127,7 @@ function askNext(): void {
 
 function work(): void {
   const design = useOpenDesign.getState().draft;
-  const { materials, bench, by } = given;
+  const { materials, by } = given;
   if (!design || !materials) return;
   if (!areLoaded([design.pattern])) {
     void loadPattern(design.pattern).then(work, (error: unknown) =>

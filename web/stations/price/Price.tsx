@@ -4,10 +4,18 @@ import type { Offer, Supplier } from '../../../contract/materials.ts';
 import { formatMinutes } from '../../../core/measure/minutes.ts';
 import { money, rateWords } from '../../data/style.ts';
 import { heldWords, kits } from '../../../core/needs/supply.ts';
-import { packRate, threeCosts, type Rate } from '../../../core/price/costs.ts';
+import { lossesALoan } from '../../../core/durability/lifetimes.ts';
+import {
+  costPerLoan,
+  linesOf,
+  packRate,
+  threeCosts,
+  type CostLine,
+  type Rate,
+} from '../../../core/price/costs.ts';
 import type { PurchaseRequest } from '../../../core/price/purchase.ts';
 import { purchaseOf } from '../../data/purchase.ts';
-import { useOffers, useSuppliers } from '../../data/queries.ts';
+import { useLasting, useOffers, useSuppliers } from '../../data/queries.ts';
 import { useRates } from '../../data/rates.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { DesignFile } from '../../design/DesignFile.tsx';
@@ -16,7 +24,7 @@ import { ButtonLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { Buy, useBuying } from '../../design/Buy.tsx';
-import { Table } from '../../parts/Table.tsx';
+import { Table, type TableRow } from '../../parts/Table.tsx';
 
 const Three = styled.div`
   display: grid;
@@ -45,17 +53,55 @@ function requestFor(at: AtBench, offers: readonly Offer[], suppliers: readonly S
   return purchaseOf({ wanted, free: (id) => free.get(id) ?? 0, offers, suppliers });
 }
 
+const Fold = styled.details`
+  margin-top: 6px;
+  summary {
+    min-height: 32px;
+    display: flex;
+    align-items: center;
+    cursor: pointer;
+    font-size: 13.5px;
+    font-weight: 600;
+    color: var(--fox-deep);
+    text-decoration: underline;
+    text-underline-offset: 2px;
+  }
+`;
+
 const FROM: Record<Rate['from'], string> = {
   bought: 'as bought, delivery included',
   worth: 'as this place values a find',
   saved: 'saved, so it costs nothing',
 };
 
+/** How a figure came about: folded, since most people only want the figure. */
+function Working({
+  of,
+  head,
+  rows,
+  foot,
+}: {
+  of: string;
+  head: readonly string[];
+  rows: readonly TableRow[];
+  foot: readonly string[];
+}) {
+  return (
+    <Fold>
+      <summary>Working</summary>
+      <Table caption={`Working of ${of}`} head={head} rows={rows} foot={foot} />
+    </Fold>
+  );
+}
+
+const losses = (n: number): string => (n === 0 ? 'lasts' : `1 loan in ${Math.max(1, Math.round(1 / n))}`);
+
 function PriceWork({ at }: { at: AtBench }) {
   const { design, light, needed, materials } = at;
   const change = useOpenDesign((s) => s.change);
   const { data: offers } = useOffers();
   const { data: suppliers } = useSuppliers();
+  const { data: lasting } = useLasting();
   const rest = needed.supply.copies;
   const request = useMemo(
     () => (offers && suppliers ? requestFor(at, offers, suppliers) : null),
@@ -70,6 +116,24 @@ function PriceWork({ at }: { at: AtBench }) {
     copies: rest,
     purchaseTotal: answer?.total ?? null,
   });
+  const lines = linesOf(needed.needs, rate, rest);
+  const seen = new Map(lasting?.map((l) => [l.materialId, l]));
+  const classOf = (id: number) => materials.find((m) => m.id === id)?.materialClass ?? 'plastic';
+  const loan = lasting && costPerLoan(lines, (id) => lossesALoan(classOf(id), seen.get(id)));
+  const loansSeen = (lasting ?? [])
+    .filter((l) => lines.some((x) => x.materialId === l.materialId))
+    .reduce((n, l) => n + l.loans, 0);
+  /** Where the price of a lost piece comes from, for a pack of its kind alone. */
+  const piece = costs.lostPiece && materials.find((m) => m.name === costs.lostPiece!.name);
+  const source = (offers ?? [])
+    .filter((o) => o.inStock !== false && o.contents.length === 1 && o.contents[0]!.materialId === piece?.id)
+    .find((o) => packRate(piece!.id, o, offers!, suppliers ?? []) === costs.lostPiece!.minor);
+  const charge = suppliers?.find((s) => s.id === source?.supplierId)?.delivery ?? 0;
+  const sum =
+    source &&
+    `${source.name}, ${charge > 0 ? `(${money(source.price)} + ${money(charge)} delivery)` : money(source.price)} ÷ ${source.contents[0]!.quantity}`;
+  const amount = (l: CostLine): string =>
+    l.unit === 'mm' ? `${Math.round(l.quantity)} mm` : String(Math.round(l.quantity * 100) / 100);
   // Adult minutes of the batch as usual, for one kit; counted only where the place wants that.
   const { hourly } = at.place;
   const adult = light
@@ -144,7 +208,7 @@ function PriceWork({ at }: { at: AtBench }) {
             {rest === 0
               ? 'nothing is left to make'
               : answer?.total != null
-                ? `total ${money(answer.total)} for ${kits(rest)}, in whole packs with delivery`
+                ? `${money(answer.total)} under “Buy” ÷ ${kits(rest)}: whole packs, with delivery`
                 : answer
                   ? 'an offer is missing'
                   : ''}
@@ -157,6 +221,15 @@ function PriceWork({ at }: { at: AtBench }) {
             only what goes into it: what is sold at the cheapest pack with delivery, a find at the value this
             place gives it, else nothing
           </Quiet>
+          <Working
+            of="materials used"
+            head={['Material', 'a kit', 'costs']}
+            rows={lines.map((l) => ({
+              key: String(l.materialId),
+              cells: [l.name, amount(l), rate(l.materialId).from === 'saved' ? 'saved' : money(l.minor)],
+            }))}
+            foot={['A kit', '', money(costs.materialsUsed)]}
+          />
         </Panel>
         <Panel>
           <h2>One lost piece</h2>
@@ -165,8 +238,34 @@ function PriceWork({ at }: { at: AtBench }) {
             {costs.lostPiece
               ? `${costs.lostPiece.name}, ${FROM[costs.lostPiece.from]}`
               : 'nothing is counted'}
+            {sum && <>: {sum}</>}
           </Quiet>
         </Panel>
+        {loan && (
+          <Panel>
+            <h2>One loan of a kit</h2>
+            <b>{money(loan.total)}</b>
+            <Quiet>
+              what is lost or worn, replaced, in the long run;{' '}
+              {loansSeen > 0
+                ? `from ${loansSeen} loans of its pieces counted here`
+                : 'usual rates, nothing is counted here yet'}
+            </Quiet>
+            <Working
+              of="one loan"
+              head={['Material', 'each goes', 'a loan']}
+              rows={loan.lines.map((l) => ({
+                key: String(l.materialId),
+                cells: [
+                  l.name,
+                  losses(l.losses),
+                  rate(l.materialId).from === 'saved' ? 'saved' : money(l.minor),
+                ],
+              }))}
+              foot={['A loan', '', money(loan.total)]}
+            />
+          </Panel>
+        )}
         {work !== null && (
           <Panel>
             <h2>With adult work, per kit</h2>
