@@ -126,11 +126,7 @@ test('a price follows the number of kits, in whole packs', async ({ page, demo }
   await page.getByRole('button', { name: 'Kits: one more' }).click();
   await expect(page.getByRole('row', { name: /^Total/ })).toContainText('£9.70');
   // What a figure is made of adds up to it.
-  const used = page
-    .locator('section, div')
-    .filter({ has: page.getByRole('heading', { name: 'Materials used per kit' }) })
-    .last();
-  await used.getByText('Working').click();
+  await page.getByText('Working', { exact: true }).first().click();
   const working = page.getByRole('table', { name: 'Working of materials used' });
   const costs = await working.locator('tbody tr td:last-child').allTextContents();
   const total = Number((await working.locator('tfoot td').last().textContent())!.slice(1));
