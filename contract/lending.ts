@@ -1,5 +1,6 @@
 import { ALLERGIES } from '../core/lend/allergies.ts';
 import { z } from 'zod';
+import { HELP, LIKED } from '../core/watch/outcomes.ts';
 import type { Use } from '../core/patterns/kernel.ts';
 import { day, id, name } from './common.ts';
 
@@ -161,8 +162,6 @@ export const mendInput = z.strictObject({
   then: z.enum(['shelve', 'fill', 'repair']),
 });
 
-/** Levels of prompting, from none up (the field's own words). */
-export const HELP = ['none', 'shown once', 'verbal prompt', 'hand on wrist', 'hand over hand'] as const;
 /** A rung as it was done: what a note says of each. */
 const ofRung = {
   /** The rung's name and bits as they stood, so that a later change of the design does not rewrite the note. */
@@ -196,6 +195,25 @@ export const noteInput = z.strictObject({
     .min(1, 'expected what was counted')
     .max(20, 'may have at most 20 characters'),
   help: z.enum(HELP, { error: `expected one of ${HELP.join(', ')}` }),
+  /** Tries in the sitting; `seconds` and `count` are of all of them. */
+  tries: z
+    .number({ error: 'expected how often it was tried' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .max(50, 'must be at most 50')
+    .default(1),
+  /** How many of them were managed; null for all. */
+  managed: z
+    .number({ error: 'expected how often it was managed' })
+    .int('expected a whole number')
+    .min(0, 'must not be negative')
+    .max(50, 'must be at most 50')
+    .nullable()
+    .default(null),
+  liked: z
+    .enum(LIKED, { error: `expected one of ${LIKED.join(', ')}, or null` })
+    .nullable()
+    .default(null),
   words: z.string().trim().max(400, 'may have at most 400 characters'),
   satOn: day,
   /** Rungs done in the same sitting before this one, in order. */
@@ -204,7 +222,9 @@ export const noteInput = z.strictObject({
     .max(11, 'may have at most 11 rungs')
     .default([]),
 });
-export const note = noteInput.extend({ id, design: z.string() });
+export const note = noteInput.extend({ id, design: z.string(), managed: z.number().int() });
 export type RungDone = z.infer<typeof noteInput>['before'][number];
 export type NoteInput = z.infer<typeof noteInput>;
+/** As it is sent: what has a usual value may be left out. */
+export type NoteSent = z.input<typeof noteInput>;
 export type Note = z.infer<typeof note>;

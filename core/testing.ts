@@ -1,3 +1,4 @@
+import type { Watched } from './watch/outcomes.ts';
 import { materialInput, type Material } from './materials/material.ts';
 import type { AnyAt, Chosen, Need } from './patterns/index.ts';
 
@@ -85,5 +86,23 @@ export const wholeNeed = (
   quantity,
   unit: 'each',
   counted: true,
+  ...part,
+});
+
+/** A sitting of one child on one rung, managed without help. */
+export const watchedNote = (part: Partial<Watched>): Watched => ({
+  id: 1,
+  child: 'G-04',
+  designId: 1,
+  rung: 'Close slot',
+  bits: 11.5,
+  help: 'none',
+  seconds: 80,
+  count: 8,
+  tries: 1,
+  managed: 1,
+  liked: null,
+  satOn: '2026-11-10',
+  before: [],
   ...part,
 });

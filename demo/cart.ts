@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { childCode, childInput } from '../contract/children.ts';
 import { designInput } from '../contract/designs.ts';
-import { borrowerInput, HELP } from '../contract/lending.ts';
+import { borrowerInput } from '../contract/lending.ts';
+import { HELP, LIKED } from '../core/watch/outcomes.ts';
 import { placeInput } from '../contract/place.ts';
 import { supplierInput } from '../contract/materials.ts';
 import { look } from '../core/gather/lookOver.ts';
@@ -107,6 +108,9 @@ const cart = z.object({
       seconds: z.number().nullable(),
       count: z.number().int().nullable(),
       help: z.enum(HELP),
+      tries: z.number().int().default(1),
+      managed: z.number().int().nullable().default(null),
+      liked: z.enum(LIKED).nullable().default(null),
       words: z.string(),
     }),
   ),

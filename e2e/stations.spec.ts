@@ -25,6 +25,7 @@ const VIEWS = [
   '/lend/kits',
   '/lend/lasting',
   '/watch',
+  '/watch/G-04',
   '/place',
 ];
 
@@ -193,6 +194,17 @@ test('a note is written at its rung', async ({ page, demo }) => {
   await page.getByRole('textbox', { name: 'Pieces' }).fill('8');
   await page.getByRole('button', { name: 'Save the note' }).click();
   await expect(page.getByRole('row', { name: /G-09/ })).toContainText('10.5');
+  // What next, and a note of what was offered: child, design and rung are there already.
+  await page.getByRole('link', { name: 'G-09' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('What next for G-09?');
+  const next = page.getByRole('article', { name: 'Next' });
+  await expect(next).toContainText(/“Close slot” was managed alone; about [4-9] in 10 to manage this alone/);
+  const offered = await next.getByRole('heading').textContent();
+  await next.getByRole('link', { name: 'Note it' }).click();
+  await expect(page.getByRole('textbox', { name: 'Child' })).toHaveValue('G-09');
+  const [design, rung] = offered!.split(', “');
+  await expect(page.getByRole('button', { name: /Design/ })).toContainText(design!.trim());
+  await expect(page.getByRole('button', { name: /Rung/ })).toContainText(rung!.replace('”', ''));
 });
 
 test('inches are shown where the place writes inches', async ({ page, demo }) => {

@@ -41,6 +41,7 @@ const router = createBrowserRouter([
       { path: 'lend/kits', lazy: () => import('./stations/lend/Kits.tsx') },
       { path: 'lend/lasting', lazy: () => import('./stations/lend/Lasting.tsx') },
       { path: 'watch', lazy: () => import('./stations/watch/Watch.tsx') },
+      { path: 'watch/:child', lazy: () => import('./stations/watch/Child.tsx') },
       { path: 'place', lazy: () => import('./stations/place/Place.tsx') },
     ],
   },

@@ -71,6 +71,7 @@ function posterior(
   row: readonly Response[],
   difficulties: readonly number[],
   sd: number,
+  counts?: readonly number[],
 ): { weights: Float64Array; logLikelihood: number } {
   const weights = new Float64Array(POINTS);
   let most = -Infinity;
@@ -81,7 +82,7 @@ function posterior(
       const x = row[j];
       if (x === null) continue;
       const gap = ability - difficulties[j]!;
-      log += (x === 1 ? gap : 0) - softplus(gap);
+      log += (counts?.[j] ?? 1) * ((x === 1 ? gap : 0) - softplus(gap));
     }
     weights[q] = log;
     most = Math.max(most, log);
@@ -200,13 +201,14 @@ export function rasch(responses: readonly (readonly Response[])[]): RaschAnswer 
   };
 }
 
-/** Ability after a row of answers: mean and standard deviation, logits. */
+/** Ability after a row of answers: mean and standard deviation, logits. `counts`: for how much of an answer each counts, else 1. */
 export function abilityOf(
   row: readonly Response[],
   difficulties: readonly number[],
   sd: number,
+  counts?: readonly number[],
 ): { mean: number; sd: number } {
-  const { weights } = posterior(row, difficulties, sd);
+  const { weights } = posterior(row, difficulties, sd, counts);
   let [mean, square] = [0, 0];
   for (let q = 0; q < POINTS; q++) {
     mean += weights[q]! * sd * Z[q]!;

@@ -377,6 +377,10 @@ export const NoteRow = defineEntity({
     /** What was counted, in the family's word. */
     of: p.string().fieldName('counted_of'),
     help: p.string(),
+    /** Tries in the sitting, how many of them were managed, and how it was liked. */
+    tries: p.integer(),
+    managed: p.integer(),
+    liked: p.string().nullable(),
     words: p.string(),
     satOn: p.string(),
     /** Rungs done in the sitting before this one, in order. */

@@ -12,4 +12,5 @@ export const migrationNames = [
   '2026-11-27-checks',
   '2026-11-28-states',
   '2026-11-28-batches',
+  '2026-11-29-tries',
 ] as const;

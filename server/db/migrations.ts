@@ -257,6 +257,15 @@ class Batches extends Migration {
   }
 }
 
+/** A note says how often something was tried and managed, and how it was liked. */
+class Tries extends Migration {
+  override up(): void {
+    this.addSql('alter table "note" add column "tries" integer not null default 1 check ("tries" > 0)');
+    this.addSql('alter table "note" add column "managed" integer not null default 1 check ("managed" >= 0)');
+    this.addSql('alter table "note" add column "liked" text null');
+  }
+}
+
 const classes = [
   Start,
   Lots,
@@ -270,5 +279,6 @@ const classes = [
   Checks,
   States,
   Batches,
+  Tries,
 ];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

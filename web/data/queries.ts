@@ -16,6 +16,7 @@ import type { Lot } from '../../contract/lots.ts';
 import type { PriceSeen, ShopList } from '../../contract/shop.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
 import type { Backup, Place, Tape } from '../../contract/place.ts';
+import type { WatchedChild } from '../../contract/watching.ts';
 import { api, apiList, apiPage, type Page } from './api.ts';
 import { setPlaceStyle } from './style.ts';
 
@@ -74,6 +75,7 @@ export const useDesignNeeds = one<DesignNeeds[]>('designs/needs');
 export const useBorrowers = list<Borrower>('borrowers');
 export const useBackups = one<Backup[]>('backups');
 export const useLendingSummary = one<LendingSummary>('copies/summary');
+export const useWatchedChildren = one<WatchedChild[]>('notes/children');
 export const useNotesSummary = one<NotesSummary>('notes/summary');
 export const useCopyPages = (query: Readonly<Record<string, string | number>>, enabled = true) =>
   usePages<Copy>('copies', query, enabled);

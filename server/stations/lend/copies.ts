@@ -174,6 +174,20 @@ export async function listCopies(em: EntityManager, query: Query, today: Day) {
   };
 }
 
+/** By design, the label of a kit with it that is in, clean and whole: one that can be taken now. */
+export async function kitsToTake(em: EntityManager, today: Day): Promise<Map<number, string>> {
+  const { where, params } = filterOf(copyQuery.parse({ standing: 'in' }), today, await recalledKits(em));
+  const found = await rows<{ label: string; designs: string }>(
+    em,
+    `select min(c.label) as label, coalesce(k.designs, json_array(c.design_id)) as designs ${FROM} where ${where.join(' and ')} and not exists (select 1 from json_each(c.parts) where value ->> 'present' < value ->> 'due') group by 2 order by 1`,
+    params,
+  );
+  const labels = new Map<number, string>();
+  for (const { label, designs } of found)
+    for (const id of JSON.parse(designs) as number[]) if (!labels.has(id)) labels.set(id, label);
+  return labels;
+}
+
 /** One kit as it stands; undefined when there is none. */
 export async function copyOf(em: EntityManager, id: number): Promise<CopyJson | undefined> {
   const [found] = await rows<Columns>(em, `select ${COLUMNS} ${FROM} where c.id = ?`, [id]);

@@ -30,6 +30,7 @@ import {
 import { notFound, ProblemError } from '../../problem.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
 import { openKitFile, writeKitFile } from '../shape/designFile.ts';
+import { ladderOf } from '../shape/ladders.ts';
 import { atOf, chosenFor, materialsOf, readBench } from '../shape/service.ts';
 
 /** More kits than this are not tried at once. */
@@ -48,33 +49,14 @@ export interface Worked {
 const wordsOf = ({ words = {} }: KitInput): Record<string, string> =>
   Object.fromEntries(Object.entries(words).filter(([, said]) => said !== ''));
 
-const ladders = new Map<string, readonly string[]>();
-const MOST_LADDERS = 300;
-
-/** A design with the names of its rungs; worked out once for its dials and materials, since lists are asked for often. */
-async function withRungs(em: EntityManager, d: Design, today: Day): Promise<KitDesignRow> {
-  const { chosen } = await chosenFor(em, d.materials, today);
-  const key = JSON.stringify([d.pattern, d.dials, d.approach, d.ageFrom, chosen]);
-  let rungs = ladders.get(key);
-  if (!rungs) {
-    rungs = (await loadPattern(d.pattern)).rungs(atOf(d, chosen)).map((r) => r.name);
-    if (ladders.size >= MOST_LADDERS) ladders.delete(ladders.keys().next().value!);
-    ladders.set(key, rungs);
-  }
-  return { id: d.id, name: d.name, rungs };
-}
-
 async function eachWithRungs(
   em: EntityManager,
   designs: readonly Design[],
   today: Day,
 ): Promise<KitDesignRow[]> {
   const out: KitDesignRow[] = [];
-  for (const d of designs) {
-    out.push(await withRungs(em, d, today));
-    // A place with many kits must not hold up everybody else.
-    await new Promise((go) => setImmediate(go));
-  }
+  for (const d of designs)
+    out.push({ id: d.id, name: d.name, rungs: (await ladderOf(em, d, today)).map((r) => r.name) });
   return out;
 }
 

@@ -1,13 +1,16 @@
 import { Router } from 'express';
 import { childCode, childInput } from '../../../contract/children.ts';
 import { noteInput } from '../../../contract/lending.ts';
+import { childPageQuery } from '../../../contract/watching.ts';
+import { hungUp } from '../../compute/hungUp.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
 import { forgetChild, keepChild, listChildren } from './children.ts';
+import { childPage, watchedChildren } from './page.ts';
 import * as watch from './service.ts';
 
-export function watchRoutes({ em, inTransaction, today }: Inside): Router {
+export function watchRoutes({ em, inTransaction, today, door }: Inside): Router {
   const r = Router();
   r.get('/children', async (_req, res) => void res.json(await listChildren(em())));
   r.put('/children/:code', async (req, res) => {
@@ -19,6 +22,12 @@ export function watchRoutes({ em, inTransaction, today }: Inside): Router {
     const code = read(childCode, req.params.code);
     await inTransaction((m) => forgetChild(m, code));
     res.status(204).end();
+  });
+  r.get('/notes/children', async (_req, res) => void res.json(await watchedChildren(em())));
+  r.get('/children/:code/page', async (req, res) => {
+    const child = read(childCode, req.params.code);
+    const { skill } = read(childPageQuery, req.query);
+    res.json(await childPage({ em: em(), door, today: today(), child, skill, signal: hungUp(res) }));
   });
   r.get('/notes', async (req, res) => {
     sendPage(req, res, await watch.listNotes(em(), read(watch.noteQuery, req.query)));

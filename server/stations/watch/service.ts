@@ -5,7 +5,7 @@ import { NoteRow, type Note } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { pageOf, textCursor, textCursorOf } from '../../paging.ts';
 import { findDesign } from '../shape/service.ts';
-import { notFound } from '../../problem.ts';
+import { notFound, ProblemError } from '../../problem.ts';
 
 const noteJson = (n: Note): NoteJson => ({
   id: n.id,
@@ -18,6 +18,9 @@ const noteJson = (n: Note): NoteJson => ({
   count: n.count ?? null,
   of: n.of,
   help: n.help as NoteJson['help'],
+  tries: n.tries,
+  managed: n.managed,
+  liked: (n.liked ?? null) as NoteJson['liked'],
   words: n.words,
   satOn: n.satOn,
   before: n.before,
@@ -56,7 +59,7 @@ export async function listNotes(em: EntityManager, query: z.infer<typeof noteQue
   }
   const found = await rows<Columns>(
     em,
-    `select n.id, n.design_id, d.name as design, n.child, n.rung, n.bits, n.seconds, n.count, n.counted_of as "of", n.help, n.words, n.sat_on, n.before from note n join design d on d.id = n.design_id${clause()} order by n.sat_on desc, n.id desc limit ?`,
+    `select n.id, n.design_id, d.name as design, n.child, n.rung, n.bits, n.seconds, n.count, n.counted_of as "of", n.help, n.tries, n.managed, n.liked, n.words, n.sat_on, n.before from note n join design d on d.id = n.design_id${clause()} order by n.sat_on desc, n.id desc limit ?`,
     [...params, query.limit],
   );
   const last = found.at(-1);
@@ -84,8 +87,13 @@ export async function notesSummary(em: EntityManager): Promise<NotesSummary> {
 
 export async function addNote(em: EntityManager, input: NoteInput): Promise<NoteJson> {
   const { designId, ...rest } = input;
+  const managed = rest.managed ?? rest.tries;
+  if (managed > rest.tries)
+    throw new ProblemError(422, `managed: ${managed} of ${rest.tries} tries`, [
+      { path: 'managed', message: `expected at most ${rest.tries}, as many as were tried` },
+    ]);
   const design = await findDesign(em, designId);
-  const note = em.create(NoteRow, { ...rest, design });
+  const note = em.create(NoteRow, { ...rest, managed, design });
   await em.flush();
   return noteJson(note);
 }

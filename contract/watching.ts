@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { SKILLS } from '../core/patterns/kernel.ts';
+import type { Ability, Chance } from '../core/watch/ladderModel.ts';
+import type { WhatNext } from '../core/watch/whatNext.ts';
+
+/** A child that notes speak of. */
+export interface WatchedChild {
+  readonly child: string;
+  readonly notes: number;
+  readonly lastOn: string;
+}
+
+export const childPageQuery = z.strictObject({
+  /** The aim; the skill of the latest note where it is left out. */
+  skill: z.enum(SKILLS, { error: `expected one of ${SKILLS.join(', ')}` }).optional(),
+});
+
+/** One rung of a design that the child has tried. */
+export interface RungChance extends Chance {
+  readonly designId: number;
+  readonly design: string;
+  readonly rung: string;
+  readonly bits: number;
+  /** Whether its difficulty was found from answers, rather than from its bits. */
+  readonly isMeasured: boolean;
+  /** As the latest sitting showed; null where it was not tried. */
+  readonly alone: 0 | 1 | null;
+}
+
+/** What is worked out of the notes on one child. */
+export interface ChildPage {
+  readonly child: string;
+  readonly notes: number;
+  readonly ability: Ability;
+  readonly rests: {
+    readonly children: number;
+    readonly answers: number;
+    readonly rungs: number;
+    readonly isGuess: boolean;
+  };
+  readonly rungs: readonly RungChance[];
+  readonly whatNext: WhatNext;
+}

@@ -1,0 +1,103 @@
+import fc from 'fast-check';
+import { watchedNote as note } from '../testing.ts';
+import { chanceAt, childAbility, ladderModel, toFit } from './ladderModel.ts';
+import { outcomesOf, type Watched } from './outcomes.ts';
+import { rasch } from './rasch.ts';
+
+const fitted = (notes: readonly Watched[]) => {
+  const outcomes = outcomesOf(notes);
+  const fit = toFit(outcomes);
+  return { outcomes, fit, model: ladderModel(outcomes, fit && rasch(fit.responses)) };
+};
+const at = (bits: number, rung = `r${bits}`) => ({ designId: 1, rung, bits });
+
+/** Children that follow the model: rungs of 6 to 14 bits, a logit for each bit and a half, abilities of a spread of 1.2. */
+function played(children: number): Watched[] {
+  let state = 20261;
+  const chance = () => (state = (state * 48271) % 2147483647) / 2147483647;
+  const normal = () => Math.sqrt(-2 * Math.log(chance())) * Math.cos(2 * Math.PI * chance());
+  const notes: Watched[] = [];
+  for (let c = 0; c < children; c++) {
+    const ability = 1.2 * normal();
+    for (const bits of [6, 8, 10, 12, 14]) {
+      const alone = chance() < 1 / (1 + Math.exp((bits - 10) / 1.5 - ability));
+      notes.push(
+        note({
+          id: notes.length + 1,
+          child: `C-${c}`,
+          rung: `r${bits}`,
+          bits,
+          help: alone ? 'none' : 'verbal prompt',
+        }),
+      );
+    }
+  }
+  return notes;
+}
+
+it('finds the difficulties, the slope and the spread that children were played with', () => {
+  const { model } = fitted(played(600));
+  expect(model).toMatchObject({ isGuess: false, rungs: 5, children: 600, answers: 3000 });
+  for (const bits of [6, 8, 10, 12, 14])
+    expect(Math.abs(model.difficulty(at(bits)) - (bits - 10) / 1.5)).toBeLessThan(0.3);
+  expect(model.slope).toBeGreaterThan(0.58);
+  expect(model.slope).toBeLessThan(0.75);
+  expect(Math.abs(model.spread - 1.2)).toBeLessThan(0.15);
+  // A rung that nobody tried is placed by its bits.
+  expect(model.isMeasured(at(9))).toBe(false);
+  expect(Math.abs(model.difficulty(at(9)) + 1 / 1.5)).toBeLessThan(0.3);
+});
+
+it('guesses by bits where notes are few, and says so', () => {
+  const { model, fit, outcomes } = fitted([note({}), note({ id: 2, child: 'S-02', help: 'hand on wrist' })]);
+  expect(fit).toBeNull();
+  expect(model).toMatchObject({ isGuess: true, children: 2, answers: 2, rungs: 0 });
+  // Half of the answers were alone: there a child in the middle manages half; a bit more halves the odds.
+  expect(model.difficulty(at(11.5))).toBeCloseTo(0, 9);
+  const odds = (bits: number) => {
+    const p = 1 / (1 + Math.exp(model.difficulty(at(bits))));
+    return p / (1 - p);
+  };
+  expect(odds(12.5) / odds(11.5)).toBeCloseTo(0.5, 9);
+  expect(childAbility(outcomes, 'nobody', model)).toMatchObject({ mean: expect.closeTo(0, 6) });
+});
+
+it('makes no strong claim of a handful, though they were all alike', () => {
+  // Six children of whom none differs from another: an estimate alone would say that children have no spread.
+  const notes = Array.from({ length: 6 }, (_, i) => [
+    note({ id: 2 * i + 1, child: `C-${i}`, rung: 'a', bits: 8, help: i % 2 ? 'none' : 'verbal prompt' }),
+    note({ id: 2 * i + 2, child: `C-${i}`, rung: 'b', bits: 9, help: i % 2 ? 'verbal prompt' : 'none' }),
+  ]).flat();
+  const { model, outcomes } = fitted(notes);
+  expect(model.isGuess).toBe(false);
+  expect(model.spread).toBeGreaterThan(1);
+  expect(childAbility(outcomes, 'C-1', model).sd).toBeGreaterThan(0.6);
+});
+
+it('lets answers at other skills count for a part', () => {
+  const { outcomes, model } = fitted([
+    note({ id: 1, designId: 1 }),
+    note({ id: 2, designId: 2, bits: 9, help: 'hand over hand' }),
+  ]);
+  const of = (serves: (id: number) => boolean) => childAbility(outcomes, 'G-04', model, serves).mean;
+  expect(of((id) => id === 1)).toBeGreaterThan(of(() => true));
+  expect(of((id) => id === 2)).toBeLessThan(of(() => true));
+});
+
+it('keeps chances in order: within the interval, higher for the able, lower for what is difficult', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: -4, max: 4, noNaN: true }),
+      fc.double({ min: 0.05, max: 2, noNaN: true }),
+      fc.double({ min: -6, max: 6, noNaN: true }),
+      (mean, sd, difficulty) => {
+        const { chance, low, high } = chanceAt({ mean, sd }, difficulty);
+        expect(low).toBeLessThan(chance);
+        expect(chance).toBeLessThan(high);
+        expect(chanceAt({ mean: mean + 0.5, sd }, difficulty).chance).toBeGreaterThan(chance);
+        expect(chanceAt({ mean, sd }, difficulty + 0.5).chance).toBeLessThan(chance);
+      },
+    ),
+    { numRuns: 60 },
+  );
+});

@@ -1,0 +1,175 @@
+import { rungKey, type Outcomes } from './outcomes.ts';
+import { abilityOf, chanceOf, type RaschAnswer, type Response } from './rasch.ts';
+
+/** A bit more halves the odds of managing alone, where notes do not say otherwise: one bit is about twice as demanding. */
+const USUAL_SLOPE = Math.LN2;
+/** How far the slope of a place lies from that, as a variance; and what is never gone below: more bits are not easier. */
+const SLOPE_VARIANCE = 0.3 ** 2;
+const LEAST_SLOPE = 0.1;
+/** Standard deviation of abilities where nothing is known, logits, with the weight of so many children (common practice). */
+const USUAL_SPREAD = 1.5;
+const USUAL_CHILDREN = 15;
+/** How far rungs lie beside the line over bits, as a variance, logits² (common practice: other things differ too). */
+const BESIDE_THE_LINE = 0.5;
+/** (16 √3 / 15 π)²: a logistic beside the normal it is nearest to. */
+const LOGISTIC = ((16 * Math.sqrt(3)) / (15 * Math.PI)) ** 2;
+/** Fewer than this and nothing is estimated: answers of a rung, rungs with both answers, children who tried them. */
+const LEAST = { answers: 3, rungs: 2, children: 5 } as const;
+
+/** How difficult every rung is, and what that rests on. */
+export interface LadderModel {
+  /** Logits, by rung: at this ability it is managed alone half the time. */
+  difficulty(rung: { readonly designId: number; readonly rung: string; readonly bits: number }): number;
+  /** Whether the rung's difficulty was found from answers, rather than from its bits. */
+  isMeasured(rung: { readonly designId: number; readonly rung: string }): boolean;
+  /** Standard deviation of abilities, logits. */
+  readonly spread: number;
+  /** Logits a bit. */
+  readonly slope: number;
+  /** Too few notes for an estimate: bits and usual figures stand for it. */
+  readonly isGuess: boolean;
+  readonly children: number;
+  readonly answers: number;
+  /** Rungs whose difficulty was found from answers. */
+  readonly rungs: number;
+}
+
+/** Rungs that some managed and some did not, tried often enough; the rest says nothing of how difficult they are. */
+const tellingColumns = ({ rungs, responses }: Outcomes): number[] =>
+  rungs.flatMap((_, j) => {
+    const answers = responses.map((r) => r[j]!).filter((x) => x !== null);
+    const managed = answers.filter((x) => x === 1).length;
+    return answers.length >= LEAST.answers && managed > 0 && managed < answers.length ? [j] : [];
+  });
+
+/** What the Rasch model is fitted to: the rungs and rows that tell; null where there are too few. */
+export function toFit(outcomes: Outcomes): { columns: number[]; responses: Response[][] } | null {
+  const columns = tellingColumns(outcomes);
+  const responses = outcomes.responses
+    .map((row) => columns.map((j) => row[j]!))
+    .filter((row) => row.some((x) => x !== null));
+  return columns.length < LEAST.rungs || responses.length < LEAST.children ? null : { columns, responses };
+}
+
+/**
+ * Difficulties of all rungs: found by the Rasch model where there are answers enough, and of the others by their bits, along
+ * the line through those that were found. What rests on little is drawn to what is usual, so that a handful of notes makes no
+ * strong claim; with too few answers everything goes by bits, and says so.
+ *
+ * @param fitted the answer of `rasch` to what `toFit` gave; null where that gave nothing
+ */
+export function ladderModel(outcomes: Outcomes, fitted: RaschAnswer | null): LadderModel {
+  const { rungs, responses } = outcomes;
+  const answered = responses.flatMap((row) =>
+    row.flatMap((x, j) => (x === null ? [] : [{ x, bits: rungs[j]!.bits }])),
+  );
+  const managed = answered.filter((a) => a.x === 1).length;
+  const children = outcomes.children.length;
+  const columns = fitted ? tellingColumns(outcomes) : [];
+  // The spread of a few children says little of children: it is drawn to the usual one, as if so many had been seen before.
+  const spread = fitted
+    ? Math.sqrt(
+        (children * fitted.sd ** 2 + USUAL_CHILDREN * USUAL_SPREAD ** 2) / (children + USUAL_CHILDREN),
+      )
+    : USUAL_SPREAD;
+  // A wider spread with the same shares managed lays difficulties further apart (normal approximation of the logistic).
+  const stretch = fitted ? Math.sqrt((1 + LOGISTIC * spread ** 2) / (1 + LOGISTIC * fitted.sd ** 2)) : 1;
+  const points = columns.map((j, k) => {
+    const answers = responses.map((r) => r[j]!).filter((x) => x !== null);
+    const share = answers.filter((x) => x === 1).length / answers.length;
+    return {
+      key: rungKey(rungs[j]!),
+      bits: rungs[j]!.bits,
+      difficulty: stretch * fitted!.difficulties[k]!,
+      variance: stretch ** 2 / (answers.length * share * (1 - share)),
+    };
+  });
+  const weights = points.map((p) => 1 / (p.variance + BESIDE_THE_LINE));
+  const weight = weights.reduce((n, w) => n + w, 0);
+  const weighted = (of: (p: (typeof points)[number]) => number): number =>
+    points.reduce((n, p, k) => n + weights[k]! * of(p), 0) / weight;
+  const meanBits =
+    points.length > 0
+      ? weighted((p) => p.bits)
+      : answered.reduce((n, a) => n + a.bits, 0) / Math.max(1, answered.length);
+  const meanDifficulty =
+    points.length > 0
+      ? weighted((p) => p.difficulty)
+      : // Half an answer each way keeps a place where all was managed, or nothing, within reason.
+        -Math.log((managed + 0.5) / (answered.length - managed + 0.5)) *
+        Math.sqrt(1 + LOGISTIC * spread ** 2);
+  const over = (of: (p: (typeof points)[number]) => number): number =>
+    points.reduce((n, p, k) => n + weights[k]! * (p.bits - meanBits) * of(p), 0);
+  // A regression with the usual slope as what was known before.
+  const slope = Math.max(
+    LEAST_SLOPE,
+    (over((p) => p.difficulty - meanDifficulty) + USUAL_SLOPE / SLOPE_VARIANCE) /
+      (over((p) => p.bits - meanBits) + 1 / SLOPE_VARIANCE),
+  );
+  const byBits = (bits: number): number => meanDifficulty + slope * (bits - meanBits);
+  // Of a rung with few answers its bits speak too, of one with many hardly.
+  const found = new Map(
+    points.map((p) => [
+      p.key,
+      (p.difficulty / p.variance + byBits(p.bits) / BESIDE_THE_LINE) / (1 / p.variance + 1 / BESIDE_THE_LINE),
+    ]),
+  );
+  return {
+    difficulty: (r) => found.get(rungKey(r)) ?? byBits(r.bits),
+    isMeasured: (r) => found.has(rungKey(r)),
+    spread,
+    slope,
+    isGuess: fitted === null,
+    children,
+    answers: answered.length,
+    rungs: found.size,
+  };
+}
+
+export interface Ability {
+  /** Logits; 0 is the middle of the children watched here. */
+  readonly mean: number;
+  readonly sd: number;
+}
+
+/** What a child does at one skill says something of the others, but less (common practice). */
+const OTHER_SKILL = 0.35;
+
+/**
+ * What a child's answers leave likely of its ability; the prior where it has none.
+ *
+ * @param serves whether a design is for the skill that is asked about: answers at others then count for a part only
+ */
+export function childAbility(
+  outcomes: Outcomes,
+  child: string,
+  model: LadderModel,
+  serves: (designId: number) => boolean = () => true,
+): Ability {
+  const at = outcomes.children.indexOf(child);
+  const row = at < 0 ? outcomes.rungs.map(() => null) : outcomes.responses[at]!;
+  return abilityOf(
+    row,
+    outcomes.rungs.map((r) => model.difficulty(r)),
+    model.spread,
+    outcomes.rungs.map((r) => (serves(r.designId) ? 1 : OTHER_SKILL)),
+  );
+}
+
+/** Points that an ability is spread over: its mean and steps of its standard deviation, with the normal's weights. */
+const SPREAD = Array.from({ length: 25 }, (_, i) => -3 + i / 4);
+const WEIGHTS = SPREAD.map((z) => Math.exp((-z * z) / 2));
+const WEIGHT = WEIGHTS.reduce((a, b) => a + b, 0);
+
+export interface Chance {
+  /** Of managing it alone, 0 to 1, over all that is likely of the ability. */
+  readonly chance: number;
+  /** The same at the ends of the 95 % interval of the ability. */
+  readonly low: number;
+  readonly high: number;
+}
+export const chanceAt = ({ mean, sd }: Ability, difficulty: number): Chance => ({
+  chance: SPREAD.reduce((n, z, i) => n + WEIGHTS[i]! * chanceOf(mean + z * sd, difficulty), 0) / WEIGHT,
+  low: chanceOf(mean - 1.96 * sd, difficulty),
+  high: chanceOf(mean + 1.96 * sd, difficulty),
+});

@@ -1,0 +1,76 @@
+import type { Response } from './rasch.ts';
+
+/** Levels of prompting, from none up (the field's own words). */
+export const HELP = ['none', 'shown once', 'verbal prompt', 'hand on wrist', 'hand over hand'] as const;
+export type Help = (typeof HELP)[number];
+
+/** How it was liked, from best down. */
+export const LIKED = ['loved it', 'fine', 'bored', 'refused'] as const;
+export type Liked = (typeof LIKED)[number];
+
+/** What a note says of one rung of one sitting. */
+export interface Watched {
+  readonly id: number;
+  readonly child: string;
+  readonly designId: number;
+  readonly rung: string;
+  readonly bits: number;
+  readonly help: Help;
+  readonly seconds: number | null;
+  readonly count: number | null;
+  /** How often it was tried in the sitting, and how often managed. */
+  readonly tries: number;
+  readonly managed: number;
+  readonly liked: Liked | null;
+  readonly satOn: string;
+  /** Rungs done on the way to this one, with the same help. */
+  readonly before: readonly { readonly rung: string; readonly bits: number }[];
+}
+
+/** Shown beforehand, a child still does it alone; every other help is given while the hand works. */
+export const isAlone = (help: Help): boolean => help === 'none' || help === 'shown once';
+
+/** Whether a sitting shows that the child manages the rung alone: most tries managed, and no help while it was done. */
+export const managedAlone = (n: Pick<Watched, 'help' | 'tries' | 'managed' | 'count'>): 0 | 1 =>
+  isAlone(n.help) && n.count !== 0 && 2 * n.managed > n.tries ? 1 : 0;
+
+/** One rung of one design, as everybody met it. */
+export interface RungSeen {
+  readonly designId: number;
+  readonly rung: string;
+  /** As it stood at the latest note. */
+  readonly bits: number;
+}
+export const rungKey = (r: { readonly designId: number; readonly rung: string }): string =>
+  `${r.designId} ${r.rung}`;
+
+export interface Outcomes {
+  readonly children: readonly string[];
+  readonly rungs: readonly RungSeen[];
+  /** A row a child, a column a rung: managed alone at the latest sitting, not, or never tried. */
+  readonly responses: readonly (readonly Response[])[];
+}
+
+/** Notes as a table of who managed what alone; of several sittings the latest speaks, since children learn. */
+export function outcomesOf(notes: readonly Watched[]): Outcomes {
+  const inOrder = [...notes].sort((a, b) => (a.satOn < b.satOn ? -1 : a.satOn > b.satOn ? 1 : a.id - b.id));
+  const rungs = new Map<string, RungSeen>();
+  const found = new Map<string, Map<string, 0 | 1>>();
+  for (const n of inOrder) {
+    const own = found.get(n.child) ?? new Map<string, 0 | 1>();
+    found.set(n.child, own);
+    const put = (rung: string, bits: number, answer: 0 | 1): void => {
+      const key = rungKey({ designId: n.designId, rung });
+      rungs.set(key, { designId: n.designId, rung, bits });
+      own.set(key, answer);
+    };
+    for (const b of n.before) put(b.rung, b.bits, isAlone(n.help) ? 1 : 0);
+    put(n.rung, n.bits, managedAlone(n));
+  }
+  const keys = [...rungs.keys()];
+  return {
+    children: [...found.keys()],
+    rungs: [...rungs.values()],
+    responses: [...found.values()].map((own) => keys.map((k) => own.get(k) ?? null)),
+  };
+}

@@ -1,0 +1,137 @@
+import { chanceAt, type Ability, type Chance, type LadderModel } from './ladderModel.ts';
+import { isAlone, managedAlone, type Watched } from './outcomes.ts';
+
+/** The chance of managing alone that stretches without discouraging (common practice: about seven in ten), and of a tired day. */
+export const STRETCH = 0.7;
+export const TIRED = 0.9;
+/** Sittings in a row on one rung, no slower and no higher, after which it bores. */
+const UNCHANGED = 3;
+
+/** A rung of a design of which a kit is in, clean and whole. */
+export interface Candidate {
+  readonly designId: number;
+  readonly design: string;
+  readonly skill: string;
+  readonly rung: string;
+  readonly bits: number;
+  /** A kit that can be taken now. */
+  readonly label: string;
+}
+export interface Suggestion extends Candidate, Chance {
+  readonly reason: string;
+}
+export interface WhatNext {
+  /** What it serves. */
+  readonly skill: string;
+  /** Best first, then easier for a tired day, then another skill; null where nothing fits. */
+  readonly next: Suggestion | null;
+  readonly easier: Suggestion | null;
+  readonly other: Suggestion | null;
+  /** Designs that are left out since they bore, with why. */
+  readonly bored: readonly { readonly design: number; readonly why: string }[];
+}
+
+/** Why a design bores this child, or null: said so, liked less and less, or faster and unchanged. `notes` of one child, oldest first. */
+export function boredOf(notes: readonly Watched[], designId: number): string | null {
+  const own = notes.filter((n) => n.designId === designId);
+  const last = own.at(-1);
+  if (!last) return null;
+  if (last.liked === 'bored' || last.liked === 'refused') return `“${last.liked}” at the last sitting`;
+  const recent = own.slice(-UNCHANGED);
+  if (recent.length < UNCHANGED || new Set(recent.map((n) => n.rung)).size > 1) return null;
+  const pace = recent.map((n) => (n.seconds !== null && n.count ? n.seconds / n.count : null));
+  const isFaster = pace.every((s, i) => s !== null && (i === 0 || s < pace[i - 1]!));
+  return isFaster && recent.every((n) => managedAlone(n) === 1)
+    ? `faster each time on the same rung, ${UNCHANGED} sittings in a row`
+    : null;
+}
+
+const tenths = (chance: number): string => `${Math.round(10 * chance)} in 10`;
+
+/** What the last of some sittings showed, in words. */
+function lastWords(notes: readonly Watched[]): string | null {
+  const last = notes.at(-1);
+  if (!last) return null;
+  const how =
+    managedAlone(last) === 1
+      ? 'was managed alone'
+      : isAlone(last.help)
+        ? 'was not yet managed'
+        : `was done with ${last.help === 'verbal prompt' ? 'a verbal prompt' : last.help}`;
+  return `“${last.rung}” ${how}`;
+}
+
+/**
+ * What to offer a child next: the rung whose chance of managing alone is nearest to seven in ten and that serves the skill,
+ * of what is in and clean. What bores is left out, for something else of the same skill. A suggestion, never a diagnosis.
+ *
+ * @param notes the child's own, oldest first
+ */
+export function whatNext(options: {
+  notes: readonly Watched[];
+  candidates: readonly Candidate[];
+  model: LadderModel;
+  /** The child's at a skill. */
+  ability: (skill: string) => Ability;
+  /** The aim. */
+  skill: string;
+  nameOf: (designId: number) => string;
+  skillOf: (designId: number) => string | undefined;
+}): WhatNext {
+  const { notes, candidates, model, ability, skill, nameOf, skillOf } = options;
+  const boring = new Map<number, string>();
+  for (const id of new Set(candidates.map((c) => c.designId))) {
+    const why = boredOf(notes, id);
+    if (why) boring.set(id, why);
+  }
+  const rated = candidates
+    .filter((c) => !boring.has(c.designId))
+    .map((c) => ({ ...c, ...chanceAt(ability(c.skill), model.difficulty(c)) }));
+  const nearest = (list: typeof rated, wish: number): (typeof rated)[number] | null =>
+    list.reduce<(typeof rated)[number] | null>(
+      (best, c) => (best === null || Math.abs(c.chance - wish) < Math.abs(best.chance - wish) ? c : best),
+      null,
+    );
+  const served = rated.filter((c) => c.skill === skill);
+  // What is no harder than a rung of the same design that was managed alone is for a tired day.
+  const done = new Map<number, number>();
+  for (const n of notes)
+    if (managedAlone(n) === 1) done.set(n.designId, Math.max(done.get(n.designId) ?? 0, n.bits));
+  const isOpen = (c: Candidate): boolean => c.bits > (done.get(c.designId) ?? -1) + 1e-6;
+  const next = nearest(served.filter(isOpen), STRETCH);
+  const tired = served.filter((c) => next === null || c.chance > next.chance + 0.05);
+  const easier = nearest(tired, TIRED);
+  const other = nearest(
+    rated.filter((c) => c.skill !== skill && isOpen(c)),
+    STRETCH,
+  );
+  const guess = model.isGuess ? ' A guess: too few notes yet.' : '';
+  const said = (
+    c: (typeof rated)[number] | null,
+    words: (c: (typeof rated)[number]) => string,
+  ): Suggestion | null => c && { ...c, reason: `${words(c)}${guess}` };
+  /** The last sitting on the design itself, else on another of the skill. */
+  const because = (c: Candidate): string => {
+    const own = lastWords(notes.filter((n) => n.designId === c.designId));
+    if (own) return `${own}; `;
+    const near = notes.filter((n) => skillOf(n.designId) === c.skill);
+    const before = lastWords(near);
+    return before ? `${nameOf(near.at(-1)!.designId)}, ${before}; ` : '';
+  };
+  const instead = [...boring].filter(([id]) =>
+    candidates.some((c) => c.designId === id && c.skill === skill),
+  );
+  return {
+    skill,
+    next: said(next, (c) =>
+      instead.length > 0 && !notes.some((n) => n.designId === c.designId)
+        ? `Something else for the same skill: about ${tenths(c.chance)} to manage it alone.`
+        : `${because(c)}about ${tenths(c.chance)} to manage this alone.`.replace(/^./, (x) =>
+            x.toUpperCase(),
+          ),
+    ),
+    easier: said(easier, (c) => `About ${tenths(c.chance)} to manage it alone.`),
+    other: said(other, (c) => `${c.skill}: about ${tenths(c.chance)} to manage it alone.`),
+    bored: [...boring].map(([design, why]) => ({ design, why })),
+  };
+}

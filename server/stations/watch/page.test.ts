@@ -1,0 +1,121 @@
+import type { Note } from '../../../contract/lending.ts';
+import type { ChildPage } from '../../../contract/watching.ts';
+import { startTest, withDesign, type TestDesk } from '../../testing.ts';
+
+let desk: TestDesk;
+let design: { id: number; version: number };
+beforeEach(async () => {
+  desk = await startTest();
+  ({ design } = await withDesign(desk));
+});
+afterEach(() => desk.close());
+
+const note = (part: object = {}) => ({
+  designId: design.id,
+  child: 'G-04',
+  rung: 'Close slot',
+  bits: 11.5,
+  seconds: 40,
+  count: 2,
+  of: 'pieces',
+  help: 'none',
+  words: '',
+  satOn: '2026-11-20',
+  ...part,
+});
+const add = async (part: object = {}) => (await desk.post('/notes', note(part)).expect(201)).body as Note;
+const page = async (query = '', child = 'G-04') =>
+  (await desk.get(`/children/${child}/page${query}`).expect(200)).body as ChildPage;
+
+describe('a note of several tries', () => {
+  it('says how many were managed and how it was liked; what is left out is one try, managed', async () => {
+    expect(await add()).toMatchObject({ tries: 1, managed: 1, liked: null });
+    expect(await add({ tries: 2, help: 'hand on wrist', liked: 'loved it' })).toMatchObject({
+      tries: 2,
+      managed: 2,
+      liked: 'loved it',
+    });
+    await add({ tries: 3, managed: 0 });
+    const listed = (await desk.get('/notes')).body as Note[];
+    expect(listed.map((n) => [n.tries, n.managed])).toEqual([
+      [3, 0],
+      [2, 2],
+      [1, 1],
+    ]);
+  });
+  it('refuses more managed than tried, and names the field', async () => {
+    const refused = await desk.post('/notes', note({ tries: 2, managed: 3 })).expect(422);
+    expect(refused.body.errors).toEqual([
+      { path: 'managed', message: 'expected at most 2, as many as were tried' },
+    ]);
+    const path = async (part: object) =>
+      (await desk.post('/notes', note(part)).expect(400)).body.errors[0].path as string;
+    expect(await path({ tries: 0 })).toBe('tries');
+    expect(await path({ liked: 'meh' })).toBe('liked');
+  });
+});
+
+describe('the page of a child', () => {
+  it('is of what was noted, with every rung of what was tried', async () => {
+    await add();
+    await add({ child: 'S-02', help: 'verbal prompt' });
+    const found = await page();
+    expect(found).toMatchObject({
+      child: 'G-04',
+      notes: 1,
+      rests: { children: 2, answers: 2, isGuess: true },
+    });
+    const close = found.rungs.find((r) => r.rung === 'Close slot')!;
+    expect(close).toMatchObject({ alone: 1, isMeasured: false, design: 'Drop tub' });
+    expect(found.rungs.every((r) => r.low < r.chance && r.chance < r.high)).toBe(true);
+    // More bits, less likely.
+    const byBits = [...found.rungs].sort((a, b) => a.bits - b.bits).map((r) => r.chance);
+    expect(byBits).toEqual([...byBits].sort((a, b) => b - a));
+    expect(close.chance).toBeGreaterThan(
+      (await page('', 'S-02')).rungs.find((r) => r.rung === 'Close slot')!.chance,
+    );
+    expect((await desk.get('/notes/children')).body).toEqual([
+      { child: 'G-04', notes: 1, lastOn: '2026-11-20' },
+      { child: 'S-02', notes: 1, lastOn: '2026-11-20' },
+    ]);
+  });
+  it('offers only what can be taken now: in, clean and whole', async () => {
+    await add();
+    expect((await page()).whatNext.next).toBeNull();
+    const { body } = await desk
+      .post('/builds', { designId: design.id, version: design.version, copies: 1 })
+      .expect(201);
+    const [copy] = (body as { copies: { id: number; label: string }[] }).copies;
+    const offered = (await page()).whatNext;
+    expect(offered).toMatchObject({ skill: 'Pincer and release', next: { label: copy!.label } });
+    expect(offered.next!.bits).toBeGreaterThan(11.4);
+    expect((await page('?skill=Hand strength')).whatNext).toMatchObject({
+      next: null,
+      other: { skill: 'Pincer and release' },
+    });
+    const family = (await desk.post('/borrowers', { name: 'Amber Dory', group: 'Gulls' }).expect(201))
+      .body as {
+      id: number;
+    };
+    await desk.post('/loans', { copyId: copy!.id, borrowerId: family.id, dueOn: '2026-12-08' }).expect(201);
+    expect((await page()).whatNext.next).toBeNull();
+  });
+  it('finds difficulties once enough children have tried', async () => {
+    const rungs = ['Wide mouth', 'Loose slot', 'Close slot'];
+    for (let c = 0; c < 8; c++)
+      for (const [k, rung] of rungs.entries())
+        await add({ child: `C-${c}`, rung, bits: 8 + 2 * k, help: c > 2 * k ? 'none' : 'hand on wrist' });
+    const found = await page('', 'C-5');
+    expect(found.rests).toEqual({ children: 8, answers: 24, rungs: 3, isGuess: false });
+    const chance = (name: string) => found.rungs.find((r) => r.rung === name)!;
+    expect(chance('Wide mouth').chance).toBeGreaterThan(chance('Close slot').chance);
+    expect(chance('Close slot').isMeasured).toBe(true);
+  });
+  it('is none of a child that nobody watched, and asks for a skill there is', async () => {
+    await desk.get('/children/nobody/page').expect(404);
+    await add();
+    expect((await desk.get('/children/G-04/page?skill=Juggling').expect(400)).body.errors[0].path).toBe(
+      'skill',
+    );
+  });
+});

@@ -1,0 +1,142 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { ChildPage, RungChance, WatchedChild } from '../../../contract/watching.ts';
+import type { Day } from '../../../core/calendar/days.ts';
+import type { Skill } from '../../../core/patterns/kernel.ts';
+import { chanceAt, childAbility, type Ability, ladderModel, toFit } from '../../../core/watch/ladderModel.ts';
+import { outcomesOf, rungKey, type Watched } from '../../../core/watch/outcomes.ts';
+import type { RaschAnswer, Response } from '../../../core/watch/rasch.ts';
+import { whatNext, type Candidate } from '../../../core/watch/whatNext.ts';
+import type { ComputeDoor } from '../../compute/door.ts';
+import { DesignRow } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import { notFound } from '../../problem.ts';
+import { kitsToTake } from '../lend/copies.ts';
+import { ladderOf } from '../shape/ladders.ts';
+
+/** Notes that difficulties are found from; older ones say less of the designs as they are now. */
+const MOST_NOTES = 20_000;
+
+/** Children that notes speak of, the latest first. */
+export const watchedChildren = (em: EntityManager): Promise<WatchedChild[]> =>
+  rows<WatchedChild>(
+    em,
+    'select child, count(*) as notes, max(sat_on) as lastOn from note group by child order by 3 desc, 1 limit 5000',
+  );
+
+interface Columns extends Omit<Watched, 'designId' | 'satOn' | 'before'> {
+  design_id: number;
+  sat_on: string;
+  before: string;
+}
+
+async function watched(em: EntityManager): Promise<Watched[]> {
+  const found = await rows<Columns>(
+    em,
+    `select * from (select id, child, design_id, rung, bits, help, seconds, count, tries, managed, liked, sat_on, before from note order by sat_on desc, id desc limit ${MOST_NOTES}) order by sat_on, id`,
+  );
+  return found.map(({ design_id: designId, sat_on: satOn, before, ...n }) => ({
+    ...n,
+    designId,
+    satOn,
+    before: JSON.parse(before) as Watched['before'],
+  }));
+}
+
+/** The last fit, by the answers it is of: a page that is looked at again has no reason to wait. */
+let lastFit: { said: string; answer: RaschAnswer } | null = null;
+
+async function fittedTo(
+  responses: readonly (readonly Response[])[],
+  door: ComputeDoor,
+  signal: AbortSignal | undefined,
+): Promise<RaschAnswer> {
+  const said = JSON.stringify(responses);
+  if (lastFit?.said === said) return lastFit.answer;
+  const answer = (await door.run({ kind: 'rasch', responses }, signal)) as RaschAnswer;
+  lastFit = { said, answer };
+  return answer;
+}
+
+/** What is worked out of the notes on one child, and what to offer next. */
+export async function childPage(options: {
+  em: EntityManager;
+  door: ComputeDoor;
+  today: Day;
+  child: string;
+  skill: Skill | undefined;
+  signal?: AbortSignal | undefined;
+}): Promise<ChildPage> {
+  const { em, door, today, child } = options;
+  const all = await watched(em);
+  const own = all.filter((n) => n.child === child);
+  if (own.length === 0) throw notFound(`note on ${child}`);
+  const outcomes = outcomesOf(all);
+  const fit = toFit(outcomes);
+  const model = ladderModel(outcomes, fit && (await fittedTo(fit.responses, door, options.signal)));
+  const designs = await em.find(DesignRow, {}, { orderBy: { id: 'asc' }, limit: 5000 });
+  const skills = new Map(designs.map((d) => [d.id, d.skill]));
+  const abilities = new Map<string, Ability>();
+  const abilityAt = (skill: string): Ability => {
+    const found =
+      abilities.get(skill) ?? childAbility(outcomes, child, model, (id) => skills.get(id) === skill);
+    abilities.set(skill, found);
+    return found;
+  };
+  const ladders = new Map<number, readonly { name: string; bits: number }[]>();
+  const tried = new Set(own.map((n) => n.designId));
+  const labels = await kitsToTake(em, today);
+  for (const d of designs)
+    if (tried.has(d.id) || labels.has(d.id))
+      // A design that cannot be read has no ladder to offer.
+      ladders.set(d.id, await ladderOf(em, d, today).catch(() => []));
+  const row = outcomes.responses[outcomes.children.indexOf(child)]!;
+  const answers = new Map(outcomes.rungs.map((r, j) => [rungKey(r), row[j]!]));
+  const rungs = designs
+    .filter((d) => tried.has(d.id))
+    .flatMap((d) =>
+      (ladders.get(d.id) ?? []).map(({ name: rung, bits }): RungChance => {
+        const at = { designId: d.id, rung, bits };
+        return {
+          ...at,
+          design: d.name,
+          isMeasured: model.isMeasured(at),
+          alone: answers.get(rungKey(at)) ?? null,
+          ...chanceAt(abilityAt(d.skill), model.difficulty(at)),
+        };
+      }),
+    );
+  const candidates = designs.flatMap((d): Candidate[] =>
+    labels.has(d.id)
+      ? (ladders.get(d.id) ?? []).map(({ name: rung, bits }) => ({
+          designId: d.id,
+          design: d.name,
+          skill: d.skill,
+          rung,
+          bits,
+          label: labels.get(d.id)!,
+        }))
+      : [],
+  );
+  const aim = options.skill ?? designs.find((d) => d.id === own.at(-1)!.designId)!.skill;
+  return {
+    child,
+    notes: own.length,
+    ability: abilityAt(aim),
+    rests: {
+      children: model.children,
+      answers: model.answers,
+      rungs: model.rungs,
+      isGuess: model.isGuess,
+    },
+    rungs,
+    whatNext: whatNext({
+      notes: own,
+      candidates,
+      model,
+      ability: abilityAt,
+      skill: aim,
+      nameOf: (id) => designs.find((d) => d.id === id)?.name ?? `design ${id}`,
+      skillOf: (id) => skills.get(id),
+    }),
+  };
+}

@@ -1,0 +1,292 @@
+import { useMemo, useState } from 'react';
+import { Trash2 } from 'lucide-react';
+import { styled } from 'styled-components';
+import type { Note, NoteSent, RungDone } from '../../../contract/lending.ts';
+import type { WatchedChild } from '../../../contract/watching.ts';
+import type { Counts } from '../../../core/patterns/kernel.ts';
+import { HELP, LIKED, type Help, type Liked } from '../../../core/watch/outcomes.ts';
+import { api, words } from '../../data/api.ts';
+import { useChange, useDesigns, useMaterials, usePlace, useRules } from '../../data/queries.ts';
+import { countsOf } from '../../design/derived.ts';
+import { useHeavy } from '../../design/heavy.ts';
+import { useFamilies } from '../../design/useFamilies.ts';
+import { Button } from '../../parts/Button.tsx';
+import { Choice } from '../../parts/Choice.tsx';
+import { DayField } from '../../parts/DayField.tsx';
+import { CountField, TextField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
+import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
+import { Select } from '../../parts/Select.tsx';
+import { WhatIsRung } from '../../parts/WhatIs.tsx';
+import { Bin } from './Bin.tsx';
+import { RunningClock } from './RunningClock.tsx';
+import { HELP_WORDS, LIKED_WORDS } from './words.ts';
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);
+  gap: 10px;
+`;
+/** Those who were watched last: one touch instead of typing. */
+const Codes = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  button {
+    min-height: 44px;
+    padding: 0 11px;
+    border: 1px solid var(--seam-strong);
+    border-radius: 22px;
+    background: var(--oat);
+    font: 600 14px/1 var(--body);
+    cursor: pointer;
+  }
+  button[aria-pressed='true'] {
+    background: var(--ink);
+    color: var(--paper);
+  }
+`;
+
+/** Rungs a sitting can have before its last one. */
+const MOST_BEFORE = 11;
+const Done = styled.ol`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 2px;
+  > li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto 44px;
+    align-items: center;
+    gap: 8px;
+    border-bottom: 1px dashed var(--seam);
+  }
+`;
+
+const NO_COUNTS: Counts = { of: 'pieces', one: 'piece', number: 0 };
+const upper = (word: string): string => word[0]!.toUpperCase() + word.slice(1);
+/** Children that are offered to touch. */
+const MOST_CODES = 6;
+
+/** A note: whom, what, how it went. The child that was watched last comes with the design it was watched at. */
+export function NoteForm({
+  children,
+  latest,
+  first,
+}: {
+  children: readonly WatchedChild[];
+  /** Of a child, the design of its latest note. */
+  latest(child: string): number | null;
+  /** What the form begins with. */
+  first: { readonly child: string; readonly design: string | null; readonly rung: string | null };
+}) {
+  const { data: designs } = useDesigns();
+  const { data: materials } = useMaterials();
+  const { data: place } = usePlace();
+  const [designId, setDesignId] = useState<string | null>(first.design);
+  const [child, setChild] = useState(first.child);
+  const [rungId, setRungId] = useState<string | null>(null);
+  /** A rung that was named before its ladder was there. */
+  const [wished, setWished] = useState(first.rung);
+  const [seconds, setSeconds] = useState<number | null>(null);
+  const [count, setCount] = useState<number | null>(null);
+  const [tries, setTries] = useState<number | null>(1);
+  const [managed, setManaged] = useState<number | null>(1);
+  const [help, setHelp] = useState<Help>('none');
+  const [liked, setLiked] = useState<Liked | null>(null);
+  const [said, setSaid] = useState('');
+  /** Rungs done before the one that is open, in order. */
+  const [before, setBefore] = useState<readonly RungDone[]>([]);
+  const [day, setDay] = useState<string | null>(null);
+  const design = designs?.find((d) => String(d.id) === designId) ?? null;
+  const { data: rules } = useRules();
+  const heavy = useHeavy(design, materials, rules);
+  const isThere = useFamilies(design?.pattern);
+  const counted = useMemo(
+    () => (design && materials && isThere ? countsOf(design, materials) : NO_COUNTS),
+    [design, materials, isThere],
+  );
+  const open = heavy.rungs?.find((r) => (rungId === null ? r.name === wished : r.id === rungId));
+  const choose = (id: string | null): void => {
+    setDesignId(id);
+    setRungId(null);
+    setWished(null);
+    setBefore([]);
+  };
+  const add = useChange(async () => {
+    const rung = open;
+    if (!design || !rung) throw new Error('Choose a design and a rung.');
+    if (seconds === null && count === null)
+      throw new Error(`How many seconds did it take, or how many ${counted.of}?`);
+    const note: NoteSent = {
+      designId: design.id,
+      child,
+      rung: rung.name,
+      bits: rung.bits,
+      seconds,
+      count,
+      of: counted.of,
+      help,
+      tries: tries ?? 1,
+      managed: managed ?? tries ?? 1,
+      liked,
+      words: said,
+      satOn: day ?? place!.today,
+      before: [...before],
+    };
+    return api<Note>('POST', '/notes', note);
+  });
+  if (!designs || !place) return null;
+  return (
+    <Form
+      onSubmit={() => {
+        add.mutate(undefined, {
+          onSuccess: () => {
+            setSeconds(null);
+            setCount(null);
+            setSaid('');
+            setBefore([]);
+            setTries(1);
+            setManaged(1);
+            setLiked(null);
+          },
+        });
+      }}
+    >
+      <Stack $gap={10}>
+        <Spread>
+          <h2>Write a note</h2>
+          <WhatIsRung />
+        </Spread>
+        <Two>
+          <TextField label="Child" value={child} onChange={setChild} hint="a code, like G-04" />
+          <DayField label="Day" value={day ?? place.today} onChange={setDay} />
+        </Two>
+        {children.length > 0 && (
+          <Codes role="group" aria-label="Watched last">
+            {children.slice(0, MOST_CODES).map((c) => (
+              <button
+                key={c.child}
+                type="button"
+                aria-pressed={c.child === child}
+                onClick={() => {
+                  setChild(c.child);
+                  const last = latest(c.child);
+                  if (last !== null && designId === null) choose(String(last));
+                }}
+              >
+                {c.child}
+              </button>
+            ))}
+          </Codes>
+        )}
+        <Select
+          label="Design"
+          value={designId}
+          onChange={choose}
+          options={designs.map((d) => ({ value: String(d.id), label: d.name, note: d.forGroup }))}
+        />
+        {before.length > 0 && (
+          <Done aria-label="Rungs done before">
+            {before.map((b, i) => (
+              <li key={`${i}${b.rung}`}>
+                <b>{b.rung}</b>
+                <Quiet>
+                  {[
+                    b.seconds === null ? '' : `${b.seconds} s`,
+                    b.count === null ? '' : `${b.count} ${counted.of}`,
+                  ]
+                    .filter(Boolean)
+                    .join(', ')}
+                </Quiet>
+                <Bin
+                  type="button"
+                  aria-label={`Take ${b.rung} off`}
+                  onClick={() => setBefore((all) => all.filter((_, k) => k !== i))}
+                >
+                  <Trash2 size={17} aria-hidden />
+                </Bin>
+              </li>
+            ))}
+          </Done>
+        )}
+        <Select
+          label={before.length > 0 ? 'Then the rung' : 'Rung'}
+          value={open?.id ?? null}
+          onChange={setRungId}
+          isDisabled={!heavy.rungs}
+          placeholder={
+            !design ? 'Choose the design first' : heavy.rungs ? 'Choose' : 'Working out the ladder …'
+          }
+          options={(heavy.rungs ?? []).map((r) => ({
+            value: r.id,
+            label: r.name,
+            note: `${r.bits.toFixed(1)} bits`,
+          }))}
+        />
+        {heavy.problem && (
+          <Notice tone="stop">
+            {heavy.problem}{' '}
+            <Button small plain onPress={heavy.again}>
+              Try again
+            </Button>
+          </Notice>
+        )}
+        <Two>
+          <CountField label="Seconds" value={seconds} onChange={setSeconds} />
+          <CountField label={upper(counted.of)} value={count} onChange={setCount} />
+        </Two>
+        <RunningClock seconds={seconds} onSeconds={setSeconds} />
+        <Two>
+          <CountField
+            label="Tries"
+            value={tries}
+            onChange={(n) => {
+              // Until it is said otherwise, every try was managed.
+              if (managed === tries) setManaged(n);
+              setTries(n);
+            }}
+          />
+          <CountField label="Managed" value={managed} onChange={setManaged} />
+        </Two>
+        <div>
+          <Button
+            small
+            plain
+            isDisabled={!open || (seconds === null && count === null) || before.length >= MOST_BEFORE}
+            onPress={() => {
+              setBefore((all) => [...all, { rung: open!.name, bits: open!.bits, seconds, count }]);
+              setRungId(null);
+              setSeconds(null);
+              setCount(null);
+            }}
+          >
+            And another rung
+          </Button>
+        </div>
+        <Choice
+          label="Help given"
+          value={help}
+          onChange={(v) => setHelp(v as Help)}
+          options={HELP.map((h) => ({ value: h, label: HELP_WORDS[h] }))}
+        />
+        <Choice
+          label="How it was liked"
+          value={liked ?? ''}
+          onChange={(v) => setLiked(v === '' ? null : (v as Liked))}
+          options={[
+            ...LIKED.map((l) => ({ value: l, label: LIKED_WORDS[l] })),
+            { value: '', label: 'Not noted' },
+          ]}
+        />
+        <TextField label="What you saw" value={said} onChange={setSaid} />
+        {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
+        {add.isSuccess && <Notice tone="clear">Saved for {add.data.child}.</Notice>}
+        <Button type="submit" isDisabled={add.isPending}>
+          Save the note
+        </Button>
+      </Stack>
+    </Form>
+  );
+}

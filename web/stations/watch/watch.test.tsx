@@ -1,0 +1,184 @@
+import { jest } from '@jest/globals';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { Route, Routes } from 'react-router';
+import type { Note } from '../../../contract/lending.ts';
+import type { ChildPage } from '../../../contract/watching.ts';
+import { answer, CAP, PLACE, RULES_HERE, show, slotDesign, TUB } from '../../testing/desk.tsx';
+import { standInWorker } from '../../testing/worker.ts';
+import { Component as Child } from './Child.tsx';
+import { RunningClock } from './RunningClock.tsx';
+import { Component as Watch } from './Watch.tsx';
+
+// Charts are drawn in the browser tests: here nothing is ever in sight.
+globalThis.IntersectionObserver = class {
+  observe(): void {}
+  disconnect(): void {}
+} as unknown as typeof IntersectionObserver;
+beforeAll(() => standInWorker());
+
+const NOTE: Note = {
+  id: 5,
+  designId: 1,
+  design: 'Drop tub',
+  child: 'G-04',
+  rung: 'Close slot',
+  bits: 11.5,
+  seconds: 40,
+  count: 2,
+  of: 'pieces',
+  help: 'hand on wrist',
+  tries: 2,
+  managed: 1,
+  liked: 'loved it',
+  words: '',
+  satOn: '2026-11-20',
+  before: [],
+};
+const chance = { chance: 0.7, low: 0.4, high: 0.9 };
+const offer = (rung: string) => ({
+  ...chance,
+  designId: 1,
+  design: 'Drop tub',
+  skill: 'Pincer and release',
+  rung,
+  bits: 12,
+  label: 'FB-001a',
+  reason: 'About 7 in 10 to manage this alone.',
+});
+const PAGE: ChildPage = {
+  child: 'G-04',
+  notes: 1,
+  ability: { mean: 0.2, sd: 0.5 },
+  rests: { children: 9, answers: 40, rungs: 4, isGuess: false },
+  rungs: [
+    {
+      ...chance,
+      designId: 1,
+      design: 'Drop tub',
+      rung: 'Close slot',
+      bits: 11.5,
+      isMeasured: true,
+      alone: 0,
+    },
+  ],
+  whatNext: {
+    skill: 'Pincer and release',
+    next: offer('Close slot'),
+    easier: offer('Wide mouth'),
+    other: null,
+    bored: [],
+  },
+};
+
+const openNotes = (more: Record<string, unknown> = {}, at = '/watch') => {
+  const calls = answer({
+    'GET /place': PLACE,
+    'GET /designs': [slotDesign()],
+    'GET /materials': [TUB, CAP],
+    'GET /rules': RULES_HERE,
+    'GET /notes': [NOTE],
+    'GET /notes/summary': { notes: 1, children: 1 },
+    'GET /notes/children': [{ child: 'G-04', notes: 1, lastOn: '2026-11-20' }],
+    ...more,
+  });
+  show(<Watch />, at);
+  return calls;
+};
+
+describe('a note', () => {
+  it('takes the child by a touch with the design it was watched at, and keeps tries and liking', async () => {
+    const calls = openNotes({ 'POST /notes': { ...NOTE, id: 6 } });
+    await userEvent.click(await screen.findByRole('button', { name: 'G-04' }));
+    expect(screen.getByRole('textbox', { name: 'Child' })).toHaveValue('G-04');
+    const rung = await screen.findByRole('button', { name: /Rung/ });
+    await waitFor(() => expect(rung).toBeEnabled(), { timeout: 8000 });
+    await userEvent.click(rung);
+    await userEvent.click(await screen.findByRole('option', { name: /Close slot/ }));
+    await userEvent.type(screen.getByRole('textbox', { name: 'Seconds' }), '40');
+    const tries = screen.getByRole('textbox', { name: 'Tries' });
+    await userEvent.clear(tries);
+    await userEvent.type(tries, '2');
+    // Every try was managed until it is said otherwise.
+    expect(screen.getByRole('textbox', { name: 'Managed' })).toHaveValue('2');
+    await userEvent.click(screen.getByRole('radio', { name: 'Hand on wrist' }));
+    await userEvent.click(screen.getByRole('radio', { name: 'Loved it' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save the note' }));
+    await waitFor(() => expect(calls.some((c) => c.method === 'POST')).toBe(true));
+    expect(calls.find((c) => c.method === 'POST')!.body).toMatchObject({
+      child: 'G-04',
+      designId: 1,
+      rung: 'Close slot',
+      seconds: 40,
+      tries: 2,
+      managed: 2,
+      help: 'hand on wrist',
+      liked: 'loved it',
+    });
+    expect(await screen.findByText('Saved for G-04.')).toBeVisible();
+  }, 20_000);
+  it('begins with what the child’s page offered', async () => {
+    openNotes({}, '/watch?child=S-02&design=1&rung=Close+slot');
+    expect(await screen.findByRole('textbox', { name: 'Child' })).toHaveValue('S-02');
+    await waitFor(
+      () => expect(screen.getByRole('button', { name: /Rung/ })).toHaveTextContent('Close slot'),
+      {
+        timeout: 8000,
+      },
+    );
+  }, 20_000);
+});
+
+it('a clock gives its seconds, and goes on from those that ran', () => {
+  jest.useFakeTimers({ now: 1_000_000 });
+  const said: number[] = [];
+  const view = (seconds: number | null) => <RunningClock seconds={seconds} onSeconds={(s) => said.push(s)} />;
+  const { rerender } = show(view(null));
+  fireEvent.click(screen.getByRole('button', { name: 'Start the clock' }));
+  act(() => void jest.advanceTimersByTime(7300));
+  fireEvent.click(screen.getByRole('button', { name: 'Stop · 0:07' }));
+  rerender(view(7));
+  fireEvent.click(screen.getByRole('button', { name: 'Go on from 0:07' }));
+  act(() => void jest.advanceTimersByTime(5000));
+  fireEvent.click(screen.getByRole('button', { name: /Stop/ }));
+  expect(said).toEqual([7, 12]);
+  jest.useRealTimers();
+});
+
+describe('the page of a child', () => {
+  const open = (page: ChildPage | { status: number; body: object }, notes = [NOTE]) => {
+    answer({ 'GET /place': PLACE, 'GET /children/G-04/page': page, 'GET /notes': notes });
+    show(
+      <Routes>
+        <Route path="/watch/:child" element={<Child />} />
+      </Routes>,
+      '/watch/G-04',
+    );
+  };
+  it('offers what is next with its reason, and says what it rests on', async () => {
+    open(PAGE);
+    const next = await screen.findByRole('article', { name: 'Next' });
+    expect(next).toHaveTextContent('Drop tub, “Close slot”');
+    expect(next).toHaveTextContent('About 7 in 10 to manage this alone. On the rail as FB-001a.');
+    expect(within(next).getByRole('link', { name: 'Note it' })).toHaveAttribute(
+      'href',
+      '/watch?child=G-04&design=1&rung=Close+slot',
+    );
+    expect(screen.getByText(/difficulties of 4 rungs found from 40 answers of 9 children/)).toBeVisible();
+    expect(screen.getByText(/no diagnosis/)).toBeVisible();
+    expect(screen.getByRole('img', { name: '7 in 10 alone, 4 in 10 to 9 in 10' })).toBeVisible();
+    expect(screen.getByText(/No line yet/)).toHaveTextContent('there is 1');
+    expect(screen.getByRole('table', { name: 'Sittings of G-04' })).toHaveTextContent(
+      '2 pieces, 40 s, 1 of 2 tries, loved it',
+    );
+  });
+  it('says when it guesses, and when nothing can be taken', async () => {
+    open({
+      ...PAGE,
+      rests: { children: 2, answers: 3, rungs: 0, isGuess: true },
+      whatNext: { ...PAGE.whatNext, next: null, easier: null },
+    });
+    expect(await screen.findByText(/No kit that is in, clean and whole fits/)).toBeVisible();
+    expect(screen.getByText(/A guess by bits: 3 answers of 2 children/)).toBeVisible();
+  });
+});
