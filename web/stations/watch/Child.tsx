@@ -110,7 +110,10 @@ function Offer({
         </ButtonLink>
       </Row>
       <p>
-        {of.reason} <Quiet>On the rail as <span className="label">{of.label}</span>.</Quiet>
+        {of.reason}{' '}
+        <Quiet>
+          On the rail as <span className="label">{of.label}</span>.
+        </Quiet>
       </p>
     </Next>
   );
