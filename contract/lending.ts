@@ -100,6 +100,9 @@ export const loan = z.object({
 });
 export type Loan = z.infer<typeof loan>;
 
+/** A longer loan. */
+export const renewInput = z.strictObject({ dueOn: day });
+
 /** What came back: a count for every part, in the copy's order, and what to do about what is missing. */
 export const returnInput = z.strictObject({
   present: z.array(count, { error: 'expected a count for every part' }).max(40),
@@ -107,6 +110,30 @@ export const returnInput = z.strictObject({
   then: z.enum(['shelve', 'fill', 'repair'], { error: 'expected shelve, fill or repair' }),
 });
 export type ReturnInput = z.infer<typeof returnInput>;
+/** Counted back, cleaned on the spot and lent to the next family, all or nothing. */
+export const handOnInput = z.strictObject({
+  present: returnInput.shape.present,
+  then: z.enum(['shelve', 'fill'], { error: 'expected shelve or fill' }),
+  borrowerId: id,
+  dueOn: day,
+  cleaned: z.literal(true, { error: 'expected true: nothing is handed on before it is clean' }),
+});
+export type HandOnInput = z.infer<typeof handOnInput>;
+
+export const reservationInput = z.strictObject({ copyId: id, borrowerId: id });
+/** A kind of kit that is kept for a family. */
+export interface Reservation {
+  readonly id: number;
+  readonly borrowerId: number;
+  readonly borrower: string;
+  readonly designId: number;
+  readonly kitId: number | null;
+  /** The kit's own name, or its design's. */
+  readonly kit: string;
+  readonly madeOn: string;
+  /** The label of one that is in for it; null while none is. */
+  readonly ready: string | null;
+}
 /** What was filled, from which lots. */
 export const filled = z.object({
   materialId: id,

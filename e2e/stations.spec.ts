@@ -24,6 +24,7 @@ const VIEWS = [
   '/lend',
   '/lend/kits',
   '/lend/lasting',
+  '/lend/tell',
   '/watch',
   '/watch/G-04',
   '/place',
@@ -146,6 +147,30 @@ test('a late kit shows, is counted one short, and goes to repair', async ({ page
   await page.getByRole('button', { name: 'To repair' }).click();
   await expect(page.getByRole('button', { name: /FB-005a/ })).toContainText('in repair · 1 missing');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('24 kits, 5 out');
+});
+
+test('a late kit is told of, a kept one goes to its family only', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/lend/tell`);
+  const late = page.getByRole('article', { name: 'Message to Grey Punt' });
+  await expect(late).toContainText(/Gull-egg drop \(FB-005a\) was due back on/);
+  await page.getByRole('radio', { name: 'Spanish' }).click({ force: true });
+  await expect(late).toContainText('tenía que volver');
+  await late.getByRole('button', { name: 'Told in person' }).click();
+  await expect(late.getByRole('status')).toContainText('Told in words on');
+  // One of two is kept: the other may go, that one not.
+  await page.goto(`${demo.url}/lend?kit=FB-006b`);
+  await page.getByText('Reserve one like it').click();
+  await page.getByRole('button', { name: /For the family/ }).click();
+  await page.getByRole('option', { name: /Olive Barge/ }).click();
+  await page.getByRole('button', { name: 'Reserve it' }).click();
+  await expect(page.getByText('Kept for Olive Barge')).toBeVisible();
+  await page.getByRole('button', { name: /Lend to/ }).click();
+  await page.getByRole('option', { name: /Teal Skiff/ }).click();
+  await page.getByRole('button', { name: 'Lend it', exact: true }).click();
+  await expect(page.getByText(/FB-006b is kept for Olive Barge/)).toBeVisible();
+  await page.getByRole('button', { name: 'Lend it to them' }).click();
+  await page.getByRole('button', { name: 'Lend it', exact: true }).click();
+  await expect(page.getByText(/With Olive Barge for 0 days/)).toBeVisible();
 });
 
 test('a sitting that climbs is one note, its rungs in order', async ({ page, demo }) => {

@@ -39,6 +39,7 @@ const router = createBrowserRouter([
       { path: 'make/:id?', lazy: () => import('./stations/make/Make.tsx') },
       { path: 'lend', lazy: () => import('./stations/lend/Lend.tsx') },
       { path: 'lend/kits', lazy: () => import('./stations/lend/Kits.tsx') },
+      { path: 'lend/tell', lazy: () => import('./stations/lend/Tell.tsx') },
       { path: 'lend/lasting', lazy: () => import('./stations/lend/Lasting.tsx') },
       { path: 'watch', lazy: () => import('./stations/watch/Watch.tsx') },
       { path: 'watch/:child', lazy: () => import('./stations/watch/Child.tsx') },

@@ -388,6 +388,37 @@ export const NoteRow = defineEntity({
   },
 });
 
+/** A kind of kit that is kept for a family: the next one of it that is in. */
+export const ReservationRow = defineEntity({
+  name: 'ReservationRow',
+  tableName: 'reservation',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    borrower: () => p.manyToOne(BorrowerRow),
+    design: () => p.manyToOne(DesignRow),
+    /** The kit of several designs that is kept; null for one of its one design. */
+    kit: () => p.manyToOne(KitRow).nullable(),
+    madeOn: p.string(),
+    endedOn: p.string().nullable(),
+    outcome: p.string().nullable(),
+  },
+});
+
+/** What a family was told, when and how. */
+export const TellingRow = defineEntity({
+  name: 'TellingRow',
+  tableName: 'telling',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    borrower: () => p.manyToOne(BorrowerRow),
+    toldOn: p.string(),
+    about: p.json<string[]>(),
+    by: p.string(),
+    language: p.string(),
+    words: p.string(),
+  },
+});
+
 export const entities = [
   PlaceRow,
   MaterialRow,
@@ -410,6 +441,8 @@ export const entities = [
   LoanRow,
   CountRow,
   NoteRow,
+  ReservationRow,
+  TellingRow,
 ];
 
 export type Material = InferEntity<typeof MaterialRow>;

@@ -13,4 +13,5 @@ export const migrationNames = [
   '2026-11-28-states',
   '2026-11-28-batches',
   '2026-11-29-tries',
+  '2026-11-29-keeping',
 ] as const;

@@ -266,6 +266,22 @@ class Tries extends Migration {
   }
 }
 
+/** Kits are kept for families, and what families are told is on record. */
+class Keeping extends Migration {
+  override up(): void {
+    this.addSql(
+      `create table "reservation" ("id" integer not null primary key autoincrement, "borrower_id" integer not null references "borrower" ("id"), "design_id" integer not null references "design" ("id"), "kit_id" integer null references "kit" ("id"), "made_on" text not null, "ended_on" text null, "outcome" text null check ("outcome" in ('lent', 'dropped')))`,
+    );
+    this.addSql(
+      'create index "reservation_open" on "reservation" ("design_id", "kit_id") where "ended_on" is null',
+    );
+    this.addSql(
+      'create table "telling" ("id" integer not null primary key autoincrement, "borrower_id" integer not null references "borrower" ("id"), "told_on" text not null, "about" json not null, "by" text not null, "language" text not null, "words" text not null)',
+    );
+    this.addSql('create index "telling_borrower" on "telling" ("borrower_id", "id")');
+  }
+}
+
 const classes = [
   Start,
   Lots,
@@ -280,5 +296,6 @@ const classes = [
   States,
   Batches,
   Tries,
+  Keeping,
 ];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

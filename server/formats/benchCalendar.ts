@@ -2,9 +2,7 @@ import ICAL from 'ical.js';
 import type { BatchWork, BenchPlan } from '../../contract/batches.ts';
 import type { Day } from '../../core/calendar/days.ts';
 import { dayOf } from '../../core/plan/batch.ts';
-
-// The library counts 75 octets without the blank that a folded line begins with; RFC 5545 counts it.
-ICAL.foldLength = 74;
+import { newCalendar } from './calendar.ts';
 
 /** A time of day where the place is, whatever the zone of who reads it: a floating time (RFC 5545, 3.3.5). */
 function floating(zero: Day, minutes: number): ICAL.Time {
@@ -27,9 +25,7 @@ function floating(zero: Day, minutes: number): ICAL.Time {
 
 /** A bench plan as a calendar file: an event for each step of somebody’s hands. */
 export function benchCalendar(batch: BatchWork, plan: BenchPlan, today: Day): string {
-  const calendar = new ICAL.Component('vcalendar');
-  calendar.updatePropertyWithValue('version', '2.0');
-  calendar.updatePropertyWithValue('prodid', '-//Fox Button//Bench plan//EN');
+  const calendar = newCalendar('Bench plan');
   for (const p of plan.plan) {
     const task = batch.tasks.find((t) => t.id === p.task);
     if (!task || p.maker === null) continue;

@@ -7,7 +7,14 @@ import {
   type UseMutationResult,
 } from '@tanstack/react-query';
 import type { Design, DesignNeeds } from '../../contract/designs.ts';
-import type { Borrower, Copy, LendingSummary, Note, NotesSummary } from '../../contract/lending.ts';
+import type {
+  Borrower,
+  Copy,
+  LendingSummary,
+  Note,
+  NotesSummary,
+  Reservation,
+} from '../../contract/lending.ts';
 import type { Child } from '../../contract/children.ts';
 import type { Recall, RulesHere } from '../../contract/checking.ts';
 import type { Lasting } from '../../contract/durability.ts';
@@ -73,6 +80,7 @@ export const useChildren = list<Child>('children');
 /** Worked out by the desk, so that no page has to load every family to say what is free. */
 export const useDesignNeeds = one<DesignNeeds[]>('designs/needs');
 export const useBorrowers = list<Borrower>('borrowers');
+export const useReservations = one<Reservation[]>('reservations');
 export const useBackups = one<Backup[]>('backups');
 export const useLendingSummary = one<LendingSummary>('copies/summary');
 export const useWatchedChildren = one<WatchedChild[]>('notes/children');

@@ -174,6 +174,19 @@ export async function listCopies(em: EntityManager, query: Query, today: Day) {
   };
 }
 
+/** Kits that can be lent now, by label. */
+export async function kitsIn(
+  em: EntityManager,
+  today: Day,
+): Promise<{ label: string; designId: number; kitId: number | null }[]> {
+  const { where, params } = filterOf(copyQuery.parse({ standing: 'in' }), today, await recalledKits(em));
+  return rows(
+    em,
+    `select c.label, c.design_id as designId, c.kit_id as kitId ${FROM} where ${where.join(' and ')} order by c.label`,
+    params,
+  );
+}
+
 /** By design, the label of a kit with it that is in, clean and whole: one that can be taken now. */
 export async function kitsToTake(em: EntityManager, today: Day): Promise<Map<number, string>> {
   const { where, params } = filterOf(copyQuery.parse({ standing: 'in' }), today, await recalledKits(em));

@@ -2,9 +2,12 @@ import { Router } from 'express';
 import { z } from 'zod';
 import {
   borrowerInput,
+  handOnInput,
   historyQuery,
   loanInput,
   mendInput,
+  renewInput,
+  reservationInput,
   returnInput,
   stateInput,
 } from '../../../contract/lending.ts';
@@ -23,6 +26,11 @@ import { countCardPdf, pictureSheetPdf } from '../../formats/familySheet.ts';
 import { lasting } from './durability.ts';
 import { familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
+import { tellingInput } from '../../../contract/telling.ts';
+import type { Paper } from '../../../core/print/paper.ts';
+import { dueCalendar, tellingMail, tellingPdf } from '../../formats/telling.ts';
+import { dueDays, keepTelling, listTellings, oneTelling, tellingQuery, toldTo } from './telling.ts';
+import { dropReservation, listReservations, reserve } from './reserve.ts';
 import { changeState } from './states.ts';
 import * as lend from './service.ts';
 
@@ -133,6 +141,42 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
     const id = readId(req.params.id, 'family');
     res.json(await familyHistory(em(), id, read(historyQuery, req.query).limit));
   });
+  r.get('/borrowers/:id/told', async (req, res) => {
+    res.json(await toldTo(em(), readId(req.params.id, 'family')));
+  });
+  r.get('/borrowers/:id/due.ics', async (req, res) => {
+    const { family, place, loans } = await dueDays(em(), readId(req.params.id, 'family'));
+    res
+      .type('text/calendar')
+      .attachment(`${fileName(family, 'family')}-due.ics`)
+      .send(dueCalendar(loans, place, today()));
+  });
+  r.get('/tellings', async (req, res) => {
+    res.json(await listTellings(em(), today(), read(tellingQuery, req.query).language));
+  });
+  r.post('/tellings', async (req, res) => {
+    const input = read(tellingInput, req.body);
+    res.status(201).json(await inTransaction((m) => keepTelling(m, input, today())));
+  });
+  r.get('/tellings/all.pdf', async (req, res) => {
+    const m = em();
+    const { language } = read(tellingQuery, req.query);
+    const { name, locale, paper } = await m.findOneOrFail(PlaceRow, { id: 1 });
+    const pdf = await tellingPdf(
+      await listTellings(m, today(), language),
+      { place: name, today: today(), locale },
+      paper as Paper,
+    );
+    res.type('application/pdf').attachment('messages.pdf').send(Buffer.from(pdf));
+  });
+  r.get('/tellings/:id/mail.eml', async (req, res) => {
+    const { language } = read(tellingQuery, req.query);
+    const telling = await oneTelling(em(), readId(req.params.id, 'family'), today(), language);
+    res
+      .type('message/rfc822')
+      .attachment(`${fileName(telling.borrower, 'family')}.eml`)
+      .send(await tellingMail(telling));
+  });
   r.get('/borrowers', async (req, res) => {
     sendPage(req, res, await lend.listBorrowers(em(), read(lend.borrowerQuery, req.query)));
   });
@@ -148,6 +192,26 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
   r.post('/loans', async (req, res) => {
     const input = read(loanInput, req.body);
     res.status(201).json(await inTransaction((m) => lend.lend(m, input, today())));
+  });
+  r.post('/loans/:id/renew', async (req, res) => {
+    const id = readId(req.params.id, 'loan');
+    const { dueOn } = read(renewInput, req.body);
+    res.json(await inTransaction((m) => lend.renew(m, id, dueOn, today())));
+  });
+  r.post('/loans/:id/hand-on', async (req, res) => {
+    const id = readId(req.params.id, 'loan');
+    const input = read(handOnInput, req.body);
+    res.status(201).json(await inTransaction((m) => lend.handOn(m, id, input, today())));
+  });
+  r.get('/reservations', async (_req, res) => void res.json(await listReservations(em(), today())));
+  r.post('/reservations', async (req, res) => {
+    const input = read(reservationInput, req.body);
+    res.status(201).json(await inTransaction((m) => reserve(m, input, today())));
+  });
+  r.delete('/reservations/:id', async (req, res) => {
+    const id = readId(req.params.id, 'reservation');
+    await inTransaction((m) => dropReservation(m, id, today()));
+    res.status(204).end();
   });
   r.post('/loans/:id/return', async (req, res) => {
     const id = readId(req.params.id, 'loan');

@@ -3,6 +3,7 @@ import type {
   Borrower,
   BorrowerInput,
   Copy as CopyJson,
+  HandOnInput,
   Loan as LoanJson,
   ReturnInput,
 } from '../../../contract/lending.ts';
@@ -27,7 +28,9 @@ import { rows } from '../../db/rows.ts';
 import { pageOf, textCursor, textCursorOf } from '../../paging.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { copyOf } from './copies.ts';
-import { refuseUnlendable } from './states.ts';
+import { heedReservations } from './reserve.ts';
+import { changeState, refuseUnlendable } from './states.ts';
+import { recalledKits } from '../check/service.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
 import { readBench } from '../shape/service.ts';
 
@@ -124,11 +127,8 @@ export async function lend(
     throw new ProblemError(422, `${borrower.name} is allergic to what is in ${copy.label}: ${against}.`, [
       { path: 'borrowerId', message: 'expected a family that is not allergic to it' },
     ]);
-  const days = daysBetween(today, input.dueOn);
-  if (days < 0 || days > 366)
-    throw new ProblemError(422, 'The day it is due must lie between today and a year from now.', [
-      { path: 'dueOn', message: `expected ${today} to ${addDays(today, 366)}` },
-    ]);
+  refuseDay(input.dueOn, today);
+  await heedReservations(em, { copy, borrowerId: borrower.id, today });
   const loan = em.create(LoanRow, {
     copy,
     borrower,
@@ -140,6 +140,55 @@ export async function lend(
   });
   await em.flush();
   return loanJson(loan);
+}
+
+function refuseDay(dueOn: Day, today: Day): void {
+  const days = daysBetween(today, dueOn);
+  if (days < 0 || days > 366)
+    throw new ProblemError(422, 'The day it is due must lie between today and a year from now.', [
+      { path: 'dueOn', message: `expected ${today} to ${addDays(today, 366)}` },
+    ]);
+}
+
+async function openLoan(em: EntityManager, loanId: number): Promise<Loan> {
+  const loan = await em.findOne(LoanRow, { id: loanId }, { populate: ['copy'] });
+  if (!loan) throw notFound(`loan ${loanId}`);
+  if (!loan.returnedOn) return loan;
+  throw new ProblemError(
+    409,
+    `${loan.copy.label} came back on ${loan.returnedOn} already.`,
+    [{ path: 'id', message: 'is returned already' }],
+    await oneCopy(em, loan.copy.id),
+  );
+}
+
+/** Lets a family keep a kit longer, unless it is called back or kept for another family. */
+export async function renew(em: EntityManager, loanId: number, dueOn: Day, today: Day): Promise<LoanJson> {
+  const loan = await openLoan(em, loanId);
+  refuseDay(dueOn, today);
+  const copy = await em.findOneOrFail(CopyRow, { id: loan.copy.id });
+  const recalled = (await recalledKits(em)).get(copy.id);
+  if (recalled)
+    throw new ProblemError(422, `${copy.label} is called back: ${recalled}.`, [
+      { path: 'id', message: 'expected a kit whose tests were passed' },
+    ]);
+  await heedReservations(em, { copy, borrowerId: loan.borrower.id, today, isRenewed: true });
+  loan.dueOn = dueOn;
+  await em.flush();
+  return loanJson(loan);
+}
+
+/** Counts a kit back, cleaned on the spot, and lends it to the next family. */
+export async function handOn(
+  em: EntityManager,
+  loanId: number,
+  input: HandOnInput,
+  today: Day,
+): Promise<LoanJson> {
+  const { copy } = await openLoan(em, loanId);
+  await takeBack(em, loanId, { present: input.present, then: input.then }, today);
+  await changeState(em, copy.id, { to: 'cleaned', by: '', why: 'handed on' }, today);
+  return lend(em, { copyId: copy.id, borrowerId: input.borrowerId, dueOn: input.dueOn }, today);
 }
 
 /**
@@ -223,16 +272,8 @@ export async function takeBack(
   input: ReturnInput,
   today: Day,
 ): Promise<CopyJson> {
-  const loan = await em.findOne(LoanRow, { id: loanId }, { populate: ['copy'] });
-  if (!loan) throw notFound(`loan ${loanId}`);
+  const loan = await openLoan(em, loanId);
   const copy = await em.findOneOrFail(CopyRow, { id: loan.copy.id });
-  if (loan.returnedOn)
-    throw new ProblemError(
-      409,
-      `${copy.label} came back on ${loan.returnedOn} already.`,
-      [{ path: 'id', message: 'is returned already' }],
-      await oneCopy(em, copy.id),
-    );
   const counted = copy.parts.map((part, i) => ({ ...part, present: input.present[i] ?? 0 }));
   await count(em, copy, input, { today, loan });
   loan.returnedOn = today;

@@ -10,7 +10,7 @@ import { ALLERGIES } from '../../../core/lend/allergies.ts';
 import { smallParts } from '../../../core/gauge/smallParts.ts';
 import { shapeOf } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange } from '../../data/queries.ts';
+import { useChange, useReservations } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { Stepper, TextField } from '../../parts/Field.tsx';
@@ -20,6 +20,7 @@ import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
 import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
+import { HandOn, Renew, Reserve } from './LoanMore.tsx';
 import { FamilyPast, KitPast } from './History.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
 
@@ -117,6 +118,21 @@ export function Desk({
             />
           </details>
         )}
+        {copy.openLoan && copy.recalled === null && (
+          <>
+            <Past title="Renew it">
+              <Renew loan={copy.openLoan} place={place} />
+            </Past>
+            <Past title="Hand it on to another family">
+              <HandOn copy={copy} borrowers={borrowers} place={place} />
+            </Past>
+          </>
+        )}
+        {copy.retiredOn === null && copy.recalled === null && (
+          <Past title="Reserve one like it">
+            <Reserve copy={copy} borrowers={borrowers} />
+          </Past>
+        )}
         <Past title={`History of ${copy.label}`}>
           <KitPast copyId={copy.id} />
         </Past>
@@ -140,6 +156,8 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   const [newName, setNewName] = useState('');
   const [newGroup, setNewGroup] = useState('');
   const [allergies, setAllergies] = useState<readonly string[]>([]);
+  const { data: reservations } = useReservations();
+  const kept = reservations?.find((r) => r.ready === copy.label);
   const known = borrowers.find((b) => String(b.id) === family);
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
   const lend = useChange(async () => {
@@ -162,6 +180,16 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
             .join(', ')}
           {copy.lastCounted ? ` · counted ${shortDay(copy.lastCounted)}` : ''}
         </Quiet>
+        {kept && (
+          <Spread>
+            <span>
+              Kept for <b>{kept.borrower}</b> since {shortDay(kept.madeOn)}
+            </span>
+            <Button small plain onPress={() => setFamily(String(kept.borrowerId))}>
+              Lend it to them
+            </Button>
+          </Spread>
+        )}
         <Select
           label="Lend to"
           value={family}

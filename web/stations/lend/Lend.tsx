@@ -15,6 +15,7 @@ import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { Desk } from './Desk.tsx';
+import { Reserved } from './LoanMore.tsx';
 import { NextBack, SkillRail } from './Rails.tsx';
 import { QuietHour } from './Waits.tsx';
 
@@ -129,6 +130,9 @@ export function Component() {
                 : `${kits(summary.kits)}, ${summary.out} out${summary.late > 0 ? `, ${summary.late} overdue` : ''}`
             }
           >
+            <ButtonLink plain to="/lend/tell">
+              Tell families
+            </ButtonLink>
             <ButtonLink plain to="/lend/lasting">
               What lasts
             </ButtonLink>
@@ -183,6 +187,7 @@ export function Component() {
             />
           )}
           {!open && <QuietHour toClean={summary.toClean} repair={summary.repair} onChoose={choose} />}
+          {!open && <Reserved onChoose={choose} />}
           {!open && <NextBack late={summary.late} out={summary.out} today={place.today} />}
         </Stack>
       </aside>

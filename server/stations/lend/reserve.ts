@@ -1,0 +1,95 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { Reservation } from '../../../contract/lending.ts';
+import type { Day } from '../../../core/calendar/days.ts';
+import { BorrowerRow, CopyRow, ReservationRow, type Copy } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import { notFound, ProblemError } from '../../problem.ts';
+import { kitsIn } from './copies.ts';
+
+/** Kits of one kind: those of one design, or those of one set of designs. */
+const kindOf = (c: { readonly designId: number; readonly kitId: number | null }): string =>
+  c.kitId === null ? `design ${c.designId}` : `kit ${c.kitId}`;
+
+/** Open reservations, the oldest first, each with a kit that is in for it: the first in line has the first. */
+export async function listReservations(em: EntityManager, today: Day): Promise<Reservation[]> {
+  const found = await rows<Omit<Reservation, 'ready'>>(
+    em,
+    'select r.id, r.borrower_id as borrowerId, b.name as borrower, r.design_id as designId, r.kit_id as kitId, coalesce(k.name, d.name) as kit, r.made_on as madeOn from reservation r join borrower b on b.id = r.borrower_id join design d on d.id = r.design_id left join kit k on k.id = r.kit_id where r.ended_on is null order by r.id limit 5000',
+  );
+  const labels = new Map<string, string[]>();
+  for (const c of found.length > 0 ? await kitsIn(em, today) : [])
+    labels.set(kindOf(c), [...(labels.get(kindOf(c)) ?? []), c.label]);
+  return found.map((r) => ({ ...r, ready: labels.get(kindOf(r))?.shift() ?? null }));
+}
+
+export async function reserve(
+  em: EntityManager,
+  input: { copyId: number; borrowerId: number },
+  today: Day,
+): Promise<Reservation> {
+  const copy = await em.findOne(CopyRow, { id: input.copyId });
+  if (!copy) throw notFound(`kit ${input.copyId}`);
+  const borrower = await em.findOne(BorrowerRow, { id: input.borrowerId });
+  if (!borrower)
+    throw new ProblemError(422, 'There is no such family.', [
+      { path: 'borrowerId', message: 'expected a family of this place' },
+    ]);
+  if (copy.retiredOn)
+    throw new ProblemError(422, `${copy.label} is retired.`, [
+      { path: 'copyId', message: 'expected a kit that is still lent' },
+    ]);
+  const same = { borrower: borrower.id, design: copy.design.id, kit: copy.kit?.id ?? null, endedOn: null };
+  if ((await em.count(ReservationRow, same)) > 0)
+    throw new ProblemError(409, `It is kept for ${borrower.name} already.`, [
+      { path: 'borrowerId', message: 'expected a family that has not reserved it' },
+    ]);
+  const made = em.create(ReservationRow, {
+    borrower,
+    design: copy.design,
+    kit: copy.kit ?? null,
+    madeOn: today,
+    endedOn: null,
+    outcome: null,
+  });
+  await em.flush();
+  return (await listReservations(em, today)).find((r) => r.id === made.id)!;
+}
+
+export async function dropReservation(em: EntityManager, id: number, today: Day): Promise<void> {
+  const row = await em.findOne(ReservationRow, { id, endedOn: null });
+  if (!row) throw notFound(`reservation ${id}`);
+  em.assign(row, { endedOn: today, outcome: 'dropped' });
+  await em.flush();
+}
+
+/**
+ * Called when a kit goes to a family: its own reservation is met; the last ones of a kind stay for those they are kept for.
+ * `isRenewed`: the kit is out and stays with who has it.
+ *
+ * @throws ProblemError 409 naming the family that it is kept for
+ */
+export async function heedReservations(
+  em: EntityManager,
+  o: { copy: Copy; borrowerId: number; today: Day; isRenewed?: boolean },
+): Promise<void> {
+  const kind = { designId: o.copy.design.id, kitId: o.copy.kit?.id ?? null };
+  const waiting = (await listReservations(em, o.today)).filter((r) => kindOf(r) === kindOf(kind));
+  const own = waiting.find((r) => r.borrowerId === o.borrowerId);
+  if (own && !o.isRenewed) {
+    em.assign(await em.findOneOrFail(ReservationRow, { id: own.id }), { endedOn: o.today, outcome: 'lent' });
+    return;
+  }
+  const others = waiting.filter((r) => r.borrowerId !== o.borrowerId);
+  if (others.length === 0) return;
+  const there = (await kitsIn(em, o.today)).filter((c) => kindOf(c) === kindOf(kind)).length;
+  // Lent, one less is in; renewed, one less comes in.
+  const left = o.isRenewed ? there : there - 1;
+  const unmet = others[left];
+  if (unmet)
+    throw new ProblemError(409, `${o.copy.label} is kept for ${unmet.borrower}, since ${unmet.madeOn}.`, [
+      {
+        path: 'borrowerId',
+        message: `expected ${unmet.borrower}, or the reservation to be dropped first`,
+      },
+    ]);
+}

@@ -1,0 +1,144 @@
+import ICAL from 'ical.js';
+import type { Copy, Loan, Reservation } from '../../../contract/lending.ts';
+import type { Telling } from '../../../contract/telling.ts';
+import { startTest, withDesign, type TestDesk } from '../../testing.ts';
+
+let desk: TestDesk;
+let copies: { id: number; label: string }[];
+const family: Record<string, number> = {};
+beforeEach(async () => {
+  desk = await startTest();
+  const { design } = await withDesign(desk);
+  const { body } = await desk
+    .post('/builds', { designId: design.id, version: design.version, copies: 2 })
+    .expect(201);
+  ({ copies } = body as { copies: typeof copies });
+  for (const name of ['Amber Dory', 'Teal Skiff', 'Grey Punt'])
+    family[name] = (
+      (await desk.post('/borrowers', { name, group: 'Gulls' }).expect(201)).body as { id: number }
+    ).id;
+});
+afterEach(() => desk.close());
+
+const lend = (copy: number, name: string, dueOn = '2026-12-08') =>
+  desk.post('/loans', { copyId: copies[copy]!.id, borrowerId: family[name], dueOn });
+const lent = async (copy: number, name: string, dueOn?: string) =>
+  (await lend(copy, name, dueOn).expect(201)).body as Loan;
+const reserve = (copy: number, name: string) =>
+  desk.post('/reservations', { copyId: copies[copy]!.id, borrowerId: family[name] });
+const back = async (loan: Loan) => {
+  await desk.post(`/loans/${loan.id}/return`, { present: [1, 8], then: 'shelve' }).expect(200);
+  await desk.post(`/copies/${loan.copyId}/state`, { to: 'cleaned' }).expect(200);
+};
+
+describe('a loan', () => {
+  it('is renewed to a later day, not beyond a year, and not once it is over', async () => {
+    const loan = await lent(0, 'Amber Dory');
+    const renew = (dueOn: string) => desk.post(`/loans/${loan.id}/renew`, { dueOn });
+    expect((await renew('2026-12-22').expect(200)).body).toMatchObject({ id: loan.id, dueOn: '2026-12-22' });
+    expect((await renew('2028-01-01').expect(422)).body.errors[0].path).toBe('dueOn');
+    await back(loan);
+    await renew('2026-12-23').expect(409);
+    await desk.post('/loans/99/renew', { dueOn: '2026-12-23' }).expect(404);
+  });
+  it('is handed on to the next family, counted and cleaned, or not at all', async () => {
+    const loan = await lent(0, 'Amber Dory');
+    const handOn = (part: object = {}) =>
+      desk.post(`/loans/${loan.id}/hand-on`, {
+        present: [1, 8],
+        then: 'shelve',
+        borrowerId: family['Teal Skiff'],
+        dueOn: '2026-12-08',
+        cleaned: true,
+        ...part,
+      });
+    expect((await handOn({ cleaned: false }).expect(400)).body.errors[0].path).toBe('cleaned');
+    // A family that there is not: the kit has not come back either.
+    await handOn({ borrowerId: 99 }).expect(422);
+    const [still] = (await desk.get('/copies?label=FB-001a')).body as Copy[];
+    expect(still!.openLoan).toMatchObject({ id: loan.id, borrower: 'Amber Dory' });
+    await handOn().expect(201);
+    const [now] = (await desk.get('/copies?label=FB-001a')).body as Copy[];
+    expect(now).toMatchObject({ toClean: false, openLoan: { borrower: 'Teal Skiff', dueOn: '2026-12-08' } });
+    await handOn().expect(409);
+  });
+});
+
+describe('a kit that is kept for a family', () => {
+  it('goes to nobody else while no other of its kind is in', async () => {
+    const first = await lent(0, 'Amber Dory');
+    const kept = (await reserve(0, 'Teal Skiff').expect(201)).body as Reservation;
+    // Another of the kind hangs on the rail: that one is ready.
+    expect(kept).toMatchObject({ borrower: 'Teal Skiff', kit: 'Drop tub', ready: 'FB-001b' });
+    await reserve(1, 'Teal Skiff').expect(409);
+    const refused = await lend(1, 'Grey Punt').expect(409);
+    expect(refused.body.detail).toMatch(/FB-001b is kept for Teal Skiff/);
+    // With both in, one may go.
+    await back(first);
+    const other = await lent(0, 'Grey Punt');
+    await back(other);
+    await lent(1, 'Teal Skiff');
+    expect((await desk.get('/reservations')).body).toEqual([]);
+  });
+  it('is not renewed by another, unless the reservation is dropped', async () => {
+    const [a] = [await lent(0, 'Amber Dory'), await lent(1, 'Grey Punt')];
+    const { id } = (await reserve(0, 'Teal Skiff').expect(201)).body as Reservation;
+    const renew = () => desk.post(`/loans/${a.id}/renew`, { dueOn: '2026-12-22' });
+    expect((await renew().expect(409)).body.errors[0].path).toBe('borrowerId');
+    await desk.del(`/reservations/${id}`).expect(204);
+    await desk.del(`/reservations/${id}`).expect(404);
+    await renew().expect(200);
+  });
+});
+
+describe('telling families', () => {
+  const list = async (query = '') => (await desk.get(`/tellings${query}`).expect(200)).body as Telling[];
+  it('says what is due soon and what is kept and in, each family once', async () => {
+    await lent(0, 'Amber Dory', '2026-11-26');
+    await reserve(1, 'Teal Skiff').expect(201);
+    const found = await list();
+    expect(found.map((t) => [t.borrower, t.items.map((i) => i.of), t.told])).toEqual([
+      ['Amber Dory', ['soon'], null],
+      ['Teal Skiff', ['ready'], null],
+    ]);
+    expect(found[0]!.words).toBe(
+      'Hello Amber Dory,\n\nDrop tub (FB-001a) is due back on 26 Nov. If you want it longer, ask us.\n\nThank you. Our cart.',
+    );
+    expect(found[1]!.subject).toBe('Drop tub is here for you');
+    const [spanish] = await list('?language=es');
+    expect(spanish).toMatchObject({ language: 'es', subject: 'Drop tub tiene que volver pronto' });
+    await desk.get('/tellings?language=xx').expect(400);
+  });
+  it('is on record, and asked for again when something else stands', async () => {
+    await lent(0, 'Amber Dory', '2026-11-26');
+    const tell = { borrowerId: family['Amber Dory'], by: 'said' };
+    expect((await desk.post('/tellings', tell).expect(201)).body).toMatchObject({
+      told: { on: '2026-11-24', by: 'said' },
+    });
+    expect((await list())[0]!.told).toEqual({ on: '2026-11-24', by: 'said' });
+    await lent(1, 'Amber Dory', '2026-11-25');
+    expect((await list())[0]!.told).toBeNull();
+    expect((await desk.get(`/borrowers/${family['Amber Dory']}/told`)).body).toMatchObject([{ by: 'said' }]);
+    await desk.post('/tellings', { ...tell, borrowerId: family['Grey Punt'] }).expect(404);
+    await desk.post('/tellings', { ...tell, by: 'shouted' }).expect(400);
+  });
+  it('comes as pages, as a mail to be sent and as a calendar', async () => {
+    await lent(0, 'Amber Dory', '2026-11-26');
+    const pdf = await desk.get('/tellings/all.pdf').expect(200);
+    expect((pdf.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    const id = family['Amber Dory']!;
+    const mail = await desk.get(`/tellings/${id}/mail.eml?language=es`).responseType('blob').expect(200);
+    const text = (mail.body as Buffer).toString();
+    expect(text).toMatch(/^X-Unsent: 1\r$/m);
+    expect(text).toMatch(/^Subject: .*volver pronto/m);
+    expect(text).not.toMatch(/^(To|From):/m);
+    const calendar = await desk.get(`/borrowers/${id}/due.ics`).responseType('blob').expect(200);
+    const [event] = new ICAL.Component(
+      ICAL.parse((calendar.body as Buffer).toString()) as unknown[],
+    ).getAllSubcomponents('vevent');
+    expect(event!.getFirstPropertyValue('dtstart')!.toString()).toBe('2026-11-26');
+    expect(event!.getFirstPropertyValue('summary')).toMatch(/Drop tub \(FB-001a\) is due back/);
+    await desk.get(`/tellings/${family['Grey Punt']!}/mail.eml`).expect(404);
+    await desk.get('/borrowers/99/due.ics').expect(404);
+  });
+});

@@ -1,0 +1,150 @@
+import type { EntityManager } from '@mikro-orm/core';
+import { z } from 'zod';
+import { tellingInput, type Telling, type ToldAt } from '../../../contract/telling.ts';
+import type { Day } from '../../../core/calendar/days.ts';
+import {
+  isTellingLanguage,
+  keptUntil,
+  messageFor,
+  TELLING_LANGUAGES,
+  toldOfLoan,
+  type TellingLanguage,
+  type ToTell,
+} from '../../../core/lend/telling.ts';
+import { BorrowerRow, PlaceRow, TellingRow } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import { notFound } from '../../problem.ts';
+import { recalledKits } from '../check/service.ts';
+import { listReservations } from './reserve.ts';
+
+export const tellingQuery = z.strictObject({
+  language: z
+    .enum(TELLING_LANGUAGES, { error: `expected one of ${TELLING_LANGUAGES.join(', ')}` })
+    .optional(),
+});
+
+interface Out {
+  borrowerId: number;
+  borrower: string;
+  copyId: number;
+  label: string;
+  kit: string;
+  dueOn: string;
+}
+
+/** The first language of the place that messages are written in, else English. */
+const languageOf = (place: { languages: string[] }): TellingLanguage =>
+  place.languages.find(isTellingLanguage) ?? 'en';
+
+/** Every family that there is something to tell today, with its message and when it was last told the same. */
+export async function listTellings(
+  em: EntityManager,
+  today: Day,
+  asked: TellingLanguage | undefined,
+): Promise<Telling[]> {
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  const language = asked ?? languageOf(place);
+  const recalled = await recalledKits(em);
+  const out = await rows<Out>(
+    em,
+    'select b.id as borrowerId, b.name as borrower, c.id as copyId, c.label, coalesce(k.name, d.name) as kit, l.due_on as dueOn from loan l join borrower b on b.id = l.borrower_id join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.returned_on is null order by l.due_on, c.id',
+  );
+  const families = new Map<number, { borrower: string; items: ToTell[] }>();
+  const put = (id: number, borrower: string, item: ToTell): void => {
+    const family = families.get(id) ?? { borrower, items: [] };
+    families.set(id, family);
+    family.items.push(item);
+  };
+  for (const o of out) {
+    const of = toldOfLoan({ dueOn: o.dueOn, recalled: recalled.get(o.copyId) ?? null }, today);
+    if (of) put(o.borrowerId, o.borrower, { of, kit: o.kit, label: o.label, day: o.dueOn });
+  }
+  for (const r of await listReservations(em, today))
+    if (r.ready)
+      put(r.borrowerId, r.borrower, { of: 'ready', kit: r.kit, label: r.ready, day: keptUntil(today) });
+  const told = new Map(
+    (
+      await rows<{ borrower_id: number; told_on: string; about: string; by: string }>(
+        em,
+        'select borrower_id, told_on, about, "by" from telling where id in (select max(id) from telling group by borrower_id)',
+      )
+    ).map((t) => [t.borrower_id, t]),
+  );
+  return [...families].map(([borrowerId, { borrower, items }]): Telling => {
+    const last = told.get(borrowerId);
+    return {
+      borrowerId,
+      borrower,
+      items,
+      language,
+      ...messageFor({
+        family: borrower,
+        place: place.name,
+        phone: place.phone,
+        items,
+        language,
+        locale: place.locale,
+      }),
+      // Told of other kits is not told of these.
+      told:
+        last && sameAbout(JSON.parse(last.about) as string[], aboutOf(items))
+          ? { on: last.told_on, by: last.by as ToldAt['by'] }
+          : null,
+    };
+  });
+}
+
+/** What a message is about, so that a later one is known to say the same. */
+const aboutOf = (items: readonly ToTell[]): string[] => items.map((i) => `${i.of} ${i.label}`).sort();
+const sameAbout = (a: readonly string[], b: readonly string[]): boolean => a.join('\n') === b.join('\n');
+
+export async function oneTelling(
+  em: EntityManager,
+  borrowerId: number,
+  today: Day,
+  language: TellingLanguage | undefined,
+): Promise<Telling> {
+  const found = (await listTellings(em, today, language)).find((t) => t.borrowerId === borrowerId);
+  if (!found) throw notFound(`anything to tell family ${borrowerId}`);
+  return found;
+}
+
+/** Keeps on record that a family was told what stands for it today. */
+export async function keepTelling(
+  em: EntityManager,
+  input: z.infer<typeof tellingInput>,
+  today: Day,
+): Promise<Telling> {
+  const telling = await oneTelling(em, input.borrowerId, today, input.language);
+  em.create(TellingRow, {
+    borrower: em.getReference(BorrowerRow, input.borrowerId),
+    toldOn: today,
+    about: aboutOf(telling.items),
+    by: input.by,
+    language: telling.language,
+    words: telling.words,
+  });
+  await em.flush();
+  return { ...telling, told: { on: today, by: input.by } };
+}
+
+/** Everything a family was told, the latest first. */
+export const toldTo = (em: EntityManager, borrowerId: number): Promise<(ToldAt & { words: string })[]> =>
+  rows(
+    em,
+    'select told_on as "on", "by", words from telling where borrower_id = ? order by id desc limit 500',
+    [borrowerId],
+  );
+
+/** Kits that a family has now, for its calendar. */
+export async function dueDays(em: EntityManager, borrowerId: number) {
+  const family = await em.findOne(BorrowerRow, { id: borrowerId });
+  if (!family) throw notFound(`family ${borrowerId}`);
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  const loans = await rows<{ id: number; label: string; kit: string; dueOn: string }>(
+    em,
+    'select l.id, c.label, coalesce(k.name, d.name) as kit, l.due_on as dueOn from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.returned_on is null and l.borrower_id = ? order by l.due_on, l.id',
+    [borrowerId],
+  );
+  return { family: family.name, place: place.name, loans };
+}

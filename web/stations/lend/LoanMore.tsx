@@ -1,0 +1,178 @@
+import { useState } from 'react';
+import type { Borrower, Copy, Loan, Reservation } from '../../../contract/lending.ts';
+import type { Place } from '../../../contract/place.ts';
+import { addDays } from '../../../core/calendar/days.ts';
+import { api, words } from '../../data/api.ts';
+import { useChange, useReservations } from '../../data/queries.ts';
+import { shortDay } from '../../data/style.ts';
+import { Button } from '../../parts/Button.tsx';
+import { ChoiceOfMany } from '../../parts/Choice.tsx';
+import { DayField } from '../../parts/DayField.tsx';
+import { Form } from '../../parts/Form.tsx';
+import { say } from '../../parts/messages.ts';
+import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { Select } from '../../parts/Select.tsx';
+
+const families = (borrowers: readonly Borrower[], but?: number) =>
+  borrowers.filter((b) => b.id !== but).map((b) => ({ value: String(b.id), label: b.name, note: b.group }));
+
+/** A longer loan, from the day it is due. */
+export function Renew({ loan, place }: { loan: NonNullable<Copy['openLoan']>; place: Place }) {
+  const later = loan.dueOn > place.today ? loan.dueOn : place.today;
+  const [due, setDue] = useState(addDays(later, place.loanDays));
+  const renew = useChange(() => api<Loan>('POST', `/loans/${loan.id}/renew`, { dueOn: due }));
+  return (
+    <Form
+      onSubmit={() =>
+        renew.mutate(undefined, {
+          onSuccess: (l) => say(`${loan.borrower} has it until ${shortDay(l.dueOn)}.`),
+        })
+      }
+    >
+      <Stack $gap={8}>
+        <DayField label="Back on" value={due} onChange={setDue} />
+        {renew.error && <Notice tone="stop">{words(renew.error)}</Notice>}
+        <div>
+          <Button small type="submit" isDisabled={renew.isPending}>
+            Renew it
+          </Button>
+        </div>
+      </Stack>
+    </Form>
+  );
+}
+
+const ASKED = [
+  { value: 'counted', label: 'Counted, all there' },
+  { value: 'cleaned', label: 'Cleaned here and now' },
+];
+
+/** From one family straight to the next; where something is missing or cannot be cleaned now, it is taken back instead. */
+export function HandOn({
+  copy,
+  borrowers,
+  place,
+}: {
+  copy: Copy;
+  borrowers: readonly Borrower[];
+  place: Place;
+}) {
+  const loan = copy.openLoan!;
+  const [family, setFamily] = useState<string | null>(null);
+  const [due, setDue] = useState(addDays(place.today, place.loanDays));
+  const [done, setDone] = useState<readonly string[]>([]);
+  const hand = useChange(() =>
+    api<Loan>('POST', `/loans/${loan.id}/hand-on`, {
+      present: copy.parts.map((p) => p.due),
+      then: 'shelve',
+      borrowerId: Number(family),
+      dueOn: due,
+      cleaned: true,
+    }),
+  );
+  return (
+    <Form onSubmit={() => hand.mutate()}>
+      <Stack $gap={8}>
+        <Select
+          label="To the family"
+          value={family}
+          onChange={setFamily}
+          options={families(borrowers, loan.borrowerId)}
+        />
+        <DayField label="Back on" value={due} onChange={setDue} />
+        <ChoiceOfMany label="Before it goes on" value={done} onChange={setDone} options={ASKED} />
+        <Quiet>Is something missing? Count it above instead.</Quiet>
+        {hand.error && <Notice tone="stop">{words(hand.error)}</Notice>}
+        <div>
+          <Button
+            small
+            type="submit"
+            isDisabled={hand.isPending || family === null || done.length < ASKED.length}
+          >
+            Hand it on
+          </Button>
+        </div>
+      </Stack>
+    </Form>
+  );
+}
+
+/** The next kit of its kind that is in is kept for a family. */
+export function Reserve({ copy, borrowers }: { copy: Copy; borrowers: readonly Borrower[] }) {
+  const [family, setFamily] = useState<string | null>(null);
+  const keep = useChange(() =>
+    api<Reservation>('POST', '/reservations', { copyId: copy.id, borrowerId: Number(family) }),
+  );
+  return (
+    <Form
+      onSubmit={() =>
+        keep.mutate(undefined, {
+          onSuccess: (r) => {
+            setFamily(null);
+            say(
+              r.ready
+                ? `${r.kit} is kept for ${r.borrower}: ${r.ready} is in.`
+                : `The next ${r.kit} that comes in is kept for ${r.borrower}.`,
+            );
+          },
+        })
+      }
+    >
+      <Stack $gap={8}>
+        <Select
+          label="For the family"
+          value={family}
+          onChange={setFamily}
+          options={families(borrowers, copy.openLoan?.borrowerId)}
+        />
+        {keep.error && <Notice tone="stop">{words(keep.error)}</Notice>}
+        <div>
+          <Button small type="submit" isDisabled={keep.isPending || family === null}>
+            Reserve it
+          </Button>
+        </div>
+      </Stack>
+    </Form>
+  );
+}
+
+/** What is kept for whom; one that is in opens at a touch. */
+export function Reserved({ onChoose }: { onChoose(label: string): void }) {
+  const { data: list } = useReservations();
+  const drop = useChange((id: number) => api<void>('DELETE', `/reservations/${id}`));
+  if (!list || list.length === 0) return null;
+  return (
+    <Panel as="div">
+      <Stack $gap={8}>
+        <Spread>
+          <h2>Reserved</h2>
+          <Quiet>{list.filter((r) => r.ready).length} ready</Quiet>
+        </Spread>
+        <ul aria-label="Reserved">
+          {list.map((r) => (
+            <li key={r.id} style={{ padding: '4px 0' }}>
+              <Spread>
+                <span>
+                  <b>{r.borrower}</b>: {r.kit}
+                  <br />
+                  <Quiet>{r.ready ? `${r.ready} is in` : `since ${shortDay(r.madeOn)}, none is in`}</Quiet>
+                </span>
+                <Row>
+                  {r.ready && (
+                    <Button small onPress={() => onChoose(r.ready!)}>
+                      Lend
+                    </Button>
+                  )}
+                  <Button small plain isDisabled={drop.isPending} onPress={() => drop.mutate(r.id)}>
+                    Drop
+                  </Button>
+                </Row>
+              </Spread>
+            </li>
+          ))}
+        </ul>
+        {drop.error && <Notice tone="stop">{words(drop.error)}</Notice>}
+      </Stack>
+    </Panel>
+  );
+}

@@ -1,0 +1,169 @@
+import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { styled } from 'styled-components';
+import type { Telling, ToldAt } from '../../../contract/telling.ts';
+import {
+  isTellingLanguage,
+  TELLING_LANGUAGES,
+  type TellingLanguage,
+  type ToldOf,
+} from '../../../core/lend/telling.ts';
+import type { Verdict as VerdictKind } from '../../../core/patterns/kernel.ts';
+import { api, words } from '../../data/api.ts';
+import { useChange, usePlace } from '../../data/queries.ts';
+import { languageName, shortDay } from '../../data/style.ts';
+import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
+import { Choice } from '../../parts/Choice.tsx';
+import { say } from '../../parts/messages.ts';
+import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { Verdict } from '../../shell/Verdict.tsx';
+
+const Cards = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(380px, 100%), 1fr));
+  gap: 12px;
+  align-items: start;
+`;
+const Message = styled.p`
+  white-space: pre-line;
+  background: var(--linen);
+  border-radius: 8px;
+  padding: 10px 12px;
+  font-size: 14.5px;
+  line-height: 1.4;
+`;
+
+const OF: Record<ToldOf, { word: string; kind: VerdictKind }> = {
+  recalled: { word: 'called back', kind: 'stop' },
+  late: { word: 'overdue', kind: 'stop' },
+  soon: { word: 'due soon', kind: 'care' },
+  ready: { word: 'reserved and in', kind: 'clear' },
+};
+const BY: Record<ToldAt['by'], string> = {
+  printed: 'on paper',
+  copied: 'by message',
+  mailed: 'by mail',
+  said: 'in words',
+};
+
+function Family({ of }: { of: Telling }) {
+  const tell = useChange((by: ToldAt['by']) =>
+    api<Telling>('POST', '/tellings', { borrowerId: of.borrowerId, by, language: of.language }),
+  );
+  const [problem, setProblem] = useState<string | null>(null);
+  const copy = async (): Promise<void> => {
+    try {
+      await navigator.clipboard.writeText(of.words);
+      tell.mutate('copied', { onSuccess: () => say('Copied: paste it into your messages.') });
+    } catch {
+      setProblem('This browser does not let it be copied: mark the words and copy them by hand.');
+    }
+  };
+  return (
+    <Panel as="article" aria-label={`Message to ${of.borrower}`}>
+      <Stack $gap={9}>
+        <Spread>
+          <h2>{of.borrower}</h2>
+          <Row>
+            {[...new Set(of.items.map((i) => i.of))].map((k) => (
+              <Verdict key={k} kind={OF[k].kind} word={OF[k].word} />
+            ))}
+          </Row>
+        </Spread>
+        <Message lang={of.language}>{of.words}</Message>
+        <Row>
+          <Button small onPress={() => void copy()}>
+            Copy
+          </Button>
+          <FileLink
+            small
+            href={`/api/tellings/${of.borrowerId}/mail.eml?language=${of.language}`}
+            onClick={() => tell.mutate('mailed')}
+          >
+            As a mail
+          </FileLink>
+          <FileLink small href={`/api/borrowers/${of.borrowerId}/due.ics`}>
+            Calendar
+          </FileLink>
+          <Button small plain isDisabled={tell.isPending} onPress={() => tell.mutate('said')}>
+            Told in person
+          </Button>
+        </Row>
+        <Quiet role="status">
+          {of.told ? `Told ${BY[of.told.by]} on ${shortDay(of.told.on)}.` : 'Not told yet of this.'}
+        </Quiet>
+        {(problem ?? tell.error) && <Notice tone="stop">{problem ?? words(tell.error)}</Notice>}
+      </Stack>
+    </Panel>
+  );
+}
+
+/** What families are to be told today: what is late, due soon, called back, or kept for them and in. */
+export function Component() {
+  const { data: place } = usePlace();
+  const [chosen, setChosen] = useState<TellingLanguage | null>(null);
+  const language = chosen ?? place?.languages.find(isTellingLanguage) ?? 'en';
+  const { data: list, error } = useQuery({
+    queryKey: ['tellings', language],
+    queryFn: () => api<Telling[]>('GET', `/tellings?language=${language}`),
+    enabled: place !== undefined,
+    placeholderData: (before) => before,
+  });
+  const printed = useChange(async () => {
+    for (const t of list ?? [])
+      if (!t.told) await api('POST', '/tellings', { borrowerId: t.borrowerId, by: 'printed', language });
+  });
+  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  if (!list || !place) return <p role="status">Looking who has to be told …</p>;
+  const open = list.filter((t) => !t.told).length;
+  return (
+    <Stack>
+      <Heading
+        over={`${place.name} · ${shortDay(place.today)}`}
+        title={
+          list.length === 0
+            ? 'Nobody has to be told anything'
+            : `${list.length} ${list.length === 1 ? 'family' : 'families'} to tell, ${open} not told yet`
+        }
+      >
+        <Choice
+          inline
+          label="Language"
+          value={language}
+          onChange={(v) => setChosen(v as TellingLanguage)}
+          options={TELLING_LANGUAGES.map((l) => ({ value: l, label: languageName(l) }))}
+        />
+        {list.length > 0 && (
+          <>
+            <FileLink href={`/api/tellings/all.pdf?language=${language}`}>Print a page each</FileLink>
+            <Button
+              plain
+              isDisabled={open === 0 || printed.isPending}
+              onPress={() => printed.mutate(undefined)}
+            >
+              All are printed
+            </Button>
+          </>
+        )}
+        <ButtonLink plain to="/lend">
+          Back to the rail
+        </ButtonLink>
+      </Heading>
+      {printed.error && <Notice tone="stop">{words(printed.error)}</Notice>}
+      {list.length === 0 && (
+        <Notice tone="clear">
+          Nothing is late, due within three days, called back, or kept for somebody and in.
+        </Notice>
+      )}
+      <Cards>
+        {list.map((t) => (
+          <Family key={t.borrowerId} of={t} />
+        ))}
+      </Cards>
+      <Quiet>
+        Families are known here by code names: whom a mail goes to is filled in where you send it. What was
+        told stays on record.
+      </Quiet>
+    </Stack>
+  );
+}

@@ -1,0 +1,123 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { Reservation } from '../../../contract/lending.ts';
+import type { Telling } from '../../../contract/telling.ts';
+import { answer, COPY, PLACE, show } from '../../testing/desk.tsx';
+import { HandOn, Renew, Reserve, Reserved } from './LoanMore.tsx';
+import { Component as Tell } from './Tell.tsx';
+
+const DORY = { id: 4, name: 'Amber Dory', group: 'Gulls', allergies: [] };
+const SKIFF = { id: 5, name: 'Teal Skiff', group: 'Gulls', allergies: [] };
+const OUT = {
+  ...COPY,
+  openLoan: { id: 9, borrowerId: 4, borrower: 'Amber Dory', lentOn: '2026-11-10', dueOn: '2026-11-30' },
+};
+const LATE: Telling = {
+  borrowerId: 4,
+  borrower: 'Amber Dory',
+  items: [{ of: 'late', kit: 'Drop tub', label: 'FB-001a', day: '2026-11-20' }],
+  language: 'en',
+  subject: 'Drop tub was due back',
+  words: 'Hello Amber Dory,\n\nDrop tub (FB-001a) was due back.',
+  told: null,
+};
+
+describe('telling families', () => {
+  const open = (list: Telling[], more: Record<string, unknown> = {}) => {
+    const calls = answer({ 'GET /place': PLACE, 'GET /tellings': list, ...more });
+    show(<Tell />, '/lend/tell');
+    return calls;
+  };
+  it('shows each message, and keeps that a family was told', async () => {
+    const calls = open([LATE], { 'POST /tellings': { ...LATE, told: { on: '2026-11-24', by: 'said' } } });
+    const card = await screen.findByRole('article', { name: 'Message to Amber Dory' });
+    expect(screen.getByRole('heading', { level: 1 })).toHaveTextContent('1 family to tell, 1 not told yet');
+    expect(card).toHaveTextContent('Drop tub (FB-001a) was due back.');
+    expect(within(card).getByRole('link', { name: 'As a mail' })).toHaveAttribute(
+      'href',
+      '/api/tellings/4/mail.eml?language=en',
+    );
+    await userEvent.click(within(card).getByRole('button', { name: 'Told in person' }));
+    await waitFor(() =>
+      expect(calls).toEqual([
+        { method: 'POST', path: '/tellings', body: { borrowerId: 4, by: 'said', language: 'en' } },
+      ]),
+    );
+  });
+  it('marks as printed only those that were not told', async () => {
+    const calls = open([LATE, { ...LATE, borrowerId: 5, told: { on: '2026-11-23', by: 'printed' } }], {
+      'POST /tellings': LATE,
+    });
+    expect(await screen.findByText('Told on paper on 23 Nov.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'All are printed' }));
+    await waitFor(() => expect(calls.map((c) => c.body)).toMatchObject([{ borrowerId: 4, by: 'printed' }]));
+  });
+  it('says so when there is nothing to tell', async () => {
+    open([]);
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent('Nobody has to be told');
+  });
+});
+
+describe('more of a loan', () => {
+  it('renews from the day it is due', async () => {
+    const calls = answer({ 'POST /loans/9/renew': { dueOn: '2026-12-14' } });
+    show(<Renew loan={OUT.openLoan} place={PLACE} />);
+    await userEvent.click(screen.getByRole('button', { name: 'Renew it' }));
+    await waitFor(() => expect(calls[0]?.body).toEqual({ dueOn: '2026-12-14' }));
+  });
+  it('hands on only what was counted and cleaned, to another family', async () => {
+    const calls = answer({ 'POST /loans/9/hand-on': { id: 10 } });
+    show(<HandOn copy={OUT} borrowers={[DORY, SKIFF]} place={PLACE} />);
+    const hand = screen.getByRole('button', { name: 'Hand it on' });
+    await userEvent.click(screen.getByRole('button', { name: /To the family/ }));
+    expect(screen.queryByRole('option', { name: /Amber Dory/ })).toBeNull();
+    await userEvent.click(screen.getByRole('option', { name: /Teal Skiff/ }));
+    expect(hand).toBeDisabled();
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Counted, all there' }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Cleaned here and now' }));
+    await userEvent.click(hand);
+    await waitFor(() =>
+      expect(calls[0]?.body).toEqual({
+        present: [1, 8],
+        then: 'shelve',
+        borrowerId: 5,
+        dueOn: '2026-12-08',
+        cleaned: true,
+      }),
+    );
+  });
+  it('reserves, says why not, and lists what is kept for whom', async () => {
+    const kept: Reservation = {
+      id: 3,
+      borrowerId: 5,
+      borrower: 'Teal Skiff',
+      designId: 1,
+      kitId: null,
+      kit: 'Drop tub',
+      madeOn: '2026-11-20',
+      ready: 'FB-001b',
+    };
+    const calls = answer({
+      'POST /reservations': [409, { status: 409, detail: 'It is kept for Teal Skiff already.', errors: [] }],
+      'GET /reservations': [kept, { ...kept, id: 4, borrower: 'Amber Dory', ready: null }],
+      'DELETE /reservations/4': null,
+    });
+    const chosen: string[] = [];
+    show(
+      <>
+        <Reserve copy={COPY} borrowers={[SKIFF]} />
+        <Reserved onChoose={(label) => chosen.push(label)} />
+      </>,
+    );
+    await userEvent.click(screen.getByRole('button', { name: /For the family/ }));
+    await userEvent.click(screen.getByRole('option', { name: /Teal Skiff/ }));
+    await userEvent.click(screen.getByRole('button', { name: 'Reserve it' }));
+    expect(await screen.findByText('It is kept for Teal Skiff already.')).toBeVisible();
+    const list = screen.getByRole('list', { name: 'Reserved' });
+    expect(list).toHaveTextContent('Amber Dory: Drop tubsince 20 Nov, none is in');
+    await userEvent.click(within(list).getByRole('button', { name: 'Lend' }));
+    expect(chosen).toEqual(['FB-001b']);
+    await userEvent.click(within(list).getAllByRole('button', { name: 'Drop' })[1]!);
+    await waitFor(() => expect(calls.some((c) => c.path === '/reservations/4')).toBe(true));
+  });
+});
