@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** What travels as CSV (RFC 4180), both ways. */
-export const FILE_KINDS = ['materials', 'lots', 'offers'] as const;
+export const FILE_KINDS = ['materials', 'lots', 'offers', 'families', 'notes'] as const;
 export const fileKind = z.enum(FILE_KINDS, { error: `expected one of ${FILE_KINDS.join(', ')}` });
 export type FileKind = (typeof FILE_KINDS)[number];
 
@@ -55,6 +55,27 @@ export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; requir
   offers: {
     all: ['supplier', 'delivery', 'pack', 'price', 'material', 'quantity', 'shop_key', 'delivery_free_from'],
     required: ['supplier', 'pack', 'price', 'material', 'quantity'],
+  },
+  families: { all: ['name', 'group', 'allergies'], required: ['name', 'group'] },
+  notes: {
+    all: [
+      'note',
+      'day',
+      'child',
+      'design',
+      'rung',
+      'bits',
+      'seconds',
+      'count',
+      'of',
+      'help',
+      'tries',
+      'managed',
+      'liked',
+      'words',
+      'before',
+    ],
+    required: ['day', 'child', 'design', 'rung', 'bits'],
   },
 };
 

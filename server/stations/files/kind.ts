@@ -1,4 +1,5 @@
 import type { EntityManager } from '@mikro-orm/core';
+import type { Day } from '../../../core/calendar/days.ts';
 import type { Currency } from '../../../core/measure/money.ts';
 import type { SizeName } from '../../../core/materials/material.ts';
 import { rows } from '../../db/rows.ts';
@@ -11,7 +12,12 @@ export interface Known {
   readonly materials: Map<string, { id: number; form: string }>;
   readonly lots: Set<number>;
   readonly offers: Set<string>;
+  readonly families: Set<string>;
+  /** By name in small letters; null where several designs have it. */
+  readonly designs: Map<string, number | null>;
+  readonly notes: Set<number>;
   readonly currency: Currency;
+  readonly today: Day;
 }
 export interface Kind<T> {
   readonly columns: readonly string[];
@@ -31,7 +37,7 @@ export interface Kind<T> {
 }
 
 /** What the reading of a kind of file must know of the place; all of it where no kind is said. */
-export async function knownOf(em: EntityManager, kind?: FileKind): Promise<Known> {
+export async function knownOf(em: EntityManager, today: Day, kind?: FileKind): Promise<Known> {
   const materials = await rows<{ id: number; name: string; form: string }>(
     em,
     'select id, name, form from material',
@@ -43,12 +49,24 @@ export async function knownOf(em: EntityManager, kind?: FileKind): Promise<Known
         'select o.name, s.name as supplier from offer o join supplier s on s.id = o.supplier_id',
       )
     : [];
+  const families = about('families') ? await rows<{ name: string }>(em, 'select name from borrower') : [];
+  const designs = about('notes')
+    ? await rows<{ id: number | null; name: string }>(
+        em,
+        'select case when count(*) = 1 then min(id) end as id, lower(name) as name from design group by lower(name)',
+      )
+    : [];
+  const notes = about('notes') ? await rows<{ id: number }>(em, 'select id from note') : [];
   const lots = about('lots') ? await rows<{ id: number }>(em, 'select id from lot') : [];
   return {
     materials: new Map(materials.map((m) => [m.name.toLowerCase(), { id: m.id, form: m.form }])),
     lots: new Set(lots.map((l) => l.id)),
     currency: await currencyOf(em),
     offers: new Set(offers.map((o) => offerKey(o.supplier, o.name))),
+    families: new Set(families.map((f) => f.name.toLowerCase())),
+    designs: new Map(designs.map((d) => [d.name, d.id])),
+    notes: new Set(notes.map((n) => n.id)),
+    today,
   };
 }
 /** The currency that prices in files are written in: the place's. */

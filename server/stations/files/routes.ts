@@ -14,7 +14,7 @@ const kindIn = (req: Request) => {
 };
 
 /** Files in: they stream, so they stand before the reading of JSON bodies. */
-export function fileInRoutes({ em, door }: Inside): Router {
+export function fileInRoutes({ em, door, today }: Inside): Router {
   const r = Router();
   r.post('/files/:kind/preview', async (req, res) => {
     const kind = kindIn(req);
@@ -23,7 +23,7 @@ export function fileInRoutes({ em, door }: Inside): Router {
         { path: 'content-type', message: 'expected text/csv' },
       ]);
     try {
-      res.json(await previewFile(em(), door, { kind, source: req, signal: hungUp(res) }));
+      res.json(await previewFile(em(), door, { kind, source: req, today: today(), signal: hungUp(res) }));
     } catch (error) {
       // Nobody is there any more to be told.
       if (req.destroyed && !req.complete) return;

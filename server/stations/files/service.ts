@@ -12,11 +12,21 @@ import { csvRows, MOST_BYTES, tooLarge } from '../../formats/csv.ts';
 import { ProblemError } from '../../problem.ts';
 import { temporaryFolder } from '../../temporary.ts';
 import { knownOf } from './kind.ts';
+import type { FamilyValue } from './familyRows.ts';
 import { kindOf } from './kinds.ts';
 import type { LotValue } from './lotRows.ts';
 import type { MaterialValue } from './materialRows.ts';
+import type { NoteValue } from './noteRows.ts';
 import type { OfferValue } from './offerRows.ts';
-import { BATCH, writeLots, writeMaterials, writeOffers } from './write.ts';
+import {
+  BATCH,
+  writeFamilies,
+  writeLots,
+  writeMaterials,
+  writeNotes,
+  writeOffers,
+  type Written,
+} from './write.ts';
 
 const HOUR = 3_600_000;
 
@@ -46,7 +56,12 @@ const limited = (): Transform => {
 export async function previewFile(
   em: EntityManager,
   door: ComputeDoor,
-  upload: { readonly kind: FileKind; readonly source: Readable; readonly signal?: AbortSignal },
+  upload: {
+    readonly kind: FileKind;
+    readonly source: Readable;
+    readonly today: Day;
+    readonly signal?: AbortSignal;
+  },
 ): Promise<FilePreview> {
   const { kind } = upload;
   const id = randomBytes(12).toString('hex');
@@ -59,7 +74,7 @@ export async function previewFile(
       limited(),
       createWriteStream(source, { mode: 0o600 }),
     );
-    const known = await knownOf(em, kind);
+    const known = await knownOf(em, upload.today, kind);
     const preview = (await door.run(
       { kind: 'read-file', request: { id, kind, source, target, known } },
       upload.signal,
@@ -94,6 +109,15 @@ const waitingFile = (id: string): string | undefined => {
   return name === undefined ? undefined : join(folder, name);
 };
 
+const WRITERS: Readonly<Record<FileKind, (em: EntityManager, file: string, today: Day) => Promise<Written>>> =
+  {
+    materials: (em, file, today) => writeMaterials(em, batches<MaterialValue>(file), today),
+    lots: (em, file, today) => writeLots(em, batches<LotValue>(file), today),
+    offers: (em, file, today) => writeOffers(em, batches<OfferValue>(file), today),
+    families: (em, file) => writeFamilies(em, batches<FamilyValue>(file)),
+    notes: (em, file) => writeNotes(em, batches<NoteValue>(file)),
+  };
+
 /** Writes a file that was previewed without a fault: all of it, or nothing. */
 export async function confirmFile(em: EntityManager, id: string, today: Day): Promise<FileDone> {
   const file = waitingFile(id);
@@ -102,13 +126,7 @@ export async function confirmFile(em: EntityManager, id: string, today: Day): Pr
       { path: 'id', message: 'expected the id of a file read within the hour and without faults' },
     ]);
   const kind = file.slice(file.lastIndexOf('.') + 1) as FileKind;
-  const done =
-    kind === 'materials'
-      ? await writeMaterials(em, batches<MaterialValue>(file))
-      : kind === 'lots'
-        ? await writeLots(em, batches<LotValue>(file))
-        : await writeOffers(em, batches<OfferValue>(file), today);
-  return { kind, ...done };
+  return { kind, ...(await WRITERS[kind](em, file, today)) };
 }
 export const forgetFile = (id: string): void => {
   const file = waitingFile(id);

@@ -1,13 +1,15 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Day } from '../../../core/calendar/days.ts';
-import { LotRow, MaterialRow, OfferRow, SupplierRow } from '../../db/entities.ts';
+import { BorrowerRow, LotRow, MaterialRow, NoteRow, OfferRow, SupplierRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { ProblemError } from '../../problem.ts';
 import { seePrices } from '../gather/prices.ts';
 import { materialColumns } from '../gather/service.ts';
+import type { FamilyValue } from './familyRows.ts';
 import { knownOf, offerKey, type Known } from './kind.ts';
 import type { LotValue } from './lotRows.ts';
 import type { MaterialValue } from './materialRows.ts';
+import type { NoteValue } from './noteRows.ts';
 import type { OfferValue } from './offerRows.ts';
 
 /** Rows that go to the database together: a large file passes through, it is never held whole. */
@@ -42,8 +44,9 @@ async function takeOver<V>(
 export async function writeMaterials(
   em: EntityManager,
   all: AsyncGenerator<MaterialValue[]>,
+  today: Day,
 ): Promise<Written> {
-  const known = await knownOf(em);
+  const known = await knownOf(em, today, 'materials');
   const done = { added: 0, changed: 0 };
   for await (const batch of all) {
     const idOf = (m: MaterialValue): number | undefined => known.materials.get(m.name.toLowerCase())?.id;
@@ -66,8 +69,12 @@ export async function writeMaterials(
   return done;
 }
 
-export async function writeLots(em: EntityManager, all: AsyncGenerator<LotValue[]>): Promise<Written> {
-  const known = await knownOf(em);
+export async function writeLots(
+  em: EntityManager,
+  all: AsyncGenerator<LotValue[]>,
+  today: Day,
+): Promise<Written> {
+  const known = await knownOf(em, today, 'lots');
   const fields = (l: LotValue) => ({
     material: materialOf(l.material, known),
     quantity: l.quantity,
@@ -112,7 +119,7 @@ export async function writeOffers(
   all: AsyncGenerator<OfferValue[]>,
   today: Day,
 ): Promise<Written> {
-  const known = await knownOf(em);
+  const known = await knownOf(em, today, 'offers');
   const packs = new Map<string, OfferValue[]>();
   for await (const batch of all)
     for (const o of batch) {
@@ -205,4 +212,59 @@ async function suppliersOf(
   const ids = new Map([...found].map(([key, s]) => [key, s.id]));
   em.clear();
   return ids;
+}
+
+/** Families are known by their code names: the same name changes what is there. */
+export async function writeFamilies(em: EntityManager, all: AsyncGenerator<FamilyValue[]>): Promise<Written> {
+  const here = new Map(
+    (await rows<{ id: number; name: string }>(em, 'select id, name from borrower')).map((b) => [
+      b.name.toLowerCase(),
+      b.id,
+    ]),
+  );
+  const fields = ({ name, group, allergies }: FamilyValue) => ({ name, group, allergies: [...allergies] });
+  const done = { added: 0, changed: 0 };
+  for await (const batch of all) {
+    const fresh = batch.filter((f) => !here.has(f.name.toLowerCase()));
+    if (fresh.length > 0) await em.insertMany(BorrowerRow, fresh.map(fields));
+    const changes = new Map(
+      batch.flatMap((f) => {
+        const id = here.get(f.name.toLowerCase());
+        return id === undefined ? [] : [[id, f] as const];
+      }),
+    );
+    await takeOver(em, await em.find(BorrowerRow, { id: { $in: [...changes.keys()] } }), changes, fields);
+    done.added += fresh.length;
+    done.changed += changes.size;
+  }
+  return done;
+}
+
+/** A note with a number changes that note; without one it is new. */
+export async function writeNotes(em: EntityManager, all: AsyncGenerator<NoteValue[]>): Promise<Written> {
+  const there = new Set((await rows<{ id: number }>(em, 'select id from design')).map((d) => d.id));
+  const done = { added: 0, changed: 0 };
+  for await (const batch of all) {
+    if (batch.some((n) => !there.has(n.designId)))
+      throw new ProblemError(409, 'A design was deleted meanwhile; nothing was written.', [
+        { path: 'design', message: 'expected a design of this place' },
+      ]);
+    const fields = ({ id: _, designId, ...n }: NoteValue) => ({
+      ...n,
+      managed: n.managed ?? n.tries,
+      design: designId,
+    });
+    const fresh = batch.filter((n) => n.id === null);
+    if (fresh.length > 0) await em.insertMany(NoteRow, fresh.map(fields));
+    const changes = new Map(batch.flatMap((n) => (n.id === null ? [] : [[n.id, n] as const])));
+    const found = await em.find(NoteRow, { id: { $in: [...changes.keys()] } });
+    if (found.length < changes.size)
+      throw new ProblemError(409, 'A note was deleted meanwhile; nothing was written.', [
+        { path: 'note', message: 'expected the number of a note that is here' },
+      ]);
+    await takeOver(em, found, changes, fields);
+    done.added += fresh.length;
+    done.changed += changes.size;
+  }
+  return done;
 }

@@ -48,11 +48,15 @@ const NOTES: Record<FileKind, string> = {
   materials: 'A material is known by its name: the same name changes what is there.',
   lots: 'A lot with a number changes that lot; without one it is new. Bring the materials in first.',
   offers: 'A pack of several materials has a row for each.',
+  families: 'A family is known by its code name: the same name changes what is there.',
+  notes: 'A note with a number changes that note; without one it is new. A design is known by its name.',
 };
 const WORDS: Record<FileKind, { title: string; holds: string }> = {
   materials: { title: 'Materials', holds: 'every kind with its sizes, class, cleaning, hazards' },
   lots: { title: 'Stock lots', holds: 'what came in, when, from whom, how it was, measured sizes' },
   offers: { title: 'Offers', holds: 'suppliers, packs, prices, what is in them' },
+  families: { title: 'Families', holds: 'code names, groups, allergies' },
+  notes: { title: 'Notes', holds: 'every sitting: child, rung, tries, help, how it was liked' },
 };
 
 /** Export and import as spreadsheets: read first, shown with every fault, then written whole or not at all. */
