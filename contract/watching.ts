@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { SKILLS } from '../core/patterns/kernel.ts';
+import type { GroupDesign, ToMake } from '../core/watch/groupView.ts';
 import type { Ability, Chance } from '../core/watch/ladderModel.ts';
 import type { WhatNext } from '../core/watch/whatNext.ts';
 
@@ -40,4 +41,19 @@ export interface ChildPage {
   };
   readonly rungs: readonly RungChance[];
   readonly whatNext: WhatNext;
+}
+
+/** A group of children, by their codes up to the dash. */
+export interface WatchedGroup {
+  readonly group: string;
+  readonly children: number;
+  readonly notes: number;
+}
+export interface GroupPage {
+  readonly group: string;
+  readonly children: readonly string[];
+  readonly designs: readonly (GroupDesign & { readonly design: string; readonly skill: string })[];
+  /** Designs without a kit that suit the group, best first. */
+  readonly make: readonly (ToMake & { readonly design: string; readonly skill: string })[];
+  readonly isGuess: boolean;
 }

@@ -27,6 +27,7 @@ const VIEWS = [
   '/lend/tell',
   '/watch',
   '/watch/G-04',
+  '/watch/groups/G',
   '/place',
 ];
 

@@ -42,6 +42,7 @@ const router = createBrowserRouter([
       { path: 'lend/tell', lazy: () => import('./stations/lend/Tell.tsx') },
       { path: 'lend/lasting', lazy: () => import('./stations/lend/Lasting.tsx') },
       { path: 'watch', lazy: () => import('./stations/watch/Watch.tsx') },
+      { path: 'watch/groups/:group?', lazy: () => import('./stations/watch/Group.tsx') },
       { path: 'watch/:child', lazy: () => import('./stations/watch/Child.tsx') },
       { path: 'place', lazy: () => import('./stations/place/Place.tsx') },
     ],

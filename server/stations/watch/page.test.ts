@@ -1,5 +1,5 @@
 import type { Note } from '../../../contract/lending.ts';
-import type { ChildPage } from '../../../contract/watching.ts';
+import type { ChildPage, GroupPage } from '../../../contract/watching.ts';
 import { startTest, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;
@@ -117,5 +117,36 @@ describe('the page of a child', () => {
     expect((await desk.get('/children/G-04/page?skill=Juggling').expect(400)).body.errors[0].path).toBe(
       'skill',
     );
+  });
+});
+
+describe('the page of a group', () => {
+  it('shows its children only, and what to make of what has no kit yet', async () => {
+    await add();
+    await add({ child: 'G-07', help: 'verbal prompt' });
+    await add({ child: 'S-02' });
+    expect((await desk.get('/groups')).body).toEqual([
+      { group: 'G', children: 2, notes: 2 },
+      { group: 'S', children: 1, notes: 1 },
+    ]);
+    const group = async () => (await desk.get('/groups/G/page').expect(200)).body as GroupPage;
+    const found = await group();
+    expect(found).toMatchObject({
+      group: 'G',
+      children: ['G-04', 'G-07'],
+      designs: [
+        {
+          design: 'Drop tub',
+          places: [
+            { child: 'G-04', alone: 'Close slot' },
+            { child: 'G-07', alone: null, last: 'Close slot' },
+          ],
+        },
+      ],
+      make: [{ design: 'Drop tub', suits: 2 }],
+    });
+    await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201);
+    expect((await group()).make).toEqual([]);
+    await desk.get('/groups/Q/page').expect(404);
   });
 });

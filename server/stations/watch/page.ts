@@ -1,7 +1,14 @@
 import type { EntityManager } from '@mikro-orm/core';
-import type { ChildPage, RungChance, WatchedChild } from '../../../contract/watching.ts';
+import type {
+  ChildPage,
+  GroupPage,
+  RungChance,
+  WatchedChild,
+  WatchedGroup,
+} from '../../../contract/watching.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import type { Skill } from '../../../core/patterns/kernel.ts';
+import { groupDesigns, groupOf, toMake } from '../../../core/watch/groupView.ts';
 import { chanceAt, childAbility, type Ability, ladderModel, toFit } from '../../../core/watch/ladderModel.ts';
 import { outcomesOf, rungKey, type Watched } from '../../../core/watch/outcomes.ts';
 import type { RaschAnswer, Response } from '../../../core/watch/rasch.ts';
@@ -57,6 +64,76 @@ async function fittedTo(
   return answer;
 }
 
+/** Everybody's notes with the model that they make. */
+async function modelled(em: EntityManager, door: ComputeDoor, signal: AbortSignal | undefined) {
+  const notes = await watched(em);
+  const outcomes = outcomesOf(notes);
+  const fit = toFit(outcomes);
+  return {
+    notes,
+    outcomes,
+    model: ladderModel(outcomes, fit && (await fittedTo(fit.responses, door, signal))),
+  };
+}
+
+/** Groups that notes speak of, the largest first. */
+export async function watchedGroups(em: EntityManager): Promise<WatchedGroup[]> {
+  const groups = new Map<string, { children: number; notes: number }>();
+  for (const c of await watchedChildren(em)) {
+    const group = groups.get(groupOf(c.child)) ?? { children: 0, notes: 0 };
+    groups.set(groupOf(c.child), { children: group.children + 1, notes: group.notes + c.notes });
+  }
+  return [...groups]
+    .map(([group, n]) => ({ group, ...n }))
+    .sort((a, b) => b.notes - a.notes || (a.group < b.group ? -1 : 1));
+}
+
+/** A group: who is where, what says that it is too hard or dull, and what to make next. */
+export async function groupPage(options: {
+  em: EntityManager;
+  door: ComputeDoor;
+  today: Day;
+  group: string;
+  signal?: AbortSignal | undefined;
+}): Promise<GroupPage> {
+  const { em, door, today, group } = options;
+  const { notes, outcomes, model } = await modelled(em, door, options.signal);
+  const own = notes.filter((n) => groupOf(n.child) === group);
+  if (own.length === 0) throw notFound(`note on a child of ${group}`);
+  const children = [...new Set(own.map((n) => n.child))].sort();
+  const designs = await em.find(DesignRow, {}, { orderBy: { id: 'asc' }, limit: 5000 });
+  const named = new Map(designs.map((d) => [d.id, { design: d.name, skill: d.skill }]));
+  const withKit = new Set(
+    (
+      await rows<{ id: number }>(
+        em,
+        'select distinct value as id from copy c left join kit k on k.id = c.kit_id, json_each(coalesce(k.designs, json_array(c.design_id))) where c.retired_on is null',
+      )
+    ).map((r) => r.id),
+  );
+  const candidates = [];
+  for (const d of designs)
+    if (!withKit.has(d.id))
+      for (const { name: rung, bits } of await ladderOf(em, d, today).catch(() => []))
+        candidates.push({ designId: d.id, rung, bits, skill: d.skill });
+  const abilities = new Map<string, Ability>();
+  const abilityAt = (child: string, skill: string): Ability => {
+    const key = `${child}\n${skill}`;
+    const found =
+      abilities.get(key) ?? childAbility(outcomes, child, model, (id) => named.get(id)?.skill === skill);
+    abilities.set(key, found);
+    return found;
+  };
+  const name = <T extends { readonly designId: number }>(x: T) => ({ ...x, ...named.get(x.designId)! });
+  return {
+    group,
+    children,
+    designs: groupDesigns(own).map(name),
+    make: toMake(children, candidates, model, abilityAt).slice(0, 5).map(name),
+    isGuess: model.isGuess,
+  };
+}
+
 /** What is worked out of the notes on one child, and what to offer next. */
 export async function childPage(options: {
   em: EntityManager;
@@ -67,12 +144,9 @@ export async function childPage(options: {
   signal?: AbortSignal | undefined;
 }): Promise<ChildPage> {
   const { em, door, today, child } = options;
-  const all = await watched(em);
+  const { notes: all, outcomes, model } = await modelled(em, door, options.signal);
   const own = all.filter((n) => n.child === child);
   if (own.length === 0) throw notFound(`note on ${child}`);
-  const outcomes = outcomesOf(all);
-  const fit = toFit(outcomes);
-  const model = ladderModel(outcomes, fit && (await fittedTo(fit.responses, door, options.signal)));
   const designs = await em.find(DesignRow, {}, { orderBy: { id: 'asc' }, limit: 5000 });
   const skills = new Map(designs.map((d) => [d.id, d.skill]));
   const abilities = new Map<string, Ability>();

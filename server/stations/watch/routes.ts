@@ -7,7 +7,7 @@ import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
 import { forgetChild, keepChild, listChildren } from './children.ts';
-import { childPage, watchedChildren } from './page.ts';
+import { childPage, groupPage, watchedChildren, watchedGroups } from './page.ts';
 import * as watch from './service.ts';
 
 export function watchRoutes({ em, inTransaction, today, door }: Inside): Router {
@@ -28,6 +28,11 @@ export function watchRoutes({ em, inTransaction, today, door }: Inside): Router 
     const child = read(childCode, req.params.code);
     const { skill } = read(childPageQuery, req.query);
     res.json(await childPage({ em: em(), door, today: today(), child, skill, signal: hungUp(res) }));
+  });
+  r.get('/groups', async (_req, res) => void res.json(await watchedGroups(em())));
+  r.get('/groups/:group/page', async (req, res) => {
+    const group = read(childCode, req.params.group);
+    res.json(await groupPage({ em: em(), door, today: today(), group, signal: hungUp(res) }));
   });
   r.get('/notes', async (req, res) => {
     sendPage(req, res, await watch.listNotes(em(), read(watch.noteQuery, req.query)));

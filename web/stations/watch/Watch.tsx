@@ -13,6 +13,7 @@ import {
   usePlace,
   useWatchedChildren,
 } from '../../data/queries.ts';
+import { ButtonLink } from '../../parts/Button.tsx';
 import { Heading, Notice, Panel, Quiet } from '../../parts/Panel.tsx';
 import { SortTable, type SortColumn } from '../../parts/SortTable.tsx';
 import { undoable } from '../../parts/messages.ts';
@@ -167,7 +168,11 @@ export function Component() {
       <Heading
         over={`${place.name} · ${summary.notes} ${summary.notes === 1 ? 'note' : 'notes'} on ${summary.children} ${summary.children === 1 ? 'child' : 'children'}`}
         title="Who managed what, and for how long?"
-      />
+      >
+        <ButtonLink plain to="/watch/groups">
+          By group
+        </ButtonLink>
+      </Heading>
       <div>
         {summary.notes === 0 ? (
           <Panel as="div">No notes yet. Write the first at the side, while it is fresh.</Panel>

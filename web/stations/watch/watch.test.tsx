@@ -3,10 +3,11 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
 import type { Note } from '../../../contract/lending.ts';
-import type { ChildPage } from '../../../contract/watching.ts';
+import type { ChildPage, GroupPage } from '../../../contract/watching.ts';
 import { answer, CAP, PLACE, RULES_HERE, show, slotDesign, TUB } from '../../testing/desk.tsx';
 import { standInWorker } from '../../testing/worker.ts';
 import { Component as Child } from './Child.tsx';
+import { Component as Group } from './Group.tsx';
 import { RunningClock } from './RunningClock.tsx';
 import { Component as Watch } from './Watch.tsx';
 
@@ -181,4 +182,49 @@ describe('the page of a child', () => {
     expect(await screen.findByText(/No kit that is in, clean and whole fits/)).toBeVisible();
     expect(screen.getByText(/A guess by bits: 3 answers of 2 children/)).toBeVisible();
   });
+});
+
+it('a group shows who is where, what is too hard for all, and what to make', async () => {
+  const page: GroupPage = {
+    group: 'G',
+    children: ['G-04', 'G-07'],
+    designs: [
+      {
+        designId: 1,
+        design: 'Drop tub',
+        skill: 'Pincer and release',
+        says: 'too hard',
+        places: [{ child: 'G-04', alone: null, last: 'Snug slot' }],
+      },
+      {
+        designId: 2,
+        design: 'Ring post',
+        skill: 'Two hands together',
+        says: null,
+        places: [{ child: 'G-07', alone: 'Any order', last: 'In order' }],
+      },
+    ],
+    make: [{ designId: 3, design: 'Slide', skill: 'Hand strength', rung: 'Wide', suits: 2 }],
+    isGuess: true,
+  };
+  answer({
+    'GET /place': PLACE,
+    'GET /groups': [{ group: 'G', children: 2, notes: 3 }],
+    'GET /groups/G/page': page,
+  });
+  show(
+    <Routes>
+      <Route path="/watch/groups/:group?" element={<Group />} />
+    </Routes>,
+    '/watch/groups',
+  );
+  const table = await screen.findByRole('table', { name: 'Ladders of G' });
+  expect(within(table).getByRole('row', { name: /Drop tub/ })).toHaveTextContent(
+    'nobody manages it alone yetSnug slot, with help–',
+  );
+  expect(within(table).getByRole('row', { name: /Ring post/ })).toHaveTextContent('–Any order');
+  expect(screen.getByRole('list', { name: 'Make next for G' })).toHaveTextContent(
+    'Slide, “Wide”Make itHand strength: suits 2 of 2 children',
+  );
+  expect(screen.getByText(/A guess by bits/)).toBeVisible();
 });

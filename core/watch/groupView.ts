@@ -1,0 +1,99 @@
+import { chanceAt, type Ability, type LadderModel } from './ladderModel.ts';
+import { managedAlone, type Watched } from './outcomes.ts';
+import { boredOf, STRETCH } from './whatNext.ts';
+
+/** The group a child belongs to: its code up to the dash, as `G` of `G-04`; all of a code without one. */
+export const groupOf = (child: string): string => child.split('-')[0]!;
+
+/** Where a child stands at a design. */
+export interface GroupPlace {
+  readonly child: string;
+  /** The hardest rung managed alone; null where none was yet. */
+  readonly alone: string | null;
+  /** The rung of the latest sitting. */
+  readonly last: string;
+}
+/** A design as a group meets it. */
+export interface GroupDesign {
+  readonly designId: number;
+  readonly places: readonly GroupPlace[];
+  /** Everybody needs help at every rung so far, or most find it dull. */
+  readonly says: 'too hard' | 'dull' | null;
+}
+
+/** So many of a group must have tried something before it says anything of the group. */
+const LEAST_TRIED = 2;
+
+/** Who is where on which ladder. `notes` of the children of one group, oldest first. */
+export function groupDesigns(notes: readonly Watched[]): GroupDesign[] {
+  return [...new Set(notes.map((n) => n.designId))].map((designId) => {
+    const own = notes.filter((n) => n.designId === designId);
+    const children = [...new Set(own.map((n) => n.child))];
+    const places = children.map((child): GroupPlace => {
+      const theirs = own.filter((n) => n.child === child);
+      const best = theirs
+        .filter((n) => managedAlone(n) === 1)
+        .reduce<Watched | null>((a, n) => (a === null || n.bits > a.bits ? n : a), null);
+      return { child, alone: best?.rung ?? null, last: theirs.at(-1)!.rung };
+    });
+    const bored = children.filter(
+      (c) =>
+        boredOf(
+          own.filter((n) => n.child === c),
+          designId,
+        ) !== null,
+    ).length;
+    const says =
+      places.length < LEAST_TRIED
+        ? null
+        : places.every((p) => p.alone === null)
+          ? 'too hard'
+          : 2 * bored > places.length
+            ? 'dull'
+            : null;
+    return { designId, places, says };
+  });
+}
+
+/** A design of which a group has no kit, and how many of its children one of its rungs would suit. */
+export interface ToMake {
+  readonly designId: number;
+  readonly rung: string;
+  /** Children for whom a rung of it lies near seven in ten. */
+  readonly suits: number;
+}
+/** A rung suits from half to nine in ten: it stretches and does not discourage (common practice). */
+const SUITS = [0.5, 0.9] as const;
+
+/** What to make next for a group: designs that suit most of its children, those with the nearest rung first. */
+export function toMake(
+  children: readonly string[],
+  candidates: readonly {
+    readonly designId: number;
+    readonly rung: string;
+    readonly bits: number;
+    readonly skill: string;
+  }[],
+  model: LadderModel,
+  ability: (child: string, skill: string) => Ability,
+): ToMake[] {
+  const rated = candidates.map((c) => {
+    const chances = children.map((child) => chanceAt(ability(child, c.skill), model.difficulty(c)).chance);
+    return {
+      designId: c.designId,
+      rung: c.rung,
+      suits: chances.filter((p) => p >= SUITS[0] && p <= SUITS[1]).length,
+      off: chances.reduce((n, p) => n + Math.abs(p - STRETCH), 0),
+    };
+  });
+  const best = new Map<number, (typeof rated)[number]>();
+  for (const r of rated) {
+    const before = best.get(r.designId);
+    if (!before || r.suits > before.suits || (r.suits === before.suits && r.off < before.off))
+      best.set(r.designId, r);
+  }
+  return [...best.values()]
+    .filter((r) => r.suits > 0)
+    .sort((a, b) => b.suits - a.suits || a.off - b.off)
+    .map(({ designId, rung, suits }) => ({ designId, rung, suits }));
+}
