@@ -1,3 +1,7 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { pino } from 'pino';
 import request from 'supertest';
 import { SLOT_DIALS } from '../core/testing.ts';
@@ -63,4 +67,16 @@ export async function withDesign(desk: TestDesk, part: object = {}) {
       .expect(201)
   ).body as { id: number; version: number };
   return { tub, cap, design };
+}
+
+/** The words of a PDF as poppler reads them, lines laid out as on the page. */
+export async function pdfText(desk: TestDesk, path: string): Promise<string> {
+  const answer = await desk.get(path).responseType('blob').expect(200);
+  const folder = mkdtempSync(join(tmpdir(), 'fox-pdf-'));
+  try {
+    writeFileSync(join(folder, 'paper.pdf'), answer.body as Buffer);
+    return execFileSync('pdftotext', ['-layout', join(folder, 'paper.pdf'), '-'], { encoding: 'utf8' });
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
 }

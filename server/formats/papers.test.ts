@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startTest, withDesign, type TestDesk } from '../testing.ts';
+import { pdfText, startTest, withDesign, type TestDesk } from '../testing.ts';
 
 let desk: TestDesk;
 let id: number;
@@ -107,10 +107,7 @@ describe('papers for the bench', () => {
   });
 
   it('the check sheet says what was found, tested and not checked, and the page for a family answers in plain words', async () => {
-    const textOf = async (path: string): Promise<string> => {
-      writeFileSync(join(folder, 'check.pdf'), await fetchFile(path));
-      return execFileSync('pdftotext', ['-layout', join(folder, 'check.pdf'), '-'], { encoding: 'utf8' });
-    };
+    const textOf = (path: string): Promise<string> => pdfText(desk, path);
     await desk
       .post('/tests', {
         designId: id,

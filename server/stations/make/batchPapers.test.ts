@@ -1,20 +1,14 @@
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import ICAL from 'ical.js';
 import type { BatchRow, BatchWork, BenchPlan } from '../../../contract/batches.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { formatMinutes } from '../../../core/measure/minutes.ts';
 import { clockOf } from '../../../core/plan/batch.ts';
-import { startTest, withDesign, type TestDesk } from '../../testing.ts';
+import { pdfText, startTest, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;
-let folder: string;
 let batch: BatchWork;
 let plan: BenchPlan;
 beforeAll(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'fox-batch-'));
   desk = await startTest();
   // Five tubs are wanted and six are kept; of caps there are too few.
   const { design, cap } = await withDesign(desk, { copies: 5 });
@@ -47,27 +41,9 @@ beforeAll(async () => {
   batch = (await desk.get(`/batches/${made.id}`).expect(200)).body as BatchWork;
   plan = (await desk.get(`/batches/${made.id}/plan`).expect(200)).body as BenchPlan;
 });
-afterAll(async () => {
-  await desk.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterAll(() => desk.close());
 
-const bytes = async (path: string): Promise<Buffer> =>
-  (
-    await desk
-      .get(path)
-      .buffer(true)
-      .parse((res, done) => {
-        const parts: Buffer[] = [];
-        res.on('data', (c: Buffer) => parts.push(c));
-        res.on('end', () => done(null, Buffer.concat(parts)));
-      })
-      .expect(200)
-  ).body as Buffer;
-const textOf = async (path: string): Promise<string> => {
-  writeFileSync(join(folder, 'paper.pdf'), await bytes(path));
-  return execFileSync('pdftotext', ['-layout', join(folder, 'paper.pdf'), '-'], { encoding: 'utf8' });
-};
+const textOf = (path: string): Promise<string> => pdfText(desk, path);
 
 it('every number of the plan and the bill stands on paper as it does on screen', async () => {
   const text = (await textOf(`/batches/${batch.id}/papers.pdf`)).replace(/\s+/g, ' ');

@@ -1,6 +1,6 @@
 import type { Note } from '../../../contract/lending.ts';
 import type { ChildPage, GroupPage } from '../../../contract/watching.ts';
-import { startTest, withDesign, type TestDesk } from '../../testing.ts';
+import { pdfText, startTest, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;
 let design: { id: number; version: number };
@@ -149,4 +149,16 @@ describe('the page of a group', () => {
     expect((await group()).make).toEqual([]);
     await desk.get('/groups/Q/page').expect(404);
   });
+});
+
+it('the page on paper says what the screen says', async () => {
+  await add({ words: 'Wanted the tub shaken', liked: 'loved it' });
+  await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201);
+  const found = await page();
+  const text = (await pdfText(desk, '/children/G-04/page.pdf')).replace(/\s+/g, ' ');
+  expect(text).toContain(`${found.whatNext.next!.design}, “${found.whatNext.next!.rung}”`);
+  for (const r of found.rungs) expect(text).toContain(r.rung);
+  expect(text).toContain('Wanted the tub shaken');
+  expect(text).toMatch(/not a diagnosis/);
+  await desk.get('/children/nobody/page.pdf').expect(404);
 });

@@ -11,7 +11,7 @@ import type { Suggestion, WhatNext } from '../../../core/watch/whatNext.ts';
 import { api, words } from '../../data/api.ts';
 import { useNotePages, usePlace } from '../../data/queries.ts';
 import { shortDay } from '../../data/style.ts';
-import { ButtonLink } from '../../parts/Button.tsx';
+import { ButtonLink, FileLink } from '../../parts/Button.tsx';
 import { Chart } from '../../parts/Chart.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
@@ -249,14 +249,11 @@ export function Component() {
   const child = useParams().child!;
   const [params, setParams] = useSearchParams();
   const skill = params.get('skill');
+  const asked = skill ? `?skill=${encodeURIComponent(skill)}` : '';
   const { data: place } = usePlace();
   const page = useQuery({
     queryKey: ['children', child, 'page', skill],
-    queryFn: () =>
-      api<ChildPage>(
-        'GET',
-        `/children/${encodeURIComponent(child)}/page${skill ? `?skill=${encodeURIComponent(skill)}` : ''}`,
-      ),
+    queryFn: () => api<ChildPage>('GET', `/children/${encodeURIComponent(child)}/page${asked}`),
     placeholderData: (before) => before,
   });
   const pages = useNotePages({ child, limit: 500 });
@@ -288,6 +285,7 @@ export function Component() {
             options={SKILLS.map((s) => ({ value: s, label: s }))}
           />
         </div>
+        <FileLink href={`/api/children/${encodeURIComponent(child)}/page.pdf${asked}`}>Print</FileLink>
         <ButtonLink plain to="/watch">
           All notes
         </ButtonLink>
