@@ -36,7 +36,6 @@ const views = [
   ['gather-saving', '/gather/saving'],
   ['gather-today', '/gather/today'],
   ['gather-container', '/gather/container?design=2'],
-  ['gather-prices', '/gather/prices'],
   ['shape', '/shape/1'],
   ['families', ''],
   ['shape-new', '/shape/1', 'New design'],
@@ -47,8 +46,9 @@ const views = [
   ['make-bench', '/make/batches/1/bench'],
   ['lend', '/lend?kit=FB-005a'],
   ['lend-kits', '/lend/kits'],
-  ['lend-lasting', '/lend/lasting'],
+  ['lend-tell', '/lend/tell'],
   ['watch', '/watch'],
+  ['watch-child', '/watch/G-04'],
   ['place', '/place'],
 ];
 try {

@@ -17,7 +17,7 @@ import { Stepper, TextField } from '../../parts/Field.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
 import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
 import { HandOn, Renew, Reserve } from './LoanMore.tsx';
@@ -118,32 +118,33 @@ export function Desk({
             />
           </details>
         )}
-        {copy.openLoan && copy.recalled === null && (
-          <>
-            <Past title="Renew it">
-              <Renew loan={copy.openLoan} place={place} />
-            </Past>
-            <Past title="Hand it on to another family">
-              <HandOn copy={copy} borrowers={borrowers} place={place} />
-            </Past>
-          </>
-        )}
         {copy.retiredOn === null && copy.recalled === null && (
-          <Past title="Reserve one like it">
-            <Reserve copy={copy} borrowers={borrowers} />
+          <Past title={copy.openLoan ? 'Renew, hand on or reserve it' : 'Reserve one like it'}>
+            <Stack $gap={14}>
+              {copy.openLoan && (
+                <>
+                  <Renew loan={copy.openLoan} place={place} />
+                  <Seam />
+                  <HandOn copy={copy} borrowers={borrowers} place={place} />
+                  <Seam />
+                </>
+              )}
+              <Reserve copy={copy} borrowers={borrowers} />
+            </Stack>
           </Past>
         )}
-        <Past title={`History of ${copy.label}`}>
+        <Past title={`History of ${copy.label}${copy.openLoan ? ` and of ${copy.openLoan.borrower}` : ''}`}>
           <KitPast copyId={copy.id} />
+          {copy.openLoan && (
+            <>
+              <h3 style={{ fontSize: 15, margin: '10px 0 4px' }}>{copy.openLoan.borrower}</h3>
+              <FamilyPast borrowerId={copy.openLoan.borrowerId} />
+            </>
+          )}
         </Past>
         {!copy.openLoan && copy.retiredOn === null && (
           <Past title="Retire it">
             <Retire copy={copy} />
-          </Past>
-        )}
-        {copy.openLoan && (
-          <Past title={`History of ${copy.openLoan.borrower}`}>
-            <FamilyPast borrowerId={copy.openLoan.borrowerId} />
           </Past>
         )}
       </Stack>
