@@ -11,6 +11,10 @@ test('a count that was begun is not left without a question', async ({ page, dem
   await expect(asked).toBeVisible();
   await asked.getByRole('button', { name: 'Leave it' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Who managed what, and for how long?');
+  // It is there again, through a reload too.
+  await page.goto(`${demo.url}/lend?kit=FB-005a`);
+  await expect(page.getByText('This count was begun before.')).toBeVisible();
+  await expect(page.getByText('1 × Wooden egg short')).toBeVisible();
 });
 
 test('a deleted note can be brought back, and is gone only after that', async ({ page, demo }) => {

@@ -11,21 +11,10 @@ import {
 } from './batch.ts';
 import { dryings, nextStep } from './benchOrder.ts';
 import { ownMinutes } from './ownMinutes.ts';
+import { step as usualStep } from '../patterns/making.ts';
 
-const step = (id: string, part: Partial<Step> = {}): Step => ({
-  id,
-  title: id,
-  words: '',
-  setUp: 2,
-  perCopy: 5,
-  who: 'adult',
-  blade: false,
-  heat: false,
-  drying: 0,
-  after: [],
-  tools: [],
-  ...part,
-});
+const step = (id: string, part: Partial<Step> = {}): Step =>
+  usualStep({ id, title: id, words: '', setUp: 2, perCopy: 5, who: 'adult', ...part });
 const DAYS: BenchDays = {
   ...NO_DAYS,
   makers: [{ name: 'Ann', windows: [{ day: '2026-11-25', from: 600, to: 640 }] }],

@@ -1,9 +1,10 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Reservation } from '../../../contract/lending.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import { BorrowerRow, CopyRow, ReservationRow, type Copy } from '../../db/entities.ts';
+import { CopyRow, ReservationRow, type Copy } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
+import { familyNamed } from './borrowers.ts';
 import { kitsIn } from './copies.ts';
 
 /** Kits of one kind: those of one design, or those of one set of designs. */
@@ -29,11 +30,7 @@ export async function reserve(
 ): Promise<Reservation> {
   const copy = await em.findOne(CopyRow, { id: input.copyId });
   if (!copy) throw notFound(`kit ${input.copyId}`);
-  const borrower = await em.findOne(BorrowerRow, { id: input.borrowerId });
-  if (!borrower)
-    throw new ProblemError(422, 'There is no such family.', [
-      { path: 'borrowerId', message: 'expected a family of this place' },
-    ]);
+  const borrower = await familyNamed(em, input.borrowerId);
   if (copy.retiredOn)
     throw new ProblemError(422, `${copy.label} is retired.`, [
       { path: 'copyId', message: 'expected a kit that is still lent' },

@@ -27,6 +27,7 @@ import { z } from 'zod';
 import { rows } from '../../db/rows.ts';
 import { pageOf, textCursor, textCursorOf } from '../../paging.ts';
 import { notFound, ProblemError } from '../../problem.ts';
+import { familyNamed } from './borrowers.ts';
 import { copyOf } from './copies.ts';
 import { heedReservations } from './reserve.ts';
 import { changeState, refuseUnlendable } from './states.ts';
@@ -106,11 +107,7 @@ export async function lend(
 ): Promise<LoanJson> {
   const copy = await em.findOne(CopyRow, { id: input.copyId });
   if (!copy) throw notFound(`kit ${input.copyId}`);
-  const borrower = await em.findOne(BorrowerRow, { id: input.borrowerId });
-  if (!borrower)
-    throw new ProblemError(422, 'There is no such family.', [
-      { path: 'borrowerId', message: 'expected a family of this place' },
-    ]);
+  const borrower = await familyNamed(em, input.borrowerId);
   const out = await em.findOne(LoanRow, { copy: copy.id, returnedOn: null }, { populate: ['borrower'] });
   if (out)
     throw new ProblemError(

@@ -5,6 +5,7 @@ import type { MaterialRow, Offer, Supplier } from '../../../contract/materials.t
 import { money } from '../../data/style.ts';
 import { api, ApiError, words } from '../../data/api.ts';
 import { useChange, useOffers, useSuppliers } from '../../data/queries.ts';
+import { Bin } from '../../parts/Bin.tsx';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { CountField, MoneyField, TextField } from '../../parts/Field.tsx';
@@ -26,19 +27,6 @@ const List = styled.ul`
   }
   li:first-child {
     border-top: 0;
-  }
-  button {
-    width: 44px;
-    height: 44px;
-    border: 0;
-    background: none;
-    color: var(--slate);
-    cursor: pointer;
-    border-radius: 8px;
-  }
-  button:hover {
-    color: var(--stop);
-    background: var(--stop-tint);
   }
 `;
 const Two = styled.div`
@@ -113,9 +101,9 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
                 </Quiet>
               </span>
               <b>{money(o.price)}</b>
-              <button type="button" aria-label={`Delete ${o.name}`} onClick={() => setDeleting(o)}>
+              <Bin type="button" aria-label={`Delete ${o.name}`} onClick={() => setDeleting(o)}>
                 <Trash2 size={18} aria-hidden />
-              </button>
+              </Bin>
             </li>
           ))}
           {offers?.length === 0 && <li>No packs yet.</li>}

@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import type { BenchDesign } from '../../../core/needs/supply.ts';
 import type { Part } from '../../../contract/lending.ts';
 import { wholeNeed } from '../../../core/testing.ts';
@@ -113,7 +113,27 @@ describe('lending', () => {
   });
 });
 
+afterEach(() => localStorage.clear());
+
 describe('taking back', () => {
+  it('keeps a count that was begun, through leaving it, until it is done or begun anew', async () => {
+    const calls = answer({ 'POST /loans/4/return': COPY });
+    desk(lent);
+    await less('Cap');
+    cleanup();
+    desk(lent);
+    expect(screen.getByText('This count was begun before.')).toBeVisible();
+    expect(screen.getByText('1 × Cap short')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Start again' }));
+    expect(screen.queryByText('1 × Cap short')).toBeNull();
+    cleanup();
+    desk(lent);
+    expect(screen.queryByText('This count was begun before.')).toBeNull();
+    await less('Cap');
+    await userEvent.click(screen.getByRole('button', { name: 'To repair' }));
+    await waitFor(() => expect(calls).toHaveLength(1));
+    await waitFor(() => expect(localStorage).toHaveLength(0));
+  });
   it('says how long it was out and how late it is', () => {
     desk(lent);
     expect(screen.getByText(/for 18 days/)).toHaveTextContent('4 days overdue');

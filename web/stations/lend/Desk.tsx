@@ -22,6 +22,8 @@ import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
 import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
 import { HandOn, Renew, Reserve } from './LoanMore.tsx';
 import { FamilyPast, KitPast } from './History.tsx';
+import { Picture } from '../../drawing/Picture.tsx';
+import { begunCount, keepCount } from './begunCount.ts';
 import { SewnButton } from '../../shell/Verdict.tsx';
 
 const Count = styled.li`
@@ -280,6 +282,10 @@ const looseWords = (name: string, small: boolean | null): string =>
       ? `A loose ${name.toLowerCase()} is a small part: ask the family to look for it.`
       : `A loose ${name.toLowerCase()} is not a small part.`;
 
+/** What is counted, as it looks; a part that was made has no material to draw. */
+const PartPicture = ({ material }: { material: MaterialRow | undefined }) =>
+  material ? <Picture material={material} size={30} /> : <span style={{ width: 30, flex: 'none' }} />;
+
 function CountIn({
   copy,
   materials,
@@ -298,12 +304,21 @@ function CountIn({
 }) {
   const loan = copy.openLoan;
   const [start] = useState(() => copy.parts.map((p) => (loan ? p.due : p.present)));
-  const [present, setPresent] = useState(start);
-  const done = useChange((then: 'shelve' | 'fill' | 'repair') =>
-    loan
-      ? api<Copy>('POST', `/loans/${loan.id}/return`, { present, then })
-      : api<Copy>('POST', `/copies/${copy.id}/count`, { present, then }),
+  const [kept] = useState(() => begunCount(copy.id, loan?.id ?? null, copy.parts.length));
+  const [present, setPresent] = useState<readonly number[]>(
+    () => kept?.map((n, i) => Math.min(n, copy.parts[i]!.due)) ?? start,
   );
+  const counted = (next: readonly number[]): void => {
+    setPresent(next);
+    keepCount(copy.id, loan?.id ?? null, next.some((n, i) => n !== start[i]) ? next : null);
+  };
+  const done = useChange(async (then: 'shelve' | 'fill' | 'repair') => {
+    const after = await (loan
+      ? api<Copy>('POST', `/loans/${loan.id}/return`, { present, then })
+      : api<Copy>('POST', `/copies/${copy.id}/count`, { present, then }));
+    keepCount(copy.id, loan?.id ?? null, null);
+    return after;
+  });
   const begun = !done.isSuccess && present.some((n, i) => n !== start[i]);
   useEffect(() => {
     onUnfinished(begun);
@@ -335,16 +350,27 @@ function CountIn({
           'Count what is there:'
         )}
       </p>
+      {kept && begun && (
+        <Spread>
+          <Quiet>This count was begun before.</Quiet>
+          <Button small plain onPress={() => counted(start)}>
+            Start again
+          </Button>
+        </Spread>
+      )}
       <ul>
         {copy.parts.map((p, i) => (
           <Count key={p.name}>
-            <span>{p.name}</span>
+            <span style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
+              <PartPicture material={materials.find((m) => m.id === p.materialId)} />
+              {p.name}
+            </span>
             <Stepper
               label={p.name}
               value={present[i]!}
               max={p.due}
               short={present[i]! < p.due}
-              onChange={(n) => setPresent((all) => all.map((x, k) => (k === i ? n : x)))}
+              onChange={(n) => counted(present.map((x, k) => (k === i ? n : x)))}
             />
             <span>of {p.due}</span>
           </Count>

@@ -193,7 +193,7 @@ export function Component() {
       </aside>
       <Confirm
         title="Leave this count unfinished?"
-        words={`What you counted of ${label ?? 'this kit'} is not saved yet.`}
+        words={`What you counted of ${label ?? 'this kit'} is not saved yet. This browser keeps it until you come back.`}
         yes="Leave it"
         no="Go on counting"
         backFirst

@@ -8,21 +8,18 @@ import type { Step } from '../../../core/patterns/kernel.ts';
 import { answer, CAP, OFFERS, PLACE, show, SUPPLIERS, TUB } from '../../testing/desk.tsx';
 import { Component as BatchPage } from './Batch.tsx';
 import { Component as BenchPage } from './Bench.tsx';
+import { step as usualStep } from '../../../core/patterns/making.ts';
 
-const step = (id: string, part: Partial<Step> = {}): Step => ({
-  id,
-  title: `Do ${id}`,
-  words: `How to do ${id}.`,
-  setUp: 0,
-  perCopy: 5,
-  who: 'adult',
-  blade: false,
-  heat: false,
-  drying: 0,
-  after: [],
-  tools: [],
-  ...part,
-});
+const step = (id: string, part: Partial<Step> = {}): Step =>
+  usualStep({
+    id,
+    title: `Do ${id}`,
+    words: `How to do ${id}.`,
+    setUp: 0,
+    perCopy: 5,
+    who: 'adult',
+    ...part,
+  });
 const DAYS: BenchDays = {
   ...NO_DAYS,
   makers: [

@@ -54,5 +54,5 @@ export const DialField = memo(
     (a.value === b.value || JSON.stringify(a.value) === JSON.stringify(b.value)) &&
     a.unit === b.unit &&
     a.preview === b.preview &&
-    JSON.stringify(a.spec) === JSON.stringify(b.spec),
+    (a.spec === b.spec || JSON.stringify(a.spec) === JSON.stringify(b.spec)),
 );

@@ -52,7 +52,7 @@ export const FactStrip = memo(function FactStrip({
   per: string;
   show: Show;
   /** What the child does, over the words that show it. */
-  title: string;
+  title: () => string;
   unit: LengthUnit;
 }) {
   return (

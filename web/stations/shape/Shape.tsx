@@ -78,10 +78,19 @@ const Head = memo(function Head({
   id: number;
   hasTemplate: boolean;
 }) {
+  // The words move with the dials, the buttons do not.
+  const buttons = useMemo(
+    () => (
+      <>
+        {hasTemplate && <DesignFile href={`/api/designs/${id}/template.pdf`}>Print template</DesignFile>}
+        <ButtonLink to={`/check/${id}`}>Check it</ButtonLink>
+      </>
+    ),
+    [id, hasTemplate],
+  );
   return (
     <Heading over={over} title={title}>
-      {hasTemplate && <DesignFile href={`/api/designs/${id}/template.pdf`}>Print template</DesignFile>}
-      <ButtonLink to={`/check/${id}`}>Check it</ButtonLink>
+      {buttons}
     </Heading>
   );
 });
@@ -173,19 +182,20 @@ function Rungs({ chosen, unit }: { chosen: string | null; unit: LengthUnit }) {
   );
 }
 
+const titleNow = (): string => useWorkings.getState().light?.title ?? '';
+
 function Facts({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }) {
   const fit = useWorkings((s) => s.heavy.fit);
   const bits = useWorkings((s) => s.heavy.bits);
   const per = useLight((l) => l.counts.one);
   const show = useLight((l) => l.show);
-  const title = useLight((l) => l.title);
   return (
     <FactStrip
       fit={rung?.fit ?? fit}
       bits={rung?.bits ?? bits}
       per={per}
       show={show}
-      title={title}
+      title={titleNow}
       unit={unit}
     />
   );

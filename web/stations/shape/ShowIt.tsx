@@ -129,7 +129,8 @@ export const ShowIt = memo(function ShowIt({
   show,
   unit,
 }: {
-  title: string;
+  /** What the child does, asked when it is opened: it moves with the dials, and nobody sees it until then. */
+  title: () => string;
   show: Show;
   unit: LengthUnit;
 }) {
@@ -148,7 +149,7 @@ export const ShowIt = memo(function ShowIt({
       <Button small plain onPress={() => setOpen(true)}>
         {show.script ? 'Sitting, by the minute' : 'How to show it'}
       </Button>
-      <Dialog title={title} isOpen={isOpen} onClose={() => setOpen(false)} wide>
+      <Dialog title={isOpen ? title() : ''} isOpen={isOpen} onClose={() => setOpen(false)} wide>
         <Stack $gap={18}>
           {show.script && <Sitting script={show.script} unit={unit} />}
           <Words>

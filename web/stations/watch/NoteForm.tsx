@@ -18,7 +18,7 @@ import { Form } from '../../parts/Form.tsx';
 import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { WhatIsRung } from '../../parts/WhatIs.tsx';
-import { Bin } from './Bin.tsx';
+import { Bin } from '../../parts/Bin.tsx';
 import { RunningClock } from './RunningClock.tsx';
 import { HELP_WORDS, LIKED_WORDS } from './words.ts';
 

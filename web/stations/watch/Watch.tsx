@@ -17,7 +17,7 @@ import { ButtonLink } from '../../parts/Button.tsx';
 import { Heading, Notice, Panel, Quiet } from '../../parts/Panel.tsx';
 import { SortTable, type SortColumn } from '../../parts/SortTable.tsx';
 import { undoable } from '../../parts/messages.ts';
-import { Bin } from './Bin.tsx';
+import { Bin } from '../../parts/Bin.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { HELP_WORDS, secondsEach, triesWords } from './words.ts';
 

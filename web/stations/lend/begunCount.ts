@@ -1,0 +1,27 @@
+/** Where this browser keeps a count that was begun: a count of a loan is not one between loans. */
+const keyOf = (copyId: number, loanId: number | null): string =>
+  `fox-button.count.${copyId}.${loanId ?? 'in'}`;
+
+/** A count that was begun here and not finished, one number a part; null where there is none for so many parts. */
+export function begunCount(copyId: number, loanId: number | null, parts: number): number[] | null {
+  try {
+    const read: unknown = JSON.parse(localStorage.getItem(keyOf(copyId, loanId)) ?? 'null');
+    return Array.isArray(read) &&
+      read.length === parts &&
+      read.every((n) => Number.isInteger(n) && (n as number) >= 0)
+      ? (read as number[])
+      : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Keeps it through leaving and a reload; null forgets it. Where a browser keeps nothing it lasts as long as the page. */
+export function keepCount(copyId: number, loanId: number | null, present: readonly number[] | null): void {
+  try {
+    if (present === null) localStorage.removeItem(keyOf(copyId, loanId));
+    else localStorage.setItem(keyOf(copyId, loanId), JSON.stringify(present));
+  } catch {
+    // Nothing to be done: the page still holds it.
+  }
+}
