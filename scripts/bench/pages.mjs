@@ -73,7 +73,7 @@ export async function openings(url) {
       gather: ['/gather', 'button[aria-pressed]'],
       shape: ['/shape/1', 'svg[role=img]'],
       check: ['/check/1', 'svg[role=img]'],
-      price: ['/price/1', 'table'],
+      price: ['/price/1', 'table >> visible=true'],
       make: ['/make/1', 'ol li'],
       lend: ['/lend', 'button[aria-pressed]'],
       watch: ['/watch', '[role=gridcell]'],
