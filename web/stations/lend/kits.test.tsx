@@ -1,6 +1,8 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { Kit } from '../../../contract/kits.ts';
+import { look as lookSchema } from '../../../core/gather/lookOver.ts';
+import { standInWorker } from '../../testing/worker.ts';
 import { answer, CAP, PLACE, show, slotDesign, TUB } from '../../testing/desk.tsx';
 import { Component as Kits } from './Kits.tsx';
 
@@ -44,6 +46,7 @@ const open = (
   show(<Kits />, '/lend/kits');
   return calls;
 };
+beforeAll(() => standInWorker());
 const card = () => screen.findByRole('region', { name: 'Waiting-room bag' });
 const press = (name: string | RegExp) => userEvent.click(screen.getByRole('button', { name }));
 
@@ -60,6 +63,24 @@ describe('a kit of several designs', () => {
       'href',
       '/api/kits/3/count-card.pdf',
     );
+  });
+  it('says of its container whether all goes in, whether it closes and whether anything falls out', async () => {
+    const held: Kit = {
+      ...KIT,
+      container: { id: TUB.id, name: TUB.name },
+      parts: [{ materialId: CAP.id, name: 'Cap', due: 6, for: ['Drop tub'] }],
+    };
+    const lot = (look: object) => [{ id: 1, materialId: TUB.id, quantity: 2, state: 'ready', look }];
+    const look = { ...lookSchema.parse({}), closes: 'no', gap: 60 };
+    open([held], {
+      'POST /compute/packing': { fits: false, placements: [], proof: '', reason: '' },
+      'GET /lots': lot(look),
+    });
+    const kit = await card();
+    // A round tub holds more than the square inside it: a no is no proof.
+    expect(await within(kit).findByText('Try it by hand in the tub')).toBeVisible();
+    expect(await within(kit).findByText(/The lid does not close/)).toBeVisible();
+    expect(within(kit).getByText(/Cap would go through its gap of 60 mm/)).toBeVisible();
   });
   it('can be deleted while nobody has one, and says why it cannot be read', async () => {
     open([

@@ -116,6 +116,8 @@ function PriceWork({ at }: { at: AtBench }) {
     copies: rest,
     purchaseTotal: answer?.total ?? null,
   });
+  // Until offers are here nothing is known to cost nothing.
+  const isPriced = offers !== undefined && suppliers !== undefined;
   const lines = linesOf(needed.needs, rate, rest);
   const seen = new Map(lasting?.map((l) => [l.materialId, l]));
   const classOf = (id: number) => materials.find((m) => m.id === id)?.materialClass ?? 'plastic';
@@ -216,7 +218,7 @@ function PriceWork({ at }: { at: AtBench }) {
         </Panel>
         <Panel>
           <h2>Materials used per kit</h2>
-          <b>{money(costs.materialsUsed)}</b>
+          <b>{isPriced ? money(costs.materialsUsed) : '…'}</b>
           <Quiet>
             only what goes into it: what is sold at the cheapest pack with delivery, a find at the value this
             place gives it, else nothing
@@ -233,7 +235,7 @@ function PriceWork({ at }: { at: AtBench }) {
         </Panel>
         <Panel>
           <h2>One lost piece</h2>
-          <b>{costs.lostPiece ? money(costs.lostPiece.minor) : '–'}</b>
+          <b>{!costs.lostPiece ? '–' : isPriced ? money(costs.lostPiece.minor) : '…'}</b>
           <Quiet>
             {costs.lostPiece
               ? `${costs.lostPiece.name}, ${FROM[costs.lostPiece.from]}`
@@ -241,7 +243,7 @@ function PriceWork({ at }: { at: AtBench }) {
             {sum && <>: {sum}</>}
           </Quiet>
         </Panel>
-        {loan && (
+        {loan && isPriced && (
           <Panel>
             <h2>One loan of a kit</h2>
             <b>{money(loan.total)}</b>
