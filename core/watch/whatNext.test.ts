@@ -74,6 +74,15 @@ describe('boredom', () => {
     ).toBeNull();
     expect(boredOf([note({ liked: 'bored', designId: 2 })], 1)).toBeNull();
   });
+  it('is seen in liking that falls over three sittings, not in one worse day', () => {
+    const liked = (...list: (Watched['liked'] | null)[]) =>
+      list.map((l, i) => note({ id: i + 1, satOn: `2026-11-0${i + 1}`, liked: l }));
+    expect(boredOf(liked('loved it', 'fine', 'fine'), 1)).toMatch(/liked less/);
+    expect(boredOf(liked('loved it', 'loved it', null, 'fine'), 1)).toMatch(/liked less/);
+    expect(boredOf(liked('loved it', 'fine'), 1)).toBeNull();
+    expect(boredOf(liked('fine', 'fine', 'fine'), 1)).toBeNull();
+    expect(boredOf(liked('loved it', 'fine', 'loved it'), 1)).toBeNull();
+  });
   it('brings something else of the same skill', () => {
     const found = ask([note({ liked: 'bored' })], [...LADDER, rung(4, 9.2)]);
     expect(found.next).toMatchObject({ designId: 4 });

@@ -1,5 +1,5 @@
 import { chanceAt, type Ability, type Chance, type LadderModel } from './ladderModel.ts';
-import { isAlone, managedAlone, type Watched } from './outcomes.ts';
+import { isAlone, LIKED, managedAlone, type Watched } from './outcomes.ts';
 
 /** The chance of managing alone that stretches without discouraging (common practice: about seven in ten), and of a tired day. */
 export const STRETCH = 0.7;
@@ -37,6 +37,10 @@ export function boredOf(notes: readonly Watched[], designId: number): string | n
   const last = own.at(-1);
   if (!last) return null;
   if (last.liked === 'bored' || last.liked === 'refused') return `“${last.liked}” at the last sitting`;
+  const said = own.flatMap((n) => (n.liked === null ? [] : [LIKED.indexOf(n.liked)])).slice(-UNCHANGED);
+  // From loved to fine is one step, and one step is a mood: it takes three sittings, never better, worse by the end.
+  if (said.length === UNCHANGED && said.every((x, i) => i === 0 || x >= said[i - 1]!) && said[2]! > said[0]!)
+    return `liked less over the last ${UNCHANGED} sittings`;
   const recent = own.slice(-UNCHANGED);
   if (recent.length < UNCHANGED || new Set(recent.map((n) => n.rung)).size > 1) return null;
   const pace = recent.map((n) => (n.seconds !== null && n.count ? n.seconds / n.count : null));

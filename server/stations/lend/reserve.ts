@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Reservation } from '../../../contract/lending.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import { CopyRow, ReservationRow, type Copy } from '../../db/entities.ts';
+import { CopyRow, LoanRow, ReservationRow, type Copy } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { familyNamed } from './borrowers.ts';
@@ -61,26 +61,26 @@ export async function dropReservation(em: EntityManager, id: number, today: Day)
 
 /**
  * Called when a kit goes to a family: its own reservation is met; the last ones of a kind stay for those they are kept for.
- * `isRenewed`: the kit is out and stays with who has it.
+ * Renewed (`renewed`, the loan), the kit is out and stays with who has it: only those that are due first are waited for.
  *
  * @throws ProblemError 409 naming the family that it is kept for
  */
 export async function heedReservations(
   em: EntityManager,
-  o: { copy: Copy; borrowerId: number; today: Day; isRenewed?: boolean },
+  o: { copy: Copy; borrowerId: number; today: Day; renewed?: number },
 ): Promise<void> {
   const kind = { designId: o.copy.design.id, kitId: o.copy.kit?.id ?? null };
   const waiting = (await listReservations(em, o.today)).filter((r) => kindOf(r) === kindOf(kind));
   const own = waiting.find((r) => r.borrowerId === o.borrowerId);
-  if (own && !o.isRenewed) {
+  if (own && o.renewed === undefined) {
     em.assign(await em.findOneOrFail(ReservationRow, { id: own.id }), { endedOn: o.today, outcome: 'lent' });
     return;
   }
   const others = waiting.filter((r) => r.borrowerId !== o.borrowerId);
   if (others.length === 0) return;
   const there = (await kitsIn(em, o.today)).filter((c) => kindOf(c) === kindOf(kind)).length;
-  // Lent, one less is in; renewed, one less comes in.
-  const left = o.isRenewed ? there : there - 1;
+  // Lent, one less is in. Renewed, those before it in the order of their due days come in first.
+  const left = o.renewed === undefined ? there - 1 : there + (await dueBefore(em, o.copy, o.renewed));
   const unmet = others[left];
   if (unmet)
     throw new ProblemError(409, `${o.copy.label} is kept for ${unmet.borrower}, since ${unmet.madeOn}.`, [
@@ -89,4 +89,15 @@ export async function heedReservations(
         message: `expected ${unmet.borrower}, or the reservation to be dropped first`,
       },
     ]);
+}
+
+/** How many kits of a copy's kind come in before a loan of it, by the days they are due. */
+async function dueBefore(em: EntityManager, copy: Copy, loanId: number): Promise<number> {
+  const kind = copy.kit ? { kit: copy.kit.id } : { kit: null, design: copy.design.id };
+  const out = await em.find(
+    LoanRow,
+    { returnedOn: null, copy: kind },
+    { orderBy: { dueOn: 'asc', id: 'asc' } },
+  );
+  return out.findIndex((l) => l.id === loanId);
 }

@@ -169,7 +169,7 @@ export async function renew(em: EntityManager, loanId: number, dueOn: Day, today
     throw new ProblemError(422, `${copy.label} is called back: ${recalled}.`, [
       { path: 'id', message: 'expected a kit whose tests were passed' },
     ]);
-  await heedReservations(em, { copy, borrowerId: loan.borrower.id, today, isRenewed: true });
+  await heedReservations(em, { copy, borrowerId: loan.borrower.id, today, renewed: loan.id });
   loan.dueOn = dueOn;
   await em.flush();
   return loanJson(loan);

@@ -1,44 +1,26 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Borrower, Copy, Loan } from '../../../contract/lending.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { Place } from '../../../contract/place.ts';
-import { addDays, daysBetween } from '../../../core/calendar/days.ts';
+import { addDays } from '../../../core/calendar/days.ts';
 import { shortDay } from '../../data/style.ts';
 import { standing } from '../../../core/lend/status.ts';
 import { ALLERGIES } from '../../../core/lend/allergies.ts';
-import { smallParts } from '../../../core/gauge/smallParts.ts';
-import { shapeOf } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useReservations } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
-import { Stepper, TextField } from '../../parts/Field.tsx';
+import { TextField } from '../../parts/Field.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { Notice, Panel, Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { CountIn } from './CountIn.tsx';
 import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
 import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
 import { HandOn, Renew, Reserve } from './LoanMore.tsx';
 import { FamilyPast, KitPast } from './History.tsx';
-import { Picture } from '../../drawing/Picture.tsx';
-import { begunCount, keepCount } from './begunCount.ts';
-import { SewnButton } from '../../shell/Verdict.tsx';
-
-const Count = styled.li`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto 44px;
-  gap: 8px;
-  align-items: center;
-  padding: 6px 0;
-  border-top: 1px dashed var(--seam);
-  font-size: 14.5px;
-  span:last-child {
-    color: var(--slate);
-    font-size: 13.5px;
-  }
-`;
 
 const Fold = styled.summary`
   cursor: pointer;
@@ -261,162 +243,5 @@ function Allergies({ family }: { family: Borrower }) {
       />
       {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
     </>
-  );
-}
-
-const days = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;
-
-const known = new WeakMap<MaterialRow, boolean>();
-/** Is a loose one a small part? Asked of the gauge once for a material; null where it has no solid shape. */
-function looseSize(m: MaterialRow | undefined): boolean | null {
-  const shape = m ? shapeOf(m) : null;
-  if (!m || !shape) return null;
-  const small = known.get(m) ?? smallParts(shape).fits !== false;
-  known.set(m, small);
-  return small;
-}
-const looseWords = (name: string, small: boolean | null): string =>
-  small === null
-    ? `Whether a loose ${name.toLowerCase()} is a small part was not checked.`
-    : small
-      ? `A loose ${name.toLowerCase()} is a small part: ask the family to look for it.`
-      : `A loose ${name.toLowerCase()} is not a small part.`;
-
-/** What is counted, as it looks; a part that was made has no material to draw. */
-const PartPicture = ({ material }: { material: MaterialRow | undefined }) =>
-  material ? <Picture material={material} size={30} /> : <span style={{ width: 30, flex: 'none' }} />;
-
-function CountIn({
-  copy,
-  materials,
-  spare: free,
-  place,
-  daysLate,
-  onUnfinished,
-}: {
-  copy: Copy;
-  materials: readonly MaterialRow[];
-  /** What of a material is kept and free of the bench; null until it is known. */
-  spare: ((materialId: number | null) => number) | null;
-  place: Place;
-  daysLate: number;
-  onUnfinished(unfinished: boolean): void;
-}) {
-  const loan = copy.openLoan;
-  const [start] = useState(() => copy.parts.map((p) => (loan ? p.due : p.present)));
-  const [kept] = useState(() => begunCount(copy.id, loan?.id ?? null, copy.parts.length));
-  const [present, setPresent] = useState<readonly number[]>(
-    () => kept?.map((n, i) => Math.min(n, copy.parts[i]!.due)) ?? start,
-  );
-  const counted = (next: readonly number[]): void => {
-    setPresent(next);
-    keepCount(copy.id, loan?.id ?? null, next.some((n, i) => n !== start[i]) ? next : null);
-  };
-  const done = useChange(async (then: 'shelve' | 'fill' | 'repair') => {
-    const after = await (loan
-      ? api<Copy>('POST', `/loans/${loan.id}/return`, { present, then })
-      : api<Copy>('POST', `/copies/${copy.id}/count`, { present, then }));
-    keepCount(copy.id, loan?.id ?? null, null);
-    return after;
-  });
-  const begun = !done.isSuccess && present.some((n, i) => n !== start[i]);
-  useEffect(() => {
-    onUnfinished(begun);
-    return () => onUnfinished(false);
-  }, [begun, onUnfinished]);
-  const gaps = copy.parts
-    .map((part, i) => ({
-      part,
-      short: part.due - present[i]!,
-      material: materials.find((m) => m.id === part.materialId),
-    }))
-    .filter((g) => g.short > 0);
-  const spare = free !== null && gaps.every((g) => free(g.part.materialId) >= g.short);
-  const lost = gaps.map((g) => ({ name: g.part.name, size: looseSize(g.material) }));
-  return (
-    <Stack $gap={6}>
-      <p style={{ fontSize: 14.5 }}>
-        {loan ? (
-          <>
-            With <b>{loan.borrower}</b> for {days(daysBetween(loan.lentOn, place.today))}
-            {daysLate > 0 ? (
-              <b style={{ color: 'var(--stop)' }}>, {days(daysLate)} overdue</b>
-            ) : (
-              `, due ${shortDay(loan.dueOn)}`
-            )}
-            . Count what is there:
-          </>
-        ) : (
-          'Count what is there:'
-        )}
-      </p>
-      {kept && begun && (
-        <Spread>
-          <Quiet>This count was begun before.</Quiet>
-          <Button small plain onPress={() => counted(start)}>
-            Start again
-          </Button>
-        </Spread>
-      )}
-      <ul>
-        {copy.parts.map((p, i) => (
-          <Count key={p.name}>
-            <span style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-              <PartPicture material={materials.find((m) => m.id === p.materialId)} />
-              {p.name}
-            </span>
-            <Stepper
-              label={p.name}
-              value={present[i]!}
-              max={p.due}
-              short={present[i]! < p.due}
-              onChange={(n) => counted(present.map((x, k) => (k === i ? n : x)))}
-            />
-            <span>of {p.due}</span>
-          </Count>
-        ))}
-      </ul>
-      {gaps.length > 0 && (
-        <Notice tone="care">
-          <div style={{ display: 'flex', gap: 8 }}>
-            <SewnButton kind="care" />
-            <div>
-              <strong>{gaps.map((g) => `${g.short} × ${g.part.name}`).join(', ')} short</strong>
-              <br />
-              {free === null
-                ? 'Counting what is free on the shelf …'
-                : gaps.map((g) => `${free(g.part.materialId)} free on the shelf.`).join(' ')}{' '}
-              {lost.map((l) => looseWords(l.name, l.size)).join(' ')}
-            </div>
-          </div>
-        </Notice>
-      )}
-      <Quiet>
-        {loan
-          ? 'It is to be cleaned then: wash or wipe, air dry, and quarantine what cannot be washed.'
-          : 'Wash or wipe, air dry, and quarantine what cannot be washed.'}
-      </Quiet>
-      {done.error && <Notice tone="stop">{words(done.error)}</Notice>}
-      <Row>
-        {gaps.length === 0 ? (
-          <Button isDisabled={done.isPending} onPress={() => done.mutate('shelve')}>
-            {loan ? 'All there: take it back' : 'All there'}
-          </Button>
-        ) : (
-          <>
-            {/* Always in its place: a button that comes late would push the next one from under the finger. */}
-            <Button isDisabled={!spare || done.isPending} onPress={() => done.mutate('fill')}>
-              Fill from stock
-            </Button>
-            <Button plain isDisabled={done.isPending} onPress={() => done.mutate('repair')}>
-              To repair
-            </Button>
-            <Button plain small isDisabled={done.isPending} onPress={() => done.mutate('shelve')}>
-              Lend on as it is
-            </Button>
-          </>
-        )}
-      </Row>
-    </Stack>
   );
 }

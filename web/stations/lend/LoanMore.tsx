@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { styled } from 'styled-components';
 import type { Borrower, Copy, Loan, Reservation } from '../../../contract/lending.ts';
 import type { Place } from '../../../contract/place.ts';
 import { addDays } from '../../../core/calendar/days.ts';
@@ -12,6 +13,10 @@ import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
+
+const FormHead = styled.h3`
+  font-size: 15px;
+`;
 
 const families = (borrowers: readonly Borrower[], but?: number) =>
   borrowers.filter((b) => b.id !== but).map((b) => ({ value: String(b.id), label: b.name, note: b.group }));
@@ -30,6 +35,7 @@ export function Renew({ loan, place }: { loan: NonNullable<Copy['openLoan']>; pl
       }
     >
       <Stack $gap={8}>
+        <FormHead>Renew it</FormHead>
         <DayField label="Back on" value={due} onChange={setDue} />
         {renew.error && <Notice tone="stop">{words(renew.error)}</Notice>}
         <div>
@@ -73,6 +79,7 @@ export function HandOn({
   return (
     <Form onSubmit={() => hand.mutate()}>
       <Stack $gap={8}>
+        <FormHead>Hand it on</FormHead>
         <Select
           label="To the family"
           value={family}
@@ -119,6 +126,7 @@ export function Reserve({ copy, borrowers }: { copy: Copy; borrowers: readonly B
       }
     >
       <Stack $gap={8}>
+        <FormHead>Reserve one like it</FormHead>
         <Select
           label="For the family"
           value={family}

@@ -4,7 +4,7 @@ import type { Copy } from '../../../contract/lending.ts';
 import { mainPart } from '../../../core/lend/parts.ts';
 import { missing, standing } from '../../../core/lend/status.ts';
 import { kits } from '../../../core/needs/supply.ts';
-import { useCopyPages } from '../../data/queries.ts';
+import { useCopyPages, useReservations } from '../../data/queries.ts';
 import { shortDay } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
@@ -88,7 +88,7 @@ const Hung = styled.button<{ $dashed: boolean; $late: boolean; $on: boolean }>`
   }
 `;
 
-function stateWords(copy: Copy, today: string): string {
+function stateWords(copy: Copy, today: string, keptFor: string | undefined): string {
   const s = standing(copy, today);
   const loan = copy.openLoan;
   if (s.standing === 'late')
@@ -102,6 +102,7 @@ function stateWords(copy: Copy, today: string): string {
   if (s.standing === 'retired') return 'retired';
   if (s.standing === 'repair') return `in repair${short > 0 ? ` · ${short} missing` : ''}`;
   const piece = mainPart(copy.parts);
+  if (keptFor) return `kept for ${keptFor}${short > 0 ? ` · ${short} missing` : ''}`;
   return short > 0 ? `in · ${short} missing` : `in · counted ${piece ? `${piece.present}/${piece.due}` : ''}`;
 }
 
@@ -120,6 +121,7 @@ export const SkillRail = memo(function SkillRail({
   onChoose(label: string): void;
 }) {
   const pages = useCopyPages({ skill, limit: ON_RAIL });
+  const { data: reservations } = useReservations();
   const here = pages.data?.pages.flatMap((p) => p.items) ?? [];
   return (
     <Rail aria-label={skill}>
@@ -143,7 +145,9 @@ export const SkillRail = memo(function SkillRail({
               >
                 <code>{c.label}</code>
                 <b>{c.design}</b>
-                <small>{stateWords(c, today)}</small>
+                <small>
+                  {stateWords(c, today, reservations?.find((r) => r.ready === c.label)?.borrower)}
+                </small>
               </Hung>
             </li>
           );
