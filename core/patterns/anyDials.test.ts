@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { checkFeatures } from '../safety/check.ts';
+import { translatorTo } from '../languages/index.ts';
 import type { Feature } from './feature.ts';
 import { MARKETS } from '../safety/rules.ts';
 import { orderSteps } from '../plan/order.ts';
@@ -136,6 +137,34 @@ describe.each(families.map((p) => [p.id, p] as const))('%s, however its dials ar
     .tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 12, max: 90 }), turns)
     .map(([n, age, by]) => turned(p, start(n, age), by));
   const runs = { numRuns: 25, seed: 11 };
+
+  it('is told in Spanish, its cautions too', () => {
+    const spanish = translatorTo('es')!;
+    const untold = new Set<string>();
+    const say = (...all: readonly (string | undefined)[]): void => {
+      for (const words of all) if (words && spanish(words) === null) untold.add(words);
+    };
+    say(p.does);
+    fc.assert(
+      fc.property(design, (at) => {
+        told(() => {
+          for (const s of p.steps(at)) say(s.title, s.words);
+          const show = p.show(at);
+          say(show.say, show.lookFor, show.easier, show.harder, show.oneHand, show.stop);
+          say(...(show.script ?? []).map((s) => s.words));
+          for (const r of p.rungs(at)) say(r.name, r.grip);
+          const { findings } = checkFeatures(p.features(at), {
+            youngest: at.ageFrom,
+            market: 'strictest of both',
+          });
+          for (const f of findings)
+            if (f.verdict !== 'clear') say(f.title === f.where ? undefined : f.title, f.words, f.remedy ?? undefined);
+        });
+      }),
+      runs,
+    );
+    expect([...untold]).toEqual([]);
+  });
 
   it('has an answer in numbers and words, or says why not', () => {
     fc.assert(

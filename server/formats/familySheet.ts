@@ -1,6 +1,7 @@
 import type { Content, ContentText, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { toolPicture } from '../../core/drawing/tools.ts';
+import { translatorTo } from '../../core/languages/index.ts';
 import { sheetWords, type SheetWords } from '../../core/lend/sheetWords.ts';
 import type { FamilyPaper, HomeDesign, PicturedPart } from '../../core/lend/familyPaper.ts';
 import { inUnit, type LengthUnit } from '../../core/measure/length.ts';
@@ -11,6 +12,24 @@ import { MM } from './pdf.ts';
 import { drawn, heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
 
 type Style = Partial<ContentText>;
+
+/** How a paper says things: its own words, and what the families and the rules say, in its language where there is one for it. */
+interface Voice {
+  readonly w: SheetWords;
+  readonly say: (english: string) => string;
+  /** Whether its steps are in its language; else the place's own words stand for them. */
+  readonly speaks: boolean;
+  readonly unit: LengthUnit;
+}
+function voiceOf(p: FamilyPaper): Voice {
+  const into = translatorTo(p.language);
+  return {
+    w: sheetWords(p.language),
+    say: (english) => inUnit(into?.(english) ?? english, p.unit),
+    speaks: into !== null,
+    unit: p.unit,
+  };
+}
 
 const page = (p: FamilyPaper, title: string, content: Content[]): TDocumentDefinitions => ({
   pageSize: p.paper === 'A4' ? 'A4' : 'LETTER',
@@ -30,11 +49,11 @@ const headed = (p: FamilyPaper, over: string): Content[] => [
 ];
 
 /** Four things across, each drawn with how many there are. */
-function things(parts: readonly PicturedPart[], unit: LengthUnit): Content {
+function things(parts: readonly PicturedPart[], { say, unit }: Voice): Content {
   const cell = (part: PicturedPart): TableCell => ({
     stack: [
       ...(part.scene ? [drawn(part.scene, [34, 22], unit)] : []),
-      type(`${part.due} × ${part.name}`, { fontSize: 11, margin: [0, 3, 0, 0] }),
+      type(`${part.due} × ${say(part.name)}`, { fontSize: 11, margin: [0, 3, 0, 0] }),
     ],
     margin: [0, 4, 4, 6],
   });
@@ -45,8 +64,9 @@ function things(parts: readonly PicturedPart[], unit: LengthUnit): Content {
 }
 
 /** A step with who does it, what the thing looks like at it and what it is done with; in a language of its own it has no English words beside it. */
-function stepOf(p: Placed, i: number, d: HomeDesign, w: SheetWords, own: boolean, unit: LengthUnit): Content {
+function stepOf(p: Placed, i: number, d: HomeDesign, own: boolean, voice: Voice): Content {
   const { step } = p;
+  const { w, say, unit } = voice;
   const done = d.prepared.includes(step.id);
   const seen = done ? undefined : d.stepPictures.get(step.id);
   const tools = step.tools.slice(0, 2);
@@ -79,11 +99,11 @@ function stepOf(p: Placed, i: number, d: HomeDesign, w: SheetWords, own: boolean
       {
         width: '*',
         stack: [
-          type(inUnit(step.title, unit), { bold: true, ...(done ? { color: QUIET } : {}) }),
+          type(say(step.title), { bold: true, ...(done ? { color: QUIET } : {}) }),
           ...(done
             ? [type(w.done, { color: QUIET })]
             : [
-                ...(own ? [] : [type(inUnit(step.words, unit))]),
+                ...(own ? [] : [type(say(step.words))]),
                 type(notes.join(' · '), { color: QUIET, fontSize: 11 }),
                 ...(step.blade ? [type(w.blade, { bold: true })] : []),
               ]),
@@ -93,59 +113,63 @@ function stepOf(p: Placed, i: number, d: HomeDesign, w: SheetWords, own: boolean
   };
 }
 
-function playOf(d: HomeDesign, w: SheetWords, unit: LengthUnit): Content[] {
+function playOf(d: HomeDesign, { w, say }: Voice): Content[] {
   return [
     heading(w.play),
     ...[
-      d.show.say,
-      ...(d.show.script?.map((s) => `${s.minutes} ${w.minutes}: ${s.words}`) ?? []),
-      `${w.lookFor}: ${d.show.lookFor}`,
-      `${w.easier}: ${d.show.easier}`,
-      `${w.harder}: ${d.show.harder}`,
-      `${w.oneHand}: ${d.show.oneHand}`,
-    ].map((words) => type(inUnit(words, unit), { margin: [0, 0, 0, 3] })),
+      say(d.show.say),
+      ...(d.show.script?.map((x) => `${x.minutes} ${w.minutes}: ${say(x.words)}`) ?? []),
+      `${w.lookFor}: ${say(d.show.lookFor)}`,
+      `${w.easier}: ${say(d.show.easier)}`,
+      `${w.harder}: ${say(d.show.harder)}`,
+      `${w.oneHand}: ${say(d.show.oneHand)}`,
+    ].map((words) => type(words, { margin: [0, 0, 0, 3] })),
   ];
 }
 
 /** What a family needs to make and play a kit at home: things and steps in pictures, who cuts, how to play, what to mind. */
 export async function pictureSheetPdf(p: FamilyPaper): Promise<Uint8Array> {
-  const w = sheetWords(p.language);
-  // In a language that the steps are not written in, the place's own words stand for them.
-  const own = p.language !== 'en' && p.words !== '';
+  const voice = voiceOf(p);
+  const { w, say } = voice;
+  const own = !voice.speaks && p.words !== '';
   const content: Content[] = [
     ...headed(p, w.pictureSheet),
     ...(p.words
       ? [heading(w.ours), ...p.words.split(/\n+/).map((line) => type(line, { margin: [0, 0, 0, 4] }))]
       : []),
     heading(w.layOut),
-    things(p.parts, p.unit),
+    things(p.parts, voice),
     ...p.designs.flatMap((d, i): Content[] => [
       {
         stack: [
           type(d.name, { bold: true, fontSize: 18 }),
-          type(`${d.does} · ${formatAges(d.ageFrom, d.ageTo)}`, { color: QUIET, margin: [0, 0, 0, 4] }),
+          type(`${say(d.does)} · ${say(formatAges(d.ageFrom, d.ageTo))}`, {
+            color: QUIET,
+            margin: [0, 0, 0, 4],
+          }),
           drawn(d.scene, [150, 55], p.unit),
         ],
         margin: [0, 12, 0, 0],
         ...(i > 0 ? { pageBreak: 'before' as const } : {}),
       },
       heading(w.steps),
-      ...d.placed.map((s, n) => stepOf(s, n, d, w, own, p.unit)),
-      ...(own ? [] : playOf(d, w, p.unit)),
+      ...d.placed.map((s, n) => stepOf(s, n, d, own, voice)),
+      ...(own ? [] : playOf(d, voice)),
       ...(d.rungs.length > 0
         ? [
             heading(w.ladder),
             {
-              ol: d.rungs.map((r) => type(`${r.name}: ${r.grip}`)),
+              ol: d.rungs.map((r) => type(`${say(r.name)}: ${say(r.grip)}`)),
             } as Content,
           ]
         : []),
       heading(w.care),
+      type(say(d.show.stop), { margin: [0, 0, 0, 4] }),
       ...d.findings
         .filter((f) => f.verdict !== 'clear')
         .map((f) =>
           type(
-            `${f.verdict === 'stop' ? 'STOP' : w.care} · ${f.title}: ${inUnit(`${f.words} ${f.remedy ?? ''}`, p.unit)}`,
+            `${f.verdict === 'stop' ? 'STOP' : w.care} · ${say(f.title)}: ${[f.words, f.remedy ?? ''].map(say).join(' ')}`,
             { margin: [0, 0, 0, 4] },
           ),
         ),
@@ -163,7 +187,7 @@ const MOST_BOXES = 30;
 
 /** A card that is kept in the kit: every kind drawn, with a box for each to count out and in. */
 export async function countCardPdf(p: FamilyPaper): Promise<Uint8Array> {
-  const w = sheetWords(p.language);
+  const { w, say } = voiceOf(p);
   const boxes = (n: number): Content => ({
     svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${10 * 7} ${Math.ceil(n / 10) * 7}">${Array.from(
       { length: n },
@@ -177,7 +201,7 @@ export async function countCardPdf(p: FamilyPaper): Promise<Uint8Array> {
     {
       stack: [
         type(`${part.due}`, { bold: true, fontSize: 22 }),
-        type(part.name, { fontSize: 11.5 }),
+        type(say(part.name), { fontSize: 11.5 }),
         ...(part.for.length > 1 ? [type(part.for.join(' + '), { fontSize: 9.5, color: QUIET })] : []),
       ],
     },

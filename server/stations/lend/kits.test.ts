@@ -271,12 +271,24 @@ describe('a kit for families', () => {
     expect(atHome).not.toContain('done for you');
     expect(`${prepared}${atHome}`).not.toMatch(/\bsafe\b/i);
   });
-  it('speaks Spanish, with the place’s own words in place of English steps', async () => {
+  it('speaks Spanish from the steps to the cautions, after the place’s own words', async () => {
     const { id } = await kit({ es: 'Pongan una tapa en cada punto.' });
     const sheet = await wordsOf(`/kits/${id}/picture-sheet.pdf?language=es`);
-    for (const words of ['Prepare', 'De nuestra parte', 'Pongan una tapa en cada punto.', 'Cuidado'])
+    for (const words of [
+      'Prepare',
+      'De nuestra parte',
+      'Pongan una tapa en cada punto.',
+      'Meta cada pieza una vez',
+      'Más fácil: Haga la abertura más ancha',
+      'Cuidado · Borde cortado',
+      'Pare mientras todavía va bien',
+    ])
       expect(sheet).toContain(words);
-    expect(sheet).not.toContain('Look for');
+    for (const english of ['Look for', 'the child', 'Cut edge', 'thumb and finger'])
+      expect(sheet).not.toContain(english);
+    // In a language that nobody wrote yet, the place's own words stand for the steps.
+    const polish = await wordsOf(`/kits/${id}/picture-sheet.pdf?language=pl`);
+    expect(polish).toContain('Post every piece once');
     expect(await wordsOf(`/kits/${id}/count-card.pdf?language=es`)).toContain('Cuente las piezas');
     expect(await wordsOf(`/kits/${id}/count-card.pdf`)).toContain('Count the pieces');
   });

@@ -61,13 +61,11 @@ export function GiveAway({
           onChange={(text) => setSaid({ ...said, [language]: text })}
         />
         <Quiet>
-          {language === 'en'
+          {speaks(language)
             ? 'They stand first on the picture sheet, before the steps.'
             : own
               ? 'They stand in place of the English steps and of how to play.'
-              : speaks(language)
-                ? 'Without them the headings are in this language, the steps in English.'
-                : 'Without them the picture sheet is in English.'}
+              : 'Without them the picture sheet is in English.'}
         </Quiet>
         {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
         {unsaved && (
