@@ -3,7 +3,10 @@ import type { MaterialRow } from '../contract/materials.ts';
 import { copyQuery, listCopies } from '../server/stations/lend/copies.ts';
 import { borrowerQuery, listBorrowers } from '../server/stations/lend/service.ts';
 import { pageOfMaterials, pageOfOffers } from '../server/stations/gather/service.ts';
-import { listDesigns } from '../server/stations/shape/service.ts';
+import { translatorTo } from '../core/languages/index.ts';
+import { loadPattern } from '../core/patterns/index.ts';
+import { checkFeatures } from '../core/safety/check.ts';
+import { atOf, chosenFor, listDesigns } from '../server/stations/shape/service.ts';
 import { listNotes, noteQuery } from '../server/stations/watch/service.ts';
 import { standing } from '../core/lend/status.ts';
 import { readCart } from './cart.ts';
@@ -38,6 +41,28 @@ describe('the Kelpwick cart', () => {
     expect((await copies()).length).toBe(24);
     expect((await borrowers()).length).toBe(12);
     expect((await notes()).length).toBeGreaterThan(5);
+  });
+  it('tells every design to its families in Spanish, of whatever it is made', async () => {
+    const spanish = translatorTo('es')!;
+    const untold = new Set<string>();
+    for (const d of await designs()) {
+      const pattern = await loadPattern(d.pattern);
+      const at = atOf(d, (await chosenFor(em(), d.materials, TODAY)).chosen);
+      const show = pattern.show(at);
+      const { findings } = checkFeatures(pattern.features(at), { youngest: d.ageFrom, market: 'EU-type' });
+      for (const words of [
+        pattern.does,
+        ...pattern.steps(at).flatMap((s) => [s.title, s.words]),
+        ...[show.say, show.lookFor, show.easier, show.harder, show.oneHand, show.stop],
+        ...(show.script ?? []).map((s) => s.words),
+        ...pattern.rungs(at).flatMap((r) => [r.name, r.grip]),
+        ...findings
+          .filter((f) => f.verdict !== 'clear')
+          .flatMap((f) => [f.words, f.remedy ?? '', ...(f.title === f.where ? [] : [f.title])]),
+      ])
+        if (words !== '' && spanish(words) === null) untold.add(words);
+    }
+    expect([...untold]).toEqual([]);
   });
   it('has every form of material', () => {
     expect(new Set(cart.materials.map((m) => m.form)).size).toBe(7);

@@ -63,6 +63,11 @@ function things(parts: readonly PicturedPart[], { say, unit }: Voice): Content {
   return { layout: 'noBorders', table: { widths: ['*', '*', '*', '*'], dontBreakRows: true, body: rows } };
 }
 
+/** Drawn: the shipped type has no tick. */
+const TICK = {
+  svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 16"><path d="M2 8l4.5 5L14 3" fill="none" stroke="${INK}" stroke-width="2.2"/></svg>`,
+};
+
 /** A step with who does it, what the thing looks like at it and what it is done with; in a language of its own it has no English words beside it. */
 function stepOf(p: Placed, i: number, d: HomeDesign, own: boolean, voice: Voice): Content {
   const { step } = p;
@@ -80,7 +85,7 @@ function stepOf(p: Placed, i: number, d: HomeDesign, own: boolean, voice: Voice)
     unbreakable: true,
     margin: [0, 0, 0, 8],
     columns: [
-      type(done ? '✓' : `${i + 1}`, { bold: true, fontSize: 15, width: 24 } as Style),
+      done ? { ...TICK, width: 24 } : type(`${i + 1}`, { bold: true, fontSize: 15, width: 24 } as Style),
       {
         width: 92,
         stack: [

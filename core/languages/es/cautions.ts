@@ -428,4 +428,14 @@ Wipe it, quarantine it some days between families, or throw it away when it has 
   Pásele un paño, déjelo unos días apartado entre familias, o tírelo si ha estado en una boca.
 Cover it with clear film, use what can be washed, or give each child its own.
   Cúbralo con plástico transparente, use algo lavable, o dé uno a cada niño.
+opening # in the lid
+  la abertura # de la tapa
+the opening between the tapes
+  la abertura entre las cintas
+the sip hole
+  el agujero para beber
+jaw of ~
+  boca de ~
+~, behind taped caps
+  ~, tras tapas con cinta
 `);

@@ -114,4 +114,18 @@ Paper ball
   Bola de papel
 Paper strip
   Tira de papel
+As it is
+  Como está
+Open, tongs
+  Abierta, con pinzas de cocina
+Open, peg
+  Abierta, con pinza de ropa
+Loose hole
+  Agujero holgado
+Close hole
+  Agujero justo
+Snug hole
+  Agujero muy justo
+Strip of ~
+  Tira de ~
 `);

@@ -68,4 +68,8 @@ Take it off at once when the finger pales, reddens or hurts. Never tight, never 
   ~ Antes de la llamada la familia prepara: un rollo de cinta blanca, papeles de dos colores vivos, tijeras, una mesa oscura y lisa.
 ~ Before the call the family lays out: a roll of white tape, papers of two strong colours, scissors, a cup with a lid that has a hole, a plain dark table.
   ~ Antes de la llamada la familia prepara: un rollo de cinta blanca, papeles de dos colores vivos, tijeras, un vaso con una tapa con agujero, una mesa oscura y lisa.
+A colour for each finger.
+  Un color para cada dedo.
+Paper piece
+  Trozo de papel
 `);

@@ -72,4 +72,18 @@ thumb and fingers squeeze
   aprietan pulgar y dedos
 thumb and finger roll
   pulgar e índice hacen una bola
+By colour
+  Por colores
+Paper rolled to a ball
+  Papel hecho una bola
+~, tied
+  ~, atado
+~, stapled
+  ~, con grapas
+~, laced
+  ~, cosido
+~, screwed
+  ~, atornillado
+~, pressed on
+  ~, a presión
 `);

@@ -72,4 +72,12 @@ Push # balls in between the wires
   Meta # bolas entre las varillas
 None falls out when it is shaken; each comes out with one squeeze. Feel along every wire: none is loose or broken.
   Ninguna se cae al agitar; cada una sale apretando una vez. Pase el dedo por cada varilla: ninguna está suelta ni rota.
+Wide apart
+  Muy separadas
+Close wires
+  Varillas juntas
+a hole on top
+  un agujero arriba
+between two wires
+  entre dos varillas
 `);

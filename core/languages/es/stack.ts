@@ -76,4 +76,10 @@ Ring
   Aro
 Post
   Poste
+Wide rings
+  Aros anchos
+Loose rings
+  Aros holgados
+Close rings
+  Aros justos
 `);
