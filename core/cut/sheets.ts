@@ -2,6 +2,7 @@ import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import { z } from 'zod';
 import { length as size } from './lengths.ts';
 import { area } from '../geometry/polygon.ts';
+import { emptiestLast } from './emptiestSheet.ts';
 import { boxOf, outlinePoints } from '../outline/outline.ts';
 import { clearOf, layGuillotine } from './guillotine.ts';
 import { lying, nest, type Lie, type Masks, type Nestable } from './nesting.ts';
@@ -131,6 +132,32 @@ function rectangles(
   return placed;
 }
 
+/** Rectangles on sheets that are all of one kind; null where one goes on none. */
+function onOneKind(
+  sheet: Request['sheets'][number],
+  pieces: readonly Piece[],
+  gap: number,
+  fewest: number,
+): Placement[][] | null {
+  const boxes = pieces.map(({ part }) => boxOf(part.outline));
+  const laid = emptiestLast(
+    [sheet.width, sheet.height],
+    boxes.map(([x0, y0, x1, y1]) => [x1 - x0, y1 - y0]),
+    { gap, turns: pieces.every((p) => p.part.turn !== 'none'), fewest },
+  );
+  return (
+    laid &&
+    laid.map((on) =>
+      on.map(({ index, at, turned }) => {
+        const { part } = pieces[index]!;
+        const turn = turned ? 90 : 0;
+        const [x0, y0] = boxOf(lying(part.outline, turn, false));
+        return { id: part.id, x: at[0] - x0, y: at[1] - y0, turn, mirrored: false };
+      }),
+    )
+  );
+}
+
 /** Each part by its box, so that a trimmer takes them all apart; what is kept out is cut off first. */
 function trimmed(
   sheet: Request['sheets'][number],
@@ -209,6 +236,16 @@ export function cutSheets(request: CutSheetsRequest): CutSheetsAnswer {
     if (request.layout === 'guillotine') return trimmed(s, left, gap);
     return plain ? rectangles(s, left, gap) : outlines(s, left, gap, known);
   };
+  const [only] = sheets;
+  if (plain && request.layout !== 'guillotine' && sheets.length === 1) {
+    const laid = onOneKind(only!, left, gap, areaBound(request));
+    if (laid && laid.length <= there[0]!)
+      return {
+        sheets: laid.map((placements) => ({ sheet: 0, placements })),
+        used: laid.length,
+        bound: areaBound(request),
+      };
+  }
   while (left.length > 0) {
     // Of the sheets there are, the one that takes most of what is left, the smaller where two take as much.
     let best: { at: number; placed: Map<Piece, Placement>; area: number } | null = null;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { line, name, quantity, unique } from '../measure/lines.ts';
+import { buyByShops } from './byShops.ts';
 import { deliveryOf } from './delivery.ts';
 
 const content = quantity
@@ -144,6 +145,11 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
     )
     .map(([m]) => m);
   if (lacking.length > 0) return { status: 'infeasible', total: null, packs: [], leftover: [], lacking };
+  const totalOf = (counts: readonly number[]): number =>
+    request.offers.reduce((s, o, i) => s + o.price * counts[i]!, 0) +
+    request.delivery.reduce((s, d) => s + deliveryOf(d, boughtAt(request, counts, d.supplier)), 0);
+  const looked = buyByShops(request, wanted, most);
+  if (looked) return finish(looked, totalOf(looked));
   const useful = request.offers.map((_, i) => i).filter((i) => most[i]! > 0);
   const packsOf = (supplier: string): number[] =>
     useful.filter((i) => request.offers[i]!.supplier === supplier);
@@ -213,9 +219,7 @@ export function purchase(request: PurchaseRequest, solve: SolveLp): PurchaseAnsw
     );
     if (had < q - 1e-4 * Math.min(1, q)) throw new UnprovedError(`the solver's answer does not cover ${m}`);
   }
-  const total =
-    request.offers.reduce((s, o, i) => s + o.price * counts[i]!, 0) +
-    request.delivery.reduce((s, d) => s + deliveryOf(d, boughtAt(request, counts, d.supplier)), 0);
+  const total = totalOf(counts);
   // Switches that stood a hair over 0 would have let packs in without their delivery: then the bound is none.
   const bound =
     useful.reduce((s, i) => s + request.offers[i]!.price * (found.values[`x${i}`] ?? 0), 0) +
