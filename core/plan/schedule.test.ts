@@ -287,6 +287,97 @@ describe('a bench plan', () => {
       { numRuns: 150 },
     );
   });
+  it('of tasks that wait for nothing is the soonest way to share them out among three', () => {
+    const spans = (n: number) =>
+      fc
+        .array(fc.tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 25, max: 60 })), {
+          minLength: n,
+          maxLength: n,
+        })
+        // One after the other, with a rest between them.
+        .map((l) => {
+          let at = 0;
+          return l.map(([rest, long]): [number, number] => [(at += rest), (at += long)]);
+        });
+    const makers = fc.record({ Ann: spans(4), Bo: spans(4), Cy: spans(4) });
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 3, max: 25 }), { minLength: 7, maxLength: 7 }),
+        makers,
+        (minutes, windows) => {
+          const r = scheduleRequest.parse({
+            tasks: minutes.map((m, i) => active(`t${i}`, m)),
+            makers: windows,
+            childFree: [],
+          });
+          const a = ask(r);
+          expect(faults(r, a)).toEqual([]);
+          /** Soonest end of some of them by one maker, every order tried. */
+          const ends = (list: readonly (readonly [number, number])[]): number[] =>
+            Array.from({ length: 128 }, (_, set) => {
+              let best = Infinity;
+              const go = (left: number, free: number): void => {
+                if (left === 0) best = Math.min(best, free);
+                for (let i = 0; i < 7; i++)
+                  if (left & (1 << i)) {
+                    const at = list.map(([f, t]) => [Math.max(f, free), t] as const);
+                    const fits = at.find(([f, t]) => f + minutes[i]! <= t);
+                    if (fits) go(left ^ (1 << i), fits[0] + minutes[i]!);
+                  }
+              };
+              go(set, 0);
+              return best;
+            });
+          const [x, y, z] = Object.values(r.makers).map(ends) as [number[], number[], number[]];
+          let best = Infinity;
+          for (let p = 0; p < 128; p++)
+            for (let q = p; ; q = (q - 1) & p) {
+              best = Math.min(best, Math.max(x[q]!, y[p ^ q]!, z[127 ^ p]!));
+              if (q === 0) break;
+            }
+          expect([a.makespan, a.bound]).toEqual([best, best]);
+        },
+      ),
+      { numRuns: 12, seed: 8 },
+    );
+  });
+  it('of twelve tasks in chains is proved, blades and three makers too', () => {
+    const r = scheduleRequest.parse({
+      tasks: Array.from({ length: 12 }, (_, i) =>
+        active(
+          `t${i}`,
+          7 + ((i * 11) % 31),
+          i % 5 === 4 ? [`t${i - 1}`] : [],
+          i % 4 === 0 ? { blade: true } : {},
+        ),
+      ),
+      makers: {
+        Ann: [
+          [0, 90],
+          [120, 300],
+        ],
+        Bo: [[10, 200]],
+        Cy: [
+          [0, 40],
+          [100, 260],
+        ],
+      },
+      childFree: [
+        [0, 80],
+        [120, 240],
+      ],
+    });
+    const a = ask(r, 8000);
+    expect(faults(r, a)).toEqual([]);
+    expect(a.bound).toBe(a.makespan);
+    // Nobody is quicker than all hands together: the work spread over those who are there.
+    const work = r.tasks.reduce((n, t) => n + t.minutes, 0);
+    const there = (t: number) =>
+      Object.values(r.makers)
+        .flat()
+        .reduce((n, [f, u]) => n + Math.max(0, Math.min(t, u) - f), 0);
+    expect(there(a.makespan!)).toBeGreaterThanOrEqual(work);
+  });
   it('of forty tasks keeps every rule and its bound', () => {
     const tasks = Array.from({ length: 40 }, (_, i) => ({
       ...(i % 4 === 3 ? passive(`t${i}`, 30, [`t${i - 1}`]) : active(`t${i}`, 6 + ((i * 7) % 20))),

@@ -25,3 +25,12 @@ export interface Problem {
 
 /** Times nearer than this are the same, minutes. */
 export const EPS = 1e-7;
+
+/** Soonest start from `t` on inside one of the places; Infinity where none is long enough. */
+export function soonest(places: readonly Window[], minutes: number, t: number): number {
+  for (const [from, to] of places) {
+    const start = Math.max(from, t);
+    if (start + minutes <= to + EPS) return start;
+  }
+  return Infinity;
+}

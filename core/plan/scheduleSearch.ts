@@ -1,4 +1,5 @@
-import { EPS, type Problem, type Window } from './scheduleProblem.ts';
+import { boundApart, type SharedOut } from './scheduleApart.ts';
+import { EPS, soonest, type Problem, type Window } from './scheduleProblem.ts';
 
 /** When each task begins, by whom, and when all is done. */
 export interface Found {
@@ -33,15 +34,6 @@ interface Partial {
   readonly maker: number;
   readonly from: number;
   readonly parent: Partial | null;
-}
-
-/** Soonest start from `t` on inside one of the places; Infinity where none is long enough. */
-function soonest(places: readonly Window[], minutes: number, t: number): number {
-  for (const [from, to] of places) {
-    const start = Math.max(from, t);
-    if (start + minutes <= to + EPS) return start;
-  }
-  return Infinity;
 }
 
 /** When so much work can be done at the earliest: windows of several people, each from when they are free. */
@@ -118,12 +110,12 @@ function keyOf(done: Uint8Array): string {
 
 class Search {
   private readonly p: Problem;
-  private readonly tail: number[];
+  readonly tail: readonly number[];
   /** Makers that are the same for every task. */
   private readonly twins: number[];
   private readonly all: Capacity;
   private readonly away: Capacity;
-  private readonly step: number;
+  readonly step: number;
 
   constructor(p: Problem) {
     this.p = p;
@@ -338,6 +330,23 @@ class Search {
     return this.planOf(s);
   }
 
+  /** The plan of a sharing: each maker's tasks in their order, those first that can begin first; null where they wait for each other. */
+  inTurn({ sequence, maker }: SharedOut): Found | null {
+    const { p } = this;
+    const queues = p.hands.map((_, m) => sequence.filter((i) => maker[i] === m));
+    const order: number[] = [];
+    const done = new Set(p.order.filter((i) => !p.active[i]));
+    const waitsFor = (i: number): boolean => p.before[i]!.some((b) => !done.has(b));
+    while (order.length < sequence.length) {
+      const next = queues.find((q) => q.length > 0 && !waitsFor(q[0]!));
+      if (!next) return null;
+      const i = next.shift()!;
+      order.push(i);
+      done.add(i);
+    }
+    return this.decode(order, maker);
+  }
+
   /** End and evenness of a plan given by its order and makers; null where it does not keep the rules. */
   private quick(
     sequence: readonly number[],
@@ -465,19 +474,31 @@ export function searchPlans(
   const begun = means.now();
   const share = (part: number) => (): boolean => means.now() > begun + part * (means.until - begun);
   const first = search.run(FEW, null, share(0.15));
-  const isDone = (f: Found | null): boolean => f !== null && f.end <= root.bound + EPS;
-  const better =
-    first.isWhole || !first.best ? first.best : search.improved(first.best, root.bound, share(0.35));
+  let bound = root.bound;
+  const isDone = (f: Found | null): boolean => f !== null && f.end <= bound + EPS;
+  let better = first.best;
+  if (!first.isWhole && better && !isDone(better)) {
+    const apart = boundApart(p, search.tail, {
+      range: [bound, better.end],
+      step: search.step,
+      late: share(0.45),
+    });
+    bound = apart?.bound ?? bound;
+    // Where nothing waits for anything, or by luck, the sharing is a plan, and then none ends sooner.
+    const shared = apart?.shared && search.inTurn(apart.shared);
+    if (shared && shared.end < better.end - EPS) better = shared;
+    if (!isDone(better)) better = search.improved(better, bound, share(apart ? 0.6 : 0.35));
+  }
   const second =
     first.isWhole || isDone(better)
       ? { best: better, isWhole: first.isWhole }
       : search.run(MANY, better, share(0.85));
   const { best } = second;
   const isProved = second.isWhole || isDone(best);
-  if (!best) return { plan: null, bound: root.bound, isProved };
+  if (!best) return { plan: null, bound, isProved };
   return {
     plan: search.together(best, share(1)),
-    bound: isProved ? best.end : root.bound,
+    bound: isProved ? best.end : bound,
     isProved,
   };
 }

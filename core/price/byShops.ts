@@ -1,4 +1,13 @@
-import type { PurchaseRequest } from './purchase.ts';
+import type { Delivery } from './delivery.ts';
+
+interface Offered {
+  readonly offers: readonly {
+    readonly supplier: string;
+    readonly price: number;
+    readonly contents: readonly { readonly material: string; readonly quantity: number }[];
+  }[];
+  readonly delivery: readonly (Delivery & { readonly supplier: string })[];
+}
 
 /** Shops with a delivery charge that every choice of which is looked at. */
 const MOST_SHOPS = 12;
@@ -75,7 +84,7 @@ const bits = (n: number): number => (n === 0 ? 0 : (n & 1) + bits(n >>> 1));
  * @returns packs of each offer; null where packs are mixed, delivery may come free, or there is too much to look at
  */
 export function buyByShops(
-  { offers, delivery }: PurchaseRequest,
+  { offers, delivery }: Offered,
   lack: readonly (readonly [material: string, quantity: number])[],
   most: readonly number[],
 ): number[] | null {
