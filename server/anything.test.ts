@@ -98,6 +98,11 @@ beforeAll(async () => {
     },
     { method: 'post', path: '/purchases', body: { packs: [{ offerId: ids.offer, count: 1 }] } },
     { method: 'post', path: '/suppliers', body: { name: 'Net loft crafts', delivery: 0 } },
+    {
+      method: 'put',
+      path: `/suppliers/${ids.supplier}`,
+      body: { name: 'Slipway stores', delivery: 250, freeFrom: 2000 },
+    },
     { method: 'post', path: '/offers', body: { ...offerBody, name: 'Caps again' } },
     { method: 'put', path: `/offers/${ids.offer}`, body: offerBody },
     { method: 'post', path: '/shop/packs', body: { key: 'sticks-100' } },

@@ -31,3 +31,22 @@ export function isLocale(tag: string): boolean {
     return false;
   }
 }
+
+/** How a time comes back: on its day only, on every day, from Monday to Friday, or on the same day of each week. */
+export const REPEATS = ['once', 'daily', 'weekdays', 'weekly'] as const;
+export type Repeats = (typeof REPEATS)[number];
+
+/** 0 for Sunday up to 6. */
+const weekday = (day: Day): number => new Date(toTime(day)).getUTCDay();
+
+/** The days on which something is that begins on a day and comes back up to another, both included; the first one always. */
+export function repeatedDays(first: Day, repeats: Repeats, until: Day): Day[] {
+  if (repeats === 'once') return [first];
+  const step = repeats === 'weekly' ? 7 : 1;
+  const days = [first];
+  for (let n = step; n <= Math.min(daysBetween(first, until), 366); n += step) {
+    const day = addDays(first, n);
+    if (repeats !== 'weekdays' || (weekday(day) > 0 && weekday(day) < 6)) days.push(day);
+  }
+  return days;
+}

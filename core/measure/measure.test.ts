@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { addDays, daysBetween, shortDay } from '../calendar/days.ts';
+import { addDays, daysBetween, repeatedDays, shortDay } from '../calendar/days.ts';
 import { formatLength, inUnit, lengthNumber, parseLength } from './length.ts';
 import { formatMinutes } from './minutes.ts';
 import { formatMoney, isCurrency, moneyNumber, parseMoney } from './money.ts';
@@ -97,5 +97,22 @@ describe('a sentence in the place’s unit', () => {
   ])('%s', (text, inches) => {
     expect(inUnit(text, 'in')).toBe(inches);
     expect(inUnit(text, 'mm')).toBe(text);
+  });
+});
+
+describe('times that come back', () => {
+  // 27 November 2026 is a Friday.
+  it.each([
+    ['once', ['2026-11-27']],
+    ['daily', ['2026-11-27', '2026-11-28', '2026-11-29', '2026-11-30', '2026-12-01']],
+    ['weekdays', ['2026-11-27', '2026-11-30', '2026-12-01']],
+    ['weekly', ['2026-11-27']],
+  ] as const)('%s', (repeats, days) => {
+    expect(repeatedDays('2026-11-27', repeats, '2026-12-01')).toEqual(days);
+  });
+  it('keep their day of the week, and the first day even where it is none of them', () => {
+    expect(repeatedDays('2026-11-27', 'weekly', '2026-12-11')).toEqual(['2026-11-27', '2026-12-04', '2026-12-11']);
+    expect(repeatedDays('2026-11-28', 'weekdays', '2026-11-30')).toEqual(['2026-11-28', '2026-11-30']);
+    expect(repeatedDays('2026-11-27', 'daily', '2026-11-01')).toEqual(['2026-11-27']);
   });
 });

@@ -20,9 +20,11 @@ export const dayWindow = z
   })
   .refine((w) => w.from < w.to, { path: ['to'], message: 'must be later than it begins' });
 export type DayWindow = z.infer<typeof dayWindow>;
+/** Windows of one maker, or of the time without children. */
+export const MOST_WINDOWS = 60;
 const windows = z
   .array(dayWindow, { error: 'expected a list of windows' })
-  .max(60, 'may have at most 60 windows');
+  .max(MOST_WINDOWS, `may have at most ${MOST_WINDOWS} windows`);
 
 /** Who makes it and when, when children are away, which tools there is only one of, and what was moved by hand. */
 export const benchDays = z.strictObject({

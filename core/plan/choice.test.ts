@@ -231,6 +231,16 @@ describe('the best use of a budget', () => {
     expect(choose({ ...base, budget: 1269 })).toMatchObject({ total: 5, spent: 770 });
     expect(choose({ ...base, budget: 1270 })).toMatchObject({ total: 6, spent: 1270 });
   });
+  it('spends what free delivery spares, and pays for it again below that sum', () => {
+    const free = { ...base, delivery: [{ supplier: 's', price: 350, freeFrom: 400 }] };
+    // Two packs come to 420, delivered for nothing: one pack by itself would cost 560.
+    expect(choose({ ...free, budget: 419 })).toMatchObject({ total: 0, spent: 0 });
+    expect(choose({ ...free, budget: 420 })).toMatchObject({
+      total: 5,
+      packs: [{ offer: 'caps', count: 2 }],
+      spent: 420,
+    });
+  });
   it('is what trying every number of packs finds', () => {
     fc.assert(
       fc.property(
@@ -240,20 +250,25 @@ describe('the best use of a budget', () => {
         }),
         fc.integer({ min: 0, max: 1500 }),
         fc.integer({ min: 0, max: 300 }),
-        ([a, b], budget, delivery) => {
+        fc.option(fc.integer({ min: 0, max: 1200 }), { nil: undefined }),
+        ([a, b], budget, delivery, freeFrom) => {
           const r = {
             ...base,
             budget,
             offers: [offer('a', a![0], 'cap', a![1]), offer('b', b![0], 'ring', b![1])],
-            delivery: [{ supplier: 's', price: delivery }],
+            delivery: [{ supplier: 's', price: delivery, ...(freeFrom === undefined ? {} : { freeFrom }) }],
           };
+          const charge = (sum: number): number => (sum >= (freeFrom ?? Infinity) ? 0 : delivery);
           let best = 0;
           for (let i = 0; i * a![0] <= budget; i++)
-            for (let k = 0; i * a![0] + k * b![0] + (i + k > 0 ? delivery : 0) <= budget; k++)
+            for (let k = 0; i * a![0] + k * b![0] <= budget; k++) {
+              const sum = i * a![0] + k * b![0];
+              if (sum + (i + k > 0 ? charge(sum) : 0) > budget) continue;
               best = Math.max(
                 best,
                 Math.min(5, 9, Math.floor((i * a![1]) / 4)) + Math.min(9, Math.floor((k * b![1]) / 10)),
               );
+            }
           const found = choose(r);
           expect(found.total).toBe(best);
           expect(found.spent).toBeLessThanOrEqual(budget);

@@ -1,6 +1,14 @@
 import { z } from 'zod';
 import { line, name, unique } from '../measure/lines.ts';
-import { MOST_PACKS, packOffer, price, UnprovedError, type SolveLp } from '../price/purchase.ts';
+import { deliveryOf } from '../price/delivery.ts';
+import {
+  deliveryCharge,
+  MOST_PACKS,
+  packOffer,
+  price,
+  UnprovedError,
+  type SolveLp,
+} from '../price/purchase.ts';
 
 /** Designs that want the same stock. Quantities in pieces or mm, as the material is counted. */
 export const choiceRequest = z.strictObject({
@@ -45,7 +53,7 @@ export const choiceRequest = z.strictObject({
     .superRefine(unique((o) => o.id, 'id'))
     .default([]),
   delivery: z
-    .array(z.strictObject({ supplier: name, price }))
+    .array(deliveryCharge)
     .max(200, 'may have at most 200 suppliers')
     .superRefine(unique((d) => d.supplier, 'supplier'))
     .default([]),
@@ -80,7 +88,7 @@ export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAns
   const offers = request.offers.filter(
     (o) => (o.limit ?? 1) > 0 && o.price <= budget && request.budget !== undefined,
   );
-  const charge = new Map(request.delivery.map((d) => [d.supplier, d.price]));
+  const charges = new Map(request.delivery.map((d) => [d.supplier, d]));
   /** Most packs of an offer that the budget allows alone. */
   const mostPacks = offers.map((o) =>
     Math.min(o.limit ?? MOST_PACKS, o.price > 0 ? Math.floor(budget / o.price) : MOST_PACKS, MOST_PACKS),
@@ -109,10 +117,14 @@ export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAns
     offers.forEach((o, k) =>
       o.contents.forEach((c) => left.set(c.material, (left.get(c.material) ?? 0) + c.quantity * packs[k]!)),
     );
-    const shops = new Set(offers.filter((_, k) => packs[k]! > 0).map((o) => o.supplier));
-    const spent =
-      offers.reduce((n, o, k) => n + o.price * packs[k]!, 0) +
-      [...shops].reduce((n, s) => n + (charge.get(s) ?? 0), 0);
+    const paid = new Map<string, number>();
+    offers.forEach((o, k) => {
+      if (packs[k]! > 0) paid.set(o.supplier, (paid.get(o.supplier) ?? 0) + o.price * packs[k]!);
+    });
+    const spent = [...paid].reduce((n, [shop, sum]) => {
+      const charge = charges.get(shop);
+      return n + sum + (charge ? deliveryOf(charge, sum) : 0);
+    }, 0);
     if (spent > budget) throw new UnprovedError("the solver's answer costs more than the budget");
     designs.forEach((d, i) =>
       d.needs.forEach((n) => left.set(n.material, (left.get(n.material) ?? 0) - n.quantity * counts[i]!)),
@@ -148,19 +160,32 @@ export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAns
     );
     return terms.length === 0 ? [] : [` m${k}: ${terms.join(' + ')}${packs.join('')} <= ${has.get(m) ?? 0}`];
   });
-  const shops = [...new Set(offers.map((o) => o.supplier))].filter((s) => (charge.get(s) ?? 0) > 0);
+  const shops = [...new Set(offers.map((o) => o.supplier))].flatMap((s) => {
+    const charge = charges.get(s);
+    return charge && charge.price > 0 ? [charge] : [];
+  });
+  const freed = shops.flatMap((s, k) =>
+    s.freeFrom === undefined ? [] : [{ ...s, freeFrom: s.freeFrom, k }],
+  );
   const spending =
     offers.length === 0
       ? []
       : [
           ` cost: ${[
             ...offers.map((o, q) => `${o.price} p${q}`),
-            ...shops.map((s, k) => `${charge.get(s)!} d${k}`),
-          ].join(' + ')} <= ${budget}`,
+            ...shops.map((s, k) => `${s.price} d${k}`),
+          ].join(' + ')}${freed.map((s) => ` - ${s.price} e${s.k}`).join('')} <= ${budget}`,
           ...offers.flatMap((o, q) => {
-            const k = shops.indexOf(o.supplier);
+            const k = shops.findIndex((s) => s.supplier === o.supplier);
             return k < 0 ? [] : [` o${q}: p${q} - ${mostPacks[q]!} d${k} <= 0`];
           }),
+          // Delivery is free where what is bought there comes to the sum that is asked for it.
+          ...freed.flatMap((s) => [
+            ` f${s.k}: ${offers
+              .flatMap((o, q) => (o.supplier === s.supplier ? [`${o.price} p${q}`] : []))
+              .join(' + ')} - ${s.freeFrom} e${s.k} >= 0`,
+            ` g${s.k}: e${s.k} - d${s.k} <= 0`,
+          ]),
         ];
   const covers =
     step > 0
@@ -169,7 +194,11 @@ export function chooseDesigns(request: ChoiceRequest, solve: SolveLp): ChoiceAns
           return ` s${k}: y${k}${terms.join('')} <= 0`;
         })
       : [];
-  const binaries = [...(step > 0 ? skills.map((_, s) => `y${s}`) : []), ...shops.map((_, k) => `d${k}`)];
+  const binaries = [
+    ...(step > 0 ? skills.map((_, s) => `y${s}`) : []),
+    ...shops.map((_, k) => `d${k}`),
+    ...freed.map((s) => `e${s.k}`),
+  ];
   const found = solve(
     [
       'Maximize',

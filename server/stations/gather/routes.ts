@@ -79,6 +79,11 @@ export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
     const input = read(supplierInput, req.body);
     res.status(201).json(await inTransaction((m) => gather.addSupplier(m, input)));
   });
+  r.put('/suppliers/:id', async (req, res) => {
+    const id = readId(req.params.id, 'supplier');
+    const input = read(supplierInput, req.body);
+    res.json(await inTransaction((m) => gather.updateSupplier(m, id, input)));
+  });
   r.get('/offers', async (req, res) => {
     sendPage(req, res, await gather.pageOfOffers(em(), read(z.strictObject(pageOf(20_000)), req.query)));
   });

@@ -231,6 +231,19 @@ export async function addSupplier(em: EntityManager, input: Omit<Supplier, 'id'>
   return { id: s.id, ...own };
 }
 
+export async function updateSupplier(
+  em: EntityManager,
+  id: number,
+  input: Omit<Supplier, 'id'>,
+): Promise<Supplier> {
+  const s = await em.findOne(SupplierRow, { id });
+  if (!s) throw notFound(`supplier ${id}`);
+  const own = { ...input, freeFrom: input.freeFrom ?? null };
+  em.assign(s, own);
+  await em.flush();
+  return { id, ...own };
+}
+
 interface OfferColumns {
   id: number;
   name: string;

@@ -14,7 +14,7 @@ import { orderSteps } from '../../../core/plan/order.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { CopyRow, PlaceRow } from '../../db/entities.ts';
-import { atOf, chosenFor } from '../shape/service.ts';
+import { atOf, chosenFor, findDesign } from '../shape/service.ts';
 import { checkedBy } from '../check/service.ts';
 import { findKit, worked } from './kits.ts';
 
@@ -22,6 +22,16 @@ interface Asked {
   readonly paper?: Paper | undefined;
   readonly language?: string | undefined;
   readonly prepared?: 'yes' | 'no' | undefined;
+}
+
+/** What papers for families are made for: one design, or a kit of several. */
+interface Handed {
+  readonly name: string;
+  readonly designs: readonly number[];
+  readonly container?: number | null | undefined;
+  /** The place's own, by language. */
+  readonly words: Readonly<Record<string, string>>;
+  readonly labels: readonly string[];
 }
 
 /** A kit as its families read it, in one of the place's languages. */
@@ -32,8 +42,26 @@ export async function familyPaper(
   today: Day,
 ): Promise<FamilyPaper> {
   const kit = await findKit(em, id);
+  const copies = await em.find(CopyRow, { kit: id }, { orderBy: { id: 'asc' } });
+  return paperOf(em, { ...kit, labels: copies.map((c) => c.label) }, asked, today);
+}
+
+/** A design that is lent or given by itself, as its families read it. */
+export async function designFamilyPaper(
+  em: EntityManager,
+  id: number,
+  asked: Asked,
+  today: Day,
+): Promise<FamilyPaper> {
+  const { name } = await findDesign(em, id);
+  const copies = await em.find(CopyRow, { design: id, kit: null }, { orderBy: { id: 'asc' } });
+  const labels = copies.map((c) => c.label);
+  return paperOf(em, { name, designs: [id], words: {}, labels }, asked, today);
+}
+
+async function paperOf(em: EntityManager, handed: Handed, asked: Asked, today: Day): Promise<FamilyPaper> {
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
-  const w = await worked(em, kit, today);
+  const w = await worked(em, handed, today);
   const language = asked.language ?? place.languages[0] ?? 'en';
   const designs: HomeDesign[] = [];
   for (const d of w.designs) {
@@ -60,20 +88,19 @@ export async function familyPaper(
       findings: checkFeatures(pattern.features(at), await checkedBy(em, d, at.chosen)).findings,
     });
   }
-  const copies = await em.find(CopyRow, { kit: id }, { orderBy: { id: 'asc' } });
   return {
-    name: kit.name,
+    name: handed.name,
     place: place.name,
     language,
     paper: asked.paper ?? (place.paper as Paper),
     unit: place.lengthUnit as LengthUnit,
-    words: kit.words[language] ?? '',
+    words: handed.words[language] ?? '',
     designs,
     parts: pictured(
       partsOfKit(w.kit),
       w.kit.flatMap((k) => k.needs),
       w.shelf,
     ),
-    labels: copies.map((c) => c.label),
+    labels: handed.labels,
   };
 }

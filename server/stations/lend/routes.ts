@@ -24,7 +24,7 @@ import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
 import { countCardPdf, pictureSheetPdf } from '../../formats/familySheet.ts';
 import { lasting } from './durability.ts';
-import { familyPaper } from './familyPaper.ts';
+import { designFamilyPaper, familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
 import { tellingInput } from '../../../contract/telling.ts';
 import type { Paper } from '../../../core/print/paper.ts';
@@ -123,14 +123,18 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
     ['picture-sheet', pictureSheetPdf],
     ['count-card', countCardPdf],
   ] as const)
-    r.get(`/kits/:id/${path}.pdf`, async (req, res) => {
-      const id = readId(req.params.id, 'kit');
-      const paper = await familyPaper(em(), id, read(paperQuery, req.query), today());
-      res
-        .type('application/pdf')
-        .attachment(`${fileName(paper.name, 'kit')}-${path}.pdf`)
-        .send(Buffer.from(await pdf(paper)));
-    });
+    for (const [of, name, paperFor] of [
+      ['kits', 'kit', familyPaper],
+      ['designs', 'design', designFamilyPaper],
+    ] as const)
+      r.get(`/${of}/:id/${path}.pdf`, async (req, res) => {
+        const id = readId(req.params.id, name);
+        const paper = await paperFor(em(), id, read(paperQuery, req.query), today());
+        res
+          .type('application/pdf')
+          .attachment(`${fileName(paper.name, name)}-${path}.pdf`)
+          .send(Buffer.from(await pdf(paper)));
+      });
   r.post('/kits/:id/build', async (req, res) => {
     const id = readId(req.params.id, 'kit');
     const input = read(kitBuild, req.body);

@@ -56,8 +56,9 @@ it('every number of the plan and the bill stands on paper as it does on screen',
     expect(text).toContain(formatMinutes(t.minutes));
   }
   for (const l of batch.bill) expect(text).toContain(`${l.name} ${l.wanted} ${l.kept} ${l.short}`);
-  // Sheet and template of the design follow.
+  // Sheet and template of the design follow, and at the end its count card.
   expect(text).toContain('Show it');
+  expect(text).toMatch(/What is in this kit Drop tub Count the pieces/);
   expect(text).toMatch(/50 mm on paper/);
   expect(text).not.toMatch(/U\+|undefined|NaN/);
 });

@@ -11,7 +11,7 @@ import { batchPdf, joined, shoppingPdf, type BatchSheet, type Shopping } from '.
 import { countCardPdf } from '../../formats/familySheet.ts';
 import { labelsPdf } from '../../formats/labels.ts';
 import { outOfStock } from '../gather/service.ts';
-import { familyPaper } from '../lend/familyPaper.ts';
+import { designFamilyPaper, familyPaper } from '../lend/familyPaper.ts';
 import type { Opened } from './batches.ts';
 import { buildSheetOf, openedDesign, templateOf } from './designPapers.ts';
 
@@ -137,7 +137,13 @@ export async function allPapers(
       ),
     );
   }
-  for (const { kitId } of batch.items)
-    if (kitId !== null) papers.push(await countCardPdf(await familyPaper(em, kitId, { paper }, today)));
+  for (const { kitId, designId } of batch.items)
+    papers.push(
+      await countCardPdf(
+        kitId === null
+          ? await designFamilyPaper(em, designId!, { paper }, today)
+          : await familyPaper(em, kitId, { paper }, today),
+      ),
+    );
   return joined(batch.name, papers);
 }

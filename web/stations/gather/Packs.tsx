@@ -13,6 +13,7 @@ import { Confirm } from '../../parts/Confirm.tsx';
 import { say } from '../../parts/messages.ts';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Stack } from '../../parts/Panel.tsx';
+import { Suppliers } from './Suppliers.tsx';
 
 const List = styled.ul`
   display: grid;
@@ -125,6 +126,8 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
           }}
           onNo={() => setDeleting(null)}
         />
+        <Seam />
+        <Suppliers />
         <Seam />
         <h2>Add a pack</h2>
         <Form onSubmit={submit}>

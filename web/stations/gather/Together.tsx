@@ -7,7 +7,7 @@ import type { ChoiceAnswer, ChoiceRequest } from '../../../core/plan/choice.ts';
 import { kits, takes, restOf } from '../../../core/needs/supply.ts';
 import { NO_DAYS } from '../../../core/plan/batch.ts';
 import { api, words } from '../../data/api.ts';
-import { packsOf } from '../../data/purchase.ts';
+import { chargesOf, packsOf } from '../../data/purchase.ts';
 import { useChange, useOffers, useSuppliers } from '../../data/queries.ts';
 import { money } from '../../data/style.ts';
 import type { NeedingDesign } from '../../design/onBench.ts';
@@ -42,7 +42,7 @@ export function Together({
           aim,
           ...(budget === null ? {} : { budget }),
           offers: budget === null ? [] : packsOf(offers ?? []),
-          delivery: (suppliers ?? []).map((s) => ({ supplier: String(s.id), price: s.delivery })),
+          delivery: chargesOf(suppliers ?? []),
           stock: materials
             .filter((m) => m.kept > 0)
             .map((m) => ({ material: String(m.id), quantity: m.kept })),

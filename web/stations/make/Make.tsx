@@ -241,6 +241,15 @@ function MakeWork({ at }: { at: AtBench }) {
               <DesignFile small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
                 Template as SVG
               </DesignFile>
+              <DesignFile small href={`/api/designs/${design.id}/count-card.pdf?paper=${paper}`}>
+                Count card
+              </DesignFile>
+              <DesignFile
+                small
+                href={`/api/designs/${design.id}/picture-sheet.pdf?paper=${paper}&prepared=no`}
+              >
+                Picture sheet
+              </DesignFile>
               {madeEver > 0 && <LabelsDialog href={`/api/designs/${design.id}/labels.pdf?paper=${paper}`} />}
             </Row>
           </Spread>

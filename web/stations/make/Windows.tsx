@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
+import { addDays, daysBetween, repeatedDays, type Repeats } from '../../../core/calendar/days.ts';
 import { readClock } from '../../../core/calendar/clockTime.ts';
-import { clockOf, type DayWindow } from '../../../core/plan/batch.ts';
+import { clockOf, MOST_WINDOWS, type DayWindow } from '../../../core/plan/batch.ts';
 import { shortDay } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
 import { DayField } from '../../parts/DayField.tsx';
+import { Select } from '../../parts/Select.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Quiet, Row } from '../../parts/Panel.tsx';
@@ -45,7 +47,20 @@ const Add = styled.div`
   }
 `;
 
-/** Times of days: those there are, and one more. */
+const Again = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+  margin-top: 6px;
+`;
+
+const REPEATED: readonly { value: Repeats; label: string }[] = [
+  { value: 'once', label: 'On this day only' },
+  { value: 'daily', label: 'Every day' },
+  { value: 'weekdays', label: 'Monday to Friday' },
+  { value: 'weekly', label: 'Every week' },
+];
+/** Times of days: those there are, and one more, or one that comes back. */
 export function Windows({
   label,
   value,
@@ -61,15 +76,23 @@ export function Windows({
   const [day, setDay] = useState(last?.day ?? today);
   const [from, setFrom] = useState('13:00');
   const [to, setTo] = useState('14:30');
+  const [repeats, setRepeats] = useState<Repeats>('once');
+  const [until, setUntil] = useState(addDays(last?.day ?? today, 28));
   const [problem, setProblem] = useState<string | null>(null);
   const add = (): void => {
     const [f, t] = [readClock(from), readClock(to)];
     if (f === null) return setProblem('From: expected a time like 13:00.');
     if (t === null) return setProblem('To: expected a time like 14:30.');
     if (t <= f) return setProblem('To: expected a time later than it begins.');
+    if (repeats !== 'once' && daysBetween(day, until) < 0)
+      return setProblem('Until: expected a day that is not before the first.');
+    const is = (d: string) => value.some((w) => w.day === d && w.from === f && w.to === t);
+    const more = repeatedDays(day, repeats, until).filter((d) => !is(d));
+    if (value.length + more.length > MOST_WINDOWS)
+      return setProblem(`Until: expected an earlier day; there may be ${MOST_WINDOWS} times in all.`);
     setProblem(null);
     onChange(
-      [...value, { day, from: f, to: t }].sort((a, b) =>
+      [...value, ...more.map((d) => ({ day: d, from: f, to: t }))].sort((a, b) =>
         a.day < b.day ? -1 : a.day > b.day ? 1 : a.from - b.from,
       ),
     );
@@ -103,6 +126,15 @@ export function Windows({
             Add
           </Button>
         </Add>
+        <Again>
+          <Select
+            label="Comes back"
+            value={repeats}
+            onChange={(v) => setRepeats(v as Repeats)}
+            options={REPEATED}
+          />
+          {repeats !== 'once' && <DayField label="Until" value={until} onChange={setUntil} />}
+        </Again>
       </Form>
       {problem && (
         <Row role="alert" style={{ color: 'var(--stop)', fontSize: 13.5, fontWeight: 600 }}>
