@@ -51,6 +51,13 @@ export const progressInput = z.strictObject({
     .max(1440, 'must be at most 1,440')
     .nullable()
     .optional(),
+  /** Who is at the bench, where several work; one running step each. */
+  maker: z
+    .string({ error: 'expected a name' })
+    .min(1, 'expected a name')
+    .max(80, 'may have at most 80 characters')
+    .nullable()
+    .optional(),
 });
 export type ProgressInput = z.infer<typeof progressInput>;
 

@@ -9,7 +9,8 @@ import {
   scheduleOf,
   type BenchDays,
 } from './batch.ts';
-import { dryings, nextStep } from './benchOrder.ts';
+import { dryings, nextStep, orderFor } from './benchOrder.ts';
+import { progressed, type Progress } from './progress.ts';
 import { ownMinutes } from './ownMinutes.ts';
 import { step as usualStep } from '../patterns/making.ts';
 
@@ -94,6 +95,9 @@ describe('at the bench', () => {
       until: null,
     });
     expect(nextStep(tasks, order, [...both, { task: '3:peel', at: now }], now).task).toBeNull();
+    // What another bench is doing is left to it; what waits for that waits too.
+    expect(nextStep(tasks, order, [], now, new Set(['3:glue'])).task!.id).toBe('3:wash');
+    expect(nextStep(tasks, order, [{ task: '3:wash', at: now }], now, new Set(['3:glue'])).task).toBeNull();
   });
   it('clocks of what dries follow from when it was done, so that a reload stops none', () => {
     expect(dryings(tasks, [{ task: '3:glue', at: now }])).toMatchObject([
@@ -116,5 +120,41 @@ describe('minutes of the place’s own', () => {
     expect(one.low).toBeLessThan(one.factor);
     // A mean of logarithms: twice as long and half as long cancel out.
     expect(ownMinutes([slow, { usual: 10, minutes: 5 }])!.factor).toBeCloseTo(1, 9);
+  });
+});
+
+describe('several at one bench', () => {
+  const begun = (task: string, maker: string | null, at: number) => ({
+    task,
+    did: 'begun' as const,
+    at,
+    maker,
+  });
+  it('each has one step that runs, timed by its own clock', () => {
+    let p: Progress = { running: [], done: [] };
+    p = progressed(p, begun('cut', 'Ann', 0));
+    p = progressed(p, begun('wash', 'Bo', 60_000));
+    expect(p.running.map((r) => r.task)).toEqual(['cut', 'wash']);
+    // Beginning another puts down the own one only.
+    p = progressed(p, begun('fold', 'Bo', 120_000));
+    expect(p.running.map((r) => [r.maker, r.task])).toEqual([
+      ['Ann', 'cut'],
+      ['Bo', 'fold'],
+    ]);
+    p = progressed(p, { task: 'cut', did: 'done', at: 180_000, maker: 'Ann' });
+    expect(p.done).toEqual([{ task: 'cut', at: 180_000, minutes: 3 }]);
+    expect(p.running.map((r) => r.task)).toEqual(['fold']);
+    // Who helps out with a step ends it too, by the clock of who began.
+    p = progressed(p, { task: 'fold', did: 'done', at: 180_000, maker: 'Ann' });
+    expect(p.done.at(-1)).toEqual({ task: 'fold', at: 180_000, minutes: 1 });
+  });
+  it('turns to the own steps first, then helps out, and leaves what runs elsewhere', () => {
+    const plan = [
+      { task: 'a', maker: 'Ann' },
+      { task: 'b', maker: 'Bo' },
+      { task: 'c', maker: 'Ann' },
+    ];
+    expect(orderFor(plan, 'Bo')).toEqual(['b', 'a', 'c']);
+    expect(orderFor(plan, null)).toEqual(['a', 'b', 'c']);
   });
 });

@@ -1,6 +1,15 @@
-/** Steps that are done, and the one that is being done. Times in ms since 1970. */
+/** A step that is being done. */
+export interface Running {
+  readonly task: string;
+  /** ms since 1970 */
+  readonly since: number;
+  /** Who is at that bench; null where nobody was named. Each has one step at a time. */
+  readonly maker: string | null;
+}
+
+/** Steps that are done, and those that are being done, one at each bench. Times in ms since 1970. */
 export interface Progress {
-  readonly running: { readonly task: string; readonly since: number } | null;
+  readonly running: readonly Running[];
   readonly done: readonly {
     readonly task: string;
     readonly at: number;
@@ -16,21 +25,34 @@ export interface Did {
   readonly at: number;
   /** How long it took where that was not timed. */
   readonly minutes?: number | null | undefined;
+  /** Who did it, where several work. */
+  readonly maker?: string | null | undefined;
 }
 
 /** Longer than this nobody was at it: the clock was left running, minutes. */
 const LEFT_RUNNING = 6 * 60;
 
 /** Progress after something was done. What was done twice, or taken back twice, changes nothing. */
-export function progressed({ running, done }: Progress, { task, did, at, minutes = null }: Did): Progress {
+export function progressed({ running, done }: Progress, did: Did): Progress {
+  const { task, at, minutes = null, maker = null } = did;
   const isDone = done.some((d) => d.task === task);
-  if (did === 'begun') return isDone ? { running, done } : { done, running: { task, since: at } };
-  if (did === 'undone') return { running, done: done.filter((d) => d.task !== task) };
+  const own = running.find((r) => r.task === task);
+  if (did.did === 'begun')
+    return isDone
+      ? { running, done }
+      : {
+          done,
+          running: [
+            ...running.filter((r) => r.task !== task && r.maker !== maker),
+            { task, since: at, maker },
+          ],
+        };
+  if (did.did === 'undone') return { running, done: done.filter((d) => d.task !== task) };
   if (isDone) return { running, done };
-  const timed = running?.task === task ? (at - running.since) / 60_000 : null;
+  const timed = own ? (at - own.since) / 60_000 : null;
   const took = minutes ?? (timed !== null && timed > 0 && timed <= LEFT_RUNNING ? timed : null);
   return {
-    running: running?.task === task ? null : running,
+    running: running.filter((r) => r.task !== task),
     done: [...done, { task, at, minutes: took }],
   };
 }

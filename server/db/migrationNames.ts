@@ -14,4 +14,5 @@ export const migrationNames = [
   '2026-11-28-batches',
   '2026-11-29-tries',
   '2026-11-29-keeping',
+  '2026-11-30-benches',
 ] as const;

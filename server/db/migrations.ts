@@ -282,6 +282,15 @@ class Keeping extends Migration {
   }
 }
 
+/** Each maker at the bench has a step that runs. */
+class Benches extends Migration {
+  override up(): void {
+    this.addSql(
+      `update "batch" set "progress" = json_set("progress", '$.running', case when json_type("progress", '$.running') = 'object' then json_array(json_set(json_extract("progress", '$.running'), '$.maker', null)) else json('[]') end)`,
+    );
+  }
+}
+
 const classes = [
   Start,
   Lots,
@@ -297,5 +306,6 @@ const classes = [
   Batches,
   Tries,
   Keeping,
+  Benches,
 ];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { MikroORM } from '@mikro-orm/libsql';
 import { Migrator } from '@mikro-orm/migrations';
 import {
+  BatchRow,
   BuildRow,
   ChildRow,
   CopyRow,
@@ -22,6 +23,20 @@ import { BUSY_MS, closeDb, openDb } from './open.ts';
 let folder: string;
 beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'fox-db-'))));
 afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+/** A file of the place as it was after so many migrations. */
+async function olderFile(after: number) {
+  const old = await MikroORM.init({
+    dbName: join(folder, 'fox-button.db'),
+    entities,
+    extensions: [Migrator],
+    migrations: { migrationsList: migrationsList.slice(0, after), snapshot: false, silent: true },
+    metadataCache: { enabled: false },
+    logger: () => {},
+  });
+  await old.getMigrator().up();
+  return old;
+}
 
 describe('the place’s one file', () => {
   it('is opened as it must be', async () => {
@@ -90,15 +105,7 @@ describe('the place’s one file', () => {
   });
 
   it('with counts from before lots keeps every count, as one lot a material, and leaves a copy of the old file', async () => {
-    const old = await MikroORM.init({
-      dbName: join(folder, 'fox-button.db'),
-      entities,
-      extensions: [Migrator],
-      migrations: { migrationsList: migrationsList.slice(0, 1), snapshot: false, silent: true },
-      metadataCache: { enabled: false },
-      logger: () => {},
-    });
-    await old.getMigrator().up();
+    const old = await olderFile(1);
     const add = (name: string, kept: number) =>
       old.em
         .getConnection()
@@ -123,15 +130,7 @@ describe('the place’s one file', () => {
   });
 
   it('carries designs, notes and kits forward from when there was one family', async () => {
-    const old = await MikroORM.init({
-      dbName: join(folder, 'fox-button.db'),
-      entities,
-      extensions: [Migrator],
-      migrations: { migrationsList: migrationsList.slice(0, 3), snapshot: false, silent: true },
-      metadataCache: { enabled: false },
-      logger: () => {},
-    });
-    await old.getMigrator().up();
+    const old = await olderFile(3);
     const run = (sql: string, values: unknown[] = []) => old.em.getConnection().execute(sql, values);
     await run(
       `insert into design (name, pattern, for_group, age_from, age_to, skill, copies, dials, materials) values ('Tub', 'drop-through', 'Gulls', 18, 30, 'Pincer and release', 4, ?, ?)`,
@@ -174,15 +173,7 @@ describe('the place’s one file', () => {
   });
 
   it('carries materials, kits and designs forward from before finds, giving and children', async () => {
-    const old = await MikroORM.init({
-      dbName: join(folder, 'fox-button.db'),
-      entities,
-      extensions: [Migrator],
-      migrations: { migrationsList: migrationsList.slice(0, 6), snapshot: false, silent: true },
-      metadataCache: { enabled: false },
-      logger: () => {},
-    });
-    await old.getMigrator().up();
+    const old = await olderFile(6);
     const run = (sql: string, values: unknown[] = []) => old.em.getConnection().execute(sql, values);
     await run(
       `insert into material (name, form, sizes, unit, material_class, give, hazards, colour) values ('Box', 'container', '{"length":190,"width":60,"height":290,"wall":0.5}', 'each', 'card', 0, '[]', '#000000')`,
@@ -220,6 +211,28 @@ describe('the place’s one file', () => {
     expect(await em.count(HandTestRow, {})).toBe(0);
     expect(await em.count(GivenRow, {})).toBe(0);
     expect(await em.count(ChildRow, {})).toBe(0);
+    await closeDb(db);
+  });
+
+  it('carries a step that runs at the bench forward to benches of several', async () => {
+    const old = await olderFile(14);
+    const run = (progress: unknown) =>
+      old.em
+        .getConnection()
+        .execute(
+          `insert into batch (name, state, items, days, progress, used, offcuts, labels) values ('Nap', 'being made', '[]', '{}', ?, '[]', '[]', '[]')`,
+          [JSON.stringify(progress)],
+        );
+    const done = [{ task: '1:wash', at: 5, minutes: 2.5 }];
+    await run({ running: { task: '1:cut', since: 7 }, done });
+    await run({ running: null, done: [] });
+    await old.close();
+    const db = await openDb(folder);
+    const batches = await db.em.fork().find(BatchRow, {}, { orderBy: { id: 'asc' } });
+    expect(batches.map((b) => b.progress)).toEqual([
+      { running: [{ task: '1:cut', since: 7, maker: null }], done },
+      { running: [], done: [] },
+    ]);
     await closeDb(db);
   });
 });

@@ -103,7 +103,7 @@ describe('a batch', () => {
     await did(first!.id, 'done', began + 50 * 60_000).expect(200);
     const after = await open();
     expect(after.progress).toEqual({
-      running: null,
+      running: [],
       done: [{ task: first!.id, at: began + 9 * 60_000, minutes: 9 }],
     });
     const own = after.own[`drop-through ${first!.step}`]!;

@@ -36,7 +36,7 @@ import { buildKit } from '../lend/kits.ts';
 import { atOf, chosenFor, materialsOf, readBench } from '../shape/service.ts';
 import { build } from './service.ts';
 
-const NOTHING_DONE: Progress = { running: null, done: [] };
+const NOTHING_DONE: Progress = { running: [], done: [] };
 
 export async function findBatch(em: EntityManager, id: number): Promise<Batch> {
   const batch = await em.findOne(BatchRow, { id });
@@ -313,7 +313,7 @@ export async function progress(
       on: today,
     });
   if (b.progress.done.length < before) await em.nativeDelete(StepTimeRow, { batch: b.id, task: found.id });
-  b.state = b.progress.done.length > 0 || b.progress.running ? 'being made' : 'planned';
+  b.state = b.progress.done.length > 0 || b.progress.running.length > 0 ? 'being made' : 'planned';
   await em.flush();
   return batchJson(em, b);
 }
@@ -381,7 +381,7 @@ export async function made(
   b.used = [...taken].map(([materialId, quantity]) => ({ materialId, quantity }));
   b.left = left;
   b.labels = copies.map((c) => c.label);
-  b.progress = { ...b.progress, running: null };
+  b.progress = { ...b.progress, running: [] };
   await em.flush();
   return { batch: await batchJson(em, b), copies };
 }

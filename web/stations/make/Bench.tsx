@@ -1,6 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import { styled } from 'styled-components';
 import type { BatchWork } from '../../../contract/batches.ts';
 import type { Place } from '../../../contract/place.ts';
 import { toolPicture } from '../../../core/drawing/tools.ts';
@@ -9,174 +8,18 @@ import { clock, formatMinutes } from '../../../core/measure/minutes.ts';
 import { kits } from '../../../core/needs/supply.ts';
 import type { BenchTool } from '../../../core/patterns/kernel.ts';
 import type { BatchTask } from '../../../core/plan/batch.ts';
-import { dryings, nextStep } from '../../../core/plan/benchOrder.ts';
+import { dryings, nextStep, orderFor } from '../../../core/plan/benchOrder.ts';
 import { words } from '../../data/api.ts';
 import { useDesigns, useMaterials, usePlace } from '../../data/queries.ts';
 import { DesignPicture } from '../../design/DesignPicture.tsx';
 import { ScenePicture } from '../../drawing/ScenePicture.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Heading, Notice, Quiet, Row } from '../../parts/Panel.tsx';
-import { ring } from '../../parts/ring.ts';
+import { Select } from '../../parts/Select.tsx';
+import { Big, Elsewhere, Foot, Page, Step, Timers, Tools } from './benchLook.ts';
+import { msNow, useAwake, useNow, useRinging } from './benchTime.ts';
 import { useBatch, usePlan } from './useBatch.ts';
 import { useProgress } from './useProgress.ts';
-
-const Page = styled.div`
-  display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto;
-  gap: 12px;
-  min-height: 100%;
-`;
-/** Read from a metre away: letters of a hand's width on a tablet. */
-const Step = styled.section`
-  background: var(--paper);
-  border: 1px solid var(--seam);
-  border-radius: 14px;
-  padding: 18px 24px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 250px;
-  gap: 10px 28px;
-  align-content: start;
-  h2 {
-    font-size: clamp(26px, 3.6vw, 44px);
-    line-height: 1.1;
-  }
-  .say {
-    font-size: clamp(20px, 2.3vw, 29px);
-    line-height: 1.32;
-    max-width: 32em;
-  }
-  .over {
-    grid-column: 1 / -1;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px 14px;
-    font-size: 17px;
-    color: var(--slate);
-  }
-  .over b {
-    color: var(--stop);
-  }
-  .see {
-    display: grid;
-    gap: 10px;
-    justify-items: center;
-    align-content: start;
-    text-align: center;
-    font-size: 16px;
-  }
-  @media (max-width: 760px) {
-    grid-template-columns: minmax(0, 1fr);
-    padding: 14px 16px;
-    .see {
-      grid-auto-flow: column;
-      justify-content: start;
-      overflow: auto;
-    }
-  }
-`;
-const Tools = styled.ul`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  justify-content: center;
-  li {
-    display: grid;
-    justify-items: center;
-    font-size: 15px;
-  }
-`;
-const Timers = styled.ul`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  li {
-    border-radius: 10px;
-    padding: 8px 14px;
-    background: var(--linen);
-    font-size: 16px;
-  }
-  li[data-over='true'] {
-    background: var(--clear-tint);
-  }
-  b {
-    font: 800 24px/1.1 var(--display);
-    font-variant-numeric: tabular-nums;
-    margin-right: 8px;
-  }
-`;
-const Foot = styled.div`
-  display: grid;
-  grid-template-columns: auto minmax(0, 1fr);
-  gap: 12px;
-  position: sticky;
-  bottom: 0;
-  padding-bottom: 4px;
-  background: var(--linen-page, transparent);
-`;
-const Big = styled.button`
-  min-height: 92px;
-  border: 0;
-  border-radius: 16px;
-  background: var(--fox);
-  color: #fff;
-  font: 800 clamp(26px, 3.4vw, 38px) / 1.1 var(--display);
-  cursor: pointer;
-  &[data-calm='true'] {
-    background: var(--mat);
-  }
-  &:disabled {
-    opacity: 0.5;
-  }
-  &:focus-visible {
-    outline: 4px solid var(--ink);
-    outline-offset: 2px;
-  }
-`;
-
-/** Now, a few times a second, for clocks that run. */
-function useNow(): number {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 250);
-    return () => clearInterval(timer);
-  }, []);
-  return now;
-}
-
-/** Keeps the screen on while somebody works with glue on the hands, where the browser can. */
-function useAwake(): void {
-  useEffect(() => {
-    let lock: WakeLockSentinel | null = null;
-    let isOver = false;
-    const take = async (): Promise<void> => {
-      if (document.visibilityState !== 'visible' || !('wakeLock' in navigator)) return;
-      try {
-        lock = await navigator.wakeLock.request('screen');
-        if (isOver) void lock.release();
-      } catch {
-        // A low battery or a setting of the browser: then the screen goes dark as it always does.
-      }
-    };
-    void take();
-    const again = (): void => void take();
-    document.addEventListener('visibilitychange', again);
-    return () => {
-      isOver = true;
-      document.removeEventListener('visibilitychange', again);
-      void lock?.release();
-    };
-  }, []);
-}
-
-/** Rings once for each time that is up while the page is open. */
-function useRinging(untils: readonly { readonly task: string; readonly until: number }[], now: number): void {
-  const since = useRef(0);
-  useEffect(() => {
-    const before = since.current;
-    since.current = now;
-    if (before > 0 && untils.some((u) => u.until > before && u.until <= now)) ring();
-  }, [untils, now]);
-}
 
 /** What the design looks like at this step, with what the hand does now in the colour of the button. */
 function LooksLike({ task }: { task: BatchTask }) {
@@ -200,6 +43,22 @@ function LooksLike({ task }: { task: BatchTask }) {
   );
 }
 
+/** How often it is asked what other benches did meanwhile, ms. */
+const MEANWHILE = 4000;
+const makerKey = (id: number): string => `fox-bench-maker-${id}`;
+
+/** Who is at this bench: it stays so on this device. */
+function useMaker(batch: BatchWork): readonly [string | null, (name: string | null) => void] {
+  const names = batch.days.makers.map((m) => m.name);
+  const [maker, setMaker] = useState(() => localStorage.getItem(makerKey(batch.id)));
+  const set = (name: string | null): void => {
+    if (name === null) localStorage.removeItem(makerKey(batch.id));
+    else localStorage.setItem(makerKey(batch.id), name);
+    setMaker(name);
+  };
+  return [maker !== null && names.length > 1 && names.includes(maker) ? maker : null, set];
+}
+
 function Work({ batch, place }: { batch: BatchWork; place: Place }) {
   const now = useNow();
   useAwake();
@@ -209,9 +68,14 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
   const [isAway, setAway] = useState(false);
   const [anyway, setAnyway] = useState<string | null>(null);
   const { progress, send, problem } = useProgress(batch);
-  const { running, done } = progress;
-  const order = plan?.plan.map((p) => p.task) ?? [];
-  const { task, until } = nextStep(batch.tasks, order, done, now);
+  const { done } = progress;
+  const [maker, setMaker] = useMaker(batch);
+  const order = orderFor(plan?.plan ?? [], maker);
+  const elsewhere = progress.running.filter((r) => r.maker !== maker);
+  const running = progress.running.find((r) => r.maker === maker);
+  const busy = new Set(elsewhere.map((r) => r.task));
+  const { task, until } = nextStep(batch.tasks, order, done, now, busy);
+  const isAllDone = done.length >= batch.tasks.length;
   const timers = dryings(batch.tasks, done);
   useRinging(timers, now);
   const isRunning = task !== null && running?.task === task.id;
@@ -220,22 +84,22 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
   const press = (): void => {
     if (!task) return;
     if (waits) return setAnyway(task.id);
-    const at = Date.now();
+    const at = msNow();
     if (!isRunning) {
       if (isBlade) setAway(true);
-      return void send({ task: task.id, did: 'begun', at });
+      return void send({ task: task.id, did: 'begun', at, maker });
     }
-    const after = send({ task: task.id, did: 'done', at });
+    const after = send({ task: task.id, did: 'done', at, maker });
     setAnyway(null);
-    const next = nextStep(batch.tasks, order, after.done, at);
+    const next = nextStep(batch.tasks, order, after.done, at, busy);
     // The next step runs at once, so that nobody presses twice; a blade waits until children are known to be away.
     if (next.task && next.until === null && (!next.task.blade || isAway))
-      send({ task: next.task.id, did: 'begun', at });
+      send({ task: next.task.id, did: 'begun', at, maker });
     if (next.task && !next.task.blade) setAway(false);
   };
   const last = done.at(-1);
   const undo = (): void => {
-    if (last) send({ task: last.task, did: 'undone', at: Date.now() });
+    if (last) send({ task: last.task, did: 'undone', at: msNow() });
   };
   const keys = useRef({ press, undo });
   useEffect(() => {
@@ -266,8 +130,21 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
     <Page>
       <Heading
         over={`${batch.name} · ${done.length} of ${batch.tasks.length} steps done`}
-        title={task ? `Step ${done.length + 1}` : 'Every step is done'}
+        title={
+          task ? `Step ${done.length + 1}` : isAllDone ? 'Every step is done' : 'Nothing for you just now'
+        }
       >
+        {batch.days.makers.length > 1 && (
+          <Select
+            label="At this bench"
+            value={maker ?? ''}
+            onChange={(v) => setMaker(v === '' ? null : v)}
+            options={[
+              { value: '', label: 'Everybody' },
+              ...batch.days.makers.map((m) => ({ value: m.name, label: m.name })),
+            ]}
+          />
+        )}
         <Button plain isDisabled={!last} onPress={undo}>
           Undo
         </Button>
@@ -293,6 +170,16 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
               );
             })}
           </Timers>
+        )}
+        {elsewhere.length > 0 && (
+          <Elsewhere aria-label="At other benches">
+            {elsewhere.map((r) => (
+              <li key={r.task}>
+                <b>{r.maker ?? 'Another bench'}</b>: {batch.tasks.find((t) => t.id === r.task)?.title},{' '}
+                {clock(Math.max(0, (now - r.since) / 1000))}
+              </li>
+            ))}
+          </Elsewhere>
         )}
         {task ? (
           <Step aria-label="This step">
@@ -350,6 +237,12 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
               )}
             </div>
           </Step>
+        ) : !isAllDone ? (
+          <Notice tone="care">
+            <span style={{ fontSize: 22 }}>
+              <strong>What is left waits for the other bench.</strong> The next step comes up by itself.
+            </span>
+          </Notice>
         ) : (
           <Notice tone="clear">
             <span style={{ fontSize: 22 }}>
@@ -380,7 +273,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
 /** One step at a time, to be read from a metre away and pressed with an elbow. */
 export function Component() {
   const id = Number(useParams().id);
-  const { data: batch, error } = useBatch(id);
+  const { data: batch, error } = useBatch(id, MEANWHILE);
   const { data: place } = usePlace();
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!batch || !place) return <p role="status">Loading the bench …</p>;

@@ -44,7 +44,7 @@ const batch = (part: Partial<BatchWork> = {}): BatchWork => ({
   state: 'planned',
   items: [{ designId: 1, kitId: null, copies: 2, name: 'Drop tub' }],
   days: DAYS,
-  progress: { running: null, done: [] },
+  progress: { running: [], done: [] },
   madeOn: null,
   used: [],
   left: [],
@@ -211,6 +211,38 @@ describe('the bench', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
     expect(await screen.findByRole('heading', { name: 'Do cut' })).toBeVisible();
     await waitFor(() => expect(sent(calls).at(-1)).toBe('undone 1:cut'));
+  });
+  it('shows each maker their own steps, and what runs at other benches', async () => {
+    const serve = server();
+    const plan = {
+      plan: [
+        { task: '1:wash', maker: 'Ann', start: 780, end: 790 },
+        { task: '1:glue', maker: 'Bo', start: 780, end: 790 },
+        { task: '1:cut', maker: 'Ann', start: 820, end: 830 },
+      ],
+    };
+    const calls = open('bench', { ...serve, 'GET /batches/1/plan': { ...PLAN, ...plan } });
+    expect(await screen.findByRole('heading', { name: 'Do wash' })).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: /At this bench/ }));
+    await userEvent.click(await screen.findByRole('option', { name: 'Bo' }));
+    expect(await screen.findByRole('heading', { name: 'Do glue' })).toBeVisible();
+    space();
+    await waitFor(() => expect(sent(calls)).toEqual(['begun 1:glue']));
+    // Ann comes to the same screen: her own step, and what Bo is at.
+    await userEvent.click(screen.getByRole('button', { name: /At this bench/ }));
+    await userEvent.click(await screen.findByRole('option', { name: 'Ann' }));
+    expect(await screen.findByRole('heading', { name: 'Do wash' })).toBeVisible();
+    expect(screen.getByRole('list', { name: 'At other benches' })).toHaveTextContent(/Bo: Do glue, 0:0\d/);
+    space();
+    space();
+    // What is left waits for the glue, which Bo has in hand.
+    expect(await screen.findByText('What is left waits for the other bench.')).toBeVisible();
+    const made = calls.filter((c) => c.path === '/batches/1/progress').map((c) => c.body as ProgressInput);
+    expect(made.map((m) => [m.did, m.task, m.maker])).toEqual([
+      ['begun', '1:glue', 'Bo'],
+      ['begun', '1:wash', 'Ann'],
+      ['done', '1:wash', 'Ann'],
+    ]);
   });
   it('keeps what was pressed while nobody answers, and says so', async () => {
     open('bench', { 'POST /batches/1/progress': [503, { detail: 'The desk is busy.', status: 503 }] });

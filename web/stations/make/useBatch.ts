@@ -6,8 +6,13 @@ import { useChange } from '../../data/queries.ts';
 
 export const useBatches = () =>
   useQuery({ queryKey: ['batches'], queryFn: () => api<BatchRow[]>('GET', '/batches') });
-export const useBatch = (id: number) =>
-  useQuery({ queryKey: ['batches', id], queryFn: () => api<BatchWork>('GET', `/batches/${id}`) });
+/** @param every how often it is asked for anew, ms: what other benches did meanwhile */
+export const useBatch = (id: number, every?: number) =>
+  useQuery({
+    queryKey: ['batches', id],
+    queryFn: () => api<BatchWork>('GET', `/batches/${id}`),
+    ...(every === undefined ? {} : { refetchInterval: every }),
+  });
 
 /** The plan of a batch as it was last changed: worked out anew with every version of it. */
 export const usePlan = (id: number, version: number | undefined) =>
