@@ -8,6 +8,8 @@ import { computeRoutes } from './compute/routes.ts';
 import type { Inside } from './inside.ts';
 import { ownHost, ownOrigin, type Names } from './ownHost.ts';
 import { jsonOnly, notFound, problemHandler } from './problem.ts';
+import { guard } from './people/guard.ts';
+import { peopleRoutes } from './people/routes.ts';
 import { scaleRoutes } from './devices/scale.ts';
 import { checkRoutes } from './stations/check/routes.ts';
 import { fileInRoutes, fileRoutes } from './stations/files/routes.ts';
@@ -31,6 +33,8 @@ export function makeApp(
 ): Express {
   const app = express();
   app.disable('x-powered-by');
+  // A proxy on this machine says who asks and whether by TLS; nobody else is believed.
+  app.set('trust proxy', 'loopback');
   app.use((_req, res, next) => {
     (res.locals as { nonce: string }).nonce = randomBytes(16).toString('base64');
     next();
@@ -70,12 +74,14 @@ export function makeApp(
     next();
   });
   api.use(ownOrigin(names));
+  api.use(guard(inside));
   api.use(fileInRoutes(inside));
   api.use(jsonOnly, express.json({ limit: '1mb' }));
   api.get('/health', (_req, res) => void res.json({ ok: true }));
   api.use(patternRoutes(inside));
   api.use('/compute', computeRoutes(inside.door));
   api.use(
+    peopleRoutes(inside),
     placeRoutes(inside),
     checkRoutes(inside),
     scaleRoutes(),

@@ -5,6 +5,7 @@ import type { ComputeDoor } from './compute/door.ts';
 import { isBusy } from './db/busy.ts';
 import type { Db } from './db/open.ts';
 import { rows } from './db/rows.ts';
+import { deedIsKept, recordDeed } from './people/deeds.ts';
 
 /** What every station needs of the server. */
 export interface Inside {
@@ -17,6 +18,10 @@ export interface Inside {
   readonly folder: string | null;
   readonly door: ComputeDoor;
   readonly log: Logger;
+  /** Other machines can ask this server: nobody in without signing in. */
+  readonly isBeyond: boolean;
+  /** What the first keeper has to type then; printed on the server's own screen. */
+  readonly setUpCode: string | null;
 }
 
 /** How long a transaction is tried again while another program writes, and the pause between two tries, ms. */
@@ -35,6 +40,8 @@ export function makeInside(options: {
   log: Logger;
   fixedToday: Day | null;
   folder?: string | null;
+  isBeyond?: boolean;
+  setUpCode?: string | null;
 }): Inside {
   let last: Promise<unknown> = Promise.resolve();
   const localDay = (): Day => {
@@ -45,10 +52,14 @@ export function makeInside(options: {
     const until = Date.now() + PATIENCE;
     for (;;)
       try {
-        return await options.db.em.fork().transactional(async (em) => {
+        const result = await options.db.em.fork().transactional(async (em) => {
           await begin(em);
-          return work(em);
+          const done = await work(em);
+          recordDeed(em);
+          return done;
         });
+        deedIsKept();
+        return result;
       } catch (error) {
         if (!isBusy(error)) throw error;
         options.log.warn({ err: error }, 'another program is writing to the place');
@@ -69,5 +80,7 @@ export function makeInside(options: {
     folder: options.folder ?? null,
     door: options.door,
     log: options.log,
+    isBeyond: options.isBeyond ?? false,
+    setUpCode: options.setUpCode ?? null,
   };
 }

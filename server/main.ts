@@ -1,4 +1,7 @@
+import { randomInt } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { makeApp } from './app.ts';
@@ -7,6 +10,7 @@ import { lockFolder } from './db/lock.ts';
 import { closeDb, openDb, readyFolder } from './db/open.ts';
 import { makeInside } from './inside.ts';
 import { readSettings, type Settings } from './settings.ts';
+import { countPeople } from './people/sessions.ts';
 import { folderError, StartError } from './startError.ts';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
@@ -34,6 +38,17 @@ function listenError(error: NodeJS.ErrnoException, { port, host }: Settings): St
   }
 }
 
+function keysOf({ cert, key }: NonNullable<Settings['tls']>): { cert: Buffer; key: Buffer } {
+  const file = (path: string, what: string): Buffer => {
+    try {
+      return readFileSync(path);
+    } catch {
+      throw new StartError(`${what} is “${path}”, which cannot be read; expected a PEM file.`);
+    }
+  };
+  return { cert: file(cert, 'FOX_TLS_CERT'), key: file(key, 'FOX_TLS_KEY') };
+}
+
 async function start(): Promise<void> {
   const settings = readSettings(process.env);
   const { folder } = settings;
@@ -55,9 +70,24 @@ async function start(): Promise<void> {
     await lock.release();
     throw error;
   });
-  const inside = makeInside({ db, door, log, fixedToday: settings.fixedToday, folder });
+  const setUpCode =
+    settings.isBeyond && (await countPeople(db.em.fork())) === 0
+      ? Array.from({ length: 12 }, () => randomInt(10))
+          .join('')
+          .replace(/(\d{4})(?=\d)/g, '$1-')
+      : null;
+  const inside = makeInside({
+    db,
+    door,
+    log,
+    fixedToday: settings.fixedToday,
+    folder,
+    isBeyond: settings.isBeyond,
+    setUpCode,
+  });
   const web = fileURLToPath(new URL('../web', import.meta.url));
-  const server = createServer(makeApp(inside, web, settings));
+  const app = makeApp(inside, web, settings);
+  const server = settings.tls ? createTlsServer(keysOf(settings.tls), app) : createServer(app);
   server.requestTimeout = 30_000;
 
   /** Finish what is being answered, close the file, go. */
@@ -87,8 +117,12 @@ async function start(): Promise<void> {
     const at = server.address();
     const name = settings.host.includes(':') ? `[${settings.host}]` : settings.host;
     console.log(
-      `Fox Button is at http://${name}:${typeof at === 'object' && at ? at.port : settings.port} with its data in ${folder}`,
+      `Fox Button is at ${settings.tls ? 'https' : 'http'}://${name}:${typeof at === 'object' && at ? at.port : settings.port} with its data in ${folder}`,
     );
+    if (setUpCode !== null)
+      console.log(`Nobody is set up yet. Whoever keeps this place needs this code once: ${setUpCode}`);
+    if (settings.isBeyond && !settings.tls)
+      console.log('Other machines can reach it: put TLS in front, or set FOX_TLS_CERT and FOX_TLS_KEY.');
   });
 }
 

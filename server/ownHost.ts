@@ -1,8 +1,7 @@
 import type { RequestHandler } from 'express';
 import { ProblemError } from './problemError.ts';
-import { plainHost } from './settings.ts';
+import { OWN_NAMES, plainHost } from './settings.ts';
 
-const OWN = ['127.0.0.1', 'localhost', '::1'];
 /** Listening on all addresses names none of them. */
 const ANY = ['0.0.0.0', '::'];
 
@@ -24,7 +23,7 @@ export interface Names {
  * would then read and write here as if it were ours.
  */
 export function ownHost({ host, hosts }: Names): RequestHandler {
-  const names = new Set([...OWN, ...hosts, ...(ANY.includes(host) ? [] : [host])]);
+  const names = new Set([...OWN_NAMES, ...hosts, ...(ANY.includes(host) ? [] : [host])]);
   return (req, _res, next) => {
     const name = nameOf(req.headers.host ?? '');
     if (name === null || !names.has(name))

@@ -17,12 +17,14 @@ export { notFound, ProblemError };
 
 const TITLES: Record<number, string> = {
   400: 'Not understood',
-  403: 'Not allowed from there',
+  401: 'Not signed in',
+  403: 'Not allowed',
   404: 'Not found',
   409: 'Changed or taken meanwhile',
   413: 'Too large',
   415: 'Wrong media type',
   422: 'Cannot be done',
+  429: 'Too many tries',
   503: 'Busy',
 };
 

@@ -9,7 +9,14 @@ export interface Settings {
   readonly hosts: readonly string[];
   readonly folder: string;
   readonly fixedToday: Day | null;
+  /** Reached from other machines, itself or through a proxy: nobody in without signing in. */
+  readonly isBeyond: boolean;
+  /** Files of the certificate and its key (PEM); null where another program does TLS, or nobody. */
+  readonly tls: { readonly cert: string; readonly key: string } | null;
 }
+
+/** Names of this machine for itself. */
+export const OWN_NAMES = ['127.0.0.1', 'localhost', '::1'];
 
 /** A name or address without a port, in small letters, IPv6 without its brackets. */
 export const plainHost = (name: string): string =>
@@ -19,7 +26,8 @@ export const plainHost = (name: string): string =>
     .replace(/^\[|\]$/g, '');
 
 /**
- * The settings of the environment: PORT (4310), HOST (127.0.0.1), FOX_HOSTS, FOX_DATA (data), FOX_TODAY.
+ * The settings of the environment: PORT (4310), HOST (127.0.0.1), FOX_HOSTS, FOX_DATA (data), FOX_TODAY,
+ * FOX_TLS_CERT and FOX_TLS_KEY.
  *
  * @throws StartError naming the setting and what was expected
  */
@@ -41,5 +49,16 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
   const today = env.FOX_TODAY?.trim();
   if (today && !day.safeParse(today).success)
     throw new StartError(`FOX_TODAY is “${env.FOX_TODAY}”; expected a day like 2026-11-25.`);
-  return { port, host, hosts, folder: env.FOX_DATA?.trim() || 'data', fixedToday: today || null };
+  const [cert, key] = [env.FOX_TLS_CERT?.trim(), env.FOX_TLS_KEY?.trim()];
+  if (!cert !== !key)
+    throw new StartError('FOX_TLS_CERT and FOX_TLS_KEY belong together; expected both files, or neither.');
+  return {
+    port,
+    host,
+    hosts,
+    folder: env.FOX_DATA?.trim() || 'data',
+    fixedToday: today || null,
+    isBeyond: [host, ...hosts].some((name) => !OWN_NAMES.includes(name)),
+    tls: cert && key ? { cert, key } : null,
+  };
 }

@@ -13,10 +13,19 @@ import { makeInside } from './inside.ts';
 export const TODAY = '2026-11-24';
 
 /** A whole server in memory, for tests of its routes. */
-export async function startTest(options: { folder?: string; today?: string } = {}) {
+export async function startTest(
+  options: { folder?: string; today?: string; isBeyond?: boolean; setUpCode?: string } = {},
+) {
   const db: Db = await openDb(options.folder ?? ':memory:');
   const door = await inlineDoor();
-  const inside = makeInside({ db, door, log: pino({ level: 'silent' }), fixedToday: options.today ?? TODAY });
+  const inside = makeInside({
+    db,
+    door,
+    log: pino({ level: 'silent' }),
+    fixedToday: options.today ?? TODAY,
+    isBeyond: options.isBeyond ?? false,
+    setUpCode: options.setUpCode ?? null,
+  });
   const app = makeApp(inside, null);
   const send = (method: 'post' | 'put' | 'delete', path: string, body?: unknown) => {
     const r = request(app)[method](`/api${path}`);

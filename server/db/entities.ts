@@ -2,6 +2,7 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import type { PlaceRules } from '../../core/safety/rules.ts';
 import type { Hand } from '../../core/child/hand.ts';
 import type { KeepOutArea, Keeping, Risks } from '../../core/materials/material.ts';
+import type { PersonRole } from '../../contract/people.ts';
 import type { BatchItem } from '../../contract/batches.ts';
 import type { Progress } from '../../core/plan/progress.ts';
 import type { BenchDays } from '../../core/plan/batch.ts';
@@ -32,6 +33,8 @@ export const PlaceRow = defineEntity({
     phone: p.string(),
     /** What an hour of adult work counts for, minor units. */
     hourly: p.integer().nullable(),
+    /** Whether everybody has to sign in on this machine too. */
+    signIn: p.boolean(),
   },
 });
 
@@ -419,6 +422,45 @@ export const TellingRow = defineEntity({
   },
 });
 
+/** Somebody who works here, by the name they sign in with. */
+export const PersonRow = defineEntity({
+  name: 'PersonRow',
+  tableName: 'person',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    name: p.string(),
+    role: p.string().$type<PersonRole>(),
+    /** A slow hash with its own salt, never the password. */
+    password: p.string(),
+    isOff: p.boolean(),
+    madeOn: p.string(),
+  },
+});
+
+/** Somebody signed in at a screen; known by the hash of what its cookie holds. Times in ms since 1970. */
+export const SessionRow = defineEntity({
+  name: 'SessionRow',
+  tableName: 'session',
+  properties: {
+    id: p.string().primary(),
+    person: () => p.manyToOne(PersonRow),
+    madeAt: p.integer(),
+    usedAt: p.integer(),
+  },
+});
+
+/** What somebody did: who, when and what was asked. */
+export const DeedRow = defineEntity({
+  name: 'DeedRow',
+  tableName: 'deed',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    at: p.integer(),
+    who: p.string(),
+    asked: p.string(),
+  },
+});
+
 export const entities = [
   PlaceRow,
   MaterialRow,
@@ -443,6 +485,9 @@ export const entities = [
   NoteRow,
   ReservationRow,
   TellingRow,
+  PersonRow,
+  SessionRow,
+  DeedRow,
 ];
 
 export type Material = InferEntity<typeof MaterialRow>;
@@ -454,3 +499,4 @@ export type Batch = InferEntity<typeof BatchRow>;
 export type Loan = InferEntity<typeof LoanRow>;
 export type Note = InferEntity<typeof NoteRow>;
 export type Offer = InferEntity<typeof OfferRow>;
+export type PersonStored = InferEntity<typeof PersonRow>;

@@ -15,4 +15,5 @@ export const migrationNames = [
   '2026-11-29-tries',
   '2026-11-29-keeping',
   '2026-11-30-benches',
+  '2026-11-30-people',
 ] as const;

@@ -291,6 +291,24 @@ class Benches extends Migration {
   }
 }
 
+/** Somebody signs in, may do what their role says, and what they do is on record. */
+class People extends Migration {
+  override up(): void {
+    this.addSql(
+      `create table "person" ("id" integer not null primary key autoincrement, "name" text not null, "role" text not null check ("role" in ('reads', 'lends', 'designs', 'keeps')), "password" text not null, "is_off" integer not null default 0, "made_on" text not null)`,
+    );
+    this.addSql('create unique index "person_name" on "person" ("name" collate nocase)');
+    this.addSql(
+      'create table "session" ("id" text not null primary key, "person_id" integer not null references "person" ("id"), "made_at" integer not null, "used_at" integer not null)',
+    );
+    this.addSql('create index "session_person" on "session" ("person_id")');
+    this.addSql(
+      'create table "deed" ("id" integer not null primary key autoincrement, "at" integer not null, "who" text not null, "asked" text not null)',
+    );
+    this.addSql('alter table "place" add column "sign_in" integer not null default 0');
+  }
+}
+
 const classes = [
   Start,
   Lots,
@@ -307,5 +325,6 @@ const classes = [
   Tries,
   Keeping,
   Benches,
+  People,
 ];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

@@ -11,9 +11,12 @@ import { notFound, ProblemError, read } from '../../problem.ts';
 import { onShelf } from '../gather/shelf.ts';
 
 /** The place without its number: there is only one. */
-const placeJson = <T extends { id: number; rules: unknown; hourly?: number | null | undefined }>({
+const placeJson = <
+  T extends { id: number; rules: unknown; signIn: boolean; hourly?: number | null | undefined },
+>({
   id: _,
   rules: __,
+  signIn: ___,
   ...place
 }: T) => ({ ...place, hourly: place.hourly ?? null });
 

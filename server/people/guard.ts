@@ -1,0 +1,44 @@
+import type { RequestHandler } from 'express';
+import { PlaceRow } from '../db/entities.ts';
+import type { Inside } from '../inside.ts';
+import { ProblemError } from '../problem.ts';
+import { may, roleFor } from './roles.ts';
+import { personOf, touch } from './sessions.ts';
+import { askedBy } from './who.ts';
+
+/** Doors that stand open: whether the server lives, and the way in. */
+const OPEN = /^\/(health|session(\/first)?)$/;
+
+/** Whether somebody must be signed in: always where other machines can ask, else where the place wants it. */
+export const isNeeded = async (inside: Inside): Promise<boolean> =>
+  inside.isBeyond || (await inside.em().findOneOrFail(PlaceRow, { id: 1 })).signIn;
+
+/** Nobody gets further who must be signed in and is not, or may not do what they ask for. */
+export function guard(inside: Inside): RequestHandler {
+  return async (req, _res, next) => {
+    const asked = `${req.method} ${req.path}`.slice(0, 200);
+    const writes = req.method !== 'GET' && req.method !== 'HEAD';
+    const go = (who: string | null): void => {
+      if (writes) askedBy({ who, asked, isKept: false }, next);
+      else next();
+    };
+    if (OPEN.test(req.path)) return go(null);
+    const now = Date.now();
+    const em = inside.em();
+    const person = await personOf(em, req, now);
+    if (person) {
+      const needs = roleFor(req.method, req.path);
+      if (!may(person.role, needs))
+        throw new ProblemError(403, `${person.name} may not do that here: it needs somebody who ${needs}.`, [
+          { path: 'session', message: `expected somebody who ${needs}` },
+        ]);
+      await touch(em, req, now);
+      return go(person.name);
+    }
+    if (await isNeeded(inside))
+      throw new ProblemError(401, 'Sign in first.', [
+        { path: 'session', message: 'expected somebody who is signed in' },
+      ]);
+    go(null);
+  };
+}

@@ -1,0 +1,31 @@
+import { ROLES, type PersonRole } from '../../contract/people.ts';
+
+/** Doors that need more than their kind says, by the beginning of their address, the first that fits. */
+const DOORS: readonly (readonly [path: RegExp, reads: PersonRole, writes: PersonRole])[] = [
+  [/^\/(people|deeds)\b/, 'keeps', 'keeps'],
+  [/^\/backups\b/, 'keeps', 'keeps'],
+  [/^\/(place|rules|rule-changes|own-rules)\b/, 'reads', 'keeps'],
+  // Worked out, not written.
+  [/^\/compute\b/, 'reads', 'reads'],
+  [/^\/designs\/(file\/look|suggest|check)\b/, 'reads', 'reads'],
+  // Erasing somebody is for who keeps the place.
+  [/^\/borrowers\/\d+\/(erase|data)\b/, 'keeps', 'keeps'],
+  [/^\/children\/[^/]+\/(erase|data)\b/, 'keeps', 'keeps'],
+  [
+    /^\/(loans|copies|borrowers|reservations|tellings|notes|children|hand-tests|tests|builds\/\d+\/tests)\b/,
+    'reads',
+    'lends',
+  ],
+  [/^\/kits\/\d+\/give\b/, 'reads', 'lends'],
+];
+
+/** What a request needs of whoever asks. */
+export function roleFor(method: string, path: string): PersonRole {
+  const reads = method === 'GET' || method === 'HEAD';
+  const door = DOORS.find(([p]) => p.test(path));
+  if (door) return reads ? door[1] : door[2];
+  return reads ? 'reads' : 'designs';
+}
+
+export const may = (has: PersonRole, needs: PersonRole): boolean =>
+  ROLES.indexOf(has) >= ROLES.indexOf(needs);

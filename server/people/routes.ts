@@ -1,0 +1,238 @@
+import { timingSafeEqual } from 'node:crypto';
+import { Router, type Request } from 'express';
+import { z } from 'zod';
+import {
+  firstPerson,
+  ownPassword,
+  personInput,
+  personUpdate,
+  signIn,
+  signInNeeded,
+  type Person,
+  type PersonRole,
+  type Session,
+} from '../../contract/people.ts';
+import { PersonRow, PlaceRow } from '../db/entities.ts';
+import type { Inside } from '../inside.ts';
+import { notFound, ProblemError, read, readId } from '../problem.ts';
+import { listDeeds } from './deeds.ts';
+import { isNeeded } from './guard.ts';
+import { isPassword, keptPassword, NOBODY } from './passwords.ts';
+import { begin, clearCookie, countPeople, end, endAll, lastSeen, personOf, setCookie } from './sessions.ts';
+import { Throttle } from './throttle.ts';
+
+const wrong = (path: string, detail: string): ProblemError =>
+  new ProblemError(401, detail, [{ path, message: 'expected the name and password of somebody here' }]);
+
+const deedQuery = z.object({
+  before: z.coerce
+    .number({ error: 'expected a number' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .default(Number.MAX_SAFE_INTEGER),
+  limit: z.coerce
+    .number({ error: 'expected a number' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .max(500, 'must be at most 500')
+    .default(50),
+});
+
+/** Compared in the same time whatever it is. */
+const isSame = (a: string, b: string): boolean => {
+  const [x, y] = [Buffer.from(a), Buffer.from(b)];
+  return x.length === y.length && timingSafeEqual(x, y);
+};
+
+export function peopleRoutes(inside: Inside): Router {
+  const { em, inTransaction, today } = inside;
+  const r = Router();
+  const throttle = new Throttle();
+
+  const sessionOf = async (req: Request): Promise<Session> => {
+    const m = em();
+    const person = await personOf(m, req, Date.now());
+    return {
+      needed: await isNeeded(inside),
+      isFixed: inside.isBeyond,
+      person: person && { id: person.id, name: person.name, role: person.role },
+      isFirst: (await countPeople(m)) === 0,
+    };
+  };
+  /** One more guess by this name and address, or how long it has to wait. */
+  const keysOf = (req: Request, name: string): string[] => {
+    const keys = [`name ${name.trim().toLowerCase()}`, `address ${req.ip ?? ''}`];
+    const wait = throttle.wait(keys);
+    if (wait > 0)
+      throw new ProblemError(429, `Too many wrong passwords. Try again in ${Math.ceil(wait / 1000)} s.`, [
+        { path: 'password', message: `expected a pause of ${Math.ceil(wait / 1000)} s first` },
+      ]);
+    return keys;
+  };
+
+  r.get('/session', async (req, res) => void res.json(await sessionOf(req)));
+  r.post('/session', async (req, res) => {
+    const { name, password } = read(signIn, req.body);
+    const keys = keysOf(req, name);
+    // Counted as wrong until it is known to be right: many at once must not all be let through.
+    throttle.wrong(keys);
+    const found = await em().findOne(PersonRow, { name });
+    const isRight = await isPassword(password, found?.password ?? (await NOBODY));
+    if (!found || !isRight || found.isOff) throw wrong('password', 'The name or the password is wrong.');
+    throttle.right(keys);
+    const token = await inTransaction(async (m) => {
+      await end(m, req);
+      return begin(m, found, Date.now());
+    });
+    setCookie(req, res, token);
+    const { id, role } = found;
+    res.status(201).json({
+      needed: await isNeeded(inside),
+      isFixed: inside.isBeyond,
+      person: { id, name: found.name, role },
+      isFirst: false,
+    });
+  });
+  r.delete('/session', async (req, res) => {
+    await inTransaction((m) => end(m, req));
+    clearCookie(req, res);
+    res.status(204).end();
+  });
+  r.post('/session/first', async (req, res) => {
+    const { name, password, code } = read(firstPerson, req.body);
+    if (inside.isBeyond) {
+      const keys = keysOf(req, '');
+      throttle.wrong(keys);
+      if (inside.setUpCode === null || !isSame(code ?? '', inside.setUpCode))
+        throw new ProblemError(403, 'The code is not the one that the server printed when it started.', [
+          { path: 'code', message: 'expected the code of the server’s own screen' },
+        ]);
+      throttle.right(keys);
+    }
+    const refuseSecond = async (m: ReturnType<typeof em>): Promise<void> => {
+      if ((await countPeople(m)) > 0)
+        throw new ProblemError(409, 'Somebody keeps this place already.', [
+          { path: 'name', message: 'expected a place that nobody was set up for' },
+        ]);
+    };
+    // Before the slow hash too: nobody gets that for nothing.
+    await refuseSecond(em());
+    const kept = await keptPassword(password);
+    const token = await inTransaction(async (m) => {
+      await refuseSecond(m);
+      const first = m.create(PersonRow, {
+        name,
+        role: 'keeps',
+        password: kept,
+        isOff: false,
+        madeOn: today(),
+      });
+      await m.flush();
+      return begin(m, first, Date.now());
+    });
+    setCookie(req, res, token);
+    res.status(201).json({
+      needed: await isNeeded(inside),
+      isFixed: inside.isBeyond,
+      person: { id: 1, name, role: 'keeps' },
+      isFirst: false,
+    });
+  });
+  r.put('/session/password', async (req, res) => {
+    const { old, password } = read(ownPassword, req.body);
+    const person = await personOf(em(), req, Date.now());
+    if (!person) throw wrong('session', 'Sign in first.');
+    const keys = keysOf(req, person.name);
+    throttle.wrong(keys);
+    if (!(await isPassword(old, person.password)))
+      throw new ProblemError(403, 'The old password is wrong.', [
+        { path: 'old', message: 'expected the password until now' },
+      ]);
+    throttle.right(keys);
+    const kept = await keptPassword(password);
+    const token = await inTransaction(async (m) => {
+      const row = await m.findOneOrFail(PersonRow, { id: person.id });
+      row.password = kept;
+      await endAll(m, person.id);
+      return begin(m, row, Date.now());
+    });
+    setCookie(req, res, token);
+    res.status(204).end();
+  });
+
+  const people = async (): Promise<Person[]> => {
+    const m = em();
+    const seen = await lastSeen(m);
+    return (await m.find(PersonRow, {}, { orderBy: { name: 'asc' } })).map((p) => ({
+      id: p.id,
+      name: p.name,
+      role: p.role,
+      isOff: p.isOff,
+      madeOn: p.madeOn,
+      lastSeen: seen.has(p.id) ? new Date(seen.get(p.id)!).toISOString() : null,
+    }));
+  };
+  const one = async (id: number): Promise<Person> => (await people()).find((p) => p.id === id)!;
+  r.get('/people', async (_req, res) => void res.json(await people()));
+  r.post('/people', async (req, res) => {
+    const { name, password, role } = read(personInput, req.body);
+    const kept = await keptPassword(password);
+    const id = await inTransaction(async (m) => {
+      if ((await m.count(PersonRow, { name })) > 0)
+        throw new ProblemError(409, `There is a ${name} here already.`, [
+          { path: 'name', message: 'expected a name that nobody here has' },
+        ]);
+      if (role !== 'keeps' && (await countPeople(m)) === 0)
+        throw new ProblemError(422, 'The first person keeps the place.', [
+          { path: 'role', message: 'expected keeps' },
+        ]);
+      const made = m.create(PersonRow, { name, role, password: kept, isOff: false, madeOn: today() });
+      await m.flush();
+      return made.id;
+    });
+    res.status(201).json(await one(id));
+  });
+  /** There is always somebody who can let others in. */
+  const refuseLast = async (m: ReturnType<typeof em>, but: number, role: PersonRole, isOff: boolean) => {
+    if (role === 'keeps' && !isOff) return;
+    if ((await m.count(PersonRow, { role: 'keeps', isOff: false, id: { $ne: but } })) === 0)
+      throw new ProblemError(422, 'Somebody must keep this place.', [
+        { path: 'role', message: 'expected another keeper first' },
+      ]);
+  };
+  r.put('/people/sign-in', async (req, res) => {
+    const { needed } = read(signInNeeded, req.body);
+    await inTransaction(async (m) => {
+      if (needed && (await m.count(PersonRow, { role: 'keeps', isOff: false })) === 0)
+        throw new ProblemError(422, 'Set somebody up first who keeps the place.', [
+          { path: 'needed', message: 'expected a keeper first' },
+        ]);
+      if (!needed && inside.isBeyond)
+        throw new ProblemError(422, 'Other machines can reach this server: it cannot do without.', [
+          { path: 'needed', message: 'expected true' },
+        ]);
+      (await m.findOneOrFail(PlaceRow, { id: 1 })).signIn = needed;
+      await m.flush();
+    });
+    res.json(await sessionOf(req));
+  });
+  r.put('/people/:id', async (req, res) => {
+    const id = readId(req.params.id, 'person');
+    const { role, isOff, password } = read(personUpdate, req.body);
+    const kept = password === undefined ? null : await keptPassword(password);
+    await inTransaction(async (m) => {
+      const row = await m.findOne(PersonRow, { id });
+      if (!row) throw notFound(`person ${id}`);
+      await refuseLast(m, id, role, isOff);
+      m.assign(row, { role, isOff, ...(kept === null ? {} : { password: kept }) });
+      await m.flush();
+      if (isOff || kept !== null) await endAll(m, id);
+    });
+    res.json(await one(id));
+  });
+  r.get('/deeds', async (req, res) => {
+    const { before, limit } = read(deedQuery, req.query);
+    res.json(await listDeeds(em(), before, limit));
+  });
+  return r;
+}

@@ -1,0 +1,16 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+
+/** Who asked for what is being done now. */
+export interface Asking {
+  readonly who: string | null;
+  /** Method and address. */
+  readonly asked: string;
+  /** Set once it is on record: one request is one line, however often it writes. */
+  isKept: boolean;
+}
+
+const asking = new AsyncLocalStorage<Asking>();
+/** Runs something for whoever asked. */
+export const askedBy = <T>(a: Asking, work: () => T): T => asking.run(a, work);
+/** Whoever asked for what runs now; undefined where the server does it by itself. */
+export const whoAsks = (): Asking | undefined => asking.getStore();
