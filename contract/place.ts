@@ -77,6 +77,24 @@ export const backup = z.object({
 });
 export type Backup = z.infer<typeof backup>;
 
+/** What a copy holds, to look at before it is put back. */
+export interface BackupLook {
+  readonly name: string;
+  /** The place it is of. */
+  readonly place: string;
+  readonly counts: Readonly<
+    Record<'materials' | 'designs' | 'kits' | 'families' | 'loans' | 'notes', number>
+  >;
+  /** Days; null where there is none. */
+  readonly lastLoan: string | null;
+  readonly lastNote: string | null;
+}
+/** What was put back, and the copy that was made of everything before. */
+export interface Restored {
+  readonly restored: string;
+  readonly before: string;
+}
+
 /** One live figure for each station of the tape. */
 export const tape = z.object({
   gather: z.object({ kept: z.number() }),

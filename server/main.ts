@@ -90,6 +90,15 @@ async function start(): Promise<void> {
   const server = settings.tls ? createTlsServer(keysOf(settings.tls), app) : createServer(app);
   server.requestTimeout = 30_000;
 
+  /** The day's own copy of everything, soon after the start and then by the hour: a server that runs on has one too. */
+  const daily = (): void => {
+    door
+      .run({ kind: 'backup', folder, now: new Date().toISOString(), daily: true })
+      .catch((error: unknown) => log.error({ err: error }, 'the daily backup was not made'));
+  };
+  setTimeout(daily, 20_000).unref();
+  setInterval(daily, 3_600_000).unref();
+
   /** Finish what is being answered, close the file, go. */
   let stopping = false;
   const stop = (): void => {

@@ -23,6 +23,7 @@ export async function startTest(
     door,
     log: pino({ level: 'silent' }),
     fixedToday: options.today ?? TODAY,
+    folder: options.folder ?? null,
     isBeyond: options.isBeyond ?? false,
     setUpCode: options.setUpCode ?? null,
   });

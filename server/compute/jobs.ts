@@ -1,3 +1,4 @@
+import { StartError } from '../startError.ts';
 import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Shape } from '../../core/geometry/shape.ts';
 import type { Opening } from '../../core/passage/opening.ts';
@@ -30,7 +31,8 @@ export type Job =
   | { readonly kind: 'rasch'; readonly responses: readonly (readonly Response[])[] }
   | { readonly kind: 'pattern'; readonly request: PatternRequest }
   | { readonly kind: 'read-file'; readonly request: PreviewRequest }
-  | { readonly kind: 'backup'; readonly folder: string; readonly now: string }
+  | { readonly kind: 'backup'; readonly folder: string; readonly now: string; readonly daily?: boolean }
+  | { readonly kind: 'look-at-backup'; readonly folder: string; readonly name: string }
   | {
       readonly kind: 'labels';
       readonly labels: readonly LabelText[];
@@ -92,7 +94,11 @@ async function work(job: Job, means: Means): Promise<unknown> {
     case 'read-file':
       return (await import('../stations/files/preview.ts')).readFile(job.request);
     case 'backup':
-      return (await import('../db/backup.ts')).makeBackup(job.folder, job.now);
+      return job.daily
+        ? (await import('../db/backup.ts')).dailyBackup(job.folder, job.now)
+        : (await import('../db/backup.ts')).makeBackup(job.folder, job.now);
+    case 'look-at-backup':
+      return (await import('../db/restore.ts')).lookAtBackup(job.folder, job.name);
     case 'labels':
       return (await import('../formats/labels.ts')).labelsPdf(job.labels, job.paper, job.on);
   }
@@ -103,6 +109,14 @@ export async function runJob(job: Job, means: Means): Promise<JobAnswer> {
     return { done: await work(job, means) };
   } catch (error) {
     if (error instanceof UnprovedError) return { unproved: error.message };
+    if (error instanceof StartError)
+      return {
+        refused: {
+          status: 422,
+          detail: error.message,
+          errors: [{ path: 'name', message: 'expected a file that can be read' }],
+        },
+      };
     if (error instanceof PatternError)
       return {
         refused: {

@@ -36,6 +36,7 @@ export function firstLane(job: Job): Lane {
     case 'rasch':
     case 'read-file':
     case 'backup':
+    case 'look-at-backup':
     case 'labels':
       return 'long';
   }

@@ -3,10 +3,12 @@ import { join } from 'node:path';
 import Database from 'libsql';
 import type { Backup } from '../../contract/place.ts';
 import { StartError } from '../startError.ts';
+import { daysToDrop } from './keepRule.ts';
 import { migrationNames } from './migrationNames.ts';
 import { checkFile } from './soundness.ts';
 
-const NAME = /^fox-button-\d{4}-\d{2}-\d{2}-\d{6}(?:-\d+)?\.db$/;
+const NAME = /^fox-button-(?:\d{4}-\d{2}-\d{2}-\d{6}(?:-\d+)?|daily-\d{4}-\d{2}-\d{2})\.db$/;
+const DAILY = /^fox-button-daily-(\d{4}-\d{2}-\d{2})\.db$/;
 export const backupsIn = (folder: string): string => join(folder, 'backups');
 
 /** The copies there are, the newest first. */
@@ -30,16 +32,17 @@ export const isBackupName = (name: string): boolean => NAME.test(name);
  * before it gets that name. Blocks its thread while it copies.
  *
  * @param now ISO 8601, for the name
+ * @param daily the day's own copy, one a day; else one that somebody asked for
  * @throws StartError when there is nothing to copy
  */
-export function makeBackup(folder: string, now: string): Backup {
+export function makeBackup(folder: string, now: string, daily = false): Backup {
   const file = join(folder, 'fox-button.db');
   if (!existsSync(file)) throw new StartError(`There is no place in ${folder} to back up.`);
   const at = backupsIn(folder);
   mkdirSync(at, { recursive: true });
   const stamp = `${now.slice(0, 10)}-${now.slice(11, 19).replaceAll(':', '')}`;
-  let name = `fox-button-${stamp}.db`;
-  for (let n = 2; existsSync(join(at, name)); n++) name = `fox-button-${stamp}-${n}.db`;
+  let name = daily ? `fox-button-daily-${now.slice(0, 10)}.db` : `fox-button-${stamp}.db`;
+  for (let n = 2; !daily && existsSync(join(at, name)); n++) name = `fox-button-${stamp}-${n}.db`;
   const half = join(at, `.${name}.${process.pid}`);
   rmSync(half, { force: true });
   try {
@@ -56,4 +59,15 @@ export function makeBackup(folder: string, now: string): Backup {
   }
   const made = statSync(join(at, name));
   return { name, bytes: made.size, madeAt: made.mtime.toISOString() };
+}
+
+/** The day's own copy where there is none yet, and those dropped that the rule does not keep; null where nothing was to do. */
+export function dailyBackup(folder: string, now: string): Backup | null {
+  const today = now.slice(0, 10);
+  const days = listBackups(folder).flatMap(({ name }) => DAILY.exec(name)?.[1] ?? []);
+  if (days.includes(today) || !existsSync(join(folder, 'fox-button.db'))) return null;
+  const made = makeBackup(folder, now, true);
+  for (const day of daysToDrop([...days, today], today))
+    rmSync(join(backupsIn(folder), `fox-button-daily-${day}.db`), { force: true });
+  return made;
 }

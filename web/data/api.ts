@@ -1,4 +1,5 @@
 import type { Problem } from '../../contract/common.ts';
+import { useSignedOut } from './session.ts';
 
 /** What went wrong, in the server's words. */
 export class ApiError extends Error {
@@ -30,6 +31,7 @@ async function answer<T>(path: string, init: RequestInit): Promise<{ body: T; he
   const body: unknown = await response
     .json()
     .catch(() => offline(`The answer could not be read (${response.status}).`));
+  if (response.status === 401 && !path.startsWith('/session')) useSignedOut.getState().set(true);
   if (!response.ok) throw new ApiError(body as Problem);
   return { body: body as T, headers: response.headers ?? null };
 }

@@ -68,7 +68,9 @@ interface TextProps {
   suffix?: string;
   required?: boolean;
   inputMode?: 'numeric' | 'decimal' | 'text';
-  type?: 'text' | 'search';
+  type?: 'text' | 'search' | 'password';
+  /** What a browser may fill in by itself; nothing unless said. */
+  autoComplete?: 'username' | 'current-password' | 'new-password';
   onBlur?(): void;
   autoFocus?: boolean;
   /** What is typed could not be read, so the value is still the one before it. */
@@ -88,6 +90,7 @@ export function TextField({
   required,
   inputMode,
   type = 'text',
+  autoComplete,
   onBlur,
   autoFocus,
   unread,
@@ -108,7 +111,12 @@ export function TextField({
     >
       <Label>{label}</Label>
       <Box data-bad={!!error}>
-        <Input inputMode={inputMode} autoFocus={autoFocus} autoComplete="off" placeholder={placeholder} />
+        <Input
+          inputMode={inputMode}
+          autoFocus={autoFocus}
+          autoComplete={autoComplete ?? 'off'}
+          placeholder={placeholder}
+        />
         {suffix && <span aria-hidden>{suffix}</span>}
       </Box>
       {hint && !error && <small>{hint}</small>}

@@ -2,6 +2,7 @@ import { lazy, Suspense, useEffect, useRef } from 'react';
 import { Outlet, useLocation, useRouteError, isRouteErrorResponse } from 'react-router';
 import { styled } from 'styled-components';
 import { words } from '../data/api.ts';
+import { useSignedOut } from '../data/session.ts';
 import { useOpenDesign } from '../design/store.ts';
 import { Button, ButtonLink } from '../parts/Button.tsx';
 import { Notice, Panel, Row, Stack } from '../parts/Panel.tsx';
@@ -43,6 +44,7 @@ const Skip = styled.a`
 `;
 
 const Conflict = lazy(() => import('../design/Conflict.tsx'));
+const SignIn = lazy(() => import('./SignIn.tsx'));
 const Toasts = lazy(() => import('../parts/Toasts.tsx'));
 
 export function Shell() {
@@ -52,6 +54,7 @@ export function Shell() {
   const problem = useOpenDesign((s) => s.problem);
   const retry = useOpenDesign((s) => s.retry);
   const anySaid = useAnySaid();
+  const isOut = useSignedOut((s) => s.isOut);
   const main = useRef<HTMLElement>(null);
   const station = STATIONS.find((s) => pathname.startsWith(`/${s.id}`));
   useEffect(() => {
@@ -107,7 +110,15 @@ export function Shell() {
             </Row>
           </Notice>
         )}
-        <Outlet />
+        {/* What was typed stays: the page is hidden, not taken away. */}
+        <div hidden={isOut} style={isOut ? undefined : { display: 'contents' }}>
+          <Outlet />
+        </div>
+        {isOut && (
+          <Suspense fallback={<p role="status">One moment …</p>}>
+            <SignIn />
+          </Suspense>
+        )}
       </Main>
       {isConflict && (
         <Suspense fallback={null}>

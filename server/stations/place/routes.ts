@@ -1,13 +1,15 @@
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { Router } from 'express';
+import { Router, type Request } from 'express';
 import { z } from 'zod';
-import { placeUpdate, type Tape } from '../../../contract/place.ts';
+import { placeUpdate, type Backup, type Restored, type Tape } from '../../../contract/place.ts';
 import { CopyRow, DesignRow, LoanRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
 import type { Inside } from '../../inside.ts';
 import { hungUp } from '../../compute/hungUp.ts';
 import { backupsIn, isBackupName, listBackups } from '../../db/backup.ts';
+import { letGo, readyToRestore, restoreFrom } from '../../db/restore.ts';
 import { notFound, ProblemError, read } from '../../problem.ts';
+import { StartError } from '../../startError.ts';
 import { onShelf } from '../gather/shelf.ts';
 
 /** The place without its number: there is only one. */
@@ -52,11 +54,40 @@ export function placeRoutes({ em, inTransaction, today, folder, door }: Inside):
     const now = new Date().toISOString();
     res.status(201).json(await door.run({ kind: 'backup', folder, now }, hungUp(res)));
   });
-  r.get('/backups/:name', (req, res) => {
+  /** A copy that is there, and the folder it is in. */
+  const named = (req: Request): { name: string; home: string } => {
     const name = String(req.params.name);
     if (folder === null || !isBackupName(name) || !existsSync(join(backupsIn(folder), name)))
       throw notFound(`backup “${name.slice(0, 60)}”`);
-    res.attachment(name).sendFile(name, { root: resolve(backupsIn(folder)) });
+    return { name, home: folder };
+  };
+  r.get('/backups/:name', (req, res) => {
+    const { name, home } = named(req);
+    res.attachment(name).sendFile(name, { root: resolve(backupsIn(home)) });
+  });
+  r.get('/backups/:name/look', async (req, res) => {
+    const { name, home } = named(req);
+    res.json(await door.run({ kind: 'look-at-backup', folder: home, name }, hungUp(res)));
+  });
+  r.post('/backups/:name/restore', async (req, res) => {
+    read(z.strictObject({}), req.body ?? {});
+    const { name, home } = named(req);
+    const ready = await readyToRestore(home, name).catch((error: unknown) => {
+      if (!(error instanceof StartError)) throw error;
+      throw new ProblemError(422, error.message, [
+        { path: 'name', message: 'expected a copy that is sound' },
+      ]);
+    });
+    try {
+      // Everything as it is now is copied first: what was put back by mistake can be undone.
+      const now = new Date().toISOString();
+      const before = (await door.run({ kind: 'backup', folder: home, now }, hungUp(res))) as Backup;
+      await inTransaction((m) => restoreFrom(m, ready.file));
+      await letGo(em());
+      res.json({ restored: name, before: before.name } satisfies Restored);
+    } finally {
+      ready.clear();
+    }
   });
   r.get('/tape', async (_req, res) => {
     const m = em();

@@ -1,19 +1,21 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import type { Backup, Place } from '../../../contract/place.ts';
+import type { Place } from '../../../contract/place.ts';
 import { LOCAL } from '../../../core/gather/lookOver.ts';
 import { LANGUAGES } from '../../../core/lend/sheetWords.ts';
 import { APPROACHES } from '../../../core/patterns/kernel.ts';
 import { MARKETS } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useBackups, usePlace } from '../../data/queries.ts';
-import { languageName, placeStyle } from '../../data/style.ts';
-import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
+import { Backups } from './Backups.tsx';
+import { People } from './People.tsx';
+import { useChange, usePlace } from '../../data/queries.ts';
+import { languageName } from '../../data/style.ts';
+import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice, ChoiceOfMany } from '../../parts/Choice.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { CountField, MoneyField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { Heading, Notice, Panel, Quiet, Row, Seam, SideBySide, Stack } from '../../parts/Panel.tsx';
+import { Heading, Notice, Panel, Quiet, Seam, SideBySide, Stack } from '../../parts/Panel.tsx';
 
 type Local = (typeof LOCAL)[number];
 const LOCAL_WORDS: Record<Local, string> = { keep: 'Keep', rest: 'Quarantine', never: 'Never' };
@@ -139,8 +141,6 @@ function PlaceForm({ place }: { place: Place }) {
                 onChange={(languages) => set({ languages: languages as Place['languages'] })}
                 options={LANGUAGES.map((l) => ({ value: l, label: languageName(l) }))}
               />
-              <Seam />
-              <Backups />
             </Stack>
           </Panel>
         </SideBySide>
@@ -181,41 +181,16 @@ const Two = styled.div`
   gap: 10px;
 `;
 
-/** The place's file copied whole, and the copies there are. */
-function Backups() {
-  const { data: backups } = useBackups();
-  const make = useChange(() => api<Backup>('POST', '/backups', {}));
-  const [newest] = backups ?? [];
-  return (
-    <Stack $gap={8}>
-      <h2>Backup</h2>
-      <Row>
-        <Button small plain isDisabled={make.isPending} onPress={() => make.mutate()}>
-          {make.isPending ? 'Copying …' : 'Back up now'}
-        </Button>
-        {newest && (
-          <FileLink small href={`/api/backups/${newest.name}`}>
-            Download the newest
-          </FileLink>
-        )}
-      </Row>
-      {make.error && <Notice tone="stop">{words(make.error)}</Notice>}
-      {make.data && <Notice tone="clear">{make.data.name} is whole and sound.</Notice>}
-      <Quiet>
-        Everything is kept in one file on this machine.{' '}
-        {backups?.length
-          ? `${backups.length} ${backups.length === 1 ? 'copy lies' : 'copies lie'} beside it in the folder “backups”, the newest of ${new Date(newest!.madeAt).toLocaleString(placeStyle().locale)}.`
-          : 'There is no copy of it yet.'}{' '}
-        Keep one on another machine; the README says how to put one back.
-      </Quiet>
-    </Stack>
-  );
-}
-
 /** What a place sets once. */
 export function Component() {
   const { data: place, error } = usePlace();
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!place) return <p role="status">Reading …</p>;
-  return <PlaceForm place={place} />;
+  return (
+    <Stack>
+      <PlaceForm place={place} />
+      <Backups />
+      <People />
+    </Stack>
+  );
 }

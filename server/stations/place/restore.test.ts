@@ -1,0 +1,89 @@
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Database from 'libsql';
+import type { Backup, BackupLook, Restored } from '../../../contract/place.ts';
+import { backupsIn, dailyBackup } from '../../db/backup.ts';
+import { startTest, withDesign, type TestDesk } from '../../testing.ts';
+
+let folder: string;
+let desk: TestDesk;
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'fox-restore-'));
+  desk = await startTest({ folder });
+});
+afterEach(async () => {
+  await desk.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const family = (name: string) => desk.post('/borrowers', { name, group: 'Gulls', allergies: [] }).expect(201);
+const names = async () =>
+  ((await desk.get('/borrowers').expect(200)).body as { name: string }[]).map((b) => b.name).sort();
+const backup = async () => (await desk.post('/backups', {}).expect(201)).body as Backup;
+
+it('a backup is looked at, put back whole, and what was there before is a backup itself', async () => {
+  const { design } = await withDesign(desk, { copies: 2 });
+  await desk.post('/builds', { designId: design.id, version: design.version, copies: 2 }).expect(201);
+  await family('Teal Skiff');
+  const made = await backup();
+  const { id } = (await family('Amber Dory')).body as { id: number };
+  await desk.post('/session/first', { name: 'Keeper', password: 'seaweed on the slipway' }).expect(201);
+  const look = (await desk.get(`/backups/${made.name}/look`).expect(200)).body as BackupLook;
+  expect(look).toMatchObject({
+    place: 'Our cart',
+    counts: { materials: 2, designs: 1, kits: 2, families: 1, loans: 0, notes: 0 },
+    lastLoan: null,
+  });
+  // Readers see the one or the other, whole.
+  const reading = Array.from({ length: 12 }, async () => (await desk.get('/borrowers')).status);
+  const { body } = await desk.post(`/backups/${made.name}/restore`, {}).expect(200);
+  expect(new Set(await Promise.all(reading))).toEqual(new Set([200]));
+  const { restored, before } = body as Restored;
+  expect(restored).toBe(made.name);
+  expect(await names()).toEqual(['Teal Skiff']);
+  // Nothing is left beside the file, the keeper still is one, and no number is given twice.
+  expect(readdirSync(folder).filter((f) => f.startsWith('.restore'))).toEqual([]);
+  expect((await desk.get('/people').expect(200)).body).toHaveLength(1);
+  expect(((await family('Grey Punt')).body as { id: number }).id).toBeGreaterThan(id);
+  // And back again.
+  await desk.post(`/backups/${before}/restore`, {}).expect(200);
+  expect(await names()).toEqual(['Amber Dory', 'Teal Skiff']);
+  await family('Grey Punt');
+});
+
+it('what is damaged, newer or no backup is refused in words, and nothing is changed', async () => {
+  await family('Teal Skiff');
+  const made = await backup();
+  const newer = 'fox-button-2030-01-01-000000.db';
+  const bad = 'fox-button-2030-01-02-000000.db';
+  const copy = new Database(join(backupsIn(folder), made.name));
+  copy.prepare('vacuum into ?').run(join(backupsIn(folder), newer));
+  copy.close();
+  const later = new Database(join(backupsIn(folder), newer));
+  later.exec("insert into mikro_orm_migrations (name) values ('2099-01-01-later')");
+  later.close();
+  writeFileSync(join(backupsIn(folder), bad), 'not a database at all'.repeat(100));
+  for (const [name, words] of [
+    [newer, /newer version/],
+    [bad, /damaged/],
+  ] as const) {
+    const look = await desk.get(`/backups/${name}/look`).expect(422);
+    expect((look.body as { detail: string }).detail).toMatch(words);
+    const put = await desk.post(`/backups/${name}/restore`, {}).expect(422);
+    expect((put.body as { detail: string }).detail).toMatch(words);
+  }
+  await desk.post('/backups/fox-button-2030-01-03-000000.db/restore', {}).expect(404);
+  await desk.get('/backups/..%2Ffox-button.db/look').expect(404);
+  expect(await names()).toEqual(['Teal Skiff']);
+});
+
+it('a day has one copy of its own', async () => {
+  await family('Teal Skiff');
+  expect(dailyBackup(folder, '2026-11-27T08:00:00.000Z')!.name).toBe('fox-button-daily-2026-11-27.db');
+  expect(dailyBackup(folder, '2026-11-27T18:00:00.000Z')).toBeNull();
+  for (let d = 1; d <= 20; d++) dailyBackup(folder, `2026-12-${String(d).padStart(2, '0')}T08:00:00.000Z`);
+  const kept = readdirSync(backupsIn(folder)).filter((f) => f.includes('daily'));
+  expect(kept.length).toBeLessThan(12);
+  expect(kept).toContain('fox-button-daily-2026-12-20.db');
+});

@@ -1,0 +1,131 @@
+import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import type { Backup, BackupLook, Restored } from '../../../contract/place.ts';
+import { api, words } from '../../data/api.ts';
+import { useBackups, useChange } from '../../data/queries.ts';
+import { placeStyle, shortDay } from '../../data/style.ts';
+import { Button, FileLink } from '../../parts/Button.tsx';
+import { Confirm } from '../../parts/Confirm.tsx';
+import { say } from '../../parts/messages.ts';
+import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+
+/** Copies that are listed at first. */
+const FEW = 5;
+const at = (b: Backup): string =>
+  new Date(b.madeAt).toLocaleString(placeStyle().locale, { dateStyle: 'medium', timeStyle: 'short' });
+const size = (bytes: number): string =>
+  bytes < 1e6 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
+const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
+
+/** What a copy holds, and the way to put it back. */
+function Look({ backup }: { backup: Backup }) {
+  const [isAsking, setAsking] = useState(false);
+  const { data: look, error } = useQuery({
+    queryKey: ['backups', backup.name, 'look'],
+    queryFn: () => api<BackupLook>('GET', `/backups/${backup.name}/look`),
+    retry: false,
+  });
+  const restore = useChange(() => api<Restored>('POST', `/backups/${backup.name}/restore`, {}));
+  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  if (!look) return <p role="status">Opening it …</p>;
+  const { counts } = look;
+  return (
+    <Stack $gap={8}>
+      <p style={{ fontSize: 14.5 }}>
+        <b>{look.place}</b>: {many(counts.materials, 'material', 'materials')},{' '}
+        {many(counts.designs, 'design', 'designs')}, {many(counts.kits, 'kit', 'kits')},{' '}
+        {many(counts.families, 'family', 'families')}, {many(counts.loans, 'loan', 'loans')},{' '}
+        {many(counts.notes, 'note', 'notes')}
+        {look.lastLoan ? `; last loan ${shortDay(look.lastLoan)}` : ''}
+        {look.lastNote ? `; last note ${shortDay(look.lastNote)}` : ''}. It is whole and sound.
+      </p>
+      {restore.error && <Notice tone="stop">{words(restore.error)}</Notice>}
+      <div>
+        <Button small isDisabled={restore.isPending} onPress={() => setAsking(true)}>
+          {restore.isPending ? 'Putting it back …' : 'Put it back'}
+        </Button>
+      </div>
+      <Confirm
+        title="Put this backup back?"
+        words={`Everything becomes what it was at ${at(backup)}. What is here now is backed up first, so that this can be undone. People and what they did stay as they are.`}
+        yes="Put it back"
+        isOpen={isAsking}
+        onYes={() => {
+          setAsking(false);
+          restore.mutate(undefined, {
+            onSuccess: (r) => say(`It is as it was at ${at(backup)}. Before that: ${r.before}.`),
+          });
+        }}
+        onNo={() => setAsking(false)}
+      />
+    </Stack>
+  );
+}
+
+/** The place's file copied whole, and the copies there are. */
+export function Backups() {
+  const { data: backups, error } = useBackups();
+  const [open, setOpen] = useState<string | null>(null);
+  const [all, setAll] = useState(false);
+  const make = useChange(() => api<Backup>('POST', '/backups', {}));
+  // Somebody else keeps the place.
+  if (error) return null;
+  return (
+    <Panel as="section" aria-label="Backups">
+      <Stack $gap={10}>
+        <Spread>
+          <h2>Backups</h2>
+          <Button small plain isDisabled={make.isPending} onPress={() => make.mutate()}>
+            {make.isPending ? 'Copying …' : 'Back up now'}
+          </Button>
+        </Spread>
+        {make.error && <Notice tone="stop">{words(make.error)}</Notice>}
+        {make.data && <Notice tone="clear">{make.data.name} is whole and sound.</Notice>}
+        <Quiet>
+          Everything is kept in one file on this machine, copied by itself once a day: the last seven days
+          stay, then one copy a week for five weeks and one a month for a year. Copies that you make stay
+          until you delete them. Keep one on another machine.
+        </Quiet>
+        <ul aria-label="Backups" style={{ display: 'grid', gap: 8, fontSize: 14.5 }}>
+          {(backups ?? []).slice(0, all ? undefined : FEW).map((b) => (
+            <li key={b.name}>
+              <Spread>
+                <span>
+                  <b>{at(b)}</b>
+                  <br />
+                  <Quiet>
+                    {size(b.bytes)}
+                    {b.name.includes('-daily-') ? ', made by itself' : ''}
+                  </Quiet>
+                </span>
+                <Row>
+                  <Button
+                    small
+                    plain
+                    aria-expanded={open === b.name}
+                    aria-label={`Look at the backup of ${at(b)}`}
+                    onPress={() => setOpen(open === b.name ? null : b.name)}
+                  >
+                    {open === b.name ? 'Close' : 'Look'}
+                  </Button>
+                  <FileLink small href={`/api/backups/${b.name}`}>
+                    Download
+                  </FileLink>
+                </Row>
+              </Spread>
+              {open === b.name && <Look backup={b} />}
+            </li>
+          ))}
+          {backups?.length === 0 && <li>There is no copy yet.</li>}
+        </ul>
+        {backups && backups.length > FEW && !all && (
+          <div>
+            <Button small plain onPress={() => setAll(true)}>
+              Show all {backups.length}
+            </Button>
+          </div>
+        )}
+      </Stack>
+    </Panel>
+  );
+}
