@@ -331,6 +331,8 @@ export const BorrowerRow = defineEntity({
     group: p.string().fieldName('group_name'),
     /** What somebody of the family is allergic to. */
     allergies: p.json<string[]>(),
+    /** Since when nothing is known of it any more but its counts. */
+    erasedOn: p.string().nullable(),
   },
 });
 

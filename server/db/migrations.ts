@@ -306,6 +306,7 @@ class People extends Migration {
       'create table "deed" ("id" integer not null primary key autoincrement, "at" integer not null, "who" text not null, "asked" text not null)',
     );
     this.addSql('alter table "place" add column "sign_in" integer not null default 0');
+    this.addSql('alter table "borrower" add column "erased_on" text null');
   }
 }
 

@@ -25,6 +25,7 @@ const Main = styled.main`
   min-height: 0;
   overflow: auto;
   outline: none;
+  position: relative;
   @media (max-width: 700px) {
     padding: 10px;
   }

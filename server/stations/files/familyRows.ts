@@ -28,7 +28,7 @@ export const familyRows: Kind<FamilyValue> = {
     for await (const page of paged((after) =>
       rows<{ id: number; name: string; group_name: string; allergies: string }>(
         em,
-        'select id, name, group_name, allergies from borrower where id > ? order by id limit 1000',
+        'select id, name, group_name, allergies from borrower where erased_on is null and id > ? order by id limit 1000',
         [after],
       ),
     ))

@@ -1,3 +1,4 @@
+import { ERASED } from '../../../contract/children.ts';
 import { noteInput, type NoteInput, type RungDone } from '../../../contract/lending.ts';
 import { COLUMNS } from '../../../contract/files.ts';
 import { HELP, LIKED } from '../../../core/watch/outcomes.ts';
@@ -95,8 +96,8 @@ export const noteRows: Kind<NoteValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select n.*, d.name from note n join design d on d.id = n.design_id where n.id > ? order by n.id limit 1000',
-        [after],
+        'select n.*, d.name from note n join design d on d.id = n.design_id where substr(n.child, 1, ?) <> ? and n.id > ? order by n.id limit 1000',
+        [ERASED.length, ERASED, after],
       ),
     ))
       yield page.map((n) => [

@@ -24,6 +24,7 @@ import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
 import { countCardPdf, pictureSheetPdf } from '../../formats/familySheet.ts';
 import { lasting } from './durability.ts';
+import { eraseFamily, familyData } from './erase.ts';
 import { designFamilyPaper, familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
 import { tellingInput } from '../../../contract/telling.ts';
@@ -141,6 +142,16 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
     res.status(201).json(await inTransaction((m) => kits.buildKit(m, id, input, today())));
   });
   r.get('/lasting', async (_req, res) => void res.json(await lasting(em())));
+  r.get('/borrowers/:id/data', async (req, res) => {
+    const id = readId(req.params.id, 'family');
+    res.attachment(`family-${id}.json`).json(await familyData(em(), id));
+  });
+  r.post('/borrowers/:id/erase', async (req, res) => {
+    read(z.strictObject({}), req.body ?? {});
+    const id = readId(req.params.id, 'family');
+    await inTransaction((m) => eraseFamily(m, id, today()));
+    res.status(204).end();
+  });
   r.get('/borrowers/:id/history', async (req, res) => {
     const id = readId(req.params.id, 'family');
     res.json(await familyHistory(em(), id, read(historyQuery, req.query).limit));

@@ -59,7 +59,7 @@ export const borrowerQuery = z.strictObject({
 /** A page of families by code name. */
 export async function listBorrowers(em: EntityManager, query: z.infer<typeof borrowerQuery>) {
   const q = `%${(query.q ?? '').replace(/[%_\\]/g, (c) => `\\${c}`)}%`;
-  const matches = "(name like ? escape '\\' or group_name like ? escape '\\')";
+  const matches = "(erased_on is null and (name like ? escape '\\' or group_name like ? escape '\\'))";
   const [all] = await rows<{ n: number }>(em, `select count(*) as n from borrower where ${matches}`, [q, q]);
   const at = textCursor(query.after) ?? ['', 0];
   const found = await rows<Omit<Borrower, 'allergies'> & { allergies: string }>(
@@ -74,13 +74,13 @@ export async function listBorrowers(em: EntityManager, query: z.infer<typeof bor
 
 export async function addBorrower(em: EntityManager, input: BorrowerInput): Promise<Borrower> {
   const own = { ...input, allergies: input.allergies ?? [] };
-  const b = em.create(BorrowerRow, own);
+  const b = em.create(BorrowerRow, { ...own, erasedOn: null });
   await em.flush();
   return { id: b.id, ...own };
 }
 
 export async function updateBorrower(em: EntityManager, id: number, input: BorrowerInput): Promise<Borrower> {
-  const b = await em.findOne(BorrowerRow, { id });
+  const b = await em.findOne(BorrowerRow, { id, erasedOn: null });
   if (!b) throw notFound(`family ${id}`);
   em.assign(b, input, { mergeObjectProperties: false });
   await em.flush();

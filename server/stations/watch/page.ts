@@ -1,3 +1,4 @@
+import { ERASED } from '../../../contract/children.ts';
 import type { EntityManager } from '@mikro-orm/core';
 import type {
   ChildPage,
@@ -27,7 +28,8 @@ const MOST_NOTES = 20_000;
 export const watchedChildren = (em: EntityManager): Promise<WatchedChild[]> =>
   rows<WatchedChild>(
     em,
-    'select child, count(*) as notes, max(sat_on) as lastOn from note group by child order by 3 desc, 1 limit 5000',
+    'select child, count(*) as notes, max(sat_on) as lastOn from note where substr(child, 1, ?) <> ? group by child order by 3 desc, 1 limit 5000',
+    [ERASED.length, ERASED],
   );
 
 interface Columns extends Omit<Watched, 'designId' | 'satOn' | 'before'> {

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { Router } from 'express';
 import { childCode, childInput } from '../../../contract/children.ts';
 import { noteInput } from '../../../contract/lending.ts';
@@ -9,6 +10,7 @@ import { childPagePdf } from '../../formats/childPage.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
+import { childData, eraseChild } from './erase.ts';
 import { forgetChild, keepChild, listChildren } from './children.ts';
 import { childPage, groupPage, watchedChildren, watchedGroups } from './page.ts';
 import * as watch from './service.ts';
@@ -27,6 +29,16 @@ export function watchRoutes({ em, inTransaction, today, door }: Inside): Router 
     res.status(204).end();
   });
   r.get('/notes/children', async (_req, res) => void res.json(await watchedChildren(em())));
+  r.get('/children/:code/data', async (req, res) => {
+    const code = read(childCode, req.params.code);
+    res.attachment('child.json').json(await childData(em(), code));
+  });
+  r.post('/children/:code/erase', async (req, res) => {
+    read(z.strictObject({}), req.body ?? {});
+    const code = read(childCode, req.params.code);
+    await inTransaction((m) => eraseChild(m, code));
+    res.status(204).end();
+  });
   r.get('/children/:code/page', async (req, res) => {
     const child = read(childCode, req.params.code);
     const { skill } = read(childPageQuery, req.query);

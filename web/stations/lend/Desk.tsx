@@ -15,6 +15,8 @@ import { TextField } from '../../parts/Field.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Form } from '../../parts/Form.tsx';
+import { say } from '../../parts/messages.ts';
+import { OwnData } from '../../parts/OwnData.tsx';
 import { Notice, Panel, Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { CountIn } from './CountIn.tsx';
 import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
@@ -202,6 +204,22 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
           </>
         )}
         {known && <Allergies key={known.id} family={known} />}
+        {known && (
+          <Past title={`What is known of ${known.name}`}>
+            <Stack $gap={10}>
+              <FamilyPast borrowerId={known.id} />
+              <OwnData
+                of={known.name}
+                href={`/api/borrowers/${known.id}/data`}
+                erase={() => api<void>('POST', `/borrowers/${known.id}/erase`, {})}
+                onErased={() => {
+                  setFamily(null);
+                  say(`${known.name} is erased.`);
+                }}
+              />
+            </Stack>
+          </Past>
+        )}
         <DayField label="Back on" value={due} onChange={setDue} />
         {lend.error && <Notice tone="stop">{words(lend.error)}</Notice>}
         <Button type="submit" isDisabled={lend.isPending}>

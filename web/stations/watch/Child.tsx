@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import type { Data } from 'plotly.js-basic-dist-min';
-import { useParams, useSearchParams } from 'react-router';
+import { useParams, useSearchParams, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import type { Note } from '../../../contract/lending.ts';
 import type { ChildPage, RungChance } from '../../../contract/watching.ts';
@@ -14,6 +14,8 @@ import { shortDay } from '../../data/style.ts';
 import { ButtonLink, FileLink } from '../../parts/Button.tsx';
 import { Chart } from '../../parts/Chart.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
+import { say } from '../../parts/messages.ts';
+import { OwnData } from '../../parts/OwnData.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { WhatAreBits, WhatIsRung } from '../../parts/WhatIs.tsx';
@@ -247,6 +249,7 @@ function Pace({ notes }: { notes: readonly Note[] }) {
 /** One child, by code: what to offer next, how likely each rung is, and every sitting. */
 export function Component() {
   const child = useParams().child!;
+  const go = useNavigate();
   const [params, setParams] = useSearchParams();
   const skill = params.get('skill');
   const asked = skill ? `?skill=${encodeURIComponent(skill)}` : '';
@@ -367,6 +370,17 @@ export function Component() {
                 }))}
               />
             </Stack>
+          </Panel>
+          <Panel as="div">
+            <OwnData
+              of={child}
+              href={`/api/children/${encodeURIComponent(child)}/data`}
+              erase={() => api<void>('POST', `/children/${encodeURIComponent(child)}/erase`, {})}
+              onErased={() => {
+                say(`${child} is erased.`);
+                void go('/watch');
+              }}
+            />
           </Panel>
         </Stack>
       </SideBySide>

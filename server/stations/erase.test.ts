@@ -1,0 +1,97 @@
+import type { Borrower, Copy, Loan } from '../../contract/lending.ts';
+import { startTest, withDesign, type TestDesk } from '../testing.ts';
+
+let desk: TestDesk;
+let copy: Copy;
+let family: Borrower;
+beforeEach(async () => {
+  desk = await startTest();
+  const { design } = await withDesign(desk, { copies: 2 });
+  const { body } = await desk
+    .post('/builds', { designId: design.id, version: design.version, copies: 2 })
+    .expect(201);
+  const [made] = (body as { copies: { id: number }[] }).copies;
+  copy = ((await desk.get('/copies').expect(200)).body as Copy[]).find((c) => c.id === made!.id)!;
+  family = (
+    await desk.post('/borrowers', { name: 'Teal Skiff', group: 'Gulls', allergies: ['milk'] }).expect(201)
+  ).body as Borrower;
+  await desk
+    .post('/notes', {
+      designId: design.id,
+      child: 'G-04',
+      rung: 'Loose slot',
+      bits: 6,
+      seconds: 40,
+      count: 8,
+      of: 'caps',
+      help: 'none',
+      words: 'Sang while posting.',
+      satOn: '2026-11-20',
+      before: [],
+    })
+    .expect(201);
+});
+afterEach(() => desk.close());
+
+/** Everything that the place's file says of somebody. */
+const whole = async (): Promise<string> => {
+  const run = (sql: string) => desk.inside.em().getConnection().execute(sql) as Promise<unknown[]>;
+  const tables = (await run(
+    "select name from sqlite_master where type = 'table' and name not like 'sqlite_%'",
+  )) as {
+    name: string;
+  }[];
+  const all = await Promise.all(tables.map((t) => run(`select * from "${t.name}"`)));
+  return JSON.stringify(all);
+};
+
+it('a family has all that is known of it, and is erased down to its counts', async () => {
+  const lend = { copyId: copy.id, borrowerId: family.id, dueOn: '2026-12-08' };
+  const loan = (await desk.post('/loans', lend).expect(201)).body as Loan;
+  await desk.post('/tellings', { borrowerId: family.id, by: 'said', language: 'en' });
+  const { body: known } = await desk.get(`/borrowers/${family.id}/data`).expect(200);
+  expect(known).toMatchObject({
+    family: { name: 'Teal Skiff', group: 'Gulls', allergies: ['milk'] },
+    loans: [{ lentOn: '2026-11-24', label: copy.label }],
+  });
+  const refused = await desk.post(`/borrowers/${family.id}/erase`, {}).expect(409);
+  expect((refused.body as { detail: string }).detail).toContain(copy.label);
+  const present = copy.parts.map((p) => p.due);
+  await desk.post(`/loans/${loan.id}/return`, { present, then: 'shelve' }).expect(200);
+  await desk.post(`/borrowers/${family.id}/erase`, {}).expect(204);
+  const left = await whole();
+  for (const word of ['Teal Skiff', 'Gulls', 'milk']) {
+    // The design is made for the group of that name: the family's own is gone.
+    if (word !== 'Gulls') expect(left).not.toContain(word);
+  }
+  expect((await desk.get('/borrowers').expect(200)).body).toEqual([]);
+  for (const path of ['data', 'erase'] as const)
+    await (
+      path === 'data'
+        ? desk.get(`/borrowers/${family.id}/data`)
+        : desk.post(`/borrowers/${family.id}/erase`, {})
+    ).expect(404);
+  await desk.post('/loans', lend).expect(422);
+  // What the kit lasts rests on is still there.
+  const history = (await desk.get(`/copies/${copy.id}/history`).expect(200)).body as { loans: unknown[] };
+  expect(history.loans).toHaveLength(1);
+  // The name is free for another family.
+  await desk.post('/borrowers', { name: 'Teal Skiff', group: 'Gulls', allergies: [] }).expect(201);
+});
+
+it('a child has all that is known of it, and is erased down to its times', async () => {
+  await desk
+    .put('/children/G-04', { version: 0, hand: { span: 110 }, likes: 'boats and songs' })
+    .then((r) => r);
+  const { body: known } = await desk.get('/children/G-04/data').expect(200);
+  expect(known).toMatchObject({ code: 'G-04', notes: [{ seconds: 40, words: 'Sang while posting.' }] });
+  await desk.post('/children/G-04/erase', {}).expect(204);
+  const left = await whole();
+  for (const word of ['G-04', 'Sang', 'boats']) expect(left).not.toContain(word);
+  expect(left).toMatch(/erased-[0-9a-f]{12}/);
+  expect((await desk.get('/notes/children').expect(200)).body).toEqual([]);
+  await desk.get('/children/G-04/data').expect(404);
+  expect((await desk.get('/files/notes.csv').expect(200)).text).not.toContain('erased');
+  // Nobody can be given the name of nobody.
+  await desk.get('/children/erased-1/data').expect(400);
+});

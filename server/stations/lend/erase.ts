@@ -1,0 +1,64 @@
+import { randomBytes } from 'node:crypto';
+import type { EntityManager } from '@mikro-orm/core';
+import type { Day } from '../../../core/calendar/days.ts';
+import { BorrowerRow, ReservationRow, TellingRow } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import { notFound, ProblemError } from '../../problem.ts';
+import { familyHistory } from './history.ts';
+
+/** Loans in one file; a family that had more has them by page. */
+const MOST = 10_000;
+
+async function familyKnown(em: EntityManager, id: number) {
+  const family = await em.findOne(BorrowerRow, { id });
+  if (!family || family.erasedOn) throw notFound(`family ${id}`);
+  return family;
+}
+
+/** Everything that is known of a family, to hand over. */
+export async function familyData(em: EntityManager, id: number) {
+  const { name, group, allergies } = await familyKnown(em, id);
+  const { loans } = await familyHistory(em, id, MOST);
+  const reservations = await rows(
+    em,
+    'select r.made_on as madeOn, r.ended_on as endedOn, r.outcome, coalesce(k.name, d.name) as kit from reservation r join design d on d.id = r.design_id left join kit k on k.id = r.kit_id where r.borrower_id = ? order by r.id',
+    [id],
+  );
+  const told = await rows(
+    em,
+    'select told_on as toldOn, "by", language, words from telling where borrower_id = ? order by id',
+    [id],
+  );
+  return { family: { name, group, allergies }, loans, reservations, told };
+}
+
+/**
+ * Takes a family's name, group, allergies and every word that was sent to it away. Its loans and counts stay, nameless:
+ * what kits last rests on them.
+ *
+ * @throws ProblemError 409 while it still has a kit
+ */
+export async function eraseFamily(em: EntityManager, id: number, today: Day): Promise<void> {
+  const family = await familyKnown(em, id);
+  const [out] = await rows<{ label: string }>(
+    em,
+    'select c.label from loan l join copy c on c.id = l.copy_id where l.borrower_id = ? and l.returned_on is null limit 1',
+    [id],
+  );
+  if (out)
+    throw new ProblemError(409, `${family.name} still has ${out.label}.`, [
+      { path: 'id', message: 'expected a family that has brought everything back' },
+    ]);
+  await em.nativeUpdate(
+    ReservationRow,
+    { borrower: id, endedOn: null },
+    { endedOn: today, outcome: 'dropped' },
+  );
+  await em.nativeDelete(TellingRow, { borrower: id });
+  em.assign(
+    family,
+    { name: `erased ${randomBytes(6).toString('hex')}`, group: '', allergies: [], erasedOn: today },
+    { mergeObjectProperties: false },
+  );
+  await em.flush();
+}
