@@ -116,18 +116,16 @@ export async function startServer(env, options = {}) {
     setInterval(() => {
       if (process.ppid !== parent) ends();
     }, 500).unref();
-  let ended = null;
+  let [ended, listens] = [null, false];
+  child.on('message', (m) => (listens ||= m === 'listening'));
   child.on('exit', (code) => (ended = code ?? 1));
   // Listening on every address is asked at one's own.
   const host = { '0.0.0.0': '127.0.0.1', '::': '::1' }[env.HOST] ?? env.HOST ?? '127.0.0.1';
-  const url = `http://${host.includes(':') && !host.startsWith('[') ? `[${host}]` : host}:${env.PORT}`;
+  const tls = Boolean((env.FOX_TLS_CERT ?? process.env.FOX_TLS_CERT)?.trim());
+  const url = `${tls ? 'https' : 'http'}://${host.includes(':') && !host.startsWith('[') ? `[${host}]` : host}:${env.PORT}`;
   for (let i = 0; i < 600; i++) {
     if (ended !== null) throw new Error('Fox Button did not start.');
-    const ok = await fetch(`${url}/api/health`).then(
-      (r) => r.ok,
-      () => false,
-    );
-    if (ok)
+    if (listens)
       return {
         child,
         url,

@@ -10,6 +10,6 @@ const server = await startServer({
   FOX_DATA: folder,
   HOST: process.env.HOST ?? '127.0.0.1',
 }).catch(fail);
-say(`Open http://127.0.0.1:${port} in a browser. Your data are in ${folder}.`);
+say(`Open ${server.url} in a browser. Your data are in ${folder}.`);
 server.child.on('exit', (code) => process.exit(code ?? 0));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void server.stop());

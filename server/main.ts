@@ -128,6 +128,8 @@ async function start(): Promise<void> {
     console.log(
       `Fox Button is at ${settings.tls ? 'https' : 'http'}://${name}:${typeof at === 'object' && at ? at.port : settings.port} with its data in ${folder}`,
     );
+    // Whoever started it as a child of its own waits for this.
+    process.send?.('listening');
     if (setUpCode !== null)
       console.log(`Nobody is set up yet. Whoever keeps this place needs this code once: ${setUpCode}`);
     if (settings.isBeyond && !settings.tls)
