@@ -5,6 +5,10 @@ export const FILE_KINDS = ['materials', 'lots', 'offers', 'families', 'notes'] a
 export const fileKind = z.enum(FILE_KINDS, { error: `expected one of ${FILE_KINDS.join(', ')}` });
 export type FileKind = (typeof FILE_KINDS)[number];
 
+/** What is on record and goes out only: it came to be at the desk. */
+export const RECORD_KINDS = ['kits', 'loans', 'counts', 'events'] as const;
+export type RecordKind = (typeof RECORD_KINDS)[number];
+
 export const SIZES = ['length', 'width', 'height', 'diameter', 'wall'] as const;
 export const LOOK = ['clean', 'dry', 'smell', 'held', 'closes', 'gap', 'sharp', 'crushed', 'front'] as const;
 

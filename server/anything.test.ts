@@ -490,6 +490,7 @@ it('knows every door that takes a body', () => {
     'post /files/:kind/preview',
     'put /people/sign-in',
     'post /backups/:name/restore',
+    'post /backups/file',
     'post /borrowers/:id/erase',
     'post /children/:code/erase',
   ];

@@ -17,6 +17,7 @@ import { gatherRoutes } from './stations/gather/routes.ts';
 import { lendRoutes } from './stations/lend/routes.ts';
 import { batchRoutes } from './stations/make/batchRoutes.ts';
 import { makeRoutes } from './stations/make/routes.ts';
+import { backupInRoutes } from './stations/place/uploads.ts';
 import { placeRoutes } from './stations/place/routes.ts';
 import { patternRoutes } from './stations/shape/patterns.ts';
 import { shapeRoutes } from './stations/shape/routes.ts';
@@ -75,7 +76,7 @@ export function makeApp(
   });
   api.use(ownOrigin(names));
   api.use(guard(inside));
-  api.use(fileInRoutes(inside));
+  api.use(fileInRoutes(inside), backupInRoutes(inside));
   api.use(jsonOnly, express.json({ limit: '1mb' }));
   api.get('/health', (_req, res) => void res.json({ ok: true }));
   api.use(patternRoutes(inside));

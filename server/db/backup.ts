@@ -27,6 +27,14 @@ export function listBackups(folder: string): Backup[] {
 /** Whether a name is one that a backup of ours can have; anything else is no file to hand out. */
 export const isBackupName = (name: string): boolean => NAME.test(name);
 
+/** A name with the time that no copy in a folder has yet. */
+export function freeName(at: string, now: string): string {
+  const stamp = `${now.slice(0, 10)}-${now.slice(11, 19).replaceAll(':', '')}`;
+  let name = `fox-button-${stamp}.db`;
+  for (let n = 2; existsSync(join(at, name)); n++) name = `fox-button-${stamp}-${n}.db`;
+  return name;
+}
+
 /**
  * Copies a place's file whole while it may be in use, under a name with the time, and looks whether the copy is sound
  * before it gets that name. Blocks its thread while it copies.
@@ -40,9 +48,7 @@ export function makeBackup(folder: string, now: string, daily = false): Backup {
   if (!existsSync(file)) throw new StartError(`There is no place in ${folder} to back up.`);
   const at = backupsIn(folder);
   mkdirSync(at, { recursive: true });
-  const stamp = `${now.slice(0, 10)}-${now.slice(11, 19).replaceAll(':', '')}`;
-  let name = daily ? `fox-button-daily-${now.slice(0, 10)}.db` : `fox-button-${stamp}.db`;
-  for (let n = 2; !daily && existsSync(join(at, name)); n++) name = `fox-button-${stamp}-${n}.db`;
+  const name = daily ? `fox-button-daily-${now.slice(0, 10)}.db` : freeName(at, now);
   const half = join(at, `.${name}.${process.pid}`);
   rmSync(half, { force: true });
   try {

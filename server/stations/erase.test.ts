@@ -58,6 +58,18 @@ it('a family has all that is known of it, and is erased down to its counts', asy
   expect((refused.body as { detail: string }).detail).toContain(copy.label);
   const present = copy.parts.map((p) => p.due);
   await desk.post(`/loans/${loan.id}/return`, { present, then: 'shelve' }).expect(200);
+  await desk.post(`/copies/${copy.id}/state`, { to: 'cleaned', by: 'Keeper' }).expect(200);
+  // What is on record goes out as CSV, page by page.
+  const csv = async (kind: string) =>
+    (await desk.get(`/files/${kind}.csv`).expect(200)).text.replace('\ufeff', '').trim().split('\r\n');
+  expect((await csv('loans')).join('\n').split('\n')).toEqual([
+    'label,kit,family,lent_on,due_on,returned_on,outcome,counted',
+    expect.stringMatching(
+      /^FB-001a,Drop tub,Teal Skiff,2026-11-24,2026-12-08,2026-11-24,.*,"1 of 1 Tub, 8 of 8 Cap"$/,
+    ),
+  ]);
+  for (const kind of ['kits', 'counts', 'events']) expect((await csv(kind)).join('\n')).toContain('FB-001a');
+  await desk.get('/files/secrets.csv').expect(404);
   await desk.post(`/borrowers/${family.id}/erase`, {}).expect(204);
   const left = await whole();
   for (const word of ['Teal Skiff', 'Gulls', 'milk']) {

@@ -73,9 +73,9 @@ export const api = <T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, 
       : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
   });
 
-/** A CSV file to the desk, as it is. */
-export const sendFile = <T>(path: string, file: Blob): Promise<T> =>
-  call<T>(path, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: file });
+/** A file to the desk, as it is. */
+export const sendFile = <T>(path: string, file: Blob, type = 'text/csv'): Promise<T> =>
+  call<T>(path, { method: 'POST', headers: { 'content-type': type }, body: file });
 
 /** Words for a person, whatever was thrown. */
 export const words = (error: unknown): string => (error instanceof Error ? error.message : String(error));

@@ -2,6 +2,7 @@ import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
+import request from 'supertest';
 import type { Backup, BackupLook, Restored } from '../../../contract/place.ts';
 import { backupsIn, dailyBackup } from '../../db/backup.ts';
 import { startTest, withDesign, type TestDesk } from '../../testing.ts';
@@ -86,4 +87,25 @@ it('a day has one copy of its own', async () => {
   const kept = readdirSync(backupsIn(folder)).filter((f) => f.includes('daily'));
   expect(kept.length).toBeLessThan(12);
   expect(kept).toContain('fox-button-daily-2026-12-20.db');
+});
+
+it('the whole place goes out as one file and comes in again elsewhere, looked over first', async () => {
+  await family('Teal Skiff');
+  const made = await backup();
+  const { body: file } = (await desk.get(`/backups/${made.name}`).responseType('blob').expect(200)) as {
+    body: Buffer;
+  };
+  await family('Amber Dory');
+  const send = (bytes: Buffer) =>
+    request(desk.app).post('/api/backups/file').set('content-type', 'application/octet-stream').send(bytes);
+  const { body: brought } = (await send(file).expect(201)) as { body: Backup };
+  expect((await desk.get(`/backups/${brought.name}/look`).expect(200)).body).toMatchObject({
+    counts: { families: 1 },
+  });
+  await desk.post(`/backups/${brought.name}/restore`, {}).expect(200);
+  expect(await names()).toEqual(['Teal Skiff']);
+  const refused = await send(Buffer.from('no database'.repeat(99))).expect(422);
+  expect((refused.body as { detail: string }).detail).toMatch(/damaged/);
+  await desk.post('/backups/file', {}).expect(415);
+  expect(readdirSync(backupsIn(folder)).filter((f) => f.startsWith('.'))).toEqual([]);
 });

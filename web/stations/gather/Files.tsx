@@ -5,6 +5,7 @@ import {
   COLUMNS,
   FILE_KINDS,
   type FileDone,
+  RECORD_KINDS,
   type FileKind,
   type FilePreview,
 } from '../../../contract/files.ts';
@@ -116,6 +117,14 @@ export function Component() {
                 </FileLink>
               </Spread>
             ))}
+            <h3 style={{ fontSize: 15 }}>On record, out only</h3>
+            <Row>
+              {RECORD_KINDS.map((k) => (
+                <FileLink key={k} small href={`/api/files/${k}.csv`}>
+                  {k}.csv
+                </FileLink>
+              ))}
+            </Row>
             <Quiet>
               Cells that a spreadsheet would run as a formula get an apostrophe in front; it goes again on the
               way in.

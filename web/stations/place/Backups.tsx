@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import type { Backup, BackupLook, Restored } from '../../../contract/place.ts';
-import { api, words } from '../../data/api.ts';
+import { api, sendFile, words } from '../../data/api.ts';
 import { useBackups, useChange } from '../../data/queries.ts';
 import { placeStyle, shortDay } from '../../data/style.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
@@ -68,6 +68,9 @@ export function Backups() {
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const make = useChange(() => api<Backup>('POST', '/backups', {}));
+  const bring = useChange((file: File) =>
+    sendFile<Backup>('/backups/file', file, 'application/octet-stream'),
+  );
   // Somebody else keeps the place.
   if (error) return null;
   return (
@@ -118,6 +121,27 @@ export function Backups() {
           ))}
           {backups?.length === 0 && <li>There is no copy yet.</li>}
         </ul>
+        <label style={{ display: 'grid', gap: 4, fontSize: 14 }}>
+          <b>A file of the whole place, from another machine</b>
+          <input
+            type="file"
+            accept=".db"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              e.target.value = '';
+              if (file)
+                bring.mutate(file, {
+                  onSuccess: (b) => {
+                    setOpen(b.name);
+                    say(
+                      'It is whole and sound, and lies among the backups: look at it before you put it back.',
+                    );
+                  },
+                });
+            }}
+          />
+        </label>
+        {bring.error && <Notice tone="stop">{words(bring.error)}</Notice>}
         {backups && backups.length > FEW && !all && (
           <div>
             <Button small plain onPress={() => setAll(true)}>

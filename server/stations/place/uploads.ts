@@ -1,0 +1,58 @@
+import { createWriteStream, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { Router } from 'express';
+import type { Backup } from '../../../contract/place.ts';
+import { hungUp } from '../../compute/hungUp.ts';
+import { backupsIn, freeName } from '../../db/backup.ts';
+import type { Inside } from '../../inside.ts';
+import { ProblemError } from '../../problem.ts';
+
+/** Larger no place's file is. */
+const MOST_BYTES = 2_000_000_000;
+
+/** A place's file from elsewhere, taken among the backups once it is looked over; it streams, so it stands before JSON bodies. */
+export function backupInRoutes({ door, folder }: Inside): Router {
+  const r = Router();
+  r.post('/backups/file', async (req, res) => {
+    if (!req.is('application/octet-stream'))
+      throw new ProblemError(415, 'Expected content-type application/octet-stream.', [
+        { path: 'content-type', message: 'expected application/octet-stream' },
+      ]);
+    if (folder === null)
+      throw new ProblemError(422, 'This place is kept in memory alone; there is nowhere to put a file.');
+    const at = backupsIn(folder);
+    mkdirSync(at, { recursive: true });
+    const half = `.incoming-${process.pid}-${Date.now()}-${Math.random().toString(36).slice(2)}`;
+    let bytes = 0;
+    const limit = new Transform({
+      transform(chunk: Buffer, _encoding, done) {
+        bytes += chunk.length;
+        if (bytes > MOST_BYTES)
+          done(
+            new ProblemError(413, `The file is over ${MOST_BYTES / 1e9} GB.`, [
+              { path: 'file', message: `is over ${MOST_BYTES / 1e9} GB` },
+            ]),
+          );
+        else done(null, chunk);
+      },
+    });
+    try {
+      await pipeline(req, limit, createWriteStream(join(at, half)));
+      await door.run({ kind: 'look-at-backup', folder, name: half }, hungUp(res));
+      const name = freeName(at, new Date().toISOString());
+      renameSync(join(at, half), join(at, name));
+      const made = statSync(join(at, name));
+      res.status(201).json({ name, bytes: made.size, madeAt: made.mtime.toISOString() } satisfies Backup);
+    } catch (error) {
+      // Nobody is there any more to be told.
+      if (req.destroyed && !req.complete) return;
+      req.resume();
+      throw error;
+    } finally {
+      for (const end of ['', '-wal', '-shm']) rmSync(join(at, `${half}${end}`), { force: true });
+    }
+  });
+  return r;
+}
