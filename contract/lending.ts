@@ -90,6 +90,16 @@ export const historyQuery = z.strictObject({
     .default(100),
 });
 export const loanInput = z.strictObject({ copyId: id, borrowerId: id, dueOn: day });
+/** Several kits to one family, all or none. */
+export const loansInput = z.strictObject({
+  copyIds: z
+    .array(id, { error: 'expected a list of kits' })
+    .min(1, 'expected at least one kit')
+    .max(20, 'may have at most 20 kits')
+    .refine((list) => new Set(list).size === list.length, 'expected each kit once'),
+  borrowerId: id,
+  dueOn: day,
+});
 export const loan = z.object({
   id,
   copyId: id,

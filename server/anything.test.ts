@@ -193,6 +193,11 @@ beforeAll(async () => {
     },
     {
       method: 'post',
+      path: '/loans/together',
+      body: { copyIds: [ids.copy], borrowerId: ids.borrower, dueOn: '2026-12-01' },
+    },
+    {
+      method: 'post',
       path: '/loans',
       body: { copyId: ids.copy, borrowerId: ids.borrower, dueOn: addDays(TODAY, 14) },
     },

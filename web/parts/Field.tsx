@@ -72,6 +72,8 @@ interface TextProps {
   /** What a browser may fill in by itself; nothing unless said. */
   autoComplete?: 'username' | 'current-password' | 'new-password';
   onBlur?(): void;
+  /** Enter is for this, and not for sending the form. */
+  onEnter?(): void;
   autoFocus?: boolean;
   /** What is typed could not be read, so the value is still the one before it. */
   unread?: boolean;
@@ -92,6 +94,7 @@ export function TextField({
   type = 'text',
   autoComplete,
   onBlur,
+  onEnter,
   autoFocus,
   unread,
   className,
@@ -108,6 +111,15 @@ export function TextField({
       className={className}
       {...(unread ? { 'data-unread': true } : {})}
       {...(onBlur ? { onBlur } : {})}
+      {...(onEnter
+        ? {
+            onKeyDown: (e) => {
+              if (e.key !== 'Enter') return e.continuePropagation();
+              e.preventDefault();
+              onEnter();
+            },
+          }
+        : {})}
     >
       <Label>{label}</Label>
       <Box data-bad={!!error}>

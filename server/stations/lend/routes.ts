@@ -5,6 +5,8 @@ import {
   handOnInput,
   historyQuery,
   loanInput,
+  loansInput,
+  type Loan,
   mendInput,
   renewInput,
   reservationInput,
@@ -207,6 +209,16 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
   r.post('/loans', async (req, res) => {
     const input = read(loanInput, req.body);
     res.status(201).json(await inTransaction((m) => lend.lend(m, input, today())));
+  });
+  r.post('/loans/together', async (req, res) => {
+    const { copyIds, ...input } = read(loansInput, req.body);
+    res.status(201).json(
+      await inTransaction(async (m) => {
+        const loans: Loan[] = [];
+        for (const copyId of copyIds) loans.push(await lend.lend(m, { ...input, copyId }, today()));
+        return loans;
+      }),
+    );
   });
   r.post('/loans/:id/renew', async (req, res) => {
     const id = readId(req.params.id, 'loan');

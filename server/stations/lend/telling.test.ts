@@ -64,6 +64,24 @@ describe('a loan', () => {
   });
 });
 
+describe('several kits to one family', () => {
+  it('go all together or not at all', async () => {
+    const together = (borrower: string, ...at: number[]) =>
+      desk.post('/loans/together', {
+        copyIds: at.map((i) => copies[i]!.id),
+        borrowerId: family[borrower],
+        dueOn: '2026-12-08',
+      });
+    const out = await lent(1, 'Grey Punt');
+    await together('Amber Dory', 0, 1).expect(409);
+    const [first] = (await desk.get('/copies?label=FB-001a')).body as Copy[];
+    expect(first!.openLoan).toBeNull();
+    await back(out);
+    expect((await together('Amber Dory', 0, 1).expect(201)).body).toHaveLength(2);
+    await together('Amber Dory', 0, 0).expect(400);
+  });
+});
+
 describe('a kit that is kept for a family', () => {
   it('goes to nobody else while no other of its kind is in', async () => {
     const first = await lent(0, 'Amber Dory');

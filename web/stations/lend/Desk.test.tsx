@@ -60,6 +60,35 @@ describe('lending', () => {
     );
   });
 
+  it('lends several kits to one family at once, scanned into their own field', async () => {
+    const other = { ...COPY, id: 8, label: 'FB-001b' };
+    const out = { ...lent, id: 9, label: 'FB-001c' };
+    const calls = answer({
+      'POST /loans/together': [201, []],
+      'GET /copies?label=FB-001b': [other],
+      'GET /copies?label=FB-001c': [out],
+      'GET /copies?label=FB-009z': [],
+    });
+    desk();
+    const field = screen.getByRole('textbox', { name: 'Another kit with it' });
+    await userEvent.type(field, 'fb 1b{Enter}');
+    expect(await screen.findByRole('list', { name: 'Lent with it' })).toHaveTextContent('FB-001b');
+    await userEvent.type(field, 'FB-001c{Enter}');
+    expect(await screen.findByText('FB-001c cannot be lent now: it is late.')).toBeVisible();
+    await userEvent.clear(field);
+    await userEvent.type(field, 'FB-009z{Enter}');
+    expect(await screen.findByText('No kit has the label FB-009z.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: /Lend to/ }));
+    await userEvent.click(screen.getByRole('option', { name: /Grey Punt/ }));
+    await userEvent.click(screen.getByRole('button', { name: 'Lend 2 kits' }));
+    await waitFor(() =>
+      expect(calls.at(-1)).toEqual({
+        method: 'POST',
+        path: '/loans/together',
+        body: { copyIds: [7, 8], borrowerId: 2, dueOn: '2026-12-08' },
+      }),
+    );
+  });
   it('asks for a family first', async () => {
     const calls = answer({});
     desk();

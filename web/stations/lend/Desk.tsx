@@ -23,6 +23,7 @@ import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
 import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
 import { HandOn, Renew, Reserve } from './LoanMore.tsx';
 import { FamilyPast, KitPast } from './History.tsx';
+import { MoreKits } from './MoreKits.tsx';
 
 const Fold = styled.summary`
   cursor: pointer;
@@ -147,6 +148,7 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   const kept = reservations?.find((r) => r.ready === copy.label);
   const known = borrowers.find((b) => String(b.id) === family);
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
+  const [more, setMore] = useState<readonly Copy[]>([]);
   const lend = useChange(async () => {
     if (family === null) throw new Error('Choose a family.');
     let borrowerId = Number(family);
@@ -156,7 +158,14 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
       // The family is kept now, whatever becomes of the loan: a second try must not make it again.
       setFamily(String(borrowerId));
     }
-    return api<Loan>('POST', '/loans', { copyId: copy.id, borrowerId, dueOn: due });
+    if (more.length > 0) {
+      const copyIds = [copy, ...more].map((c) => c.id);
+      await api<Loan[]>('POST', '/loans/together', { copyIds, borrowerId, dueOn: due });
+      const name = borrowers.find((b) => b.id === borrowerId)?.name ?? newName;
+      say(`${name} has ${[copy, ...more].map((c) => c.label).join(', ')}.`);
+      return;
+    }
+    await api<Loan>('POST', '/loans', { copyId: copy.id, borrowerId, dueOn: due });
   });
   return (
     <Form onSubmit={() => lend.mutate()}>
@@ -220,10 +229,11 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
             </Stack>
           </Past>
         )}
+        <MoreKits copy={copy} value={more} today={place.today} onChange={setMore} />
         <DayField label="Back on" value={due} onChange={setDue} />
         {lend.error && <Notice tone="stop">{words(lend.error)}</Notice>}
         <Button type="submit" isDisabled={lend.isPending}>
-          Lend it
+          {more.length > 0 ? `Lend ${more.length + 1} kits` : 'Lend it'}
         </Button>
       </Stack>
     </Form>

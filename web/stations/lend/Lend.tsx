@@ -10,6 +10,8 @@ import { api, words } from '../../data/api.ts';
 import { useBorrowers, useLendingSummary, useMaterials, usePlace } from '../../data/queries.ts';
 import { kits } from '../../../core/needs/supply.ts';
 import { useNeeds } from '../../design/onBench.ts';
+import { useScanner } from '../../devices/scanner.ts';
+import { TryScanner } from './TryScanner.tsx';
 import { Confirm } from '../../parts/Confirm.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
@@ -48,6 +50,7 @@ export function Component() {
   const bench = useNeeds();
   const [params, setParams] = useSearchParams();
   const [typed, setTyped] = useState('');
+  const [opensTry, setOpensTry] = useState(false);
   const [miss, setMiss] = useState<string | null>(null);
   const [unfinished, setUnfinished] = useState(false);
   const [leaving, setLeaving] = useState<string | null>(null);
@@ -101,6 +104,13 @@ export function Component() {
         found[0]
       );
     },
+  });
+  useScanner((scanned) => {
+    setTyped('');
+    find.mutate(scanned, {
+      onSuccess: (found) => (found ? choose(found.label) : setMiss(`No kit has the label “${scanned}”.`)),
+      onError: (e) => setMiss(words(e)),
+    });
   });
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!summary || !borrowers || !materials || !place) return <p role="status">Loading the kits …</p>;
@@ -170,8 +180,15 @@ export function Component() {
                   <TextField label="Kit or family" value={typed} onChange={setTyped} />
                   <Button type="submit">Find it</Button>
                 </div>
-                <Quiet>Scan a label, or type it (FB-001a), the kit’s name or the family.</Quiet>
+                <Quiet>
+                  Scan a label, or type it (FB-001a), the kit’s name or the family. A hand scanner works
+                  wherever the cursor is.{' '}
+                  <button type="button" onClick={() => setOpensTry(!opensTry)} aria-expanded={opensTry}>
+                    No scanner?
+                  </button>
+                </Quiet>
                 {miss && <Notice tone="care">{miss}</Notice>}
+                {opensTry && <TryScanner />}
               </Stack>
             </form>
           </Panel>

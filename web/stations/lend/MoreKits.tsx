@@ -1,0 +1,80 @@
+import { useState } from 'react';
+import { useMutation } from '@tanstack/react-query';
+import type { Copy } from '../../../contract/lending.ts';
+import { readLabel } from '../../../core/lend/labels.ts';
+import { standing } from '../../../core/lend/status.ts';
+import { TAKES_LABELS } from '../../devices/scanner.ts';
+import { api, words } from '../../data/api.ts';
+import { Button } from '../../parts/Button.tsx';
+import { TextField } from '../../parts/Field.tsx';
+import { Notice, Spread, Stack } from '../../parts/Panel.tsx';
+
+/** Kits that go to the same family with the one that is open: typed or scanned into a field of their own. */
+export function MoreKits({
+  copy,
+  value,
+  today,
+  onChange,
+}: {
+  copy: Copy;
+  value: readonly Copy[];
+  today: string;
+  onChange(value: readonly Copy[]): void;
+}) {
+  const [typed, setTyped] = useState('');
+  const add = useMutation({
+    mutationFn: async (text: string): Promise<Copy> => {
+      const label = readLabel(text);
+      if (label === null) throw new Error('Expected a label like FB-001a.');
+      if ([copy, ...value].some((c) => c.label === label)) throw new Error(`${label} is among them already.`);
+      const [found] = await api<Copy[]>('GET', `/copies?label=${encodeURIComponent(label)}`);
+      if (!found) throw new Error(`No kit has the label ${label}.`);
+      const { standing: now } = standing(found, today);
+      if (now !== 'in') throw new Error(`${label} cannot be lent now: it is ${now}.`);
+      return found;
+    },
+    onSuccess: (found) => {
+      setTyped('');
+      onChange([...value, found]);
+    },
+  });
+  const take = (): void => {
+    if (typed.trim() !== '') add.mutate(typed);
+  };
+  return (
+    <Stack $gap={6}>
+      {/* A scanner that types here adds a kit; anywhere else it opens one. */}
+      <div
+        {...TAKES_LABELS}
+        style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 8, alignItems: 'end' }}
+      >
+        <TextField label="Another kit with it" value={typed} onChange={setTyped} onEnter={take} />
+        <Button plain isDisabled={add.isPending} onPress={take}>
+          Add
+        </Button>
+      </div>
+      {add.error && <Notice tone="care">{words(add.error)}</Notice>}
+      {value.length > 0 && (
+        <ul aria-label="Lent with it" style={{ display: 'grid', gap: 4, fontSize: 14.5 }}>
+          {value.map((c) => (
+            <li key={c.id}>
+              <Spread>
+                <span>
+                  <b>{c.label}</b> {c.design}
+                </span>
+                <Button
+                  small
+                  plain
+                  aria-label={`Leave ${c.label} out`}
+                  onPress={() => onChange(value.filter((x) => x.id !== c.id))}
+                >
+                  Leave out
+                </Button>
+              </Spread>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Stack>
+  );
+}
