@@ -50,7 +50,6 @@ export function Component() {
   const bench = useNeeds();
   const [params, setParams] = useSearchParams();
   const [typed, setTyped] = useState('');
-  const [opensTry, setOpensTry] = useState(false);
   const [miss, setMiss] = useState<string | null>(null);
   const [unfinished, setUnfinished] = useState(false);
   const [leaving, setLeaving] = useState<string | null>(null);
@@ -163,6 +162,7 @@ export function Component() {
               onChoose={choose}
             />
           ))}
+          <TryScanner />
         </Stack>
       </div>
       <aside ref={desk}>
@@ -180,15 +180,8 @@ export function Component() {
                   <TextField label="Kit or family" value={typed} onChange={setTyped} />
                   <Button type="submit">Find it</Button>
                 </div>
-                <Quiet>
-                  Scan a label, or type it (FB-001a), the kit’s name or the family. A hand scanner works
-                  wherever the cursor is.{' '}
-                  <button type="button" onClick={() => setOpensTry(!opensTry)} aria-expanded={opensTry}>
-                    No scanner?
-                  </button>
-                </Quiet>
+                <Quiet>Scan a label, or type it (FB-001a), the kit’s name or the family.</Quiet>
                 {miss && <Notice tone="care">{miss}</Notice>}
-                {opensTry && <TryScanner />}
               </Stack>
             </form>
           </Panel>
