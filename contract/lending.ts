@@ -110,6 +110,34 @@ export const loan = z.object({
 });
 export type Loan = z.infer<typeof loan>;
 
+/** A part that a kit is short of. */
+export interface MissingPiece {
+  readonly copyId: number;
+  readonly label: string;
+  readonly kit: string;
+  /** Which of its parts. */
+  readonly part: number;
+  readonly name: string;
+  readonly materialId: number | null;
+  readonly missing: number;
+  /** In the house; else with a family. */
+  readonly isHere: boolean;
+}
+/** Pieces that turned up, put into the kit that misses them. */
+export const foundInput = z.strictObject({
+  part: z
+    .number({ error: 'expected which part' })
+    .int('expected a whole number')
+    .min(0, 'must not be negative')
+    .max(500, 'must be at most 500'),
+  count: z
+    .number({ error: 'expected how many' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .max(10_000, 'must be at most 10,000'),
+});
+export type FoundInput = z.infer<typeof foundInput>;
+
 /** A longer loan. */
 export const renewInput = z.strictObject({ dueOn: day });
 

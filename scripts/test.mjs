@@ -1,4 +1,5 @@
 // npm test: installs what is missing, then types, lint, import arrows, Jest and Playwright; one closing line counts them.
+import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -30,7 +31,30 @@ const check = (name, command, args, { env = {}, minutes = 8 } = {}) => {
   return done.status === 0;
 };
 const node = (script, ...args) => [process.execPath, [script, ...args]];
-const whole = (name, [command, args]) => (check(name, command, args) ? passed++ : failed++);
+/** Checks that take one core each, beside each other; what each says is printed when it ends. */
+const beside = (list) =>
+  Promise.all(
+    list.map(
+      ([name, [command, args]]) =>
+        new Promise((done) => {
+          say(name);
+          const began = Date.now();
+          const said = [];
+          const child = spawn(command, args, { timeout: 8 * MINUTES, killSignal: 'SIGKILL' });
+          for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part));
+          child.on('error', (error) => said.push(Buffer.from(`${error.message}\n`)));
+          child.on('close', (code) => {
+            process.stdout.write(Buffer.concat(said));
+            say(
+              `${name}: ${code === 0 ? 'passed' : 'FAILED'} in ${Math.round((Date.now() - began) / 1000)} s`,
+            );
+            if (code === 0) passed++;
+            else failed++;
+            done();
+          });
+        }),
+    ),
+  );
 /** A runner that counts its own tests in a report; no report counts as one failure. */
 const counted = (name, [command, args], env, report, read) => {
   const ok = check(name, command, args, { env, minutes: 20 });
@@ -43,21 +67,23 @@ const counted = (name, [command, args], env, report, read) => {
   }
 };
 
-whole('Types', node('node_modules/typescript/bin/tsc'));
-whole('Lint', node('node_modules/eslint/bin/eslint.js', '.'));
-whole(
-  'Import arrows',
-  node(
-    'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
-    'core',
-    'contract',
-    'server',
-    'web',
-    'demo',
-    '--config',
-    '.dependency-cruiser.cjs',
-  ),
-);
+await beside([
+  ['Types', node('node_modules/typescript/bin/tsc')],
+  ['Lint', node('node_modules/eslint/bin/eslint.js', '.')],
+  [
+    'Import arrows',
+    node(
+      'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+      'core',
+      'contract',
+      'server',
+      'web',
+      'demo',
+      '--config',
+      '.dependency-cruiser.cjs',
+    ),
+  ],
+]);
 const jestReport = join(folder, 'jest.json');
 counted(
   'Jest',

@@ -191,6 +191,7 @@ beforeAll(async () => {
       path: `/borrowers/${ids.borrower}`,
       body: { name: 'Teal Skiff', group: 'Gulls', allergies: ['milk'] },
     },
+    { method: 'post', path: `/copies/${ids.copy}/found`, body: { part: 0, count: 1 } },
     {
       method: 'post',
       path: '/loans/together',

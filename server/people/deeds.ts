@@ -11,6 +11,7 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
   [/^POST \/loans\/\d+\/hand-on$/, 'handed a kit on'],
   [/^POST \/loans/, 'lent a kit'],
   [/^POST \/copies\/\d+\/count$/, 'counted a kit'],
+  [/^POST \/copies\/\d+\/found$/, 'put a piece back that turned up'],
   [/^POST \/copies\/\d+\/state$/, 'changed the state of a kit'],
   [/^POST \/borrowers\/\d+\/erase$/, 'erased a family'],
   [/^POST \/children\/[^/]+\/erase$/, 'erased a child'],

@@ -6,6 +6,7 @@ import {
   historyQuery,
   loanInput,
   loansInput,
+  foundInput,
   type Loan,
   mendInput,
   renewInput,
@@ -26,6 +27,7 @@ import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
 import { countCardPdf, pictureSheetPdf } from '../../formats/familySheet.ts';
 import { lasting } from './durability.ts';
+import { bringHome, listMissing } from './found.ts';
 import { eraseFamily, familyData } from './erase.ts';
 import { designFamilyPaper, familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
@@ -209,6 +211,12 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
   r.post('/loans', async (req, res) => {
     const input = read(loanInput, req.body);
     res.status(201).json(await inTransaction((m) => lend.lend(m, input, today())));
+  });
+  r.get('/pieces/missing', async (_req, res) => void res.json(await listMissing(em())));
+  r.post('/copies/:id/found', async (req, res) => {
+    const id = readId(req.params.id, 'kit');
+    const input = read(foundInput, req.body);
+    res.json(await inTransaction((m) => bringHome(m, id, input, today())));
   });
   r.post('/loans/together', async (req, res) => {
     const { copyIds, ...input } = read(loansInput, req.body);

@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import type { Copy, Loan, Reservation } from '../../../contract/lending.ts';
+import type { Copy, Loan, Reservation, KitHistory, MissingPiece } from '../../../contract/lending.ts';
 import type { Telling } from '../../../contract/telling.ts';
 import { startTest, withDesign, type TestDesk } from '../../testing.ts';
 
@@ -61,6 +61,46 @@ describe('a loan', () => {
     const [now] = (await desk.get('/copies?label=FB-001a')).body as Copy[];
     expect(now).toMatchObject({ toClean: false, openLoan: { borrower: 'Teal Skiff', dueOn: '2026-12-08' } });
     await handOn().expect(409);
+  });
+});
+
+describe('a piece that turns up', () => {
+  it('goes home to the kit that misses it, and mends it when it is the last one', async () => {
+    const loan = await lent(0, 'Amber Dory');
+    const [{ parts }] = (await desk.get('/copies?label=FB-001a')).body as [Copy];
+    const cap = parts.findIndex((p) => p.name === 'Cap');
+    const present = parts.map((p, i) => (i === cap ? p.due - 2 : p.due));
+    await desk.post(`/loans/${loan.id}/return`, { present, then: 'repair' }).expect(200);
+    const missing = async () => (await desk.get('/pieces/missing').expect(200)).body as MissingPiece[];
+    expect(await missing()).toEqual([
+      {
+        copyId: copies[0]!.id,
+        label: 'FB-001a',
+        kit: 'Drop tub',
+        part: cap,
+        name: 'Cap',
+        materialId: parts[cap]!.materialId,
+        missing: 2,
+        isHere: true,
+      },
+    ]);
+    const found = (count: number, part = cap) => desk.post(`/copies/${copies[0]!.id}/found`, { part, count });
+    await found(3).expect(422);
+    await found(1, 77).expect(422);
+    expect((await found(1).expect(200)).body).toMatchObject({ repair: true });
+    expect((await found(1).expect(200)).body).toMatchObject({ repair: false });
+    expect(await missing()).toEqual([]);
+    await desk.post('/copies/999/found', { part: 0, count: 1 }).expect(404);
+    const history = (await desk.get(`/copies/${copies[0]!.id}/history`)).body as KitHistory;
+    expect(history.events[0]!.what).toBe('1 × Cap turned up');
+  });
+  it('waits while its kit is with a family', async () => {
+    await desk.post(`/copies/${copies[1]!.id}/count`, { present: [1, 7], then: 'shelve' }).expect(200);
+    await lent(1, 'Grey Punt');
+    const { body } = await desk.get('/pieces/missing').expect(200);
+    expect((body as MissingPiece[])[0]).toMatchObject({ label: 'FB-001b', isHere: false });
+    const refused = await desk.post(`/copies/${copies[1]!.id}/found`, { part: 1, count: 1 }).expect(409);
+    expect((refused.body as { detail: string }).detail).toContain('Grey Punt');
   });
 });
 

@@ -14,6 +14,7 @@ import { Button } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { Notice, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
+import { Found } from './Found.tsx';
 import { begunCount, keepCount } from './begunCount.ts';
 
 const Count = styled.li`
@@ -158,6 +159,7 @@ export function CountIn({
           </div>
         </Notice>
       )}
+      <Found title="One too many?" but={copy.id} />
       <Quiet>
         {loan
           ? 'It is to be cleaned then: wash or wipe, air dry, and quarantine what cannot be washed.'

@@ -39,6 +39,33 @@ const part = (materialId: number, name: string, due: number, present: number): P
   takes: 1,
 });
 
+describe('one too many', () => {
+  it('goes home to another kit that misses one', async () => {
+    const piece = (label: string, isHere = true) => ({
+      copyId: 20,
+      label,
+      kit: 'Limpet lid slide',
+      part: 1,
+      name: 'Cap',
+      materialId: 2,
+      missing: 1,
+      isHere,
+    });
+    const calls = answer({
+      'GET /pieces/missing': [piece('FB-002a'), { ...piece('FB-002c', false), copyId: 21 }],
+      'POST /copies/20/found': { ...COPY, label: 'FB-002a' },
+    });
+    desk(lent);
+    await userEvent.click(screen.getByText('One too many?'));
+    const list = await screen.findByRole('list', { name: 'Kits that miss it' });
+    expect(list).toHaveTextContent('it is out: put it in when it comes back');
+    await userEvent.click(within(list).getByRole('button', { name: 'One Cap home to FB-002a' }));
+    await waitFor(() => expect(calls[0]!.body).toEqual({ part: 1, count: 1 }));
+    await userEvent.type(screen.getByRole('textbox', { name: 'What is it?' }), 'peg');
+    expect(await screen.findByText(/No kit misses that/)).toBeVisible();
+  });
+});
+
 describe('lending', () => {
   it('lends for as long as the place lends', async () => {
     const calls = answer({ 'POST /loans': { id: 1 } });

@@ -11,6 +11,7 @@ import { useBorrowers, useLendingSummary, useMaterials, usePlace } from '../../d
 import { kits } from '../../../core/needs/supply.ts';
 import { useNeeds } from '../../design/onBench.ts';
 import { useScanner } from '../../devices/scanner.ts';
+import { Found } from './Found.tsx';
 import { TryScanner } from './TryScanner.tsx';
 import { Confirm } from '../../parts/Confirm.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
@@ -162,6 +163,7 @@ export function Component() {
               onChoose={choose}
             />
           ))}
+          <Found title="A piece turned up: whose is it?" />
           <TryScanner />
         </Stack>
       </div>

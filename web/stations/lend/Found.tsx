@@ -1,0 +1,107 @@
+import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { styled } from 'styled-components';
+import type { Copy, MissingPiece } from '../../../contract/lending.ts';
+import { api, words } from '../../data/api.ts';
+import { useChange } from '../../data/queries.ts';
+import { Button } from '../../parts/Button.tsx';
+import { TextField } from '../../parts/Field.tsx';
+import { say } from '../../parts/messages.ts';
+import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
+
+const Fold = styled.details`
+  font-size: 14px;
+  summary {
+    cursor: pointer;
+    min-height: 44px;
+    display: flex;
+    align-items: center;
+    text-decoration: underline;
+    text-underline-offset: 2px;
+  }
+  > div {
+    max-width: 520px;
+  }
+`;
+
+/** Kits that are listed before a name is typed. */
+const FEW = 8;
+
+/** Where a piece belongs that is one too many, or turned up under a sofa: kits that miss one, and a touch that brings it home. */
+export function Found({ title, but }: { title: string; but?: number }) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <Fold onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>{title}</summary>
+      {isOpen && <Homes but={but} />}
+    </Fold>
+  );
+}
+
+function Homes({ but }: { but: number | undefined }) {
+  const [typed, setTyped] = useState('');
+  const { data: missing, error } = useQuery({
+    queryKey: ['pieces', 'missing'],
+    queryFn: () => api<MissingPiece[]>('GET', '/pieces/missing'),
+  });
+  const home = useChange((m: MissingPiece) =>
+    api<Copy>('POST', `/copies/${m.copyId}/found`, { part: m.part, count: 1 }),
+  );
+  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  if (!missing) return <p role="status">Looking for kits that miss something …</p>;
+  const wanted = typed.trim().toLowerCase();
+  const fits = missing.filter(
+    (m) => m.copyId !== but && `${m.name} ${m.kit} ${m.label}`.toLowerCase().includes(wanted),
+  );
+  const listed = wanted === '' ? fits.slice(0, FEW) : fits.slice(0, 50);
+  return (
+    <Stack $gap={8}>
+      <TextField
+        label="What is it?"
+        value={typed}
+        onChange={setTyped}
+        hint="a piece, a kit or a label; all that miss something are listed"
+      />
+      {home.error && <Notice tone="stop">{words(home.error)}</Notice>}
+      {listed.length === 0 ? (
+        <Quiet>
+          {missing.length === 0
+            ? 'No kit misses anything. Put it on the shelf in Gather.'
+            : 'No kit misses that. Put it on the shelf in Gather.'}
+        </Quiet>
+      ) : (
+        <ul aria-label="Kits that miss it" style={{ display: 'grid', gap: 6 }}>
+          {listed.map((m) => (
+            <li key={`${m.copyId} ${m.part}`}>
+              <Spread>
+                <span>
+                  <b>{m.label}</b> {m.kit}: {m.missing} × {m.name}
+                  {!m.isHere && (
+                    <>
+                      <br />
+                      <Quiet>it is out: put it in when it comes back</Quiet>
+                    </>
+                  )}
+                </span>
+                {m.isHere && (
+                  <Button
+                    small
+                    plain
+                    isDisabled={home.isPending}
+                    aria-label={`One ${m.name} home to ${m.label}`}
+                    onPress={() =>
+                      home.mutate(m, { onSuccess: (c) => say(`${m.name} is back in ${c.label}.`) })
+                    }
+                  >
+                    It belongs here
+                  </Button>
+                )}
+              </Spread>
+            </li>
+          ))}
+        </ul>
+      )}
+      {fits.length > listed.length && <Quiet>and {fits.length - listed.length} more: type what it is</Quiet>}
+    </Stack>
+  );
+}
