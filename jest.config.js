@@ -18,6 +18,8 @@ const common = {
 };
 export default {
   watchman: false,
+  // Left to itself Jest keeps one core free, and waits on two.
+  maxWorkers: '100%',
   // A busy machine may take its time; a test that hangs is still ended.
   testTimeout: 120_000,
   projects: [

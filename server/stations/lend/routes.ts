@@ -14,6 +14,8 @@ import {
   returnInput,
   stateInput,
 } from '../../../contract/lending.ts';
+import { day } from '../../../contract/common.ts';
+import { daysBetween } from '../../../core/calendar/days.ts';
 import { kitBuild, kitGiving, kitInput, kitUpdate, paperQuery } from '../../../contract/kits.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
 import { hungUp } from '../../compute/hungUp.ts';
@@ -27,6 +29,8 @@ import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
 import { countCardPdf, pictureSheetPdf } from '../../formats/familySheet.ts';
 import { lasting } from './durability.ts';
+import { termReportPdf } from '../../formats/termReport.ts';
+import { termReport } from './term.ts';
 import { bringHome, listMissing } from './found.ts';
 import { eraseFamily, familyData } from './erase.ts';
 import { designFamilyPaper, familyPaper } from './familyPaper.ts';
@@ -49,6 +53,15 @@ const labelQuery = z.strictObject({
   ...labelSheet.shape,
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
 });
+
+const termQuery = z
+  .strictObject({
+    from: day,
+    to: day,
+    paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
+  })
+  .refine((q) => q.from <= q.to, { path: ['to'], message: 'must not be before the term begins' })
+  .refine((q) => daysBetween(q.from, q.to) <= 400, { path: ['to'], message: 'must be within 400 days' });
 
 export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
   const r = Router();
@@ -211,6 +224,13 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
   r.post('/loans', async (req, res) => {
     const input = read(loanInput, req.body);
     res.status(201).json(await inTransaction((m) => lend.lend(m, input, today())));
+  });
+  r.get('/term.pdf', async (req, res) => {
+    const { from, to, paper } = read(termQuery, req.query);
+    const m = em();
+    const size = paper ?? ((await m.findOneOrFail(PlaceRow, { id: 1 })).paper as 'A4' | 'Letter');
+    const pdf = await termReportPdf(await termReport(m, from, to, today()), size);
+    res.type('pdf').attachment(`term-${from}-to-${to}.pdf`).send(Buffer.from(pdf));
   });
   r.get('/pieces/missing', async (_req, res) => void res.json(await listMissing(em())));
   r.post('/copies/:id/found', async (req, res) => {

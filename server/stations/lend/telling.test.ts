@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import type { Copy, Loan, Reservation, KitHistory, MissingPiece } from '../../../contract/lending.ts';
 import type { Telling } from '../../../contract/telling.ts';
-import { startTest, withDesign, type TestDesk } from '../../testing.ts';
+import { pdfText, startTest, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;
 let copies: { id: number; label: string }[];
@@ -102,6 +102,55 @@ describe('a piece that turns up', () => {
     const refused = await desk.post(`/copies/${copies[1]!.id}/found`, { part: 1, count: 1 }).expect(409);
     expect((refused.body as { detail: string }).detail).toContain('Grey Punt');
   });
+});
+
+it('a term is on paper: loans, what went missing at its price, what was learned', async () => {
+  const [{ parts }] = (await desk.get('/copies?label=FB-001a')).body as [Copy];
+  const shop = (await desk.post('/suppliers', { name: 'Pier', delivery: 0 }).expect(201)).body as {
+    id: number;
+  };
+  const cap = parts.find((p) => p.name === 'Cap')!.materialId!;
+  await desk
+    .post('/offers', {
+      supplierId: shop.id,
+      name: 'Caps, 10',
+      price: 250,
+      contents: [{ materialId: cap, quantity: 10 }],
+    })
+    .expect(201);
+  const loan = await lent(0, 'Amber Dory');
+  await lent(1, 'Teal Skiff');
+  await desk.post(`/loans/${loan.id}/return`, { present: [1, 5], then: 'shelve' }).expect(200);
+  const { designId } = ((await desk.get('/copies')).body as Copy[])[0]!;
+  await desk
+    .post('/notes', {
+      designId,
+      child: 'G-04',
+      rung: 'Loose slot',
+      bits: 6,
+      seconds: 40,
+      count: 8,
+      of: 'caps',
+      help: 'none',
+      liked: 'fine',
+      words: '',
+      satOn: '2026-11-20',
+      before: [],
+    })
+    .expect(201);
+  const text = (await pdfText(desk, '/term.pdf?from=2026-09-01&to=2026-11-30')).replace(/\s+/g, ' ');
+  expect(text).toContain('2 loans of 2 kits to 2 families; none was late. 2 kits were made.');
+  // Three caps at 2.50 for ten.
+  expect(text).toContain('3 pieces went missing, worth €0.75.');
+  expect(text).toMatch(/Drop tub 2 2 0 1/);
+  expect(text).toMatch(/Cap 3 €0\.75 Together 3 €0\.75/);
+  expect(text).toContain('1 child was watched; 1 rung was managed alone for the first time.');
+  expect(text).toMatch(/Drop tub \(pincer and release\) 1 1 1 1 of 1/);
+  await desk.get('/term.pdf?from=2026-11-30&to=2026-09-01').expect(400);
+  await desk.get('/term.pdf?from=2026-09-01').expect(400);
+  const empty = await pdfText(desk, '/term.pdf?from=2020-01-01&to=2020-03-01&paper=Letter');
+  for (const words of ['Nothing was lent', 'Nothing went missing', 'No sitting was noted'])
+    expect(empty).toContain(words);
 });
 
 describe('several kits to one family', () => {

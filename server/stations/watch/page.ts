@@ -38,7 +38,8 @@ interface Columns extends Omit<Watched, 'designId' | 'satOn' | 'before'> {
   before: string;
 }
 
-async function watched(em: EntityManager): Promise<Watched[]> {
+/** Notes as the watching sees them, the oldest first. */
+export async function watched(em: EntityManager): Promise<Watched[]> {
   const found = await rows<Columns>(
     em,
     `select * from (select id, child, design_id, rung, bits, help, seconds, count, tries, managed, liked, sat_on, before from note order by sat_on desc, id desc limit ${MOST_NOTES}) order by sat_on, id`,

@@ -15,6 +15,7 @@ import { Chart } from '../../parts/Chart.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { CountField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, SideBySide, Stack } from '../../parts/Panel.tsx';
+import { TermReport } from './TermReport.tsx';
 
 const Row = styled.button`
   display: grid;
@@ -222,6 +223,7 @@ export function Component() {
           </Panel>
         </SideBySide>
       )}
+      <TermReport place={place} />
     </Stack>
   );
 }

@@ -1,0 +1,111 @@
+import type { Day } from '../calendar/days.ts';
+import { rungKey, isAlone, managedAlone, type Watched } from './outcomes.ts';
+
+/** A kit's count as it is on record: what was there, and what was filled from the shelf. */
+export interface CountOnRecord {
+  readonly copyId: number;
+  readonly on: Day;
+  /** It came after a loan. */
+  readonly afterLoan: boolean;
+  readonly parts: readonly {
+    readonly name: string;
+    readonly materialId: number | null;
+    readonly due: number;
+    readonly present: number;
+  }[];
+  readonly filled: readonly { readonly materialId: number; readonly quantity: number }[];
+}
+
+/** What went missing, by what it is. */
+export interface Loss {
+  readonly name: string;
+  readonly materialId: number | null;
+  readonly lost: number;
+}
+
+/**
+ * Pieces that were there at one count and not at the next after a loan, within a time, by what they are, most first. What was
+ * missing before is not lost again.
+ *
+ * @param counts of all time, oldest first: the count before says what was lent
+ */
+export function lossesIn(counts: readonly CountOnRecord[], from: Day, to: Day): Loss[] {
+  const there = new Map<string, number>();
+  const losses = new Map<string, { name: string; materialId: number | null; lost: number }>();
+  for (const c of counts)
+    for (const p of c.parts) {
+      const key = `${c.copyId} ${p.name}`;
+      const before = there.get(key) ?? p.due;
+      const gone = Math.max(0, before - p.present);
+      const filled = c.filled
+        .filter((f) => f.materialId === p.materialId)
+        .reduce((n, f) => n + f.quantity, 0);
+      there.set(key, Math.min(p.due, p.present + filled));
+      if (gone === 0 || !c.afterLoan || c.on < from || c.on > to) continue;
+      const of = String(p.materialId ?? p.name);
+      const loss = losses.get(of) ?? { name: p.name, materialId: p.materialId, lost: 0 };
+      loss.lost += gone;
+      losses.set(of, loss);
+    }
+  return [...losses.values()].sort((a, b) => b.lost - a.lost || (a.name < b.name ? -1 : 1));
+}
+
+/** What notes of a time say of one design. */
+export interface Learned {
+  readonly designId: number;
+  readonly sittings: number;
+  readonly children: number;
+  /** Rungs that a child managed alone for the first time, all children together. */
+  readonly newlyAlone: number;
+  /** Sittings that were loved or fine, of those where that was noted. */
+  readonly liked: readonly [good: number, noted: number];
+}
+
+/** What was learned within a time, by design, what brought most first. `notes` of all time, oldest first. */
+export function learnedIn(notes: readonly Watched[], from: Day, to: Day): Learned[] {
+  const alone = new Set<string>();
+  interface Open {
+    sittings: number;
+    children: Set<string>;
+    newlyAlone: number;
+    liked: [number, number];
+  }
+  const designs = new Map<number, Open>();
+  for (const n of notes) {
+    const isIn = n.satOn >= from && n.satOn <= to;
+    const of = designs.get(n.designId) ?? {
+      sittings: 0,
+      children: new Set<string>(),
+      newlyAlone: 0,
+      liked: [0, 0] as [number, number],
+    };
+    if (isIn) {
+      designs.set(n.designId, of);
+      of.sittings++;
+      of.children.add(n.child);
+      if (n.liked !== null) {
+        of.liked[1]++;
+        if (n.liked === 'loved it' || n.liked === 'fine') of.liked[0]++;
+      }
+    }
+    const managed = [
+      ...(isAlone(n.help) ? n.before.map((b) => b.rung) : []),
+      ...(managedAlone(n) === 1 ? [n.rung] : []),
+    ];
+    for (const rung of managed) {
+      const key = `${n.child} ${rungKey({ designId: n.designId, rung })}`;
+      if (alone.has(key)) continue;
+      alone.add(key);
+      if (isIn) of.newlyAlone++;
+    }
+  }
+  return [...designs]
+    .map(([designId, d]) => ({
+      designId,
+      sittings: d.sittings,
+      children: d.children.size,
+      newlyAlone: d.newlyAlone,
+      liked: d.liked,
+    }))
+    .sort((a, b) => b.newlyAlone - a.newlyAlone || b.sittings - a.sittings);
+}

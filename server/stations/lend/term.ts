@@ -1,0 +1,98 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { Day } from '../../../core/calendar/days.ts';
+import { rateOf } from '../../../core/price/costs.ts';
+import { learnedIn, lossesIn, type CountOnRecord } from '../../../core/watch/term.ts';
+import { OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
+import { rows } from '../../db/rows.ts';
+import type { TermReport } from '../../formats/termReport.ts';
+import { outOfStock } from '../gather/service.ts';
+import { watched } from '../watch/page.ts';
+
+/** Counts that are looked at; older ones say nothing of a term. */
+const MOST_COUNTS = 50_000;
+
+interface CountColumns {
+  copyId: number;
+  on: string;
+  afterLoan: number;
+  parts: string;
+  filled: string;
+}
+
+/** What happened from one day to another, both included: loans, losses at the rates of Price, kits made, and what was learned. */
+export async function termReport(em: EntityManager, from: Day, to: Day, today: Day): Promise<TermReport> {
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  const byKit = await rows<TermReport['kits'][number]>(
+    em,
+    'select coalesce(k.name, d.name) as name, count(*) as loans, count(distinct l.borrower_id) as families, sum(case when l.due_on < coalesce(l.returned_on, ?) then 1 else 0 end) as late, sum(case when l.returned_on is null then 1 else 0 end) as out from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.lent_on between ? and ? group by 1 order by 2 desc, 1',
+    [today, from, to],
+  );
+  const [{ families, copies }] = (await rows<{ families: number; copies: number }>(
+    em,
+    'select count(distinct borrower_id) as families, count(distinct copy_id) as copies from loan where lent_on between ? and ?',
+    [from, to],
+  )) as [{ families: number; copies: number }];
+  const [{ made }] = (await rows<{ made: number }>(
+    em,
+    'select coalesce(sum(copies), 0) as made from build where built_on between ? and ?',
+    [from, to],
+  )) as [{ made: number }];
+  const counts = (
+    await rows<CountColumns>(
+      em,
+      `select copy_id as copyId, counted_on as "on", loan_id is not null as afterLoan, parts, filled from (select * from "count" where counted_on <= ? order by id desc limit ${MOST_COUNTS}) order by id`,
+      [to],
+    )
+  ).map((c): CountOnRecord => ({
+    copyId: c.copyId,
+    on: c.on,
+    afterLoan: c.afterLoan !== 0,
+    parts: JSON.parse(c.parts) as CountOnRecord['parts'],
+    filled: JSON.parse(c.filled) as CountOnRecord['filled'],
+  }));
+  const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' }, limit: 500 });
+  const suppliers = await em.find(SupplierRow, {});
+  const gone = await outOfStock(em);
+  const packs = offers.map((o) => ({
+    supplierId: o.supplier.id,
+    price: o.price,
+    inStock: !gone.has(o.id),
+    contents: o.contents,
+  }));
+  const materials = new Map(
+    (
+      await rows<{ id: number; unit: 'each' | 'mm'; worth: number | null }>(
+        em,
+        'select id, unit, worth from material',
+      )
+    ).map(({ worth, ...m }) => [m.id, { ...m, ...(worth === null ? {} : { worth }) }]),
+  );
+  const losses = lossesIn(counts, from, to).map(({ name, materialId, lost }) => {
+    const m = materialId === null ? undefined : materials.get(materialId);
+    const rate = m && m.unit === 'each' ? rateOf(m, packs, suppliers) : null;
+    return { name, lost, cost: rate === null || rate.from === 'saved' ? null : rate.minor * lost };
+  });
+  const names = new Map(
+    (await rows<{ id: number; name: string; skill: string }>(em, 'select id, name, skill from design')).map(
+      (d) => [d.id, d],
+    ),
+  );
+  const notes = await watched(em);
+  return {
+    place: place.name,
+    from,
+    to,
+    money: { currency: place.currency, locale: place.locale },
+    families,
+    copies,
+    made,
+    kits: byKit,
+    losses,
+    learned: learnedIn(notes, from, to).map(({ designId, ...l }) => ({
+      ...l,
+      name: names.get(designId)?.name ?? 'a design that is gone',
+      skill: names.get(designId)?.skill ?? '',
+    })),
+    children: new Set(notes.filter((n) => n.satOn >= from && n.satOn <= to).map((n) => n.child)).size,
+  };
+}
