@@ -111,7 +111,11 @@ describe('times that come back', () => {
     expect(repeatedDays('2026-11-27', repeats, '2026-12-01')).toEqual(days);
   });
   it('keep their day of the week, and the first day even where it is none of them', () => {
-    expect(repeatedDays('2026-11-27', 'weekly', '2026-12-11')).toEqual(['2026-11-27', '2026-12-04', '2026-12-11']);
+    expect(repeatedDays('2026-11-27', 'weekly', '2026-12-11')).toEqual([
+      '2026-11-27',
+      '2026-12-04',
+      '2026-12-11',
+    ]);
     expect(repeatedDays('2026-11-28', 'weekdays', '2026-11-30')).toEqual(['2026-11-28', '2026-11-30']);
     expect(repeatedDays('2026-11-27', 'daily', '2026-11-01')).toEqual(['2026-11-27']);
   });

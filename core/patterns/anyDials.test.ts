@@ -158,7 +158,8 @@ describe.each(families.map((p) => [p.id, p] as const))('%s, however its dials ar
             market: 'strictest of both',
           });
           for (const f of findings)
-            if (f.verdict !== 'clear') say(f.title === f.where ? undefined : f.title, f.words, f.remedy ?? undefined);
+            if (f.verdict !== 'clear')
+              say(f.title === f.where ? undefined : f.title, f.words, f.remedy ?? undefined);
         });
       }),
       runs,
