@@ -1,15 +1,24 @@
 import { z } from 'zod';
-import { TELLING_LANGUAGES, type TellingLanguage, type ToTell } from '../core/lend/telling.ts';
-import { id } from './common.ts';
+import { LANGUAGES } from '../core/lend/sheetWords.ts';
+import {
+  MESSAGE_MARKS,
+  MESSAGE_PARTS,
+  strayMark,
+  type MessagePart,
+  type MessageTemplate,
+  type OwnMessages,
+  type ToTell,
+} from '../core/lend/telling.ts';
+import { id, version } from './common.ts';
+
+export const tellingLanguage = z.enum(LANGUAGES, { error: `expected one of ${LANGUAGES.join(', ')}` });
 
 /** How a family was told. */
 export const TOLD_BY = ['printed', 'copied', 'mailed', 'said'] as const;
 export const tellingInput = z.strictObject({
   borrowerId: id,
   by: z.enum(TOLD_BY, { error: `expected one of ${TOLD_BY.join(', ')}` }),
-  language: z
-    .enum(TELLING_LANGUAGES, { error: `expected one of ${TELLING_LANGUAGES.join(', ')}` })
-    .optional(),
+  language: tellingLanguage.optional(),
 });
 
 export interface ToldAt {
@@ -21,9 +30,38 @@ export interface Telling {
   readonly borrowerId: number;
   readonly borrower: string;
   readonly items: readonly ToTell[];
-  readonly language: TellingLanguage;
+  readonly language: string;
   readonly subject: string;
   readonly words: string;
   /** When it was told just this; null where it was not yet. */
   readonly told: ToldAt | null;
+}
+
+const part = (of: MessagePart) =>
+  z
+    .string({ error: 'expected words' })
+    .max(1000, 'may have at most 1,000 characters')
+    .superRefine((words, context) => {
+      const stray = strayMark(of, words);
+      if (stray !== null)
+        context.addIssue({
+          code: 'custom',
+          message: `does not know {${stray}}; expected ${MESSAGE_MARKS[of].map((m) => `{${m}}`).join(', ')}`,
+        });
+    })
+    .optional();
+const template = z.strictObject(
+  Object.fromEntries(MESSAGE_PARTS.map((p) => [p, part(p)])) as Record<MessagePart, ReturnType<typeof part>>,
+);
+/** A place's own words to families, by language; an empty part is said as shipped. With the place's version. */
+export const ownMessages = z.strictObject({
+  version,
+  own: z.partialRecord(tellingLanguage, template),
+});
+
+/** Words that messages to families are put together from. */
+export interface MessageWords {
+  readonly version: number;
+  readonly shipped: Readonly<Record<string, MessageTemplate>>;
+  readonly own: OwnMessages;
 }

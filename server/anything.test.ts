@@ -191,6 +191,11 @@ beforeAll(async () => {
       path: `/borrowers/${ids.borrower}`,
       body: { name: 'Teal Skiff', group: 'Gulls', allergies: ['milk'] },
     },
+    {
+      method: 'put',
+      path: '/message-words',
+      body: { version: 1, own: { en: { hello: 'Dear {family},' } } },
+    },
     { method: 'post', path: `/copies/${ids.copy}/found`, body: { part: 0, count: 1 } },
     {
       method: 'post',

@@ -28,59 +28,70 @@ export function toldOfLoan(
 }
 export const keptUntil = (today: Day): Day => addDays(today, KEPT_DAYS);
 
-interface Template {
-  readonly subject: Readonly<Record<ToldOf, string>>;
-  readonly hello: string;
-  readonly line: Readonly<Record<ToldOf, string>>;
-  readonly end: string;
-  readonly ring: string;
-}
+/** What a message is put together from, by what stands in braces; each has only those that it knows. */
+export const MESSAGE_MARKS = {
+  hello: ['family', 'place'],
+  recalledSubject: ['kit', 'label', 'day'],
+  recalled: ['kit', 'label', 'day'],
+  lateSubject: ['kit', 'label', 'day'],
+  late: ['kit', 'label', 'day'],
+  soonSubject: ['kit', 'label', 'day'],
+  soon: ['kit', 'label', 'day'],
+  readySubject: ['kit', 'label', 'day'],
+  ready: ['kit', 'label', 'day'],
+  end: ['place'],
+  ring: ['phone'],
+} as const satisfies Record<string, readonly string[]>;
+export type MessagePart = keyof typeof MESSAGE_MARKS;
+export const MESSAGE_PARTS = Object.keys(MESSAGE_MARKS) as MessagePart[];
+export type MessageTemplate = Readonly<Record<MessagePart, string>>;
+/** A place's own words by language; what it left empty is said as shipped. */
+export type OwnMessages = Readonly<Record<string, Partial<MessageTemplate>>>;
 
-/** Languages that a telling is written in; where a place adds others, its own words come with them. */
-export const TELLING_LANGUAGES = ['en', 'es'] as const;
-export type TellingLanguage = (typeof TELLING_LANGUAGES)[number];
+/** The first mark in braces that a part does not know; null where it knows all. */
+export const strayMark = (part: MessagePart, words: string): string | null =>
+  [...words.matchAll(/\{([^{}]*)\}/g)]
+    .map((m) => m[1]!)
+    .find((mark) => !(MESSAGE_MARKS[part] as readonly string[]).includes(mark)) ?? null;
 
-const TEMPLATES: Readonly<Record<TellingLanguage, Template>> = {
+/** Languages that messages ship in; a place adds others with its own words. */
+export const SHIPPED_MESSAGES: Readonly<Record<string, MessageTemplate>> = {
   en: {
-    subject: {
-      recalled: 'Please bring {kit} back now',
-      late: '{kit} was due back',
-      soon: '{kit} is due back soon',
-      ready: '{kit} is here for you',
-    },
     hello: 'Hello {family},',
-    line: {
-      recalled:
-        '{kit} ({label}) did not pass a test here. Please put it away now, out of reach of children, and bring it back with every part as soon as you can.',
-      late: '{kit} ({label}) was due back on {day}. Please bring it back with all its parts. If something is missing, bring it all the same and tell us.',
-      soon: '{kit} ({label}) is due back on {day}. If you want it longer, ask us.',
-      ready: '{kit} ({label}) is here for you. We keep it until {day}.',
-    },
+    recalledSubject: 'Please bring {kit} back now',
+    recalled:
+      '{kit} ({label}) did not pass a test here. Please put it away now, out of reach of children, and bring it back with every part as soon as you can.',
+    lateSubject: '{kit} was due back',
+    late: '{kit} ({label}) was due back on {day}. Please bring it back with all its parts. If something is missing, bring it all the same and tell us.',
+    soonSubject: '{kit} is due back soon',
+    soon: '{kit} ({label}) is due back on {day}. If you want it longer, ask us.',
+    readySubject: '{kit} is here for you',
+    ready: '{kit} ({label}) is here for you. We keep it until {day}.',
     end: 'Thank you. {place}',
     ring: 'Questions: ring {phone}.',
   },
   es: {
-    subject: {
-      recalled: 'Por favor, devuelvan ahora {kit}',
-      late: '{kit} tenía que estar de vuelta',
-      soon: '{kit} tiene que volver pronto',
-      ready: '{kit} está aquí para ustedes',
-    },
     hello: 'Hola, {family}:',
-    line: {
-      recalled:
-        '{kit} ({label}) no pasó una prueba aquí. Guárdenlo ahora fuera del alcance de los niños y tráiganlo con todas sus piezas lo antes posible.',
-      late: '{kit} ({label}) tenía que volver el {day}. Por favor, tráiganlo con todas sus piezas. Si falta algo, tráiganlo igualmente y dígannoslo.',
-      soon: '{kit} ({label}) tiene que volver el {day}. Si lo quieren más tiempo, pregúntennos.',
-      ready: '{kit} ({label}) está aquí para ustedes. Lo guardamos hasta el {day}.',
-    },
+    recalledSubject: 'Por favor, devuelvan ahora {kit}',
+    recalled:
+      '{kit} ({label}) no pasó una prueba aquí. Guárdenlo ahora fuera del alcance de los niños y tráiganlo con todas sus piezas lo antes posible.',
+    lateSubject: '{kit} tenía que estar de vuelta',
+    late: '{kit} ({label}) tenía que volver el {day}. Por favor, tráiganlo con todas sus piezas. Si falta algo, tráiganlo igualmente y dígannoslo.',
+    soonSubject: '{kit} tiene que volver pronto',
+    soon: '{kit} ({label}) tiene que volver el {day}. Si lo quieren más tiempo, pregúntennos.',
+    readySubject: '{kit} está aquí para ustedes',
+    ready: '{kit} ({label}) está aquí para ustedes. Lo guardamos hasta el {day}.',
     end: 'Gracias. {place}',
     ring: 'Preguntas: llamen al {phone}.',
   },
 };
 
-export const isTellingLanguage = (code: string): code is TellingLanguage =>
-  (TELLING_LANGUAGES as readonly string[]).includes(code);
+/** Words for a language: the place's own before the shipped; null where neither says everything. */
+export function templateFor(language: string, own: OwnMessages): MessageTemplate | null {
+  const said = Object.fromEntries(Object.entries(own[language] ?? {}).filter(([, words]) => words !== ''));
+  const whole = { ...SHIPPED_MESSAGES[language], ...said };
+  return MESSAGE_PARTS.every((part) => whole[part]) ? (whole as MessageTemplate) : null;
+}
 
 const filled = (words: string, values: Readonly<Record<string, string>>): string =>
   words.replace(/\{(\w+)\}/g, (whole, key: string) => values[key] ?? whole);
@@ -91,10 +102,11 @@ export function messageFor(o: {
   readonly place: string;
   readonly phone: string;
   readonly items: readonly ToTell[];
-  readonly language: TellingLanguage;
+  readonly language: string;
+  readonly template: MessageTemplate;
   readonly locale: string;
 }): { subject: string; words: string } {
-  const t = TEMPLATES[o.language];
+  const t = o.template;
   const items = [...o.items].sort((a, b) => TOLD_OF.indexOf(a.of) - TOLD_OF.indexOf(b.of));
   // A place that writes the language has days as it writes them.
   const locale = o.locale.startsWith(o.language) ? o.locale : o.language;
@@ -105,10 +117,10 @@ export function messageFor(o: {
   });
   const [first] = items;
   return {
-    subject: first ? filled(t.subject[first.of], values(first)) : '',
+    subject: first ? filled(t[`${first.of}Subject`], values(first)) : '',
     words: [
-      filled(t.hello, { family: o.family }),
-      ...items.map((i) => filled(t.line[i.of], values(i))),
+      filled(t.hello, { family: o.family, place: o.place }),
+      ...items.map((i) => filled(t[i.of], values(i))),
       [filled(t.end, { place: `${o.place}.` }), o.phone === '' ? '' : filled(t.ring, { phone: o.phone })]
         .filter(Boolean)
         .join(' '),

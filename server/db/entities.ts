@@ -2,6 +2,7 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import type { PlaceRules } from '../../core/safety/rules.ts';
 import type { Hand } from '../../core/child/hand.ts';
 import type { KeepOutArea, Keeping, Risks } from '../../core/materials/material.ts';
+import type { OwnMessages } from '../../core/lend/telling.ts';
 import type { PersonRole } from '../../contract/people.ts';
 import type { BatchItem } from '../../contract/batches.ts';
 import type { Progress } from '../../core/plan/progress.ts';
@@ -33,6 +34,8 @@ export const PlaceRow = defineEntity({
     phone: p.string(),
     /** What an hour of adult work counts for, minor units. */
     hourly: p.integer().nullable(),
+    /** What families are told in the place's own words, by language. */
+    messages: p.json<OwnMessages>(),
     /** Whether everybody has to sign in on this machine too. */
     signIn: p.boolean(),
   },

@@ -307,6 +307,7 @@ class People extends Migration {
     );
     this.addSql('alter table "place" add column "sign_in" integer not null default 0');
     this.addSql('alter table "borrower" add column "erased_on" text null');
+    this.addSql(`alter table "place" add column "messages" json not null default '{}'`);
   }
 }
 

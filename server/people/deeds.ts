@@ -36,6 +36,7 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
   [/^(POST|PUT|DELETE) \/designs/, 'changed a design'],
   [/^(POST|PUT|DELETE) \/kits/, 'changed a kit of several designs'],
   [/^PUT \/place$/, 'changed the place'],
+  [/^PUT \/message-words$/, 'changed what families are told'],
   [/^(POST|PUT) \/rules/, 'changed a rule'],
   [/^POST \/files\/confirm$/, 'took a file in'],
   [/^POST \/backups\/[^/]+\/restore$/, 'put a backup back'],

@@ -4,7 +4,7 @@ import { ROLES, type PersonRole } from '../../contract/people.ts';
 const DOORS: readonly (readonly [path: RegExp, reads: PersonRole, writes: PersonRole])[] = [
   [/^\/(people|deeds)\b/, 'keeps', 'keeps'],
   [/^\/backups\b/, 'keeps', 'keeps'],
-  [/^\/(place|rules|rule-changes|own-rules)\b/, 'reads', 'keeps'],
+  [/^\/(place|rules|message-words)\b/, 'reads', 'keeps'],
   // Worked out, not written.
   [/^\/compute\b/, 'reads', 'reads'],
   [/^\/designs\/(file\/look|suggest|check)\b/, 'reads', 'reads'],

@@ -35,10 +35,19 @@ import { bringHome, listMissing } from './found.ts';
 import { eraseFamily, familyData } from './erase.ts';
 import { designFamilyPaper, familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
-import { tellingInput } from '../../../contract/telling.ts';
+import { ownMessages, tellingInput } from '../../../contract/telling.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { dueCalendar, tellingMail, tellingPdf } from '../../formats/telling.ts';
-import { dueDays, keepTelling, listTellings, oneTelling, tellingQuery, toldTo } from './telling.ts';
+import {
+  dueDays,
+  keepMessages,
+  keepTelling,
+  messageWords,
+  listTellings,
+  oneTelling,
+  tellingQuery,
+  toldTo,
+} from './telling.ts';
 import { dropReservation, listReservations, reserve } from './reserve.ts';
 import { changeState } from './states.ts';
 import * as lend from './service.ts';
@@ -231,6 +240,11 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
     const size = paper ?? ((await m.findOneOrFail(PlaceRow, { id: 1 })).paper as 'A4' | 'Letter');
     const pdf = await termReportPdf(await termReport(m, from, to, today()), size);
     res.type('pdf').attachment(`term-${from}-to-${to}.pdf`).send(Buffer.from(pdf));
+  });
+  r.get('/message-words', async (_req, res) => void res.json(await messageWords(em())));
+  r.put('/message-words', async (req, res) => {
+    const input = read(ownMessages, req.body);
+    res.json(await inTransaction((m) => keepMessages(m, input)));
   });
   r.get('/pieces/missing', async (_req, res) => void res.json(await listMissing(em())));
   r.post('/copies/:id/found', async (req, res) => {

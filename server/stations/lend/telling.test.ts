@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import type { Copy, Loan, Reservation, KitHistory, MissingPiece } from '../../../contract/lending.ts';
 import type { Telling } from '../../../contract/telling.ts';
+import { SHIPPED_MESSAGES } from '../../../core/lend/telling.ts';
 import { pdfText, startTest, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;
@@ -61,6 +62,37 @@ describe('a loan', () => {
     const [now] = (await desk.get('/copies?label=FB-001a')).body as Copy[];
     expect(now).toMatchObject({ toClean: false, openLoan: { borrower: 'Teal Skiff', dueOn: '2026-12-08' } });
     await handOn().expect(409);
+  });
+});
+
+describe('the place’s own words', () => {
+  const keep = (own: object, version = 1) => desk.put('/message-words', { version, own });
+  it('stand in every message, the shipped ones where it has none', async () => {
+    await lent(0, 'Amber Dory', '2026-11-26');
+    const { body: before } = await desk.get('/message-words').expect(200);
+    expect(before).toMatchObject({ version: 1, own: {}, shipped: { es: { hello: 'Hola, {family}:' } } });
+    await keep({ en: { hello: 'Dear {family} of {place},', soonSubject: '' } }).expect(200);
+    await keep({ en: { hello: 'Again' } }).expect(409);
+    const [telling] = (await desk.get('/tellings').expect(200)).body as Telling[];
+    expect(telling!.words).toMatch(/^Dear Amber Dory of Our cart,\n\nDrop tub \(FB-001a\) is due back/);
+    expect(telling!.subject).toBe('Drop tub is due back soon');
+  });
+  it('make another language, once every part has words', async () => {
+    await lent(0, 'Amber Dory', '2026-11-26');
+    await desk.get('/tellings?language=pl').expect(422);
+    const parts = Object.keys(SHIPPED_MESSAGES.en!);
+    await keep({ pl: { hello: 'Czesc {family},' } }).expect(200);
+    await desk.get('/tellings?language=pl').expect(422);
+    await keep({ pl: Object.fromEntries(parts.map((p) => [p, `${p} po polsku`])) }, 2).expect(200);
+    const [telling] = (await desk.get('/tellings?language=pl').expect(200)).body as Telling[];
+    expect(telling).toMatchObject({ language: 'pl', subject: 'soonSubject po polsku' });
+  });
+  it('say which mark a part does not know', async () => {
+    const { body } = await keep({ en: { ready: '{kit} is here, {name}' } }).expect(400);
+    expect(body).toMatchObject({
+      errors: [{ path: 'own.en.ready', message: 'does not know {name}; expected {kit}, {label}, {day}' }],
+    });
+    await keep({ xx: { hello: 'Hello' } }).expect(400);
   });
 });
 

@@ -1,27 +1,31 @@
 import type { EntityManager } from '@mikro-orm/core';
 import { z } from 'zod';
-import { tellingInput, type Telling, type ToldAt } from '../../../contract/telling.ts';
+import {
+  ownMessages,
+  tellingInput,
+  tellingLanguage,
+  type MessageWords,
+  type Telling,
+  type ToldAt,
+} from '../../../contract/telling.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import {
-  isTellingLanguage,
   keptUntil,
   messageFor,
-  TELLING_LANGUAGES,
+  SHIPPED_MESSAGES,
+  templateFor,
   toldOfLoan,
-  type TellingLanguage,
+  type MessageTemplate,
+  type OwnMessages,
   type ToTell,
 } from '../../../core/lend/telling.ts';
 import { BorrowerRow, PlaceRow, TellingRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
-import { notFound } from '../../problem.ts';
+import { notFound, ProblemError } from '../../problem.ts';
 import { recalledKits } from '../check/service.ts';
 import { listReservations } from './reserve.ts';
 
-export const tellingQuery = z.strictObject({
-  language: z
-    .enum(TELLING_LANGUAGES, { error: `expected one of ${TELLING_LANGUAGES.join(', ')}` })
-    .optional(),
-});
+export const tellingQuery = z.strictObject({ language: tellingLanguage.optional() });
 
 interface Out {
   borrowerId: number;
@@ -32,18 +36,28 @@ interface Out {
   dueOn: string;
 }
 
-/** The first language of the place that messages are written in, else English. */
-const languageOf = (place: { languages: string[] }): TellingLanguage =>
-  place.languages.find(isTellingLanguage) ?? 'en';
+/** The language asked, else the first of the place that messages are written in, else English. */
+function wordsIn(
+  place: { languages: string[]; messages: OwnMessages },
+  asked: string | undefined,
+): { language: string; template: MessageTemplate } {
+  for (const language of asked === undefined ? [...place.languages, 'en'] : [asked]) {
+    const template = templateFor(language, place.messages);
+    if (template) return { language, template };
+  }
+  throw new ProblemError(422, 'There are no words for that language yet.', [
+    { path: 'language', message: 'expected a language that every message has words in' },
+  ]);
+}
 
 /** Every family that there is something to tell today, with its message and when it was last told the same. */
 export async function listTellings(
   em: EntityManager,
   today: Day,
-  asked: TellingLanguage | undefined,
+  asked: string | undefined,
 ): Promise<Telling[]> {
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
-  const language = asked ?? languageOf(place);
+  const { language, template } = wordsIn(place, asked);
   const recalled = await recalledKits(em);
   const out = await rows<Out>(
     em,
@@ -83,6 +97,7 @@ export async function listTellings(
         phone: place.phone,
         items,
         language,
+        template,
         locale: place.locale,
       }),
       // Told of other kits is not told of these.
@@ -102,7 +117,7 @@ export async function oneTelling(
   em: EntityManager,
   borrowerId: number,
   today: Day,
-  language: TellingLanguage | undefined,
+  language: string | undefined,
 ): Promise<Telling> {
   const found = (await listTellings(em, today, language)).find((t) => t.borrowerId === borrowerId);
   if (!found) throw notFound(`anything to tell family ${borrowerId}`);
@@ -147,4 +162,34 @@ export async function dueDays(em: EntityManager, borrowerId: number) {
     [borrowerId],
   );
   return { family: family.name, place: place.name, loans };
+}
+
+/** What messages are put together from: as shipped, and in the place's own words. */
+export async function messageWords(em: EntityManager): Promise<MessageWords> {
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  return { version: place.version, shipped: SHIPPED_MESSAGES, own: place.messages };
+}
+
+export async function keepMessages(
+  em: EntityManager,
+  { version, own }: z.infer<typeof ownMessages>,
+): Promise<MessageWords> {
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  if (place.version !== version)
+    throw new ProblemError(
+      409,
+      'The place was changed meanwhile.',
+      [{ path: 'version', message: `is stale: it is ${place.version} now` }],
+      await messageWords(em),
+    );
+  // What says nothing of its own is left out.
+  const said = Object.fromEntries(
+    Object.entries(own).flatMap(([language, parts]) => {
+      const parts_ = Object.fromEntries(Object.entries(parts ?? {}).filter(([, words]) => words !== ''));
+      return Object.keys(parts_).length > 0 ? [[language, parts_]] : [];
+    }),
+  ) as OwnMessages;
+  em.assign(place, { messages: said }, { mergeObjectProperties: false });
+  await em.flush();
+  return messageWords(em);
 }

@@ -14,11 +14,18 @@ import { onShelf } from '../gather/shelf.ts';
 
 /** The place without its number: there is only one. */
 const placeJson = <
-  T extends { id: number; rules: unknown; signIn: boolean; hourly?: number | null | undefined },
+  T extends {
+    id: number;
+    rules: unknown;
+    signIn: boolean;
+    messages: unknown;
+    hourly?: number | null | undefined;
+  },
 >({
   id: _,
   rules: __,
   signIn: ___,
+  messages: ____,
   ...place
 }: T) => ({ ...place, hourly: place.hourly ?? null });
 

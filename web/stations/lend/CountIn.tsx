@@ -14,7 +14,7 @@ import { Button } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { Notice, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
-import { Found } from './Found.tsx';
+import { Homes } from './Found.tsx';
 import { begunCount, keepCount } from './begunCount.ts';
 
 const Count = styled.li`
@@ -87,6 +87,7 @@ export function CountIn({
     keepCount(copy.id, loan?.id ?? null, null);
     return after;
   });
+  const [isOver, setOver] = useState(false);
   const begun = !done.isSuccess && present.some((n, i) => n !== start[i]);
   useEffect(() => {
     onUnfinished(begun);
@@ -159,7 +160,6 @@ export function CountIn({
           </div>
         </Notice>
       )}
-      <Found title="One too many?" but={copy.id} />
       <Quiet>
         {loan
           ? 'It is to be cleaned then: wash or wipe, air dry, and quarantine what cannot be washed.'
@@ -185,7 +185,11 @@ export function CountIn({
             </Button>
           </>
         )}
+        <Button plain small aria-expanded={isOver} onPress={() => setOver(!isOver)}>
+          One too many?
+        </Button>
       </Row>
+      {isOver && <Homes but={copy.id} />}
     </Stack>
   );
 }

@@ -27,18 +27,19 @@ const Fold = styled.details`
 /** Kits that are listed before a name is typed. */
 const FEW = 8;
 
-/** Where a piece belongs that is one too many, or turned up under a sofa: kits that miss one, and a touch that brings it home. */
-export function Found({ title, but }: { title: string; but?: number }) {
+/** A piece that turned up, under a sofa or in another bag. */
+export function Found({ title }: { title: string }) {
   const [isOpen, setOpen] = useState(false);
   return (
     <Fold onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>{title}</summary>
-      {isOpen && <Homes but={but} />}
+      {isOpen && <Homes />}
     </Fold>
   );
 }
 
-function Homes({ but }: { but: number | undefined }) {
+/** Where a piece belongs: kits that miss one, and a touch that brings it home. `but` is the kit that is being counted. */
+export function Homes({ but }: { but?: number }) {
   const [typed, setTyped] = useState('');
   const { data: missing, error } = useQuery({
     queryKey: ['pieces', 'missing'],

@@ -2,12 +2,7 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { Telling, ToldAt } from '../../../contract/telling.ts';
-import {
-  isTellingLanguage,
-  TELLING_LANGUAGES,
-  type TellingLanguage,
-  type ToldOf,
-} from '../../../core/lend/telling.ts';
+import type { ToldOf } from '../../../core/lend/telling.ts';
 import type { Verdict as VerdictKind } from '../../../core/patterns/kernel.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
@@ -17,6 +12,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { say } from '../../parts/messages.ts';
 import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
+import { OwnWords, spoken, useMessageWords } from './OwnWords.tsx';
 
 const Cards = styled.div`
   display: grid;
@@ -101,12 +97,14 @@ function Family({ of }: { of: Telling }) {
 /** What families are to be told today: what is late, due soon, called back, or kept for them and in. */
 export function Component() {
   const { data: place } = usePlace();
-  const [chosen, setChosen] = useState<TellingLanguage | null>(null);
-  const language = chosen ?? place?.languages.find(isTellingLanguage) ?? 'en';
+  const [chosen, setChosen] = useState<string | null>(null);
+  const { data: said } = useMessageWords();
+  const languages = spoken(said, place?.languages ?? []);
+  const language = chosen ?? place?.languages.find((l) => languages.includes(l)) ?? 'en';
   const { data: list, error } = useQuery({
     queryKey: ['tellings', language],
     queryFn: () => api<Telling[]>('GET', `/tellings?language=${language}`),
-    enabled: place !== undefined,
+    enabled: place !== undefined && said !== undefined,
     placeholderData: (before) => before,
   });
   const printed = useChange(async () => {
@@ -130,8 +128,8 @@ export function Component() {
           inline
           label="Language"
           value={language}
-          onChange={(v) => setChosen(v as TellingLanguage)}
-          options={TELLING_LANGUAGES.map((l) => ({ value: l, label: languageName(l) }))}
+          onChange={setChosen}
+          options={languages.map((l) => ({ value: l, label: languageName(l) }))}
         />
         {list.length > 0 && (
           <>
@@ -164,6 +162,7 @@ export function Component() {
         Families are known here by code names: whom a mail goes to is filled in where you send it. What was
         told stays on record.
       </Quiet>
+      <OwnWords languages={place.languages} />
     </Stack>
   );
 }

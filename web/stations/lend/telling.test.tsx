@@ -1,7 +1,8 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { Reservation } from '../../../contract/lending.ts';
-import type { Telling } from '../../../contract/telling.ts';
+import type { MessageWords, Telling } from '../../../contract/telling.ts';
+import { SHIPPED_MESSAGES } from '../../../core/lend/telling.ts';
 import { answer, COPY, PLACE, show } from '../../testing/desk.tsx';
 import { HandOn, Renew, Reserve, Reserved } from './LoanMore.tsx';
 import { Component as Tell } from './Tell.tsx';
@@ -22,9 +23,16 @@ const LATE: Telling = {
   told: null,
 };
 
+const WORDS: MessageWords = { version: 3, shipped: SHIPPED_MESSAGES, own: {} };
+
 describe('telling families', () => {
   const open = (list: Telling[], more: Record<string, unknown> = {}) => {
-    const calls = answer({ 'GET /place': PLACE, 'GET /tellings': list, ...more });
+    const calls = answer({
+      'GET /place': PLACE,
+      'GET /tellings': list,
+      'GET /message-words': WORDS,
+      ...more,
+    });
     show(<Tell />, '/lend/tell');
     return calls;
   };
@@ -51,6 +59,28 @@ describe('telling families', () => {
     expect(await screen.findByText('Told on paper on 23 Nov.')).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: 'All are printed' }));
     await waitFor(() => expect(calls.map((c) => c.body)).toMatchObject([{ borrowerId: 4, by: 'printed' }]));
+  });
+  it('is put in the place’s own words, and goes back to the shipped ones', async () => {
+    let own: MessageWords['own'] = {};
+    const calls = open([], {
+      'GET /message-words': () => ({ ...WORDS, own }),
+      'PUT /message-words': (b: unknown) => {
+        ({ own } = b as MessageWords);
+        return { ...WORDS, version: 4, own };
+      },
+    });
+    await userEvent.click(await screen.findByRole('button', { name: 'English' }));
+    const hello = screen.getByRole('textbox', { name: /^How it begins/ });
+    expect(hello).toHaveValue('Hello {family},');
+    await userEvent.clear(hello);
+    await userEvent.type(hello, 'Dear {{family},');
+    await userEvent.click(screen.getByRole('button', { name: 'Keep these words' }));
+    // Only what differs is kept: the rest goes on as shipped.
+    await waitFor(() =>
+      expect(calls[0]!.body).toEqual({ version: 3, own: { en: { hello: 'Dear {family},' } } }),
+    );
+    await userEvent.click(await screen.findByRole('button', { name: 'As shipped' }));
+    await waitFor(() => expect(calls[1]!.body).toMatchObject({ own: { en: {} } }));
   });
   it('says so when there is nothing to tell', async () => {
     open([]);
