@@ -77,6 +77,13 @@ export const backup = z.object({
 });
 export type Backup = z.infer<typeof backup>;
 
+/** What a check of the file in use has found; one that is damaged is told as a problem. */
+export interface Soundness {
+  readonly bytes: number;
+  /** ISO 8601, UTC. */
+  readonly checkedAt: string;
+}
+
 /** What a copy holds, to look at before it is put back. */
 export interface BackupLook {
   readonly name: string;

@@ -32,6 +32,7 @@ export type Job =
   | { readonly kind: 'pattern'; readonly request: PatternRequest }
   | { readonly kind: 'read-file'; readonly request: PreviewRequest }
   | { readonly kind: 'backup'; readonly folder: string; readonly now: string; readonly daily?: boolean }
+  | { readonly kind: 'check-file'; readonly folder: string }
   | { readonly kind: 'look-at-backup'; readonly folder: string; readonly name: string }
   | {
       readonly kind: 'labels';
@@ -97,6 +98,8 @@ async function work(job: Job, means: Means): Promise<unknown> {
       return job.daily
         ? (await import('../db/backup.ts')).dailyBackup(job.folder, job.now)
         : (await import('../db/backup.ts')).makeBackup(job.folder, job.now);
+    case 'check-file':
+      return (await import('../db/restore.ts')).checkInUse(job.folder, new Date().toISOString());
     case 'look-at-backup':
       return (await import('../db/restore.ts')).lookAtBackup(job.folder, job.name);
     case 'labels':

@@ -37,6 +37,7 @@ export function firstLane(job: Job): Lane {
     case 'read-file':
     case 'backup':
     case 'look-at-backup':
+    case 'check-file':
     case 'labels':
       return 'long';
   }

@@ -1,8 +1,8 @@
-import { copyFileSync, existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { EntityManager } from '@mikro-orm/core';
 import Database from 'libsql';
-import type { BackupLook } from '../../contract/place.ts';
+import type { BackupLook, Soundness } from '../../contract/place.ts';
 import { StartError } from '../startError.ts';
 import { backupsIn } from './backup.ts';
 import { migrationNames } from './migrationNames.ts';
@@ -53,6 +53,12 @@ export function lookAtBackup(folder: string, name: string): BackupLook {
   } finally {
     db.close();
   }
+}
+
+/** Looks through the whole file in use, while it is used. @throws StartError where it is damaged */
+export function checkInUse(folder: string, now: string): Soundness {
+  checkFile(fileIn(folder), migrationNames);
+  return { bytes: statSync(fileIn(folder)).size, checkedAt: now };
 }
 
 /**

@@ -3,7 +3,7 @@ import { ROLES, type PersonRole } from '../../contract/people.ts';
 /** Doors that need more than their kind says, by the beginning of their address, the first that fits. */
 const DOORS: readonly (readonly [path: RegExp, reads: PersonRole, writes: PersonRole])[] = [
   [/^\/(people|deeds)\b/, 'keeps', 'keeps'],
-  [/^\/backups\b/, 'keeps', 'keeps'],
+  [/^\/(backups|integrity)\b/, 'keeps', 'keeps'],
   [/^\/(place|rules|message-words)\b/, 'reads', 'keeps'],
   // Worked out, not written.
   [/^\/compute\b/, 'reads', 'reads'],

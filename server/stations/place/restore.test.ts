@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
@@ -77,6 +77,21 @@ it('what is damaged, newer or no backup is refused in words, and nothing is chan
   await desk.post('/backups/fox-button-2030-01-03-000000.db/restore', {}).expect(404);
   await desk.get('/backups/..%2Ffox-button.db/look').expect(404);
   expect(await names()).toEqual(['Teal Skiff']);
+});
+
+it('the file in use is looked through, and damage in it is told', async () => {
+  for (let i = 0; i < 40; i++) await family(`Boat ${i} ${'x'.repeat(40)}`);
+  expect((await desk.get('/integrity').expect(200)).body).toMatchObject({
+    bytes: expect.any(Number) as number,
+  });
+  // Another program writes over a page in the middle of it.
+  await desk.inside.em().getConnection().execute('pragma wal_checkpoint(TRUNCATE)', [], 'all');
+  const file = join(folder, 'fox-button.db');
+  const bytes = readFileSync(file);
+  bytes.fill(0xab, 4096 * 3, 4096 * 6);
+  writeFileSync(file, bytes);
+  const { body } = await desk.get('/integrity').expect(422);
+  expect((body as { detail: string }).detail).toMatch(/damaged/);
 });
 
 it('a day has one copy of its own', async () => {

@@ -72,6 +72,11 @@ export function placeRoutes({ em, inTransaction, today, folder, door }: Inside):
     const { name, home } = named(req);
     res.attachment(name).sendFile(name, { root: resolve(backupsIn(home)) });
   });
+  r.get('/integrity', async (_req, res) => {
+    if (folder === null)
+      throw new ProblemError(422, 'This place is kept in memory alone; there is no file to check.');
+    res.json(await door.run({ kind: 'check-file', folder }, hungUp(res)));
+  });
   r.get('/backups/:name/look', async (req, res) => {
     const { name, home } = named(req);
     res.json(await door.run({ kind: 'look-at-backup', folder: home, name }, hungUp(res)));

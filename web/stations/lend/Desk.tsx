@@ -1,5 +1,4 @@
 import { useMemo, useState } from 'react';
-import { styled } from 'styled-components';
 import type { Borrower, Copy, Loan } from '../../../contract/lending.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { Place } from '../../../contract/place.ts';
@@ -14,6 +13,7 @@ import { Select } from '../../parts/Select.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
+import { Fold } from '../../parts/Fold.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { OwnData } from '../../parts/OwnData.tsx';
@@ -25,24 +25,14 @@ import { HandOn, Renew, Reserve } from './LoanMore.tsx';
 import { FamilyPast, KitPast } from './History.tsx';
 import { MoreKits } from './MoreKits.tsx';
 
-const Fold = styled.summary`
-  cursor: pointer;
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  font-size: 14px;
-  text-decoration: underline;
-  text-underline-offset: 2px;
-`;
-
 /** Fetched only when it is opened. */
 function Past({ title, children }: { title: string; children: React.ReactNode }) {
   const [open, setOpen] = useState(false);
   return (
-    <details onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <Fold>{title}</Fold>
+    <Fold onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>{title}</summary>
       {open && children}
-    </details>
+    </Fold>
   );
 }
 
@@ -93,8 +83,8 @@ export function Desk({
           />
         )}
         {(s.standing === 'in' || s.standing === 'to clean' || s.standing === 'resting') && (
-          <details>
-            <Fold>Count it without lending</Fold>
+          <Fold>
+            <summary>Count it without lending</summary>
             <CountIn
               copy={copy}
               materials={materials}
@@ -103,7 +93,7 @@ export function Desk({
               daysLate={0}
               onUnfinished={onUnfinished}
             />
-          </details>
+          </Fold>
         )}
         {copy.retiredOn === null && copy.recalled === null && (
           <Past title={copy.openLoan ? 'Renew, hand on or reserve it' : 'Reserve one like it'}>

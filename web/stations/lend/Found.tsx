@@ -1,28 +1,13 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { styled } from 'styled-components';
 import type { Copy, MissingPiece } from '../../../contract/lending.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
+import { Fold } from '../../parts/Fold.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
-
-const Fold = styled.details`
-  font-size: 14px;
-  summary {
-    cursor: pointer;
-    min-height: 44px;
-    display: flex;
-    align-items: center;
-    text-decoration: underline;
-    text-underline-offset: 2px;
-  }
-  > div {
-    max-width: 520px;
-  }
-`;
 
 /** Kits that are listed before a name is typed. */
 const FEW = 8;

@@ -1,24 +1,9 @@
 import { useState } from 'react';
-import { styled } from 'styled-components';
 import { simulateScan } from '../../devices/scanner.ts';
 import { Button } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
+import { Fold } from '../../parts/Fold.tsx';
 import { Quiet, Stack } from '../../parts/Panel.tsx';
-
-const Fold = styled.details`
-  font-size: 14px;
-  summary {
-    cursor: pointer;
-    min-height: 44px;
-    display: flex;
-    align-items: center;
-    text-decoration: underline;
-    text-underline-offset: 2px;
-  }
-  > div {
-    max-width: 420px;
-  }
-`;
 
 /** A simulated hand scanner, to see what a real one does at the desk. */
 export function TryScanner() {

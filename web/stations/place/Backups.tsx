@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { useQuery } from '@tanstack/react-query';
-import type { Backup, BackupLook, Restored } from '../../../contract/place.ts';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import type { Backup, BackupLook, Restored, Soundness } from '../../../contract/place.ts';
 import { api, sendFile, words } from '../../data/api.ts';
 import { useBackups, useChange } from '../../data/queries.ts';
 import { placeStyle, shortDay } from '../../data/style.ts';
@@ -68,6 +68,7 @@ export function Backups() {
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const make = useChange(() => api<Backup>('POST', '/backups', {}));
+  const check = useMutation({ mutationFn: () => api<Soundness>('GET', '/integrity') });
   const bring = useChange((file: File) =>
     sendFile<Backup>('/backups/file', file, 'application/octet-stream'),
   );
@@ -78,10 +79,19 @@ export function Backups() {
       <Stack $gap={10}>
         <Spread>
           <h2>Backups</h2>
-          <Button small plain isDisabled={make.isPending} onPress={() => make.mutate()}>
-            {make.isPending ? 'Copying …' : 'Back up now'}
-          </Button>
+          <Row>
+            <Button small plain isDisabled={check.isPending} onPress={() => check.mutate()}>
+              {check.isPending ? 'Looking through it …' : 'Check the file'}
+            </Button>
+            <Button small plain isDisabled={make.isPending} onPress={() => make.mutate()}>
+              {make.isPending ? 'Copying …' : 'Back up now'}
+            </Button>
+          </Row>
         </Spread>
+        {check.error && <Notice tone="stop">{words(check.error)}</Notice>}
+        {check.data && (
+          <Notice tone="clear">The file in use is sound, all {size(check.data.bytes)} of it.</Notice>
+        )}
         {make.error && <Notice tone="stop">{words(make.error)}</Notice>}
         {make.data && <Notice tone="clear">{make.data.name} is whole and sound.</Notice>}
         <Quiet>

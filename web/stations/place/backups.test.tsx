@@ -50,3 +50,10 @@ it('one that cannot be read says why, and cannot be put back', async () => {
   expect(await screen.findByText('It is damaged.')).toBeVisible();
   expect(screen.queryByRole('button', { name: 'Put it back' })).toBeNull();
 });
+
+it('the file in use is checked by a touch', async () => {
+  answer({ 'GET /backups': [], 'GET /integrity': { bytes: 385_024, checkedAt: '2026-11-24T08:00:00.000Z' } });
+  show(<Backups />);
+  await userEvent.click(await screen.findByRole('button', { name: 'Check the file' }));
+  expect(await screen.findByText('The file in use is sound, all 386 kB of it.')).toBeVisible();
+});
