@@ -32,7 +32,7 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
   [/^POST \/batches\/\d+\/progress$/, 'did a step at the bench'],
   [/^POST \/batches\/\d+\/made$/, 'finished a batch'],
   [/^(POST|PUT|DELETE) \/batches/, 'changed a batch'],
-  [/^POST \/designs\/\d+\/tests$/, 'tested by hand'],
+  [/^POST \/tests$/, 'tested by hand'],
   [/^(POST|PUT|DELETE) \/designs/, 'changed a design'],
   [/^(POST|PUT|DELETE) \/kits/, 'changed a kit of several designs'],
   [/^PUT \/place$/, 'changed the place'],

@@ -90,6 +90,11 @@ describe('roles', () => {
     await designs!.get('/people').expect(403);
     await designs!.get('/backups').expect(403);
     await designs!.post('/people', { name: 'Friend', password: WORD, role: 'keeps' }).expect(403);
+    // Written in another way, a door asks for no less.
+    for (const path of ['/PEOPLE', '/Backups', '/People/', '/DEEDS']) await designs!.get(path).expect(403);
+    await designs!.post('/People', { name: 'Friend', password: WORD, role: 'keeps' }).expect(403);
+    await designs!.post('/Borrowers/1/ERASE', {}).expect(403);
+    await as(keeper).post('/people', { name: 'KEEPER', password: WORD, role: 'reads' }).expect(409);
     await as(keeper).put('/place', place).expect(200);
   });
   it('are asked of every door by what it does', () => {

@@ -22,7 +22,9 @@ const DOORS: readonly (readonly [path: RegExp, reads: PersonRole, writes: Person
 /** What a request needs of whoever asks. */
 export function roleFor(method: string, path: string): PersonRole {
   const reads = method === 'GET' || method === 'HEAD';
-  const door = DOORS.find(([p]) => p.test(path));
+  // Doors open whatever the case of their address: so must what is asked of them.
+  const plain = path.toLowerCase();
+  const door = DOORS.find(([p]) => p.test(plain));
   if (door) return reads ? door[1] : door[2];
   return reads ? 'reads' : 'designs';
 }
