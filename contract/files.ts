@@ -60,7 +60,10 @@ export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; requir
     all: ['supplier', 'delivery', 'pack', 'price', 'material', 'quantity', 'shop_key', 'delivery_free_from'],
     required: ['supplier', 'pack', 'price', 'material', 'quantity'],
   },
-  families: { all: ['name', 'group', 'allergies'], required: ['name', 'group'] },
+  families: {
+    all: ['name', 'group', 'allergies', 'youngest', 'aim', 'children'],
+    required: ['name', 'group'],
+  },
   notes: {
     all: [
       'note',

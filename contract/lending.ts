@@ -1,7 +1,8 @@
 import { ALLERGIES } from '../core/lend/allergies.ts';
 import { z } from 'zod';
 import { HELP, LIKED } from '../core/watch/outcomes.ts';
-import type { Use } from '../core/patterns/kernel.ts';
+import { SKILLS, type Use } from '../core/patterns/kernel.ts';
+import { childCode } from './children.ts';
 import { day, id, name } from './common.ts';
 
 export const borrowerInput = z.strictObject({
@@ -14,6 +15,25 @@ export const borrowerInput = z.strictObject({
     })
     .max(ALLERGIES.length, `may have at most ${ALLERGIES.length} allergies`)
     .refine((list) => new Set(list).size === list.length, 'expected each allergy once')
+    .optional(),
+  /** Age of the youngest at home, months, as it was told: an old answer errs on the careful side. null where it is not known. */
+  youngest: z
+    .number({ error: 'expected an age in months' })
+    .int('expected whole months')
+    .min(0, 'must not be negative')
+    .max(216, 'must be at most 216 months')
+    .nullable()
+    .optional(),
+  /** The skill that is worked on at home; null for none in particular. */
+  aim: z
+    .enum(SKILLS, { error: `expected one of ${SKILLS.join(', ')}` })
+    .nullable()
+    .optional(),
+  /** Code names of its children, as notes use them; of a group, of those who use its room. */
+  children: z
+    .array(childCode, { error: 'expected a list of code names' })
+    .max(40, 'may have at most 40 children')
+    .refine((list) => new Set(list).size === list.length, 'expected each child once')
     .optional(),
 });
 export type BorrowerInput = z.infer<typeof borrowerInput>;

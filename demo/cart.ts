@@ -83,6 +83,19 @@ const cart = z.object({
       ),
     }),
   ),
+  /** Terms that are to be planned, for every family of the cart. */
+  terms: z
+    .array(
+      z.object({
+        name: z.string(),
+        from: dayOffset,
+        weeks: z.number().int(),
+        every: z.number().int(),
+        stays: z.number().int(),
+        cleanDays: z.number().int(),
+      }),
+    )
+    .default([]),
   /** Batches that are planned; days count from today. */
   batches: z
     .array(

@@ -16,6 +16,7 @@ import { copyOf } from '../server/stations/lend/copies.ts';
 import { addKit, buildKit } from '../server/stations/lend/kits.ts';
 import * as lend from '../server/stations/lend/service.ts';
 import { changeState } from '../server/stations/lend/states.ts';
+import { addTermPlan } from '../server/stations/lend/termPlan/service.ts';
 import { addBatch } from '../server/stations/make/batches.ts';
 import { build } from '../server/stations/make/service.ts';
 import * as shape from '../server/stations/shape/service.ts';
@@ -164,6 +165,10 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
       }),
     );
   }
+  for (const { from, ...t } of cart.terms)
+    await within((em) =>
+      addTermPlan(em, { ...t, from: addDays(today, from), borrowers: [...families.values()] }),
+    );
   for (const n of cart.notes) {
     const design = await shape.findDesign(db.em.fork(), designs.get(n.design)!.id);
     const { chosen } = await shape.chosenFor(db.em.fork(), design.materials, today);

@@ -42,6 +42,16 @@ beforeAll(async () => {
     },
   };
   const batch = await made('/batches', batchBody);
+  const termBody = {
+    name: 'Winter',
+    from: TODAY,
+    weeks: 4,
+    every: 2,
+    stays: 2,
+    cleanDays: 1,
+    borrowers: [borrower.id],
+  };
+  const term = await made('/term-plans', termBody);
   const build = (
     await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201)
   ).body as { copies: { id: number }[] };
@@ -56,6 +66,7 @@ beforeAll(async () => {
     offer: offer.id,
     kit: kit.id,
     batch: batch.id,
+    term: term.id,
   };
   const { body: kitBody } = (await desk.get(`/kits/${ids.kit}/file`)) as { body: unknown };
   const { body: fileBody } = (await desk.get(`/designs/${design.id}/file`)) as { body: unknown };
@@ -196,6 +207,9 @@ beforeAll(async () => {
       path: '/message-words',
       body: { version: 1, own: { en: { hello: 'Dear {family},' } } },
     },
+    { method: 'post', path: '/term-plans', body: { ...termBody, name: 'Second' } },
+    { method: 'put', path: `/term-plans/${ids.term}`, body: { ...termBody, version: 1, entries: [] } },
+    { method: 'post', path: `/term-plans/${ids.term}/plan`, body: { version: 1 } },
     { method: 'post', path: `/copies/${ids.copy}/found`, body: { part: 0, count: 1 } },
     {
       method: 'post',

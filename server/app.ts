@@ -15,6 +15,7 @@ import { checkRoutes } from './stations/check/routes.ts';
 import { fileInRoutes, fileRoutes } from './stations/files/routes.ts';
 import { gatherRoutes } from './stations/gather/routes.ts';
 import { lendRoutes } from './stations/lend/routes.ts';
+import { termPlanRoutes } from './stations/lend/termPlan/routes.ts';
 import { batchRoutes } from './stations/make/batchRoutes.ts';
 import { makeRoutes } from './stations/make/routes.ts';
 import { backupInRoutes } from './stations/place/uploads.ts';
@@ -92,6 +93,7 @@ export function makeApp(
     makeRoutes(inside),
     batchRoutes(inside),
     lendRoutes(inside),
+    termPlanRoutes(inside),
     watchRoutes(inside),
   );
   api.use((req) => {

@@ -70,10 +70,11 @@ export const purchaseAnswer = z.object({
 export type PurchaseAnswer = z.infer<typeof purchaseAnswer>;
 
 /** Solves a model in CPLEX LP text; values by column name, or the word why there are none. */
-export type SolveLp = (
-  lp: string,
-) =>
-  { status: 'optimal'; values: Record<string, number> } | { status: 'infeasible' } | { status: 'unproved' };
+export type SolveLp = (lp: string) =>
+  | { status: 'optimal'; values: Record<string, number> }
+  | { status: 'infeasible' }
+  /** `values`: what was best when the time was over, where there was anything. */
+  | { status: 'unproved'; values?: Record<string, number> };
 
 /** The solver stopped before it could prove the cheapest; nothing is guessed. */
 export class UnprovedError extends Error {}

@@ -7,7 +7,8 @@ export async function inlineDoor(): Promise<ComputeDoor> {
   const solver = makeSolver();
   await solver.ready();
   return {
-    run: async (job) => answerOf(await runJob(job, { solve: solver.solve(10), milliseconds: 1800 })),
+    run: async (job) =>
+      answerOf(await runJob(job, { solve: solver.solve(10), solveWithin: solver.solve, milliseconds: 1800 })),
     close: async () => {},
   };
 }

@@ -1,6 +1,8 @@
 import { StartError } from '../startError.ts';
 import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Shape } from '../../core/geometry/shape.ts';
+import { planTerm } from '../../core/lend/term/planTerm.ts';
+import type { TermEntry, TermProblem } from '../../core/lend/term/termProblem.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { passage } from '../../core/passage/passage.ts';
 import { cutLengths, type CutLengthsRequest } from '../../core/cut/lengths.ts';
@@ -28,6 +30,7 @@ export type Job =
   | { readonly kind: 'cut-lengths'; readonly request: CutLengthsRequest }
   | { readonly kind: 'cut-sheets'; readonly request: CutSheetsRequest }
   | { readonly kind: 'schedule'; readonly request: ScheduleRequest }
+  | { readonly kind: 'term'; readonly problem: TermProblem; readonly kept: readonly TermEntry[] }
   | { readonly kind: 'rasch'; readonly responses: readonly (readonly Response[])[] }
   | { readonly kind: 'pattern'; readonly request: PatternRequest }
   | { readonly kind: 'read-file'; readonly request: PreviewRequest }
@@ -56,6 +59,8 @@ export type JobAnswer =
 /** What a job may use: a solver, and milliseconds until it should come back with what it has. */
 export interface Means {
   readonly solve: SolveLp;
+  /** The same with so many seconds for each program. */
+  readonly solveWithin: (seconds: number) => SolveLp;
   readonly milliseconds: number;
 }
 
@@ -63,6 +68,8 @@ export interface Means {
 const SHORT_DAY = 12;
 const SHORT_SEARCH = 900;
 const LONG_SEARCH = 2500;
+/** Seconds for each of the three programs of a term at most. */
+const TERM_STEP = 7;
 
 async function work(job: Job, means: Means): Promise<unknown> {
   switch (job.kind) {
@@ -87,6 +94,8 @@ async function work(job: Job, means: Means): Promise<unknown> {
       const long = job.request.tasks.length > SHORT_DAY ? LONG_SEARCH : SHORT_SEARCH;
       return schedule(job.request, { now, until: now() + long });
     }
+    case 'term':
+      return planTerm(job.problem, job.kept, means.solveWithin(TERM_STEP));
     case 'rasch':
       return rasch(job.responses);
     case 'pattern':

@@ -33,6 +33,7 @@ export function firstLane(job: Job): Lane {
       return job.request.parts.length > 6 ? 'long' : 'quick';
     case 'cut-sheets':
     case 'schedule':
+    case 'term':
     case 'rasch':
     case 'read-file':
     case 'backup':

@@ -19,17 +19,17 @@ export function makeSolver(): { ready: () => Promise<void>; solve: (seconds: num
           time_limit: seconds,
           output_flag: false,
         });
-        if (found.Status === 'Optimal')
-          return {
-            status: 'optimal',
-            values: Object.fromEntries(
-              Object.entries(found.Columns as Record<string, { Primal: number }>).map(([k, c]) => [
-                k,
-                c.Primal,
-              ]),
-            ),
-          };
-        return found.Status === 'Infeasible' ? { status: 'infeasible' } : { status: 'unproved' };
+        const values = Object.fromEntries(
+          Object.entries(found.Columns as Record<string, { Primal?: number }>).map(([k, c]) => [
+            k,
+            c.Primal ?? 0,
+          ]),
+        );
+        if (found.Status === 'Optimal') return { status: 'optimal', values };
+        if (found.Status === 'Infeasible') return { status: 'infeasible' };
+        return found.Status === 'Time limit reached'
+          ? { status: 'unproved', values }
+          : { status: 'unproved' };
       } catch {
         // The module's memory cannot be trusted after an abort: the next job loads it anew.
         highs = null;

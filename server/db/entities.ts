@@ -2,6 +2,7 @@ import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import type { PlaceRules } from '../../core/safety/rules.ts';
 import type { Hand } from '../../core/child/hand.ts';
 import type { KeepOutArea, Keeping, Risks } from '../../core/materials/material.ts';
+import type { TermEntry } from '../../core/lend/term/termProblem.ts';
 import type { OwnMessages } from '../../core/lend/telling.ts';
 import type { PersonRole } from '../../contract/people.ts';
 import type { BatchItem } from '../../contract/batches.ts';
@@ -334,6 +335,11 @@ export const BorrowerRow = defineEntity({
     group: p.string().fieldName('group_name'),
     /** What somebody of the family is allergic to. */
     allergies: p.json<string[]>(),
+    /** Of the youngest at home, months. */
+    youngest: p.integer().nullable(),
+    aim: p.string().nullable(),
+    /** Code names of its children. */
+    children: p.json<string[]>(),
     /** Since when nothing is known of it any more but its counts. */
     erasedOn: p.string().nullable(),
   },
@@ -466,6 +472,24 @@ export const DeedRow = defineEntity({
   },
 });
 
+/** Who gets which kit in which week of a term. */
+export const TermPlanRow = defineEntity({
+  name: 'TermPlanRow',
+  tableName: 'term_plan',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    version: p.integer().version(),
+    name: p.string(),
+    from: p.string().fieldName('from_day'),
+    weeks: p.integer(),
+    every: p.integer().fieldName('every_weeks'),
+    stays: p.integer().fieldName('stays_weeks'),
+    cleanDays: p.integer(),
+    borrowers: p.json<number[]>(),
+    entries: p.json<TermEntry[]>(),
+  },
+});
+
 export const entities = [
   PlaceRow,
   MaterialRow,
@@ -493,6 +517,7 @@ export const entities = [
   PersonRow,
   SessionRow,
   DeedRow,
+  TermPlanRow,
 ];
 
 export type Material = InferEntity<typeof MaterialRow>;
@@ -501,6 +526,7 @@ export type Design = InferEntity<typeof DesignRow>;
 export type Copy = InferEntity<typeof CopyRow>;
 export type KitStored = InferEntity<typeof KitRow>;
 export type Batch = InferEntity<typeof BatchRow>;
+export type TermPlanStored = InferEntity<typeof TermPlanRow>;
 export type Loan = InferEntity<typeof LoanRow>;
 export type Note = InferEntity<typeof NoteRow>;
 export type Offer = InferEntity<typeof OfferRow>;

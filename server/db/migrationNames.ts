@@ -16,4 +16,5 @@ export const migrationNames = [
   '2026-11-29-keeping',
   '2026-11-30-benches',
   '2026-11-30-people',
+  '2026-11-30-terms',
 ] as const;

@@ -311,6 +311,18 @@ class People extends Migration {
   }
 }
 
+/** A term is planned: what is known of a family's children, and who gets which kit when. */
+class Terms extends Migration {
+  override up(): void {
+    this.addSql('alter table "borrower" add column "youngest" integer null check ("youngest" >= 0)');
+    this.addSql('alter table "borrower" add column "aim" text null');
+    this.addSql(`alter table "borrower" add column "children" json not null default '[]'`);
+    this.addSql(
+      'create table "term_plan" ("id" integer not null primary key autoincrement, "version" integer not null default 1, "name" text not null, "from_day" text not null, "weeks" integer not null check ("weeks" > 0), "every_weeks" integer not null check ("every_weeks" > 0), "stays_weeks" integer not null check ("stays_weeks" > 0), "clean_days" integer not null check ("clean_days" >= 0), "borrowers" json not null, "entries" json not null)',
+    );
+  }
+}
+
 const classes = [
   Start,
   Lots,
@@ -328,5 +340,6 @@ const classes = [
   Keeping,
   Benches,
   People,
+  Terms,
 ];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

@@ -20,6 +20,7 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
   [/^POST \/reservations$/, 'reserved a kit'],
   [/^DELETE \/reservations/, 'dropped a reservation'],
   [/^POST \/tellings$/, 'told a family'],
+  [/^(POST|PUT|DELETE) \/term-plans/, 'changed the plan of a term'],
   [/^POST \/notes$/, 'wrote a note'],
   [/^DELETE \/notes/, 'deleted a note'],
   [/^PUT \/children/, 'changed a child’s measures'],

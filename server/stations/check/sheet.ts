@@ -11,7 +11,7 @@ import { atOf, chosenFor, findDesign, materialsOf } from '../shape/service.ts';
 import { checkedBy, readTests } from './service.ts';
 
 /** The check of designs that are one kit. */
-async function reportOf(
+export async function reportOf(
   em: EntityManager,
   designs: readonly Design[],
   o: { readonly youngest: number | null; readonly container: number | null; readonly today: Day },

@@ -27,6 +27,10 @@ export class Cells {
   raw(column: string): string {
     return this.values.get(column) ?? '';
   }
+  /** Whether the file has the column at all. */
+  has(column: string): boolean {
+    return this.values.has(column);
+  }
   /** Free words, as they were before they were made harmless; a formula is refused. */
   words(column: string): string {
     const text = this.raw(column);

@@ -222,18 +222,25 @@ export async function writeFamilies(em: EntityManager, all: AsyncGenerator<Famil
       b.id,
     ]),
   );
-  const fields = ({ name, group, allergies }: FamilyValue) => ({ name, group, allergies: [...allergies] });
+  const asNew = (f: FamilyValue) => ({
+    name: f.name,
+    group: f.group,
+    allergies: f.allergies ?? [],
+    youngest: f.youngest ?? null,
+    aim: f.aim ?? null,
+    children: f.children ?? [],
+  });
   const done = { added: 0, changed: 0 };
   for await (const batch of all) {
     const fresh = batch.filter((f) => !here.has(f.name.toLowerCase()));
-    if (fresh.length > 0) await em.insertMany(BorrowerRow, fresh.map(fields));
+    if (fresh.length > 0) await em.insertMany(BorrowerRow, fresh.map(asNew));
     const changes = new Map(
       batch.flatMap((f) => {
         const id = here.get(f.name.toLowerCase());
         return id === undefined ? [] : [[id, f] as const];
       }),
     );
-    await takeOver(em, await em.find(BorrowerRow, { id: { $in: [...changes.keys()] } }), changes, fields);
+    await takeOver(em, await em.find(BorrowerRow, { id: { $in: [...changes.keys()] } }), changes, (f) => f);
     done.added += fresh.length;
     done.changed += changes.size;
   }

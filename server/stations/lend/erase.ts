@@ -17,7 +17,7 @@ async function familyKnown(em: EntityManager, id: number) {
 
 /** Everything that is known of a family, to hand over. */
 export async function familyData(em: EntityManager, id: number) {
-  const { name, group, allergies } = await familyKnown(em, id);
+  const { name, group, allergies, youngest, aim, children } = await familyKnown(em, id);
   const { loans } = await familyHistory(em, id, MOST);
   const reservations = await rows(
     em,
@@ -29,7 +29,7 @@ export async function familyData(em: EntityManager, id: number) {
     'select told_on as toldOn, "by", language, words from telling where borrower_id = ? order by id',
     [id],
   );
-  return { family: { name, group, allergies }, loans, reservations, told };
+  return { family: { name, group, allergies, youngest, aim, children }, loans, reservations, told };
 }
 
 /**
@@ -57,7 +57,15 @@ export async function eraseFamily(em: EntityManager, id: number, today: Day): Pr
   await em.nativeDelete(TellingRow, { borrower: id });
   em.assign(
     family,
-    { name: `erased ${randomBytes(6).toString('hex')}`, group: '', allergies: [], erasedOn: today },
+    {
+      name: `erased ${randomBytes(6).toString('hex')}`,
+      group: '',
+      allergies: [],
+      youngest: null,
+      aim: null,
+      children: [],
+      erasedOn: today,
+    },
     { mergeObjectProperties: false },
   );
   await em.flush();

@@ -62,18 +62,30 @@ export async function listBorrowers(em: EntityManager, query: z.infer<typeof bor
   const matches = "(erased_on is null and (name like ? escape '\\' or group_name like ? escape '\\'))";
   const [all] = await rows<{ n: number }>(em, `select count(*) as n from borrower where ${matches}`, [q, q]);
   const at = textCursor(query.after) ?? ['', 0];
-  const found = await rows<Omit<Borrower, 'allergies'> & { allergies: string }>(
+  const found = await rows<
+    Omit<Borrower, 'allergies' | 'children'> & { allergies: string; children: string }
+  >(
     em,
-    `select id, name, group_name as "group", allergies from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
+    `select id, name, group_name as "group", allergies, youngest, aim, children from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
     [q, q, ...at, query.limit],
   );
-  const items = found.map((b): Borrower => ({ ...b, allergies: JSON.parse(b.allergies) as Allergy[] }));
+  const items = found.map((b): Borrower => ({
+    ...b,
+    allergies: JSON.parse(b.allergies) as Allergy[],
+    children: JSON.parse(b.children) as string[],
+  }));
   const last = items.at(-1);
   return { items, limit: query.limit, total: all!.n, next: last ? textCursorOf(last.name, last.id) : null };
 }
 
 export async function addBorrower(em: EntityManager, input: BorrowerInput): Promise<Borrower> {
-  const own = { ...input, allergies: input.allergies ?? [] };
+  const own = {
+    ...input,
+    allergies: input.allergies ?? [],
+    youngest: input.youngest ?? null,
+    aim: input.aim ?? null,
+    children: input.children ?? [],
+  };
   const b = em.create(BorrowerRow, { ...own, erasedOn: null });
   await em.flush();
   return { id: b.id, ...own };
@@ -84,11 +96,19 @@ export async function updateBorrower(em: EntityManager, id: number, input: Borro
   if (!b) throw notFound(`family ${id}`);
   em.assign(b, input, { mergeObjectProperties: false });
   await em.flush();
-  return { id, name: b.name, group: b.group, allergies: b.allergies as Allergy[] };
+  return {
+    id,
+    name: b.name,
+    group: b.group,
+    allergies: b.allergies as Allergy[],
+    youngest: b.youngest ?? null,
+    aim: (b.aim ?? null) as Borrower['aim'],
+    children: b.children,
+  };
 }
 
 /** Everything a kit is made of and holds, whether it is counted or not. */
-async function heldBy(em: EntityManager, designs: readonly number[]) {
+export async function heldBy(em: EntityManager, designs: readonly number[]) {
   const found = await em.find(DesignRow, { id: { $in: [...designs] } });
   const ids = found.flatMap((d) => Object.values(d.materials).flat());
   const held = await em.find(MaterialRow, { id: { $in: ids } });

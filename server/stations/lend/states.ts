@@ -47,7 +47,12 @@ export async function refuseUnlendable(em: EntityManager, copy: Copy, today: Day
 /** Whether anything of a kit cannot be washed or wiped, and so has to rest. */
 async function hasToRest(em: EntityManager, copy: Copy): Promise<boolean> {
   const kit = copy.kit ? await em.findOneOrFail(KitRow, { id: copy.kit.id }) : null;
-  const designs = await em.find(DesignRow, { id: { $in: kit?.designs ?? [copy.design.id] } });
+  return restsAfter(em, kit?.designs ?? [copy.design.id]);
+}
+
+/** Whether a kit of some designs has to rest after it came back. */
+export async function restsAfter(em: EntityManager, ids: readonly number[]): Promise<boolean> {
+  const designs = await em.find(DesignRow, { id: { $in: [...ids] } });
   const held = await em.find(MaterialRow, {
     id: { $in: designs.flatMap((d) => Object.values(d.materials).flat()) },
   });

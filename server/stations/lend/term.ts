@@ -6,7 +6,7 @@ import { OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import type { TermReport } from '../../formats/termReport.ts';
 import { outOfStock } from '../gather/service.ts';
-import { watched } from '../watch/page.ts';
+import { watched } from '../watch/model.ts';
 
 /** Counts that are looked at; older ones say nothing of a term. */
 const MOST_COUNTS = 50_000;

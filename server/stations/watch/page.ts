@@ -10,19 +10,16 @@ import type {
 import type { Day } from '../../../core/calendar/days.ts';
 import type { Skill } from '../../../core/patterns/kernel.ts';
 import { groupDesigns, groupOf, toMake } from '../../../core/watch/groupView.ts';
-import { chanceAt, childAbility, type Ability, ladderModel, toFit } from '../../../core/watch/ladderModel.ts';
-import { outcomesOf, rungKey, type Watched } from '../../../core/watch/outcomes.ts';
-import type { RaschAnswer, Response } from '../../../core/watch/rasch.ts';
+import { chanceAt, childAbility, type Ability } from '../../../core/watch/ladderModel.ts';
+import { rungKey } from '../../../core/watch/outcomes.ts';
 import { whatNext, type Candidate } from '../../../core/watch/whatNext.ts';
 import type { ComputeDoor } from '../../compute/door.ts';
 import { DesignRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound } from '../../problem.ts';
 import { kitsToTake } from '../lend/copies.ts';
+import { modelled } from './model.ts';
 import { ladderOf } from '../shape/ladders.ts';
-
-/** Notes that difficulties are found from; older ones say less of the designs as they are now. */
-const MOST_NOTES = 20_000;
 
 /** Children that notes speak of, the latest first. */
 export const watchedChildren = (em: EntityManager): Promise<WatchedChild[]> =>
@@ -31,53 +28,6 @@ export const watchedChildren = (em: EntityManager): Promise<WatchedChild[]> =>
     'select child, count(*) as notes, max(sat_on) as lastOn from note where substr(child, 1, ?) <> ? group by child order by 3 desc, 1 limit 5000',
     [ERASED.length, ERASED],
   );
-
-interface Columns extends Omit<Watched, 'designId' | 'satOn' | 'before'> {
-  design_id: number;
-  sat_on: string;
-  before: string;
-}
-
-/** Notes as the watching sees them, the oldest first. */
-export async function watched(em: EntityManager): Promise<Watched[]> {
-  const found = await rows<Columns>(
-    em,
-    `select * from (select id, child, design_id, rung, bits, help, seconds, count, tries, managed, liked, sat_on, before from note order by sat_on desc, id desc limit ${MOST_NOTES}) order by sat_on, id`,
-  );
-  return found.map(({ design_id: designId, sat_on: satOn, before, ...n }) => ({
-    ...n,
-    designId,
-    satOn,
-    before: JSON.parse(before) as Watched['before'],
-  }));
-}
-
-/** The last fit, by the answers it is of: a page that is looked at again has no reason to wait. */
-let lastFit: { said: string; answer: RaschAnswer } | null = null;
-
-async function fittedTo(
-  responses: readonly (readonly Response[])[],
-  door: ComputeDoor,
-  signal: AbortSignal | undefined,
-): Promise<RaschAnswer> {
-  const said = JSON.stringify(responses);
-  if (lastFit?.said === said) return lastFit.answer;
-  const answer = (await door.run({ kind: 'rasch', responses }, signal)) as RaschAnswer;
-  lastFit = { said, answer };
-  return answer;
-}
-
-/** Everybody's notes with the model that they make. */
-async function modelled(em: EntityManager, door: ComputeDoor, signal: AbortSignal | undefined) {
-  const notes = await watched(em);
-  const outcomes = outcomesOf(notes);
-  const fit = toFit(outcomes);
-  return {
-    notes,
-    outcomes,
-    model: ladderModel(outcomes, fit && (await fittedTo(fit.responses, door, signal))),
-  };
-}
 
 /** Groups that notes speak of, the largest first. */
 export async function watchedGroups(em: EntityManager): Promise<WatchedGroup[]> {

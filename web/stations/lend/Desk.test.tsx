@@ -7,8 +7,8 @@ import { answer, BEAD, CAP, COPY, PLACE, show, TUB } from '../../testing/desk.ts
 import { Desk } from './Desk.tsx';
 
 const families = [
-  { id: 1, name: 'Teal Skiff', group: 'Gulls', allergies: [] },
-  { id: 2, name: 'Grey Punt', group: 'Gulls', allergies: [] },
+  { id: 1, name: 'Teal Skiff', group: 'Gulls', allergies: [], youngest: null, aim: null, children: [] },
+  { id: 2, name: 'Grey Punt', group: 'Gulls', allergies: [], youngest: null, aim: null, children: [] },
 ];
 const lent = {
   ...COPY,
@@ -149,7 +149,15 @@ describe('lending', () => {
   it('makes a new family once, though the loan fails', async () => {
     let tries = 0;
     const calls = answer({
-      'POST /borrowers': { id: 9, name: 'Plum Wherry', group: 'Seals', allergies: [] },
+      'POST /borrowers': {
+        id: 9,
+        name: 'Plum Wherry',
+        group: 'Seals',
+        allergies: [],
+        youngest: null,
+        aim: null,
+        children: [],
+      },
       'POST /loans': () =>
         tries++ === 0
           ? [422, { type: '', title: '', status: 422, detail: 'It is in repair.', errors: [] }]

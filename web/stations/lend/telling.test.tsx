@@ -7,8 +7,24 @@ import { answer, COPY, PLACE, show } from '../../testing/desk.tsx';
 import { HandOn, Renew, Reserve, Reserved } from './LoanMore.tsx';
 import { Component as Tell } from './Tell.tsx';
 
-const DORY = { id: 4, name: 'Amber Dory', group: 'Gulls', allergies: [] };
-const SKIFF = { id: 5, name: 'Teal Skiff', group: 'Gulls', allergies: [] };
+const DORY = {
+  id: 4,
+  name: 'Amber Dory',
+  group: 'Gulls',
+  allergies: [],
+  youngest: null,
+  aim: null,
+  children: [],
+};
+const SKIFF = {
+  id: 5,
+  name: 'Teal Skiff',
+  group: 'Gulls',
+  allergies: [],
+  youngest: null,
+  aim: null,
+  children: [],
+};
 const OUT = {
   ...COPY,
   openLoan: { id: 9, borrowerId: 4, borrower: 'Amber Dory', lentOn: '2026-11-10', dueOn: '2026-11-30' },

@@ -1,0 +1,147 @@
+import { z } from 'zod';
+import { SKILLS } from '../core/patterns/kernel.ts';
+import { day, id, name, version } from './common.ts';
+
+const whole = (what: string, least: number, most: number) =>
+  z
+    .number({ error: `expected ${what}` })
+    .int('expected a whole number')
+    .min(least, `must be at least ${least}`)
+    .max(most, `must be at most ${most}`);
+
+/** Families times changes of hands that are planned together: more would not come to an end in its time. */
+export const MOST_PLACES = 520;
+const shape = z.strictObject({
+  name,
+  /** The first day on which kits change hands. */
+  from: day,
+  weeks: whole('a number of weeks', 1, 26),
+  /** A new kit every so many weeks. */
+  every: whole('a number of weeks', 1, 8),
+  /** Weeks that each kit stays. */
+  stays: whole('a number of weeks', 1, 26),
+  /** Days from coming back until it is clean. */
+  cleanDays: whole('a number of days', 0, 30),
+  borrowers: z
+    .array(id, { error: 'expected a list of families' })
+    .min(1, 'expected at least one family')
+    .max(60, 'may have at most 60 families')
+    .refine((list) => new Set(list).size === list.length, 'expected each family once'),
+});
+type Shape = z.infer<typeof shape>;
+const isPlannable = (p: Shape): boolean => p.borrowers.length * Math.ceil(p.weeks / p.every) <= MOST_PLACES;
+const TOO_MANY = {
+  path: ['borrowers'],
+  message: `may have at most ${MOST_PLACES} loans in all: fewer families, fewer weeks, or kits that change hands less often`,
+};
+/** A term without its loans yet. */
+export const termPlanInput = shape.refine(isPlannable, TOO_MANY);
+export type TermPlanInput = z.infer<typeof termPlanInput>;
+
+export const termEntry = z.strictObject({
+  borrowerId: id,
+  /** 0 for the first. */
+  week: whole('a week', 0, 25),
+  copyId: id,
+  /** Set by hand: it stays when the rest is planned again. */
+  kept: z.boolean({ error: 'expected true or false' }),
+});
+/** A term as it was changed by hand. */
+export const termPlanUpdate = shape
+  .extend({
+    version,
+    entries: z
+      .array(termEntry, { error: 'expected a list of loans' })
+      .max(MOST_PLACES, `may have at most ${MOST_PLACES} loans`)
+      .refine(
+        (list) => new Set(list.map((e) => `${e.borrowerId} ${e.week}`)).size === list.length,
+        'expected one kit a family and week',
+      ),
+  })
+  .refine(isPlannable, TOO_MANY);
+export type TermPlanUpdate = z.infer<typeof termPlanUpdate>;
+export const planAgain = z.strictObject({ version });
+export const choiceQuery = z.strictObject({
+  borrower: z.coerce
+    .number({ error: 'expected a family' })
+    .int('expected a family')
+    .positive('expected a family'),
+  week: z.coerce
+    .number({ error: 'expected a week' })
+    .int('expected a whole number')
+    .min(0, 'must not be negative')
+    .max(25, 'must be at most 25'),
+});
+export const slipQuery = z.strictObject({
+  paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
+});
+
+/** A term in the list of terms. */
+export interface TermPlanName {
+  readonly id: number;
+  readonly name: string;
+  readonly from: string;
+  readonly weeks: number;
+  readonly families: number;
+  readonly loans: number;
+}
+/** A planned loan, as it is looked at today. */
+export interface PlannedLoan {
+  readonly borrowerId: number;
+  readonly week: number;
+  readonly day: string;
+  readonly due: string;
+  readonly copyId: number;
+  readonly label: string;
+  readonly kit: string;
+  readonly kept: boolean;
+  readonly reason: string;
+  readonly isAim: boolean;
+  /** What stands against it; empty where nothing does. */
+  readonly faults: readonly string[];
+}
+/** Something that a family, or a room, has now. */
+export interface HasNow {
+  readonly label: string;
+  readonly kit: string;
+  readonly dueOn: string;
+  /** Why it bores those who use it; null where nothing says so. */
+  readonly dull: string | null;
+}
+export interface PlannedFamily {
+  readonly id: number;
+  readonly name: string;
+  readonly group: string;
+  readonly aim: (typeof SKILLS)[number] | null;
+  /** What the youngest at home is taken for, months: as it was told, else the youngest of its group; null where neither is known. */
+  readonly youngest: number | null;
+  readonly isYoungestTold: boolean;
+  readonly children: readonly string[];
+  readonly loans: readonly PlannedLoan[];
+  readonly now: readonly HasNow[];
+}
+/** A term with its loans, looked over. */
+export interface TermPlanPage extends Omit<Shape, 'borrowers'> {
+  readonly id: number;
+  readonly version: number;
+  readonly starts: readonly { readonly week: number; readonly day: string }[];
+  readonly families: readonly PlannedFamily[];
+  readonly points: number;
+}
+/** How good a plan could be. */
+export interface TermBest {
+  readonly points: number;
+  /** No plan has more. */
+  readonly bound: number;
+  readonly isProved: boolean;
+  readonly loans: number;
+}
+/** A kit that may stand at a place of the plan. */
+export interface TermChoice {
+  readonly copyId: number;
+  readonly label: string;
+  readonly kit: string;
+  readonly reason: string;
+  readonly points: number;
+  readonly faults: readonly string[];
+}

@@ -1,0 +1,88 @@
+import { shortDay } from '../../calendar/days.ts';
+import {
+  dueDay,
+  freeAfter,
+  startDay,
+  termStarts,
+  type TermEntry,
+  type TermKit,
+  type TermProblem,
+} from './termProblem.ts';
+
+const keyOf = (e: TermEntry): string => `${e.borrowerId} ${e.week}`;
+
+/** Entries by what is wrong with them, in words; entries without a fault are not in it. */
+export type TermFaults = ReadonlyMap<TermEntry, readonly string[]>;
+
+/**
+ * Looks a plan over, however it came about: in use, free by then, in one place, clean and rested, new to the family, nothing
+ * against their allergies or the youngest at home.
+ *
+ * @param locale how days are written (BCP 47)
+ */
+export function checkTerm(
+  { shape, kits, borrowers }: TermProblem,
+  entries: readonly TermEntry[],
+  locale?: string,
+): TermFaults {
+  const starts = new Set(termStarts(shape));
+  const byId = new Map(kits.map((k) => [k.copyId, k]));
+  const families = new Map(borrowers.map((b) => [b.id, b]));
+  const faults = new Map<TermEntry, string[]>();
+  const say = (e: TermEntry, words: string): void => void faults.set(e, [...(faults.get(e) ?? []), words]);
+  const day = (d: string): string => shortDay(d, locale);
+  const uses = new Map<number, TermEntry[]>();
+  const seen = new Set<string>();
+  for (const e of [...entries].sort((a, b) => a.week - b.week)) {
+    const kit = byId.get(e.copyId);
+    const family = families.get(e.borrowerId);
+    if (!family) {
+      say(e, 'This family is not in the plan.');
+      continue;
+    }
+    if (!kit) {
+      say(e, 'There is no such kit any more.');
+      continue;
+    }
+    if (!starts.has(e.week)) say(e, 'Nothing changes hands in this week.');
+    if (seen.has(keyOf(e))) say(e, `${family.name} has another kit from this week on.`);
+    seen.add(keyOf(e));
+    if (kit.notLent !== null) say(e, `${kit.label} ${kit.notLent}.`);
+    else if (kit.freeFrom > startDay(shape, e.week))
+      say(e, `${kit.label} is back, clean and rested from ${day(kit.freeFrom)} on.`);
+    const against = family.against.get(kit.kind);
+    if (against) say(e, against);
+    if (isNotNew(kit, family.had)) say(e, `${family.name} had ${kit.name} before.`);
+    for (const other of uses.get(kit.copyId) ?? [])
+      if (freeAfter(shape, other.week, kit.idleDays) > startDay(shape, e.week)) {
+        const who = families.get(other.borrowerId)!.name;
+        const due = dueDay(shape, other.week);
+        say(
+          e,
+          due > startDay(shape, e.week)
+            ? `${kit.label} is with ${who} until ${day(due)}.`
+            : `${kit.label} comes back from ${who} on ${day(due)}; it is clean and rested from ${day(freeAfter(shape, other.week, kit.idleDays))} on.`,
+        );
+      }
+    uses.set(kit.copyId, [...(uses.get(kit.copyId) ?? []), e]);
+  }
+  for (const b of borrowers) {
+    const own = entries.filter((e) => e.borrowerId === b.id).sort((a, c) => a.week - c.week);
+    own.forEach((e, i) => {
+      const kit = byId.get(e.copyId);
+      const before = own
+        .slice(0, i)
+        .find((o) => kit && byId.get(o.copyId)?.designs.some((d) => kit.designs.includes(d)));
+      if (kit && before)
+        say(
+          e,
+          `${b.name} has ${byId.get(before.copyId)!.name} from ${day(startDay(shape, before.week))} on.`,
+        );
+    });
+  }
+  return faults;
+}
+
+/** A kit is new to a family while it had none of its designs. */
+export const isNotNew = (kit: Pick<TermKit, 'designs'>, had: ReadonlySet<number>): boolean =>
+  kit.designs.some((d) => had.has(d));

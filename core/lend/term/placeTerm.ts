@@ -1,0 +1,88 @@
+import { isAway, type Column } from './termProgram.ts';
+import {
+  freeAfter,
+  startDay,
+  termStarts,
+  type TermEntry,
+  type TermKit,
+  type TermProblem,
+} from './termProblem.ts';
+
+/** Columns that go together, the largest share of the relaxed answer first, then the most points. */
+export function byShare(
+  problem: TermProblem,
+  kinds: ReadonlyMap<string, readonly TermKit[]>,
+  columns: readonly Column[],
+  held: readonly TermEntry[],
+  share: (i: number) => number,
+): Column[] {
+  const { shape, kits } = problem;
+  const starts = termStarts(shape);
+  const kindOf = new Map(kits.map((k) => [k.copyId, k.kind]));
+  /** By kind: how many are left at each change of hands. */
+  const left = new Map(
+    [...kinds].map(([kind, list]) => [
+      kind,
+      starts.map((week) => list.filter((k) => k.freeFrom <= startDay(shape, week)).length),
+    ]),
+  );
+  const away = (kind: string, at: number): number[] =>
+    starts.flatMap((_, r) => (isAway(problem, at, r, kinds.get(kind)![0]!.idleDays) ? [r] : []));
+  for (const e of held) {
+    const kind = kindOf.get(e.copyId)!;
+    if (kinds.has(kind)) for (const r of away(kind, starts.indexOf(e.week))) left.get(kind)![r]!--;
+  }
+  const has = new Map(
+    problem.borrowers.map((b) => [b, { at: new Set<number>(), designs: new Set<number>() }]),
+  );
+  const chosen: Column[] = [];
+  const order = columns.map((c, i) => ({ c, share: share(i) }));
+  order.sort((a, b) => b.share - a.share || b.c.points - a.c.points);
+  const take = (c: Column, most: number): void => {
+    const own = has.get(c.borrower)!;
+    if (own.at.size > most || own.at.has(c.at) || c.designs.some((d) => own.designs.has(d))) return;
+    const gone = away(c.kind, c.at);
+    const there = left.get(c.kind)!;
+    if (gone.some((r) => there[r]! <= 0)) return;
+    for (const r of gone) there[r]!--;
+    own.at.add(c.at);
+    for (const d of c.designs) own.designs.add(d);
+    chosen.push(c);
+  };
+  for (const { c, share: s } of order) if (s > 0.5) take(c, starts.length);
+  // Whoever has fewest comes first.
+  for (let most = 0; most < starts.length; most++) for (const { c } of order) take(c, most);
+  return chosen;
+}
+
+/** Which kit of its kind each one is: in the order they go out, the first that is free. */
+export function placed(
+  problem: TermProblem,
+  kinds: ReadonlyMap<string, readonly TermKit[]>,
+  chosen: readonly Column[],
+  held: readonly TermEntry[],
+): TermEntry[] {
+  const { shape, kits } = problem;
+  const starts = termStarts(shape);
+  const kindOf = new Map(kits.map((k) => [k.copyId, k.kind]));
+  const wanted = [
+    ...held.map((e) => ({ ...e, kind: kindOf.get(e.copyId)! })),
+    ...chosen.map((c) => ({
+      borrowerId: c.borrower.id,
+      week: starts[c.at]!,
+      kind: c.kind,
+      copyId: null,
+      kept: false,
+    })),
+  ].sort((a, b) => a.week - b.week || Number(b.kept) - Number(a.kept) || a.borrowerId - b.borrowerId);
+  const free = new Map([...kinds.values()].flat().map((k) => [k.copyId, k.freeFrom]));
+  return wanted.map(({ borrowerId, week, kind, copyId, kept }) => {
+    const day = startDay(shape, week);
+    const list = kinds.get(kind) ?? [];
+    const open = list.filter((k) => free.get(k.copyId)! <= day);
+    const kit = open.find((k) => k.copyId === copyId) ?? open[0] ?? list[0];
+    const id = open.length > 0 ? kit!.copyId : (copyId ?? kit!.copyId);
+    if (kit && open.length > 0) free.set(id, freeAfter(shape, week, kit.idleDays));
+    return { borrowerId, week, copyId: id, kept };
+  });
+}

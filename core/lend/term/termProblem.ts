@@ -1,0 +1,100 @@
+import { addDays, type Day } from '../../calendar/days.ts';
+
+/** When kits change hands: every `every` weeks from the first day on; each stays for `stays` weeks, or to the end of the term. */
+export interface TermShape {
+  readonly from: Day;
+  readonly weeks: number;
+  readonly every: number;
+  readonly stays: number;
+}
+
+/** One labelled kit as a plan sees it. Kits of one `kind` are alike. */
+export interface TermKit {
+  readonly copyId: number;
+  readonly label: string;
+  readonly kind: string;
+  readonly name: string;
+  readonly designs: readonly number[];
+  /** First day on which it can be lent: back, clean and rested. */
+  readonly freeFrom: Day;
+  /** Days from coming back until it is clean and rested. */
+  readonly idleDays: number;
+  /** Why it is not lent at all; null where it is. */
+  readonly notLent: string | null;
+}
+
+/** What a kind of kit is worth to a family, and why. */
+export interface Worth {
+  /** Whole points. */
+  readonly points: number;
+  readonly reason: string;
+  /** 0 for what is easy to 1 for what is hard for its children. */
+  readonly hardness: number;
+  /** Whether it serves the family's aim. */
+  readonly isAim: boolean;
+}
+
+/** A family, or a room, that the plan is for. */
+export interface TermBorrower {
+  readonly id: number;
+  readonly name: string;
+  /** Designs that it had before, by what each is called. */
+  readonly had: ReadonlySet<number>;
+  /** Kinds that are not for it, with why: an allergy, or the youngest at home. */
+  readonly against: ReadonlyMap<string, string>;
+  readonly worth: ReadonlyMap<string, Worth>;
+}
+
+/** A kit for a family from a week on (0 is the first). `kept`: set by hand, and left where it is by the next planning. */
+export interface TermEntry {
+  readonly borrowerId: number;
+  readonly week: number;
+  readonly copyId: number;
+  readonly kept: boolean;
+}
+
+export interface TermProblem {
+  readonly shape: TermShape;
+  readonly kits: readonly TermKit[];
+  readonly borrowers: readonly TermBorrower[];
+}
+
+/** Weeks in which kits change hands. */
+export const termStarts = ({ weeks, every }: TermShape): number[] =>
+  Array.from({ length: Math.ceil(weeks / every) }, (_, i) => i * every);
+
+export const startDay = ({ from }: TermShape, week: number): Day => addDays(from, 7 * week);
+/** The day that a kit lent in a week is due: at the end of its stay, or of the term. */
+export const dueDay = ({ from, weeks, stays }: TermShape, week: number): Day =>
+  addDays(from, 7 * Math.min(week + stays, weeks));
+/** The first day on which a kit lent in a week can go on. */
+export const freeAfter = (shape: TermShape, week: number, idleDays: number): Day =>
+  addDays(dueDay(shape, week), idleDays);
+
+/** Points for a family's first kit, second kit, …: whoever has fewest comes first, whatever else a kit is worth. */
+const STEP = 1000;
+export const servedPoints = (rounds: number, nth: number): number => STEP * Math.max(1, rounds - nth + 1);
+/** At most so many points for a kit at the first change of hands rather than at the last: nobody waits for nothing. */
+const SOON = 12;
+/** At most so many for giving what is harder later; less, so that no place stays empty for it. */
+const LATER = 10;
+export const placePoints = (hardness: number, at: number, rounds: number): number => {
+  const late = rounds > 1 ? at / (rounds - 1) : 0;
+  return Math.round(SOON * (1 - late) + LATER * hardness * late);
+};
+
+/** What a plan is worth, points: the fewest served first, then what suits whom, then easier before harder. */
+export function pointsOf({ shape, kits, borrowers }: TermProblem, entries: readonly TermEntry[]): number {
+  const starts = termStarts(shape);
+  const kindOf = new Map(kits.map((k) => [k.copyId, k.kind]));
+  let points = 0;
+  for (const b of borrowers) {
+    const own = entries.filter((e) => e.borrowerId === b.id);
+    own.forEach((e, i) => {
+      const worth = b.worth.get(kindOf.get(e.copyId) ?? '');
+      points += servedPoints(starts.length, i + 1);
+      if (worth) points += worth.points + placePoints(worth.hardness, starts.indexOf(e.week), starts.length);
+    });
+  }
+  return points;
+}

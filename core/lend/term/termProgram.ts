@@ -1,0 +1,135 @@
+import { isNotNew } from './checkTerm.ts';
+import {
+  freeAfter,
+  placePoints,
+  servedPoints,
+  startDay,
+  termStarts,
+  type TermBorrower,
+  type TermEntry,
+  type TermKit,
+  type TermProblem,
+} from './termProblem.ts';
+
+/** One possible loan: a column of the program. */
+export interface Column {
+  readonly borrower: TermBorrower;
+  readonly kind: string;
+  /** Which change of hands. */
+  readonly at: number;
+  readonly points: number;
+  readonly designs: readonly number[];
+}
+
+/** Kits of one kind, those that are free first in front. */
+export function kindsOf(kits: readonly TermKit[]): Map<string, TermKit[]> {
+  const kinds = new Map<string, TermKit[]>();
+  for (const k of kits) if (k.notLent === null) kinds.set(k.kind, [...(kinds.get(k.kind) ?? []), k]);
+  for (const list of kinds.values())
+    list.sort((a, b) => (a.freeFrom < b.freeFrom ? -1 : a.freeFrom > b.freeFrom ? 1 : a.copyId - b.copyId));
+  return kinds;
+}
+
+/** Every loan that is possible at all, besides those that are kept. */
+export function columnsOf(
+  { shape, borrowers }: TermProblem,
+  kinds: ReadonlyMap<string, readonly TermKit[]>,
+  held: readonly TermEntry[],
+): Column[] {
+  const starts = termStarts(shape);
+  const byId = new Map([...kinds.values()].flat().map((k) => [k.copyId, k]));
+  const columns: Column[] = [];
+  for (const borrower of borrowers) {
+    const own = held.filter((e) => e.borrowerId === borrower.id);
+    const taken = new Set(own.map((e) => e.week));
+    const had = new Set([...borrower.had, ...own.flatMap((e) => byId.get(e.copyId)?.designs ?? [])]);
+    for (const [kind, list] of kinds) {
+      const worth = borrower.worth.get(kind);
+      const { designs } = list[0]!;
+      if (!worth || borrower.against.has(kind) || isNotNew({ designs }, had)) continue;
+      starts.forEach((week, at) => {
+        if (taken.has(week) || list[0]!.freeFrom > startDay(shape, week)) return;
+        columns.push({
+          borrower,
+          kind,
+          at,
+          designs,
+          points: worth.points + placePoints(worth.hardness, at, starts.length),
+        });
+      });
+    }
+  }
+  return columns;
+}
+
+/** Points of a level's column, by its name: `y3_2` is the second kit of the fourth family. */
+export const levelPoints = (name: string, rounds: number): number =>
+  servedPoints(rounds, Number(name.split('_')[1]));
+
+/** Whether a kit that goes out at change `s` is not yet free again at change `r`. */
+export function isAway(problem: TermProblem, s: number, r: number, idleDays: number): boolean {
+  const starts = termStarts(problem.shape);
+  return s <= r && freeAfter(problem.shape, starts[s]!, idleDays) > startDay(problem.shape, starts[r]!);
+}
+
+/** The program as CPLEX LP text, of some columns, with whole numbers or without. */
+export function programOf(
+  problem: TermProblem,
+  kinds: ReadonlyMap<string, readonly TermKit[]>,
+  columns: readonly Column[],
+  held: readonly TermEntry[],
+  whole: boolean,
+): string {
+  const { shape, borrowers, kits } = problem;
+  const starts = termStarts(shape);
+  const rounds = starts.length;
+  const kindOf = new Map(kits.map((k) => [k.copyId, k.kind]));
+  const sum = (list: readonly number[]): string => list.map((i) => `x${i}`).join(' + ');
+  const all = columns.map((_, i) => i);
+  const rows: string[] = [];
+  const levels: string[] = [];
+  borrowers.forEach((b, k) => {
+    const own = all.filter((i) => columns[i]!.borrower === b);
+    if (own.length === 0) return;
+    for (let at = 0; at < rounds; at++) {
+      const here = own.filter((i) => columns[i]!.at === at);
+      if (here.length > 1) rows.push(` w${k}_${at}: ${sum(here)} <= 1`);
+    }
+    for (const d of new Set(own.flatMap((i) => columns[i]!.designs))) {
+      const here = own.filter((i) => columns[i]!.designs.includes(d));
+      if (here.length > 1) rows.push(` d${k}_${d}: ${sum(here)} <= 1`);
+    }
+    const before = held.filter((e) => e.borrowerId === b.id).length;
+    const ys = Array.from({ length: Math.max(1, rounds) }, (_, g) => `y${k}_${g + 1}`);
+    levels.push(...ys);
+    rows.push(` l${k}: ${ys.join(' + ')} - ${own.map((i) => `x${i}`).join(' - ')} = ${before}`);
+  });
+  [...kinds].forEach(([kind, list], k) => {
+    const { idleDays } = list[0]!;
+    for (let r = 0; r < rounds; r++) {
+      const out = all.filter(
+        (i) => columns[i]!.kind === kind && isAway(problem, columns[i]!.at, r, idleDays),
+      );
+      const there = list.filter((c) => c.freeFrom <= startDay(shape, starts[r]!)).length;
+      const spoken = held.filter(
+        (e) => kindOf.get(e.copyId) === kind && isAway(problem, starts.indexOf(e.week), r, idleDays),
+      ).length;
+      if (out.length > Math.max(0, there - spoken))
+        rows.push(` k${k}_${r}: ${sum(out)} <= ${Math.max(0, there - spoken)}`);
+    }
+  });
+  const goal = [
+    ...columns.map((c, i) => `${c.points} x${i}`),
+    ...levels.map((y) => `${levelPoints(y, rounds)} ${y}`),
+  ];
+  return [
+    'Maximize',
+    ` goal: ${goal.join(' + ')}`,
+    'Subject To',
+    ...rows,
+    'Bounds',
+    ...levels.map((y) => ` 0 <= ${y} <= 1`),
+    ...(whole ? ['Binary', ` ${sum(all).replaceAll(' + ', ' ')}`] : all.map((i) => ` 0 <= x${i} <= 1`)),
+    'End',
+  ].join('\n');
+}

@@ -1,0 +1,57 @@
+import { STRETCH } from '../../watch/whatNext.ts';
+import type { Worth } from './termProblem.ts';
+
+/** Points for serving the aim, for the right step, and for being made for the family's group: more where there are no notes to go by. */
+const AIM = 60;
+const STEP = 80;
+const GROUP = { known: 20, guessed: 60 } as const;
+
+/** A rung of a kit for one child of a family. */
+export interface RungFor {
+  /** The child's code; null where no notes are known of the family's children. */
+  readonly child: string | null;
+  readonly skill: string;
+  readonly rung: string;
+  /** Of managing it alone, 0 to 1. */
+  readonly chance: number;
+}
+
+const tenths = (chance: number): string => `${Math.round(10 * chance)} in 10`;
+
+/**
+ * What a kit is worth to a family: the rung whose chance of managing alone is nearest to seven in ten, whether it is for
+ * the aim, and whether it was made for its group.
+ *
+ * @param rungs of all designs in the kit, for every child that notes speak of; at least one rung, or empty where a design
+ * cannot be read
+ */
+export function worthOf(o: {
+  readonly rungs: readonly RungFor[];
+  readonly skills: readonly string[];
+  readonly aim: string | null;
+  readonly group: string;
+  readonly madeFor: readonly string[];
+}): Worth {
+  const isAim = o.aim !== null && o.skills.includes(o.aim);
+  const serving = o.rungs.filter((r) => !isAim || r.skill === o.aim);
+  const nearness = (chance: number): number => 1 - Math.abs(chance - STRETCH) / STRETCH;
+  const best = serving.reduce<RungFor | null>(
+    (a, r) => (a === null || nearness(r.chance) > nearness(a.chance) ? r : a),
+    null,
+  );
+  const isOwn = o.group !== '' && o.madeFor.includes(o.group);
+  const known = best !== null && best.child !== null;
+  const points =
+    1 +
+    (isAim ? AIM : 0) +
+    // Without notes every child looks alike: the step says little.
+    (known ? Math.round(STEP * nearness(best.chance)) : 0) +
+    (isOwn ? GROUP[known ? 'known' : 'guessed'] : 0);
+  const reasons = [
+    isAim ? `${o.aim!}, their aim` : (o.skills[0] ?? ''),
+    ...(known ? [`“${best.rung}”: about ${tenths(best.chance)} for ${best.child!} to manage it alone`] : []),
+    ...(isOwn ? [`made for ${o.group}`] : []),
+    ...(known ? [] : ['no notes to go by']),
+  ];
+  return { points, reason: reasons.join('; '), hardness: best ? 1 - best.chance : 0.5, isAim };
+}

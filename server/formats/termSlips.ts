@@ -1,0 +1,87 @@
+import ICAL from 'ical.js';
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { TermPlanPage } from '../../contract/termPlan.ts';
+import { addDays, shortDay, type Day } from '../../core/calendar/days.ts';
+import { MARGIN, type Paper } from '../../core/print/paper.ts';
+import { newCalendar } from './calendar.ts';
+import { MM } from './pdf.ts';
+import { pdfOf, QUIET, INK, type } from './sheetParts.ts';
+
+/** Slips to lie in the bags: one a loan, two beside each other, those of a day together. */
+export async function termSlipsPdf(
+  page: TermPlanPage,
+  place: { readonly name: string; readonly locale: string },
+  size: Paper,
+): Promise<Uint8Array> {
+  const day = (d: Day): string => shortDay(d, place.locale);
+  const slips = page.starts.flatMap(({ week }) =>
+    page.families.flatMap((f) =>
+      f.loans
+        .filter((l) => l.week === week)
+        .map((l): Content => ({
+          stack: [
+            type(f.name, { bold: true, fontSize: 15 }),
+            type(`${l.kit}, ${l.label}`, { fontSize: 12, margin: [0, 2, 0, 4] }),
+            type(`From ${day(l.day)}. Please bring it back on ${day(l.due)}, with all its parts.`),
+            type(place.name, { color: QUIET, fontSize: 9, margin: [0, 4, 0, 0] }),
+          ],
+          margin: [8, 7, 8, 9],
+          unbreakable: true,
+        })),
+    ),
+  );
+  const rows: Content[][] = [];
+  for (let i = 0; i < slips.length; i += 2) rows.push([slips[i]!, slips[i + 1] ?? { text: '' }]);
+  const definition: TDocumentDefinitions = {
+    pageSize: size === 'A4' ? 'A4' : 'LETTER',
+    pageMargins: [MARGIN * MM, MARGIN * MM, MARGIN * MM, MARGIN * MM],
+    defaultStyle: { font: 'face0', fontSize: 11, color: INK, lineHeight: 1.2 },
+    info: { title: `${place.name}: ${page.name}`, producer: 'Fox Button' },
+    content:
+      rows.length === 0
+        ? [type('Nothing is planned yet.')]
+        : [
+            {
+              table: { widths: ['*', '*'], body: rows, dontBreakRows: true },
+              layout: {
+                hLineColor: () => QUIET,
+                vLineColor: () => QUIET,
+                hLineWidth: () => 0.6,
+                vLineWidth: () => 0.6,
+                hLineStyle: () => ({ dash: { length: 3, space: 3 } }),
+                vLineStyle: () => ({ dash: { length: 3, space: 3 } }),
+              },
+            },
+          ],
+  };
+  return pdfOf(definition);
+}
+
+/** A term as a calendar file (RFC 5545): a whole day for each change of hands, with who gets what and what comes back. */
+export function termCalendar(page: TermPlanPage, place: string, today: Day): string {
+  const calendar = newCalendar('Term plan');
+  const loans = page.families.flatMap((f) => f.loans.map((l) => ({ ...l, family: f.name })));
+  const days = [...new Set(loans.flatMap((l) => [l.day, l.due]))].sort();
+  for (const d of days) {
+    const out = loans.filter((l) => l.day === d);
+    const back = loans.filter((l) => l.due === d);
+    const event = new ICAL.Component('vevent');
+    event.updatePropertyWithValue('uid', `term-${page.id}-${d}@fox-button`);
+    event.updatePropertyWithValue('dtstamp', ICAL.Time.fromDateTimeString(`${today}T00:00:00Z`));
+    event.updatePropertyWithValue('dtstart', ICAL.Time.fromDateString(d));
+    event.updatePropertyWithValue('dtend', ICAL.Time.fromDateString(addDays(d, 1)));
+    event.updatePropertyWithValue(
+      'summary',
+      `${place}: ${out.length} out, ${back.length} back (${page.name})`,
+    );
+    event.updatePropertyWithValue(
+      'description',
+      [
+        ...out.map((l) => `Out: ${l.family}, ${l.kit} (${l.label}), until ${l.due}`),
+        ...back.map((l) => `Back: ${l.family}, ${l.kit} (${l.label})`),
+      ].join('\n'),
+    );
+    calendar.addSubcomponent(event);
+  }
+  return `${calendar.toString()}\r\n`;
+}

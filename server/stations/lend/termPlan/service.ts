@@ -1,0 +1,264 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type {
+  HasNow,
+  PlannedLoan,
+  TermBest,
+  TermChoice,
+  TermPlanInput,
+  TermPlanName,
+  TermPlanPage,
+  TermPlanUpdate,
+} from '../../../../contract/termPlan.ts';
+import type { Day } from '../../../../core/calendar/days.ts';
+import { checkTerm } from '../../../../core/lend/term/checkTerm.ts';
+import type { TermPlan } from '../../../../core/lend/term/planTerm.ts';
+import {
+  dueDay,
+  pointsOf,
+  startDay,
+  termStarts,
+  type TermEntry,
+} from '../../../../core/lend/term/termProblem.ts';
+import type { Skill } from '../../../../core/patterns/kernel.ts';
+import { boredOf } from '../../../../core/watch/whatNext.ts';
+import type { ComputeDoor } from '../../../compute/door.ts';
+import { BorrowerRow, PlaceRow, TermPlanRow, type TermPlanStored } from '../../../db/entities.ts';
+import { rows } from '../../../db/rows.ts';
+import { notFound, ProblemError } from '../../../problem.ts';
+import { watched } from '../../watch/model.ts';
+import { termFacts } from './facts.ts';
+
+/** What a look at a plan needs besides the plan. */
+export interface Looking {
+  readonly em: EntityManager;
+  readonly door: ComputeDoor;
+  readonly today: Day;
+}
+
+export async function listTermPlans(em: EntityManager): Promise<TermPlanName[]> {
+  const plans = await em.find(TermPlanRow, {}, { orderBy: { from: 'desc', id: 'desc' }, limit: 500 });
+  return plans.map((p) => ({
+    id: p.id,
+    name: p.name,
+    from: p.from,
+    weeks: p.weeks,
+    families: p.borrowers.length,
+    loans: p.entries.length,
+  }));
+}
+
+async function findPlan(em: EntityManager, id: number): Promise<TermPlanStored> {
+  const plan = await em.findOne(TermPlanRow, { id });
+  if (!plan) throw notFound(`term plan ${id}`);
+  return plan;
+}
+
+const factsOf = ({ em, door, today }: Looking, plan: TermPlanStored) =>
+  termFacts({
+    em,
+    door,
+    today,
+    shape: plan,
+    cleanDays: plan.cleanDays,
+    borrowers: plan.borrowers,
+    also: plan.entries.map((e) => e.copyId),
+  });
+
+/** A plan as it stands today: each loan with what stands against it, and what every family has now. */
+export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> {
+  const { em } = o;
+  const plan = await findPlan(em, id);
+  const { problem, youngest } = await factsOf(o, plan);
+  const { locale } = await em.findOneOrFail(PlaceRow, { id: 1 });
+  const faults = checkTerm(problem, plan.entries, locale);
+  const kits = new Map(problem.kits.map((k) => [k.copyId, k]));
+  const families = await em.find(BorrowerRow, { id: { $in: plan.borrowers }, erasedOn: null });
+  const now = await hasNow(em, plan.borrowers, new Map(families.map((f) => [f.id, f.children])));
+  return {
+    id: plan.id,
+    version: plan.version,
+    name: plan.name,
+    from: plan.from,
+    weeks: plan.weeks,
+    every: plan.every,
+    stays: plan.stays,
+    cleanDays: plan.cleanDays,
+    starts: termStarts(plan).map((week) => ({ week, day: startDay(plan, week) })),
+    points: pointsOf(problem, plan.entries),
+    families: plan.borrowers.flatMap((borrowerId) => {
+      const family = families.find((f) => f.id === borrowerId);
+      if (!family) return [];
+      const own = plan.entries.filter((e) => e.borrowerId === borrowerId).sort((a, b) => a.week - b.week);
+      const worth = problem.borrowers.find((b) => b.id === borrowerId)!.worth;
+      const { months, isTold } = youngest.get(borrowerId)!;
+      return [
+        {
+          id: family.id,
+          name: family.name,
+          group: family.group,
+          aim: (family.aim ?? null) as Skill | null,
+          youngest: months,
+          isYoungestTold: isTold,
+          children: family.children,
+          now: now.get(borrowerId) ?? [],
+          loans: own.map((e): PlannedLoan => {
+            const kit = kits.get(e.copyId);
+            const why = worth.get(kit?.kind ?? '');
+            return {
+              ...e,
+              day: startDay(plan, e.week),
+              due: dueDay(plan, e.week),
+              label: kit?.label ?? `kit ${e.copyId}`,
+              kit: kit?.name ?? '',
+              reason: why?.reason ?? '',
+              isAim: why?.isAim ?? false,
+              faults: faults.get(e) ?? [],
+            };
+          }),
+        },
+      ];
+    }),
+  };
+}
+
+/** What families have now, with why it bores their children: most of those who were watched with it. */
+async function hasNow(
+  em: EntityManager,
+  borrowers: readonly number[],
+  children: ReadonlyMap<number, readonly string[]>,
+): Promise<Map<number, HasNow[]>> {
+  const out = await rows<{ borrower: number; label: string; kit: string; dueOn: string; designs: string }>(
+    em,
+    'select l.borrower_id as borrower, c.label, coalesce(k.name, d.name) as kit, l.due_on as dueOn, coalesce(k.designs, json_array(c.design_id)) as designs from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.returned_on is null and l.borrower_id in (select value from json_each(?)) order by l.due_on, c.id',
+    [JSON.stringify(borrowers)],
+  );
+  const notes = out.length > 0 ? await watched(em) : [];
+  const now = new Map<number, HasNow[]>();
+  for (const { borrower, designs, ...l } of out) {
+    const said = (children.get(borrower) ?? []).flatMap((child) => {
+      const own = notes.filter((n) => n.child === child);
+      return (JSON.parse(designs) as number[])
+        .filter((d) => own.some((n) => n.designId === d))
+        .map((d) => boredOf(own, d));
+    });
+    const bored = said.filter((why) => why !== null);
+    const dull = 2 * bored.length > said.length ? bored[0]! : null;
+    now.set(borrower, [...(now.get(borrower) ?? []), { ...l, dull }]);
+  }
+  return now;
+}
+
+/** Refuses families that are not there, naming the first. */
+async function refuseUnknown(em: EntityManager, ids: readonly number[]): Promise<void> {
+  const there = new Set(
+    (await em.find(BorrowerRow, { id: { $in: [...ids] }, erasedOn: null })).map((b) => b.id),
+  );
+  const at = ids.findIndex((id) => !there.has(id));
+  if (at >= 0)
+    throw new ProblemError(422, `There is no family ${ids[at]!}.`, [
+      { path: `borrowers.${at}`, message: 'expected a family of this place' },
+    ]);
+}
+
+export async function addTermPlan(em: EntityManager, input: TermPlanInput): Promise<{ id: number }> {
+  await refuseUnknown(em, input.borrowers);
+  const plan = em.create(TermPlanRow, { ...input, version: 1, entries: [] });
+  await em.flush();
+  return { id: plan.id };
+}
+
+const stale = (plan: TermPlanStored): ProblemError =>
+  new ProblemError(409, `${plan.name} was changed meanwhile.`, [
+    { path: 'version', message: `is stale: it is ${plan.version} now` },
+  ]);
+
+/** Keeps a plan as it was changed by hand; loans of families that are not in it any more, or in weeks that are gone, go. */
+export async function updateTermPlan(
+  em: EntityManager,
+  id: number,
+  { version, entries, ...input }: TermPlanUpdate,
+): Promise<void> {
+  const plan = await findPlan(em, id);
+  if (plan.version !== version) throw stale(plan);
+  const known = new Set(plan.borrowers);
+  await refuseUnknown(
+    em,
+    input.borrowers.filter((b) => !known.has(b)),
+  );
+  const starts = new Set(termStarts(input));
+  const left = entries.filter((e) => input.borrowers.includes(e.borrowerId) && starts.has(e.week));
+  em.assign(plan, { ...input, entries: left }, { mergeObjectProperties: false });
+  await em.flush();
+}
+
+export async function removeTermPlan(em: EntityManager, id: number): Promise<void> {
+  await em.removeAndFlush(await findPlan(em, id));
+}
+
+/** The best plan round what was set by hand. */
+export async function bestPlan(
+  o: Looking,
+  id: number,
+  signal: AbortSignal | undefined,
+): Promise<{ plan: TermPlan; version: number }> {
+  const stored = await findPlan(o.em, id);
+  const { problem } = await factsOf(o, stored);
+  const kept = stored.entries.filter((e) => e.kept);
+  const plan = (await o.door.run({ kind: 'term', problem, kept }, signal)) as TermPlan;
+  return { plan, version: stored.version };
+}
+
+export const asBest = ({ points, bound, isProved, entries }: TermPlan): TermBest => ({
+  points,
+  bound,
+  isProved,
+  loans: entries.length,
+});
+
+/** Writes a plan that was worked out, unless somebody changed it meanwhile. */
+export async function keepPlanned(
+  em: EntityManager,
+  id: number,
+  { version, entries }: { version: number; entries: readonly TermEntry[] },
+): Promise<void> {
+  const plan = await findPlan(em, id);
+  if (plan.version !== version) throw stale(plan);
+  em.assign(plan, { entries: [...entries] }, { mergeObjectProperties: false });
+  await em.flush();
+}
+
+/** One kit of each kind for a place of the plan, what nothing stands against and suits best first. */
+export async function choicesFor(
+  o: Looking,
+  id: number,
+  at: { readonly borrower: number; readonly week: number },
+): Promise<TermChoice[]> {
+  const plan = await findPlan(o.em, id);
+  if (!plan.borrowers.includes(at.borrower)) throw notFound(`family ${at.borrower} in this plan`);
+  const { problem } = await factsOf(o, plan);
+  const { locale } = await o.em.findOneOrFail(PlaceRow, { id: 1 });
+  const others = plan.entries.filter((e) => e.borrowerId !== at.borrower || e.week !== at.week);
+  const worth = problem.borrowers.find((b) => b.id === at.borrower)?.worth;
+  const best = new Map<string, TermChoice>();
+  for (const kit of problem.kits) {
+    const entry: TermEntry = { borrowerId: at.borrower, week: at.week, copyId: kit.copyId, kept: true };
+    const all = checkTerm(problem, [...others, entry], locale);
+    // A later loan of the same kit is told of too, though it is that loan that cannot be then.
+    const late = others.filter((e) => e.copyId === kit.copyId && e.week > at.week);
+    const faults = [...(all.get(entry) ?? []), ...late.flatMap((e) => all.get(e) ?? [])];
+    const why = worth?.get(kit.kind);
+    const choice: TermChoice = {
+      copyId: kit.copyId,
+      label: kit.label,
+      kit: kit.name,
+      reason: why?.reason ?? '',
+      points: why?.points ?? 0,
+      faults,
+    };
+    const before = best.get(kit.kind);
+    if (!before || faults.length < before.faults.length) best.set(kit.kind, choice);
+  }
+  return [...best.values()].sort(
+    (a, b) => Number(a.faults.length > 0) - Number(b.faults.length > 0) || b.points - a.points,
+  );
+}
