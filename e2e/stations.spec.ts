@@ -25,6 +25,7 @@ const VIEWS = [
   '/lend/kits',
   '/lend/lasting',
   '/lend/tell',
+  '/lend/terms',
   '/watch',
   '/watch/G-04',
   '/watch/groups/G',

@@ -8,7 +8,7 @@ import { CAP, startTest, TODAY, TUB, withDesign, type TestDesk } from './testing
  */
 let desk: TestDesk;
 let ids: Record<
-  'tub' | 'cap' | 'design' | 'borrower' | 'supplier' | 'copy' | 'batch' | 'lot' | 'offer' | 'kit',
+  'tub' | 'cap' | 'design' | 'borrower' | 'supplier' | 'copy' | 'batch' | 'term' | 'lot' | 'offer' | 'kit',
   number
 >;
 let valid: { method: 'post' | 'put'; path: string; body: Record<string, unknown> }[];

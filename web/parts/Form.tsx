@@ -14,6 +14,8 @@ export const Form = ({ onSubmit, children }: { onSubmit(): void; children: React
     noValidate
     onSubmit={(e) => {
       e.preventDefault();
+      // A dialog that a form opened stands inside it for React: what is sent there is not sent here.
+      e.stopPropagation();
       if (!stopsAtUnread(e.currentTarget)) onSubmit();
     }}
   >

@@ -249,7 +249,16 @@ describe('a plan that was moved by hand', () => {
 
 describe('what a kit is worth to a family', () => {
   const of = (more: Partial<Parameters<typeof worthOf>[0]>) =>
-    worthOf({ rungs: [], skills: ['Hand strength'], aim: null, group: '', madeFor: [], ...more });
+    worthOf({
+      rungs: [],
+      skills: ['Hand strength'],
+      aim: null,
+      group: '',
+      madeFor: [],
+      ages: { from: 18, to: 30 },
+      groupAges: null,
+      ...more,
+    });
 
   test('the aim, then the step nearest to seven in ten', () => {
     const rung = (name: string, chance: number) => ({
@@ -266,6 +275,16 @@ describe('what a kit is worth to a family', () => {
       of({ aim: 'Hand strength', rungs: [rung('soft pegs', 0.95)] }).points,
     );
     expect(of({ rungs: [rung('soft pegs', 0.95)] }).points).toBeLessThan(both.points);
+  });
+
+  test('what is made for others of another age is worth less, and it says for whom', () => {
+    const far = of({ ages: { from: 48, to: 72 }, groupAges: { from: 12, to: 18 } });
+    const near = of({ ages: { from: 18, to: 30 }, groupAges: { from: 12, to: 18 } });
+    expect(far.reason).toBe('Hand strength; made for 4–6 years; no notes to go by');
+    expect(near.points).toBeGreaterThan(
+      of({ ages: { from: 24, to: 36 }, groupAges: { from: 12, to: 18 } }).points,
+    );
+    expect(near.points - far.points).toBe(60);
   });
 
   test('without notes the group decides, and it says so', () => {

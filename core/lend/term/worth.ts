@@ -1,10 +1,21 @@
+import { formatAges } from '../../calendar/ages.ts';
 import { STRETCH } from '../../watch/whatNext.ts';
 import type { Worth } from './termProblem.ts';
 
-/** Points for serving the aim, for the right step, and for being made for the family's group: more where there are no notes to go by. */
+/** Points for serving the aim, for the right step, for the right age and for being made for the group: age says more where there are no notes to go by. */
 const AIM = 60;
 const STEP = 80;
-const GROUP = { known: 20, guessed: 60 } as const;
+const AGE = { known: 30, guessed: 60 } as const;
+const GROUP = 20;
+/** A kit for children who are this much older or younger has none of the points for age, months. */
+const FAR = 24;
+
+/** Ages, months. */
+export interface Ages {
+  readonly from: number;
+  readonly to: number;
+}
+const gapOf = (a: Ages, b: Ages): number => Math.max(0, a.from - b.to, b.from - a.to);
 
 /** A rung of a kit for one child of a family. */
 export interface RungFor {
@@ -31,6 +42,9 @@ export function worthOf(o: {
   readonly aim: string | null;
   readonly group: string;
   readonly madeFor: readonly string[];
+  /** What the kit's designs are for; what the group's are for, null where nothing is made for it. */
+  readonly ages: Ages;
+  readonly groupAges: Ages | null;
 }): Worth {
   const isAim = o.aim !== null && o.skills.includes(o.aim);
   const serving = o.rungs.filter((r) => !isAim || r.skill === o.aim);
@@ -41,16 +55,18 @@ export function worthOf(o: {
   );
   const isOwn = o.group !== '' && o.madeFor.includes(o.group);
   const known = best !== null && best.child !== null;
+  const gap = o.groupAges ? gapOf(o.ages, o.groupAges) : 0;
   const points =
     1 +
     (isAim ? AIM : 0) +
     // Without notes every child looks alike: the step says little.
     (known ? Math.round(STEP * nearness(best.chance)) : 0) +
-    (isOwn ? GROUP[known ? 'known' : 'guessed'] : 0);
+    Math.round(AGE[known ? 'known' : 'guessed'] * Math.max(0, 1 - gap / FAR)) +
+    (isOwn ? GROUP : 0);
   const reasons = [
-    isAim ? `${o.aim!}, their aim` : (o.skills[0] ?? ''),
-    ...(known ? [`“${best.rung}”: about ${tenths(best.chance)} for ${best.child!} to manage it alone`] : []),
-    ...(isOwn ? [`made for ${o.group}`] : []),
+    isAim ? `${o.aim}, their aim` : (o.skills[0] ?? ''),
+    ...(known ? [`“${best.rung}”: about ${tenths(best.chance)} for ${best.child} to manage it alone`] : []),
+    ...(isOwn ? [`made for ${o.group}`] : gap > 0 ? [`made for ${formatAges(o.ages.from, o.ages.to)}`] : []),
     ...(known ? [] : ['no notes to go by']),
   ];
   return { points, reason: reasons.join('; '), hardness: best ? 1 - best.chance : 0.5, isAim };

@@ -7,28 +7,35 @@ import { checkKit, type CheckedDesign, type KitReport } from '../../../core/safe
 import { KitRow, PlaceRow, type Design } from '../../db/entities.ts';
 import type { CheckSheet } from '../../formats/checkSheet.ts';
 import { notFound } from '../../problem.ts';
+import { featuresOf } from '../shape/ladders.ts';
 import { atOf, chosenFor, findDesign, materialsOf } from '../shape/service.ts';
 import { checkedBy, readTests } from './service.ts';
 
-/** The check of designs that are one kit. */
-export async function reportOf(
+/** Designs that are one kit, ready to be checked for somebody of any age. */
+export async function kitToCheck(
   em: EntityManager,
   designs: readonly Design[],
-  o: { readonly youngest: number | null; readonly container: number | null; readonly today: Day },
-): Promise<KitReport> {
+  o: { readonly container: number | null; readonly today: Day },
+): Promise<(youngest: number | null) => KitReport> {
   const checked: CheckedDesign[] = [];
   for (const d of designs) {
-    const pattern = await loadPattern(d.pattern);
     const { chosen } = await chosenFor(em, d.materials, o.today);
     checked.push({
       name: d.name,
-      features: pattern.features(atOf(d, chosen)),
+      features: await featuresOf(em, d, o.today),
       options: await checkedBy(em, d, chosen),
     });
   }
   const packed = o.container === null ? [] : [...(await materialsOf(em, [o.container], o.today)).values()];
-  return checkKit(checked, o.youngest, bagFeatures(packed));
+  return (youngest) => checkKit(checked, youngest, bagFeatures(packed));
 }
+
+/** The check of designs that are one kit. */
+const reportOf = async (
+  em: EntityManager,
+  designs: readonly Design[],
+  o: { readonly youngest: number | null; readonly container: number | null; readonly today: Day },
+): Promise<KitReport> => (await kitToCheck(em, designs, o))(o.youngest);
 
 interface Subject {
   readonly name: string;

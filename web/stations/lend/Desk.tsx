@@ -5,7 +5,6 @@ import type { Place } from '../../../contract/place.ts';
 import { addDays } from '../../../core/calendar/days.ts';
 import { shortDay } from '../../data/style.ts';
 import { standing } from '../../../core/lend/status.ts';
-import { ALLERGIES } from '../../../core/lend/allergies.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useReservations } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
@@ -22,6 +21,7 @@ import { CountIn } from './CountIn.tsx';
 import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
 import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
 import { HandOn, Renew, Reserve } from './LoanMore.tsx';
+import { ALLERGY_OPTIONS, FamilyFacts, factWords } from './FamilyFacts.tsx';
 import { FamilyPast, KitPast } from './History.tsx';
 import { MoreKits } from './MoreKits.tsx';
 
@@ -202,7 +202,7 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
             />
           </>
         )}
-        {known && <Allergies key={known.id} family={known} />}
+        {known && <Known key={known.id} family={known} />}
         {known && (
           <Past title={`What is known of ${known.name}`}>
             <Stack $gap={10}>
@@ -230,36 +230,16 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   );
 }
 
-const ALLERGY_OPTIONS = ALLERGIES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }));
-
-/** What a family is allergic to: told before it is lent anything, and changed where something new is known. */
-function Allergies({ family }: { family: Borrower }) {
+/** What is known of a family, and a way to change it. */
+function Known({ family }: { family: Borrower }) {
   const [isOpen, setOpen] = useState(false);
-  const save = useChange((allergies: readonly string[]) =>
-    api<Borrower>('PUT', `/borrowers/${family.id}`, { name: family.name, group: family.group, allergies }),
-  );
-  if (!isOpen)
-    return (
-      <Spread>
-        <Quiet>
-          {family.allergies.length > 0
-            ? `Allergic to ${family.allergies.join(', ')}`
-            : 'No allergies are known'}
-        </Quiet>
-        <Button small plain onPress={() => setOpen(true)}>
-          Change allergies
-        </Button>
-      </Spread>
-    );
   return (
-    <>
-      <ChoiceOfMany
-        label={`${family.name} is allergic to`}
-        value={family.allergies}
-        onChange={(list) => save.mutate(list)}
-        options={ALLERGY_OPTIONS}
-      />
-      {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
-    </>
+    <Spread>
+      <Quiet>{factWords(family)}</Quiet>
+      <Button small plain onPress={() => setOpen(true)}>
+        Change what is known
+      </Button>
+      {isOpen && <FamilyFacts family={family} onDone={() => setOpen(false)} />}
+    </Spread>
   );
 }

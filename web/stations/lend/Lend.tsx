@@ -143,6 +143,9 @@ export function Component() {
             <ButtonLink plain to="/lend/tell">
               Tell families
             </ButtonLink>
+            <ButtonLink plain to="/lend/terms">
+              Plan a term
+            </ButtonLink>
             <ButtonLink plain to="/lend/lasting">
               What lasts
             </ButtonLink>

@@ -8,13 +8,13 @@ import type {
   TermShape,
   Worth,
 } from '../../../../core/lend/term/termProblem.ts';
-import { worthOf, type RungFor } from '../../../../core/lend/term/worth.ts';
+import { worthOf, type Ages, type RungFor } from '../../../../core/lend/term/worth.ts';
 import { chanceAt, childAbility, type Ability } from '../../../../core/watch/ladderModel.ts';
 import type { ComputeDoor } from '../../../compute/door.ts';
 import { BorrowerRow, DesignRow, PlaceRow, type Design } from '../../../db/entities.ts';
 import { rows } from '../../../db/rows.ts';
 import { recalledKits } from '../../check/service.ts';
-import { reportOf } from '../../check/sheet.ts';
+import { kitToCheck } from '../../check/sheet.ts';
 import { ladderOf } from '../../shape/ladders.ts';
 import { modelled } from '../../watch/model.ts';
 import { heldBy } from '../service.ts';
@@ -127,10 +127,8 @@ export async function termFacts(options: {
     [JSON.stringify(options.borrowers)],
   ))
     had.set(h.borrower, (had.get(h.borrower) ?? new Set()).add(h.design));
-  const youngestOf = (group: string): number | null => {
-    const own = [...designs.values()].filter((d) => d.forGroup === group).map((d) => d.ageFrom);
-    return own.length > 0 ? Math.min(...own) : null;
-  };
+  const youngestOf = (group: string): number | null =>
+    agesOf([...designs.values()].filter((d) => d.forGroup === group))?.from ?? null;
   const youngest = new Map(
     families.map((f) => [f.id, { months: f.youngest ?? youngestOf(f.group), isTold: f.youngest != null }]),
   );
@@ -157,24 +155,36 @@ export async function termFacts(options: {
   return { problem: { shape, kits, borrowers }, youngest };
 }
 
-/** Asks the check about kinds of kit with somebody of an age at home; each is looked at once. */
+/** Asks the check about kinds of kit with somebody of an age at home: what it says stop to; null where nothing. */
 function stopsOf(em: EntityManager, designs: ReadonlyMap<number, Design>, today: Day) {
-  const known = new Map<string, string | null>();
-  return async (kind: KindFacts, months: number | null): Promise<string | null> => {
+  const asked = new Map<string, Promise<(age: number | null) => string | null>>();
+  const ask = async (kind: KindFacts): Promise<(age: number | null) => string | null> => {
     const own = kind.designs.flatMap((id) => designs.get(id) ?? []);
-    if (own.length < kind.designs.length) return 'a design of it is gone';
-    const age = Math.min(months ?? Infinity, kind.youngest ?? Infinity, ...own.map((d) => d.ageFrom));
-    const key = `${kind.kind} ${age}`;
-    const before = known.get(key);
-    if (before !== undefined) return before;
-    const said = await reportOf(em, own, { youngest: age, container: kind.container, today })
-      .then((report) => report.findings.find((f) => f.verdict === 'stop')?.title ?? null)
-      .catch(() => 'a design of it cannot be read');
-    known.set(key, said);
-    await new Promise((go) => setImmediate(go));
-    return said;
+    if (own.length < kind.designs.length) return () => 'a design of it is gone';
+    const check = await kitToCheck(em, own, { container: kind.container, today });
+    const known = new Map<number, string | null>();
+    return (months) => {
+      const age = Math.min(months ?? Infinity, kind.youngest ?? Infinity, ...own.map((d) => d.ageFrom));
+      let said = known.get(age);
+      if (said === undefined) {
+        said = check(age).findings.find((f) => f.verdict === 'stop')?.title ?? null;
+        known.set(age, said);
+      }
+      return said;
+    };
+  };
+  return async (kind: KindFacts, months: number | null): Promise<string | null> => {
+    const answer = asked.get(kind.kind) ?? ask(kind).catch(() => () => 'a design of it cannot be read');
+    asked.set(kind.kind, answer);
+    return (await answer)(months);
   };
 }
+
+/** What designs are for together, months; null where there is none. */
+const agesOf = (designs: readonly Design[]): Ages | null =>
+  designs.length === 0
+    ? null
+    : { from: Math.min(...designs.map((d) => d.ageFrom)), to: Math.max(...designs.map((d) => d.ageTo)) };
 
 /** What every kind is worth to every family, by the notes on its children. */
 async function worthFor(o: {
@@ -223,6 +233,8 @@ async function worthFor(o: {
           aim: f.aim ?? null,
           group: f.group,
           madeFor: own.map((d) => d.forGroup),
+          ages: agesOf(own) ?? { from: 0, to: 216 },
+          groupAges: agesOf([...o.designs.values()].filter((d) => d.forGroup === f.group)),
         }),
       );
     }

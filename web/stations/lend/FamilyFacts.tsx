@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import type { Borrower, BorrowerInput } from '../../../contract/lending.ts';
+import { ALLERGIES, type Allergy } from '../../../core/lend/allergies.ts';
+import { SKILLS, type Skill } from '../../../core/patterns/kernel.ts';
+import { api, words } from '../../data/api.ts';
+import { useChange } from '../../data/queries.ts';
+import { Button } from '../../parts/Button.tsx';
+import { ChoiceOfMany } from '../../parts/Choice.tsx';
+import { Dialog } from '../../parts/Dialog.tsx';
+import { CountField, TextField } from '../../parts/Field.tsx';
+import { Form } from '../../parts/Form.tsx';
+import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { Select } from '../../parts/Select.tsx';
+
+export const ALLERGY_OPTIONS = ALLERGIES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }));
+const NO_AIM = 'none';
+
+/** Codes as they are typed: parted by commas or blanks. */
+const codesIn = (text: string): string[] => [...new Set(text.split(/[\s,;]+/).filter(Boolean))];
+
+/** What is known of a family in one line: told before it is lent anything. */
+export const factWords = (family: Borrower): string =>
+  [
+    family.allergies.length > 0 ? `Allergic to ${family.allergies.join(', ')}` : 'No allergies are known',
+    family.youngest === null ? null : `youngest at home ${family.youngest} months`,
+    family.aim === null ? null : `aim: ${family.aim.toLowerCase()}`,
+  ]
+    .filter(Boolean)
+    .join('; ');
+
+/** What is known of a family: what it is allergic to, its youngest, what is worked on, and which children notes mean. */
+export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): void }) {
+  const [allergies, setAllergies] = useState<readonly string[]>(family.allergies);
+  const [youngest, setYoungest] = useState(family.youngest);
+  const [aim, setAim] = useState<string>(family.aim ?? NO_AIM);
+  const [children, setChildren] = useState(family.children.join(', '));
+  const save = useChange(() => {
+    const input: BorrowerInput = {
+      name: family.name,
+      group: family.group,
+      allergies: allergies as Allergy[],
+      youngest,
+      aim: aim === NO_AIM ? null : (aim as Skill),
+      children: codesIn(children),
+    };
+    return api<Borrower>('PUT', `/borrowers/${family.id}`, input);
+  });
+  return (
+    <Dialog title={family.name} isOpen onClose={onDone}>
+      <Form onSubmit={() => save.mutate(undefined, { onSuccess: onDone })}>
+        <Stack $gap={10}>
+          <ChoiceOfMany
+            label="Allergic to"
+            value={allergies}
+            onChange={setAllergies}
+            options={ALLERGY_OPTIONS}
+          />
+          <CountField label="Youngest at home, months" value={youngest} onChange={setYoungest} />
+          <Select
+            label="Skill that is worked on"
+            value={aim}
+            onChange={setAim}
+            options={[
+              { value: NO_AIM, label: 'None in particular' },
+              ...SKILLS.map((s) => ({ value: s, label: s })),
+            ]}
+          />
+          <TextField
+            label="Children, as notes call them"
+            value={children}
+            onChange={setChildren}
+            hint="code names like G-04, never real ones"
+          />
+          {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
+          <Row>
+            <Button type="submit" small isDisabled={save.isPending}>
+              Save what is known
+            </Button>
+            <Button small plain onPress={onDone}>
+              Leave it
+            </Button>
+          </Row>
+          <Quiet>An age that was told long ago errs on the careful side.</Quiet>
+        </Stack>
+      </Form>
+    </Dialog>
+  );
+}

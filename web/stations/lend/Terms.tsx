@@ -1,0 +1,243 @@
+import { useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useNavigate, useParams } from 'react-router';
+import type { TermBest, TermPlanName, TermPlanPage } from '../../../contract/termPlan.ts';
+import { api, words } from '../../data/api.ts';
+import { useBorrowers, useChange, usePlace } from '../../data/queries.ts';
+import { shortDay } from '../../data/style.ts';
+import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
+import { Confirm } from '../../parts/Confirm.tsx';
+import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { Select } from '../../parts/Select.tsx';
+import { FamilyFacts } from './FamilyFacts.tsx';
+import { entriesOf, shapeOf, TermForm } from './TermForm.tsx';
+import { TermPlace } from './TermPlace.tsx';
+import { TermTable } from './TermTable.tsx';
+
+const percent = (part: number): string => `${Math.max(0.1, Math.round(1000 * part) / 10)} %`;
+
+/** How a plan compares with the best there is. */
+export function bestWords(points: number, loans: number, best: TermBest): string {
+  if (points >= best.bound) return 'No plan does better: proved.';
+  if (points >= best.points)
+    return `At most ${percent(best.bound / points - 1)} better is possible; nothing better was found in the time.`;
+  const more = best.loans - loans;
+  return more > 0
+    ? `Planned anew it could fill ${more} more ${more === 1 ? 'place' : 'places'}.`
+    : `Planned anew it could suit ${percent(best.points / Math.max(1, points) - 1)} better.`;
+}
+
+/** Who gets which kit in which week of a term, planned at best and moved by hand. */
+export function Component() {
+  const asked = useParams().id;
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { data: place } = usePlace();
+  const { data: borrowers } = useBorrowers();
+  const [form, setForm] = useState<'new' | 'change' | null>(null);
+  const [at, setAt] = useState<{ family: number; week: number } | null>(null);
+  const [known, setKnown] = useState<number | null>(null);
+  const [deleting, setDeleting] = useState(false);
+  const list = useQuery({
+    queryKey: ['term-plans'],
+    queryFn: () => api<TermPlanName[]>('GET', '/term-plans'),
+  });
+  const id = asked === undefined ? list.data?.[0]?.id : Number(asked);
+  const plan = useQuery({
+    queryKey: ['term-plans', id],
+    queryFn: () => api<TermPlanPage>('GET', `/term-plans/${id!}`),
+    enabled: id !== undefined,
+  });
+  const page = plan.data;
+  const loans = page?.families.flatMap((f) => f.loans) ?? [];
+  const best = useQuery({
+    queryKey: ['term-plans', id, 'best', page?.version],
+    queryFn: () => api<TermBest>('GET', `/term-plans/${id!}/best`),
+    enabled: loans.length > 0,
+    staleTime: 60_000,
+  });
+  const solve = useChange(async () => {
+    const { page: next, best: found } = await api<{ page: TermPlanPage; best: TermBest }>(
+      'POST',
+      `/term-plans/${page!.id}/plan`,
+      { version: page!.version },
+    );
+    queries.setQueryData(['term-plans', next.id, 'best', next.version], found);
+  });
+  const set = useChange(async ({ copyId }: { copyId: number | null | 'plan' }) => {
+    const { family, week } = at!;
+    const before = entriesOf(page!);
+    const isHere = (e: (typeof before)[number]): boolean => e.borrowerId === family && e.week === week;
+    const entries =
+      copyId === 'plan'
+        ? before.map((e) => (isHere(e) ? { ...e, kept: false } : e))
+        : [
+            ...before.filter((e) => !isHere(e)),
+            ...(copyId === null ? [] : [{ borrowerId: family, week, copyId, kept: true }]),
+          ];
+    await api<TermPlanPage>('PUT', `/term-plans/${page!.id}`, {
+      ...shapeOf(page!),
+      version: page!.version,
+      entries,
+    });
+  });
+  const remove = useChange(() => api<void>('DELETE', `/term-plans/${page!.id}`));
+  const error = list.error ?? (plan.data ? null : plan.error);
+  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  if (!list.data || !place || !borrowers) return <p role="status">Loading the terms …</p>;
+  const dialogs = (
+    <>
+      {form && (
+        <TermForm
+          page={form === 'change' ? page! : null}
+          place={place}
+          borrowers={borrowers}
+          onClose={() => setForm(null)}
+          onDone={(made) => {
+            setForm(null);
+            void navigate(`/lend/terms/${made}`);
+          }}
+        />
+      )}
+    </>
+  );
+  if (list.data.length === 0)
+    return (
+      <Stack>
+        <Heading over={place.name} title="Who gets which kit in which week?">
+          <ButtonLink plain to="/lend">
+            Back to the rail
+          </ButtonLink>
+        </Heading>
+        <Notice tone="care">No term is planned yet.</Notice>
+        <div>
+          <Button onPress={() => setForm('new')}>Plan a term</Button>
+        </div>
+        {dialogs}
+      </Stack>
+    );
+  if (!page) return <p role="status">Looking the plan over …</p>;
+  const faults = loans.filter((l) => l.faults.length > 0);
+  const places = page.families.length * page.starts.length;
+  const kept = loans.filter((l) => l.kept).length;
+  const family = page.families.find((f) => f.id === at?.family);
+  const knownFamily = borrowers.find((b) => b.id === known);
+  return (
+    <Stack $gap={10}>
+      <Heading
+        over={`${place.name} · ${page.name}, ${page.weeks} weeks from ${shortDay(page.from)}`}
+        title="Who gets which kit in which week?"
+      >
+        {list.data.length > 1 && (
+          <div style={{ width: 200 }}>
+            <Select
+              label="Term"
+              value={String(page.id)}
+              onChange={(v) => void navigate(`/lend/terms/${v}`)}
+              options={list.data.map((t) => ({
+                value: String(t.id),
+                label: t.name,
+                note: `from ${shortDay(t.from)}`,
+              }))}
+            />
+          </div>
+        )}
+        <Button plain onPress={() => setForm('change')}>
+          Change the term
+        </Button>
+        <Button plain onPress={() => setForm('new')}>
+          Another term
+        </Button>
+        <ButtonLink plain to="/lend">
+          Back to the rail
+        </ButtonLink>
+      </Heading>
+      <Panel as="div">
+        <Stack $gap={10}>
+          <Spread>
+            <span role="status" style={{ flex: '1 1 320px' }}>
+              <b>
+                {loans.length} of {places} places have a kit
+              </b>
+              {loans.length > 0 && `, ${loans.filter((l) => l.isAim).length} for the family’s aim`}
+              {kept > 0 && `, ${kept} set by hand`}.{' '}
+              {solve.isPending
+                ? 'Planning …'
+                : loans.length === 0
+                  ? 'Plan it, or set places by hand first.'
+                  : best.data
+                    ? bestWords(page.points, loans.length, best.data)
+                    : best.isFetching
+                      ? 'Comparing with the best there is …'
+                      : ''}
+            </span>
+            <Row>
+              <Button isDisabled={solve.isPending} onPress={() => solve.mutate(undefined)}>
+                {loans.length === 0 ? 'Plan it' : kept > 0 ? 'Plan round what was set' : 'Plan it anew'}
+              </Button>
+              <FileLink href={`/api/term-plans/${page.id}/slips.pdf`}>Slips</FileLink>
+              <FileLink href={`/api/term-plans/${page.id}/plan.ics`}>Calendar</FileLink>
+              <FileLink href={`/api/term-plans/${page.id}/plan.csv`}>Table as CSV</FileLink>
+            </Row>
+          </Spread>
+          {faults.length > 0 && (
+            <Notice tone="stop">
+              <strong>
+                {faults.length === 1
+                  ? 'One loan cannot be like this.'
+                  : `${faults.length} loans cannot be like this.`}
+              </strong>{' '}
+              {faults[0]!.faults[0]}
+            </Notice>
+          )}
+          {(solve.error ?? remove.error) && <Notice tone="stop">{words(solve.error ?? remove.error)}</Notice>}
+          <TermTable page={page} onPlace={(f, week) => setAt({ family: f, week })} onFamily={setKnown} />
+          <Spread>
+            <Quiet>
+              No kit is in two places, each is clean and rested before it goes on, new to the family, and
+              checked for the youngest at home. Press a place to set it by hand. Local rules and the therapist
+              who knows the child come first.
+            </Quiet>
+            <Button small plain onPress={() => setDeleting(true)}>
+              Delete this plan
+            </Button>
+          </Spread>
+        </Stack>
+      </Panel>
+      {at && family && (
+        <TermPlace
+          page={page}
+          family={family}
+          week={at.week}
+          isBusy={set.isPending}
+          problem={set.error ? words(set.error) : null}
+          onSet={(copyId) => set.mutate({ copyId }, { onSuccess: () => setAt(null) })}
+          onClose={() => {
+            set.reset();
+            setAt(null);
+          }}
+        />
+      )}
+      {knownFamily && <FamilyFacts family={knownFamily} onDone={() => setKnown(null)} />}
+      <Confirm
+        title={`Delete the plan of ${page.name}?`}
+        words="Loans that were made stay; only the plan goes."
+        yes="Delete it"
+        no="Keep it"
+        backFirst
+        isOpen={deleting}
+        isBusy={remove.isPending}
+        onNo={() => setDeleting(false)}
+        onYes={() =>
+          remove.mutate(undefined, {
+            onSuccess: () => {
+              setDeleting(false);
+              void navigate('/lend/terms');
+            },
+          })
+        }
+      />
+      {dialogs}
+    </Stack>
+  );
+}

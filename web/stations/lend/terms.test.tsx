@@ -1,0 +1,173 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { TermBest, TermChoice, TermPlanPage } from '../../../contract/termPlan.ts';
+import { answer, PLACE, show } from '../../testing/desk.tsx';
+import { bestWords, Component as Terms } from './Terms.tsx';
+
+const DORY = {
+  id: 4,
+  name: 'Amber Dory',
+  group: 'Gulls',
+  allergies: [],
+  youngest: 22,
+  aim: 'Hand strength' as const,
+  children: ['G-04'],
+};
+const LOAN = {
+  borrowerId: 4,
+  week: 0,
+  day: '2026-12-01',
+  due: '2026-12-15',
+  copyId: 7,
+  label: 'FB-001a',
+  kit: 'Drop tub',
+  kept: false,
+  reason: 'Pincer and release; made for Gulls',
+  isAim: false,
+  faults: [],
+};
+const PAGE: TermPlanPage = {
+  id: 1,
+  version: 3,
+  name: 'Winter term',
+  from: '2026-12-01',
+  weeks: 4,
+  every: 2,
+  stays: 2,
+  cleanDays: 1,
+  points: 3000,
+  starts: [
+    { week: 0, day: '2026-12-01' },
+    { week: 2, day: '2026-12-15' },
+  ],
+  families: [{ ...DORY, isYoungestTold: true, loans: [LOAN], now: [] }],
+};
+const BEST: TermBest = { points: 3000, bound: 3000, isProved: true, loans: 1 };
+const CHOICES: TermChoice[] = [
+  {
+    copyId: 8,
+    label: 'FB-002a',
+    kit: 'Squeeze seal',
+    reason: 'Hand strength, their aim',
+    points: 90,
+    faults: [],
+  },
+  {
+    copyId: 7,
+    label: 'FB-001a',
+    kit: 'Drop tub',
+    reason: '',
+    points: 40,
+    faults: ['Amber Dory has Drop tub from 1 Dec on.'],
+  },
+];
+const open = (page: TermPlanPage | null, more: Record<string, unknown> = {}) => {
+  const calls = answer({
+    'GET /place': PLACE,
+    'GET /borrowers': [DORY],
+    'GET /term-plans': page
+      ? [{ id: 1, name: page.name, from: page.from, weeks: 4, families: 1, loans: 1 }]
+      : [],
+    'GET /term-plans/1': page,
+    'GET /term-plans/1/best': BEST,
+    'GET /term-plans/1/choices': CHOICES,
+    ...more,
+  });
+  show(<Terms />, '/lend/terms');
+  return calls;
+};
+
+describe('the plan of a term', () => {
+  it('shows who gets what, how good it is, and sets a place by hand', async () => {
+    const calls = open(PAGE, { 'PUT /term-plans/1': PAGE });
+    expect(await screen.findByText(/No plan does better: proved/)).toBeVisible();
+    expect(screen.getByText('1 of 2 places have a kit')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Amber Dory, 15 Dec: no kit' }));
+    const dialog = await screen.findByRole('dialog', { name: 'Amber Dory, from 15 Dec' });
+    expect(await within(dialog).findByText('Amber Dory has Drop tub from 1 Dec on.')).toBeVisible();
+    await userEvent.click(within(dialog).getByRole('button', { name: 'Set Squeeze seal, FB-002a' }));
+    await waitFor(() =>
+      expect(calls).toMatchObject([
+        {
+          method: 'PUT',
+          path: '/term-plans/1',
+          body: {
+            version: 3,
+            borrowers: [4],
+            entries: [
+              { borrowerId: 4, week: 0, copyId: 7, kept: false },
+              { borrowerId: 4, week: 2, copyId: 8, kept: true },
+            ],
+          },
+        },
+      ]),
+    );
+  });
+
+  it('says what cannot be like this, and takes a kit out of its place', async () => {
+    const fault = { ...LOAN, kept: true, faults: ['FB-001a is in repair.'] };
+    const calls = open(
+      { ...PAGE, families: [{ ...PAGE.families[0]!, loans: [fault] }] },
+      { 'PUT /term-plans/1': PAGE },
+    );
+    expect(await screen.findByRole('alert')).toHaveTextContent(
+      'One loan cannot be like this. FB-001a is in repair.',
+    );
+    await userEvent.click(
+      screen.getByRole('button', { name: /Amber Dory, 1 Dec: Drop tub, FB-001a, set by hand/ }),
+    );
+    await userEvent.click(await screen.findByRole('button', { name: 'No kit then' }));
+    await waitFor(() => expect(calls[0]!.body).toMatchObject({ entries: [] }));
+  });
+
+  it('begins with a term for families or for the shelf of a room', async () => {
+    const calls = open(null, {
+      'POST /term-plans': { id: 1 },
+      'POST /borrowers': { ...DORY, id: 9, name: 'Gull room' },
+    });
+    await userEvent.click(await screen.findByRole('button', { name: 'Plan a term' }));
+    await userEvent.click(screen.getByText('The shelf of a room'));
+    await userEvent.click(screen.getByRole('button', { name: 'Begin the plan' }));
+    expect(await screen.findByRole('alert')).toHaveTextContent('Choose the room.');
+    await userEvent.click(screen.getByRole('button', { name: /Room/ }));
+    await userEvent.click(await screen.findByRole('option', { name: 'A new room …' }));
+    await userEvent.type(screen.getByLabelText('Name of the room'), 'Gull room');
+    await userEvent.type(screen.getByLabelText('Group'), 'Gulls');
+    await userEvent.click(screen.getByRole('button', { name: 'Begin the plan' }));
+    await waitFor(() => expect(calls.map((c) => c.path)).toEqual(['/borrowers', '/term-plans']));
+    expect(calls[1]!.body).toMatchObject({
+      every: 1,
+      stays: 4,
+      weeks: 12,
+      from: '2026-12-01',
+      borrowers: [9],
+    });
+  });
+
+  it('changes what is known of a family from its name', async () => {
+    const calls = open(PAGE, { 'PUT /borrowers/4': DORY });
+    await userEvent.click(await screen.findByRole('button', { name: 'What is known of Amber Dory' }));
+    const youngest = await screen.findByLabelText('Youngest at home, months');
+    await userEvent.clear(youngest);
+    await userEvent.type(youngest, '9');
+    const children = screen.getByLabelText('Children, as notes call them');
+    await userEvent.clear(children);
+    await userEvent.type(children, 'G-04, G-09');
+    await userEvent.click(screen.getByRole('button', { name: 'Save what is known' }));
+    await waitFor(() =>
+      expect(calls[0]).toMatchObject({
+        path: '/borrowers/4',
+        body: { name: 'Amber Dory', youngest: 9, aim: 'Hand strength', children: ['G-04', 'G-09'] },
+      }),
+    );
+  });
+});
+
+test('how a plan compares with the best is said in places, then in percent', () => {
+  expect(bestWords(3000, 1, BEST)).toBe('No plan does better: proved.');
+  expect(bestWords(2000, 1, { ...BEST, loans: 3 })).toBe('Planned anew it could fill 2 more places.');
+  expect(bestWords(2970, 1, BEST)).toBe('Planned anew it could suit 1 % better.');
+  expect(bestWords(3000, 1, { ...BEST, bound: 3030, isProved: false })).toBe(
+    'At most 1 % better is possible; nothing better was found in the time.',
+  );
+});
