@@ -40,3 +40,8 @@ export const problem = z.object({
   current: z.unknown().optional(),
 });
 export type Problem = z.infer<typeof problem>;
+
+/** An address for mail. */
+export const mailAddress = z
+  .email({ error: 'expected an address like somebody@example.org' })
+  .max(254, 'may have at most 254 characters');

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { HELP, LIKED } from '../core/watch/outcomes.ts';
 import { SKILLS, type Use } from '../core/patterns/kernel.ts';
 import { childCode } from './children.ts';
-import { day, id, name } from './common.ts';
+import { day, id, mailAddress, name } from './common.ts';
 
 export const borrowerInput = z.strictObject({
   name,
@@ -16,6 +16,8 @@ export const borrowerInput = z.strictObject({
     .max(ALLERGIES.length, `may have at most ${ALLERGIES.length} allergies`)
     .refine((list) => new Set(list).size === list.length, 'expected each allergy once')
     .optional(),
+  /** Where its messages are mailed to, only where the place needs it: the one thing here that may tell who somebody is. */
+  mail: mailAddress.nullable().optional(),
   /** Age of the youngest at home, months, as it was told: an old answer errs on the careful side. null where it is not known. */
   youngest: z
     .number({ error: 'expected an age in months' })

@@ -33,6 +33,8 @@ export interface Telling {
   readonly language: string;
   readonly subject: string;
   readonly words: string;
+  /** Where it is mailed to; null where no address is known. */
+  readonly mail: string | null;
   /** When it was told just this; null where it was not yet. */
   readonly told: ToldAt | null;
 }
@@ -64,4 +66,35 @@ export interface MessageWords {
   readonly version: number;
   readonly shipped: Readonly<Record<string, MessageTemplate>>;
   readonly own: OwnMessages;
+}
+
+/** Messages to be mailed, to families whose address is known. */
+export const outboxInput = z.strictObject({
+  borrowerIds: z
+    .array(id, { error: 'expected a list of families' })
+    .min(1, 'expected at least one family')
+    .max(200, 'may have at most 200 families')
+    .refine((list) => new Set(list).size === list.length, 'expected each family once'),
+  language: tellingLanguage.optional(),
+});
+/** A mail in the outbox: it waits until the mail server has taken it. */
+export interface OutboxMail {
+  readonly id: number;
+  readonly borrowerId: number;
+  readonly borrower: string;
+  readonly to: string;
+  readonly subject: string;
+  readonly state: 'waiting' | 'sent';
+  readonly madeOn: string;
+  readonly sentOn: string | null;
+  readonly tries: number;
+  /** Why it was not taken at the last try. */
+  readonly problem: string | null;
+}
+export interface Outbox {
+  /** Nothing leaves this machine. */
+  readonly isSimulated: boolean;
+  readonly from: string;
+  /** The latest first. */
+  readonly mails: readonly OutboxMail[];
 }

@@ -207,6 +207,8 @@ beforeAll(async () => {
       path: '/message-words',
       body: { version: 1, own: { en: { hello: 'Dear {family},' } } },
     },
+    { method: 'post', path: '/outbox', body: { borrowerIds: [ids.borrower] } },
+    { method: 'post', path: '/outbox/deliver', body: {} },
     { method: 'post', path: '/term-plans', body: { ...termBody, name: 'Second' } },
     { method: 'put', path: `/term-plans/${ids.term}`, body: { ...termBody, version: 1, entries: [] } },
     { method: 'post', path: `/term-plans/${ids.term}/plan`, body: { version: 1 } },

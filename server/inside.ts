@@ -5,6 +5,7 @@ import type { ComputeDoor } from './compute/door.ts';
 import { isBusy } from './db/busy.ts';
 import type { Db } from './db/open.ts';
 import { rows } from './db/rows.ts';
+import { simulatedMail, type MailDoor } from './devices/mail.ts';
 import { deedIsKept, recordDeed } from './people/deeds.ts';
 
 /** What every station needs of the server. */
@@ -17,6 +18,7 @@ export interface Inside {
   /** Where the place's file lies; null where it is in memory. */
   readonly folder: string | null;
   readonly door: ComputeDoor;
+  readonly mail: MailDoor;
   readonly log: Logger;
   /** Other machines can ask this server: nobody in without signing in. */
   readonly isBeyond: boolean;
@@ -40,6 +42,7 @@ export function makeInside(options: {
   log: Logger;
   fixedToday: Day | null;
   folder?: string | null;
+  mail?: MailDoor;
   isBeyond?: boolean;
   setUpCode?: string | null;
 }): Inside {
@@ -79,6 +82,7 @@ export function makeInside(options: {
     today: () => options.fixedToday ?? localDay(),
     folder: options.folder ?? null,
     door: options.door,
+    mail: options.mail ?? simulatedMail(),
     log: options.log,
     isBeyond: options.isBeyond ?? false,
     setUpCode: options.setUpCode ?? null,

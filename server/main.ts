@@ -8,7 +8,9 @@ import { makeApp } from './app.ts';
 import { workerDoor } from './compute/door.ts';
 import { lockFolder } from './db/lock.ts';
 import { closeDb, openDb, readyFolder } from './db/open.ts';
+import { smtpMail } from './devices/mail.ts';
 import { makeInside } from './inside.ts';
+import { deliver } from './stations/lend/outbox.ts';
 import { readSettings, type Settings } from './settings.ts';
 import { countPeople } from './people/sessions.ts';
 import { folderError, StartError } from './startError.ts';
@@ -82,6 +84,7 @@ async function start(): Promise<void> {
     log,
     fixedToday: settings.fixedToday,
     folder,
+    ...(settings.smtp ? { mail: smtpMail(settings.smtp) } : {}),
     isBeyond: settings.isBeyond,
     setUpCode,
   });
@@ -98,6 +101,13 @@ async function start(): Promise<void> {
   };
   setTimeout(daily, 20_000).unref();
   setInterval(daily, 3_600_000).unref();
+
+  /** What the mail server did not take is tried again by itself. */
+  const mails = (): void => {
+    deliver(inside).catch((error: unknown) => log.error({ err: error }, 'the outbox was not sent'));
+  };
+  setTimeout(mails, 10_000).unref();
+  setInterval(mails, 300_000).unref();
 
   /** Finish what is being answered, close the file, go. */
   let stopping = false;

@@ -9,6 +9,7 @@ describe('settings of the environment', () => {
       folder: 'data',
       fixedToday: null,
       isBeyond: false,
+      smtp: null,
       tls: null,
     });
     expect(readSettings({ HOST: '[::1]', FOX_HOSTS: 'Cart.example, ::1' })).toMatchObject({

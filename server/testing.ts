@@ -7,6 +7,7 @@ import request from 'supertest';
 import { SLOT_DIALS } from '../core/testing.ts';
 import { makeApp } from './app.ts';
 import { inlineDoor } from './compute/inline.ts';
+import type { MailDoor } from './devices/mail.ts';
 import { openDb, type Db } from './db/open.ts';
 import { makeInside } from './inside.ts';
 
@@ -14,7 +15,7 @@ export const TODAY = '2026-11-24';
 
 /** A whole server in memory, for tests of its routes. */
 export async function startTest(
-  options: { folder?: string; today?: string; isBeyond?: boolean; setUpCode?: string } = {},
+  options: { folder?: string; today?: string; isBeyond?: boolean; setUpCode?: string; mail?: MailDoor } = {},
 ) {
   const db: Db = await openDb(options.folder ?? ':memory:');
   const door = await inlineDoor();
@@ -24,6 +25,7 @@ export async function startTest(
     log: pino({ level: 'silent' }),
     fixedToday: options.today ?? TODAY,
     folder: options.folder ?? null,
+    ...(options.mail ? { mail: options.mail } : {}),
     isBeyond: options.isBeyond ?? false,
     setUpCode: options.setUpCode ?? null,
   });

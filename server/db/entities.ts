@@ -335,6 +335,7 @@ export const BorrowerRow = defineEntity({
     group: p.string().fieldName('group_name'),
     /** What somebody of the family is allergic to. */
     allergies: p.json<string[]>(),
+    mail: p.string().nullable(),
     /** Of the youngest at home, months. */
     youngest: p.integer().nullable(),
     aim: p.string().nullable(),
@@ -472,6 +473,26 @@ export const DeedRow = defineEntity({
   },
 });
 
+/** A mail to a family that waits for the mail server, or was taken by it. */
+export const OutboxRow = defineEntity({
+  name: 'OutboxRow',
+  tableName: 'outbox',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    borrower: () => p.manyToOne(BorrowerRow),
+    to: p.string().fieldName('to_address'),
+    subject: p.string(),
+    words: p.string(),
+    language: p.string(),
+    about: p.json<string[]>(),
+    state: p.string(),
+    madeOn: p.string(),
+    sentOn: p.string().nullable(),
+    tries: p.integer(),
+    problem: p.string().nullable(),
+  },
+});
+
 /** Who gets which kit in which week of a term. */
 export const TermPlanRow = defineEntity({
   name: 'TermPlanRow',
@@ -518,6 +539,7 @@ export const entities = [
   SessionRow,
   DeedRow,
   TermPlanRow,
+  OutboxRow,
 ];
 
 export type Material = InferEntity<typeof MaterialRow>;

@@ -311,9 +311,14 @@ class People extends Migration {
   }
 }
 
-/** A term is planned: what is known of a family's children, and who gets which kit when. */
+/** A term is planned: what is known of a family's children, and who gets which kit when. Messages are mailed. */
 class Terms extends Migration {
   override up(): void {
+    this.addSql('alter table "borrower" add column "mail" text null');
+    this.addSql(
+      `create table "outbox" ("id" integer not null primary key autoincrement, "borrower_id" integer not null references "borrower" ("id"), "to_address" text not null, "subject" text not null, "words" text not null, "language" text not null, "about" json not null, "state" text not null check ("state" in ('waiting', 'sent')), "made_on" text not null, "sent_on" text null, "tries" integer not null default 0, "problem" text null)`,
+    );
+    this.addSql('create index "outbox_waiting" on "outbox" ("id") where "state" = \'waiting\'');
     this.addSql('alter table "borrower" add column "youngest" integer null check ("youngest" >= 0)');
     this.addSql('alter table "borrower" add column "aim" text null');
     this.addSql(`alter table "borrower" add column "children" json not null default '[]'`);

@@ -20,6 +20,8 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
   [/^POST \/reservations$/, 'reserved a kit'],
   [/^DELETE \/reservations/, 'dropped a reservation'],
   [/^POST \/tellings$/, 'told a family'],
+  [/^POST \/outbox/, 'mailed families'],
+  [/^DELETE \/outbox/, 'took a mail back'],
   [/^(POST|PUT|DELETE) \/term-plans/, 'changed the plan of a term'],
   [/^POST \/notes$/, 'wrote a note'],
   [/^DELETE \/notes/, 'deleted a note'],

@@ -12,7 +12,7 @@ const DOORS: readonly (readonly [path: RegExp, reads: PersonRole, writes: Person
   [/^\/borrowers\/\d+\/(erase|data)\b/, 'keeps', 'keeps'],
   [/^\/children\/[^/]+\/(erase|data)\b/, 'keeps', 'keeps'],
   [
-    /^\/(loans|copies|borrowers|reservations|tellings|term-plans|notes|children|hand-tests|tests|builds\/\d+\/tests)\b/,
+    /^\/(loans|copies|borrowers|reservations|tellings|outbox|term-plans|notes|children|hand-tests|tests|builds\/\d+\/tests)\b/,
     'reads',
     'lends',
   ],

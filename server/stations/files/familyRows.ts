@@ -23,6 +23,7 @@ export const familyRows: Kind<FamilyValue> = {
       name: cells.words('name'),
       group: cells.words('group'),
       ...(cells.has('allergies') ? { allergies: allergies as Allergy[] } : {}),
+      ...(cells.has('mail') ? { mail: cells.words('mail') || null } : {}),
       ...(cells.has('youngest') ? { youngest: cells.whole('youngest') ?? null } : {}),
       ...(cells.has('aim') ? { aim } : {}),
       ...(cells.has('children') ? { children: cells.list('children') } : {}),
@@ -38,12 +39,13 @@ export const familyRows: Kind<FamilyValue> = {
         name: string;
         group_name: string;
         allergies: string;
+        mail: string | null;
         youngest: number | null;
         aim: string | null;
         children: string;
       }>(
         em,
-        'select id, name, group_name, allergies, youngest, aim, children from borrower where erased_on is null and id > ? order by id limit 1000',
+        'select id, name, group_name, allergies, mail, youngest, aim, children from borrower where erased_on is null and id > ? order by id limit 1000',
         [after],
       ),
     ))
@@ -51,6 +53,7 @@ export const familyRows: Kind<FamilyValue> = {
         b.name,
         b.group_name,
         (JSON.parse(b.allergies) as string[]).join(', '),
+        b.mail,
         b.youngest,
         b.aim,
         (JSON.parse(b.children) as string[]).join(', '),

@@ -226,6 +226,7 @@ export async function writeFamilies(em: EntityManager, all: AsyncGenerator<Famil
     name: f.name,
     group: f.group,
     allergies: f.allergies ?? [],
+    mail: f.mail ?? null,
     youngest: f.youngest ?? null,
     aim: f.aim ?? null,
     children: f.children ?? [],

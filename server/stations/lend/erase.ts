@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/core';
 import type { Day } from '../../../core/calendar/days.ts';
-import { BorrowerRow, ReservationRow, TellingRow } from '../../db/entities.ts';
+import { BorrowerRow, OutboxRow, ReservationRow, TellingRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { familyHistory } from './history.ts';
@@ -17,7 +17,7 @@ async function familyKnown(em: EntityManager, id: number) {
 
 /** Everything that is known of a family, to hand over. */
 export async function familyData(em: EntityManager, id: number) {
-  const { name, group, allergies, youngest, aim, children } = await familyKnown(em, id);
+  const { name, group, allergies, mail, youngest, aim, children } = await familyKnown(em, id);
   const { loans } = await familyHistory(em, id, MOST);
   const reservations = await rows(
     em,
@@ -29,7 +29,7 @@ export async function familyData(em: EntityManager, id: number) {
     'select told_on as toldOn, "by", language, words from telling where borrower_id = ? order by id',
     [id],
   );
-  return { family: { name, group, allergies, youngest, aim, children }, loans, reservations, told };
+  return { family: { name, group, allergies, mail, youngest, aim, children }, loans, reservations, told };
 }
 
 /**
@@ -55,12 +55,14 @@ export async function eraseFamily(em: EntityManager, id: number, today: Day): Pr
     { endedOn: today, outcome: 'dropped' },
   );
   await em.nativeDelete(TellingRow, { borrower: id });
+  await em.nativeDelete(OutboxRow, { borrower: id });
   em.assign(
     family,
     {
       name: `erased ${randomBytes(6).toString('hex')}`,
       group: '',
       allergies: [],
+      mail: null,
       youngest: null,
       aim: null,
       children: [],

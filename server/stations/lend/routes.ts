@@ -35,7 +35,7 @@ import { bringHome, listMissing } from './found.ts';
 import { eraseFamily, familyData } from './erase.ts';
 import { designFamilyPaper, familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
-import { ownMessages, tellingInput } from '../../../contract/telling.ts';
+import { ownMessages, outboxInput, tellingInput } from '../../../contract/telling.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { dueCalendar, tellingMail, tellingPdf } from '../../formats/telling.ts';
 import {
@@ -48,6 +48,7 @@ import {
   tellingQuery,
   toldTo,
 } from './telling.ts';
+import { deliver, dropMail, listOutbox, mailFile, postMails } from './outbox.ts';
 import { dropReservation, listReservations, reserve } from './reserve.ts';
 import { changeState } from './states.ts';
 import * as lend from './service.ts';
@@ -72,7 +73,8 @@ const termQuery = z
   .refine((q) => q.from <= q.to, { path: ['to'], message: 'must not be before the term begins' })
   .refine((q) => daysBetween(q.from, q.to) <= 400, { path: ['to'], message: 'must be within 400 days' });
 
-export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
+export function lendRoutes(inside: Inside): Router {
+  const { em, inTransaction, today, door } = inside;
   const r = Router();
   r.get('/copies', async (req, res) => {
     sendPage(req, res, await listCopies(em(), read(copyQuery, req.query), today()));
@@ -217,6 +219,30 @@ export function lendRoutes({ em, inTransaction, today, door }: Inside): Router {
       .type('message/rfc822')
       .attachment(`${fileName(telling.borrower, 'family')}.eml`)
       .send(await tellingMail(telling));
+  });
+  r.get('/outbox', async (_req, res) => void res.json(await listOutbox(em(), inside.mail)));
+  r.post('/outbox', async (req, res) => {
+    const input = read(outboxInput, req.body);
+    await inTransaction((m) => postMails(m, input, today()));
+    await deliver(inside);
+    res.status(201).json(await listOutbox(em(), inside.mail));
+  });
+  r.post('/outbox/deliver', async (req, res) => {
+    read(z.strictObject({}), req.body ?? {});
+    await deliver(inside);
+    res.json(await listOutbox(em(), inside.mail));
+  });
+  r.get('/outbox/:id/mail.eml', async (req, res) => {
+    const id = readId(req.params.id, 'mail');
+    res
+      .type('message/rfc822')
+      .attachment(`mail-${id}.eml`)
+      .send(await mailFile(em(), id, inside.mail.from));
+  });
+  r.delete('/outbox/:id', async (req, res) => {
+    const id = readId(req.params.id, 'mail');
+    await inTransaction((m) => dropMail(m, id));
+    res.status(204).end();
   });
   r.get('/borrowers', async (req, res) => {
     sendPage(req, res, await lend.listBorrowers(em(), read(lend.borrowerQuery, req.query)));

@@ -66,7 +66,7 @@ export async function listBorrowers(em: EntityManager, query: z.infer<typeof bor
     Omit<Borrower, 'allergies' | 'children'> & { allergies: string; children: string }
   >(
     em,
-    `select id, name, group_name as "group", allergies, youngest, aim, children from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
+    `select id, name, group_name as "group", allergies, mail, youngest, aim, children from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
     [q, q, ...at, query.limit],
   );
   const items = found.map((b): Borrower => ({
@@ -82,6 +82,7 @@ export async function addBorrower(em: EntityManager, input: BorrowerInput): Prom
   const own = {
     ...input,
     allergies: input.allergies ?? [],
+    mail: input.mail ?? null,
     youngest: input.youngest ?? null,
     aim: input.aim ?? null,
     children: input.children ?? [],
@@ -101,6 +102,7 @@ export async function updateBorrower(em: EntityManager, id: number, input: Borro
     name: b.name,
     group: b.group,
     allergies: b.allergies as Allergy[],
+    mail: b.mail ?? null,
     youngest: b.youngest ?? null,
     aim: (b.aim ?? null) as Borrower['aim'],
     children: b.children,

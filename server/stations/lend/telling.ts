@@ -84,6 +84,11 @@ export async function listTellings(
       )
     ).map((t) => [t.borrower_id, t]),
   );
+  const addresses = new Map(
+    (
+      await rows<{ id: number; mail: string }>(em, 'select id, mail from borrower where mail is not null')
+    ).map((b) => [b.id, b.mail]),
+  );
   return [...families].map(([borrowerId, { borrower, items }]): Telling => {
     const last = told.get(borrowerId);
     return {
@@ -91,6 +96,7 @@ export async function listTellings(
       borrower,
       items,
       language,
+      mail: addresses.get(borrowerId) ?? null,
       ...messageFor({
         family: borrower,
         place: place.name,
@@ -110,7 +116,7 @@ export async function listTellings(
 }
 
 /** What a message is about, so that a later one is known to say the same. */
-const aboutOf = (items: readonly ToTell[]): string[] => items.map((i) => `${i.of} ${i.label}`).sort();
+export const aboutOf = (items: readonly ToTell[]): string[] => items.map((i) => `${i.of} ${i.label}`).sort();
 const sameAbout = (a: readonly string[], b: readonly string[]): boolean => a.join('\n') === b.join('\n');
 
 export async function oneTelling(

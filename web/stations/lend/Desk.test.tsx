@@ -7,8 +7,26 @@ import { answer, BEAD, CAP, COPY, PLACE, show, TUB } from '../../testing/desk.ts
 import { Desk } from './Desk.tsx';
 
 const families = [
-  { id: 1, name: 'Teal Skiff', group: 'Gulls', allergies: [], youngest: null, aim: null, children: [] },
-  { id: 2, name: 'Grey Punt', group: 'Gulls', allergies: [], youngest: null, aim: null, children: [] },
+  {
+    id: 1,
+    name: 'Teal Skiff',
+    group: 'Gulls',
+    allergies: [],
+    mail: null,
+    youngest: null,
+    aim: null,
+    children: [],
+  },
+  {
+    id: 2,
+    name: 'Grey Punt',
+    group: 'Gulls',
+    allergies: [],
+    mail: null,
+    youngest: null,
+    aim: null,
+    children: [],
+  },
 ];
 const lent = {
   ...COPY,
@@ -154,6 +172,7 @@ describe('lending', () => {
         name: 'Plum Wherry',
         group: 'Seals',
         allergies: [],
+        mail: null,
         youngest: null,
         aim: null,
         children: [],

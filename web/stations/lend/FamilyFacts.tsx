@@ -33,12 +33,14 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
   const [allergies, setAllergies] = useState<readonly string[]>(family.allergies);
   const [youngest, setYoungest] = useState(family.youngest);
   const [aim, setAim] = useState<string>(family.aim ?? NO_AIM);
+  const [mail, setMail] = useState(family.mail ?? '');
   const [children, setChildren] = useState(family.children.join(', '));
   const save = useChange(() => {
     const input: BorrowerInput = {
       name: family.name,
       group: family.group,
       allergies: allergies as Allergy[],
+      mail: mail.trim() || null,
       youngest,
       aim: aim === NO_AIM ? null : (aim as Skill),
       children: codesIn(children),
@@ -70,6 +72,12 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
             value={children}
             onChange={setChildren}
             hint="code names like G-04, never real ones"
+          />
+          <TextField
+            label="Mail address"
+            value={mail}
+            onChange={setMail}
+            hint="only where messages are mailed: it may tell who somebody is"
           />
           {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
           <Row>

@@ -12,6 +12,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { say } from '../../parts/messages.ts';
 import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
+import { OutboxPanel, postMails } from './OutboxPanel.tsx';
 import { OwnWords, spoken, useMessageWords } from './OwnWords.tsx';
 
 const Cards = styled.div`
@@ -46,6 +47,7 @@ function Family({ of }: { of: Telling }) {
   const tell = useChange((by: ToldAt['by']) =>
     api<Telling>('POST', '/tellings', { borrowerId: of.borrowerId, by, language: of.language }),
   );
+  const post = useChange(() => postMails([of.borrowerId], of.language));
   const [problem, setProblem] = useState<string | null>(null);
   const copy = async (): Promise<void> => {
     try {
@@ -71,6 +73,11 @@ function Family({ of }: { of: Telling }) {
           <Button small onPress={() => void copy()}>
             Copy
           </Button>
+          {of.mail !== null && (
+            <Button small plain isDisabled={post.isPending} onPress={() => post.mutate(undefined)}>
+              Mail it
+            </Button>
+          )}
           <FileLink
             small
             href={`/api/tellings/${of.borrowerId}/mail.eml?language=${of.language}`}
@@ -88,11 +95,16 @@ function Family({ of }: { of: Telling }) {
         <Quiet role="status">
           {of.told ? `Told ${BY[of.told.by]} on ${shortDay(of.told.on)}.` : 'Not told yet of this.'}
         </Quiet>
-        {(problem ?? tell.error) && <Notice tone="stop">{problem ?? words(tell.error)}</Notice>}
+        {(problem ?? tell.error ?? post.error) && (
+          <Notice tone="stop">{problem ?? words(tell.error ?? post.error)}</Notice>
+        )}
       </Stack>
     </Panel>
   );
 }
+
+/** Those whose address is known and who were not told yet. */
+const mailable = (list: readonly Telling[]): Telling[] => list.filter((t) => !t.told && t.mail !== null);
 
 /** What families are to be told today: what is late, due soon, called back, or kept for them and in. */
 export function Component() {
@@ -111,9 +123,16 @@ export function Component() {
     for (const t of list ?? [])
       if (!t.told) await api('POST', '/tellings', { borrowerId: t.borrowerId, by: 'printed', language });
   });
+  const mailAll = useChange(() =>
+    postMails(
+      mailable(list ?? []).map((t) => t.borrowerId),
+      language,
+    ),
+  );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!list || !place) return <p role="status">Looking who has to be told …</p>;
   const open = list.filter((t) => !t.told).length;
+  const toMail = mailable(list);
   return (
     <Stack>
       <Heading
@@ -134,6 +153,11 @@ export function Component() {
         {list.length > 0 && (
           <>
             <FileLink href={`/api/tellings/all.pdf?language=${language}`}>Print a page each</FileLink>
+            {toMail.length > 0 && (
+              <Button plain isDisabled={mailAll.isPending} onPress={() => mailAll.mutate(undefined)}>
+                Mail {toMail.length}
+              </Button>
+            )}
             <Button
               plain
               isDisabled={open === 0 || printed.isPending}
@@ -147,7 +171,9 @@ export function Component() {
           Back to the rail
         </ButtonLink>
       </Heading>
-      {printed.error && <Notice tone="stop">{words(printed.error)}</Notice>}
+      {(printed.error ?? mailAll.error) && (
+        <Notice tone="stop">{words(printed.error ?? mailAll.error)}</Notice>
+      )}
       {list.length === 0 && (
         <Notice tone="clear">
           Nothing is late, due within three days, called back, or kept for somebody and in.
@@ -159,9 +185,10 @@ export function Component() {
         ))}
       </Cards>
       <Quiet>
-        Families are known here by code names: whom a mail goes to is filled in where you send it. What was
-        told stays on record.
+        Families are known here by code names. A mail’s address is filled in where you send it, or kept with
+        what is known of the family. What was told stays on record.
       </Quiet>
+      <OutboxPanel />
       <OwnWords languages={place.languages} />
     </Stack>
   );

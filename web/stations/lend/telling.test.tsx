@@ -12,6 +12,7 @@ const DORY = {
   name: 'Amber Dory',
   group: 'Gulls',
   allergies: [],
+  mail: null,
   youngest: null,
   aim: null,
   children: [],
@@ -21,6 +22,7 @@ const SKIFF = {
   name: 'Teal Skiff',
   group: 'Gulls',
   allergies: [],
+  mail: null,
   youngest: null,
   aim: null,
   children: [],
@@ -36,6 +38,7 @@ const LATE: Telling = {
   language: 'en',
   subject: 'Drop tub was due back',
   words: 'Hello Amber Dory,\n\nDrop tub (FB-001a) was due back.',
+  mail: null,
   told: null,
 };
 
@@ -47,6 +50,7 @@ describe('telling families', () => {
       'GET /place': PLACE,
       'GET /tellings': list,
       'GET /message-words': WORDS,
+      'GET /outbox': { isSimulated: true, from: 'fox-button@localhost', mails: [] },
       ...more,
     });
     show(<Tell />, '/lend/tell');
@@ -75,6 +79,45 @@ describe('telling families', () => {
     expect(await screen.findByText('Told on paper on 23 Nov.')).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: 'All are printed' }));
     await waitFor(() => expect(calls.map((c) => c.body)).toMatchObject([{ borrowerId: 4, by: 'printed' }]));
+  });
+  it('mails those whose address is known, and shows what the server did not take', async () => {
+    const mail = {
+      id: 3,
+      borrowerId: 4,
+      borrower: 'Amber Dory',
+      to: 'dory@quay.example',
+      subject: 'Drop tub was due back',
+      state: 'waiting',
+      madeOn: '2026-11-24',
+      sentOn: null,
+      tries: 1,
+      problem: '550 no mailbox',
+    };
+    const outbox = { isSimulated: true, from: 'fox-button@localhost', mails: [mail] };
+    const calls = open(
+      [
+        { ...LATE, mail: 'dory@quay.example' },
+        { ...LATE, borrowerId: 5 },
+      ],
+      {
+        'GET /outbox': outbox,
+        'POST /outbox': outbox,
+        'POST /outbox/deliver': outbox,
+        'DELETE /outbox/3': null,
+      },
+    );
+    await userEvent.click(await screen.findByRole('button', { name: 'Mail 1' }));
+    const panel = screen.getByRole('region', { name: 'Outbox' });
+    expect(await within(panel).findByText('not taken at the first try: 550 no mailbox')).toBeVisible();
+    await userEvent.click(within(panel).getByRole('button', { name: 'Send 1 again' }));
+    await userEvent.click(within(panel).getByRole('button', { name: 'Take mail 3 to Amber Dory back' }));
+    await waitFor(() =>
+      expect(calls.map((c) => [c.method, c.path, c.body])).toEqual([
+        ['POST', '/outbox', { borrowerIds: [4], language: 'en' }],
+        ['POST', '/outbox/deliver', {}],
+        ['DELETE', '/outbox/3', undefined],
+      ]),
+    );
   });
   it('is put in the place’s own words, and goes back to the shipped ones', async () => {
     let own: MessageWords['own'] = {};

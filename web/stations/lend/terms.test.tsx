@@ -9,6 +9,7 @@ const DORY = {
   name: 'Amber Dory',
   group: 'Gulls',
   allergies: [],
+  mail: null,
   youngest: 22,
   aim: 'Hand strength' as const,
   children: ['G-04'],
