@@ -52,7 +52,8 @@ export function makeApp(
           objectSrc: ["'none'"],
           frameAncestors: ["'none'"],
           formAction: ["'self'"],
-          scriptSrc: ["'self'"],
+          // Codes are read by WebAssembly.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           styleSrc: [
             "'self'",
             // The empty style element that charts begin with.

@@ -1,5 +1,6 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { Camera } from 'lucide-react';
 import { useBlocker, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Copy } from '../../../contract/lending.ts';
@@ -21,6 +22,8 @@ import { Desk } from './Desk.tsx';
 import { Reserved } from './LoanMore.tsx';
 import { NextBack, SkillRail } from './Rails.tsx';
 import { QuietHour } from './Waits.tsx';
+
+const CameraScan = lazy(() => import('./CameraScan.tsx').then((m) => ({ default: m.CameraScan })));
 
 const Grid = styled.div`
   display: grid;
@@ -54,6 +57,7 @@ export function Component() {
   const [miss, setMiss] = useState<string | null>(null);
   const [unfinished, setUnfinished] = useState(false);
   const [leaving, setLeaving] = useState<string | null>(null);
+  const [camera, setCamera] = useState(false);
   const desk = useRef<HTMLDivElement>(null);
   const label = params.get('kit');
   const { data: opened } = useQuery({
@@ -105,13 +109,14 @@ export function Component() {
       );
     },
   });
-  useScanner((scanned) => {
+  const scan = (scanned: string): void => {
     setTyped('');
     find.mutate(scanned, {
       onSuccess: (found) => (found ? choose(found.label) : setMiss(`No kit has the label “${scanned}”.`)),
       onError: (e) => setMiss(words(e)),
     });
-  });
+  };
+  useScanner(scan);
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!summary || !borrowers || !materials || !place) return <p role="status">Loading the kits …</p>;
   const seek = (): void => {
@@ -181,8 +186,13 @@ export function Component() {
             >
               <Stack $gap={8}>
                 <h2>Desk</h2>
-                <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 8, alignItems: 'end' }}>
+                <div
+                  style={{ display: 'grid', gridTemplateColumns: '1fr auto auto', gap: 8, alignItems: 'end' }}
+                >
                   <TextField label="Kit or family" value={typed} onChange={setTyped} />
+                  <Button plain small aria-label="Scan with the camera" onPress={() => setCamera(true)}>
+                    <Camera size={20} aria-hidden />
+                  </Button>
                   <Button type="submit">Find it</Button>
                 </div>
                 <Quiet>Scan a label, or type it (FB-001a), the kit’s name or the family.</Quiet>
@@ -206,6 +216,17 @@ export function Component() {
           {!open && <NextBack late={summary.late} out={summary.out} today={place.today} />}
         </Stack>
       </aside>
+      {camera && (
+        <Suspense fallback={null}>
+          <CameraScan
+            onLabel={(found) => {
+              setCamera(false);
+              scan(found);
+            }}
+            onClose={() => setCamera(false)}
+          />
+        </Suspense>
+      )}
       <Confirm
         title="Leave this count unfinished?"
         words={`What you counted of ${label ?? 'this kit'} is not saved yet. This browser keeps it until you come back.`}
