@@ -70,7 +70,9 @@ test('without a camera a photo of the label does; what is no label is said', asy
   await show(await code('qrcode', 'https://quay.example'));
   await expect(dialog.getByRole('status').last()).toHaveText('“https://quay.example” is no label of a kit.');
   await show(Buffer.from('no picture'));
-  await expect(dialog.getByRole('status').last()).toHaveText('This file cannot be read as a picture.');
+  await expect(dialog.getByRole('status').last()).toHaveText(
+    'No label was found in the photo. Come nearer, in good light.',
+  );
   await show(await code('code128', 'FB-003a'));
   await expect(page).toHaveURL(/kit=FB-003a/);
 });

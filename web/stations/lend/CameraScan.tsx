@@ -79,7 +79,7 @@ export function CameraScan({ onLabel, onClose }: { onLabel(label: string): void;
           : 'No label was found in the photo. Come nearer, in good light.',
       );
     } catch {
-      setTold('This file cannot be read as a picture.');
+      setTold('The reader of codes could not be loaded. Try again.');
     }
   };
   return (
