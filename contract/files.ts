@@ -1,13 +1,19 @@
 import { z } from 'zod';
 
 /** What travels as CSV (RFC 4180), both ways. */
-export const FILE_KINDS = ['materials', 'lots', 'offers', 'families', 'notes'] as const;
+export const FILE_KINDS = [
+  'materials',
+  'lots',
+  'offers',
+  'families',
+  'notes',
+  'kits',
+  'loans',
+  'counts',
+  'events',
+] as const;
 export const fileKind = z.enum(FILE_KINDS, { error: `expected one of ${FILE_KINDS.join(', ')}` });
 export type FileKind = (typeof FILE_KINDS)[number];
-
-/** What is on record and goes out only: it came to be at the desk. */
-export const RECORD_KINDS = ['kits', 'loans', 'counts', 'events'] as const;
-export type RecordKind = (typeof RECORD_KINDS)[number];
 
 export const SIZES = ['length', 'width', 'height', 'diameter', 'wall'] as const;
 export const LOOK = ['clean', 'dry', 'smell', 'held', 'closes', 'gap', 'sharp', 'crushed', 'front'] as const;
@@ -84,6 +90,32 @@ export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; requir
     ],
     required: ['day', 'child', 'design', 'rung', 'bits'],
   },
+  // Skill, with and due_on say more on the way out; on the way in loans say them.
+  kits: {
+    all: [
+      'label',
+      'kit',
+      'skill',
+      'parts',
+      'last_counted',
+      'in_repair',
+      'to_clean',
+      'rests_until',
+      'retired_on',
+      'with',
+      'due_on',
+    ],
+    required: ['label', 'kit'],
+  },
+  loans: {
+    all: ['loan', 'label', 'kit', 'family', 'lent_on', 'due_on', 'returned_on', 'outcome', 'counted'],
+    required: ['label', 'family', 'lent_on', 'due_on'],
+  },
+  counts: {
+    all: ['count', 'label', 'kit', 'counted_on', 'loan', 'family', 'counted', 'outcome'],
+    required: ['label', 'counted_on', 'counted'],
+  },
+  events: { all: ['event', 'label', 'kit', 'on', 'what', 'by', 'why'], required: ['label', 'on', 'what'] },
 };
 
 /** A file as it was read, before anything is written. */

@@ -88,6 +88,16 @@ export class Cells {
       return found;
     });
   }
+  /** `yes` or `no`; nothing is no. */
+  yesNo(column: string): boolean {
+    return (
+      this.read(column, (t) => {
+        if (/^(yes|y|true|1)$/i.test(t)) return true;
+        if (/^(no|n|false|0)$/i.test(t)) return false;
+        throw new RangeError('expected yes or no');
+      }) ?? false
+    );
+  }
   /** Words parted by commas or semicolons. */
   list(column: string): string[] {
     return this.raw(column)

@@ -155,7 +155,7 @@ describe('the preview', () => {
   });
   it('refuses the wrong media type and kind', async () => {
     await preview('materials', 'name,form\nA,disc', 'application/json').expect(415);
-    await preview('kits', 'a\nb').expect(404);
+    await preview('kites', 'a\nb').expect(404);
     await desk.post('/files/confirm', { id: 'nothing' }).expect(400);
   });
 });

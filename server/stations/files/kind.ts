@@ -5,6 +5,7 @@ import type { SizeName } from '../../../core/materials/material.ts';
 import { rows } from '../../db/rows.ts';
 import { SIZES, type FileKind } from '../../../contract/files.ts';
 import type { Cells } from './cells.ts';
+import { knownCopies, lendableKinds, type KnownCopy, type KnownKind } from './knownKits.ts';
 
 export type Raw = string | number | null;
 /** What is known of the place while a file is read. */
@@ -16,6 +17,14 @@ export interface Known {
   /** By name in small letters; null where several designs have it. */
   readonly designs: Map<string, number | null>;
   readonly notes: Set<number>;
+  readonly familyIds: Map<string, number>;
+  /** Kits by label. */
+  readonly copies: Map<string, KnownCopy>;
+  /** What a new kit may be of, by name in small letters: designs and kits of several; null where several have the name. */
+  readonly lendable: Map<string, KnownKind | null>;
+  readonly loans: Set<number>;
+  readonly counts: Set<number>;
+  readonly events: Set<number>;
   readonly currency: Currency;
   readonly today: Day;
 }
@@ -57,6 +66,9 @@ export async function knownOf(em: EntityManager, today: Day, kind?: FileKind): P
       )
     : [];
   const notes = about('notes') ? await rows<{ id: number }>(em, 'select id from note') : [];
+  const ids = async (k: FileKind, table: string): Promise<Set<number>> =>
+    new Set(about(k) ? (await rows<{ id: number }>(em, `select id from "${table}"`)).map((r) => r.id) : []);
+  const ofKits = (['kits', 'loans', 'counts', 'events'] as const).some(about);
   const lots = about('lots') ? await rows<{ id: number }>(em, 'select id from lot') : [];
   return {
     materials: new Map(materials.map((m) => [m.name.toLowerCase(), { id: m.id, form: m.form }])),
@@ -66,6 +78,22 @@ export async function knownOf(em: EntityManager, today: Day, kind?: FileKind): P
     families: new Set(families.map((f) => f.name.toLowerCase())),
     designs: new Map(designs.map((d) => [d.name, d.id])),
     notes: new Set(notes.map((n) => n.id)),
+    familyIds: new Map(
+      about('loans')
+        ? (await rows<{ id: number; name: string }>(em, 'select id, name from borrower')).map((b) => [
+            b.name.toLowerCase(),
+            b.id,
+          ])
+        : [],
+    ),
+    copies: ofKits ? await knownCopies(em) : new Map(),
+    lendable: about('kits') ? await lendableKinds(em, today) : new Map(),
+    loans: new Set([
+      ...(await ids('loans', 'loan')),
+      ...(about('counts') ? await ids('counts', 'loan') : []),
+    ]),
+    counts: await ids('counts', 'count'),
+    events: await ids('events', 'copy_event'),
     today,
   };
 }

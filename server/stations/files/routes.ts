@@ -1,11 +1,10 @@
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Router, type Request } from 'express';
-import { fileConfirm, fileKind, RECORD_KINDS } from '../../../contract/files.ts';
+import { fileConfirm, fileKind } from '../../../contract/files.ts';
 import type { Inside } from '../../inside.ts';
 import { notFound, ProblemError, read } from '../../problem.ts';
 import { hungUp } from '../../compute/hungUp.ts';
-import { exportRecords } from './lists.ts';
 import { confirmFile, exportFile, forgetFile, previewFile } from './service.ts';
 
 const kindIn = (req: Request) => {
@@ -39,12 +38,11 @@ export function fileInRoutes({ em, door, today }: Inside): Router {
 export function fileRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
   r.get('/files/:kind.csv', async (req, res) => {
-    const record = RECORD_KINDS.find((k) => k === req.params.kind);
-    const kind = record ?? kindIn(req);
+    const kind = kindIn(req);
     res.type('text/csv; charset=utf-8').attachment(`${kind}.csv`);
     // The mark at the head tells spreadsheets that it is UTF-8.
     res.write('\ufeff');
-    await pipeline(Readable.from(record ? exportRecords(em(), record) : exportFile(em(), kindIn(req))), res);
+    await pipeline(Readable.from(exportFile(em(), kind)), res);
   });
   r.post('/files/confirm', async (req, res) => {
     const { id } = read(fileConfirm, req.body);

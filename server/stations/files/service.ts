@@ -28,6 +28,10 @@ import {
   type Written,
 } from './write.ts';
 
+import { writeCounts, writeEvents, writeKits, writeLoans } from './writeRecords.ts';
+import type { KitValue } from './kitRows.ts';
+import type { CountValue, EventValue, LoanValue } from './recordRows.ts';
+
 const HOUR = 3_600_000;
 
 /** Files read but not yet confirmed wait here for an hour; not in the place's folder, since they are not its data yet. */
@@ -116,6 +120,10 @@ const WRITERS: Readonly<Record<FileKind, (em: EntityManager, file: string, today
     offers: (em, file, today) => writeOffers(em, batches<OfferValue>(file), today),
     families: (em, file) => writeFamilies(em, batches<FamilyValue>(file)),
     notes: (em, file) => writeNotes(em, batches<NoteValue>(file)),
+    kits: (em, file) => writeKits(em, batches<KitValue>(file)),
+    loans: (em, file) => writeLoans(em, batches<LoanValue>(file)),
+    counts: (em, file) => writeCounts(em, batches<CountValue>(file)),
+    events: (em, file) => writeEvents(em, batches<EventValue>(file)),
   };
 
 /** Writes a file that was previewed without a fault: all of it, or nothing. */

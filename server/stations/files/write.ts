@@ -30,7 +30,7 @@ const materialOf = (name: string, known: Known): number => {
 };
 
 /** Rows that are there already take over what the file says; then the batch is let go. */
-async function takeOver<V>(
+export async function takeOver<V>(
   em: EntityManager,
   found: readonly { readonly id: number }[],
   changes: ReadonlyMap<number, V>,

@@ -28,6 +28,7 @@ import {
   type KitStored,
 } from '../../db/entities.ts';
 import { notFound, ProblemError } from '../../problem.ts';
+import { newLabels } from './newLabels.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
 import { openKitFile, writeKitFile } from '../shape/designFile.ts';
 import { ladderOf } from '../shape/ladders.ts';
@@ -371,9 +372,10 @@ export async function buildKit(
   });
   const before = await em.count(CopyRow, { kit: kit.id });
   const parts = partsOfKit(w.kit).map(({ for: _, set: __, ...p }) => ({ ...p, present: p.due }));
-  const copies = Array.from({ length: input.copies }, (_, i) =>
+  const labels = await newLabels(em, (n) => kitLabel(kit.id, n), { from: before, count: input.copies });
+  const copies = labels.map((label) =>
     em.create(CopyRow, {
-      label: kitLabel(kit.id, before + i),
+      label,
       design: design!,
       kit,
       build: made,

@@ -2,6 +2,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import type { Build } from '../../../contract/designs.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { copyLabel } from '../../../core/lend/labels.ts';
+import { newLabels } from '../lend/newLabels.ts';
 import { kitParts } from '../../../core/lend/parts.ts';
 import { offcutsFor } from '../../../core/cut/cutPlan.ts';
 import { madeAs } from '../../../core/safety/handTests.ts';
@@ -46,9 +47,10 @@ export async function build(
   });
   const before = await em.count(CopyRow, { design: design.id, kit: null });
   const parts = kitParts(needs).map(({ set: _, ...p }) => ({ ...p, present: p.due }));
-  const copies = Array.from({ length: input.copies }, (_, i) =>
+  const labels = await newLabels(em, (n) => copyLabel(design.id, n), { from: before, count: input.copies });
+  const copies = labels.map((label) =>
     em.create(CopyRow, {
-      label: copyLabel(design.id, before + i),
+      label,
       design,
       kit: null,
       build: made,

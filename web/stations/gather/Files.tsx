@@ -5,7 +5,6 @@ import {
   COLUMNS,
   FILE_KINDS,
   type FileDone,
-  RECORD_KINDS,
   type FileKind,
   type FilePreview,
 } from '../../../contract/files.ts';
@@ -51,13 +50,21 @@ const NOTES: Record<FileKind, string> = {
   offers: 'A pack of several materials has a row for each.',
   families: 'A family is known by its code name: the same name changes what is there.',
   notes: 'A note with a number changes that note; without one it is new. A design is known by its name.',
+  kits: 'A kit is known by its label: the same label changes what is there. A new one takes nothing off the shelf.',
+  loans: 'A loan with a number changes that loan; without one it is new. Kits and families come in first.',
+  counts: 'A count with a number changes that count. It is put on record; what a kit holds now is in kits.',
+  events: 'What was done with a kit, put on record; how it stands now is in kits.',
 };
 const WORDS: Record<FileKind, { title: string; holds: string }> = {
   materials: { title: 'Materials', holds: 'every kind with its sizes, class, cleaning, hazards' },
   lots: { title: 'Stock lots', holds: 'what came in, when, from whom, how it was, measured sizes' },
   offers: { title: 'Offers', holds: 'suppliers, packs, prices, what is in them' },
-  families: { title: 'Families', holds: 'code names, groups, allergies' },
+  families: { title: 'Families', holds: 'code names, groups, allergies, youngest, aims, children' },
   notes: { title: 'Notes', holds: 'every sitting: child, rung, tries, help, how it was liked' },
+  kits: { title: 'Kits', holds: 'labels, what is in them, how they stand, who has them' },
+  loans: { title: 'Loans', holds: 'who had which kit, from when until when, what came back' },
+  counts: { title: 'Counts', holds: 'every count of every kit, ever' },
+  events: { title: 'Events', holds: 'cleaned, rested, retired: when and by whom' },
 };
 
 /** Export and import as spreadsheets: read first, shown with every fault, then written whole or not at all. */
@@ -117,14 +124,6 @@ export function Component() {
                 </FileLink>
               </Spread>
             ))}
-            <h3 style={{ fontSize: 15 }}>On record, out only</h3>
-            <Row>
-              {RECORD_KINDS.map((k) => (
-                <FileLink key={k} small href={`/api/files/${k}.csv`}>
-                  {k}.csv
-                </FileLink>
-              ))}
-            </Row>
             <Quiet>
               Cells that a spreadsheet would run as a formula get an apostrophe in front; it goes again on the
               way in.

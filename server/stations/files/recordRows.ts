@@ -1,0 +1,224 @@
+import { COLUMNS } from '../../../contract/files.ts';
+import type { PartJson } from '../../db/json.ts';
+import { rows } from '../../db/rows.ts';
+import { countedWords } from './countedCells.ts';
+import type { Cells } from './cells.ts';
+import { paged, type Kind, type Known } from './kind.ts';
+import { copyIn, countedIn } from './kitRows.ts';
+
+const OUTCOMES = ['shelve', 'fill', 'repair'] as const;
+
+export interface LoanValue {
+  readonly id: number | null;
+  readonly copyId: number;
+  readonly borrowerId: number;
+  readonly lentOn: string;
+  readonly dueOn: string;
+  readonly returnedOn: string | null;
+  readonly outcome: string | null;
+  readonly counted: readonly PartJson[] | null;
+}
+export interface CountValue {
+  readonly id: number | null;
+  readonly copyId: number;
+  readonly loanId: number | null;
+  readonly countedOn: string;
+  readonly parts: readonly PartJson[];
+  readonly outcome: string;
+}
+export interface EventValue {
+  readonly id: number | null;
+  readonly copyId: number;
+  readonly on: string;
+  readonly what: string;
+  readonly by: string;
+  readonly why: string;
+}
+
+/** The number of what a row changes; null for a new one. */
+function numberIn(cells: Cells, column: string): number | null {
+  const id = cells.whole(column) ?? null;
+  if (id !== null && (id < 1 || id > 2 ** 31)) cells.fault(column, 'expected a number that the export gave');
+  return id;
+}
+/** A day that must be there, and not after today unless it may be. */
+function dayIn(cells: Cells, column: string, known: Known, mayCome = false): string | undefined {
+  const day = cells.day(column);
+  if (day === undefined && cells.raw(column).trim() === '')
+    cells.fault(column, 'is missing; expected a day like 2026-11-25');
+  if (day !== undefined && !mayCome && day > known.today)
+    cells.fault(column, `expected ${known.today} or earlier`);
+  return day;
+}
+const familyIn = (cells: Cells, known: Known): number | undefined => {
+  const id = known.familyIds.get(cells.words('family').toLowerCase());
+  if (id === undefined) cells.fault('family', 'expected the code name of a family of this place');
+  return id;
+};
+
+export const loanRows: Kind<LoanValue> = {
+  columns: COLUMNS.loans.all,
+  required: COLUMNS.loans.required,
+  read(cells, known) {
+    const id = numberIn(cells, 'loan');
+    const copy = copyIn(cells, known);
+    const borrowerId = familyIn(cells, known);
+    const lentOn = dayIn(cells, 'lent_on', known);
+    const dueOn = dayIn(cells, 'due_on', known, true);
+    const returnedOn =
+      cells.raw('returned_on').trim() === '' ? null : (dayIn(cells, 'returned_on', known) ?? null);
+    const outcome = cells.oneOf('outcome', OUTCOMES) ?? null;
+    const counted = copy && countedIn(cells, 'counted', copy.parts);
+    if (lentOn !== undefined && dueOn !== undefined && dueOn < lentOn)
+      cells.fault('due_on', `expected ${lentOn} or later`);
+    if (lentOn !== undefined && returnedOn !== null && returnedOn < lentOn)
+      cells.fault('returned_on', `expected ${lentOn} or later`);
+    if (returnedOn === null && (outcome !== null || counted !== undefined))
+      cells.fault(
+        outcome !== null ? 'outcome' : 'counted',
+        'is of a return; expected the day it came back too',
+      );
+    if (copy && returnedOn === null && copy.isOut && (id === null || copy.loanId !== id))
+      cells.fault('label', 'is lent already; expected the day that this loan came back');
+    if (cells.faults > 0) return null;
+    return {
+      id,
+      copyId: copy!.id,
+      borrowerId: borrowerId!,
+      lentOn: lentOn!,
+      dueOn: dueOn!,
+      returnedOn,
+      outcome: returnedOn === null ? null : (outcome ?? 'shelve'),
+      counted: returnedOn === null ? null : (counted ?? null),
+    };
+  },
+  key: (l) => (l.id === null ? null : String(l.id)),
+  exists: (l, known) => l.id !== null && known.loans.has(l.id),
+  // Of one kit a single row is still out.
+  agrees: (l) =>
+    l.returnedOn === null
+      ? [{ key: `out ${l.copyId}`, column: 'label', value: `${l.borrowerId} since ${l.lentOn}` }]
+      : [],
+  async *pages(em) {
+    interface Row {
+      id: number;
+      label: string;
+      kit: string;
+      family: string;
+      lent_on: string;
+      due_on: string;
+      returned_on: string | null;
+      outcome: string | null;
+      counted: string | null;
+    }
+    for await (const page of paged((after) =>
+      rows<Row>(
+        em,
+        'select l.id, c.label, coalesce(k.name, d.name) as kit, b.name as family, l.lent_on, l.due_on, l.returned_on, l.outcome, l.counted from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id join borrower b on b.id = l.borrower_id where l.id > ? order by l.id limit 2000',
+        [after],
+      ),
+    ))
+      yield page.map((l) => [
+        l.id,
+        l.label,
+        l.kit,
+        l.family,
+        l.lent_on,
+        l.due_on,
+        l.returned_on,
+        l.outcome,
+        l.counted === null ? null : countedWords(JSON.parse(l.counted) as PartJson[]),
+      ]);
+  },
+};
+
+export const countRows: Kind<CountValue> = {
+  columns: COLUMNS.counts.all,
+  required: COLUMNS.counts.required,
+  read(cells, known) {
+    const id = numberIn(cells, 'count');
+    const copy = copyIn(cells, known);
+    const countedOn = dayIn(cells, 'counted_on', known);
+    const loanId = cells.whole('loan') ?? null;
+    if (loanId !== null && !known.loans.has(loanId))
+      cells.fault('loan', 'expected the number of a loan that is here, or nothing for a count between loans');
+    const parts = copy && countedIn(cells, 'counted', copy.parts);
+    if (copy && parts === undefined && cells.faults === 0)
+      cells.fault('counted', 'is missing; expected counts like “8 of 8 Cap”');
+    const outcome = cells.oneOf('outcome', OUTCOMES) ?? 'shelve';
+    if (cells.faults > 0) return null;
+    return { id, copyId: copy!.id, loanId, countedOn: countedOn!, parts: parts!, outcome };
+  },
+  key: (c) => (c.id === null ? null : String(c.id)),
+  exists: (c, known) => c.id !== null && known.counts.has(c.id),
+  async *pages(em) {
+    interface Row {
+      id: number;
+      label: string;
+      kit: string;
+      counted_on: string;
+      loan: number | null;
+      family: string | null;
+      parts: string;
+      outcome: string;
+    }
+    for await (const page of paged((after) =>
+      rows<Row>(
+        em,
+        'select n.id, c.label, coalesce(k.name, d.name) as kit, n.counted_on, n.loan_id as loan, b.name as family, n.parts, n.outcome from "count" n join copy c on c.id = n.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.id = n.loan_id left join borrower b on b.id = l.borrower_id where n.id > ? order by n.id limit 2000',
+        [after],
+      ),
+    ))
+      yield page.map((n) => [
+        n.id,
+        n.label,
+        n.kit,
+        n.counted_on,
+        n.loan,
+        n.family,
+        countedWords(JSON.parse(n.parts) as PartJson[]),
+        n.outcome,
+      ]);
+  },
+};
+
+export const eventRows: Kind<EventValue> = {
+  columns: COLUMNS.events.all,
+  required: COLUMNS.events.required,
+  read(cells, known) {
+    const id = numberIn(cells, 'event');
+    const copy = copyIn(cells, known);
+    const on = dayIn(cells, 'on', known);
+    const [what, by, why] = [cells.words('what'), cells.words('by'), cells.words('why')];
+    if (what === '') cells.fault('what', 'is missing; expected what was done, like cleaned');
+    for (const [column, words, most] of [
+      ['what', what, 80],
+      ['by', by, 80],
+      ['why', why, 200],
+    ] as const)
+      if (words.length > most) cells.fault(column, `may have at most ${most} characters`);
+    if (cells.faults > 0) return null;
+    return { id, copyId: copy!.id, on: on!, what, by, why };
+  },
+  key: (e) => (e.id === null ? null : String(e.id)),
+  exists: (e, known) => e.id !== null && known.events.has(e.id),
+  async *pages(em) {
+    interface Row {
+      id: number;
+      label: string;
+      kit: string;
+      on: string;
+      what: string;
+      by: string;
+      why: string;
+    }
+    for await (const page of paged((after) =>
+      rows<Row>(
+        em,
+        'select e.id, c.label, coalesce(k.name, d.name) as kit, e.done_on as "on", e.what, e.done_by as "by", e.why from copy_event e join copy c on c.id = e.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where e.id > ? order by e.id limit 2000',
+        [after],
+      ),
+    ))
+      yield page.map((e) => [e.id, e.label, e.kit, e.on, e.what, e.by, e.why]);
+  },
+};
