@@ -97,6 +97,8 @@ export interface PlannedLoan {
   readonly kept: boolean;
   readonly reason: string;
   readonly isAim: boolean;
+  /** Lent as planned; not lent, and its day is over; or to come. */
+  readonly state: 'planned' | 'lent' | 'missed';
   /** What stands against it; empty where nothing does. */
   readonly faults: readonly string[];
 }
@@ -144,4 +146,15 @@ export interface TermChoice {
   readonly reason: string;
   readonly points: number;
   readonly faults: readonly string[];
+}
+/** A loan that a plan has for these days and that was not made yet. */
+export interface PlannedNow {
+  readonly plan: string;
+  readonly borrowerId: number;
+  readonly borrower: string;
+  readonly copyId: number;
+  readonly label: string;
+  readonly kit: string;
+  readonly day: string;
+  readonly due: string;
 }

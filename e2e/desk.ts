@@ -12,6 +12,8 @@ export interface Desk {
   readonly folder: string;
   kill(): Promise<void>;
   start(): Promise<void>;
+  /** Stops as it should, and starts on another day. */
+  goTo(day: string): Promise<void>;
 }
 
 const freePort = (): Promise<number> =>
@@ -68,11 +70,21 @@ export async function openDesk(demo: boolean): Promise<Desk & { close(): Promise
     await gone;
     child = null;
   };
+  const goTo = async (day: string): Promise<void> => {
+    if (child) {
+      const gone = ended(child);
+      child.kill('SIGTERM');
+      await gone;
+    }
+    env.FOX_TODAY = day;
+    await start();
+  };
   await start();
   return {
     url,
     folder,
     start,
+    goTo,
     kill,
     close: async () => {
       await kill();

@@ -322,6 +322,10 @@ class Terms extends Migration {
     this.addSql('alter table "borrower" add column "youngest" integer null check ("youngest" >= 0)');
     this.addSql('alter table "borrower" add column "aim" text null');
     this.addSql(`alter table "borrower" add column "children" json not null default '[]'`);
+    // Figures of the lending room read these and no kit besides.
+    this.addSql('create index "copy_lent" on "copy" ("design_id") where "retired_on" is null');
+    this.addSql('create index "copy_repair" on "copy" ("id") where "repair" <> 0');
+    this.addSql('create index "copy_retired" on "copy" ("retired_on") where "retired_on" is not null');
     this.addSql(
       'create table "term_plan" ("id" integer not null primary key autoincrement, "version" integer not null default 1, "name" text not null, "from_day" text not null, "weeks" integer not null check ("weeks" > 0), "every_weeks" integer not null check ("every_weeks" > 0), "stays_weeks" integer not null check ("stays_weeks" > 0), "clean_days" integer not null check ("clean_days" >= 0), "borrowers" json not null, "entries" json not null)',
     );

@@ -126,7 +126,7 @@ export interface Call {
 }
 
 /** What every place answers, whatever a test is about. */
-const USUAL: Record<string, unknown> = { 'GET /rules': RULES_HERE };
+const USUAL: Record<string, unknown> = { 'GET /rules': RULES_HERE, 'GET /term-plans/now': [] };
 
 /**
  * Answers fetches from a table of `METHOD /path` to an answer, or to a function of the body that may return

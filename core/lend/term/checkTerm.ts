@@ -2,14 +2,13 @@ import { shortDay } from '../../calendar/days.ts';
 import {
   dueDay,
   freeAfter,
+  placeKey,
   startDay,
   termStarts,
   type TermEntry,
   type TermKit,
   type TermProblem,
 } from './termProblem.ts';
-
-const keyOf = (e: TermEntry): string => `${e.borrowerId} ${e.week}`;
 
 /** Entries by what is wrong with them, in words; entries without a fault are not in it. */
 export type TermFaults = ReadonlyMap<TermEntry, readonly string[]>;
@@ -21,7 +20,7 @@ export type TermFaults = ReadonlyMap<TermEntry, readonly string[]>;
  * @param locale how days are written (BCP 47)
  */
 export function checkTerm(
-  { shape, kits, borrowers }: TermProblem,
+  { shape, kits, borrowers, settled }: TermProblem,
   entries: readonly TermEntry[],
   locale?: string,
 ): TermFaults {
@@ -34,6 +33,8 @@ export function checkTerm(
   const uses = new Map<number, TermEntry[]>();
   const seen = new Set<string>();
   for (const e of [...entries].sort((a, b) => a.week - b.week)) {
+    // What was lent, or not, is over: how its kit stands is in the kit's own state.
+    if (settled?.has(placeKey(e))) continue;
     const kit = byId.get(e.copyId);
     const family = families.get(e.borrowerId);
     if (!family) {
@@ -45,8 +46,8 @@ export function checkTerm(
       continue;
     }
     if (!starts.has(e.week)) say(e, 'Nothing changes hands in this week.');
-    if (seen.has(keyOf(e))) say(e, `${family.name} has another kit from this week on.`);
-    seen.add(keyOf(e));
+    if (seen.has(placeKey(e))) say(e, `${family.name} has another kit from this week on.`);
+    seen.add(placeKey(e));
     if (kit.notLent !== null) say(e, `${kit.label} ${kit.notLent}.`);
     else if (kit.freeFrom > startDay(shape, e.week))
       say(e, `${kit.label} is back, clean and rested from ${day(kit.freeFrom)} on.`);
@@ -67,8 +68,11 @@ export function checkTerm(
     uses.set(kit.copyId, [...(uses.get(kit.copyId) ?? []), e]);
   }
   for (const b of borrowers) {
-    const own = entries.filter((e) => e.borrowerId === b.id).sort((a, c) => a.week - c.week);
+    const own = entries
+      .filter((e) => e.borrowerId === b.id && settled?.get(placeKey(e)) !== 'missed')
+      .sort((a, c) => a.week - c.week);
     own.forEach((e, i) => {
+      if (settled?.has(placeKey(e))) return;
       const kit = byId.get(e.copyId);
       const before = own
         .slice(0, i)

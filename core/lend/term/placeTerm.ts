@@ -1,6 +1,7 @@
 import { isAway, type Column } from './termProgram.ts';
 import {
   freeAfter,
+  placeKey,
   startDay,
   termStarts,
   type TermEntry,
@@ -30,7 +31,8 @@ export function byShare(
     starts.flatMap((_, r) => (isAway(problem, at, r, kinds.get(kind)![0]!.idleDays) ? [r] : []));
   for (const e of held) {
     const kind = kindOf.get(e.copyId)!;
-    if (kinds.has(kind)) for (const r of away(kind, starts.indexOf(e.week))) left.get(kind)![r]!--;
+    if (kinds.has(kind) && !problem.settled?.has(placeKey(e)))
+      for (const r of away(kind, starts.indexOf(e.week))) left.get(kind)![r]!--;
   }
   const has = new Map(
     problem.borrowers.map((b) => [b, { at: new Set<number>(), designs: new Set<number>() }]),
@@ -77,6 +79,8 @@ export function placed(
   ].sort((a, b) => a.week - b.week || Number(b.kept) - Number(a.kept) || a.borrowerId - b.borrowerId);
   const free = new Map([...kinds.values()].flat().map((k) => [k.copyId, k.freeFrom]));
   return wanted.map(({ borrowerId, week, kind, copyId, kept }) => {
+    if (problem.settled?.has(placeKey({ borrowerId, week })))
+      return { borrowerId, week, copyId: copyId!, kept };
     const day = startDay(shape, week);
     const list = kinds.get(kind) ?? [];
     const open = list.filter((k) => free.get(k.copyId)! <= day);

@@ -2,6 +2,7 @@ import type { SolveLp } from '../../price/purchase.ts';
 import { byShare, placed } from './placeTerm.ts';
 import { columnsOf, kindsOf, levelPoints, programOf, type Column } from './termProgram.ts';
 import {
+  placeKey,
   placePoints,
   pointsOf,
   servedPoints,
@@ -31,14 +32,19 @@ const LARGE = 4000;
  * Where the solver comes to none in its time, or would not, the program without whole numbers gives the bound; the plan is
  * the best of what its answer takes at all, in whole numbers.
  *
- * @param kept entries set by hand: they stay, and everything else is planned round them
+ * @param kept entries set by hand, or lent already: they stay, and everything else is planned round them
  */
 export function planTerm(problem: TermProblem, kept: readonly TermEntry[], solve: SolveLp): TermPlan {
   const { shape, kits, borrowers } = problem;
   const starts = termStarts(shape);
   const byId = new Map(kits.map((k) => [k.copyId, k]));
   const kinds = kindsOf(kits);
-  const held = kept.filter((e) => byId.has(e.copyId) && borrowers.some((b) => b.id === e.borrowerId));
+  const held = kept.filter(
+    (e) =>
+      byId.has(e.copyId) &&
+      borrowers.some((b) => b.id === e.borrowerId) &&
+      problem.settled?.get(placeKey(e)) !== 'missed',
+  );
   const columns = columnsOf(problem, kinds, held);
   const model = (of: readonly Column[], whole: boolean): string => programOf(problem, kinds, of, held, whole);
   const plan = (chosen: readonly Column[]): TermEntry[] => placed(problem, kinds, chosen, held);

@@ -175,6 +175,37 @@ describe('who gets which kit in which week', () => {
     expect(told(p, entries)).toEqual([]);
   });
 
+  test('what was lent stays, what was missed is planned no more, and the rest goes on from today', () => {
+    const settled = new Map([
+      ['1 0', 'lent'],
+      ['2 0', 'missed'],
+    ] as const);
+    const kits = [
+      kit(1, '1', { freeFrom: '2026-12-21' }),
+      kit(2, '2', { freeFrom: '2026-12-21' }),
+      kit(3, '3', { freeFrom: '2026-12-21' }),
+    ];
+    const worth = { 1: 5, 2: 5, 3: 5 };
+    const p = { ...problem(kits, [family(1, worth), family(2, worth)]), settled };
+    const before = [
+      { borrowerId: 1, week: 0, copyId: 1, kept: false },
+      { borrowerId: 2, week: 0, copyId: 2, kept: true },
+    ];
+    expect(told(p, before)).toEqual([]);
+    const { entries, isProved } = planTerm(p, before, solve);
+    expect(isProved).toBe(true);
+    expect(entries).toContainEqual(before[0]);
+    expect(entries).not.toContainEqual(before[1]);
+    expect(
+      entries
+        .filter((e) => e.week === 2)
+        .map((e) => e.borrowerId)
+        .sort(),
+    ).toEqual([1, 2]);
+    expect(entries.find((e) => e.borrowerId === 1 && e.week === 2)!.copyId).not.toBe(1);
+    expect(told(p, entries)).toEqual([]);
+  });
+
   test('no plan has more points, and no fault is in one', () => {
     fc.assert(
       fc.property(smallProblem, (p) => {

@@ -57,7 +57,10 @@ export interface TermProblem {
   readonly shape: TermShape;
   readonly kits: readonly TermKit[];
   readonly borrowers: readonly TermBorrower[];
+  /** Places of the plan that are over, by `placeKey`: lent as planned, or not lent and past. */
+  readonly settled?: ReadonlyMap<string, 'lent' | 'missed'>;
 }
+export const placeKey = (e: Pick<TermEntry, 'borrowerId' | 'week'>): string => `${e.borrowerId} ${e.week}`;
 
 /** Weeks in which kits change hands. */
 export const termStarts = ({ weeks, every }: TermShape): number[] =>
@@ -84,12 +87,13 @@ export const placePoints = (hardness: number, at: number, rounds: number): numbe
 };
 
 /** What a plan is worth, points: the fewest served first, then what suits whom, then easier before harder. */
-export function pointsOf({ shape, kits, borrowers }: TermProblem, entries: readonly TermEntry[]): number {
+export function pointsOf(problem: TermProblem, entries: readonly TermEntry[]): number {
+  const { shape, kits, borrowers, settled } = problem;
   const starts = termStarts(shape);
   const kindOf = new Map(kits.map((k) => [k.copyId, k.kind]));
   let points = 0;
   for (const b of borrowers) {
-    const own = entries.filter((e) => e.borrowerId === b.id);
+    const own = entries.filter((e) => e.borrowerId === b.id && settled?.get(placeKey(e)) !== 'missed');
     own.forEach((e, i) => {
       const worth = b.worth.get(kindOf.get(e.copyId) ?? '');
       points += servedPoints(starts.length, i + 1);

@@ -1,6 +1,7 @@
 import { isNotNew } from './checkTerm.ts';
 import {
   freeAfter,
+  placeKey,
   placePoints,
   servedPoints,
   startDay,
@@ -111,8 +112,12 @@ export function programOf(
         (i) => columns[i]!.kind === kind && isAway(problem, columns[i]!.at, r, idleDays),
       );
       const there = list.filter((c) => c.freeFrom <= startDay(shape, starts[r]!)).length;
+      // What was lent is out, or back, in the state of its kit already.
       const spoken = held.filter(
-        (e) => kindOf.get(e.copyId) === kind && isAway(problem, starts.indexOf(e.week), r, idleDays),
+        (e) =>
+          !problem.settled?.has(placeKey(e)) &&
+          kindOf.get(e.copyId) === kind &&
+          isAway(problem, starts.indexOf(e.week), r, idleDays),
       ).length;
       if (out.length > Math.max(0, there - spoken))
         rows.push(` k${k}_${r}: ${sum(out)} <= ${Math.max(0, there - spoken)}`);

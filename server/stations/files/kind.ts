@@ -86,8 +86,8 @@ export async function knownOf(em: EntityManager, today: Day, kind?: FileKind): P
           ])
         : [],
     ),
-    copies: ofKits ? await knownCopies(em) : new Map(),
-    lendable: about('kits') ? await lendableKinds(em, today) : new Map(),
+    copies: ofKits ? await knownCopies(em) : new Map<string, KnownCopy>(),
+    lendable: about('kits') ? await lendableKinds(em, today) : new Map<string, KnownKind | null>(),
     loans: new Set([
       ...(await ids('loans', 'loan')),
       ...(about('counts') ? await ids('counts', 'loan') : []),

@@ -207,6 +207,10 @@ export async function copyOf(em: EntityManager, id: number): Promise<CopyJson | 
   return found && copyJson(found, await recalledKits(em));
 }
 
+/** Kits that are not simply in or out, each sort by an index of its own: the others are not looked at. */
+const SET_ASIDE =
+  'select id from copy where retired_on is not null union select id from copy where repair <> 0 union select id from copy where to_clean <> 0 union select id from copy where rests_until > ? union select value from json_each(?)';
+
 /** The lending room in figures, counted where the rows lie. */
 export async function lendingSummary(em: EntityManager, today: Day): Promise<LendingSummary> {
   const [loans] = await rows<{ out: number; late: number | null }>(
@@ -217,7 +221,7 @@ export async function lendingSummary(em: EntityManager, today: Day): Promise<Len
   const recalled = await recalledKits(em);
   const [here] = await rows<Record<'repair' | 'toClean' | 'resting' | 'recalled' | 'retired', number | null>>(
     em,
-    `select sum(state = 'repair') as repair, sum(state = 'to clean') as "toClean", sum(state = 'resting') as resting, sum(state = 'recalled') as recalled, sum(state = 'retired') as retired from (select case when c.retired_on is not null then 'retired' when c.id in (select value from json_each(?)) then 'recalled' when c.repair <> 0 then 'repair' when c.to_clean <> 0 then 'to clean' else 'resting' end as state from copy c where (c.retired_on is not null or c.repair <> 0 or c.to_clean <> 0 or c.rests_until > ? or c.id in (select value from json_each(?))) and not exists (select 1 from loan l where l.copy_id = c.id and l.returned_on is null))`,
+    `select sum(state = 'repair') as repair, sum(state = 'to clean') as "toClean", sum(state = 'resting') as resting, sum(state = 'recalled') as recalled, sum(state = 'retired') as retired from (select case when c.retired_on is not null then 'retired' when c.id in (select value from json_each(?)) then 'recalled' when c.repair <> 0 then 'repair' when c.to_clean <> 0 then 'to clean' else 'resting' end as state from copy c where c.id in (${SET_ASIDE}) and not exists (select 1 from loan l where l.copy_id = c.id and l.returned_on is null))`,
     [JSON.stringify([...recalled.keys()]), today, JSON.stringify([...recalled.keys()])],
   );
   const skills = await rows<{ skill: string; kits: number }>(

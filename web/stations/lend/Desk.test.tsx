@@ -57,6 +57,26 @@ const part = (materialId: number, name: string, due: number, present: number): P
   takes: 1,
 });
 
+test('what a plan has for a kit is lent as planned by one touch', async () => {
+  const planned = {
+    plan: 'Winter term',
+    borrowerId: 2,
+    borrower: 'Grey Punt',
+    copyId: COPY.id,
+    label: COPY.label,
+    kit: COPY.design,
+    day: '2026-11-24',
+    due: '2026-12-20',
+  };
+  const calls = answer({ 'GET /term-plans/now': [planned], 'POST /loans': { id: 1 } });
+  desk();
+  await userEvent.click(await screen.findByRole('button', { name: 'Lend it as planned' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Lend it' }));
+  await waitFor(() =>
+    expect(calls.map((c) => c.body)).toEqual([{ copyId: COPY.id, borrowerId: 2, dueOn: '2026-12-20' }]),
+  );
+});
+
 describe('one too many', () => {
   it('goes home to another kit that misses one', async () => {
     const piece = (label: string, isHere = true) => ({

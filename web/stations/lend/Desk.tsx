@@ -6,7 +6,7 @@ import { addDays } from '../../../core/calendar/days.ts';
 import { shortDay } from '../../data/style.ts';
 import { standing } from '../../../core/lend/status.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useReservations } from '../../data/queries.ts';
+import { useChange, usePlannedNow, useReservations } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { TextField } from '../../parts/Field.tsx';
@@ -136,6 +136,8 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   const [allergies, setAllergies] = useState<readonly string[]>([]);
   const { data: reservations } = useReservations();
   const kept = reservations?.find((r) => r.ready === copy.label);
+  const { data: plans } = usePlannedNow();
+  const planned = plans?.find((p) => p.copyId === copy.id);
   const known = borrowers.find((b) => String(b.id) === family);
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
   const [more, setMore] = useState<readonly Copy[]>([]);
@@ -173,6 +175,23 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
             </span>
             <Button small plain onPress={() => setFamily(String(kept.borrowerId))}>
               Lend it to them
+            </Button>
+          </Spread>
+        )}
+        {planned && (
+          <Spread>
+            <span>
+              Planned for <b>{planned.borrower}</b> from {shortDay(planned.day)}
+            </span>
+            <Button
+              small
+              plain
+              onPress={() => {
+                setFamily(String(planned.borrowerId));
+                setDue(planned.due);
+              }}
+            >
+              Lend it as planned
             </Button>
           </Spread>
         )}

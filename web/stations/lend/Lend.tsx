@@ -19,6 +19,7 @@ import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { Desk } from './Desk.tsx';
+import { Planned } from './Planned.tsx';
 import { Reserved } from './LoanMore.tsx';
 import { NextBack, SkillRail } from './Rails.tsx';
 import { QuietHour } from './Waits.tsx';
@@ -212,6 +213,7 @@ export function Component() {
             />
           )}
           {!open && <QuietHour toClean={summary.toClean} repair={summary.repair} onChoose={choose} />}
+          {!open && <Planned onChoose={choose} />}
           {!open && <Reserved onChoose={choose} />}
           {!open && <NextBack late={summary.late} out={summary.out} today={place.today} />}
         </Stack>

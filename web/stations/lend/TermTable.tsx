@@ -47,6 +47,8 @@ const Name = styled.button`
   text-underline-offset: 2px;
 `;
 
+const STATE = { planned: '', lent: ' · lent', missed: ' · not lent' } as const;
+
 const stateOf = (loan: PlannedLoan | undefined) =>
   !loan ? 'empty' : loan.faults.length > 0 ? 'fault' : loan.kept ? 'hand' : 'planned';
 
@@ -112,6 +114,7 @@ export const TermTable = ({
                   <small>
                     {loan.faults.length > 0 && <SewnButton kind="stop" size={14} />}
                     {loan.label}
+                    {STATE[loan.state]}
                     {loan.isAim ? ' · aim' : ''}
                     {loan.kept ? ' · by hand' : ''}
                   </small>

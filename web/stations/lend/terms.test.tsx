@@ -25,6 +25,7 @@ const LOAN = {
   kept: false,
   reason: 'Pincer and release; made for Gulls',
   isAim: false,
+  state: 'planned' as const,
   faults: [],
 };
 const PAGE: TermPlanPage = {

@@ -1,12 +1,16 @@
 import type { EntityManager } from '@mikro-orm/core';
 import { addDays, type Day } from '../../../../core/calendar/days.ts';
 import { allergyWords } from '../../../../core/lend/allergies.ts';
-import type {
-  TermBorrower,
-  TermKit,
-  TermProblem,
-  TermShape,
-  Worth,
+import {
+  dueDay,
+  placeKey,
+  startDay,
+  type TermBorrower,
+  type TermEntry,
+  type TermKit,
+  type TermProblem,
+  type TermShape,
+  type Worth,
 } from '../../../../core/lend/term/termProblem.ts';
 import { worthOf, type Ages, type RungFor } from '../../../../core/lend/term/worth.ts';
 import { chanceAt, childAbility, type Ability } from '../../../../core/watch/ladderModel.ts';
@@ -83,7 +87,7 @@ function standsOf(
  * Everything that the plan of a term goes by, as it is today. Several children or designs are looked at one after the
  * other; whoever asks meanwhile is answered in between.
  *
- * @param also kits that stand in a plan, whether they are still lent or not
+ * @param options.entries the plan as it is: what of it was lent counts as done, and not as had before
  */
 export async function termFacts(options: {
   em: EntityManager;
@@ -92,11 +96,11 @@ export async function termFacts(options: {
   shape: TermShape;
   cleanDays: number;
   borrowers: readonly number[];
-  also: readonly number[];
+  entries: readonly TermEntry[];
 }): Promise<TermFacts> {
   const { em, today, shape } = options;
   const { restDays } = await em.findOneOrFail(PlaceRow, { id: 1 });
-  const found = await rows<KitColumns>(em, KITS, [JSON.stringify(options.also)]);
+  const found = await rows<KitColumns>(em, KITS, [JSON.stringify(options.entries.map((e) => e.copyId))]);
   const recalled = await recalledKits(em);
   const designs = new Map((await em.find(DesignRow, {}, { limit: 5000 })).map((d) => [d.id, d]));
   const kinds = new Map<string, KindFacts>();
@@ -120,13 +124,7 @@ export async function termFacts(options: {
     };
   });
   const families = await em.find(BorrowerRow, { id: { $in: [...options.borrowers] }, erasedOn: null });
-  const had = new Map<number, Set<number>>();
-  for (const h of await rows<{ borrower: number; design: number }>(
-    em,
-    'select distinct l.borrower_id as borrower, e.value as design from loan l join copy c on c.id = l.copy_id left join kit k on k.id = c.kit_id, json_each(coalesce(k.designs, json_array(c.design_id))) e where l.borrower_id in (select value from json_each(?))',
-    [JSON.stringify(options.borrowers)],
-  ))
-    had.set(h.borrower, (had.get(h.borrower) ?? new Set()).add(h.design));
+  const { had, settled } = await loansBefore(em, options);
   const youngestOf = (group: string): number | null =>
     agesOf([...designs.values()].filter((d) => d.forGroup === group))?.from ?? null;
   const youngest = new Map(
@@ -152,7 +150,44 @@ export async function termFacts(options: {
     }
     borrowers.push({ id, name: f.name, had: had.get(id) ?? new Set(), against, worth: worth.get(id)! });
   }
-  return { problem: { shape, kits, borrowers }, youngest };
+  return { problem: { shape, kits, borrowers, settled }, youngest };
+}
+
+/** Designs that families had before the plan gave them any, and which places of the plan are over. */
+async function loansBefore(
+  em: EntityManager,
+  {
+    entries,
+    shape,
+    borrowers,
+    today,
+  }: {
+    readonly entries: readonly TermEntry[];
+    readonly shape: TermShape;
+    readonly borrowers: readonly number[];
+    readonly today: Day;
+  },
+) {
+  const loans = await rows<{ borrower: number; copy: number; lentOn: string; designs: string }>(
+    em,
+    'select l.borrower_id as borrower, l.copy_id as copy, l.lent_on as lentOn, coalesce(k.designs, json_array(c.design_id)) as designs from loan l join copy c on c.id = l.copy_id left join kit k on k.id = c.kit_id where l.borrower_id in (select value from json_each(?))',
+    [JSON.stringify(borrowers)],
+  );
+  const placeOf = new Map(entries.map((e) => [`${e.borrowerId} ${e.copyId}`, e]));
+  const settled = new Map<string, 'lent' | 'missed'>();
+  for (const e of entries) if (startDay(shape, e.week) < today) settled.set(placeKey(e), 'missed');
+  const had = new Map<number, Set<number>>();
+  for (const l of loans) {
+    const e = placeOf.get(`${l.borrower} ${l.copy}`);
+    if (e && l.lentOn >= startDay(shape, e.week) && l.lentOn < dueDay(shape, e.week)) {
+      settled.set(placeKey(e), 'lent');
+      continue;
+    }
+    const own = had.get(l.borrower) ?? new Set();
+    for (const d of JSON.parse(l.designs) as number[]) own.add(d);
+    had.set(l.borrower, own);
+  }
+  return { had, settled };
 }
 
 /** Asks the check about kinds of kit with somebody of an age at home: what it says stop to; null where nothing. */

@@ -23,6 +23,7 @@ export function termPlanRoutes({ em, inTransaction, today, door }: Inside): Rout
     const input = read(termPlanInput, req.body);
     res.status(201).json(await inTransaction((m) => plans.addTermPlan(m, input)));
   });
+  r.get('/term-plans/now', async (_req, res) => void res.json(await plans.plannedNow(em(), today())));
   r.get('/term-plans/:id', async (req, res) => {
     res.json(await plans.lookAtPlan(looking(), idOf(req.params.id)));
   });

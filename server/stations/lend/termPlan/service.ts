@@ -2,6 +2,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import type {
   HasNow,
   PlannedLoan,
+  PlannedNow,
   TermBest,
   TermChoice,
   TermPlanInput,
@@ -14,6 +15,7 @@ import { checkTerm } from '../../../../core/lend/term/checkTerm.ts';
 import type { TermPlan } from '../../../../core/lend/term/planTerm.ts';
 import {
   dueDay,
+  placeKey,
   pointsOf,
   startDay,
   termStarts,
@@ -61,7 +63,7 @@ const factsOf = ({ em, door, today }: Looking, plan: TermPlanStored) =>
     shape: plan,
     cleanDays: plan.cleanDays,
     borrowers: plan.borrowers,
-    also: plan.entries.map((e) => e.copyId),
+    entries: plan.entries,
   });
 
 /** A plan as it stands today: each loan with what stands against it, and what every family has now. */
@@ -112,6 +114,7 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
               kit: kit?.name ?? '',
               reason: why?.reason ?? '',
               isAim: why?.isAim ?? false,
+              state: problem.settled?.get(placeKey(e)) ?? 'planned',
               faults: faults.get(e) ?? [],
             };
           }),
@@ -119,6 +122,30 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
       ];
     }),
   };
+}
+
+/** Loans that plans have for the change of hands that is on now and that were not made yet. */
+export async function plannedNow(em: EntityManager, today: Day): Promise<PlannedNow[]> {
+  const out: PlannedNow[] = [];
+  for (const plan of await em.find(TermPlanRow, { from: { $lte: today } }, { orderBy: { id: 'asc' } })) {
+    const week = termStarts(plan).findLast((w) => startDay(plan, w) <= today);
+    if (week === undefined || dueDay(plan, plan.weeks) <= today) continue;
+    const [day, due] = [startDay(plan, week), dueDay(plan, week)];
+    const entries = plan.entries.filter((e) => e.week === week);
+    const found = await rows<{
+      copyId: number;
+      borrowerId: number;
+      label: string;
+      kit: string;
+      borrower: string;
+    }>(
+      em,
+      "select e.value ->> 'copyId' as copyId, e.value ->> 'borrowerId' as borrowerId, c.label, coalesce(k.name, d.name) as kit, b.name as borrower from json_each(?) e join copy c on c.id = e.value ->> 'copyId' join design d on d.id = c.design_id left join kit k on k.id = c.kit_id join borrower b on b.id = e.value ->> 'borrowerId' where b.erased_on is null and not exists (select 1 from loan l where l.copy_id = c.id and l.borrower_id = b.id and l.lent_on >= ?) order by b.name",
+      [JSON.stringify(entries), day],
+    );
+    out.push(...found.map((f) => ({ plan: plan.name, ...f, day, due })));
+  }
+  return out;
 }
 
 /** What families have now, with why it bores their children: most of those who were watched with it. */
@@ -203,7 +230,8 @@ export async function bestPlan(
 ): Promise<{ plan: TermPlan; version: number }> {
   const stored = await findPlan(o.em, id);
   const { problem } = await factsOf(o, stored);
-  const kept = stored.entries.filter((e) => e.kept);
+  // A loan that was made, or a day that is over, is not planned anew.
+  const kept = stored.entries.filter((e) => e.kept || problem.settled?.has(placeKey(e)));
   const plan = (await o.door.run({ kind: 'term', problem, kept }, signal)) as TermPlan;
   return { plan, version: stored.version };
 }

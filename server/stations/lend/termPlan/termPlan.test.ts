@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import type { TermBest, TermChoice, TermPlanPage } from '../../../../contract/termPlan.ts';
+import type { PlannedNow, TermBest, TermChoice, TermPlanPage } from '../../../../contract/termPlan.ts';
 import { CAP, pdfText, startTest, withDesign, type TestDesk } from '../../../testing.ts';
 
 let desk: TestDesk;
@@ -179,6 +179,39 @@ describe('the plan of a term', () => {
     expect((await look(id)).families[0]!.now).toMatchObject([
       { label: 'FB-001a', dull: '“bored” at the last sitting' },
     ]);
+  });
+
+  it('tells the desk what is to be lent in these days, until it is', async () => {
+    const shape = { ...SHAPE, from: '2026-11-23', borrowers: [family['Amber Dory'], family['Teal Skiff']] };
+    const id = await begin(['Amber Dory', 'Teal Skiff'], { from: '2026-11-23' });
+    const entries = shape.borrowers.map((borrowerId, i) => ({
+      borrowerId,
+      week: 0,
+      copyId: copies[i]!.id,
+      kept: true,
+    }));
+    await desk.put(`/term-plans/${id}`, { ...shape, version: 1, entries }).expect(200);
+    const now = async () => (await desk.get('/term-plans/now').expect(200)).body as PlannedNow[];
+    const [first, second] = await now();
+    expect(first).toMatchObject({
+      plan: 'Winter',
+      borrower: 'Amber Dory',
+      kit: 'Drop tub',
+      day: '2026-11-23',
+      due: '2026-12-07',
+    });
+    await desk
+      .post('/loans', { copyId: first!.copyId, borrowerId: first!.borrowerId, dueOn: first!.due })
+      .expect(201);
+    expect(await now()).toEqual([second]);
+    // What was lent is no fault of the plan, and is not had before by it.
+    const page = await look(id);
+    expect(page.families.map((f) => f.loans.map((l) => [l.state, l.faults]))).toEqual([
+      [['lent', []]],
+      [['missed', []]],
+    ]);
+    await begin(['Grey Punt'], { from: '2026-12-01' });
+    expect(await now()).toEqual([second]);
   });
 
   it('goes out as a table, a calendar and slips', async () => {

@@ -1,0 +1,104 @@
+// The desk at 2,000 kits with 50,000 events and at ten times that: each answer at most 1.3 times as slow.
+import { join } from 'node:path';
+import Database from 'libsql';
+import { dueOn, FILE, newPlace, openServer, post } from './place.mjs';
+
+const BUDGET = 1.3;
+const ROUNDS = 60;
+
+/** Fills loans that came back, their counts and cleanings, up to so many events in all. */
+function fillEvents(file, events) {
+  const db = new Database(file);
+  const kits = db
+    .prepare("select id from copy where label like 'FB-9%'")
+    .all()
+    .map((c) => c.id);
+  const parts = JSON.stringify([
+    { materialId: 1, name: 'Tub', use: 'part', due: 1, present: 1, takes: 1 },
+    { materialId: 2, name: 'Cap', use: 'piece', due: 8, present: 8, takes: 1 },
+  ]);
+  const loan = db.prepare(
+    "insert into loan (copy_id, borrower_id, lent_on, due_on, returned_on, counted, outcome) values (?, ?, ?, ?, ?, ?, 'shelve')",
+  );
+  const count = db.prepare(
+    "insert into \"count\" (copy_id, loan_id, counted_on, parts, outcome, filled) values (?, ?, ?, ?, 'shelve', '[]')",
+  );
+  const event = db.prepare(
+    "insert into copy_event (copy_id, done_on, what, done_by, why) values (?, ?, 'cleaned', '', '')",
+  );
+  db.exec('begin');
+  for (let i = 0; i < events / 3; i++) {
+    const [copy, day] = [kits[i % kits.length], `2025-${String(1 + (i % 12)).padStart(2, '0')}-1${i % 10}`];
+    const { lastInsertRowid } = loan.run(copy, 2 + (i % 11), day, day, day, parts);
+    count.run(copy, lastInsertRowid, day, parts);
+    event.run(copy, day);
+  }
+  db.exec('commit');
+  // What cannot be washed rests for days: a kit of a design that can be.
+  const [one] = db
+    .prepare(
+      "select label, id from copy where label like 'FB-9%' and design_id not in (select d.id from design d, json_each(d.materials) r, json_each(r.value) v join material m on m.id = v.value where coalesce(m.cleaning, '') = 'rest' or m.material_class in ('card', 'paper', 'fabric', 'wood', 'string', 'natural', 'food', 'foam')) and id not in (select copy_id from loan where returned_on is null) order by id desc limit 1",
+    )
+    .all();
+  const totals = db
+    .prepare(
+      'select (select count(*) from copy) as kits, (select count(*) from loan) + (select count(*) from "count") + (select count(*) from copy_event) as events',
+    )
+    .all()[0];
+  db.close();
+  return { ...one, ...totals };
+}
+
+const median = (list) => [...list].sort((a, b) => a - b)[list.length >> 1];
+
+/** The median of each answer of the desk, ms. */
+async function figures(kits, events) {
+  const folder = newPlace(kits);
+  const { label, id, ...totals } = fillEvents(join(folder, FILE), events);
+  const server = await openServer(folder);
+  const read = (path) => fetch(`${server.url}/api${path}`).then((r) => r.text());
+  const due = dueOn();
+  const asks = {
+    'a page of kits': () => read('/copies?limit=100'),
+    'late ones, a page': () => read('/copies?standing=late&order=due&limit=50'),
+    'figures of the lending room': () => read('/copies/summary'),
+    'a label scanned': () => read(`/copies?label=${label}`),
+    'a kit’s history': () => read(`/copies/${id}/history`),
+    'lent, taken back and cleaned': async () => {
+      const r = await post(server.url, '/loans', { copyId: id, borrowerId: 1, dueOn: due });
+      const loan = await r.json();
+      if (r.status !== 201) throw new Error(loan.detail);
+      await post(server.url, `/loans/${loan.id}/return`, { present: [1, 8], then: 'shelve' });
+      await post(server.url, `/copies/${id}/state`, { to: 'cleaned', by: '', why: '' });
+    },
+  };
+  const took = {};
+  for (const [name, ask] of Object.entries(asks)) {
+    const times = [];
+    for (let i = 0; i < ROUNDS + 5; i++) {
+      const t = performance.now();
+      await ask();
+      if (i >= 5) times.push(performance.now() - t);
+    }
+    took[name] = median(times);
+  }
+  await server.stop();
+  return { took, totals };
+}
+
+export async function hold() {
+  const few = await figures(2000, 50_000);
+  const many = await figures(20_000, 500_000);
+  console.log(
+    `Lists: ${few.totals.kits} kits and ${few.totals.events} events, then ${many.totals.kits} and ${many.totals.events}; median ms`,
+  );
+  let over = 0;
+  for (const [name, ms] of Object.entries(few.took)) {
+    const ratio = many.took[name] / ms;
+    if (ratio > BUDGET) over++;
+    console.log(
+      `  ${name.padEnd(30)} ${ms.toFixed(1)} and ${many.took[name].toFixed(1)}, ratio ${ratio.toFixed(2)} (budget ${BUDGET})`,
+    );
+  }
+  if (over > 0) throw new Error(`${over} answers of the desk grow with the house`);
+}
