@@ -98,11 +98,11 @@ export function TermPlace({
                   <Button
                     small
                     plain={c.faults.length > 0}
-                    isDisabled={isBusy || loan?.copyId === c.copyId}
+                    isDisabled={isBusy || (loan?.copyId === c.copyId && loan.kept)}
                     onPress={() => onSet(c.copyId)}
-                    aria-label={`Set ${c.kit}, ${c.label}`}
+                    aria-label={`${loan?.copyId === c.copyId ? 'Keep' : 'Set'} ${c.kit}, ${c.label}`}
                   >
-                    {loan?.copyId === c.copyId ? 'Is planned' : 'Set it'}
+                    {loan?.copyId === c.copyId ? 'Keep it there' : 'Set it'}
                   </Button>
                 </Spread>
               </li>

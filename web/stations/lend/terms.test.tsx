@@ -2,6 +2,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { TermBest, TermChoice, TermPlanPage } from '../../../contract/termPlan.ts';
 import { answer, PLACE, show } from '../../testing/desk.tsx';
+import { Planned } from './Planned.tsx';
 import { bestWords, Component as Terms } from './Terms.tsx';
 
 const DORY = {
@@ -163,6 +164,25 @@ describe('the plan of a term', () => {
       }),
     );
   });
+});
+
+test('what is planned for now stands at the desk, and opens its kit', async () => {
+  const now = {
+    plan: 'Winter term',
+    borrowerId: 4,
+    borrower: 'Amber Dory',
+    copyId: 7,
+    label: 'FB-001a',
+    kit: 'Drop tub',
+    day: '2026-11-24',
+    due: '2026-12-08',
+  };
+  answer({ 'GET /term-plans/now': [now] });
+  const opened: string[] = [];
+  show(<Planned onChoose={(label) => opened.push(label)} />);
+  expect(await screen.findByText(/until 8 Dec/)).toBeVisible();
+  await userEvent.click(screen.getByRole('button', { name: 'Open FB-001a for Amber Dory' }));
+  expect(opened).toEqual(['FB-001a']);
 });
 
 test('how a plan compares with the best is said in places, then in percent', () => {
