@@ -77,6 +77,16 @@ test('what a plan has for a kit is lent as planned by one touch', async () => {
   );
 });
 
+test('by keyboard alone the next Tab goes on from the kit that was opened', async () => {
+  answer({});
+  desk(lent);
+  expect(screen.getByRole('heading', { name: 'Drop tub' })).toHaveFocus();
+  await userEvent.tab();
+  expect(screen.getByRole('button', { name: 'Cap: one less' }).closest('ul')).toContainElement(
+    document.activeElement as HTMLElement,
+  );
+});
+
 describe('one too many', () => {
   it('goes home to another kit that misses one', async () => {
     const piece = (label: string, isHere = true) => ({

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Borrower, Copy, Loan } from '../../../contract/lending.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { Place } from '../../../contract/place.ts';
@@ -54,6 +54,9 @@ export function Desk({
   /** Told whether a count was begun and not saved. */
   onUnfinished(unfinished: boolean): void;
 }) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  // By keyboard alone: what was scanned, or just changed, is where the next Tab goes on from.
+  useEffect(() => heading.current?.focus({ preventScroll: true }), []);
   const s = standing(copy, place.today);
   const spare = useMemo(() => {
     if (!bench) return null;
@@ -65,7 +68,9 @@ export function Desk({
     <Panel as="div">
       <Stack $gap={8}>
         <Spread>
-          <h2>{copy.design}</h2>
+          <h2 ref={heading} tabIndex={-1} style={{ outline: 'none' }}>
+            {copy.design}
+          </h2>
           <Quiet>{copy.label}</Quiet>
         </Spread>
         {s.standing === 'in' ? (
