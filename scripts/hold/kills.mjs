@@ -87,6 +87,10 @@ export async function hold() {
       "update copy set to_clean = 0; update loan set returned_on = lent_on where returned_on is null and copy_id in (select id from copy where label like 'FB-9%')",
     );
     db.close();
+    if ((kill + 1) % 50 === 0)
+      console.log(
+        `  ${kill + 1} kills: ${acknowledged} acknowledged, ${lost} lost, ${half} half done, ${unsound} files unsound`,
+      );
   }
   rmSync(folder, { recursive: true, force: true });
   console.log(
