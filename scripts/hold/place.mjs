@@ -22,7 +22,7 @@ export function newPlace(kits) {
 export const openServer = async (folder) =>
   startServer(
     { PORT: String(await freePort()), FOX_DATA: folder },
-    { stdio: ['ignore', 'ignore', 'ignore'] },
+    { stdio: ['ignore', 'ignore', 'inherit'] },
   );
 
 export const post = (url, path, body) =>

@@ -63,9 +63,9 @@ it('a family has all that is known of it, and is erased down to its counts', asy
   const csv = async (kind: string) =>
     (await desk.get(`/files/${kind}.csv`).expect(200)).text.replace('\ufeff', '').trim().split('\r\n');
   expect((await csv('loans')).join('\n').split('\n')).toEqual([
-    'label,kit,family,lent_on,due_on,returned_on,outcome,counted',
+    'loan,label,kit,family,lent_on,due_on,returned_on,outcome,counted',
     expect.stringMatching(
-      /^FB-001a,Drop tub,Teal Skiff,2026-11-24,2026-12-08,2026-11-24,.*,"1 of 1 Tub, 8 of 8 Cap"$/,
+      /^\d+,FB-001a,Drop tub,Teal Skiff,2026-11-24,2026-12-08,2026-11-24,.*,"1 of 1 Tub, 8 of 8 Cap"$/,
     ),
   ]);
   for (const kind of ['kits', 'counts', 'events']) expect((await csv(kind)).join('\n')).toContain('FB-001a');
@@ -95,11 +95,17 @@ it('a child has all that is known of it, and is erased down to its times', async
   await desk
     .put('/children/G-04', { version: 0, hand: { span: 110 }, likes: 'boats and songs' })
     .then((r) => r);
+  await desk
+    .post('/borrowers', { name: 'Amber Dory', group: 'Gulls', children: ['G-05', 'G-04'] })
+    .expect(201);
   const { body: known } = await desk.get('/children/G-04/data').expect(200);
   expect(known).toMatchObject({ code: 'G-04', notes: [{ seconds: 40, words: 'Sang while posting.' }] });
   await desk.post('/children/G-04/erase', {}).expect(204);
   const left = await whole();
   for (const word of ['G-04', 'Sang', 'boats']) expect(left).not.toContain(word);
+  // Its family is not told by it any more, but by its other children.
+  const families = (await desk.get('/borrowers').expect(200)).body as { name: string; children: string[] }[];
+  expect(families.find((f) => f.name === 'Amber Dory')!.children).toEqual(['G-05']);
   expect(left).toMatch(/erased-[0-9a-f]{12}/);
   expect((await desk.get('/notes/children').expect(200)).body).toEqual([]);
   await desk.get('/children/G-04/data').expect(404);

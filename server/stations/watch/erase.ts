@@ -33,5 +33,10 @@ export async function eraseChild(em: EntityManager, code: string): Promise<void>
   const nobody = `${ERASED}${randomBytes(6).toString('hex')}`;
   await em.nativeUpdate(NoteRow, { child: code }, { child: nobody, words: '' });
   await em.nativeUpdate(DesignRow, { child: code }, { child: null });
+  await rows(
+    em,
+    'update borrower set children = (select json_group_array(value) from json_each(children) where value <> ?) where exists (select 1 from json_each(children) where value = ?)',
+    [code, code],
+  );
   await em.nativeDelete(ChildRow, { code });
 }
