@@ -61,7 +61,7 @@ async function lendPlanned(page: Page, demo: Desk, p: PlannedNow): Promise<void>
 }
 
 test('a term: twelve families, four desks, three meetings and a recall', async ({ browser, demo }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   context.setDefaultTimeout(30_000);
   const pages = await Promise.all([1, 2, 3, 4].map(() => context.newPage()));
