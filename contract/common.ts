@@ -14,6 +14,12 @@ export const name = z
   .trim()
   .min(1, 'expected a name')
   .max(80, 'may have at most 80 characters');
+/** An age, months. */
+export const months = z
+  .number({ error: 'expected an age in months' })
+  .int('expected whole months')
+  .min(0, 'must not be negative')
+  .max(216, 'must be at most 216 months');
 /** A day that exists, as `YYYY-MM-DD`. */
 export const day = z.iso.date({ error: 'expected a day like 2026-11-25' });
 

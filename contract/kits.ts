@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, name, version } from './common.ts';
+import { id, months, name, version } from './common.ts';
 import { LANGUAGES } from '../core/lend/sheetWords.ts';
 import { buildInput } from './designs.ts';
 
@@ -20,13 +20,7 @@ const kitShape = z.strictObject({
   container: id.nullable(),
   words: kitWords.optional(),
   /** Age of the youngest at home who will get hold of it, months, where that is younger than its designs are for. */
-  youngest: z
-    .number({ error: 'expected an age in months' })
-    .int('expected whole months')
-    .min(0, 'must not be negative')
-    .max(216, 'must be at most 216 months')
-    .nullable()
-    .optional(),
+  youngest: months.nullable().optional(),
 });
 /** Parts for so many families, handed over for good. */
 export const kitGiving = z.strictObject({

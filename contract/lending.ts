@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { HELP, LIKED } from '../core/watch/outcomes.ts';
 import { SKILLS, type Use } from '../core/patterns/kernel.ts';
 import { childCode } from './children.ts';
-import { day, id, mailAddress, name } from './common.ts';
+import { day, id, mailAddress, months, name } from './common.ts';
 
 export const borrowerInput = z.strictObject({
   name,
@@ -19,13 +19,7 @@ export const borrowerInput = z.strictObject({
   /** Where its messages are mailed to, only where the place needs it: the one thing here that may tell who somebody is. */
   mail: mailAddress.nullable().optional(),
   /** Age of the youngest at home, months, as it was told: an old answer errs on the careful side. null where it is not known. */
-  youngest: z
-    .number({ error: 'expected an age in months' })
-    .int('expected whole months')
-    .min(0, 'must not be negative')
-    .max(216, 'must be at most 216 months')
-    .nullable()
-    .optional(),
+  youngest: months.nullable().optional(),
   /** The skill that is worked on at home; null for none in particular. */
   aim: z
     .enum(SKILLS, { error: `expected one of ${SKILLS.join(', ')}` })
