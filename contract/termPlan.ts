@@ -122,6 +122,14 @@ export interface PlannedFamily {
   readonly loans: readonly PlannedLoan[];
   readonly now: readonly HasNow[];
 }
+/** A loan that a plan has for one family, as its data tell it. */
+export interface PlannedForFamily {
+  readonly plan: string;
+  readonly day: string;
+  readonly due: string;
+  readonly label: string;
+  readonly kit: string;
+}
 /** A term with its loans, looked over. */
 export interface TermPlanPage extends Omit<Shape, 'borrowers'> {
   readonly id: number;

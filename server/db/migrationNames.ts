@@ -17,4 +17,5 @@ export const migrationNames = [
   '2026-11-30-benches',
   '2026-11-30-people',
   '2026-11-30-terms',
+  '2026-11-30-figures',
 ] as const;

@@ -56,6 +56,21 @@ describe('the place’s one file', () => {
     await db.close();
   });
 
+  it('counts kits and open loans from indexes alone', async () => {
+    const db = await openDb(folder);
+    const read = async (sql: string) =>
+      (await db.em.getConnection().execute<{ detail: string }[]>(`explain query plan ${sql}`))
+        .map((r) => r.detail)
+        .join('; ');
+    expect(await read('select count(*) from loan where returned_on is null and due_on < 1')).toMatch(
+      /USING COVERING INDEX loan_due/,
+    );
+    expect(
+      await read('select design_id, count(*) from copy where retired_on is null group by design_id'),
+    ).toMatch(/USING COVERING INDEX copy_lent/);
+    await db.close();
+  });
+
   it('is brought forward once, and needs no copy when there is nothing to bring', async () => {
     await (await openDb(folder)).close();
     const db = await openDb(folder);

@@ -49,8 +49,18 @@ it('a family has all that is known of it, and is erased down to its counts', asy
   const lend = { copyId: copy.id, borrowerId: family.id, dueOn: '2026-12-08' };
   const loan = (await desk.post('/loans', lend).expect(201)).body as Loan;
   await desk.post('/tellings', { borrowerId: family.id, by: 'said', language: 'en' });
+  const term = { name: 'Winter', from: '2026-12-08', weeks: 4, every: 2, stays: 2, cleanDays: 1 };
+  const plan = (await desk.post('/term-plans', { ...term, borrowers: [family.id] }).expect(201)).body as {
+    id: number;
+  };
+  const place = { borrowerId: family.id, week: 2, copyId: copy.id, kept: true };
+  await desk
+    .put(`/term-plans/${plan.id}`, { ...term, version: 1, borrowers: [family.id], entries: [place] })
+    .expect(200);
   const { body: known } = await desk.get(`/borrowers/${family.id}/data`).expect(200);
   expect(known).toMatchObject({
+    planned: [{ plan: 'Winter', day: '2026-12-22', due: '2027-01-05', label: copy.label, kit: 'Drop tub' }],
+    waiting: [],
     family: { name: 'Teal Skiff', group: 'Gulls', allergies: ['milk'] },
     loans: [{ lentOn: '2026-11-24', label: copy.label }],
   });

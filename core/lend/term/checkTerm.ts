@@ -1,12 +1,13 @@
 import { shortDay } from '../../calendar/days.ts';
 import {
   dueDay,
+  firstInLine,
   freeAfter,
+  isNotNew,
   placeKey,
   startDay,
   termStarts,
   type TermEntry,
-  type TermKit,
   type TermProblem,
 } from './termProblem.ts';
 
@@ -30,6 +31,7 @@ export function checkTerm(
   const faults = new Map<TermEntry, string[]>();
   const say = (e: TermEntry, words: string): void => void faults.set(e, [...(faults.get(e) ?? []), words]);
   const day = (d: string): string => shortDay(d, locale);
+  const isOfKind = (e: TermEntry, kind: string): boolean => byId.get(e.copyId)?.kind === kind;
   const uses = new Map<number, TermEntry[]>();
   const seen = new Set<string>();
   for (const e of [...entries].sort((a, b) => a.week - b.week)) {
@@ -50,10 +52,19 @@ export function checkTerm(
     seen.add(placeKey(e));
     if (kit.notLent !== null) say(e, `${kit.label} ${kit.notLent}.`);
     else if (kit.freeFrom > startDay(shape, e.week))
-      say(e, `${kit.label} is back, clean and rested from ${day(kit.freeFrom)} on.`);
+      say(
+        e,
+        `${kit.keptFor === null ? `${kit.label} is` : `${kit.label} is kept for ${kit.keptFor} first;`} back, clean and rested from ${day(kit.freeFrom)} on.`,
+      );
     const against = family.against.get(kit.kind);
     if (against) say(e, against);
-    if (isNotNew(kit, family.had)) say(e, `${family.name} had ${kit.name} before.`);
+    if (isNotNew(kit, family)) say(e, `${family.name} had ${kit.name} before.`);
+    for (const first of firstInLine(borrowers, kit.kind, family))
+      if (!entries.some((o) => o.borrowerId === first.id && o.week <= e.week && isOfKind(o, kit.kind)))
+        say(
+          e,
+          `${first.name} reserved ${kit.name} on ${day(first.waitsFor.get(kit.kind)!)} and has it first.`,
+        );
     for (const other of uses.get(kit.copyId) ?? [])
       if (freeAfter(shape, other.week, kit.idleDays) > startDay(shape, e.week)) {
         const who = families.get(other.borrowerId)!.name;
@@ -86,7 +97,3 @@ export function checkTerm(
   }
   return faults;
 }
-
-/** A kit is new to a family while it had none of its designs. */
-export const isNotNew = (kit: Pick<TermKit, 'designs'>, had: ReadonlySet<number>): boolean =>
-  kit.designs.some((d) => had.has(d));

@@ -1,5 +1,6 @@
 import { isAway, type Column } from './termProgram.ts';
 import {
+  firstInLine,
   freeAfter,
   placeKey,
   startDay,
@@ -40,12 +41,19 @@ export function byShare(
   const chosen: Column[] = [];
   const order = columns.map((c, i) => ({ c, share: share(i) }));
   order.sort((a, b) => b.share - a.share || b.c.points - a.c.points);
+  /** Whether everybody who waits for it has it by then. */
+  const isServed = (c: Column): boolean =>
+    firstInLine(problem.borrowers, c.kind, c.borrower).every(
+      (b) =>
+        chosen.some((o) => o.borrower === b && o.kind === c.kind && o.at <= c.at) ||
+        held.some((e) => e.borrowerId === b.id && kindOf.get(e.copyId) === c.kind && e.week <= starts[c.at]!),
+    );
   const take = (c: Column, most: number): void => {
     const own = has.get(c.borrower)!;
     if (own.at.size > most || own.at.has(c.at) || c.designs.some((d) => own.designs.has(d))) return;
     const gone = away(c.kind, c.at);
     const there = left.get(c.kind)!;
-    if (gone.some((r) => there[r]! <= 0)) return;
+    if (gone.some((r) => there[r]! <= 0) || !isServed(c)) return;
     for (const r of gone) there[r]!--;
     own.at.add(c.at);
     for (const d of c.designs) own.designs.add(d);

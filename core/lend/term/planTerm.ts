@@ -25,7 +25,7 @@ const LARGE = 4000;
 
 /**
  * Who gets which kit in which week, as an integer program: a column says that a family gets a kind of kit at a change of
- * hands. Each family has one at a time and no design twice or again; of each kind no more are out, being cleaned or at rest
+ * hands. Each family has one at a time and no design twice or again; who reserved a kind has it first; of each kind no more are out, being cleaned or at rest
  * than there are by then. More kits for whoever has fewest come first (a concave sum, so that it needs no whole numbers),
  * then what each is worth to whom. Kits of a kind are alike: which one is told apart afterwards, which always comes out,
  * since those there are never get fewer (colouring of intervals). Points are whole: a bound within less than one is a proof.
@@ -102,8 +102,7 @@ function mostFor(b: TermBorrower, rounds: number): number {
   const best = Math.max(
     0,
     ...[...b.worth.values()].map(
-      (w) =>
-        w.points + Math.max(placePoints(w.hardness, 0, rounds), placePoints(w.hardness, rounds - 1, rounds)),
+      (w) => w.points + Math.max(placePoints(w, 0, rounds), placePoints(w, rounds - 1, rounds)),
     ),
   );
   return Array.from({ length: rounds }, (_, i) => servedPoints(rounds, i + 1) + best).reduce(

@@ -11,6 +11,7 @@ import {
   type TermEntry,
   type TermKit,
   type TermProblem,
+  type Worth,
 } from './termProblem.ts';
 import { worthOf } from './worth.ts';
 
@@ -29,6 +30,15 @@ const kit = (copyId: number, kind: string, more: Partial<TermKit> = {}): TermKit
   freeFrom: FROM,
   idleDays: 1,
   notLent: null,
+  keptFor: null,
+  ...more,
+});
+const worth = (points: number, more: Partial<Worth> = {}): Worth => ({
+  points,
+  reason: '',
+  hardness: 0,
+  isAim: false,
+  isReserved: false,
   ...more,
 });
 const family = (
@@ -40,9 +50,8 @@ const family = (
   name: `Family ${id}`,
   had: new Set(),
   against: new Map(),
-  worth: new Map(
-    Object.entries(points).map(([k, p]) => [k, { points: p, reason: '', hardness: 0, isAim: false }]),
-  ),
+  waitsFor: new Map(),
+  worth: new Map(Object.entries(points).map(([k, p]) => [k, worth(p)])),
   ...more,
 });
 const problem = (
@@ -95,6 +104,7 @@ const smallProblem = fc
         ),
         had: fc.constantFrom(0, 0, 1, 3),
         against: fc.constantFrom(0, 0, 2),
+        reserved: fc.constantFrom(0, 0, 1, 2),
       }),
       { minLength: 1, maxLength: 2 },
     ),
@@ -116,6 +126,7 @@ const smallProblem = fc
           {
             had: new Set(f.had ? [f.had] : []),
             against: new Map(f.against ? [[String(f.against), 'Not for them.']] : []),
+            waitsFor: new Map(f.reserved ? [[String(f.reserved), '2026-11-03']] : []),
           },
         ),
       ),
@@ -146,11 +157,11 @@ describe('who gets which kit in which week', () => {
   });
 
   test('what is harder comes later', () => {
-    const worth = new Map([
-      ['1', { points: 50, reason: '', hardness: 0.8, isAim: true }],
-      ['2', { points: 50, reason: '', hardness: 0.1, isAim: true }],
+    const own = new Map([
+      ['1', worth(50, { hardness: 0.8 })],
+      ['2', worth(50, { hardness: 0.1 })],
     ]);
-    const p = problem([kit(1, '1'), kit(2, '2')], [family(1, {}, { worth })]);
+    const p = problem([kit(1, '1'), kit(2, '2')], [family(1, {}, { worth: own })]);
     expect(planTerm(p, [], solve).entries.map((e) => [e.week, e.copyId])).toEqual([
       [0, 2],
       [2, 1],
@@ -185,8 +196,8 @@ describe('who gets which kit in which week', () => {
       kit(2, '2', { freeFrom: '2026-12-21' }),
       kit(3, '3', { freeFrom: '2026-12-21' }),
     ];
-    const worth = { 1: 5, 2: 5, 3: 5 };
-    const p = { ...problem(kits, [family(1, worth), family(2, worth)]), settled };
+    const each = { 1: 5, 2: 5, 3: 5 };
+    const p = { ...problem(kits, [family(1, each), family(2, each)]), settled };
     const before = [
       { borrowerId: 1, week: 0, copyId: 1, kept: false },
       { borrowerId: 2, week: 0, copyId: 2, kept: true },
@@ -204,6 +215,31 @@ describe('who gets which kit in which week', () => {
     ).toEqual([1, 2]);
     expect(entries.find((e) => e.borrowerId === 1 && e.week === 2)!.copyId).not.toBe(1);
     expect(told(p, entries)).toEqual([]);
+  });
+
+  test('who reserved a kit has it first, though it had it before', () => {
+    const waits = family(1, { 1: 5, 2: 90 }, { had: new Set([1]), waitsFor: new Map([['1', '2026-11-03']]) });
+    const p = problem([kit(1, '1')], [waits, family(2, { 1: 90 })], { weeks: 6 });
+    const { entries, isProved } = planTerm(p, [], solve);
+    expect(isProved).toBe(true);
+    expect(entries.map((e) => [e.borrowerId, e.week])).toEqual([
+      [1, 0],
+      [2, 4],
+    ]);
+    const moved = [{ ...entries[0]!, borrowerId: 2 }];
+    expect(told(p, moved)).toEqual(['Family 1 reserved Kit 1 on 3 Nov and has it first.']);
+    // What is not for it stands in nobody's way.
+    const allergic = { ...waits, against: new Map([['1', 'Latex.']]) };
+    expect(told({ ...p, borrowers: [allergic, p.borrowers[1]!] }, moved)).toEqual([]);
+  });
+
+  test('a kit that others wait for comes to the term’s families after them', () => {
+    const p = problem([kit(1, '1', { keptFor: 'Grey Punt', freeFrom: '2026-12-21' })], [family(1, { 1: 5 })]);
+    const { entries } = planTerm(p, [], solve);
+    expect(entries.map((e) => e.week)).toEqual([2]);
+    expect(told(p, [{ ...entries[0]!, week: 0 }])).toEqual([
+      'FB-1 is kept for Grey Punt first; back, clean and rested from 21 Dec on.',
+    ]);
   });
 
   test('no plan has more points, and no fault is in one', () => {
@@ -284,6 +320,7 @@ describe('what a kit is worth to a family', () => {
       rungs: [],
       skills: ['Hand strength'],
       aim: null,
+      isReserved: false,
       group: '',
       madeFor: [],
       ages: { from: 18, to: 30 },
@@ -316,6 +353,14 @@ describe('what a kit is worth to a family', () => {
       of({ ages: { from: 24, to: 36 }, groupAges: { from: 12, to: 18 } }).points,
     );
     expect(near.points - far.points).toBe(60);
+  });
+
+  test('what they reserved is worth more than what speaks for another kit', () => {
+    const asked = of({ isReserved: true });
+    expect(asked.reason).toBe('reserved by them; Hand strength; no notes to go by');
+    expect(asked.points).toBeGreaterThan(
+      of({ aim: 'Hand strength', group: 'Gulls', madeFor: ['Gulls'] }).points,
+    );
   });
 
   test('without notes the group decides, and it says so', () => {

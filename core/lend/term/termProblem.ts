@@ -21,6 +21,8 @@ export interface TermKit {
   readonly idleDays: number;
   /** Why it is not lent at all; null where it is. */
   readonly notLent: string | null;
+  /** Who has it before the term's families, since it is kept for them: `freeFrom` is after that; null where nobody waits. */
+  readonly keptFor: string | null;
 }
 
 /** What a kind of kit is worth to a family, and why. */
@@ -32,6 +34,8 @@ export interface Worth {
   readonly hardness: number;
   /** Whether it serves the family's aim. */
   readonly isAim: boolean;
+  /** Whether the family reserved it. */
+  readonly isReserved: boolean;
 }
 
 /** A family, or a room, that the plan is for. */
@@ -42,6 +46,8 @@ export interface TermBorrower {
   readonly had: ReadonlySet<number>;
   /** Kinds that are not for it, with why: an allergy, or the youngest at home. */
   readonly against: ReadonlyMap<string, string>;
+  /** Kinds that it reserved, with the day: it has them before those who did not, and again where it had them before. */
+  readonly waitsFor: ReadonlyMap<string, Day>;
   readonly worth: ReadonlyMap<string, Worth>;
 }
 
@@ -79,12 +85,34 @@ const STEP = 1000;
 export const servedPoints = (rounds: number, nth: number): number => STEP * Math.max(1, rounds - nth + 1);
 /** At most so many points for a kit at the first change of hands rather than at the last: nobody waits for nothing. */
 const SOON = 12;
+/** The same for what the family waits for. */
+const RESERVED_SOON = 100;
 /** At most so many for giving what is harder later; less, so that no place stays empty for it. */
 const LATER = 10;
-export const placePoints = (hardness: number, at: number, rounds: number): number => {
+export const placePoints = (
+  { hardness, isReserved }: Pick<Worth, 'hardness' | 'isReserved'>,
+  at: number,
+  rounds: number,
+): number => {
   const late = rounds > 1 ? at / (rounds - 1) : 0;
-  return Math.round(SOON * (1 - late) + LATER * hardness * late);
+  return Math.round((isReserved ? RESERVED_SOON : SOON) * (1 - late) + LATER * hardness * late);
 };
+
+/** Families that have a kind of kit before a family that did not reserve it: those that did and that it is for. */
+export const firstInLine = (
+  borrowers: readonly TermBorrower[],
+  kind: string,
+  borrower: TermBorrower,
+): TermBorrower[] =>
+  borrower.waitsFor.has(kind)
+    ? []
+    : borrowers.filter((b) => b.waitsFor.has(kind) && !b.against.has(kind) && b.worth.has(kind));
+
+/** Whether a family had something of a kind before, and did not ask for it again. */
+export const isNotNew = (
+  { kind, designs }: Pick<TermKit, 'kind' | 'designs'>,
+  { had, waitsFor }: Pick<TermBorrower, 'had' | 'waitsFor'>,
+): boolean => !waitsFor.has(kind) && designs.some((d) => had.has(d));
 
 /** What a plan is worth, points: the fewest served first, then what suits whom, then easier before harder. */
 export function pointsOf(problem: TermProblem, entries: readonly TermEntry[]): number {
@@ -97,7 +125,7 @@ export function pointsOf(problem: TermProblem, entries: readonly TermEntry[]): n
     own.forEach((e, i) => {
       const worth = b.worth.get(kindOf.get(e.copyId) ?? '');
       points += servedPoints(starts.length, i + 1);
-      if (worth) points += worth.points + placePoints(worth.hardness, starts.indexOf(e.week), starts.length);
+      if (worth) points += worth.points + placePoints(worth, starts.indexOf(e.week), starts.length);
     });
   }
   return points;

@@ -1,6 +1,7 @@
-import { isNotNew } from './checkTerm.ts';
 import {
+  firstInLine,
   freeAfter,
+  isNotNew,
   placeKey,
   placePoints,
   servedPoints,
@@ -43,11 +44,12 @@ export function columnsOf(
   for (const borrower of borrowers) {
     const own = held.filter((e) => e.borrowerId === borrower.id);
     const taken = new Set(own.map((e) => e.week));
-    const had = new Set([...borrower.had, ...own.flatMap((e) => byId.get(e.copyId)?.designs ?? [])]);
+    const planned = new Set(own.flatMap((e) => byId.get(e.copyId)?.designs ?? []));
     for (const [kind, list] of kinds) {
       const worth = borrower.worth.get(kind);
       const { designs } = list[0]!;
-      if (!worth || borrower.against.has(kind) || isNotNew({ designs }, had)) continue;
+      if (!worth || borrower.against.has(kind) || isNotNew({ kind, designs }, borrower)) continue;
+      if (designs.some((d) => planned.has(d))) continue;
       starts.forEach((week, at) => {
         if (taken.has(week) || list[0]!.freeFrom > startDay(shape, week)) return;
         columns.push({
@@ -55,7 +57,7 @@ export function columnsOf(
           kind,
           at,
           designs,
-          points: worth.points + placePoints(worth.hardness, at, starts.length),
+          points: worth.points + placePoints(worth, at, starts.length),
         });
       });
     }
@@ -85,6 +87,8 @@ export function programOf(
   const starts = termStarts(shape);
   const rounds = starts.length;
   const kindOf = new Map(kits.map((k) => [k.copyId, k.kind]));
+  const isFirst = (e: TermEntry, first: TermBorrower, c: Column): boolean =>
+    e.borrowerId === first.id && kindOf.get(e.copyId) === c.kind && e.week <= starts[c.at]!;
   const sum = (list: readonly number[]): string => list.map((i) => `x${i}`).join(' + ');
   const all = columns.map((_, i) => i);
   const rows: string[] = [];
@@ -121,6 +125,15 @@ export function programOf(
       ).length;
       if (out.length > Math.max(0, there - spoken))
         rows.push(` k${k}_${r}: ${sum(out)} <= ${Math.max(0, there - spoken)}`);
+    }
+  });
+  columns.forEach((c, i) => {
+    for (const first of firstInLine(borrowers, c.kind, c.borrower)) {
+      if (held.some((e) => isFirst(e, first, c))) continue;
+      const before = all.filter(
+        (j) => columns[j]!.borrower === first && columns[j]!.kind === c.kind && columns[j]!.at <= c.at,
+      );
+      rows.push(` f${i}_${first.id}: x${i}${before.map((j) => ` - x${j}`).join('')} <= 0`);
     }
   });
   const goal = [

@@ -7,6 +7,8 @@ const AIM = 60;
 const STEP = 80;
 const AGE = { known: 30, guessed: 60 } as const;
 const GROUP = 20;
+/** For what the family asked for: more than all that speaks for another kit. */
+const RESERVED = 200;
 /** A kit for children who are this much older or younger has none of the points for age, months. */
 const FAR = 24;
 
@@ -40,6 +42,8 @@ export function worthOf(o: {
   readonly rungs: readonly RungFor[];
   readonly skills: readonly string[];
   readonly aim: string | null;
+  /** Whether the family reserved it. */
+  readonly isReserved: boolean;
   readonly group: string;
   readonly madeFor: readonly string[];
   /** What the kit's designs are for; what the group's are for, null where nothing is made for it. */
@@ -58,16 +62,24 @@ export function worthOf(o: {
   const gap = o.groupAges ? gapOf(o.ages, o.groupAges) : 0;
   const points =
     1 +
+    (o.isReserved ? RESERVED : 0) +
     (isAim ? AIM : 0) +
     // Without notes every child looks alike: the step says little.
     (known ? Math.round(STEP * nearness(best.chance)) : 0) +
     Math.round(AGE[known ? 'known' : 'guessed'] * Math.max(0, 1 - gap / FAR)) +
     (isOwn ? GROUP : 0);
   const reasons = [
+    ...(o.isReserved ? ['reserved by them'] : []),
     isAim ? `${o.aim}, their aim` : (o.skills[0] ?? ''),
     ...(known ? [`“${best.rung}”: about ${tenths(best.chance)} for ${best.child} to manage it alone`] : []),
     ...(isOwn ? [`made for ${o.group}`] : gap > 0 ? [`made for ${formatAges(o.ages.from, o.ages.to)}`] : []),
     ...(known ? [] : ['no notes to go by']),
   ];
-  return { points, reason: reasons.join('; '), hardness: best ? 1 - best.chance : 0.5, isAim };
+  return {
+    points,
+    reason: reasons.join('; '),
+    hardness: best ? 1 - best.chance : 0.5,
+    isAim,
+    isReserved: o.isReserved,
+  };
 }

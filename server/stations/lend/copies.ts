@@ -213,10 +213,11 @@ const SET_ASIDE =
 
 /** The lending room in figures, counted where the rows lie. */
 export async function lendingSummary(em: EntityManager, today: Day): Promise<LendingSummary> {
-  const [loans] = await rows<{ out: number; late: number | null }>(
+  // Asked by due day, each is a range of the index of open loans.
+  const [loans] = await rows<{ late: number; due: number }>(
     em,
-    'select count(*) as out, sum(due_on < ?) as late from loan where returned_on is null',
-    [today],
+    'select (select count(*) from loan where returned_on is null and due_on < ?) as late, (select count(*) from loan where returned_on is null and due_on >= ?) as due',
+    [today, today],
   );
   const recalled = await recalledKits(em);
   const [here] = await rows<Record<'repair' | 'toClean' | 'resting' | 'recalled' | 'retired', number | null>>(
@@ -230,8 +231,8 @@ export async function lendingSummary(em: EntityManager, today: Day): Promise<Len
   );
   return {
     kits: skills.reduce((n, s) => n + s.kits, 0),
-    out: loans!.out,
-    late: loans!.late ?? 0,
+    out: loans!.late + loans!.due,
+    late: loans!.late,
     repair: here!.repair ?? 0,
     toClean: here!.toClean ?? 0,
     resting: here!.resting ?? 0,

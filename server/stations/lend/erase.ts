@@ -5,6 +5,7 @@ import { BorrowerRow, OutboxRow, ReservationRow, TellingRow } from '../../db/ent
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { familyHistory } from './history.ts';
+import { plannedFor } from './termPlan/service.ts';
 
 /** Loans in one file; a family that had more has them by page. */
 const MOST = 10_000;
@@ -29,7 +30,19 @@ export async function familyData(em: EntityManager, id: number) {
     'select told_on as toldOn, "by", language, words from telling where borrower_id = ? order by id',
     [id],
   );
-  return { family: { name, group, allergies, mail, youngest, aim, children }, loans, reservations, told };
+  const waiting = await rows(
+    em,
+    'select made_on as madeOn, to_address as toAddress, subject, language, words from outbox where borrower_id = ? and state = ? order by id',
+    [id, 'waiting'],
+  );
+  return {
+    family: { name, group, allergies, mail, youngest, aim, children },
+    loans,
+    reservations,
+    planned: await plannedFor(em, id),
+    told,
+    waiting,
+  };
 }
 
 /**

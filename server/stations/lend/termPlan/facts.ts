@@ -110,7 +110,8 @@ export async function termFacts(options: {
     const rests = await restsAfter(em, ids);
     kinds.set(c.kind, { kind: c.kind, designs: ids, youngest: c.youngest, container: c.container, rests });
   }
-  const kits = found.map((c): TermKit => {
+  const waiting = await waitingFor(em);
+  const alike = found.map((c): TermKit => {
     const { designs: own, rests } = kinds.get(c.kind)!;
     const idleDays = options.cleanDays + (rests ? restDays : 0);
     return {
@@ -120,9 +121,17 @@ export async function termFacts(options: {
       name: c.name,
       designs: own,
       idleDays,
+      keptFor: null,
       ...standsOf(c, { today, idleDays, recalled: recalled.get(c.id) }),
     };
   });
+  const kits = keptBack(
+    alike,
+    waiting.filter((w) => !options.borrowers.includes(w.borrowerId)),
+    options,
+  );
+  const waitsFor = (family: number): Map<string, Day> =>
+    new Map(waiting.filter((w) => w.borrowerId === family).map((w) => [w.kind, w.madeOn]));
   const families = await em.find(BorrowerRow, { id: { $in: [...options.borrowers] }, erasedOn: null });
   const { had, settled } = await loansBefore(em, options);
   const youngestOf = (group: string): number | null =>
@@ -130,7 +139,7 @@ export async function termFacts(options: {
   const youngest = new Map(
     families.map((f) => [f.id, { months: f.youngest ?? youngestOf(f.group), isTold: f.youngest != null }]),
   );
-  const worth = await worthFor({ ...options, kinds: [...kinds.values()], designs, families });
+  const worth = await worthFor({ ...options, kinds: [...kinds.values()], designs, families, waitsFor });
   const stops = stopsOf(em, designs, today);
   const borrowers: TermBorrower[] = [];
   for (const id of options.borrowers) {
@@ -148,9 +157,51 @@ export async function termFacts(options: {
           `The check says stop${months === null ? '' : ` for ${months} months`}: ${stop}.`,
         );
     }
-    borrowers.push({ id, name: f.name, had: had.get(id) ?? new Set(), against, worth: worth.get(id)! });
+    borrowers.push({
+      id,
+      name: f.name,
+      had: had.get(id) ?? new Set(),
+      against,
+      waitsFor: waitsFor(id),
+      worth: worth.get(id)!,
+    });
   }
   return { problem: { shape, kits, borrowers, settled }, youngest };
+}
+
+/** Who waits for a kind of kit, and since when. */
+interface Waiting {
+  readonly borrowerId: number;
+  readonly borrower: string;
+  readonly kind: string;
+  readonly madeOn: Day;
+}
+const waitingFor = (em: EntityManager): Promise<Waiting[]> =>
+  rows(
+    em,
+    "select r.borrower_id as borrowerId, b.name as borrower, case when r.kit_id is null then 'design ' || r.design_id else 'kit ' || r.kit_id end as kind, r.made_on as madeOn from reservation r join borrower b on b.id = r.borrower_id where r.ended_on is null order by r.id",
+  );
+
+/** Kits with those that go to others first: a kit of the kind that they wait for, as long as a kit of the term stays. */
+function keptBack(
+  kits: readonly TermKit[],
+  waiting: readonly Waiting[],
+  { entries, shape }: { readonly entries: readonly TermEntry[]; readonly shape: TermShape },
+): TermKit[] {
+  const isPlanned = (k: TermKit): boolean => entries.some((e) => e.copyId === k.copyId);
+  const kept = new Map<number, TermKit>();
+  for (const { kind, borrower } of waiting) {
+    const first = kits
+      .filter((k) => k.kind === kind && k.notLent === null && !kept.has(k.copyId))
+      .sort((a, b) => Number(isPlanned(a)) - Number(isPlanned(b)) || (a.freeFrom < b.freeFrom ? -1 : 1))[0];
+    if (first)
+      kept.set(first.copyId, {
+        ...first,
+        keptFor: borrower,
+        freeFrom: addDays(first.freeFrom, 7 * shape.stays + first.idleDays),
+      });
+  }
+  return kits.map((k) => kept.get(k.copyId) ?? k);
 }
 
 /** Designs that families had before the plan gave them any, and which places of the plan are over. */
@@ -229,6 +280,7 @@ async function worthFor(o: {
   kinds: readonly KindFacts[];
   designs: ReadonlyMap<number, Design>;
   families: readonly { id: number; group: string; aim?: string | null | undefined; children: string[] }[];
+  waitsFor: (family: number) => ReadonlyMap<string, Day>;
 }): Promise<Map<number, Map<string, Worth>>> {
   const { outcomes, model } = await modelled(o.em, o.door, undefined);
   const watched = new Set(outcomes.children);
@@ -266,6 +318,7 @@ async function worthFor(o: {
           rungs,
           skills: [...new Set(own.map((d) => d.skill))],
           aim: f.aim ?? null,
+          isReserved: o.waitsFor(f.id).has(kind.kind),
           group: f.group,
           madeFor: own.map((d) => d.forGroup),
           ages: agesOf(own) ?? { from: 0, to: 216 },

@@ -1,6 +1,7 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type {
   HasNow,
+  PlannedForFamily,
   PlannedLoan,
   PlannedNow,
   TermBest,
@@ -146,6 +147,33 @@ export async function plannedNow(em: EntityManager, today: Day): Promise<Planned
     out.push(...found.map((f) => ({ plan: plan.name, ...f, day, due })));
   }
   return out;
+}
+
+/** What plans have for one family, the earliest first. */
+export async function plannedFor(em: EntityManager, borrowerId: number): Promise<PlannedForFamily[]> {
+  const plans = await em.find(TermPlanRow, {}, { orderBy: { from: 'asc', id: 'asc' } });
+  const own = plans.flatMap((plan) =>
+    plan.entries
+      .filter((e) => e.borrowerId === borrowerId)
+      .map((e) => ({
+        plan: plan.name,
+        day: startDay(plan, e.week),
+        due: dueDay(plan, e.week),
+        copyId: e.copyId,
+      })),
+  );
+  const kits = await rows<{ id: number; label: string; kit: string }>(
+    em,
+    'select c.id, c.label, coalesce(k.name, d.name) as kit from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where c.id in (select value from json_each(?))',
+    [JSON.stringify(own.map((e) => e.copyId))],
+  );
+  const byId = new Map(kits.map((k) => [k.id, k]));
+  return own
+    .flatMap(({ copyId, ...e }) => {
+      const kit = byId.get(copyId);
+      return kit ? [{ ...e, label: kit.label, kit: kit.kit }] : [];
+    })
+    .sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
 }
 
 /** What families have now, with why it bores their children: most of those who were watched with it. */

@@ -144,6 +144,32 @@ describe('the plan of a term', () => {
     expect(round.best.loans).toBe(2);
   });
 
+  it('gives a kit first to those who reserved it, in the plan and beside it', async () => {
+    await desk.post(`/copies/${copies[1]!.id}/state`, { to: 'retired' }).expect(200);
+    const reserve = { copyId: copies[0]!.id, borrowerId: family['Teal Skiff'] };
+    const { id: kept } = (await desk.post('/reservations', reserve).expect(201)).body as { id: number };
+    const id = await begin(['Amber Dory', 'Teal Skiff'], { weeks: 6 });
+    const { page } = await plan(id, 1);
+    expect(loansOf(page)).toEqual(['Amber Dory 2026-12-29 FB-001a', 'Teal Skiff 2026-12-01 FB-001a']);
+    expect(page.families[1]!.loans[0]!.reason).toMatch(/^reserved by them; /);
+    const moved = {
+      ...sent(page),
+      entries: [{ borrowerId: family['Amber Dory'], week: 0, copyId: copies[0]!.id, kept: true }],
+    };
+    const seen = (await desk.put(`/term-plans/${id}`, moved).expect(200)).body as TermPlanPage;
+    expect(faultsOf(seen)).toEqual(['Teal Skiff reserved Drop tub on 24 Nov and has it first.']);
+    // The desk says the same.
+    const lend = { copyId: copies[0]!.id, borrowerId: family['Amber Dory'], dueOn: '2026-12-08' };
+    expect((await desk.post('/loans', lend).expect(409)).body.detail).toContain('Teal Skiff');
+    await desk.del(`/reservations/${kept}`).expect(204);
+    expect(faultsOf(await look(id))).toEqual([]);
+    // Somebody outside the plan has it for as long as kits stay, and then it is cleaned.
+    await desk.post('/reservations', { ...reserve, borrowerId: family['Grey Punt'] }).expect(201);
+    expect(faultsOf(await look(id))).toEqual([
+      'FB-001a is kept for Grey Punt first; back, clean and rested from 9 Dec on.',
+    ]);
+  });
+
   it('sees at a later look what happened to a kit', async () => {
     const id = await begin(['Amber Dory']);
     const { page } = await plan(id, 1);
