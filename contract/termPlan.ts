@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SLIP_LANGUAGES } from '../core/lend/term/slipWords.ts';
 import { SKILLS } from '../core/patterns/kernel.ts';
 import { day, id, name, version } from './common.ts';
 
@@ -74,6 +75,7 @@ export const choiceQuery = z.strictObject({
 });
 export const slipQuery = z.strictObject({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
+  language: z.enum(SLIP_LANGUAGES, { error: `expected one of ${SLIP_LANGUAGES.join(', ')}` }).optional(),
 });
 
 /** A term in the list of terms. */
@@ -97,6 +99,8 @@ export interface PlannedLoan {
   readonly kept: boolean;
   readonly reason: string;
   readonly isAim: boolean;
+  /** Whether the family waits for it. */
+  readonly isReserved: boolean;
   /** Lent as planned; not lent, and its day is over; or to come. */
   readonly state: 'planned' | 'lent' | 'missed';
   /** What stands against it; empty where nothing does. */

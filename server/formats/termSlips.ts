@@ -1,28 +1,34 @@
 import ICAL from 'ical.js';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { TermPlanPage } from '../../contract/termPlan.ts';
-import { addDays, shortDay, type Day } from '../../core/calendar/days.ts';
+import { addDays, type Day } from '../../core/calendar/days.ts';
+import { slipLine, type SlipLanguage } from '../../core/lend/term/slipWords.ts';
 import { MARGIN, type Paper } from '../../core/print/paper.ts';
 import { newCalendar } from './calendar.ts';
 import { MM } from './pdf.ts';
 import { pdfOf, QUIET, INK, type } from './sheetParts.ts';
 
-/** Slips to lie in the bags: one a loan, two beside each other, those of a day together. */
+/**
+ * Slips to lie in the bags: one a loan that is to come and that nothing stands against, two beside each other, those of a day
+ * together.
+ */
 export async function termSlipsPdf(
   page: TermPlanPage,
   place: { readonly name: string; readonly locale: string },
   size: Paper,
+  language: SlipLanguage,
 ): Promise<Uint8Array> {
-  const day = (d: Day): string => shortDay(d, place.locale);
+  const planned = page.families.flatMap((f) => f.loans.filter((l) => l.state === 'planned'));
+  const left = planned.filter((l) => l.faults.length > 0).length;
   const slips = page.starts.flatMap(({ week }) =>
     page.families.flatMap((f) =>
       f.loans
-        .filter((l) => l.week === week)
+        .filter((l) => l.week === week && l.state === 'planned' && l.faults.length === 0)
         .map((l): Content => ({
           stack: [
             type(f.name, { bold: true, fontSize: 15 }),
             type(`${l.kit}, ${l.label}`, { fontSize: 12, margin: [0, 2, 0, 4] }),
-            type(`From ${day(l.day)}. Please bring it back on ${day(l.due)}, with all its parts.`),
+            type(slipLine(l, language, place.locale)),
             type(place.name, { color: QUIET, fontSize: 9, margin: [0, 4, 0, 0] }),
           ],
           margin: [8, 7, 8, 9],
@@ -39,7 +45,7 @@ export async function termSlipsPdf(
     info: { title: `${place.name}: ${page.name}`, producer: 'Fox Button' },
     content:
       rows.length === 0
-        ? [type('Nothing is planned yet.')]
+        ? [type(planned.length === 0 ? 'Nothing is planned yet.' : 'Something stands against every loan.')]
         : [
             {
               table: { widths: ['*', '*'], body: rows, dontBreakRows: true },
@@ -52,6 +58,14 @@ export async function termSlipsPdf(
                 vLineStyle: () => ({ dash: { length: 3, space: 3 } }),
               },
             },
+            ...(left > 0
+              ? [
+                  type(
+                    `${left} ${left === 1 ? 'loan has' : 'loans have'} no slip: something stands against ${left === 1 ? 'it' : 'them'}.`,
+                    { color: QUIET, fontSize: 9, margin: [0, 8, 0, 0] },
+                  ),
+                ]
+              : []),
           ],
   };
   return pdfOf(definition);

@@ -115,7 +115,7 @@ export const TermTable = ({
                     {loan.faults.length > 0 && <SewnButton kind="stop" size={14} />}
                     {loan.label}
                     {STATE[loan.state]}
-                    {loan.isAim ? ' · aim' : ''}
+                    {loan.isReserved ? ' · reserved' : loan.isAim ? ' · aim' : ''}
                     {loan.kept ? ' · by hand' : ''}
                   </small>
                 </>

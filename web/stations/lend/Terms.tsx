@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate, useParams } from 'react-router';
+import { slipLanguages } from '../../../core/lend/term/slipWords.ts';
 import type { TermBest, TermPlanName, TermPlanPage } from '../../../contract/termPlan.ts';
 import { api, words } from '../../data/api.ts';
 import { useBorrowers, useChange, usePlace } from '../../data/queries.ts';
-import { shortDay } from '../../data/style.ts';
+import { languageName, shortDay } from '../../data/style.ts';
 import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
 import { Confirm } from '../../parts/Confirm.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
@@ -13,6 +14,9 @@ import { FamilyFacts } from './FamilyFacts.tsx';
 import { entriesOf, shapeOf, TermForm } from './TermForm.tsx';
 import { TermPlace } from './TermPlace.tsx';
 import { TermTable } from './TermTable.tsx';
+
+/** What stands against more loans than this is told at their places alone. */
+const FAULTS_SHOWN = 4;
 
 const percent = (part: number): string => `${Math.max(0.1, Math.round(1000 * part) / 10)} %`;
 
@@ -117,7 +121,10 @@ export function Component() {
       </Stack>
     );
   if (!page) return <p role="status">Looking the plan over …</p>;
-  const faults = loans.filter((l) => l.faults.length > 0);
+  const tongues = slipLanguages(place?.languages ?? []);
+  const faults = (page?.families ?? []).flatMap((f) =>
+    f.loans.filter((l) => l.faults.length > 0).map((loan) => ({ who: f.name, loan })),
+  );
   const places = page.families.length * page.starts.length;
   const kept = loans.filter((l) => l.kept).length;
   const family = page.families.find((f) => f.id === at?.family);
@@ -175,7 +182,11 @@ export function Component() {
               <Button isDisabled={solve.isPending} onPress={() => solve.mutate(undefined)}>
                 {loans.length === 0 ? 'Plan it' : kept > 0 ? 'Plan round what was set' : 'Plan it anew'}
               </Button>
-              <FileLink href={`/api/term-plans/${page.id}/slips.pdf`}>Slips</FileLink>
+              {tongues.map((l) => (
+                <FileLink key={l} href={`/api/term-plans/${page.id}/slips.pdf?language=${l}`}>
+                  {tongues.length === 1 ? 'Slips' : `Slips, ${languageName(l)}`}
+                </FileLink>
+              ))}
               <FileLink href={`/api/term-plans/${page.id}/plan.ics`}>Calendar</FileLink>
               <FileLink href={`/api/term-plans/${page.id}/plan.csv`}>Table as CSV</FileLink>
             </Row>
@@ -186,17 +197,26 @@ export function Component() {
                 {faults.length === 1
                   ? 'One loan cannot be like this.'
                   : `${faults.length} loans cannot be like this.`}
-              </strong>{' '}
-              {faults[0]!.faults[0]}
+              </strong>
+              <ul style={{ margin: '4px 0 0', paddingLeft: 18 }}>
+                {faults.slice(0, FAULTS_SHOWN).map(({ who, loan }) => (
+                  <li key={`${loan.borrowerId} ${loan.week}`}>
+                    {who}, {shortDay(loan.day)}, {loan.kit}: {loan.faults.join(' ')}
+                  </li>
+                ))}
+                {faults.length > FAULTS_SHOWN && (
+                  <li>And {faults.length - FAULTS_SHOWN} more, marked below.</li>
+                )}
+              </ul>
             </Notice>
           )}
           {(solve.error ?? remove.error) && <Notice tone="stop">{words(solve.error ?? remove.error)}</Notice>}
           <TermTable page={page} onPlace={(f, week) => setAt({ family: f, week })} onFamily={setKnown} />
           <Spread>
             <Quiet>
-              No kit is in two places, each is clean and rested before it goes on, new to the family, and
-              checked for the youngest at home. Press a place to set it by hand. Local rules and the therapist
-              who knows the child come first.
+              Planned so that no kit is in two places, each is clean and rested before it goes on, new to the
+              family or reserved by it, and checked for the youngest at home. Press a place to set it by hand.
+              Local rules and the therapist who knows the child come first.
             </Quiet>
             <Button small plain onPress={() => setDeleting(true)}>
               Delete this plan

@@ -26,6 +26,7 @@ const LOAN = {
   kept: false,
   reason: 'Pincer and release; made for Gulls',
   isAim: false,
+  isReserved: false,
   state: 'planned' as const,
   faults: [],
 };
@@ -114,7 +115,7 @@ describe('the plan of a term', () => {
       { 'PUT /term-plans/1': PAGE },
     );
     expect(await screen.findByRole('alert')).toHaveTextContent(
-      'One loan cannot be like this. FB-001a is in repair.',
+      /One loan cannot be like this\..*Amber Dory, 1 Dec, Drop tub: FB-001a is in repair\./,
     );
     await userEvent.click(
       screen.getByRole('button', { name: /Amber Dory, 1 Dec: Drop tub, FB-001a, set by hand/ }),

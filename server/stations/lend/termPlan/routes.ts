@@ -6,6 +6,7 @@ import {
   termPlanInput,
   termPlanUpdate,
 } from '../../../../contract/termPlan.ts';
+import { slipLanguages } from '../../../../core/lend/term/slipWords.ts';
 import { hungUp } from '../../../compute/hungUp.ts';
 import { PlaceRow } from '../../../db/entities.ts';
 import { csvRows } from '../../../formats/csv.ts';
@@ -56,10 +57,15 @@ export function termPlanRoutes({ em, inTransaction, today, door }: Inside): Rout
     res.json(await plans.choicesFor(looking(), idOf(req.params.id), read(choiceQuery, req.query)));
   });
   r.get('/term-plans/:id/slips.pdf', async (req, res) => {
-    const { paper } = read(slipQuery, req.query);
+    const { paper, language } = read(slipQuery, req.query);
     const page = await plans.lookAtPlan(looking(), idOf(req.params.id));
     const place = await em().findOneOrFail(PlaceRow, { id: 1 });
-    const pdf = await termSlipsPdf(page, place, paper ?? (place.paper as 'A4' | 'Letter'));
+    const pdf = await termSlipsPdf(
+      page,
+      place,
+      paper ?? (place.paper as 'A4' | 'Letter'),
+      language ?? slipLanguages(place.languages)[0]!,
+    );
     res.type('application/pdf').attachment('term-slips.pdf').send(Buffer.from(pdf));
   });
   r.get('/term-plans/:id/plan.ics', async (req, res) => {

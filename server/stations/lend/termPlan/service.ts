@@ -115,6 +115,7 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
               kit: kit?.name ?? '',
               reason: why?.reason ?? '',
               isAim: why?.isAim ?? false,
+              isReserved: why?.isReserved ?? false,
               state: problem.settled?.get(placeKey(e)) ?? 'planned',
               faults: faults.get(e) ?? [],
             };

@@ -258,6 +258,16 @@ describe('the plan of a term', () => {
     const paper = await pdfText(desk, `/term-plans/${id}/slips.pdf`);
     expect(paper).toContain('Teal Skiff');
     expect(paper).toContain('From 1 Dec. Please bring it back on 15 Dec');
+    expect(await pdfText(desk, `/term-plans/${id}/slips.pdf?language=es`)).toContain(
+      'Desde el 1 dic. Por favor, tráiganlo de vuelta el 15',
+    );
+    await desk.get(`/term-plans/${id}/slips.pdf?language=xx`).expect(400);
+    // No slip for what cannot be lent like this.
+    const { copyId } = (await look(id)).families[1]!.loans[0]!;
+    await desk.post(`/copies/${copyId}/state`, { to: 'retired' }).expect(200);
+    const fewer = await pdfText(desk, `/term-plans/${id}/slips.pdf`);
+    expect(fewer).not.toContain('Teal Skiff');
+    expect(fewer).toContain('1 loan has no slip: something stands against it.');
   });
 
   it('refuses what is no plan, by field', async () => {
