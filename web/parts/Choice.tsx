@@ -26,8 +26,11 @@ const group = css<{ $inline?: boolean }>`
     flex-wrap: wrap;
   }
 `;
-const Group = styled(RadioGroup)<{ $inline?: boolean }>`
+const Group = styled(RadioGroup)<{ $inline?: boolean; $columns: number | undefined }>`
   ${group}
+  > div {
+    ${(p) => p.$columns && `display: grid; grid-template-columns: repeat(${p.$columns}, minmax(0, 1fr));`}
+  }
 `;
 const TickGroup = styled(CheckboxGroup)<{ $inline?: boolean }>`
   ${group}
@@ -83,6 +86,7 @@ export function Choice({
   value,
   onChange,
   inline = false,
+  columns,
   isDisabled = false,
 }: {
   label: string;
@@ -91,6 +95,8 @@ export function Choice({
   onChange(value: string): void;
   /** The label beside the options, where many questions stand below each other. */
   inline?: boolean;
+  /** So many beside each other, where they stand in several lines. */
+  columns?: number;
   isDisabled?: boolean;
 }) {
   const why = options.find((o) => o.value === value)?.why;
@@ -101,6 +107,7 @@ export function Choice({
       onChange={onChange}
       orientation="horizontal"
       $inline={inline}
+      $columns={columns}
     >
       <Label className="named">{label}</Label>
       <div>

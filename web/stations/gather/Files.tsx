@@ -135,6 +135,7 @@ export function Component() {
             <h2>Import</h2>
             <Choice
               label="What is in the file?"
+              columns={3}
               value={kind}
               onChange={(v) => {
                 setKind(v as FileKind);

@@ -198,7 +198,7 @@ export function Component() {
                   ? 'One loan cannot be like this.'
                   : `${faults.length} loans cannot be like this.`}
               </strong>
-              <ul style={{ margin: '4px 0 0', paddingLeft: 18 }}>
+              <ul style={{ margin: '4px 0 0', paddingLeft: 0 }}>
                 {faults.slice(0, FAULTS_SHOWN).map(({ who, loan }) => (
                   <li key={`${loan.borrowerId} ${loan.week}`}>
                     {who}, {shortDay(loan.day)}, {loan.kit}: {loan.faults.join(' ')}
