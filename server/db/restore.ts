@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { copyFileSync, existsSync, mkdirSync, mkdtempSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { EntityManager } from '@mikro-orm/core';
@@ -92,7 +93,9 @@ export async function restoreFrom(em: EntityManager, file: string): Promise<void
   const run = (sql: string, values: readonly unknown[] = []): Promise<unknown[]> => rows(em, sql, values);
   // Rows come in table by table: what belongs together is whole again only at the end.
   await run('pragma defer_foreign_keys = on');
-  await run('attach ? as back', [file]);
+  // A name of its own each time: one that an earlier try left attached does not stand in the way.
+  const back = `back_${randomBytes(6).toString('hex')}`;
+  await run(`attach ? as "${back}"`, [file]);
   const tables = (
     (await run(
       "select name from main.sqlite_master where type = 'table' and name not like 'sqlite_%' and name <> 'mikro_orm_migrations'",
@@ -106,20 +109,20 @@ export async function restoreFrom(em: EntityManager, file: string): Promise<void
       .map((c) => `"${c.name}"`)
       .join(', ');
     await run(`delete from main."${table}"`);
-    await run(`insert into main."${table}" (${columns}) select ${columns} from back."${table}"`);
+    await run(`insert into main."${table}" (${columns}) select ${columns} from "${back}"."${table}"`);
   }
   // Numbers go on from the larger of both: a number that was once on a label is not given again.
   await run(
-    'update main.sqlite_sequence set seq = max(seq, coalesce((select b.seq from back.sqlite_sequence b where b.name = main.sqlite_sequence.name), 0))',
+    `update main.sqlite_sequence set seq = max(seq, coalesce((select b.seq from "${back}".sqlite_sequence b where b.name = main.sqlite_sequence.name), 0))`,
   );
   await run('update main.place set sign_in = ?, version = version + 1', [signIn]);
 }
 
-/** Lets the other file go, once the transaction is through. */
+/** Lets other files go, once the transaction is through or has failed; a connection that was renewed has none. */
 export async function letGo(em: EntityManager): Promise<void> {
-  try {
-    await rows(em, 'detach back');
-  } catch {
-    // The pool has renewed its connection meanwhile, and with that it is let go.
-  }
+  const attached = await rows<{ name: string }>(
+    em,
+    "select name from pragma_database_list where name like 'back~_%' escape '~'",
+  );
+  for (const { name } of attached) await rows(em, `detach "${name}"`);
 }

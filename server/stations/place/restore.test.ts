@@ -53,6 +53,25 @@ it('a backup is looked at, put back whole, and what was there before is a backup
   await family('Grey Punt');
 });
 
+it('a try that failed leaves nothing attached, and the next one works', async () => {
+  await family('Teal Skiff');
+  const made = await backup();
+  await family('Amber Dory');
+  const run = (sql: string) => desk.inside.em().getConnection().execute<{ name: string }[]>(sql);
+  // Nothing can be written into a table whose rows a trigger refuses: as when the disk is full midway.
+  await run("create trigger full before insert on borrower begin select raise(abort, 'full'); end");
+  await desk.post(`/backups/${made.name}/restore`, {}).expect(500);
+  await run('drop trigger full');
+  expect(await names()).toEqual(['Amber Dory', 'Teal Skiff']);
+  expect(
+    (await run("select name from pragma_database_list where name not in ('main', 'temp')")).map(
+      (d) => d.name,
+    ),
+  ).toEqual([]);
+  await desk.post(`/backups/${made.name}/restore`, {}).expect(200);
+  expect(await names()).toEqual(['Teal Skiff']);
+});
+
 it('what is damaged, newer or no backup is refused in words, and nothing is changed', async () => {
   await family('Teal Skiff');
   const made = await backup();

@@ -94,8 +94,11 @@ export function placeRoutes({ em, inTransaction, today, folder, door }: Inside):
       // Everything as it is now is copied first: what was put back by mistake can be undone.
       const now = new Date().toISOString();
       const before = (await door.run({ kind: 'backup', folder: home, now }, hungUp(res))) as Backup;
-      await inTransaction((m) => restoreFrom(m, ready.file));
-      await letGo(em());
+      try {
+        await inTransaction((m) => restoreFrom(m, ready.file));
+      } finally {
+        await letGo(em());
+      }
       res.json({ restored: name, before: before.name } satisfies Restored);
     } finally {
       ready.clear();
