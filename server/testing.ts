@@ -18,7 +18,7 @@ export async function startTest(
   options: { folder?: string; today?: string; isBeyond?: boolean; setUpCode?: string; mail?: MailDoor } = {},
 ) {
   const db: Db = await openDb(options.folder ?? ':memory:');
-  const door = await inlineDoor();
+  const door = inlineDoor();
   const inside = makeInside({
     db,
     door,

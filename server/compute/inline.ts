@@ -2,13 +2,17 @@ import type { ComputeDoor } from './door.ts';
 import { answerOf, runJob } from './jobs.ts';
 import { makeSolver } from './solver.ts';
 
+const solver = makeSolver();
+
 /** The same door without workers, for tests of the routes. */
-export async function inlineDoor(): Promise<ComputeDoor> {
-  const solver = makeSolver();
-  await solver.ready();
+export function inlineDoor(): ComputeDoor {
   return {
-    run: async (job) =>
-      answerOf(await runJob(job, { solve: solver.solve(10), solveWithin: solver.solve, milliseconds: 1800 })),
+    run: async (job) => {
+      await solver.ready();
+      return answerOf(
+        await runJob(job, { solve: solver.solve(10), solveWithin: solver.solve, milliseconds: 1800 }),
+      );
+    },
     close: async () => {},
   };
 }

@@ -108,6 +108,9 @@ export function eachRow(text: string, each: (row: CsvRow) => void): void {
     .split(/[\r\n]/);
   let rows = 0;
   let last = 1;
+  // The reader makes an error of every row that is shorter than the first, though those are welcome: without a stack in half the time.
+  const { stackTraceLimit } = Error;
+  Error.stackTraceLimit = 0;
   try {
     parse(text, {
       delimiter: separatorOf(first!),
@@ -139,6 +142,8 @@ export function eachRow(text: string, each: (row: CsvRow) => void): void {
     if (error.code === 'CSV_QUOTE_NOT_CLOSED')
       throw refuse(400, `a quote opened after row ${last} is never closed`);
     throw refuse(400, `row ${last + 1} cannot be read as CSV`);
+  } finally {
+    Error.stackTraceLimit = stackTraceLimit;
   }
 }
 

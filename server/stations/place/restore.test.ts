@@ -57,7 +57,7 @@ it('a try that failed leaves nothing attached, and the next one works', async ()
   await family('Teal Skiff');
   const made = await backup();
   await family('Amber Dory');
-  const run = (sql: string) => desk.inside.em().getConnection().execute<{ name: string }[]>(sql);
+  const run = (sql: string) => desk.inside.em().getConnection().execute(sql) as Promise<{ name: string }[]>;
   // Nothing can be written into a table whose rows a trigger refuses: as when the disk is full midway.
   await run("create trigger full before insert on borrower begin select raise(abort, 'full'); end");
   await desk.post(`/backups/${made.name}/restore`, {}).expect(500);

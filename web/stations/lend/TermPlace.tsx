@@ -12,6 +12,10 @@ const Kits = styled.ul`
   display: grid;
   max-height: 52vh;
   overflow: auto;
+  /* One thing to scroll on a phone: the dialog itself. */
+  @media (max-width: 560px) {
+    max-height: none;
+  }
   li {
     border-top: 1px dashed var(--seam);
     padding: 8px 2px;
