@@ -14,6 +14,7 @@ import type { LabelSheet } from '../../core/print/labelSheet.ts';
 import type { Paper } from '../../core/print/paper.ts';
 import { chooseDesigns, type ChoiceRequest } from '../../core/plan/choice.ts';
 import { schedule, type ScheduleRequest } from '../../core/plan/schedule.ts';
+import { helpSteps, type LevelAnswer } from '../../core/watch/helpSteps.ts';
 import { rasch, type Response } from '../../core/watch/rasch.ts';
 import { purchase, UnprovedError, type PurchaseRequest, type SolveLp } from '../../core/price/purchase.ts';
 import type { LabelText } from '../formats/labels.ts';
@@ -32,6 +33,7 @@ export type Job =
   | { readonly kind: 'schedule'; readonly request: ScheduleRequest }
   | { readonly kind: 'term'; readonly problem: TermProblem; readonly kept: readonly TermEntry[] }
   | { readonly kind: 'rasch'; readonly responses: readonly (readonly Response[])[] }
+  | { readonly kind: 'help-steps'; readonly children: readonly (readonly LevelAnswer[])[]; readonly spread: number }
   | { readonly kind: 'pattern'; readonly request: PatternRequest }
   | { readonly kind: 'read-file'; readonly request: PreviewRequest }
   | { readonly kind: 'backup'; readonly folder: string; readonly now: string; readonly daily?: boolean }
@@ -98,6 +100,8 @@ async function work(job: Job, means: Means): Promise<unknown> {
       return planTerm(job.problem, job.kept, means.solveWithin(TERM_STEP));
     case 'rasch':
       return rasch(job.responses);
+    case 'help-steps':
+      return helpSteps(job.children, job.spread);
     case 'pattern':
       return patternAnswer(job.request);
     // Loaded when first asked for: most workers only compute.

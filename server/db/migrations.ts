@@ -333,13 +333,26 @@ class Terms extends Migration {
 }
 
 /**
- * Figures of the lending room are read from indexes alone: an index that leaves out rows by a column must hold that column,
- * or SQLite looks every row up.
+ * Figures of the lending room cost the same however many kits there are. Open loans are read from their index alone: an
+ * index that leaves out rows by a column must hold that column, or SQLite looks every row up. Kits in use are counted as
+ * they come and go, whoever writes them.
  */
 class Figures extends Migration {
   override up(): void {
     this.addSql('drop index "copy_lent"');
-    this.addSql('create index "copy_lent" on "copy" ("design_id", "retired_on") where "retired_on" is null');
+    this.addSql(
+      'create table "kits_in_use" ("design_id" integer not null primary key, "kits" integer not null)',
+    );
+    this.addSql(
+      'insert into "kits_in_use" select "design_id", count(*) from "copy" where "retired_on" is null group by "design_id"',
+    );
+    const more = (by: 1 | -1, row: 'new' | 'old'): string =>
+      `insert into "kits_in_use" select ${row}."design_id", ${by} where ${row}."retired_on" is null on conflict do update set "kits" = "kits" + ${by};`;
+    this.addSql(`create trigger "copy_in" after insert on "copy" begin ${more(1, 'new')} end`);
+    this.addSql(`create trigger "copy_out" after delete on "copy" begin ${more(-1, 'old')} end`);
+    this.addSql(
+      `create trigger "copy_moves" after update of "design_id", "retired_on" on "copy" begin ${more(-1, 'old')} ${more(1, 'new')} end`,
+    );
     this.addSql('drop index "loan_due"');
     this.addSql('create index "loan_due" on "loan" ("due_on", "returned_on") where "returned_on" is null');
   }

@@ -13,6 +13,8 @@ import { checkFile } from './soundness.ts';
 
 /** What stays as it is whatever is put back: who may come in, and who did what. */
 const STAYS = ['person', 'session', 'deed'];
+/** What the file counts itself while rows come in. */
+const COUNTS_ITSELF = ['kits_in_use'];
 /** What is counted when somebody looks before putting back. */
 const COUNTED = {
   materials: 'material',
@@ -102,7 +104,7 @@ export async function restoreFrom(em: EntityManager, file: string): Promise<void
     )) as { name: string }[]
   )
     .map((t) => t.name)
-    .filter((t) => !STAYS.includes(t));
+    .filter((t) => ![...STAYS, ...COUNTS_ITSELF].includes(t));
   const [{ signIn }] = (await run('select sign_in as signIn from main.place')) as [{ signIn: number }];
   for (const table of tables) {
     const columns = ((await run(`select name from pragma_table_info('${table}')`)) as { name: string }[])

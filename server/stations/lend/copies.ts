@@ -227,7 +227,7 @@ export async function lendingSummary(em: EntityManager, today: Day): Promise<Len
   );
   const skills = await rows<{ skill: string; kits: number }>(
     em,
-    'select d.skill, sum(n) as kits from (select design_id, count(*) as n from copy where retired_on is null group by design_id) c join design d on d.id = c.design_id group by d.skill order by d.skill',
+    'select d.skill, sum(n.kits) as kits from kits_in_use n join design d on d.id = n.design_id where n.kits > 0 group by d.skill order by d.skill',
   );
   return {
     kits: skills.reduce((n, s) => n + s.kits, 0),
