@@ -3,6 +3,9 @@ import { defineConfig } from '@playwright/test';
 
 const { args } = JSON.parse(readFileSync('scripts/chromium.json', 'utf8')) as { args: string[] };
 
+/** A whole term, and every station and family opened. */
+const LONG = /(term|stations|families)\.spec\.ts$/;
+
 export default defineConfig({
   testDir: 'e2e',
   // A busy machine of two cores has taken ten seconds for one page: a slow answer is not a wrong one.
@@ -16,6 +19,11 @@ export default defineConfig({
   reporter: process.env.FOX_E2E_REPORT
     ? [['list'], ['json', { outputFile: process.env.FOX_E2E_REPORT }]]
     : [['list']],
+  // The long ones first: whichever ends last ends the run, and should not be begun last.
+  projects: [
+    { name: 'long', testMatch: LONG },
+    { name: 'short', testIgnore: LONG },
+  ],
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args },

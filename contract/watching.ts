@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { SKILLS } from '../core/patterns/kernel.ts';
 import type { GroupDesign, ToMake } from '../core/watch/groupView.ts';
+import type { HelpSteps } from '../core/watch/helpSteps.ts';
 import type { Ability, Chance } from '../core/watch/ladderModel.ts';
 import type { WhatNext } from '../core/watch/whatNext.ts';
 
@@ -38,6 +39,8 @@ export interface ChildPage {
     readonly answers: number;
     readonly rungs: number;
     readonly isGuess: boolean;
+    /** How much easier a rung is hand over hand, with a hand on the wrist and with a verbal prompt than alone, logits. */
+    readonly help: HelpSteps;
   };
   readonly rungs: readonly RungChance[];
   readonly whatNext: WhatNext;

@@ -1,5 +1,8 @@
+import { abilityAfter, USUAL_STEPS, type HelpSteps, type LevelAnswer } from './helpSteps.ts';
 import { rungKey, type Outcomes } from './outcomes.ts';
-import { abilityOf, chanceOf, type RaschAnswer, type Response } from './rasch.ts';
+import { chanceOf, type Ability, type RaschAnswer, type Response } from './rasch.ts';
+
+export type { Ability };
 
 /** A bit more halves the odds of managing alone, where notes do not say otherwise: one bit is about twice as demanding. */
 const USUAL_SLOPE = Math.LN2;
@@ -26,6 +29,8 @@ export interface LadderModel {
   readonly spread: number;
   /** Logits a bit. */
   readonly slope: number;
+  /** How much easier a rung is with each help than alone. */
+  readonly help: HelpSteps;
   /** Too few notes for an estimate: bits and usual figures stand for it. */
   readonly isGuess: boolean;
   readonly children: number;
@@ -119,17 +124,12 @@ export function ladderModel(outcomes: Outcomes, fitted: RaschAnswer | null): Lad
     isMeasured: (r) => found.has(rungKey(r)),
     spread,
     slope,
+    help: USUAL_STEPS,
     isGuess: fitted === null,
     children,
     answers: answered.length,
     rungs: found.size,
   };
-}
-
-export interface Ability {
-  /** Logits; 0 is the middle of the children watched here. */
-  readonly mean: number;
-  readonly sd: number;
 }
 
 /** What a child does at one skill says something of the others, but less (common practice). */
@@ -147,14 +147,31 @@ export function childAbility(
   serves: (designId: number) => boolean = () => true,
 ): Ability {
   const at = outcomes.children.indexOf(child);
-  const row = at < 0 ? outcomes.rungs.map(() => null) : outcomes.responses[at]!;
-  return abilityOf(
-    row,
-    outcomes.rungs.map((r) => model.difficulty(r)),
+  return abilityAfter(
+    at < 0
+      ? []
+      : answersOf(outcomes, at, model).map((a) => ({ ...a, counts: serves(a.designId) ? 1 : OTHER_SKILL })),
     model.spread,
-    outcomes.rungs.map((r) => (serves(r.designId) ? 1 : OTHER_SKILL)),
+    model.help,
   );
 }
+
+/** A child's answers with how difficult each rung is. */
+const answersOf = (
+  { rungs, levels }: Outcomes,
+  at: number,
+  model: Pick<LadderModel, 'difficulty'>,
+): (LevelAnswer & { readonly designId: number })[] =>
+  levels[at]!.flatMap((x, j) => {
+    const rung = rungs[j]!;
+    return x === null ? [] : [{ ...x, difficulty: model.difficulty(rung), designId: rung.designId }];
+  });
+
+/** Everybody's answers, to find the steps of help from. */
+export const levelAnswers = (outcomes: Outcomes, model: Pick<LadderModel, 'difficulty'>): LevelAnswer[][] =>
+  outcomes.children.map((_, at) =>
+    answersOf(outcomes, at, model).map(({ low, high, difficulty }) => ({ low, high, difficulty })),
+  );
 
 /** Points that an ability is spread over: its mean and steps of its standard deviation, with the normal's weights. */
 const SPREAD = Array.from({ length: 25 }, (_, i) => -3 + i / 4);

@@ -27,6 +27,7 @@ describe('notes as a table', () => {
       children: ['G-04', 'G-07'],
       rungs: [{ designId: 1, rung: 'Close slot', bits: 11.5 }],
       responses: [[1], [0]],
+      levels: [[{ low: 4, high: 4 }], [{ low: 3, high: 3 }]],
     });
   });
   it('counts the rungs on the way, and leaves out what was never tried', () => {

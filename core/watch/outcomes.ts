@@ -1,3 +1,4 @@
+import { ALONE, type Levels } from './helpSteps.ts';
 import type { Response } from './rasch.ts';
 
 /** Levels of prompting, from none up (the field's own words). */
@@ -32,7 +33,21 @@ export const isAlone = (help: Help): boolean => help === 'none' || help === 'sho
 
 /** Whether a sitting shows that the child manages the rung alone: most tries managed, and no help while it was done. */
 export const managedAlone = (n: Pick<Watched, 'help' | 'tries' | 'managed' | 'count'>): 0 | 1 =>
-  isAlone(n.help) && n.count !== 0 && 2 * n.managed > n.tries ? 1 : 0;
+  levelsOf(n).low === ALONE ? 1 : 0;
+
+const LEVEL: Readonly<Record<Help, number>> = {
+  'hand over hand': 1,
+  'hand on wrist': 2,
+  'verbal prompt': 3,
+  'shown once': ALONE,
+  none: ALONE,
+};
+
+/** What a sitting leaves possible of how much of the rung the child does itself. */
+export function levelsOf(n: Pick<Watched, 'help' | 'tries' | 'managed' | 'count'>): Levels {
+  const level = LEVEL[n.help];
+  return n.count !== 0 && 2 * n.managed > n.tries ? { low: level, high: level } : { low: 0, high: level - 1 };
+}
 
 /** One rung of one design, as everybody met it. */
 export interface RungSeen {
@@ -49,28 +64,32 @@ export interface Outcomes {
   readonly rungs: readonly RungSeen[];
   /** A row a child, a column a rung: managed alone at the latest sitting, not, or never tried. */
   readonly responses: readonly (readonly Response[])[];
+  /** The same with the help that was given; null where it was never tried. */
+  readonly levels: readonly (readonly (Levels | null)[])[];
 }
 
 /** Notes as a table of who managed what alone; of several sittings the latest speaks, since children learn. */
 export function outcomesOf(notes: readonly Watched[]): Outcomes {
   const inOrder = [...notes].sort((a, b) => (a.satOn < b.satOn ? -1 : a.satOn > b.satOn ? 1 : a.id - b.id));
   const rungs = new Map<string, RungSeen>();
-  const found = new Map<string, Map<string, 0 | 1>>();
+  const found = new Map<string, Map<string, Levels>>();
   for (const n of inOrder) {
-    const own = found.get(n.child) ?? new Map<string, 0 | 1>();
+    const own = found.get(n.child) ?? new Map<string, Levels>();
     found.set(n.child, own);
-    const put = (rung: string, bits: number, answer: 0 | 1): void => {
+    const put = (rung: string, bits: number, answer: Levels): void => {
       const key = rungKey({ designId: n.designId, rung });
       rungs.set(key, { designId: n.designId, rung, bits });
       own.set(key, answer);
     };
-    for (const b of n.before) put(b.rung, b.bits, isAlone(n.help) ? 1 : 0);
-    put(n.rung, n.bits, managedAlone(n));
+    for (const b of n.before) put(b.rung, b.bits, { low: LEVEL[n.help], high: LEVEL[n.help] });
+    put(n.rung, n.bits, levelsOf(n));
   }
   const keys = [...rungs.keys()];
+  const levels = [...found.values()].map((own) => keys.map((k) => own.get(k) ?? null));
   return {
     children: [...found.keys()],
     rungs: [...rungs.values()],
-    responses: [...found.values()].map((own) => keys.map((k) => own.get(k) ?? null)),
+    responses: levels.map((row) => row.map((x) => (x === null ? null : x.low === ALONE ? 1 : 0))),
+    levels,
   };
 }

@@ -41,6 +41,7 @@ export interface RaschAnswer {
 const POINTS = 101;
 const REACH = 7;
 const Z = Array.from({ length: POINTS }, (_, q) => -REACH + (2 * REACH * q) / (POINTS - 1));
+export { Z as NORMAL_POINTS };
 const total = Z.reduce((s, z) => s + Math.exp((-z * z) / 2), 0);
 const LOG_WEIGHT = Z.map((z) => (-z * z) / 2 - Math.log(total));
 
@@ -71,10 +72,8 @@ function posterior(
   row: readonly Response[],
   difficulties: readonly number[],
   sd: number,
-  counts?: readonly number[],
 ): { weights: Float64Array; logLikelihood: number } {
-  const weights = new Float64Array(POINTS);
-  let most = -Infinity;
+  const logs = new Float64Array(POINTS);
   for (let q = 0; q < POINTS; q++) {
     const ability = sd * Z[q]!;
     let log = LOG_WEIGHT[q]!;
@@ -82,15 +81,19 @@ function posterior(
       const x = row[j];
       if (x === null) continue;
       const gap = ability - difficulties[j]!;
-      log += (counts?.[j] ?? 1) * ((x === 1 ? gap : 0) - softplus(gap));
+      log += (x === 1 ? gap : 0) - softplus(gap);
     }
-    weights[q] = log;
-    most = Math.max(most, log);
+    logs[q] = log;
   }
-  let sum = 0;
-  for (let q = 0; q < POINTS; q++) sum += weights[q] = Math.exp(weights[q]! - most);
-  for (let q = 0; q < POINTS; q++) weights[q]! /= sum;
-  return { weights, logLikelihood: most + Math.log(sum) };
+  return normed(logs);
+}
+
+/** Logarithms of weights as weights that sum to 1, and the logarithm of their sum. */
+function normed(logs: Float64Array): { weights: Float64Array; logLikelihood: number } {
+  const most = Math.max(...logs);
+  const weights = logs.map((log) => Math.exp(log - most));
+  const sum = weights.reduce((n, w) => n + w, 0);
+  return { weights: weights.map((w) => w / sum), logLikelihood: most + Math.log(sum) };
 }
 
 interface Parameters {
@@ -201,21 +204,31 @@ export function rasch(responses: readonly (readonly Response[])[]): RaschAnswer 
   };
 }
 
-/** Ability after a row of answers: mean and standard deviation, logits. `counts`: for how much of an answer each counts, else 1. */
-export function abilityOf(
-  row: readonly Response[],
-  difficulties: readonly number[],
-  sd: number,
-  counts?: readonly number[],
-): { mean: number; sd: number } {
-  const { weights } = posterior(row, difficulties, sd, counts);
+export interface Ability {
+  /** Logits; 0 is the middle of the children watched here. */
+  readonly mean: number;
+  readonly sd: number;
+}
+
+/** Ability after a row of answers: mean and standard deviation, logits. */
+const abilityOf = (row: readonly Response[], difficulties: readonly number[], sd: number): Ability =>
+  momentsOf(posterior(row, difficulties, sd).weights, sd);
+
+const momentsOf = (weights: Float64Array, sd: number): Ability => {
   let [mean, square] = [0, 0];
   for (let q = 0; q < POINTS; q++) {
     mean += weights[q]! * sd * Z[q]!;
     square += weights[q]! * (sd * Z[q]!) ** 2;
   }
   return { mean, sd: Math.sqrt(Math.max(0, square - mean * mean)) };
-}
+};
+
+/** Ability after whatever was seen, by its log-likelihood at an ability; abilities normal about 0 with this spread, logits. */
+export const expectedAbility = (logLikelihood: (ability: number) => number, spread: number): Ability =>
+  momentsOf(
+    normed(Float64Array.from(Z, (z, q) => LOG_WEIGHT[q]! + logLikelihood(spread * z))).weights,
+    spread,
+  );
 
 /** Chance of managing alone. */
 export const chanceOf = (ability: number, difficulty: number): number =>

@@ -33,7 +33,11 @@ export type Job =
   | { readonly kind: 'schedule'; readonly request: ScheduleRequest }
   | { readonly kind: 'term'; readonly problem: TermProblem; readonly kept: readonly TermEntry[] }
   | { readonly kind: 'rasch'; readonly responses: readonly (readonly Response[])[] }
-  | { readonly kind: 'help-steps'; readonly children: readonly (readonly LevelAnswer[])[]; readonly spread: number }
+  | {
+      readonly kind: 'help-steps';
+      readonly children: readonly (readonly LevelAnswer[])[];
+      readonly spread: number;
+    }
   | { readonly kind: 'pattern'; readonly request: PatternRequest }
   | { readonly kind: 'read-file'; readonly request: PreviewRequest }
   | { readonly kind: 'backup'; readonly folder: string; readonly now: string; readonly daily?: boolean }

@@ -35,6 +35,7 @@ export function firstLane(job: Job): Lane {
     case 'schedule':
     case 'term':
     case 'rasch':
+    case 'help-steps':
     case 'read-file':
     case 'backup':
     case 'look-at-backup':

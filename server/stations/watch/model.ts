@@ -1,8 +1,10 @@
 import type { EntityManager } from '@mikro-orm/core';
-import { ladderModel, toFit } from '../../../core/watch/ladderModel.ts';
+import type { HelpSteps } from '../../../core/watch/helpSteps.ts';
+import { ladderModel, levelAnswers, toFit, type LadderModel } from '../../../core/watch/ladderModel.ts';
 import { outcomesOf, type Watched } from '../../../core/watch/outcomes.ts';
-import type { RaschAnswer, Response } from '../../../core/watch/rasch.ts';
+import type { RaschAnswer } from '../../../core/watch/rasch.ts';
 import type { ComputeDoor } from '../../compute/door.ts';
+import type { Job } from '../../compute/jobs.ts';
 import { rows } from '../../db/rows.ts';
 
 /** Notes that difficulties are found from; older ones say less of the designs as they are now. */
@@ -28,18 +30,16 @@ export async function watched(em: EntityManager): Promise<Watched[]> {
   }));
 }
 
-/** The last fit, by the answers it is of: a page that is looked at again has no reason to wait. */
-let lastFit: { said: string; answer: RaschAnswer } | null = null;
+type Asked = Extract<Job, { kind: 'rasch' | 'help-steps' }>;
+/** The last answers, by what they are of: a page that is looked at again has no reason to wait. */
+const last = new Map<Asked['kind'], { said: string; answer: unknown }>();
 
-async function fittedTo(
-  responses: readonly (readonly Response[])[],
-  door: ComputeDoor,
-  signal: AbortSignal | undefined,
-): Promise<RaschAnswer> {
-  const said = JSON.stringify(responses);
-  if (lastFit?.said === said) return lastFit.answer;
-  const answer = (await door.run({ kind: 'rasch', responses }, signal)) as RaschAnswer;
-  lastFit = { said, answer };
+async function answerTo(job: Asked, door: ComputeDoor, signal: AbortSignal | undefined): Promise<unknown> {
+  const said = JSON.stringify(job);
+  const known = last.get(job.kind);
+  if (known?.said === said) return known.answer;
+  const answer = await door.run(job, signal);
+  last.set(job.kind, { said, answer });
   return answer;
 }
 
@@ -48,9 +48,16 @@ export async function modelled(em: EntityManager, door: ComputeDoor, signal: Abo
   const notes = await watched(em);
   const outcomes = outcomesOf(notes);
   const fit = toFit(outcomes);
-  return {
-    notes,
+  const rungs = ladderModel(
     outcomes,
-    model: ladderModel(outcomes, fit && (await fittedTo(fit.responses, door, signal))),
-  };
+    fit && ((await answerTo({ kind: 'rasch', responses: fit.responses }, door, signal)) as RaschAnswer),
+  );
+  const children = levelAnswers(outcomes, rungs);
+  const help = (await answerTo(
+    { kind: 'help-steps', children, spread: rungs.spread },
+    door,
+    signal,
+  )) as HelpSteps;
+  const model: LadderModel = { ...rungs, help };
+  return { notes, outcomes, model };
 }

@@ -100,13 +100,24 @@ describe('the page of a child', () => {
     await desk.post('/loans', { copyId: copy!.id, borrowerId: family.id, dueOn: '2026-12-08' }).expect(201);
     expect((await page()).whatNext.next).toBeNull();
   });
+  it('stands a child who needed less help higher', async () => {
+    await add({ child: 'G-01', help: 'verbal prompt' });
+    await add({ child: 'G-02', help: 'hand over hand' });
+    await add({ child: 'G-03', help: 'none', tries: 2, managed: 0 });
+    const mean = async (child: string) => (await page('', child)).ability.mean;
+    expect(await mean('G-01')).toBeGreaterThan(await mean('G-02'));
+    // Not managed alone says nothing of how far help would go.
+    expect(await mean('G-01')).toBeGreaterThan(await mean('G-03'));
+  });
   it('finds difficulties once enough children have tried', async () => {
     const rungs = ['Wide mouth', 'Loose slot', 'Close slot'];
     for (let c = 0; c < 8; c++)
       for (const [k, rung] of rungs.entries())
         await add({ child: `C-${c}`, rung, bits: 8 + 2 * k, help: c > 2 * k ? 'none' : 'hand on wrist' });
     const found = await page('', 'C-5');
-    expect(found.rests).toEqual({ children: 8, answers: 24, rungs: 3, isGuess: false });
+    expect(found.rests).toMatchObject({ children: 8, answers: 24, rungs: 3, isGuess: false });
+    // A hand on the wrist was all that was needed, every time: it helps more than is usual.
+    expect(found.rests.help[1]).toBeGreaterThan(2);
     const chance = (name: string) => found.rungs.find((r) => r.rung === name)!;
     expect(chance('Wide mouth').chance).toBeGreaterThan(chance('Close slot').chance);
     expect(chance('Close slot').isMeasured).toBe(true);

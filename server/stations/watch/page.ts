@@ -154,6 +154,7 @@ export async function childPage(options: {
       answers: model.answers,
       rungs: model.rungs,
       isGuess: model.isGuess,
+      help: model.help,
     },
     rungs,
     whatNext: whatNext({

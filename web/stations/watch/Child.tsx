@@ -323,7 +323,8 @@ export function Component() {
                   : `Rasch model, difficulties of ${rests.rungs} rungs found from ${rests.answers} answers of ${rests.children} children, the others by their bits. `}
                 The band is the 95 % interval. {child} stands at {page.data.ability.mean.toFixed(1)} ±{' '}
                 {(1.96 * page.data.ability.sd).toFixed(1)} logits, 0 being the middle of the children watched
-                here.
+                here. A verbal prompt makes a rung {rests.help[2].toFixed(1)} logits easier, a hand on the
+                wrist {rests.help[1].toFixed(1)}, hand over hand {rests.help[0].toFixed(1)}.
               </Quiet>
             </Stack>
           </Panel>

@@ -51,7 +51,7 @@ const PAGE: ChildPage = {
   child: 'G-04',
   notes: 1,
   ability: { mean: 0.2, sd: 0.5 },
-  rests: { children: 9, answers: 40, rungs: 4, isGuess: false },
+  rests: { children: 9, answers: 40, rungs: 4, isGuess: false, help: [3, 2, 1] },
   rungs: [
     {
       ...chance,
@@ -176,7 +176,7 @@ describe('the page of a child', () => {
   it('says when it guesses, and when nothing can be taken', async () => {
     open({
       ...PAGE,
-      rests: { children: 2, answers: 3, rungs: 0, isGuess: true },
+      rests: { children: 2, answers: 3, rungs: 0, isGuess: true, help: [3, 2, 1] },
       whatNext: { ...PAGE.whatNext, next: null, easier: null },
     });
     expect(await screen.findByText(/No kit that is in, clean and whole fits/)).toBeVisible();
