@@ -71,6 +71,8 @@ const copyJson = (c: Columns, recalled: ReadonlyMap<number, string>): CopyJson =
 
 const like = (text: string): string => `%${text.replace(/[%_\\]/g, (c) => `\\${c}`)}%`;
 
+const OUT = 'exists (select 1 from loan o where o.copy_id = c.id and o.returned_on is null)';
+/** Kits by what is asked of them, each in terms of the kit alone (`c`): counting them needs no joins. */
 function filterOf(
   query: Query,
   today: Day,
@@ -84,14 +86,17 @@ function filterOf(
   };
   if (query.label !== undefined) add('c.label = ?', query.label);
   if (query.design !== undefined) add('c.design_id = ? and c.kit_id is null', query.design);
-  if (query.skill !== undefined) add('d.skill = ?', query.skill);
+  if (query.skill !== undefined) add('c.design_id in (select id from design where skill = ?)', query.skill);
   if (query.q)
     add(
-      "(coalesce(k.name, d.name) like ? escape '\\' or b.name like ? escape '\\')",
-      like(query.q),
-      like(query.q),
+      `c.id in (${[
+        "select id from copy where kit_id is null and design_id in (select id from design where name like ? escape '\\')",
+        "select id from copy where kit_id in (select id from kit where name like ? escape '\\')",
+        "select copy_id from loan where returned_on is null and borrower_id in (select id from borrower where name like ? escape '\\')",
+      ].join(' union ')})`,
+      ...Array.from({ length: 3 }, () => like(query.q!)),
     );
-  if (query.order === 'due') add('l.id is not null');
+  if (query.order === 'due') add('c.id in (select copy_id from loan where returned_on is null)');
   // A retired kit stays on record and is found by its label; it hangs nowhere.
   if (query.label === undefined && query.standing !== 'retired') add('c.retired_on is null');
   const back = JSON.stringify([...recalled.keys()]);
@@ -99,36 +104,36 @@ function filterOf(
   // In the order in which core/lend/status.ts decides.
   switch (query.standing) {
     case 'retired':
-      add('l.id is null and c.retired_on is not null');
+      add(`c.retired_on is not null and not ${OUT}`);
       break;
     case 'recalled':
-      add(`l.id is null and ${isBack}`, back);
+      add(`${isBack} and not ${OUT}`, back);
       break;
     case 'repair':
-      add(`l.id is null and c.repair <> 0 and not ${isBack}`, back);
+      add(`c.repair <> 0 and not ${OUT} and not ${isBack}`, back);
       break;
     case 'to clean':
-      add(`l.id is null and c.repair = 0 and c.to_clean <> 0 and not ${isBack}`, back);
+      add(`c.to_clean <> 0 and c.repair = 0 and not ${OUT} and not ${isBack}`, back);
       break;
     case 'resting':
       add(
-        `l.id is null and c.repair = 0 and c.to_clean = 0 and c.rests_until > ? and not ${isBack}`,
+        `c.id in (select id from copy where rests_until > ?) and c.repair = 0 and c.to_clean = 0 and not ${OUT} and not ${isBack}`,
         today,
         back,
       );
       break;
     case 'in':
       add(
-        `l.id is null and c.repair = 0 and c.to_clean = 0 and (c.rests_until is null or c.rests_until <= ?) and not ${isBack}`,
+        `c.repair = 0 and c.to_clean = 0 and (c.rests_until is null or c.rests_until <= ?) and not ${OUT} and not ${isBack}`,
         today,
         back,
       );
       break;
     case 'out':
-      add('l.due_on >= ?', today);
+      add('c.id in (select copy_id from loan where returned_on is null and due_on >= ?)', today);
       break;
     case 'late':
-      add('l.due_on < ?', today);
+      add('c.id in (select copy_id from loan where returned_on is null and due_on < ?)', today);
       break;
   }
   return { where, params };
@@ -145,7 +150,7 @@ export async function listCopies(em: EntityManager, query: Query, today: Day) {
     em,
     where.length === 1 && query.standing === undefined && query.label === undefined
       ? 'select coalesce(sum(kits), 0) as n from kits_in_use'
-      : `select count(*) as n ${FROM}${clause(where)}`,
+      : `select count(*) as n from copy c${clause(where)}`,
     params,
   );
   let order = 'c.id';
@@ -174,17 +179,24 @@ export async function listCopies(em: EntityManager, query: Query, today: Day) {
   };
 }
 
-/** Kits that can be lent now, by label. */
+/** Labels of kits of one kind that can be lent now, the first by label, at most so many. */
 export async function kitsIn(
   em: EntityManager,
-  today: Day,
-): Promise<{ label: string; designId: number; kitId: number | null }[]> {
-  const { where, params } = filterOf(copyQuery.parse({ standing: 'in' }), today, await recalledKits(em));
-  return rows(
+  o: {
+    readonly today: Day;
+    readonly recalled: ReadonlyMap<number, string>;
+    readonly kind: { readonly designId: number; readonly kitId: number | null };
+    readonly most: number;
+  },
+): Promise<string[]> {
+  const { designId, kitId } = o.kind;
+  const { where, params } = filterOf(copyQuery.parse({ standing: 'in' }), o.today, o.recalled);
+  const found = await rows<{ label: string }>(
     em,
-    `select c.label, c.design_id as designId, c.kit_id as kitId ${FROM} where ${where.join(' and ')} order by c.label`,
-    params,
+    `select c.label from copy c where ${kitId === null ? 'c.kit_id is null and c.design_id = ?' : 'c.kit_id = ?'} and ${where.join(' and ')} order by c.label limit ?`,
+    [kitId ?? designId, ...params, o.most],
   );
+  return found.map((c) => c.label);
 }
 
 /** By design, the label of a kit with it that is in, clean and whole: one that can be taken now. */

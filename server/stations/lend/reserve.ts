@@ -5,6 +5,7 @@ import { CopyRow, LoanRow, ReservationRow, type Copy } from '../../db/entities.t
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { familyNamed } from './borrowers.ts';
+import { recalledKits } from '../check/service.ts';
 import { kitsIn } from './copies.ts';
 
 /** Kits of one kind: those of one design, or those of one set of designs. */
@@ -18,8 +19,13 @@ export async function listReservations(em: EntityManager, today: Day): Promise<R
     'select r.id, r.borrower_id as borrowerId, b.name as borrower, r.design_id as designId, r.kit_id as kitId, coalesce(k.name, d.name) as kit, r.made_on as madeOn from reservation r join borrower b on b.id = r.borrower_id join design d on d.id = r.design_id left join kit k on k.id = r.kit_id where r.ended_on is null order by r.id limit 5000',
   );
   const labels = new Map<string, string[]>();
-  for (const c of found.length > 0 ? await kitsIn(em, today) : [])
-    labels.set(kindOf(c), [...(labels.get(kindOf(c)) ?? []), c.label]);
+  const recalled = found.length > 0 ? await recalledKits(em) : new Map<number, string>();
+  for (const r of found) {
+    if (labels.has(kindOf(r))) continue;
+    // The first in line has the first: no more are looked for than wait.
+    const most = found.filter((o) => kindOf(o) === kindOf(r)).length;
+    labels.set(kindOf(r), await kitsIn(em, { today, recalled, kind: r, most }));
+  }
   return found.map((r) => ({ ...r, ready: labels.get(kindOf(r))?.shift() ?? null }));
 }
 
@@ -78,7 +84,10 @@ export async function heedReservations(
   }
   const others = waiting.filter((r) => r.borrowerId !== o.borrowerId);
   if (others.length === 0) return;
-  const there = (await kitsIn(em, o.today)).filter((c) => kindOf(c) === kindOf(kind)).length;
+  // One more than wait is enough for everybody.
+  const most = others.length + 1;
+  const recalled = await recalledKits(em);
+  const there = (await kitsIn(em, { today: o.today, recalled, kind, most })).length;
   // Lent, one less is in. Renewed, those before it in the order of their due days come in first.
   const left = o.renewed === undefined ? there - 1 : there + (await dueBefore(em, o.copy, o.renewed));
   const unmet = others[left];
