@@ -8,7 +8,7 @@ import { loadPattern } from '../core/patterns/index.ts';
 import { checkFeatures } from '../core/safety/check.ts';
 import { atOf, chosenFor, listDesigns } from '../server/stations/shape/service.ts';
 import { listNotes, noteQuery } from '../server/stations/watch/service.ts';
-import { standing } from '../core/lend/status.ts';
+import { standing, STANDINGS } from '../core/lend/status.ts';
 import { readCart } from './cart.ts';
 import { fill } from './fill.ts';
 
@@ -41,6 +41,31 @@ describe('the Kelpwick cart', () => {
     expect((await copies()).length).toBe(24);
     expect((await borrowers()).length).toBe(12);
     expect((await notes()).length).toBeGreaterThan(5);
+  });
+  it('lists the kits that are asked for, and as many as it says', async () => {
+    const all = await copies();
+    const ask = async (query: object) => listCopies(em(), copyQuery.parse({ limit: 1000, ...query }), TODAY);
+    const is = (c: (typeof all)[number]) => standing(c, TODAY).standing;
+    for (const skill of [undefined, 'Hand strength', 'Two hands together', 'None of these'])
+      for (const stands of [undefined, ...STANDINGS])
+        for (const order of ['made', 'due'])
+          for (const q of [undefined, 'drop', 'Grey Punt', 'box', '100%'])
+            for (const design of [undefined, 1]) {
+              const { items, total } = await ask({ skill, standing: stands, order, q, design });
+              const expected = all.filter(
+                (c) =>
+                  (skill === undefined || c.skill === skill) &&
+                  (stands === undefined || is(c) === stands) &&
+                  (order === 'made' || c.openLoan !== null) &&
+                  (q === undefined ||
+                    [c.design, c.openLoan?.borrower].some((n) =>
+                      n?.toLowerCase().includes(q.toLowerCase()),
+                    )) &&
+                  (design === undefined || (c.designId === design && !c.label.startsWith('FB-K'))),
+              );
+              expect(items.map((c) => c.label).sort()).toEqual(expected.map((c) => c.label).sort());
+              expect(total).toBe(items.length);
+            }
   });
   it('tells every design to its families in Spanish, of whatever it is made', async () => {
     const spanish = translatorTo('es')!;

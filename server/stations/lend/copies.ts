@@ -86,7 +86,9 @@ function filterOf(
   };
   if (query.label !== undefined) add('c.label = ?', query.label);
   if (query.design !== undefined) add('c.design_id = ? and c.kit_id is null', query.design);
-  if (query.skill !== undefined) add('c.design_id in (select id from design where skill = ?)', query.skill);
+  if (query.skill !== undefined)
+    // The plus keeps to the order of kits: by design, all of a skill would be put in order for one page of them.
+    add('+c.design_id in (select id from design where skill = ?)', query.skill);
   if (query.q)
     add(
       `c.id in (${[
@@ -96,7 +98,6 @@ function filterOf(
       ].join(' union ')})`,
       ...Array.from({ length: 3 }, () => like(query.q!)),
     );
-  if (query.order === 'due') add('c.id in (select copy_id from loan where returned_on is null)');
   // A retired kit stays on record and is found by its label; it hangs nowhere.
   if (query.label === undefined && query.standing !== 'retired') add('c.retired_on is null');
   const back = JSON.stringify([...recalled.keys()]);
@@ -139,23 +140,36 @@ function filterOf(
   return { where, params };
 }
 
+/** Kits that are asked for in nothing but that they are in use, and perhaps by skill, are counted already. */
+function countOf(
+  query: Query,
+  where: readonly string[],
+  params: readonly unknown[],
+): [sql: string, params: readonly unknown[]] {
+  const { skill, order, label, design, standing, q } = query;
+  if (order === 'made' && label === undefined && design === undefined && standing === undefined && !q)
+    return [
+      `select coalesce(sum(kits), 0) as n from kits_in_use${skill === undefined ? '' : ' where design_id in (select id from design where skill = ?)'}`,
+      params,
+    ];
+  const all =
+    order === 'due' ? [...where, 'c.id in (select copy_id from loan where returned_on is null)'] : where;
+  return [`select count(*) as n from copy c${clauseOf(all)}`, params];
+}
+
+const clauseOf = (parts: readonly string[]): string =>
+  parts.length > 0 ? ` where ${parts.join(' and ')}` : '';
+
 /** A page of kits, with how many match in all and the cursor to go on from. */
 export async function listCopies(em: EntityManager, query: Query, today: Day) {
   const recalled = await recalledKits(em);
   const { where, params } = filterOf(query, today, recalled);
-  const clause = (parts: readonly string[]): string =>
-    parts.length > 0 ? ` where ${parts.join(' and ')}` : '';
-  // Where nothing is asked but that they are in use, they are counted already.
-  const [all] = await rows<{ n: number }>(
-    em,
-    where.length === 1 && query.standing === undefined && query.label === undefined
-      ? 'select coalesce(sum(kits), 0) as n from kits_in_use'
-      : `select count(*) as n from copy c${clause(where)}`,
-    params,
-  );
+  const [all] = await rows<{ n: number }>(em, ...countOf(query, where, params));
   let order = 'c.id';
   if (query.order === 'due') {
     order = 'l.due_on, c.id';
+    // Open loans, asked so that they come in the order of their index.
+    where.push("l.due_on > ''");
     const at = textCursor(query.after);
     if (at) {
       where.push('(l.due_on, c.id) > (?, ?)');
@@ -167,7 +181,7 @@ export async function listCopies(em: EntityManager, query: Query, today: Day) {
   }
   const found = await rows<Columns>(
     em,
-    `select ${COLUMNS} ${FROM}${clause(where)} order by ${order} limit ?`,
+    `select ${COLUMNS} ${FROM}${clauseOf(where)} order by ${order} limit ?`,
     [...params, query.limit],
   );
   const last = found.at(-1);
