@@ -49,7 +49,7 @@ describe('the Kelpwick cart', () => {
     for (const skill of [undefined, 'Hand strength', 'Two hands together', 'None of these'])
       for (const stands of [undefined, ...STANDINGS])
         for (const order of ['made', 'due'])
-          for (const q of [undefined, 'drop', 'Grey Punt', 'box', '100%'])
+          for (const q of [undefined, 'drop', 'Grey Punt', 'e', 'box', '100%'])
             for (const design of [undefined, 1]) {
               const { items, total } = await ask({ skill, standing: stands, order, q, design });
               const expected = all.filter(

@@ -42,7 +42,7 @@ export function fillLists(file, kits) {
     "insert into note (design_id, child, rung, bits, seconds, count, counted_of, help, words, sat_on) values (?, ?, 'Close slot', 11.5, ?, 8, 'pieces', 'none', '', ?)",
   );
   const loan = db.prepare(
-    "insert into loan (copy_id, borrower_id, lent_on, due_on, returned_on) values (?, 1, '2026-01-01', '2026-12-01', ?)",
+    "insert into loan (copy_id, borrower_id, lent_on, due_on, returned_on) values (?, 1, '2026-01-01', ?, ?)",
   );
   const parts = JSON.stringify([
     { materialId: 1, name: 'Tub', use: 'part', due: 1, present: 1, takes: 1 },
@@ -54,7 +54,11 @@ export function fillLists(file, kits) {
       design[i % design.length],
       parts,
     );
-    loan.run(lastInsertRowid, i % 9 === 0 ? null : '2026-01-09');
+    loan.run(
+      lastInsertRowid,
+      `2026-12-${String(1 + (i % 28)).padStart(2, '0')}`,
+      i % 9 === 0 ? null : '2026-01-09',
+    );
     note.run(design[i % design.length], `K-${i % 400}`, 60 + (i % 50), `2026-0${1 + (i % 9)}-1${i % 10}`);
   }
   db.exec('commit');

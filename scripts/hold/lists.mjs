@@ -62,6 +62,10 @@ async function deskWith(kits, events) {
     'a page of kits': () => read('/copies?limit=100'),
     'late ones, a page': () => read('/copies?standing=late&order=due&limit=50'),
     'figures of the lending room': () => read('/copies/summary'),
+    'kits of a skill': () => read('/copies?limit=100&skill=Hand%20strength'),
+    'those due next': () => read('/copies?order=due&limit=50'),
+    'a family typed': () => read('/copies?limit=200&q=Amber%20Dory'),
+    'a kit’s name typed': () => read('/copies?limit=200&q=drop'),
     'a label scanned': () => read(`/copies?label=${label}`),
     'a kit’s history': () => read(`/copies/${id}/history`),
     'lent, taken back and cleaned': async () => {

@@ -340,18 +340,19 @@ class Terms extends Migration {
 class Figures extends Migration {
   override up(): void {
     this.addSql('drop index "copy_lent"');
+    // A kit of one design has kit 0 here: nothing is part of a key.
     this.addSql(
-      'create table "kits_in_use" ("design_id" integer not null primary key, "kits" integer not null)',
+      'create table "kits_in_use" ("design_id" integer not null, "kit_id" integer not null, "kits" integer not null, primary key ("design_id", "kit_id")) without rowid',
     );
     this.addSql(
-      'insert into "kits_in_use" select "design_id", count(*) from "copy" where "retired_on" is null group by "design_id"',
+      'insert into "kits_in_use" select "design_id", coalesce("kit_id", 0), count(*) from "copy" where "retired_on" is null group by 1, 2',
     );
     const more = (by: 1 | -1, row: 'new' | 'old'): string =>
-      `insert into "kits_in_use" select ${row}."design_id", ${by} where ${row}."retired_on" is null on conflict do update set "kits" = "kits" + ${by};`;
+      `insert into "kits_in_use" select ${row}."design_id", coalesce(${row}."kit_id", 0), ${by} where ${row}."retired_on" is null on conflict do update set "kits" = "kits" + ${by};`;
     this.addSql(`create trigger "copy_in" after insert on "copy" begin ${more(1, 'new')} end`);
     this.addSql(`create trigger "copy_out" after delete on "copy" begin ${more(-1, 'old')} end`);
     this.addSql(
-      `create trigger "copy_moves" after update of "design_id", "retired_on" on "copy" begin ${more(-1, 'old')} ${more(1, 'new')} end`,
+      `create trigger "copy_moves" after update of "design_id", "kit_id", "retired_on" on "copy" begin ${more(-1, 'old')} ${more(1, 'new')} end`,
     );
     this.addSql('drop index "loan_due"');
     this.addSql('create index "loan_due" on "loan" ("due_on", "returned_on") where "returned_on" is null');

@@ -71,12 +71,25 @@ const copyJson = (c: Columns, recalled: ReadonlyMap<number, string>): CopyJson =
 
 const like = (text: string): string => `%${text.replace(/[%_\\]/g, (c) => `\\${c}`)}%`;
 
+/** Kits, or counts of them, whose name has a text in it, which is asked twice; `none` says which kits are of one design. */
+const named = (of: string, none: string): string =>
+  `((${of}.kit_id ${none} and ${of}.design_id in (select id from design where name like ? escape '\\')) or ${of}.kit_id in (select id from kit where name like ? escape '\\'))`;
+/** Open loans of families whose name has a text in it. */
+const WITH_FAMILY =
+  "returned_on is null and borrower_id in (select id from borrower where name like ? escape '\\')";
+
 const OUT = 'exists (select 1 from loan o where o.copy_id = c.id and o.returned_on is null)';
-/** Kits by what is asked of them, each in terms of the kit alone (`c`): counting them needs no joins. */
+/**
+ * Kits by what is asked of them, each in terms of the kit alone (`c`): counting them needs no joins.
+ *
+ * @param isMany so many have the name that kits are looked through in their order until a page is full; else those with the
+ * name are found first
+ */
 function filterOf(
   query: Query,
   today: Day,
   recalled: ReadonlyMap<number, string>,
+  isMany = false,
 ): { where: string[]; params: unknown[] } {
   const where: string[] = [];
   const params: unknown[] = [];
@@ -91,11 +104,9 @@ function filterOf(
     add('+c.design_id in (select id from design where skill = ?)', query.skill);
   if (query.q)
     add(
-      `c.id in (${[
-        "select id from copy where kit_id is null and design_id in (select id from design where name like ? escape '\\')",
-        "select id from copy where kit_id in (select id from kit where name like ? escape '\\')",
-        "select copy_id from loan where returned_on is null and borrower_id in (select id from borrower where name like ? escape '\\')",
-      ].join(' union ')})`,
+      isMany
+        ? `(${named('+c', 'is null')} or +c.id in (select copy_id from loan where ${WITH_FAMILY}))`
+        : `c.id in (select id from copy n where ${named('n', 'is null')} union select copy_id from loan where ${WITH_FAMILY})`,
       ...Array.from({ length: 3 }, () => like(query.q!)),
     );
   // A retired kit stays on record and is found by its label; it hangs nowhere.
@@ -147,11 +158,18 @@ function countOf(
   params: readonly unknown[],
 ): [sql: string, params: readonly unknown[]] {
   const { skill, order, label, design, standing, q } = query;
-  if (order === 'made' && label === undefined && design === undefined && standing === undefined && !q)
-    return [
-      `select coalesce(sum(kits), 0) as n from kits_in_use${skill === undefined ? '' : ' where design_id in (select id from design where skill = ?)'}`,
-      params,
-    ];
+  if (order === 'made' && label === undefined && design === undefined && standing === undefined) {
+    if (!q)
+      return [
+        `select coalesce(sum(kits), 0) as n from kits_in_use${skill === undefined ? '' : ' where design_id in (select id from design where skill = ?)'}`,
+        params,
+      ];
+    if (skill === undefined)
+      return [
+        `select (select coalesce(sum(kits), 0) from kits_in_use n where ${named('n', '= 0')}) + (select count(*) from copy c where c.id in (select copy_id from loan where ${WITH_FAMILY}) and c.retired_on is null and not ifnull(${named('c', 'is null')}, 0)) as n`,
+        Array.from({ length: 5 }, () => like(q)),
+      ];
+  }
   const all =
     order === 'due' ? [...where, 'c.id in (select copy_id from loan where returned_on is null)'] : where;
   return [`select count(*) as n from copy c${clauseOf(all)}`, params];
@@ -160,11 +178,15 @@ function countOf(
 const clauseOf = (parts: readonly string[]): string =>
   parts.length > 0 ? ` where ${parts.join(' and ')}` : '';
 
+/** From so many kits with a name on, looking them through is sooner done than putting them in order. */
+const MANY = 1000;
+
 /** A page of kits, with how many match in all and the cursor to go on from. */
 export async function listCopies(em: EntityManager, query: Query, today: Day) {
   const recalled = await recalledKits(em);
-  const { where, params } = filterOf(query, today, recalled);
-  const [all] = await rows<{ n: number }>(em, ...countOf(query, where, params));
+  const asked = filterOf(query, today, recalled);
+  const [all] = await rows<{ n: number }>(em, ...countOf(query, asked.where, asked.params));
+  const { where, params } = query.q && all!.n > MANY ? filterOf(query, today, recalled, true) : asked;
   let order = 'c.id';
   if (query.order === 'due') {
     order = 'l.due_on, c.id';
