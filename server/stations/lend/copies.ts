@@ -158,7 +158,14 @@ function countOf(
   params: readonly unknown[],
 ): [sql: string, params: readonly unknown[]] {
   const { skill, order, label, design, standing, q } = query;
-  if (order === 'made' && label === undefined && design === undefined && standing === undefined) {
+  const isPlain = label === undefined && design === undefined && standing === undefined;
+  if (order === 'due' && isPlain && skill === undefined && !q)
+    // Open loans but for those of kits that were retired while they were out.
+    return [
+      `select (select count(*) from loan where returned_on is null and due_on > '') - (select count(*) from copy c where c.retired_on is not null and ${OUT}) as n`,
+      [],
+    ];
+  if (order === 'made' && isPlain) {
     if (!q)
       return [
         `select coalesce(sum(kits), 0) as n from kits_in_use${skill === undefined ? '' : ' where design_id in (select id from design where skill = ?)'}`,
