@@ -1,4 +1,4 @@
-// npm run hold [races|kills|lists|queue]: what the lending desk is held to, over many tries; takes a quarter of an hour in all.
+// npm run hold [races|kills|lists|queue]: what the lending desk is held to, over many tries; takes an hour or so in all.
 // TRIES=10000 and KILLS=500 unless said otherwise. Ends with an error where anything did not hold.
 import { ensureBuild, ensurePackages } from './lib.mjs';
 
