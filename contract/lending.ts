@@ -1,3 +1,4 @@
+import { COUNT_OUTCOMES } from '../core/lend/status.ts';
 import { ALLERGIES } from '../core/lend/allergies.ts';
 import { z } from 'zod';
 import { HELP, LIKED } from '../core/watch/outcomes.ts';
@@ -49,6 +50,8 @@ export const part = z.object({
   use: z.enum(USES),
   due: count,
   present: count,
+  spoiled: count.optional(),
+  writtenOff: count.optional(),
   takes: z.number().positive(),
 });
 export type Part = z.infer<typeof part>;
@@ -160,8 +163,13 @@ export const renewInput = z.strictObject({ dueOn: day });
 /** What came back: a count for every part, in the copy's order, and what to do about what is missing. */
 export const returnInput = z.strictObject({
   present: z.array(count, { error: 'expected a count for every part' }).max(40),
-  /** shelve: lend on as it is; fill: take what is missing from the shelf's stock; repair: put it aside. */
-  then: z.enum(['shelve', 'fill', 'repair'], { error: 'expected shelve, fill or repair' }),
+  /** Of those that are not counted, how many are there but spoiled, in the copy's order; none where it is left out. */
+  spoiled: z.array(count, { error: 'expected a count for every part' }).max(40).optional(),
+  /**
+   * shelve: hang it up as it is, which is lent once it is whole; fill: take what is missing from the shelf's stock; repair: put
+   * it aside; write off: go on with fewer; ask back: put it aside and ask the family it came from.
+   */
+  then: z.enum(COUNT_OUTCOMES, { error: `expected one of ${COUNT_OUTCOMES.join(', ')}` }),
 });
 export type ReturnInput = z.infer<typeof returnInput>;
 /** Counted back, cleaned on the spot and lent to the next family, all or nothing. */
@@ -238,9 +246,12 @@ export const stateInput = z.strictObject({
 export type StateInput = z.input<typeof stateInput>;
 
 /** Ends a repair, or counts a kit that is in, filling what is missing from stock. */
-export const mendInput = z.strictObject({
-  present: z.array(count).max(40),
-  then: z.enum(['shelve', 'fill', 'repair']),
+export const mendInput = returnInput.extend({
+  then: z
+    .enum(COUNT_OUTCOMES, { error: `expected one of ${COUNT_OUTCOMES.join(', ')}` })
+    .exclude(['ask back'], {
+      error: 'expected shelve, fill, repair or write off',
+    }),
 });
 
 /** A rung as it was done: what a note says of each. */

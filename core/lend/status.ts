@@ -6,7 +6,15 @@ export interface Part {
   readonly name: string;
   readonly due: number;
   readonly present: number;
+  /** Of those that are short at a count: there, but not fit for use any more. */
+  readonly spoiled?: number | undefined;
+  /** How many belonged and were written off; one that turns up belongs again. */
+  readonly writtenOff?: number | undefined;
 }
+
+/** What is done about parts that are short at a count. */
+export const COUNT_OUTCOMES = ['shelve', 'fill', 'repair', 'write off', 'ask back'] as const;
+export type CountOutcome = (typeof COUNT_OUTCOMES)[number];
 
 export const STANDINGS = [
   'in',
@@ -47,6 +55,20 @@ export function standing(copy: Stands, today: Day): { standing: Standing; daysLa
   return here(copy.restsUntil !== null && copy.restsUntil > today ? 'resting' : 'in');
 }
 
-/** Parts short at a count, with how many. */
-export const missing = (parts: readonly Part[]): { part: Part; short: number }[] =>
-  parts.filter((p) => p.present < p.due).map((part) => ({ part, short: part.due - part.present }));
+/** Parts short at a count, with how many; `lost` of them are not there at all, the others are spoiled. */
+export const missing = (parts: readonly Part[]): { part: Part; short: number; lost: number }[] =>
+  parts
+    .filter((p) => p.present < p.due)
+    .map((part) => ({
+      part,
+      short: part.due - part.present,
+      lost: part.due - part.present - (part.spoiled ?? 0),
+    }));
+
+/** Parts after those that are short were written off: fewer belong, and how many fewer is kept. */
+export const writtenOff = <P extends Part>(parts: readonly P[]): P[] =>
+  parts.map(({ spoiled: _, ...p }) =>
+    p.present < p.due
+      ? { ...p, due: p.present, writtenOff: (p.writtenOff ?? 0) + p.due - p.present }
+      : { ...p },
+  ) as P[];

@@ -1,7 +1,7 @@
 import { addDays, daysBetween, shortDay, type Day } from '../calendar/days.ts';
 
-/** What a family is told of a kit: called back, late, due soon, or kept for it and in. */
-export const TOLD_OF = ['recalled', 'late', 'soon', 'ready'] as const;
+/** What a family is told of a kit: called back, late, came back short, due soon, or kept for it and in. */
+export const TOLD_OF = ['recalled', 'late', 'short', 'soon', 'ready'] as const;
 export type ToldOf = (typeof TOLD_OF)[number];
 
 /** A loan is due soon from so many days before. */
@@ -13,8 +13,10 @@ export interface ToTell {
   readonly of: ToldOf;
   readonly kit: string;
   readonly label: string;
-  /** The day it was or is due; of one that is kept, the day until which. */
+  /** The day it was or is due; of one that is kept, the day until which; of one that came back short, the day it did. */
   readonly day: Day;
+  /** What is asked back: how many of what. */
+  readonly pieces?: string | undefined;
 }
 
 /** Why a loan is told of today, or null where there is nothing to say. */
@@ -35,6 +37,8 @@ export const MESSAGE_MARKS = {
   recalled: ['kit', 'label', 'day'],
   lateSubject: ['kit', 'label', 'day'],
   late: ['kit', 'label', 'day'],
+  shortSubject: ['kit', 'label', 'day', 'pieces'],
+  short: ['kit', 'label', 'day', 'pieces'],
   soonSubject: ['kit', 'label', 'day'],
   soon: ['kit', 'label', 'day'],
   readySubject: ['kit', 'label', 'day'],
@@ -63,6 +67,9 @@ export const SHIPPED_MESSAGES: Readonly<Record<string, MessageTemplate>> = {
       '{kit} ({label}) did not pass a test here. Please put it away now, out of reach of children, and bring it back with every part as soon as you can.',
     lateSubject: '{kit} was due back',
     late: '{kit} ({label}) was due back on {day}. Please bring it back with all its parts. If something is missing, bring it all the same and tell us.',
+    shortSubject: 'Something of {kit} may still be with you',
+    short:
+      '{kit} ({label}) came back on {day} without {pieces}. Please look for it, out of reach of small children, and bring it when you come; if it is gone, tell us.',
     soonSubject: '{kit} is due back soon',
     soon: '{kit} ({label}) is due back on {day}. If you want it longer, ask us.',
     readySubject: '{kit} is here for you',
@@ -77,6 +84,9 @@ export const SHIPPED_MESSAGES: Readonly<Record<string, MessageTemplate>> = {
       '{kit} ({label}) no pasó una prueba aquí. Guárdenlo ahora fuera del alcance de los niños y tráiganlo con todas sus piezas lo antes posible.',
     lateSubject: '{kit} tenía que estar de vuelta',
     late: '{kit} ({label}) tenía que volver el {day}. Por favor, tráiganlo con todas sus piezas. Si falta algo, tráiganlo igualmente y dígannoslo.',
+    shortSubject: 'Puede que algo de {kit} siga en su casa',
+    short:
+      '{kit} ({label}) volvió el {day} sin {pieces}. Por favor, búsquenlo, fuera del alcance de los niños pequeños, y tráiganlo cuando vengan; si no aparece, dígannoslo.',
     soonSubject: '{kit} tiene que volver pronto',
     soon: '{kit} ({label}) tiene que volver el {day}. Si lo quieren más tiempo, pregúntennos.',
     readySubject: '{kit} está aquí para ustedes',
@@ -86,10 +96,14 @@ export const SHIPPED_MESSAGES: Readonly<Record<string, MessageTemplate>> = {
   },
 };
 
+/** Parts that came later: a language that a place wrote before has the English for them until it writes its own. */
+const LATER: readonly MessagePart[] = ['shortSubject', 'short'];
+
 /** Words for a language: the place's own before the shipped; null where neither says everything. */
 export function templateFor(language: string, own: OwnMessages): MessageTemplate | null {
   const said = Object.fromEntries(Object.entries(own[language] ?? {}).filter(([, words]) => words !== ''));
-  const whole = { ...SHIPPED_MESSAGES[language], ...said };
+  const later = Object.fromEntries(LATER.map((part) => [part, SHIPPED_MESSAGES.en![part]]));
+  const whole = { ...later, ...SHIPPED_MESSAGES[language], ...said };
   return MESSAGE_PARTS.every((part) => whole[part]) ? (whole as MessageTemplate) : null;
 }
 
@@ -114,6 +128,7 @@ export function messageFor(o: {
     kit: i.kit,
     label: i.label,
     day: shortDay(i.day, locale),
+    pieces: i.pieces ?? '',
   });
   const [first] = items;
   return {

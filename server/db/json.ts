@@ -26,4 +26,7 @@ export type PartJson = {
   due: number;
   present: number;
   takes: number;
+  /** Kept of counts only. */
+  spoiled?: number | undefined;
+  writtenOff?: number | undefined;
 };

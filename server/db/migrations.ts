@@ -356,6 +356,7 @@ class Figures extends Migration {
     );
     this.addSql('drop index "loan_due"');
     this.addSql('create index "loan_due" on "loan" ("due_on", "returned_on") where "returned_on" is null');
+    this.addSql('create index "loan_asked" on "loan" ("copy_id") where "outcome" = \'ask back\'');
     this.addSql(
       'create index "loan_with" on "loan" ("borrower_id", "copy_id", "returned_on") where "returned_on" is null',
     );

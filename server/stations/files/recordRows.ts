@@ -1,3 +1,4 @@
+import { COUNT_OUTCOMES } from '../../../core/lend/status.ts';
 import { COLUMNS } from '../../../contract/files.ts';
 import type { PartJson } from '../../db/json.ts';
 import { rows } from '../../db/rows.ts';
@@ -5,8 +6,6 @@ import { countedWords } from './countedCells.ts';
 import type { Cells } from './cells.ts';
 import { paged, type Kind, type Known } from './kind.ts';
 import { copyIn, countedIn } from './kitRows.ts';
-
-const OUTCOMES = ['shelve', 'fill', 'repair'] as const;
 
 export interface LoanValue {
   readonly id: number | null;
@@ -67,7 +66,7 @@ export const loanRows: Kind<LoanValue> = {
     const dueOn = dayIn(cells, 'due_on', known, true);
     const returnedOn =
       cells.raw('returned_on').trim() === '' ? null : (dayIn(cells, 'returned_on', known) ?? null);
-    const outcome = cells.oneOf('outcome', OUTCOMES) ?? null;
+    const outcome = cells.oneOf('outcome', COUNT_OUTCOMES) ?? null;
     const counted = copy && countedIn(cells, 'counted', copy.parts);
     if (lentOn !== undefined && dueOn !== undefined && dueOn < lentOn)
       cells.fault('due_on', `expected ${lentOn} or later`);
@@ -145,7 +144,7 @@ export const countRows: Kind<CountValue> = {
     const parts = copy && countedIn(cells, 'counted', copy.parts);
     if (copy && parts === undefined && cells.faults === 0)
       cells.fault('counted', 'is missing; expected counts like “8 of 8 Cap”');
-    const outcome = cells.oneOf('outcome', OUTCOMES) ?? 'shelve';
+    const outcome = cells.oneOf('outcome', COUNT_OUTCOMES) ?? 'shelve';
     if (cells.faults > 0) return null;
     return { id, copyId: copy!.id, loanId, countedOn: countedOn!, parts: parts!, outcome };
   },

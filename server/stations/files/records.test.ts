@@ -38,9 +38,14 @@ describe('kits, loans, counts and events as files', () => {
     const { id } = await copyOf('FB-001a');
     const loan = (await desk.post('/loans', { copyId: id, borrowerId: 1, dueOn: '2026-12-08' }).expect(201))
       .body as { id: number };
-    await desk.post(`/loans/${loan.id}/return`, { present: [1, 6], then: 'shelve' }).expect(200);
+    // Of two that are short one is spoiled; both are written off.
+    await desk
+      .post(`/loans/${loan.id}/return`, { present: [1, 6], spoiled: [0, 1], then: 'write off' })
+      .expect(200);
     await desk.post(`/copies/${id}/state`, { to: 'cleaned', by: 'Keeper', why: '=1+1' }).expect(200);
     await desk.post('/loans', { copyId: id, borrowerId: 2, dueOn: '2026-12-09' }).expect(201);
+    expect(await out('kits')).toContain('6 of 8 Cap (2 written off)');
+    expect(await out('counts')).toContain('6 of 8 Cap (1 spoiled)');
     const there = await startTest();
     await withDesign(there);
     const kinds = ['families', 'kits', 'loans', 'counts', 'events'];

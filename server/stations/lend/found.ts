@@ -11,7 +11,7 @@ export const listMissing = async (em: EntityManager): Promise<MissingPiece[]> =>
   (
     await rows<Omit<MissingPiece, 'isHere'> & { isHere: number }>(
       em,
-      `select c.id as copyId, c.label, coalesce(k.name, d.name) as kit, cast(p.key as integer) as part, json_extract(p.value, '$.name') as name, json_extract(p.value, '$.materialId') as materialId, json_extract(p.value, '$.due') - json_extract(p.value, '$.present') as missing, l.id is null as isHere from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null join json_each(c.parts) p where c.retired_on is null and json_extract(p.value, '$.present') < json_extract(p.value, '$.due') order by l.id is not null, name, c.label limit 500`,
+      `select c.id as copyId, c.label, coalesce(k.name, d.name) as kit, cast(p.key as integer) as part, json_extract(p.value, '$.name') as name, json_extract(p.value, '$.materialId') as materialId, json_extract(p.value, '$.due') - json_extract(p.value, '$.present') + coalesce(json_extract(p.value, '$.writtenOff'), 0) as missing, l.id is null as isHere from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null join json_each(c.parts) p where c.retired_on is null and json_extract(p.value, '$.present') < json_extract(p.value, '$.due') + coalesce(json_extract(p.value, '$.writtenOff'), 0) order by l.id is not null, name, c.label limit 500`,
     )
   ).map((m) => ({ ...m, isHere: m.isHere !== 0 }));
 
@@ -37,18 +37,30 @@ export async function bringHome(
       await copyOf(em, copyId),
     );
   const of = copy.parts[part];
-  if (!of || of.present + count > of.due)
+  // What was written off belongs again once it is there.
+  const misses = of ? of.due - of.present + (of.writtenOff ?? 0) : 0;
+  if (!of || count > misses)
     throw new ProblemError(
       422,
-      of ? `${copy.label} misses ${of.due - of.present} of ${of.name}.` : `${copy.label} has no such part.`,
+      of ? `${copy.label} misses ${misses} of ${of.name}.` : `${copy.label} has no such part.`,
       [
         {
           path: of ? 'count' : 'part',
-          message: of ? `expected at most ${of.due - of.present}` : 'expected a part of it',
+          message: of ? `expected at most ${misses}` : 'expected a part of it',
         },
       ],
     );
-  copy.parts = copy.parts.map((p, i) => (i === part ? { ...p, present: p.present + count } : p));
+  const more = Math.max(0, of.present + count - of.due);
+  copy.parts = copy.parts.map((p, i) =>
+    i === part
+      ? {
+          ...p,
+          present: p.present + count,
+          due: p.due + more,
+          ...(more > 0 ? { writtenOff: (p.writtenOff ?? 0) - more } : {}),
+        }
+      : p,
+  );
   if (copy.parts.every((p) => p.present >= p.due)) copy.repair = false;
   em.create(CopyEventRow, { copy, on: today, what: `${count} × ${of.name} turned up`, by: '', why: '' });
   await em.flush();

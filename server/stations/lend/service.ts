@@ -9,6 +9,7 @@ import type {
 } from '../../../contract/lending.ts';
 import { addDays, daysBetween, type Day } from '../../../core/calendar/days.ts';
 import { allergyWords, type Allergy } from '../../../core/lend/allergies.ts';
+import { missing, writtenOff } from '../../../core/lend/status.ts';
 import type { Material } from '../../../core/materials/material.ts';
 import { spokenFor } from '../../../core/needs/supply.ts';
 import {
@@ -211,7 +212,7 @@ export async function handOn(
 }
 
 /**
- * Counts a kit: keeps the count on record, writes what is there, fills from stock that is free or puts the kit aside as
+ * Counts a kit, and says what was counted: keeps the count on record, writes what is there, fills from stock that is free or puts the kit aside as
  * asked.
  */
 async function count(
@@ -219,13 +220,21 @@ async function count(
   copy: Copy,
   input: ReturnInput,
   at: { readonly today: Day; readonly loan: Loan | null },
-): Promise<void> {
+): Promise<PartJson[]> {
   const { today } = at;
   if (input.present.length !== copy.parts.length)
     throw new ProblemError(422, `${copy.label} has ${copy.parts.length} parts to count.`, [
       { path: 'present', message: `expected ${copy.parts.length} counts` },
     ]);
-  const counted: PartJson[] = copy.parts.map((part, i) => ({ ...part, present: input.present[i]! }));
+  if (input.spoiled !== undefined && input.spoiled.length !== copy.parts.length)
+    throw new ProblemError(422, `${copy.label} has ${copy.parts.length} parts to count.`, [
+      { path: 'spoiled', message: `expected ${copy.parts.length} counts` },
+    ]);
+  const counted: PartJson[] = copy.parts.map((part, i) => ({
+    ...part,
+    present: input.present[i]!,
+    ...(input.spoiled?.[i] ? { spoiled: input.spoiled[i] } : {}),
+  }));
   const over = counted.findIndex((part) => part.present > part.due);
   if (over >= 0)
     throw new ProblemError(
@@ -233,7 +242,24 @@ async function count(
       `Only ${counted[over]!.due} of ${counted[over]!.name} belong to ${copy.label}.`,
       [{ path: `present.${over}`, message: `expected at most ${counted[over]!.due}` }],
     );
-  const parts = counted.map((part) => ({ ...part }));
+  const spoiled = counted.findIndex((part) => part.present + (part.spoiled ?? 0) > part.due);
+  if (spoiled >= 0)
+    throw new ProblemError(
+      422,
+      `Only ${counted[spoiled]!.due} of ${counted[spoiled]!.name} belong to ${copy.label}.`,
+      [
+        {
+          path: `spoiled.${spoiled}`,
+          message: `expected at most ${counted[spoiled]!.due - counted[spoiled]!.present}`,
+        },
+      ],
+    );
+  refuseOutcome(copy, counted, input.then);
+  // Whether what is missing is spoiled is of the count; the kit is as short either way.
+  const parts: PartJson[] =
+    input.then === 'write off'
+      ? writtenOff(counted)
+      : counted.map(({ spoiled: _, ...part }) => ({ ...part }));
   const filled: FilledJson[] = [];
   if (input.then === 'fill') {
     const ids = parts.flatMap((p) => (p.materialId !== null && p.due > p.present ? [p.materialId] : []));
@@ -269,8 +295,24 @@ async function count(
     filled,
   });
   copy.parts = parts;
-  copy.repair = input.then === 'repair';
+  copy.repair = input.then === 'repair' || input.then === 'ask back';
   copy.lastCounted = today;
+  return counted;
+}
+
+/** Refuses what cannot be done about parts that are short. @throws ProblemError 422 */
+function refuseOutcome(copy: Copy, counted: readonly PartJson[], then: ReturnInput['then']): void {
+  const gone = counted.findIndex((p) => p.present === 0 && p.due > 0);
+  if (then === 'write off' && gone >= 0)
+    throw new ProblemError(
+      422,
+      `Without any ${counted[gone]!.name}, ${copy.label} is not what it was: fill it, or send it to repair.`,
+      [{ path: `present.${gone}`, message: 'expected at least 1' }],
+    );
+  if (then === 'ask back' && missing(counted).every((m) => m.lost === 0))
+    throw new ProblemError(422, `Nothing of ${copy.label} is lost that could be asked back.`, [
+      { path: 'then', message: 'expected something that is neither there nor spoiled' },
+    ]);
 }
 
 /** What is kept of materials and not spoken for by any design on the bench. */
@@ -293,10 +335,8 @@ export async function takeBack(
 ): Promise<CopyJson> {
   const loan = await openLoan(em, loanId);
   const copy = await em.findOneOrFail(CopyRow, { id: loan.copy.id });
-  const counted = copy.parts.map((part, i) => ({ ...part, present: input.present[i] ?? 0 }));
-  await count(em, copy, input, { today, loan });
+  loan.counted = await count(em, copy, input, { today, loan });
   loan.returnedOn = today;
-  loan.counted = counted;
   loan.outcome = input.then;
   // Whatever went from mouth to mouth is cleaned before it goes on.
   copy.toClean = true;

@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Copy as CopyJson, KitEvent, StateInput } from '../../../contract/lending.ts';
 import { addDays, type Day } from '../../../core/calendar/days.ts';
-import { standing } from '../../../core/lend/status.ts';
+import { missing, standing } from '../../../core/lend/status.ts';
 import { cleaningOf, type MaterialInput } from '../../../core/materials/material.ts';
 import {
   CopyEventRow,
@@ -32,7 +32,13 @@ export async function refuseUnlendable(em: EntityManager, copy: Copy, today: Day
     { repair, toClean, restsUntil, retiredOn, recalled, openLoan: null },
     today,
   );
-  if (stands === 'in') return;
+  if (stands === 'in') {
+    const [gap] = missing(copy.parts);
+    if (!gap) return;
+    throw new ProblemError(422, `${copy.label} is ${gap.short} × ${gap.part.name} short.`, [
+      { path: 'copyId', message: 'expected a whole kit: count it, and fill it or write off what is gone' },
+    ]);
+  }
   const why =
     stands === 'recalled'
       ? `is called back: ${recalled!}`

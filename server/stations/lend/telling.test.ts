@@ -96,6 +96,76 @@ describe('the place’s own words', () => {
   });
 });
 
+describe('what is short when a kit comes back', () => {
+  const come = async (body: object) =>
+    desk.post(`/loans/${(await lent(0, 'Amber Dory')).id}/return`, { present: [1, 6], ...body });
+  const kit = async () => ((await desk.get('/copies?label=FB-001a')).body as Copy[])[0]!;
+  const cap = (c: Copy) => c.parts.find((p) => p.name === 'Cap')!;
+  const told = async (language = 'en') =>
+    ((await desk.get(`/tellings?language=${language}`).expect(200)).body as Telling[]).filter((t) =>
+      t.items.some((i) => i.of === 'short'),
+    );
+
+  it('is asked back of its family, without what is spoiled, until it turns up', async () => {
+    await (
+      await come({ spoiled: [0, 1], then: 'ask back' })
+    ).body;
+    expect(await kit()).toMatchObject({ repair: true });
+    const [message] = await told();
+    expect(message).toMatchObject({
+      borrower: 'Amber Dory',
+      subject: 'Something of Drop tub may still be with you',
+      told: null,
+    });
+    expect(message!.words).toContain('Drop tub (FB-001a) came back on 24 Nov without 1 × Cap.');
+    expect((await told('es'))[0]!.words).toContain('volvió el 24 nov sin 1 × Cap');
+    const by = { borrowerId: family['Amber Dory'], by: 'said', language: 'en' };
+    await desk.post('/tellings', by).expect(201);
+    expect((await told())[0]!.told).toMatchObject({ by: 'said' });
+    await desk.post(`/copies/${copies[0]!.id}/found`, { part: 1, count: 2 }).expect(200);
+    expect(await told()).toEqual([]);
+    expect(await kit()).toMatchObject({ repair: false });
+  });
+
+  it('is written off: the kit goes on with fewer, and one that turns up belongs again', async () => {
+    const { body } = await come({ then: 'write off' });
+    expect(cap(body as Copy)).toMatchObject({ due: 6, present: 6, writtenOff: 2 });
+    await desk.post(`/copies/${copies[0]!.id}/state`, { to: 'cleaned' }).expect(200);
+    const again = await lent(0, 'Grey Punt');
+    await desk.post(`/loans/${again.id}/return`, { present: [1, 7], then: 'shelve' }).expect(422);
+    await desk.post(`/loans/${again.id}/return`, { present: [1, 6], then: 'shelve' }).expect(200);
+    const missing = (await desk.get('/pieces/missing').expect(200)).body as MissingPiece[];
+    expect(missing).toMatchObject([{ label: 'FB-001a', name: 'Cap', missing: 2 }]);
+    await desk.post(`/copies/${copies[0]!.id}/found`, { part: 1, count: 3 }).expect(422);
+    const found = await desk.post(`/copies/${copies[0]!.id}/found`, { part: 1, count: 1 }).expect(200);
+    expect(cap(found.body as Copy)).toMatchObject({ due: 7, present: 7, writtenOff: 1 });
+    const history = (await desk.get(`/copies/${copies[0]!.id}/history`)).body as KitHistory;
+    expect(history.loans[1]!.count).toMatchObject({ outcome: 'write off' });
+  });
+
+  it('is refused where it cannot be: by field', async () => {
+    const path = async (body: object) =>
+      ((await come(body)).body as { errors: { path: string }[] }).errors[0]!.path;
+    const loanFree = async () => {
+      const open = (await kit()).openLoan;
+      if (open) await desk.post(`/loans/${open.id}/return`, { present: [1, 8], then: 'shelve' }).expect(200);
+      await desk.post(`/copies/${copies[0]!.id}/state`, { to: 'cleaned' }).expect(200);
+    };
+    expect(await path({ spoiled: [0, 3], then: 'repair' })).toBe('spoiled.1');
+    await loanFree();
+    expect(await path({ spoiled: [0], then: 'repair' })).toBe('spoiled');
+    await loanFree();
+    expect(await path({ spoiled: [0, 2], then: 'ask back' })).toBe('then');
+    await loanFree();
+    expect(await path({ present: [0, 8], then: 'write off' })).toBe('present.0');
+    await loanFree();
+    const inHouse = { present: [1, 7], then: 'ask back' };
+    expect((await desk.post(`/copies/${copies[0]!.id}/count`, inHouse).expect(400)).body.errors[0].path).toBe(
+      'then',
+    );
+  });
+});
+
 describe('a piece that turns up', () => {
   it('goes home to the kit that misses it, and mends it when it is the last one', async () => {
     const loan = await lent(0, 'Amber Dory');
@@ -127,7 +197,12 @@ describe('a piece that turns up', () => {
     expect(history.events[0]!.what).toBe('1 × Cap turned up');
   });
   it('waits while its kit is with a family', async () => {
-    await desk.post(`/copies/${copies[1]!.id}/count`, { present: [1, 7], then: 'shelve' }).expect(200);
+    const counted = (then: string) => desk.post(`/copies/${copies[1]!.id}/count`, { present: [1, 7], then });
+    await counted('shelve').expect(200);
+    // Nothing is lent before it is whole.
+    const short = await lend(1, 'Grey Punt').expect(422);
+    expect((short.body as { detail: string }).detail).toBe('FB-001b is 1 × Cap short.');
+    await counted('write off').expect(200);
     await lent(1, 'Grey Punt');
     const { body } = await desk.get('/pieces/missing').expect(200);
     expect((body as MissingPiece[])[0]).toMatchObject({ label: 'FB-001b', isHere: false });

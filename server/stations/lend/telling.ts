@@ -19,7 +19,9 @@ import {
   type OwnMessages,
   type ToTell,
 } from '../../../core/lend/telling.ts';
+import { missing } from '../../../core/lend/status.ts';
 import { BorrowerRow, PlaceRow, TellingRow } from '../../db/entities.ts';
+import type { PartJson } from '../../db/json.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { recalledKits } from '../check/service.ts';
@@ -73,6 +75,7 @@ export async function listTellings(
     const of = toldOfLoan({ dueOn: o.dueOn, recalled: recalled.get(o.copyId) ?? null }, today);
     if (of) put(o.borrowerId, o.borrower, { of, kit: o.kit, label: o.label, day: o.dueOn });
   }
+  for (const a of await askedBack(em)) put(a.borrowerId, a.borrower, a);
   for (const r of await listReservations(em, today))
     if (r.ready)
       put(r.borrowerId, r.borrower, { of: 'ready', kit: r.kit, label: r.ready, day: keptUntil(today) });
@@ -112,6 +115,45 @@ export async function listTellings(
           ? { on: last.told_on, by: last.by as ToldAt['by'] }
           : null,
     };
+  });
+}
+
+/** Kits that came back short, whose family is asked for what is lost, until it is there, filled or written off. */
+async function askedBack(
+  em: EntityManager,
+): Promise<(ToTell & { readonly borrowerId: number; readonly borrower: string })[]> {
+  const found = await rows<{
+    borrowerId: number;
+    borrower: string;
+    label: string;
+    kit: string;
+    day: string;
+    counted: string;
+    parts: string;
+  }>(
+    em,
+    "select b.id as borrowerId, b.name as borrower, c.label, coalesce(k.name, d.name) as kit, l.returned_on as day, l.counted, c.parts from loan l join borrower b on b.id = l.borrower_id join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.outcome = 'ask back' and l.returned_on is not null and c.retired_on is null and b.erased_on is null and not exists (select 1 from loan n where n.copy_id = l.copy_id and n.id > l.id) order by l.returned_on, l.id",
+  );
+  return found.flatMap((f) => {
+    const now = JSON.parse(f.parts) as PartJson[];
+    const lost = missing(JSON.parse(f.counted) as PartJson[]).flatMap(({ part, lost: n }) => {
+      const still = now.find((p) => p.name === part.name);
+      const left = Math.min(n, still ? still.due - still.present : 0);
+      return left > 0 ? [`${left} × ${part.name}`] : [];
+    });
+    return lost.length === 0
+      ? []
+      : [
+          {
+            borrowerId: f.borrowerId,
+            borrower: f.borrower,
+            of: 'short' as const,
+            kit: f.kit,
+            label: f.label,
+            day: f.day,
+            pieces: lost.join(', '),
+          },
+        ];
   });
 }
 

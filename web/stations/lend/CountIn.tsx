@@ -4,6 +4,7 @@ import type { Copy } from '../../../contract/lending.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { Place } from '../../../contract/place.ts';
 import { daysBetween } from '../../../core/calendar/days.ts';
+import type { CountOutcome } from '../../../core/lend/status.ts';
 import { smallParts } from '../../../core/gauge/smallParts.ts';
 import { shapeOf } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
@@ -72,18 +73,29 @@ export function CountIn({
 }) {
   const loan = copy.openLoan;
   const [start] = useState(() => copy.parts.map((p) => (loan ? p.due : p.present)));
-  const [kept] = useState(() => begunCount(copy.id, loan?.id ?? null, copy.parts.length));
+  const size = copy.parts.length;
+  // What is there of each part, then what of each is spoiled.
+  const [kept] = useState(() => begunCount(copy.id, loan?.id ?? null, 2 * size));
   const [present, setPresent] = useState<readonly number[]>(
-    () => kept?.map((n, i) => Math.min(n, copy.parts[i]!.due)) ?? start,
+    () => kept?.slice(0, size).map((n, i) => Math.min(n, copy.parts[i]!.due)) ?? start,
   );
-  const counted = (next: readonly number[]): void => {
-    setPresent(next);
-    keepCount(copy.id, loan?.id ?? null, next.some((n, i) => n !== start[i]) ? next : null);
+  const [saidSpoiled, setSpoiled] = useState<readonly number[]>(
+    () => kept?.slice(size) ?? copy.parts.map(() => 0),
+  );
+  const spoiledOf = (there: readonly number[], said: readonly number[]): number[] =>
+    said.map((n, i) => Math.min(n, copy.parts[i]!.due - there[i]!));
+  const spoiled = spoiledOf(present, saidSpoiled);
+  const counted = (there: readonly number[], broken: readonly number[] = spoiled): void => {
+    const next = spoiledOf(there, broken);
+    setPresent(there);
+    setSpoiled(next);
+    keepCount(copy.id, loan?.id ?? null, there.some((n, i) => n !== start[i]) ? [...there, ...next] : null);
   };
-  const done = useChange(async (then: 'shelve' | 'fill' | 'repair') => {
+  const done = useChange(async (then: CountOutcome) => {
+    const body = { present, ...(spoiled.some((n) => n > 0) ? { spoiled } : {}), then };
     const after = await (loan
-      ? api<Copy>('POST', `/loans/${loan.id}/return`, { present, then })
-      : api<Copy>('POST', `/copies/${copy.id}/count`, { present, then }));
+      ? api<Copy>('POST', `/loans/${loan.id}/return`, body)
+      : api<Copy>('POST', `/copies/${copy.id}/count`, body));
     keepCount(copy.id, loan?.id ?? null, null);
     return after;
   });
@@ -96,12 +108,18 @@ export function CountIn({
   const gaps = copy.parts
     .map((part, i) => ({
       part,
+      i,
       short: part.due - present[i]!,
+      lost: part.due - present[i]! - spoiled[i]!,
       material: materials.find((m) => m.id === part.materialId),
     }))
     .filter((g) => g.short > 0);
   const spare = free !== null && gaps.every((g) => free(g.part.materialId) >= g.short);
-  const lost = gaps.map((g) => ({ name: g.part.name, size: looseSize(g.material) }));
+  const lost = gaps
+    .filter((g) => g.lost > 0)
+    .map((g) => ({ name: g.part.name, size: looseSize(g.material) }));
+  // Without any of a part it is another kit.
+  const canWriteOff = gaps.every((g) => present[g.i]! > 0);
   return (
     <Stack $gap={6}>
       <p style={{ fontSize: 14.5 }}>
@@ -158,6 +176,25 @@ export function CountIn({
               {lost.map((l) => looseWords(l.name, l.size)).join(' ')}
             </div>
           </div>
+          <ul aria-label="Spoiled, not lost">
+            {gaps.map((g) => (
+              <Count key={g.part.name}>
+                <span>Of these spoiled, not lost: {g.part.name}</span>
+                <Stepper
+                  label={`Spoiled: ${g.part.name}`}
+                  value={spoiled[g.i]!}
+                  max={g.short}
+                  onChange={(n) =>
+                    counted(
+                      present,
+                      spoiled.map((x, k) => (k === g.i ? n : x)),
+                    )
+                  }
+                />
+                <span>of {g.short}</span>
+              </Count>
+            ))}
+          </ul>
         </Notice>
       )}
       <Quiet>
@@ -180,8 +217,23 @@ export function CountIn({
             <Button plain isDisabled={done.isPending} onPress={() => done.mutate('repair')}>
               To repair
             </Button>
-            <Button plain small isDisabled={done.isPending} onPress={() => done.mutate('shelve')}>
-              Lend on as it is
+            {loan && (
+              <Button
+                plain
+                small
+                isDisabled={lost.length === 0 || done.isPending}
+                onPress={() => done.mutate('ask back')}
+              >
+                Ask for it back
+              </Button>
+            )}
+            <Button
+              plain
+              small
+              isDisabled={!canWriteOff || done.isPending}
+              onPress={() => done.mutate('write off')}
+            >
+              Write it off
             </Button>
           </>
         )}

@@ -268,7 +268,8 @@ describe('taking back', () => {
   it.each([
     ['Fill from stock', 'fill'],
     ['To repair', 'repair'],
-    ['Lend on as it is', 'shelve'],
+    ['Write it off', 'write off'],
+    ['Ask for it back', 'ask back'],
   ])('with two caps missing, “%s” sends %s', async (button, then) => {
     const calls = answer({ 'POST /loans/4/return': COPY });
     desk(lent);
@@ -278,6 +279,27 @@ describe('taking back', () => {
     expect(screen.getByText(/9 free on the shelf/)).toHaveTextContent('A loose cap is not a small part.');
     await userEvent.click(screen.getByRole('button', { name: button }));
     await waitFor(() => expect(calls[0]!.body).toEqual({ present: [1, 6], then }));
+  });
+
+  it('tells what is spoiled from what is lost: only what is lost is asked back', async () => {
+    const calls = answer({ 'POST /loans/4/return': COPY });
+    desk(lent);
+    await less('Cap');
+    await less('Cap');
+    await userEvent.click(screen.getByRole('button', { name: 'Spoiled: Cap: one more' }));
+    expect(screen.getByRole('button', { name: 'Ask for it back' })).toBeEnabled();
+    await userEvent.click(screen.getByRole('button', { name: 'Spoiled: Cap: one more' }));
+    expect(screen.getByRole('button', { name: 'Ask for it back' })).toBeDisabled();
+    // One of the two is there after all.
+    await userEvent.click(screen.getByRole('button', { name: 'Cap: one more' }));
+    await userEvent.click(screen.getByRole('button', { name: 'To repair' }));
+    await waitFor(() => expect(calls[0]!.body).toEqual({ present: [1, 7], spoiled: [0, 1], then: 'repair' }));
+  });
+
+  it('writes nothing off that is gone altogether', async () => {
+    desk(lent);
+    await less('Tub');
+    expect(screen.getByRole('button', { name: 'Write it off' })).toBeDisabled();
   });
 
   it('counts as spare only what no design on the bench holds', async () => {

@@ -19,16 +19,23 @@ const List = styled.ol`
   }
 `;
 const OUTCOME: Readonly<Record<string, string>> = {
-  shelve: 'lent on as it was',
+  shelve: 'left as it was',
   fill: 'filled from stock',
   repair: 'sent to repair',
+  'write off': 'written off',
+  'ask back': 'asked back',
 };
 
 /** What was missing at a count, what became of it, and where what was filled came from. */
 export function countWords(count: KitCount): string {
   const gaps = missing(count.parts);
   if (gaps.length === 0) return 'all there';
-  const lacked = gaps.map((g) => `${g.short} × ${g.part.name} missing`).join(', ');
+  const lacked = gaps
+    .flatMap((g) => [
+      ...(g.lost > 0 ? [`${g.lost} × ${g.part.name} missing`] : []),
+      ...(g.short > g.lost ? [`${g.short - g.lost} × ${g.part.name} spoiled`] : []),
+    ])
+    .join(', ');
   const from = count.filled.flatMap((f) =>
     f.lots.map(
       (l) => `${l.quantity} × ${f.name} from the lot of ${shortDay(l.cameOn)}${l.from ? ` (${l.from})` : ''}`,

@@ -23,6 +23,8 @@ const PART: Record<MessagePart, string> = {
   recalled: 'Called back',
   lateSubject: 'Overdue: subject',
   late: 'Overdue',
+  shortSubject: 'Came back short: subject',
+  short: 'Came back short',
   soonSubject: 'Due soon: subject',
   soon: 'Due soon',
   readySubject: 'Reserved and in: subject',

@@ -33,6 +33,7 @@ const Message = styled.p`
 const OF: Record<ToldOf, { word: string; kind: VerdictKind }> = {
   recalled: { word: 'called back', kind: 'stop' },
   late: { word: 'overdue', kind: 'stop' },
+  short: { word: 'came back short', kind: 'care' },
   soon: { word: 'due soon', kind: 'care' },
   ready: { word: 'reserved and in', kind: 'clear' },
 };
