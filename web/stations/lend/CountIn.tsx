@@ -179,7 +179,10 @@ export function CountIn({
           <ul aria-label="Spoiled, not lost">
             {gaps.map((g) => (
               <Count key={g.part.name}>
-                <span>Of these spoiled, not lost: {g.part.name}</span>
+                <span>
+                  Spoiled, not lost
+                  {gaps.length > 1 && `: ${g.part.name}`}
+                </span>
                 <Stepper
                   label={`Spoiled: ${g.part.name}`}
                   value={spoiled[g.i]!}

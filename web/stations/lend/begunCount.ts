@@ -2,12 +2,12 @@
 const keyOf = (copyId: number, loanId: number | null): string =>
   `fox-button.count.${copyId}.${loanId ?? 'in'}`;
 
-/** A count that was begun here and not finished, one number a part; null where there is none for so many parts. */
-export function begunCount(copyId: number, loanId: number | null, parts: number): number[] | null {
+/** A count that was begun here and not finished, in so many numbers; null where there is none. */
+export function begunCount(copyId: number, loanId: number | null, numbers: number): number[] | null {
   try {
     const read: unknown = JSON.parse(localStorage.getItem(keyOf(copyId, loanId)) ?? 'null');
     return Array.isArray(read) &&
-      read.length === parts &&
+      read.length === numbers &&
       read.every((n) => Number.isInteger(n) && (n as number) >= 0)
       ? (read as number[])
       : null;
@@ -17,10 +17,10 @@ export function begunCount(copyId: number, loanId: number | null, parts: number)
 }
 
 /** Keeps it through leaving and a reload; null forgets it. Where a browser keeps nothing it lasts as long as the page. */
-export function keepCount(copyId: number, loanId: number | null, present: readonly number[] | null): void {
+export function keepCount(copyId: number, loanId: number | null, counted: readonly number[] | null): void {
   try {
-    if (present === null) localStorage.removeItem(keyOf(copyId, loanId));
-    else localStorage.setItem(keyOf(copyId, loanId), JSON.stringify(present));
+    if (counted === null) localStorage.removeItem(keyOf(copyId, loanId));
+    else localStorage.setItem(keyOf(copyId, loanId), JSON.stringify(counted));
   } catch {
     // Nothing to be done: the page still holds it.
   }
