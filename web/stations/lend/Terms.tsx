@@ -182,17 +182,13 @@ export function Component() {
               <Button isDisabled={solve.isPending} onPress={() => solve.mutate(undefined)}>
                 {loans.length === 0 ? 'Plan it' : kept > 0 ? 'Plan round what was set' : 'Plan it anew'}
               </Button>
-              {loans.length > 0 && (
-                <>
-                  {tongues.map((l) => (
-                    <FileLink key={l} href={`/api/term-plans/${page.id}/slips.pdf?language=${l}`}>
-                      {tongues.length === 1 ? 'Slips' : `Slips, ${languageName(l)}`}
-                    </FileLink>
-                  ))}
-                  <FileLink href={`/api/term-plans/${page.id}/plan.ics`}>Calendar</FileLink>
-                  <FileLink href={`/api/term-plans/${page.id}/plan.csv`}>Table as CSV</FileLink>
-                </>
-              )}
+              {tongues.map((l) => (
+                <FileLink key={l} href={`/api/term-plans/${page.id}/slips.pdf?language=${l}`}>
+                  {tongues.length === 1 ? 'Slips' : `Slips, ${languageName(l)}`}
+                </FileLink>
+              ))}
+              <FileLink href={`/api/term-plans/${page.id}/plan.ics`}>Calendar</FileLink>
+              <FileLink href={`/api/term-plans/${page.id}/plan.csv`}>Table as CSV</FileLink>
             </Row>
           </Spread>
           {faults.length > 0 && (
