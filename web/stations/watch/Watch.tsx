@@ -104,6 +104,7 @@ export function Component() {
         id: 'design',
         name: 'Design and rung',
         wide: 1.9,
+        least: 150,
         value: (n) => n.design,
         show: (n) => (
           <>
@@ -120,6 +121,7 @@ export function Component() {
         id: 'help',
         name: 'Help',
         wide: 1.1,
+        least: 96,
         value: (n) => HELP.indexOf(n.help),
         show: (n) => <Words>{HELP_WORDS[n.help]}</Words>,
       },
@@ -127,6 +129,7 @@ export function Component() {
         id: 'count',
         name: 'Count',
         wide: 0.8,
+        least: 112,
         value: (n) => n.count ?? -1,
         show: (n) => (
           <Words>
@@ -142,7 +145,14 @@ export function Component() {
         value: (n) => secondsEach(n) ?? Infinity,
         show: (n) => secondsEach(n)?.toFixed(1) ?? '–',
       },
-      { id: 'words', name: 'Words', wide: 1.6, value: (n) => n.words, show: (n) => <Words>{n.words}</Words> },
+      {
+        id: 'words',
+        name: 'Words',
+        wide: 1.6,
+        least: 150,
+        value: (n) => n.words,
+        show: (n) => <Words>{n.words}</Words>,
+      },
       {
         id: 'delete',
         name: '',
