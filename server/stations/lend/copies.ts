@@ -222,7 +222,10 @@ export async function listCopies(em: EntityManager, query: Query, today: Day) {
   };
 }
 
-/** Labels of kits of one kind that can be lent now, the first by label, at most so many. */
+/** Kits (`c`) that are short of nothing. */
+const IS_WHOLE = "not exists (select 1 from json_each(c.parts) where value ->> 'present' < value ->> 'due')";
+
+/** Labels of whole kits of one kind that can be lent now, the first by label, at most so many. */
 export async function kitsIn(
   em: EntityManager,
   o: {
@@ -236,7 +239,7 @@ export async function kitsIn(
   const { where, params } = filterOf(copyQuery.parse({ standing: 'in' }), o.today, o.recalled);
   const found = await rows<{ label: string }>(
     em,
-    `select c.label from copy c where ${kitId === null ? 'c.kit_id is null and c.design_id = ?' : 'c.kit_id = ?'} and ${where.join(' and ')} order by c.label limit ?`,
+    `select c.label from copy c where ${kitId === null ? 'c.kit_id is null and c.design_id = ?' : 'c.kit_id = ?'} and ${where.join(' and ')} and ${IS_WHOLE} order by c.label limit ?`,
     [kitId ?? designId, ...params, o.most],
   );
   return found.map((c) => c.label);
@@ -247,7 +250,7 @@ export async function kitsToTake(em: EntityManager, today: Day): Promise<Map<num
   const { where, params } = filterOf(copyQuery.parse({ standing: 'in' }), today, await recalledKits(em));
   const found = await rows<{ label: string; designs: string }>(
     em,
-    `select min(c.label) as label, coalesce(k.designs, json_array(c.design_id)) as designs ${FROM} where ${where.join(' and ')} and not exists (select 1 from json_each(c.parts) where value ->> 'present' < value ->> 'due') group by 2 order by 1`,
+    `select min(c.label) as label, coalesce(k.designs, json_array(c.design_id)) as designs ${FROM} where ${where.join(' and ')} and ${IS_WHOLE} group by 2 order by 1`,
     params,
   );
   const labels = new Map<number, string>();

@@ -143,6 +143,16 @@ describe('what is short when a kit comes back', () => {
     expect(history.loans[1]!.count).toMatchObject({ outcome: 'write off' });
   });
 
+  it('keeps a kit from being kept ready for somebody until it is whole', async () => {
+    const counted = (then: string) =>
+      desk.post(`/copies/${copies[0]!.id}/count`, { present: [1, 7], then }).expect(200);
+    await counted('shelve');
+    expect((await reserve(0, 'Teal Skiff').expect(201)).body).toMatchObject({ ready: 'FB-001b' });
+    await counted('write off');
+    const [kept] = (await desk.get('/reservations').expect(200)).body as Reservation[];
+    expect(kept).toMatchObject({ ready: 'FB-001a' });
+  });
+
   it('is refused where it cannot be: by field', async () => {
     const path = async (body: object) =>
       ((await come(body)).body as { errors: { path: string }[] }).errors[0]!.path;

@@ -164,6 +164,21 @@ describe('lending', () => {
       }),
     );
   });
+  it('lends nothing that is short: it is counted first', async () => {
+    const calls = answer({ 'POST /copies/7/count': COPY });
+    const short = COPY.parts.map((p, i) => (i === 1 ? { ...p, present: p.due - 1 } : p));
+    desk({ ...COPY, parts: short });
+    expect(screen.getByText(/It is not whole\. Count it/)).toBeVisible();
+    expect(screen.queryByRole('button', { name: 'Lend it' })).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Write it off' }));
+    await waitFor(() =>
+      expect(calls[0]).toMatchObject({
+        path: '/copies/7/count',
+        body: { present: short.map((p) => p.present), then: 'write off' },
+      }),
+    );
+  });
+
   it('asks for a family first', async () => {
     const calls = answer({});
     desk();

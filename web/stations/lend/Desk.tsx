@@ -4,7 +4,7 @@ import type { MaterialRow } from '../../../contract/materials.ts';
 import type { Place } from '../../../contract/place.ts';
 import { addDays } from '../../../core/calendar/days.ts';
 import { shortDay } from '../../data/style.ts';
-import { standing } from '../../../core/lend/status.ts';
+import { missing, standing } from '../../../core/lend/status.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, usePlannedNow, useReservations } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
@@ -58,6 +58,7 @@ export function Desk({
   // By keyboard alone: what was scanned, or just changed, is where the next Tab goes on from.
   useEffect(() => heading.current?.focus({ preventScroll: true }), []);
   const s = standing(copy, place.today);
+  const isWhole = missing(copy.parts).length === 0;
   const spare = useMemo(() => {
     if (!bench) return null;
     const spoken = spokenFor(bench);
@@ -73,7 +74,12 @@ export function Desk({
           </h2>
           <Quiet>{copy.label}</Quiet>
         </Spread>
-        {s.standing === 'in' ? (
+        {s.standing === 'in' && !isWhole && (
+          <Notice tone="care">
+            It is not whole. Count it, and fill it or write off what is gone: then it can be lent.
+          </Notice>
+        )}
+        {s.standing === 'in' && isWhole ? (
           <LendOut copy={copy} borrowers={borrowers} place={place} />
         ) : NOT_COUNTED.includes(s.standing) ? (
           <Waits copy={copy} standing={s.standing} />
@@ -87,7 +93,7 @@ export function Desk({
             onUnfinished={onUnfinished}
           />
         )}
-        {(s.standing === 'in' || s.standing === 'to clean' || s.standing === 'resting') && (
+        {((s.standing === 'in' && isWhole) || s.standing === 'to clean' || s.standing === 'resting') && (
           <Fold>
             <summary>Count it without lending</summary>
             <CountIn
