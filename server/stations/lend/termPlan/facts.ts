@@ -23,6 +23,7 @@ import { ladderOf } from '../../shape/ladders.ts';
 import { modelled } from '../../watch/model.ts';
 import { heldBy } from '../service.ts';
 import { restsAfter } from '../states.ts';
+import { keptBack, waitingFor } from './waiting.ts';
 
 /** A term as it is planned from: kits as they stand today, families with what is known of them. */
 export interface TermFacts {
@@ -167,41 +168,6 @@ export async function termFacts(options: {
     });
   }
   return { problem: { shape, kits, borrowers, settled }, youngest };
-}
-
-/** Who waits for a kind of kit, and since when. */
-interface Waiting {
-  readonly borrowerId: number;
-  readonly borrower: string;
-  readonly kind: string;
-  readonly madeOn: Day;
-}
-const waitingFor = (em: EntityManager): Promise<Waiting[]> =>
-  rows(
-    em,
-    "select r.borrower_id as borrowerId, b.name as borrower, case when r.kit_id is null then 'design ' || r.design_id else 'kit ' || r.kit_id end as kind, r.made_on as madeOn from reservation r join borrower b on b.id = r.borrower_id where r.ended_on is null order by r.id",
-  );
-
-/** Kits with those that go to others first: a kit of the kind that they wait for, as long as a kit of the term stays. */
-function keptBack(
-  kits: readonly TermKit[],
-  waiting: readonly Waiting[],
-  { entries, shape }: { readonly entries: readonly TermEntry[]; readonly shape: TermShape },
-): TermKit[] {
-  const isPlanned = (k: TermKit): boolean => entries.some((e) => e.copyId === k.copyId);
-  const kept = new Map<number, TermKit>();
-  for (const { kind, borrower } of waiting) {
-    const first = kits
-      .filter((k) => k.kind === kind && k.notLent === null && !kept.has(k.copyId))
-      .sort((a, b) => Number(isPlanned(a)) - Number(isPlanned(b)) || (a.freeFrom < b.freeFrom ? -1 : 1))[0];
-    if (first)
-      kept.set(first.copyId, {
-        ...first,
-        keptFor: borrower,
-        freeFrom: addDays(first.freeFrom, 7 * shape.stays + first.idleDays),
-      });
-  }
-  return kits.map((k) => kept.get(k.copyId) ?? k);
 }
 
 /** Designs that families had before the plan gave them any, and which places of the plan are over. */
