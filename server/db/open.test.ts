@@ -18,7 +18,7 @@ import {
 } from './entities.ts';
 import { migrationsList } from './migrations.ts';
 import { jest } from '@jest/globals';
-import { BUSY_MS, closeDb, openDb } from './open.ts';
+import { BUSY_MS, closeDb, openDb, type Db } from './open.ts';
 
 let folder: string;
 beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'fox-db-'))));
@@ -84,6 +84,22 @@ describe('the place’s one file', () => {
     const kept = await run('select design_id, kit_id, kits from kits_in_use where kits > 0 order by 1, 2');
     expect(kept).toEqual(await run(counted));
     expect(kept.length).toBeGreaterThan(5);
+    await db.close();
+  });
+
+  it('counts the kits that were there before they were counted', async () => {
+    const old = await olderFile(migrationsList.findIndex((m) => m.name === '2026-11-30-figures'));
+    const run = (db: { em: Pick<Db['em'], 'getConnection'> }, sql: string) =>
+      db.em.getConnection().execute<object[]>(sql);
+    await run(old, 'pragma foreign_keys = off');
+    for (const [i, retired] of ['null', 'null', "'2026-11-02'"].entries())
+      await run(
+        old,
+        `insert into copy (label, design_id, repair, parts, last_counted, retired_on) values ('T-${i}', 7, 0, '[]', '2026-11-01', ${retired})`,
+      );
+    await old.close();
+    const db = await openDb(folder);
+    expect(await run(db, 'select * from kits_in_use')).toEqual([{ design_id: 7, kit_id: 0, kits: 2 }]);
     await db.close();
   });
 
