@@ -212,8 +212,8 @@ export async function handOn(
 }
 
 /**
- * Counts a kit, and says what was counted: keeps the count on record, writes what is there, fills from stock that is free or puts the kit aside as
- * asked.
+ * Counts a kit, and says what was counted: keeps the count on record, writes what is there, and fills from stock that is
+ * free, writes off or puts the kit aside as asked.
  */
 async function count(
   em: EntityManager,
