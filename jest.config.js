@@ -21,7 +21,7 @@ export default {
   // Left to itself Jest keeps one core free, and waits on two.
   maxWorkers: '100%',
   // A busy machine may take its time; a test that hangs is still ended.
-  testTimeout: 120_000,
+  testTimeout: 600_000,
   projects: [
     {
       ...common,

@@ -15,7 +15,6 @@ test('each family opens, each of its dials turns to both ends, and nothing leave
   page,
   demo,
 }) => {
-  test.setTimeout(600_000);
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));

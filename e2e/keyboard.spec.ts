@@ -2,7 +2,6 @@ import { expect, test } from './desk.ts';
 import { choose, fill, fromTop, press, tabTo } from './keys.ts';
 
 test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, empty }) => {
-  test.setTimeout(300_000);
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));

@@ -57,7 +57,6 @@ test('two desks lend one kit: one wins, the other is told who has it', async ({ 
 });
 
 test('killed while saving, the place has everything that was acknowledged', async () => {
-  test.setTimeout(240_000);
   const desk = await openDesk(true);
   try {
     for (let round = 0; round < 4; round++) {

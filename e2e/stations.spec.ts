@@ -51,7 +51,6 @@ for (const half of ['first', 'second'] as const)
     page,
     demo,
   }) => {
-    test.setTimeout(400_000);
     const middle = VIEWS.length >> 1;
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuild, ensureDebian, ensurePackages, say, spawnSync } from './lib.mjs';
+import { ensureBuild, ensureDebian, ensurePackages, say } from './lib.mjs';
 
 ensurePackages();
 ensureDebian([
@@ -15,49 +15,61 @@ ensureDebian([
 const folder = mkdtempSync(join(tmpdir(), 'fox-button-test-'));
 let passed = 0;
 let failed = 0;
-const MINUTES = 60_000;
-/** One check that passes or fails as a whole, ended when it takes too long. */
-const check = (name, command, args, { env = {}, minutes = 8 } = {}) => {
-  say(name);
-  const began = Date.now();
-  const done = spawnSync(command, args, {
-    stdio: 'inherit',
-    env: { ...process.env, ...env },
-    timeout: minutes * MINUTES,
-    killSignal: 'SIGKILL',
+/** A check that says nothing for so long hangs, ms: a slow machine is slow, it is not silent for ever. */
+const SILENT = 20 * 60_000;
+/**
+ * One check to its end, however long that takes: it is ended only when it is silent for too long. What it says is shown at
+ * once, or kept until its end where several run beside each other.
+ *
+ * @returns whether it passed
+ */
+const check = (name, [command, args], { env = {}, atEnd = false } = {}) =>
+  new Promise((done) => {
+    say(name);
+    const began = Date.now();
+    const said = [];
+    // A group of its own, so that what it started ends with it.
+    const child = spawn(command, args, {
+      env: { ...process.env, ...env },
+      detached: true,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    const end = () => {
+      said.push(Buffer.from(`${name} said nothing for ${SILENT / 60_000} minutes and was ended.\n`));
+      if (!atEnd) process.stderr.write(said.at(-1));
+      process.kill(-child.pid, 'SIGKILL');
+    };
+    let clock = setTimeout(end, SILENT);
+    for (const [stream, to] of [
+      [child.stdout, process.stdout],
+      [child.stderr, process.stderr],
+    ])
+      stream.on('data', (part) => {
+        clearTimeout(clock);
+        clock = setTimeout(end, SILENT);
+        if (atEnd) said.push(part);
+        else to.write(part);
+      });
+    child.on('error', (error) => console.error(error.message));
+    child.on('close', (code) => {
+      clearTimeout(clock);
+      if (atEnd) process.stdout.write(Buffer.concat(said));
+      say(`${name}: ${code === 0 ? 'passed' : 'FAILED'} in ${Math.round((Date.now() - began) / 1000)} s`);
+      done(code === 0);
+    });
   });
-  if (done.error) console.error(done.error.message);
-  say(`${name}: ${done.status === 0 ? 'passed' : 'FAILED'} in ${Math.round((Date.now() - began) / 1000)} s`);
-  return done.status === 0;
-};
 const node = (script, ...args) => [process.execPath, [script, ...args]];
 /** Checks that take one core each, beside each other; what each says is printed when it ends. */
 const beside = (list) =>
   Promise.all(
-    list.map(
-      ([name, [command, args]]) =>
-        new Promise((done) => {
-          say(name);
-          const began = Date.now();
-          const said = [];
-          const child = spawn(command, args, { timeout: 8 * MINUTES, killSignal: 'SIGKILL' });
-          for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part));
-          child.on('error', (error) => said.push(Buffer.from(`${error.message}\n`)));
-          child.on('close', (code) => {
-            process.stdout.write(Buffer.concat(said));
-            say(
-              `${name}: ${code === 0 ? 'passed' : 'FAILED'} in ${Math.round((Date.now() - began) / 1000)} s`,
-            );
-            if (code === 0) passed++;
-            else failed++;
-            done();
-          });
-        }),
-    ),
+    list.map(async ([name, command]) => {
+      if (await check(name, command, { atEnd: true })) passed++;
+      else failed++;
+    }),
   );
 /** A runner that counts its own tests in a report; no report counts as one failure. */
-const counted = (name, [command, args], env, report, read) => {
-  const ok = check(name, command, args, { env, minutes: 20 });
+const counted = async (name, command, env, report, read) => {
+  const ok = await check(name, command, { env });
   try {
     const [p, f] = read(JSON.parse(readFileSync(report, 'utf8')));
     passed += p;
@@ -85,7 +97,7 @@ await beside([
   ],
 ]);
 const jestReport = join(folder, 'jest.json');
-counted(
+await counted(
   'Jest',
   node('node_modules/jest/bin/jest.js', '--json', `--outputFile=${jestReport}`, '--silent', '--forceExit'),
   { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
@@ -95,7 +107,7 @@ counted(
 try {
   ensureBuild();
   const e2eReport = join(folder, 'e2e.json');
-  counted(
+  await counted(
     'Playwright',
     node('node_modules/@playwright/test/cli.js', 'test'),
     { FOX_E2E_REPORT: e2eReport },

@@ -117,7 +117,7 @@ describe('a note', () => {
       liked: 'loved it',
     });
     expect(await screen.findByText('Saved for G-04.')).toBeVisible();
-  }, 20_000);
+  });
   it('begins with what the child’s page offered', async () => {
     openNotes({}, '/watch?child=S-02&design=1&rung=Close+slot');
     expect(await screen.findByRole('textbox', { name: 'Child' })).toHaveValue('S-02');
@@ -127,7 +127,7 @@ describe('a note', () => {
         timeout: 8000,
       },
     );
-  }, 20_000);
+  });
 });
 
 it('a clock gives its seconds, and goes on from those that ran', () => {
