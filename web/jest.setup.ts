@@ -9,4 +9,4 @@ globalThis.matchMedia ??= ((media: string) => ({ media, matches: false })) as ty
 // Scrolling is the browser's own business.
 Element.prototype.scrollIntoView = () => {};
 // A busy machine may take its time to show something.
-configure({ asyncUtilTimeout: 15_000 });
+configure({ asyncUtilTimeout: 60_000 });

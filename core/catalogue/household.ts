@@ -56,7 +56,7 @@ export const HOUSEHOLD: readonly CatalogueEntry[] = [
     snack-pot | Fruit pot, clear | container | d85(80-92) h55(45-65) w0.5(0.4-0.7) | plastic | 5 | 7 | wash | | #EFE6C8 | |
     takeaway-box | Take-away box with lid | container | l172(165-180) b120(115-125) h55(38-75) w0.8(0.6-1) | plastic | 0 | 34 | wash | | #DADBD4 | |
     jar-lid | Jam-jar lid, plastic | disc | d68(63-82) h12(10-15) w1.2(1-1.5) | plastic | 0 | 8 | wash | | #2C6A3E | |
-    jar-lid-metal | Jam-jar lid, metal | disc | d66(63-82) h10(9-12) w0.2(0.15-0.25) | metal | 0 | 9 | wash | loose liner | #B9B4A0 | |
+    jar-lid-metal | Jam-jar lid, metal | disc | d66(63-82) h10(9-12) w0.2(0.15-0.25) | metal | 0 | 9 | wash | loose liner, sharp edge | #B9B4A0 | |
     `,
   ),
   ...readEntries(

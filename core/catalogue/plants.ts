@@ -1,3 +1,5 @@
+import { nameWords, standsIn, standsNear } from './nameWords.ts';
+
 /** How a plant is held by those who work with children: never, irritant (gloves, hands washed), commonly used. */
 export const PLANT_STANDINGS = ['never', 'irritant', 'commonly used'] as const;
 export type PlantStanding = (typeof PLANT_STANDINGS)[number];
@@ -146,56 +148,35 @@ export const PLANTS: readonly Plant[] = [
   ...read('commonly used', COMMON),
 ];
 
-/** Letters alone, without accents, apostrophes or plurals: `Christmas Roses` and `christmas rose` are one. */
-const plain = (text: string): string[] =>
-  text
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[\p{M}’']/gu, '')
-    .split(/[^a-z]+/)
-    .filter(Boolean)
-    .map((w) =>
-      w.length > 4 && /(ch|sh|x|ss)es$/.test(w)
-        ? w.slice(0, -2)
-        : w.length > 3 && /[^s]s$/.test(w)
-          ? w.slice(0, -1)
-          : w,
-    );
-
-/** Whether two words differ by at most one letter: one wrong, one left out, one too many, or two changed about. */
-function near(a: string, b: string): boolean {
-  if (a === b) return true;
-  if (Math.abs(a.length - b.length) > 1 || Math.min(a.length, b.length) < 5) return false;
-  let i = 0;
-  while (i < a.length && i < b.length && a[i] === b[i]) i++;
-  const rest = (s: string, from: number): string => s.slice(from);
-  return (
-    rest(a, i + 1) === rest(b, i + 1) ||
-    rest(a, i) === rest(b, i + 1) ||
-    rest(a, i + 1) === rest(b, i) ||
-    (a[i] === b[i + 1] && a[i + 1] === b[i] && rest(a, i + 2) === rest(b, i + 2))
-  );
-}
-
 interface Named {
   readonly plant: Plant;
   readonly words: readonly string[];
 }
 const NAMED: readonly Named[] = PLANTS.flatMap((plant) =>
-  [...plant.names, plant.botanical].map((name) => ({ plant, words: plain(name) })),
+  [...plant.names, plant.botanical].map((name) => ({ plant, words: nameWords(name) })),
 ).sort((a, b) => b.words.length - a.words.length);
 
-/**
- * The plant that a name speaks of, by the longest of its names that stands in it: `Ivy runner`, `Poison ivy leaf`,
- * `daffodills`. Of two that are as long the worse counts. null where the list has none.
- */
-export function plantOf(name: string): Plant | null {
-  const words = plain(name);
-  const stands = (part: readonly string[], is: (a: string, b: string) => boolean): boolean =>
-    words.some((_, i) => part.every((w, k) => words[i + k] !== undefined && is(words[i + k]!, w)));
-  return (
-    NAMED.find((n) => stands(n.words, (a, b) => a === b))?.plant ??
-    NAMED.find((n) => stands(n.words, near))?.plant ??
-    null
-  );
+/** A plant that a name speaks of; `isNear` where one letter is another, so that somebody has to say which it is. */
+export interface PlantMeant {
+  readonly plant: Plant;
+  readonly isNear: boolean;
 }
+
+/**
+ * The plant that a name speaks of, by the longest of its names whose words stand in it: `Ivy runner`, `Poison ivy leaf`. Of
+ * two that are as long the worse counts. Where none stands in it, one that is a letter off (`daffodill`) is meant perhaps.
+ *
+ * @returns null where the list has none
+ * @example plantMeant('Lolly stick')?.isNear // => true
+ * @example plantMeant('Holly twig')?.isNear // => false
+ */
+export function plantMeant(name: string): PlantMeant | null {
+  const words = nameWords(name);
+  const said = NAMED.find((n) => standsIn(words, n.words));
+  if (said) return { plant: said.plant, isNear: false };
+  const near = NAMED.find((n) => standsNear(words, n.words));
+  return near ? { plant: near.plant, isNear: true } : null;
+}
+
+/** The plant that a name speaks of, a letter off or not; null where the list has none. */
+export const plantOf = (name: string): Plant | null => plantMeant(name)?.plant ?? null;

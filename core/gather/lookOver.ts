@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { addDays, type Day } from '../calendar/days.ts';
-import { plantOf } from '../catalogue/plants.ts';
+import { hazardsNamed } from '../catalogue/hazardNames.ts';
+import { plantMeant } from '../catalogue/plants.ts';
 import { cleaningOf, isPorous, type MaterialInput } from '../materials/material.ts';
 
 /** The questions of a look-over, in the order a practitioner asks them. */
@@ -191,7 +192,7 @@ const RANK: Record<Outcome, number> = { never: 0, 'clean first': 1, rest: 2, kee
  * worst outcome wins. Usual practice only; a local code that asks for more comes first.
  */
 export function lookOver(options: {
-  material: Pick<MaterialInput, 'name' | 'materialClass' | 'cleaning' | 'hazards'>;
+  material: Pick<MaterialInput, 'name' | 'form' | 'materialClass' | 'cleaning' | 'hazards'>;
   look: Look;
   policy: Policy;
   today: Day;
@@ -206,15 +207,31 @@ export function lookOver(options: {
       ? []
       : [{ question: r.question, outcome, words: typeof r.words === 'string' ? r.words : r.words(c) }];
   });
-  if (material.hazards.includes('button cell'))
+  const named = hazardsNamed(material).filter((h) => !h.isNear);
+  if (material.hazards.includes('button cell') || named.some((h) => h.hazard === 'button cell'))
     reasons.push({
       question: 'held',
       outcome: 'never',
       words: 'Button cells burn a throat within two hours: never kept within reach of children.',
     });
-  const grown =
-    material.materialClass === 'plant' || material.materialClass === 'wood' ? plantOf(material.name) : null;
-  if (grown?.standing === 'never')
+  if (material.hazards.includes('swells in water') || named.some((h) => h.hazard === 'swells in water'))
+    reasons.push({
+      question: 'held',
+      outcome: 'never',
+      words: 'What swells in water swells inside a child, too, and no X-ray shows it: never kept.',
+    });
+  const meant =
+    material.materialClass === 'plant' || material.materialClass === 'wood'
+      ? plantMeant(material.name)
+      : null;
+  const grown = meant?.plant;
+  if (grown?.standing === 'never' && meant!.isNear)
+    reasons.push({
+      question: 'held',
+      outcome: 'rest',
+      words: `Its name is a letter away from ${grown.names[0]!}, which is poisonous: ask somebody who knows plants which it is.`,
+    });
+  else if (grown?.standing === 'never')
     reasons.push({
       question: 'held',
       outcome: 'never',

@@ -1,7 +1,16 @@
 import type { Shape } from '../geometry/shape.ts';
 import type { Opening } from '../passage/opening.ts';
 
-export const HELD = ['glued', 'taped', 'tied', 'stapled', 'laced', 'screwed', 'pressed on'] as const;
+export const HELD = [
+  'glued',
+  'taped',
+  'tied',
+  'stapled',
+  'laced',
+  'screwed',
+  'pressed on',
+  'stuck on',
+] as const;
 export type Held = (typeof HELD)[number];
 
 /** A fact that matters for safety. Facts only: the rules judge. Lengths in mm. */
@@ -18,6 +27,8 @@ export type Feature =
       readonly where: string;
       readonly opening: Opening;
       readonly sheet: 'rigid' | 'soft';
+      /** Of the sheet it is in, mm; one that nobody measured counts as thin. */
+      readonly thick?: number | undefined;
     }
   /** A gap that opens and closes while it is used: jaws, a hinge. From its least to its most. */
   | { readonly kind: 'moving gap'; readonly where: string; readonly from: number; readonly to: number }
@@ -53,6 +64,8 @@ export type Feature =
       /** Knots that hold it, and how far its ends hang over them. */
       readonly knots?: number;
       readonly tails?: number;
+      /** Something hangs at its end, or two of it lie side by side: what can tangle to a noose. */
+      readonly carries?: boolean;
     }
   | {
       /** What a kit is carried in, where it is soft: the way round its mouth, its film (unknown of cloth), its string. */
@@ -72,10 +85,19 @@ export type Feature =
       readonly name: string;
       readonly diameter: number;
       readonly height: number;
-      /** Something blunt is over its end. */
+      /** A step puts something blunt over its end. */
       readonly capped: boolean;
+      /** Thick enough to be blunt by itself. */
+      readonly blunt?: boolean;
     }
-  | { readonly kind: 'point'; readonly name: string; readonly guarded: boolean }
+  | {
+      readonly kind: 'point';
+      readonly name: string;
+      /** What a step of the making does to it; null where none does anything. */
+      readonly guarded: 'turned over' | 'sanded' | null;
+      /** Thin enough to hurt an eye, else blunt by itself. */
+      readonly thin: boolean;
+    }
   | { readonly kind: 'staple'; readonly where: string; readonly count: number; readonly covered: boolean }
   | { readonly kind: 'spring'; readonly name: string }
   /** g. */
@@ -94,8 +116,22 @@ export type Feature =
       /** Of what holds a battery: how its door opens, where that was tried. */
       readonly door?: 'screwed' | 'two moves' | 'by hand' | undefined;
     }
+  /** Carried by a material that is in it. */
+  | { readonly kind: 'allergen'; readonly name: string; readonly of: readonly string[] }
+  /** A name a letter away from something that hurts: somebody has to say which it is. */
+  | { readonly kind: 'likeness'; readonly name: string; readonly like: string; readonly hazard: string }
+  | { readonly kind: 'glass'; readonly name: string; readonly cut: boolean }
+  /** Loses fibres or pile when it is chewed or pulled at. */
+  | { readonly kind: 'sheds'; readonly name: string }
+  /** Salt that can be eaten, g in one kit. */
+  | { readonly kind: 'salt'; readonly name: string; readonly grams: number }
+  /**
+   * A line of the bill, a part that is cut, a remnant or the package: how it reaches a child, or why it reaches nobody.
+   * null where nobody has said, which is a finding of its own.
+   */
+  | { readonly kind: 'line'; readonly name: string; readonly how: string | null }
   | { readonly kind: 'surface'; readonly name: string; readonly washable: boolean }
   /** Grown, not made: somebody must know which it is. */
-  | { readonly kind: 'plant'; readonly name: string; readonly as: 'plant' | 'wood' }
+  | { readonly kind: 'plant'; readonly name: string; readonly as: 'plant' | 'wood' | 'food' }
   | { readonly kind: 'tool'; readonly name: string }
   | { readonly kind: 'give'; readonly name: string; readonly share: number };

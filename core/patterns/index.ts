@@ -19,7 +19,7 @@ import {
   type Start,
   type Step,
 } from './kernel.ts';
-import { bagFeatures } from './making.ts';
+import { accountOf } from './account.ts';
 
 export * from './kernel.ts';
 
@@ -147,14 +147,20 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     moves: (at, fit) => p.moves(known(at), fit as Fit<F>),
     bits: (at, fit) => (fit.verdict === 'stop' ? null : challenge(p.moves(known(at), fit as Fit<F>)).total),
     counts: (at) => p.counts(known(at)),
-    features: (at) => [
-      ...p.features(known(at)),
-      ...bagFeatures(p.roles.filter((r) => r.use === 'package').flatMap((r) => at.chosen[r.id] ?? [])),
-      ...p.roles
-        .filter((r) => r.use === 'part' || r.use === 'tool')
-        .flatMap((r) => (at.chosen[r.id] ?? []).filter((m) => WEIGHED.includes(m.form) && (m.mass ?? 0) > 0))
-        .map((m) => ({ kind: 'heavy', name: m.name, mass: m.mass! }) as const),
-    ],
+    features: (at) => {
+      const own = known(at);
+      const plan = p.plan(own);
+      const inBill = new Set([...plan.needs, ...plan.cuts].map((x) => x.materialId));
+      return [
+        ...p.features(own),
+        ...accountOf({ plan, chosen: at.chosen, reaches: p.reaches?.(own) ?? {} }),
+        ...p.roles
+          .filter((r) => r.use === 'part' || r.use === 'tool')
+          .flatMap((r) => at.chosen[r.id] ?? [])
+          .filter((m) => inBill.has(m.id) && WEIGHED.includes(m.form) && (m.mass ?? 0) > 0)
+          .map((m) => ({ kind: 'heavy', name: m.name, mass: m.mass! }) as const),
+      ];
+    },
     forHand: (at, hand) => forHand(known(at), hand),
     rungs: (at) => rungs(known(at)),
     show: (at) => p.show(known(at)),

@@ -5,8 +5,9 @@ import type { Mark, Scene } from '../drawing/mark.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 import type { Form, Grain, Material } from '../materials/material.ts';
 import type { Feature } from './feature.ts';
+import type { Reaches } from './reach.ts';
 
-export type { Feature };
+export type { Feature, Reaches };
 
 /** Schools of practice; each changes the defaults a design starts from. */
 export const APPROACHES = ['prepared shelf', 'graded play', 'made together', 'grab bag'] as const;
@@ -306,7 +307,10 @@ export interface Pattern<D extends object, F = unknown> {
   draw(at: At<D>, fit?: Fit<F>): Drawing;
   moves(at: At<D>, fit: Fit<F>): Move[];
   counts(at: At<D>): Counts;
+  /** What no line of the bill tells: openings, gaps, posts, edges, what a step makes. */
   features(at: At<D>): Feature[];
+  /** How lines of the bill are held, covered, closed in or used up, where it does not follow from what they are for. */
+  reaches?(at: At<D>): Reaches;
   /** Dials that a child's own hand asks for, where they follow from what was measured; the kernel keeps them in range. */
   forHand?(at: At<D>, hand: Hand): Partial<D>;
   rungs(at: At<D>): RungDials<D>[];

@@ -1,9 +1,33 @@
-import { atLeast, cleaningOf, shapeOf, type Material } from '../materials/material.ts';
-import type { Held } from './feature.ts';
+import { cleaningOf, type Material } from '../materials/material.ts';
 import type { Approach, Chosen, Fact, Feature, Fit, Need, Role, Show, Step, Verdict } from './kernel.ts';
 
 /** A material's name in the middle of a sentence, without what the shelf adds after a comma. */
 export const plainName = (m: Pick<Material, 'name'>): string => m.name.split(',')[0]!.toLowerCase();
+
+/** Whether a finger that goes through a hole in it could be held: card under a millimetre, paper, cloth and foam give way (common practice). */
+export const sheetOf = (m: Material): 'rigid' | 'soft' =>
+  m.materialClass === 'paper' ||
+  m.materialClass === 'fabric' ||
+  m.materialClass === 'foam' ||
+  (m.materialClass === 'card' && (m.sizes.wall ?? 0) < 1)
+    ? 'soft'
+    : 'rigid';
+
+/** A die that a design asks for and that no line of its bill holds: about so large, mm (common practice). */
+const DIE = 16;
+export const diceFeatures = (count: number): Feature[] =>
+  count > 0
+    ? [
+        { kind: 'line', name: 'Die', how: 'loose' },
+        {
+          kind: 'piece',
+          name: 'Die',
+          shape: { kind: 'box', length: DIE, width: DIE, height: DIE },
+          count,
+          ball: false,
+        },
+      ]
+    : [];
 
 export const isWashed = (m: Material): boolean => cleaningOf(m) === 'wash';
 
@@ -120,45 +144,6 @@ export const countStep = (what: string, after: readonly string[]): Step =>
     after,
   });
 
-/** Every loose piece as the gauge must see it: the smallest that was measured. */
-export const pieceFeature = (m: Material, count: number): Feature[] => {
-  const shape = shapeOf(atLeast(m));
-  if (!shape) return [];
-  return [
-    {
-      kind: 'piece',
-      name: m.name,
-      shape,
-      count,
-      ball: shape.kind === 'sphere' || shape.kind === 'ellipsoid',
-    },
-    ...(m.give > 0 ? [{ kind: 'give', name: m.name, share: m.give } as const] : []),
-  ];
-};
-
-/** A part that a child finds fixed to what it holds, by its smallest. */
-export const attachedFeature = (m: Material, count: number, held: Held): Feature[] => {
-  const shape = shapeOf(atLeast(m));
-  return shape && count > 0 ? [{ kind: 'attached', name: m.name, shape, count, held }] : [];
-};
-
-/** What is closed in, by its smallest. */
-export const fillerFeature = (m: Material, count: number, seal: string): Feature[] => {
-  const shape = shapeOf(atLeast(m));
-  return shape && count > 0
-    ? [
-        {
-          kind: 'filler',
-          name: m.name,
-          shape,
-          count,
-          ball: shape.kind === 'sphere' || shape.kind === 'ellipsoid',
-          seal,
-        },
-      ]
-    : [];
-};
-
 /** An open cup or tin as somebody may lift it to the face. */
 export const hollowFeature = (m: Material): Feature[] => {
   const { diameter, height } = m.sizes;
@@ -186,22 +171,6 @@ export const bagFeatures = (materials: readonly Material[]): Feature[] =>
       },
     ];
   });
-
-/** What each material brings with it whatever is made of it: its hazards, and whether it can be washed. */
-export const materialFeatures = (materials: readonly Material[]): Feature[] => [
-  ...materials.flatMap((m) =>
-    m.hazards.map(
-      (hazard) =>
-        ({ kind: 'hazard', name: m.name, hazard, flux: m.risks?.flux, door: m.risks?.door }) as const,
-    ),
-  ),
-  ...materials.flatMap((m): Feature[] =>
-    m.materialClass === 'plant' || m.materialClass === 'wood'
-      ? [{ kind: 'plant', name: m.name, as: m.materialClass }]
-      : [],
-  ),
-  ...materials.map((m) => ({ kind: 'surface', name: m.name, washable: isWashed(m) }) as const),
-];
 
 /** First words as each approach has them. */
 export const sayFor = (approach: Approach, play: string, own: string): string =>

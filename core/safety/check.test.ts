@@ -1,6 +1,7 @@
 import type { Material } from '../materials/material.ts';
 import { loadPattern } from '../patterns/index.ts';
-import { bagFeatures, materialFeatures } from '../patterns/making.ts';
+import { accountOf } from '../patterns/account.ts';
+import { bagFeatures } from '../patterns/making.ts';
 import { CAP, design, kinds, material, SLOT_DIALS, TAPE, TUB } from '../testing.ts';
 import { checkFeatures } from './check.ts';
 import { handTests } from './handTests.ts';
@@ -55,14 +56,25 @@ describe('openings and edges', () => {
   it.each([
     [5.5, 'clear'],
     [6, 'stop'],
-    [11.5, 'stop'],
-    [12, 'clear'],
+    [12.5, 'stop'],
+    [13, 'clear'],
   ])(
-    'a %f mm slot in a rigid lid is %s for fingers: a 6 mm rod in means a 12 mm rod in',
-    (width, expected) => {
-      expect(verdict(report(cap, 18, { width }), 'Fingers in the opening')).toBe(expected);
+    'a %f mm hole in a rigid lid is %s for fingers: a 6 mm rod in means a 13 mm rod in',
+    (length, expected) => {
+      expect(verdict(report(cap, 18, { opening: 'round', length }), 'Fingers in the opening')).toBe(expected);
+      // The text speaks of children to 60 months, and of sheet under 1.58 mm.
+      const older = report(cap, 60, { opening: 'round', length });
+      expect(verdict(older, 'Fingers in the opening')).toBe(expected === 'stop' ? 'care' : expected);
+      const thick = { ...tub, sizes: { ...tub.sizes, wall: 1.6 } };
+      expect(verdict(report(cap, 18, { opening: 'round', length }, thick), 'Fingers in the opening')).toBe(
+        expected === 'stop' ? 'care' : expected,
+      );
     },
   );
+  it('a slot that is long rings no finger: the text speaks of round holes', () => {
+    expect(verdict(report(cap, 18, { width: 10 }), 'Fingers in the opening')).toBe('care');
+    expect(verdict(report(cap, 18, { width: 14 }), 'Fingers in the opening')).toBe('clear');
+  });
   it('measures a star by the rod that goes into it', () => {
     const star = { opening: 'star', length: 60, width: 20, points: 5 };
     expect(verdict(report(cap, 18, star), 'Fingers in the opening')).toBe('clear');
@@ -116,7 +128,14 @@ describe('tests by hand (16 CFR 1500.51 to .53, from memory)', () => {
   });
   it('take both where the strictest counts', () => {
     expect(handTests(24, 'strictest of both')[0]!.words).toBe('Drop 4 × from 0.91 m, then 5 × from 0.85 m');
-    expect(handTests(24, 'EU-type').map((t) => t.id)).toEqual(['drop', 'pull', 'soak']);
+    expect(handTests(24, 'EU-type').map((t) => t.id)).toEqual([
+      'drop',
+      'pull',
+      'twist',
+      'press',
+      'soak',
+      'feel',
+    ]);
   });
 });
 
@@ -132,10 +151,10 @@ describe('whose rules', () => {
     for (const market of ['US-type', 'EU-type', 'strictest of both'] as const) {
       const r = report(marble, 18, {}, tub, undefined, market);
       expect(r.market).toBe(market);
-      expect(r.findings.find((f) => f.title === 'Balls')!.source).toBe(ruleOf('small-ball', market).source);
+      expect(r.findings.find((f) => f.title === 'Balls')!.source).toBe(ruleOf('small-ball', market)!.source);
     }
-    expect(ruleOf('small-ball', 'US-type').source).toMatch(/CFR/);
-    expect(ruleOf('finger', 'EU-type').source).not.toMatch(/ASTM/);
+    expect(ruleOf('small-ball', 'US-type')!.source).toMatch(/CFR/);
+    expect(ruleOf('finger', 'EU-type')!.source).not.toMatch(/ASTM/);
   });
 });
 
@@ -196,7 +215,27 @@ describe('what was in a container before', () => {
 
 describe('what was measured or tried of a find', () => {
   const of = (part: Partial<Material>, youngest = 48) =>
-    checkFeatures(materialFeatures([{ ...CAP, ...part }]), { youngest, market: 'strictest of both' });
+    checkFeatures(
+      accountOf({
+        plan: {
+          needs: [
+            {
+              role: 'piece',
+              use: 'piece',
+              materialId: CAP.id,
+              name: CAP.name,
+              quantity: 1,
+              unit: 'each',
+              counted: true,
+            },
+          ],
+          cuts: [],
+        },
+        chosen: { piece: [{ ...CAP, ...part }] },
+        reaches: {},
+      }),
+      { youngest, market: 'strictest of both' },
+    );
   const magnet = (risks?: Material['risks']) =>
     of({ hazards: ['magnet'], risks }).findings.find((f) => f.rule === 'magnet');
   it('a magnet is strong until its flux index is known to be under 50 kG² mm²', () => {
@@ -204,12 +243,23 @@ describe('what was measured or tried of a find', () => {
     expect(magnet({ flux: 50 })).toMatchObject({ verdict: 'stop', measured: { value: 50, limit: 50 } });
     expect(magnet({ flux: 49.9 })).toMatchObject({ verdict: 'clear' });
   });
-  it('a battery door that opens by hand stops it', () => {
-    const door = (how: 'screwed' | 'two moves' | 'by hand') =>
-      of({ hazards: ['battery'], risks: { door: how } }).findings.find((f) => f.rule === 'battery-door')!
-        .verdict;
-    expect([door('screwed'), door('two moves'), door('by hand')]).toEqual(['clear', 'clear', 'stop']);
-    expect(of({ hazards: ['battery'] }).findings.find((f) => f.rule === 'battery')!.verdict).toBe('care');
+  const held = (
+    hazard: 'battery' | 'button cell',
+    how: 'screwed' | 'two moves' | 'by hand' | undefined,
+    age: number,
+  ) =>
+    of({ name: 'Box', hazards: [hazard], risks: { door: how } }, age).findings.find((f) =>
+      f.rule.startsWith('b'),
+    )!.verdict;
+  it('a battery door takes a tool under three, and one that opens by hand is stopped to eight years', () => {
+    const ways = ['screwed', 'two moves', 'by hand', undefined] as const;
+    expect(ways.map((w) => held('battery', w, 30))).toEqual(['clear', 'stop', 'stop', 'stop']);
+    expect(ways.map((w) => held('battery', w, 48))).toEqual(['clear', 'clear', 'stop', 'care']);
+  });
+  it('a button cell is stopped at every age until its door is known to keep it in (16 CFR 1263)', () => {
+    const ways = ['screwed', 'two moves', 'by hand', undefined] as const;
+    for (const age of [6, 48, 200])
+      expect(ways.map((w) => held('button cell', w, age))).toEqual(['care', 'care', 'stop', 'stop']);
   });
   it('a bag says how long its drawstring is', () => {
     const bag = material(9, {

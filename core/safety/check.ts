@@ -5,7 +5,8 @@ import type { Feature, Verdict } from '../patterns/kernel.ts';
 import * as materials from './judgeMaterials.ts';
 import * as openings from './judgeOpenings.ts';
 import * as pieces from './judgePieces.ts';
-import type { Bench, Finding, Judge, Said, TestDone } from './judging.ts';
+import { askedForce, PASS_COUNTS } from './handTests.ts';
+import type { Bench, Finding, Judge, Proof, Said, TestDone } from './judging.ts';
 import { measuresOf } from './measures.ts';
 import {
   appliedRule,
@@ -41,6 +42,10 @@ export interface SafetyReport {
   readonly answered: string[];
   /** What nobody can see from the sizes, and so was not checked. */
   readonly unchecked: string[];
+  /** Every line of the bill, every part that is cut and the package: how it reaches a child, or why it reaches nobody. */
+  readonly account: { readonly name: string; readonly how: string | null }[];
+  /** Whether nothing of the account is left open: only then may anything be said to be all there is. */
+  readonly isAccounted: boolean;
 }
 
 const nothing = (): void => {};
@@ -68,7 +73,13 @@ const JUDGES: { readonly [K in Feature['kind']]: Judge<K> } = {
   fixing: materials.fixing,
   hazard: materials.hazard,
   plant: materials.plant,
+  glass: materials.glass,
+  salt: materials.salt,
+  sheds: materials.sheds,
+  likeness: materials.likeness,
+  line: materials.line,
   // Together, after all others.
+  allergen: nothing,
   surface: nothing,
 };
 
@@ -89,7 +100,7 @@ export interface CheckOptions {
 const WORST: Record<Verdict, number> = { stop: 0, care: 1, clear: 2 };
 
 /** What is told whatever comes out stands below what a number decided. */
-const LAST = ['remnant', 'cleaning', 'mouthed', 'fixing'];
+const LAST = ['remnant', 'cleaning', 'mouthed', 'fixing', 'allergen'];
 /** Worst first; of equals what is furthest over its limit, then the rest, and last what is told of every kit. */
 export const worstFirst = (a: Finding, b: Finding): number => {
   const place = (f: Finding): number => (LAST.includes(f.rule) ? 2 : f.measured ? 0 : 1);
@@ -130,19 +141,40 @@ export function checkFeatures(features: readonly Feature[], options: CheckOption
     features,
     rule: (id) => {
       const rule = appliedRule(id, market, rules);
-      return rule.isOff ? null : rule;
+      return !rule || rule.isOff ? null : { ...rule, limit: rule.limit ?? 0 };
     },
     clear: (rule, said) => say(rule, 'clear', said),
     care: (rule, said) => say(rule, 'care', said),
     broken: (rule, said) =>
       say(rule, rule.below === null || youngest < rule.below ? rule.verdict : rule.older, said),
-    test: (part, test) => tests.find((t) => t.part === part && t.test === test) ?? null,
+    proof: (part, id): Proof | null => {
+      const t = tests.find((x) => x.part === part && x.test === id);
+      if (!t?.passed) return null;
+      const asked = askedForce(id, youngest, market);
+      const force = t.force ?? null;
+      if (asked !== null && force === null)
+        return {
+          holds: false,
+          words: `The ${id} test of ${t.on} has no force on record; ${asked} N are asked.`,
+        };
+      if (asked !== null && force! < asked)
+        return {
+          holds: false,
+          words: `The ${id} test of ${t.on} held ${force} N; ${asked} N are asked.`,
+        };
+      const until = t.until ? ` That counts to ${t.until}, or ${PASS_COUNTS.loans} loans of one kit.` : '';
+      return { holds: true, words: `It held in the ${id} test of ${t.on}, by ${t.by}.${until}` };
+    },
   };
   for (const f of features) (JUDGES[f.kind] as Judge<Feature['kind']>)(f, bench);
+  materials.allergens(bench);
   materials.surfaces(bench);
   for (const own of rules.own) measuresOf(own, bench);
   failedTests(tests, bench);
+  const account = features.flatMap((f) => (f.kind === 'line' ? [{ name: f.name, how: f.how }] : []));
   return {
+    account,
+    isAccounted: account.every((l) => l.how !== null),
     market,
     youngest,
     findings: findings.sort(worstFirst),
@@ -152,7 +184,9 @@ export function checkFeatures(features: readonly Feature[], options: CheckOption
         : [],
     ),
     handGauges: handGauges(features),
-    changed: rulesOf(market, rules).flatMap((r) => (r.changed ? [`${r.title}: ${r.changed}`] : [])),
+    changed: (rules.changes.length === 0 ? [] : rulesOf(market, rules)).flatMap((r) =>
+      r.changed ? [`${r.title}: ${r.changed}`] : [],
+    ),
     answered: options.lookedOver ? ['What was in the container before: it was looked over and clean'] : [],
     unchecked: [
       ...(options.lookedOver === false || options.lookedOver === undefined
@@ -180,6 +214,7 @@ function failedTests(tests: readonly TestDone[], on: Bench): void {
     verdict: 'stop',
     older: 'stop',
     source: '16 CFR 1500.51 to .53 · EN 71-1',
+    mark: 'from memory',
     year: 1975,
     remedy: 'Mend it, or make it another way, and do the test again; call back what is lent.',
   };

@@ -3,6 +3,20 @@ import { atLeast, atMost, mm, type Judge } from './judging.ts';
 
 /** A rod of this goes in means that a small finger does, mm. */
 const FINGER = 6;
+/** The text speaks of sheet thinner than this, mm. */
+const THIN = 1.58;
+/** An opening so many times as long as it is wide rings no finger: the text speaks of round holes. */
+const LONG = 2;
+
+/** Whether an opening is about as wide as it is long, so that it can ring a finger. */
+function isRing(opening: Parameters<typeof widestRod>[0]): boolean {
+  switch (opening.kind) {
+    case 'slot':
+      return Math.max(opening.length, opening.width) < LONG * Math.min(opening.length, opening.width);
+    default:
+      return true;
+  }
+}
 
 export const opening: Judge<'opening'> = (f, on) => {
   const rule = f.sheet === 'rigid' ? on.rule('finger') : null;
@@ -20,10 +34,15 @@ export const opening: Judge<'opening'> = (f, on) => {
       where: f.where,
       measured: atMost(rod, FINGER),
     });
-  on.broken(rule, {
-    ...said,
-    words: `A rod of ${mm(rod)} goes in, one of ${mm(rule.limit)} does not: a finger can get stuck.`,
-  });
+  const words = `A rod of ${mm(rod)} goes in, one of ${mm(rule.limit)} does not: a finger can get stuck.`;
+  if (!isRing(f.opening))
+    return on.care(rule, { ...said, words: `${words} The text speaks of round holes, this one is long.` });
+  if ((f.thick ?? 0) >= THIN)
+    return on.care(rule, {
+      ...said,
+      words: `${words} The text speaks of sheet under ${THIN} mm, this one is thicker.`,
+    });
+  on.broken(rule, { ...said, words });
 };
 
 /** Narrower than this no finger lies in it, mm. */
@@ -70,6 +89,13 @@ export const cord: Judge<'cord'> = (f, on) => {
       words: `${f.name}: a loop of ${mm(f.loop)} goes over a head.`,
       where: f.name,
       measured: atMost(f.loop, loop.limit),
+    });
+  const tangle = f.carries ? on.rule('cord-tangle') : null;
+  if (tangle && f.free > tangle.limit)
+    on.broken(tangle, {
+      words: `${f.name}: ${mm(f.free)} free with something at its end: it can tangle to a noose.`,
+      where: f.name,
+      measured: atMost(f.free, tangle.limit),
     });
   const knot = on.rule('knot');
   if (knot && (f.knots ?? 0) > 0)
@@ -125,6 +151,11 @@ const DEEP = 13;
 export const hollow: Judge<'hollow'> = (f, on) => {
   const rule = on.rule('hollow');
   if (!rule || f.depth <= DEEP || f.mouth < rule.limit || f.mouth > WIDEST) return;
+  if (on.youngest >= (rule.below ?? Infinity))
+    return on.clear(rule, {
+      words: `${f.name}: a cup that the text asks about under ${rule.below} months only.`,
+      where: f.name,
+    });
   on.broken(rule, {
     words: `${f.name}: ${mm(f.mouth)} across and ${mm(f.depth)} deep, it can lie over mouth and nose and hold by suction.`,
     where: f.name,

@@ -7,8 +7,16 @@ import type { Rule } from './rules.ts';
 const answers = new Map<string, SmallPartsAnswer>();
 const MOST_ANSWERS = 400;
 
+const ofShape = new WeakMap<Shape, SmallPartsAnswer>();
+
 /** The gauge's answer for a shape, asked once: most dials leave the pieces as they are. */
 export function gaugedOnce(shape: Shape): SmallPartsAnswer {
+  let answer = ofShape.get(shape);
+  if (!answer) ofShape.set(shape, (answer = gaugedAlike(shape)));
+  return answer;
+}
+
+function gaugedAlike(shape: Shape): SmallPartsAnswer {
   const key = JSON.stringify(shape);
   let answer = answers.get(key);
   if (!answer) {
@@ -86,6 +94,8 @@ export const piece: Judge<'piece'> = (f, on) => {
   if (f.ball) ball(f, on);
 };
 
+export const NO_PULL = 'No pull test that it passed is on record.';
+
 /** As if it came off; a pull test that is passed and on record says that it holds, for now. */
 export const attached: Judge<'attached'> = (f, on) => {
   const rule = on.rule('attached');
@@ -94,14 +104,10 @@ export const attached: Judge<'attached'> = (f, on) => {
   const said = { title: `${f.name}, ${f.held}`, where: f.name, measured };
   const asIf = `If ${f.count === 1 ? 'it comes' : 'one comes'} off: ${words[0]!.toLowerCase()}${words.slice(1)}`;
   if (!fits) return on.clear(rule, { ...said, words: asIf });
-  const test = on.test(f.name, 'pull');
-  if (test?.passed)
-    return on.care(rule, {
-      ...said,
-      words: `${asIf} It held in the pull test of ${test.on}, by ${test.by}.`,
-      remedy: rule.remedyOlder,
-    });
-  on.broken(rule, { ...said, words: `${asIf} No pull test that it passed is on record.` });
+  const proof = on.proof(f.name, 'pull');
+  if (proof?.holds)
+    return on.care(rule, { ...said, words: `${asIf} ${proof.words}`, remedy: rule.remedyOlder });
+  on.broken(rule, { ...said, words: `${asIf} ${proof?.words ?? NO_PULL}` });
 };
 
 /** As if the seal opened. */
@@ -113,26 +119,35 @@ export const filler: Judge<'filler'> = (f, on) => {
   const asIf = `If it opens: ${words[0]!.toLowerCase()}${words.slice(1)}`;
   if (!fits) on.clear(rule, { ...said, words: asIf });
   else {
-    const [drop, pull] = [on.test(f.name, 'drop'), on.test(f.name, 'pull')];
-    if (drop?.passed && pull?.passed)
+    const [drop, pull] = [on.proof(f.name, 'drop'), on.proof(f.name, 'pull')];
+    if (drop?.holds && pull?.holds)
       on.care(rule, {
         ...said,
-        words: `${asIf} The seal held when it was dropped (${drop.on}) and pulled (${pull.on}).`,
+        words: `${asIf} ${drop.words} ${pull.words}`,
         remedy: rule.remedyOlder,
       });
-    else on.broken(rule, { ...said, words: `${asIf} No drop and pull tests that it passed are on record.` });
+    else {
+      const short = [drop, pull].filter((p) => p && !p.holds).map((p) => p!.words);
+      on.broken(rule, {
+        ...said,
+        words: [
+          asIf,
+          ...(short.length > 0 ? short : ['No drop and pull tests that it passed are on record.']),
+        ].join(' '),
+      });
+    }
   }
   if (f.ball) ball(f, on);
 };
 
-/** The published test is uncompressed; a mouth is not. */
+/** The published test is uncompressed; a mouth is not: who mouths is kept from what is small when it is pressed. */
 export const give: Judge<'give'> = (f, on) => {
   const rule = on.rule('soft');
   const of = on.features.find((p) => p.kind === 'piece' && p.name === f.name);
   if (!rule || of?.kind !== 'piece') return;
   const answer = gaugedOnce(scaled(of.shape, 1 - f.share));
   if (answer.fits === false) return;
-  on.care(rule, {
+  on.broken(rule, {
     words: `Pressed by ${Math.round(100 * f.share)} % it would lie inside the test cylinder.`,
     where: f.name,
   });

@@ -26,10 +26,11 @@ const BEANS: Feature = {
   ball: true,
   seal: 'staples',
 };
-const done = (part: string, test: string, passed = true): TestDone => ({
+const done = (part: string, test: string, passed = true, force: number | null = 95): TestDone => ({
   part,
   test,
   passed,
+  force,
   on: '2026-11-20',
   by: 'Keeper',
 });
@@ -39,6 +40,17 @@ describe('what can come loose', () => {
     expect(told([EYE], 24)).toEqual(['attached: stop']);
     expect(told([EYE], 40)).toEqual(['attached: care']);
     expect(told([EYE], 24, { tests: [done('Button', 'pull')] })).toEqual(['attached: care']);
+    // Less than is asked proves less, and no force on record proves nothing.
+    const by = (force: number | null) =>
+      of('attached', [EYE], 24, { tests: [done('Button', 'pull', true, force)] })!;
+    expect([by(5).verdict, by(89).verdict, by(null).verdict, by(90).verdict]).toEqual([
+      'stop',
+      'stop',
+      'stop',
+      'care',
+    ]);
+    expect(by(5).words).toMatch(/held 5 N; 90 N are asked/);
+    expect(by(null).words).toMatch(/has no force on record; 90 N are asked/);
     // Another part's test, or another test of this part, says nothing of it.
     expect(told([EYE], 24, { tests: [done('Cap', 'pull'), done('Button', 'drop')] })).toEqual([
       'attached: stop',
@@ -180,7 +192,7 @@ describe('rules as data', () => {
       remedy: 'Drill it.',
       measured: { limit: 14, margin: -1 },
     });
-    expect(found.changed).toMatch(/14 mm for 12 mm, care for stop, its own remedy/);
+    expect(found.changed).toMatch(/14 mm for 13 mm, care for stop, its own remedy/);
     expect(of('finger', [gap], 30, withChange({ limit: 14, below: 24 }))!.verdict).toBe('care');
   });
   it('that are off find nothing, and the report still names them', () => {
@@ -189,7 +201,7 @@ describe('rules as data', () => {
     expect(report.changed).toEqual(['Fingers in the opening: Changed here by Keeper (off): our habit']);
   });
   it('that were changed to what they are say nothing', () => {
-    expect(appliedRule('finger', 'US-type', { changes: [change({ limit: 12 })], own: [] }).changed).toBe(
+    expect(appliedRule('finger', 'US-type', { changes: [change({ limit: 13 })], own: [] })!.changed).toBe(
       undefined,
     );
   });
@@ -222,8 +234,12 @@ describe('rules as data', () => {
 
 it('tests by hand hold the greater force of two markets, bite and soak among them (16 CFR 1500.51, EN 71-1 8.9; from memory)', () => {
   const both = handTests(12, 'strictest of both');
-  expect(both.map((t) => t.id)).toEqual(['drop', 'pull', 'twist', 'press', 'bite', 'soak']);
+  expect(both.map((t) => t.id)).toEqual(['drop', 'pull', 'twist', 'press', 'bite', 'soak', 'feel']);
   expect(both.find((t) => t.id === 'pull')).toMatchObject({ force: 90, hold: 10 });
   expect(handTests(12, 'US-type').find((t) => t.id === 'pull')!.force).toBe(44.5);
-  expect(handTests(48, 'EU-type').map((t) => t.id)).toEqual(['drop', 'pull']);
+  expect(handTests(48, 'EU-type').map((t) => t.id)).toEqual(['drop', 'pull', 'twist', 'press', 'feel']);
+  // EN 71-1 8.3 and 8.8: 0.34 N·m and 110 N, which are more than 0.23 N·m and 89 N.
+  expect(both.find((t) => t.id === 'twist')!.words).toMatch(/0.34 N·m/);
+  expect(both.find((t) => t.id === 'press')).toMatchObject({ force: 110 });
+  expect(handTests(48, 'strictest of both').find((t) => t.id === 'press')).toMatchObject({ force: 133 });
 });

@@ -1,4 +1,5 @@
 import type { Feature, Verdict } from '../patterns/kernel.ts';
+import type { HandTestId } from './handTests.ts';
 import type { Rule, RuleUnit } from './rules.ts';
 
 /** The number that decided, and how far it is from the limit: over 0 there is room left. */
@@ -47,6 +48,16 @@ export interface TestDone {
   /** ISO date. */
   readonly on: string;
   readonly by: string;
+  /** The greatest force that was held, N; null or left out where none was measured. */
+  readonly force?: number | null;
+  /** The last day it counts, where that was said. */
+  readonly until?: string | undefined;
+}
+
+/** What a test that was done says of a part: that it holds, or that it proves less than is asked. */
+export interface Proof {
+  readonly holds: boolean;
+  readonly words: string;
 }
 
 /** How a judge finds its rule and says what came out. */
@@ -62,8 +73,8 @@ export interface Bench {
   broken(rule: Rule, said: Said): void;
   /** Told whatever the age, and no more than that. */
   care(rule: Rule, said: Said): void;
-  /** The last test of that kind on a part. */
-  test(part: string, test: string): TestDone | null;
+  /** What the last test of that kind on a part proves; null where none was passed. */
+  proof(part: string, test: HandTestId): Proof | null;
 }
 
 export type Judge<K extends Feature['kind']> = (f: Extract<Feature, { kind: K }>, on: Bench) => void;

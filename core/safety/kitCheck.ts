@@ -76,5 +76,7 @@ export function checkKit(
     answered: lists((r) => r.answered),
     changed: lists((r) => r.changed),
     unchecked: lists((r) => r.unchecked),
+    account: reports.flatMap(({ report }) => report.account),
+    isAccounted: reports.every(({ report }) => report.isAccounted),
   };
 }

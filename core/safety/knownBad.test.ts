@@ -18,7 +18,7 @@ interface Bad {
 }
 
 const BAD: Readonly<Record<string, Bad>> = {
-  'drop-through': { ageFrom: 18, rule: 'finger', dials: { width: 10 }, by: 'dial' },
+  'drop-through': { ageFrom: 18, rule: 'finger', dials: { opening: 'round', length: 10 }, by: 'dial' },
   lace: { ageFrom: 12, rule: 'cord', by: 'age' },
   stack: {
     ageFrom: 18,
@@ -46,7 +46,7 @@ const BAD: Readonly<Record<string, Bad>> = {
     materials: { token: ['button-small'] },
     by: 'age',
   },
-  'dot-mat': { ageFrom: 24, rule: 'small-part', by: 'dial' },
+  'dot-mat': { ageFrom: 24, rule: 'small-part', by: 'age' },
   'sort-and-carry': {
     ageFrom: 24,
     rule: 'small-ball',
@@ -61,7 +61,7 @@ const BAD: Readonly<Record<string, Bad>> = {
     dials: { kind: 'insets' },
     by: 'age',
   },
-  weave: { ageFrom: 12, rule: 'cord', dials: { free: 600 }, by: 'dial' },
+  weave: { ageFrom: 12, rule: 'cord', by: 'age' },
   shake: { ageFrom: 24, rule: 'filler', by: 'age' },
   'feed-the-mouth': {
     ageFrom: 24,
@@ -70,7 +70,13 @@ const BAD: Readonly<Record<string, Bad>> = {
     by: 'age',
   },
   track: { ageFrom: 24, rule: 'attached', by: 'age' },
-  'finger-tape': { ageFrom: 30, rule: 'finger', by: 'dial' },
+  'finger-tape': {
+    ageFrom: 30,
+    rule: 'finger',
+    materials: { box: ['sip-lid'] },
+    dials: { hole: 9 },
+    by: 'dial',
+  },
   'trace-and-pull': { ageFrom: 12, rule: 'cord', by: 'age' },
   'tray-and-surface': {
     ageFrom: 24,

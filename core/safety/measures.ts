@@ -93,6 +93,7 @@ export function measuresOf(own: OwnRule, on: Bench): void {
     verdict: own.verdict,
     older: 'care',
     source: `rule of this place, by ${own.by}: ${own.why}`,
+    mark: 'common practice',
     year: null,
     remedy: own.remedy,
   };

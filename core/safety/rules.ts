@@ -104,38 +104,49 @@ export const placeRules = z.strictObject({
 export type PlaceRules = z.infer<typeof placeRules>;
 export const NO_CHANGES: PlaceRules = { changes: [], own: [] };
 
-const SEVERITY = { stop: 1, care: 0 } as const;
+const VERDICTS = { stop: 2, care: 1, clear: 0 } as const;
 const ALL = 1e6;
+const stricterVerdict = <V extends keyof typeof VERDICTS>(a: V, b: V): V =>
+  VERDICTS[a] >= VERDICTS[b] ? a : b;
 
-/** Rules in which the smaller limit is the stricter; of the others the larger. */
-const SMALLER = ['cord', 'loop', 'drawstring', 'bag-mouth', 'heavy'];
+/** The stricter of two texts of one rule in each of what they say: verdict, ages and limit. */
+export function strictest(a: Rule, b: Rule): Rule {
+  const limits = [a.limit, b.limit].filter((x) => x !== null);
+  const pick = a.stricter === 'less' ? Math.min : Math.max;
+  const limit = limits.length === 0 ? null : pick(...limits);
+  return {
+    // The words are of the text whose limit counts.
+    ...(limit === b.limit && limit !== a.limit ? b : a),
+    limit,
+    below: (a.below ?? ALL) >= (b.below ?? ALL) ? a.below : b.below,
+    verdict: stricterVerdict(a.verdict, b.verdict),
+    older: stricterVerdict(a.older, b.older),
+  };
+}
 
-/**
- * The rule of an id that a market goes by. Where both have one, the strictest is the one that says stop, then the one that
- * speaks of older children too, then by the limit.
- */
-export function ruleOf(id: string, market: Market): Rule & { readonly limit: number } {
-  const [first] = RULES.filter(
+const known = new Map<string, Rule | null>();
+
+/** The rule of an id that a market goes by, or null where its texts have none; of both the stricter in each of what they say. */
+export function ruleOf(id: string, market: Market): Rule | null {
+  const key = `${market} ${id}`;
+  let rule = known.get(key);
+  if (rule === undefined) known.set(key, (rule = readRule(id, market)));
+  return rule;
+}
+
+function readRule(id: string, market: Market): Rule | null {
+  const own = RULES.filter(
     (r) => r.id === id && (market === 'strictest of both' || r.market === 'both' || r.market === market),
-  ).sort(
-    (a, b) =>
-      SEVERITY[b.verdict] - SEVERITY[a.verdict] ||
-      (b.below ?? ALL) - (a.below ?? ALL) ||
-      (SMALLER.includes(id) ? (a.limit ?? 0) - (b.limit ?? 0) : (b.limit ?? 0) - (a.limit ?? 0)),
   );
-  if (!first) throw new Error(`no rule ${id}`);
-  return { ...first, limit: first.limit ?? 0 };
+  return own.length === 0 ? null : own.reduce(strictest);
 }
 
 const age = (below: number | null): string => (below === null ? 'all ages' : `under ${below} months`);
 
-/** A rule as a place applies it, with its changes named. */
-export function appliedRule(
-  id: string,
-  market: Market,
-  { changes }: PlaceRules,
-): Rule & { readonly limit: number } {
+/** A rule as a place applies it, with its changes named; null where its market has none. */
+export function appliedRule(id: string, market: Market, { changes }: PlaceRules): Rule | null {
   const rule = ruleOf(id, market);
+  if (!rule) return null;
   const change = changes.find((c) => c.rule === id);
   if (!change) return rule;
   const parts = [
@@ -165,10 +176,7 @@ export function appliedRule(
 
 /** Every rule that a market goes by, as the place applies it. */
 export const rulesOf = (market: Market, place: PlaceRules = NO_CHANGES): Rule[] => [
-  ...[...new Set(RULES.map((r) => r.id))].map((id) => ({
-    ...appliedRule(id, market, place),
-    limit: RULES.find((r) => r.id === id)!.limit === null ? null : appliedRule(id, market, place).limit,
-  })),
+  ...[...new Set(RULES.map((r) => r.id))].flatMap((id) => appliedRule(id, market, place) ?? []),
   ...place.own.map((r): Rule => ({
     id: r.id,
     market: 'own',
@@ -180,6 +188,7 @@ export const rulesOf = (market: Market, place: PlaceRules = NO_CHANGES): Rule[] 
     verdict: r.verdict,
     older: 'care',
     source: `rule of this place, by ${r.by}: ${r.why}`,
+    mark: 'common practice',
     year: null,
     remedy: r.remedy,
   })),
@@ -188,3 +197,7 @@ export const rulesOf = (market: Market, place: PlaceRules = NO_CHANGES): Rule[] 
 /** Age that decides: who still puts things in the mouth is checked as under three, whatever the age. Months. */
 export const decidingAge = (youngest: number, mouths: boolean): number =>
   mouths ? Math.min(youngest, 35) : youngest;
+
+/** One line of docs/sources.md for a rule: whose it is, of whom it speaks, its limit, and where that comes from. */
+export const ruleLine = (r: Rule): string =>
+  `| ${r.id} | ${r.market} | ${age(r.below)} | ${r.limit === null ? '' : `${r.limit} ${r.unit}`} | ${r.verdict}, then ${r.older} | ${r.mark} | ${r.source}${r.year === null ? '' : `, ${r.year}`} |`;

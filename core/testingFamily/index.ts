@@ -1,16 +1,7 @@
 import { z } from 'zod';
 import { atStep, circle, dimension, sceneOf } from '../drawing/marks.ts';
 import { taken, type At, type Pattern, type Role } from '../patterns/kernel.ts';
-import {
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  pieceFeature,
-  sayFor,
-  step,
-  STOP_WORDS,
-} from '../patterns/making.ts';
+import { cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../patterns/making.ts';
 
 /** The smallest family: lids laid on rings drawn on a card. docs/adding-a-pattern.md walks through it. */
 const LID: Role = {
@@ -130,10 +121,7 @@ export const ringMat: Pattern<Dials> = {
   },
   moves: (at) => [{ distance: 200, tolerance: at.dials.loose, choices: at.dials.lids }],
   counts: (at) => ({ of: 'lids', one: 'lid', number: at.dials.lids }),
-  features: (at) => {
-    const { lid, card } = parts(at);
-    return [...pieceFeature(lid, at.dials.lids), ...materialFeatures([lid, card])];
-  },
+  features: () => [],
   rungs: ({ dials: d }) =>
     [30, 15, 8, 3].map((loose) => ({
       id: `l${loose}`,

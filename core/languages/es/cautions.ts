@@ -184,10 +184,6 @@ No pull test that it passed is on record.
   No consta ninguna prueba de tracción superada.
 No drop and pull tests that it passed are on record.
   No constan pruebas de caída y de tracción superadas.
-It held in the pull test of ~, by ~.
-  Aguantó en la prueba de tracción de ~, hecha por ~.
-The seal held when it was dropped (~) and pulled (~).
-  El cierre aguantó al caer (~) y al tirar (~).
 # mm across: it passes the # mm ball gauge.
   Mide # mm: pasa por el calibre de bolas de # mm.
 Pressed by # % it would lie inside the test cylinder.
@@ -264,8 +260,6 @@ It stands # mm high and # mm thick: somebody who falls on it can hurt an eye.
   Mide # mm de alto y # mm de grueso: quien caiga sobre él puede hacerse daño en un ojo.
 It stands # mm high and # mm thick, its end capped: somebody who falls on it can hurt an eye.
   Mide # mm de alto y # mm de grueso, con tope en la punta: quien caiga sobre él puede hacerse daño en un ojo.
-Its ends are turned in or covered.
-  Sus puntas están dobladas o cubiertas.
 Its ends are thin: take care of eyes.
   Sus puntas son finas: cuidado con los ojos.
 # staples ~, taped over.
@@ -300,20 +294,12 @@ A coin is swallowed easily.
   Una moneda se traga con facilidad.
 A marble is swallowed easily.
   Una canica se traga con facilidad.
-A battery burns when it is swallowed, and its door can open.
-  Una pila quema si se traga, y su tapa puede abrirse.
-Balloons and thin latex choke, and some children are allergic.
-  Los globos y el látex fino atragantan, y algunos niños son alérgicos.
 The liner in the cap can peel out, and it is a small part.
   La lámina del tapón puede despegarse, y es una pieza pequeña.
 Round, hard or slippery food blocks the airway of a small child.
   La comida redonda, dura o resbaladiza tapa las vías respiratorias de un niño pequeño.
 Not for children’s hands or mouths.
   No es para manos ni bocas de niños.
-It has held or is a common allergen.
-  Es o ha contenido un alérgeno común.
-Sharp edge.
-  Borde afilado.
 Splinters.
   Astillas.
 ~ cannot be washed.
@@ -406,8 +392,6 @@ Only a door with a screw, or one that takes two moves at once.
   Solo una tapa con tornillo, o una que necesite dos movimientos a la vez.
 Only a door with a screw or a stop; try it each time it comes back.
   Solo una tapa con tornillo o tope; pruébela cada vez que vuelva.
-Use cloth.
-  Use tela.
 Take every liner out before the caps are used.
   Saque todas las láminas antes de usar los tapones.
 Cut it lengthways into thin strips, cook it soft, or leave it out; nobody eats unwatched.
@@ -426,8 +410,6 @@ Use only what somebody who knows plants has named; hands are washed afterwards, 
   Use solo lo que haya identificado alguien que conoce las plantas; después hay que lavarse las manos, y nada va a la boca.
 Wipe it, quarantine it some days between families, or throw it away when it has been in a mouth.
   Pásele un paño, déjelo unos días apartado entre familias, o tírelo si ha estado en una boca.
-Cover it with clear film, use what can be washed, or give each child its own.
-  Cúbralo con plástico transparente, use algo lavable, o dé uno a cada niño.
 opening # in the lid
   la abertura # de la tapa
 the opening between the tapes
@@ -438,4 +420,184 @@ jaw of ~
   boca de ~
 ~, behind taped caps
   ~, tras tapas con cinta
+Use what can be washed instead, or give each child its own and throw it away afterwards.
+  Use en su lugar algo lavable, o dé uno a cada niño y tírelo después.
+Milk in ~.
+  Leche en ~.
+Egg in ~.
+  Huevo en ~.
+Gluten in ~.
+  Gluten en ~.
+Nuts in ~.
+  Frutos secos en ~.
+Soya in ~.
+  Soja en ~.
+Wool in ~.
+  Lana en ~.
+A common allergen in ~.
+  Un alérgeno común en ~.
+Cord that can tangle to a noose
+  Cordón que puede enredarse en un lazo
+~: # mm free with something at its end: it can tangle to a noose.
+  ~: # mm libres con algo en la punta: puede enredarse y formar un lazo.
+Shorten it, hang one end only, or keep it for children over # months.
+  Acórtelo, cuelgue solo una punta, o resérvelo para mayores de # meses.
+It stands # mm high and # mm thick, blunt by its width: somebody who falls on it can hurt an eye.
+  Mide # mm de alto y # mm de grueso, romo por su anchura: quien caiga sobre él puede hacerse daño en un ojo.
+Pull at it as the tests by hand say and put that on record.
+  Tire de ello como dicen las pruebas a mano y regístrelo.
+Round every corner, and feel it with a fingertip before it is lent.
+  Redondee cada esquina y pase la yema del dedo antes de prestarlo.
+~ has film on it, whose corners are sharp.
+  ~ lleva plástico, y sus esquinas son afiladas.
+Each card
+  Cada tarjeta
+The card
+  La tarjeta
+Cut glass round ~.
+  Vidrio cortado alrededor de ~.
+Its wire ends are turned over when it is made.
+  Las puntas de alambre se doblan al hacerlo.
+Its ends are sanded when it is made.
+  Las puntas se lijan al hacerlo.
+Its ends are thick and blunt.
+  Las puntas son gruesas y romas.
+~: bead
+  ~: cuenta
+A bead is swallowed easily.
+  Una cuenta se traga con facilidad.
+~: balloon
+  ~: globo
+Balloons
+  Globos
+A balloon, or a bit of one, blocks the airway and cannot be got out.
+  Un globo, o un trozo, tapa las vías respiratorias y no se puede sacar.
+Use cloth. No bit of a balloon is left where children are.
+  Use tela. No queda ningún trozo de globo donde hay niños.
+Some children are allergic to latex.
+  Algunos niños son alérgicos al látex.
+Ask each family whether anybody is allergic; count it back.
+  Pregunte a cada familia si alguien es alérgico; cuéntelo al volver.
+What swells in water
+  Lo que se hincha en agua
+~: swells in water
+  ~: se hincha en agua
+It swells to many times its size in water, inside a child, too, and no X-ray shows it.
+  En agua crece muchas veces su tamaño, también dentro de un niño, y no se ve en una radiografía.
+Leave it out, at every age.
+  No lo use, a ninguna edad.
+Sharp edge
+  Borde afilado
+It has a sharp edge.
+  Tiene un borde afilado.
+Cover it, feel all round it with a fingertip, and put that on record.
+  Cúbralo, pase la yema del dedo por todo el borde, y regístrelo.
+Feel it before it is lent and each time it comes back.
+  Tóquelo antes de prestarlo y cada vez que vuelva.
+Glass
+  Vidrio
+It is glass: it breaks into points and edges.
+  Es vidrio: se rompe en puntas y filos.
+It is glass, and it would be cut.
+  Es vidrio, y se cortaría.
+Use plastic, card or wood instead.
+  Use plástico, cartón o madera en su lugar.
+Only whole, at a table with an adult there; look it over each time it comes back.
+  Solo entero, en una mesa con un adulto; revíselo cada vez que vuelva.
+Cut glass
+  Vidrio cortado
+Never cut glass: use plastic, card or wood.
+  No corte nunca vidrio: use plástico, cartón o madera.
+Salt that can be eaten
+  Sal que se puede comer
+~: salt
+  ~: sal
+Dough
+  Masa
+# g of salt are in it; over # g make a small child ill.
+  Lleva # g de sal; más de # g enferman a un niño pequeño.
+Leave the salt out, or keep it for children over three.
+  No le ponga sal, o resérvela para mayores de tres años.
+Say that it is not to be eaten; an adult is at the table.
+  Diga que no se come; hay un adulto a la mesa.
+Fibres and pile
+  Fibras y pelusa
+Fibres come off when it is chewed or pulled at, and stick in a throat.
+  Suelta fibras si se muerde o se tira de ello, y se quedan en la garganta.
+Use what does not shed, or keep it for children over three.
+  Use algo que no suelte fibras, o resérvelo para mayores de tres años.
+Pull at it before it is lent; throw it away when it sheds.
+  Tire de ello antes de prestarlo; tírelo a la basura si suelta fibras.
+Use a larger one, or keep it for children over three.
+  Use uno más grande, o resérvelo para mayores de tres años.
+A name to be sure of
+  Un nombre que hay que aclarar
+Its name is a letter away from “~”. Is it one?
+  Su nombre se parece por una letra a «~». ¿Lo es?
+Its name is a letter away from “~”. Is it that? Many plants irritate skin or are poisonous.
+  Su nombre se parece por una letra a «~». ¿Es esa? Muchas plantas irritan la piel o son venenosas.
+Look which it is, and name it so that nobody takes it for the other.
+  Mire cuál es, y póngale un nombre que nadie confunda.
+Not judged
+  Sin valorar
+Not judged: nobody has said how it is held, covered or closed in.
+  Sin valorar: nadie ha dicho cómo está sujeto, cubierto o cerrado.
+Look at it yourself: how it is held, covered or closed in, and whether it can come loose.
+  Mírelo usted: cómo está sujeto, cubierto o cerrado, y si puede soltarse.
+Button cell
+  Pila de botón
+Leave it out. Only a door with a screw holds one; try it, and say so with the material.
+  No la use. Solo la retiene una tapa con tornillo; pruébela, y anótelo en el material.
+Try the door each time it comes back.
+  Pruebe la tapa cada vez que vuelva.
+Only a door with a screw; try it, and say so with the material.
+  Solo una tapa con tornillo; pruébela, y anótelo en el material.
+How its battery door opens was not tried: it counts as open.
+  No se ha probado cómo se abre su tapa: cuenta como abierta.
+Its battery door is screwed.
+  La tapa de las pilas va atornillada.
+Its battery door takes two moves at once.
+  La tapa de las pilas necesita dos movimientos a la vez.
+Its battery door opens by hand, and what is inside burns when it is swallowed.
+  La tapa de las pilas se abre a mano, y lo que hay dentro quema si se traga.
+It held in the drop test of ~, by ~.
+  Aguantó en la prueba de caída del ~, hecha por ~.
+It held in the ~ test of ~, by ~.
+  Aguantó en la prueba de ~ del ~, hecha por ~.
+That counts to ~, or # loans of one kit.
+  Eso vale hasta el ~, o # préstamos de un kit.
+The ~ test of ~ has no force on record; # N are asked.
+  En la prueba de ~ del ~ no consta la fuerza; se piden # N.
+The ~ test of ~ held # N; # N are asked.
+  La prueba de ~ del ~ aguantó # N; se piden # N.
+pull
+  tracción
+feel
+  tacto
+The text speaks of round holes, this one is long.
+  La norma habla de agujeros redondos, y este es alargado.
+The text speaks of sheet under # mm, this one is thicker.
+  La norma habla de láminas de menos de # mm, y esta es más gruesa.
+It is not on the list of plants. Many irritate skin or are poisonous, and some look alike.
+  No está en la lista de plantas. Muchas irritan la piel o son venenosas, y algunas se parecen.
+~, stuck on
+  ~, pegado
+~, behind tape all round
+  ~, tras cinta por todo el borde
+~, behind caps that nothing holds
+  ~, tras tapas que nada sujeta
+Cap of the post
+  Tope del poste
+Sand in the base
+  Arena en la base
+Foil crushed to a ball
+  Papel de aluminio hecho una bola
+Tape rolled to a ball
+  Cinta hecha una bola
+Tape slid off a finger
+  Cinta sacada de un dedo
+Peeled outline
+  Figura despegada
+Die
+  Dado
 `);

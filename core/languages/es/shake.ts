@@ -84,4 +84,6 @@ Glue in the thread of the lid, screw it tight; it is opened no more.
   Pegamento en la rosca de la tapa; enrósquela fuerte y no se abre más.
 Cap one end
   Cierre un extremo
+The other cap, two bands, then tape over both bands all round.
+  La otra tapa, dos gomas, y cinta por encima de las dos todo alrededor.
 `);

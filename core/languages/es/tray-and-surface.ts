@@ -162,4 +162,8 @@ stretch # mm
   estirado # mm
 Look and touch. ~
   Mirar y tocar. ~
+An adult peels the tape off and throws it away: rolled up it goes in a mouth.
+  Un adulto quita la cinta y la tira: hecha una bola va a la boca.
+An adult takes it off and throws it away: crushed up it goes in a mouth; no bit is left on the floor.
+  Un adulto lo quita y lo tira: arrugado va a la boca; no queda ningún trozo en el suelo.
 `);

@@ -3,9 +3,8 @@ import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kerne
 import {
   cleaningStep,
   countStep,
-  materialFeatures,
+  diceFeatures,
   need,
-  pieceFeature,
   sayFor,
   sharedKinds,
   step,
@@ -96,13 +95,10 @@ function steps(at: At<Dials>): Step[] {
 }
 
 function features(at: At<Dials>): Feature[] {
-  const { kinds, card, pouch, stick } = parts(at);
-  const d = at.dials;
+  const { card } = parts(at);
   return [
-    ...each(at).flatMap((p) => pieceFeature(p.material, p.count)),
-    ...(d.sticks && stick ? pieceFeature(stick, cardCount(d)) : []),
+    ...diceFeatures(at.dials.dice),
     { kind: 'cut edge', where: 'each card', material: card.materialClass, covered: false },
-    ...materialFeatures([...kinds, card, ...(pouch ? [pouch] : [])]),
   ];
 }
 

@@ -1,17 +1,8 @@
+import { hazardsNamed } from '../../catalogue/hazardNames.ts';
+import type { Material } from '../../materials/material.ts';
 import { outlineName } from '../../outline/outline.ts';
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import {
-  bagNeed,
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  pieceFeature,
-  sayFor,
-  sharedKinds,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
 import { defaults, dials, dotsOf, parts, pieceWide, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { bottlesFor, fit, isPainted, moves, type Detail } from './fit.ts';
@@ -110,11 +101,29 @@ function steps(at: At<Dials>): Step[] {
 }
 
 function features(at: At<Dials>): Feature[] {
-  const { page, kinds, tray } = parts(at);
-  return [
-    ...(isPainted(at.dials) ? [] : each(at).flatMap((p) => pieceFeature(p.material, p.count))),
-    ...materialFeatures([page, ...kinds, ...(tray ? [tray] : [])]),
-  ];
+  if (at.dials.use !== 'magnet') return [];
+  // A magnet is in each, or is glued under it: what nobody ticked and no name tells is one all the same.
+  return parts(at)
+    .kinds.filter((m) => !m.hazards.includes('magnet') && hazardsNamed(m).every((h) => h.hazard !== 'magnet'))
+    .map((m) => ({ kind: 'hazard', name: m.name, hazard: 'magnet', flux: m.risks?.flux }));
+}
+
+/** Nothing of it has a shape but its outline: a sticker is one, a bead that stands in for it is none. */
+const isSticker = (m: Material): boolean => m.form === 'consumable' && m.materialClass !== 'paint';
+
+function reaches(at: At<Dials>): Reaches {
+  const { use } = at.dials;
+  const { laminate } = parts(at);
+  return {
+    [ROLES.page.id]: { as: 'body', film: laminate !== undefined && !isPainted(at.dials) },
+    [ROLES.piece.id]: (m) =>
+      use === 'paint' && m.materialClass === 'paint'
+        ? { as: 'nobody', why: 'it dries on what is painted' }
+        : use === 'sticker' && isSticker(m)
+          ? { as: 'fixed', held: 'stuck on' }
+          : { as: 'loose' },
+    [ROLES.laminate.id]: { as: 'nobody', why: 'it is melted round the page' },
+  };
 }
 
 function show(at: At<Dials>): Show {
@@ -187,6 +196,7 @@ export const dotMat: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'dots', one: 'dot', number: Math.max(1, dotsOf(d).length) }),
   features,
+  reaches,
   // All of the page lies within reach from the middle of the table's edge.
   forHand: ({ dials: d }, { reach }) => (reach === undefined ? {} : { longest: Math.min(d.longest, reach) }),
   rungs,

@@ -2,7 +2,7 @@ import type { At, Pattern } from '../kernel.ts';
 import { dials, ROLES, type Dials } from './dials.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { draw } from './layout.ts';
-import { features, plan, show } from './making.ts';
+import { features, reaches, plan, show } from './making.ts';
 import { parts } from './pieces.ts';
 import { rungs } from './rungs.ts';
 import { defaults, specs } from './specs.ts';
@@ -45,6 +45,7 @@ export const dropThrough: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.pieces }),
   features,
+  reaches,
   rungs,
   show,
 };

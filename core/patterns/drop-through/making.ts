@@ -1,17 +1,7 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
-import type { At, Cut, Feature, Need, Plan, Show, Step } from '../kernel.ts';
-import {
-  bagNeed,
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  pieceFeature,
-  sayFor,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import type { At, Cut, Feature, Need, Plan, Show, Step, Reaches } from '../kernel.ts';
+import { bagNeed, cleaningStep, countStep, need, sheetOf, sayFor, step, STOP_WORDS } from '../making.ts';
 import { ROLES, type Dials } from './dials.ts';
 import { cutLength, openingsOn, strips } from './openings.ts';
 import { isMade, parts } from './pieces.ts';
@@ -202,10 +192,8 @@ function steps(at: At<Dials>): Step[] {
 
 export function features(at: At<Dials>): Feature[] {
   const { dials: d, chosen } = at;
-  const { container, kinds } = parts(at);
+  const { container } = parts(at);
   const on = openingsOn(at);
-  const soft =
-    d.cover === 'tape' || container.materialClass === 'fabric' || container.materialClass === 'paper';
   const where = (i: number): string => {
     if (d.cover === 'tape') return 'the opening between the tapes';
     if (d.cover === 'open') return 'the mouth';
@@ -213,18 +201,12 @@ export function features(at: At<Dials>): Feature[] {
     return on.length > 1 ? `opening ${i + 1} in the lid` : `the ${openingWord(d)} in the lid`;
   };
   return [
-    ...kinds
-      .filter((k) => k.count > 0)
-      .flatMap((k): Feature[] =>
-        isMade(k)
-          ? [{ kind: 'piece', name: k.name, shape: k.solid, count: k.count, ball: k.solid.kind === 'sphere' }]
-          : pieceFeature(k.material, k.count),
-      ),
     ...on.map((p, i): Feature => ({
       kind: 'opening',
       where: where(i),
       opening: p.opening,
-      sheet: soft ? 'soft' : 'rigid',
+      sheet: d.cover === 'tape' ? 'soft' : sheetOf(container),
+      thick: container.sizes.wall,
     })),
     ...(d.cover === 'lid'
       ? [{ kind: 'remnant', name: 'Cut-out of the lid', count: on.length } as const]
@@ -239,10 +221,19 @@ export function features(at: At<Dials>): Feature[] {
           } as const,
         ]
       : []),
-    ...materialFeatures([container, ...kinds.map((k) => k.material)]),
     ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: d.tool } as const]),
   ];
 }
+
+export const reaches = (at: At<Dials>): Reaches => ({
+  [ROLES.container.id]: { as: 'body', closed: at.dials.cover === 'lid' || at.dials.cover === 'sip hole' },
+  [ROLES.edge.id]: { as: 'nobody', why: 'it is stuck down, and felt over each time it comes back' },
+  ...Object.fromEntries(
+    parts(at)
+      .kinds.filter((k) => isMade(k) && k.count > 0)
+      .map((k) => [`made-${k.material.id}`, { as: 'loose', shape: k.solid, name: k.name } as const]),
+  ),
+});
 
 export function show(at: At<Dials>): Show {
   const { dials: d, approach } = at;

@@ -1,12 +1,10 @@
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
+import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
 import {
   bagNeed,
   cleaningStep,
   countStep,
-  materialFeatures,
+  diceFeatures,
   need,
-  attachedFeature,
-  pieceFeature,
   plainName,
   sayFor,
   sharedKinds,
@@ -90,15 +88,17 @@ function steps(at: At<Dials>): Step[] {
 }
 
 function features(at: At<Dials>): Feature[] {
-  const { dials: d } = at;
-  const { ball, items, eyes } = parts(at);
+  const { ball } = parts(at);
   return [
-    ...each(at).flatMap((p) => pieceFeature(p.material, p.count)),
-    ...(eyes && d.eyes === 'glued' ? attachedFeature(eyes, 2, 'glued') : []),
+    ...diceFeatures(at.dials.dice),
     { kind: 'cut edge', where: 'the mouth', material: ball.materialClass, covered: false },
-    ...materialFeatures([ball, ...items, ...(eyes && d.eyes === 'glued' ? [eyes] : [])]),
   ];
 }
+
+const reaches = (): Reaches => ({
+  [ROLES.ball.id]: { as: 'body', closed: true },
+  [ROLES.eyes.id]: { as: 'fixed', held: 'glued' },
+});
 
 function show(at: At<Dials>): Show {
   const { dials: d } = at;
@@ -171,6 +171,7 @@ export const feedTheMouth: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.pieces }),
   features,
+  reaches,
   // A second slit across the first opens with less squeeze.
   forHand: ({ dials: d }, hand) =>
     d.goal !== 'pull out' && hand.force !== undefined && d.force > hand.force ? { crossed: true } : {},

@@ -109,11 +109,12 @@ export function defaults({ approach, chosen, ageFrom }: Start): Dials {
     halvings: 4,
     torn: (tape.sizes.width ?? 25) >= 22,
     game: 'as they lie',
-    hole: 9,
+    hole: 13,
     minutes: ageFrom < 48 ? 5 : 8,
     video: false,
   };
-  return { ...d, hole: Math.max(9, Math.ceil(scraps(d, papers[0]!).ball + 1)) };
+  // A finger that goes in comes out again: 13 mm and over.
+  return { ...d, hole: Math.max(13, Math.ceil(scraps(d, papers[0]!).ball + 1)) };
 }
 
 export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {

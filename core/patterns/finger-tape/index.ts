@@ -1,6 +1,6 @@
-import type { At, Feature, Pattern, Plan, RungDials, ScriptStep, Show, Step } from '../kernel.ts';
-import { countStep, materialFeatures, need, sayFor, step } from '../making.ts';
-import { defaults, dials, parts, ROLES, scraps, specs, stripFor, type Dials } from './dials.ts';
+import type { At, Feature, Pattern, Plan, RungDials, ScriptStep, Show, Step, Reaches } from '../kernel.ts';
+import { countStep, need, sayFor, sheetOf, step } from '../making.ts';
+import { defaults, dials, parts, ROLES, scraps, specs, stripFor, stripWidth, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 
@@ -61,30 +61,34 @@ function steps(at: At<Dials>): Step[] {
   ];
 }
 
+/** Of the strip that was round a finger, balled up, mm: it is as thick as tape and a third of the ball is tape (common practice). */
+const balled = (at: At<Dials>): number =>
+  Math.cbrt((6 * stripFor(at.dials.girth) * stripWidth(at.dials, parts(at).tape) * 0.15) / (Math.PI * 0.33));
+
 function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
-  const { tape, papers, paper, box } = parts(at);
-  const cut = scraps(d, paper);
-  const used = papers.slice(0, coloursOf(at));
+  const { tape, paper, box } = parts(at);
   return [
-    {
-      kind: 'piece',
-      name: 'Paper piece',
-      shape: { kind: 'box', length: cut.width, width: cut.height, height: paper.sizes.wall ?? 0.1 },
-      count: piecesOf(at),
-      ball: false,
-    },
     ...(d.end === 'peeled off'
       ? []
-      : [
+      : ([
+          { kind: 'line', name: 'Paper rolled to a ball', how: 'loose, made of the paper' },
           {
             kind: 'piece',
             name: 'Paper rolled to a ball',
-            shape: { kind: 'sphere', diameter: cut.ball },
+            shape: { kind: 'sphere', diameter: scraps(d, paper).ball },
             count: piecesOf(at),
             ball: true,
-          } as const,
-        ]),
+          },
+        ] as const)),
+    { kind: 'line', name: 'Tape slid off a finger', how: 'loose, made of the tape' },
+    {
+      kind: 'piece',
+      name: 'Tape slid off a finger',
+      shape: { kind: 'sphere', diameter: balled(at) },
+      count: d.fingers,
+      ball: false,
+    },
     { kind: 'skin', name: `${tape.name} round a finger` },
     ...(box && d.end === 'rolled and posted'
       ? [
@@ -92,12 +96,26 @@ function features(at: At<Dials>): Feature[] {
             kind: 'opening',
             where: 'the hole to post through',
             opening: { kind: 'round', diameter: d.hole },
-            sheet: 'rigid',
+            sheet: sheetOf(box),
+            thick: box.sizes.wall,
           } as const,
         ]
       : []),
-    ...materialFeatures([...used, ...(box && d.end === 'rolled and posted' ? [box] : [])]),
   ];
+}
+
+function reaches(at: At<Dials>): Reaches {
+  const { paper } = parts(at);
+  const { pieces, width, height } = scraps(at.dials, paper);
+  return {
+    [ROLES.tape.id]: { as: 'told', how: 'round a finger; the roll goes with it' },
+    [ROLES.paper.id]: (_, quantity) => ({
+      as: 'loose',
+      name: 'Paper piece',
+      count: pieces * quantity,
+      shape: { kind: 'box', length: width, width: height, height: paper.sizes.wall ?? 0.1 },
+    }),
+  };
 }
 
 /** The sitting: it grows from one finger to the most at once, in the minutes there are. */
@@ -204,6 +222,7 @@ export const fingerTape: Pattern<Dials, Detail> = {
   moves,
   counts: (at) => ({ of: 'papers', one: 'paper', number: piecesOf(at) }),
   features,
+  reaches,
   forHand: (_, { finger }) => (finger === undefined ? {} : { girth: finger }),
   rungs,
   show,

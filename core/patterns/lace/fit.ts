@@ -1,6 +1,5 @@
 import type { Move } from '../../challenge/bits.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
-import { ruleOf } from '../../safety/rules.ts';
 import { PatternError, type At, type Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
 import { KNOT, parts, PUNCH, TAIL, type Dials } from './dials.ts';
@@ -95,13 +94,6 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'stop',
       'The lace is too short',
       `It needs ${mm(detail.lace)}; ${lace.name} is ${mm(lace.sizes.length ?? 0)}. Fewer holes, running stitch, or a longer lace.`,
-    );
-  const free = ruleOf('cord', 'strictest of both');
-  if (at.ageFrom < (free.below ?? 0) && detail.lace > free.limit)
-    return say(
-      'stop',
-      'Too long a cord for this age',
-      `Under ${free.below} months at most ${mm(free.limit)} hang free; it is ${mm(detail.lace)}.`,
     );
   if (knot <= hole)
     return say('care', 'The knot slips through', 'Tie it round a bead or a button, or punch single holes.');

@@ -4,7 +4,7 @@ import { dials, PUNCH, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { most } from './holes.ts';
-import { features, plan, show } from './plan.ts';
+import { features, plan, reaches, show } from './plan.ts';
 import { defaults, specs } from './specs.ts';
 
 /** The same card with fewer, larger holes, then more, then another stitch; each changes one or two things. */
@@ -76,6 +76,7 @@ export const lace: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'holes', one: 'hole', number: d.holes }),
   features,
+  reaches,
   // A card that one hand holds is a little wider than the hand spans (common practice).
   forHand: ({ dials: d }, { span }) =>
     span === undefined ? {} : { longest: Math.min(d.longest, 1.2 * span) },

@@ -1,16 +1,15 @@
 import { lengthOf } from '../../outline/along.ts';
 import { sizedOutline } from '../../outline/outline.ts';
-import { PatternError, type At, type Feature, type Plan, type Show, type Step } from '../kernel.ts';
 import {
-  bagNeed,
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  sayFor,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+  PatternError,
+  type At,
+  type Feature,
+  type Plan,
+  type Show,
+  type Step,
+  type Reaches,
+} from '../kernel.ts';
+import { bagNeed, cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../making.ts';
 import { parts, ROLES, type Dials } from './dials.ts';
 import { layOut } from './fit.ts';
 
@@ -132,14 +131,28 @@ function steps(at: At<Dials>): Step[] {
 }
 
 export function features(at: At<Dials>): Feature[] {
-  const { card, lace } = parts(at);
+  const { dials: d } = at;
+  const { card } = parts(at);
   return [
-    { kind: 'cord', name: lace.name, free: laceOf(at), loop: 0, knots: 1 },
-    { kind: 'remnant', name: 'Punched-out discs', count: layOut(at).holes.length },
-    { kind: 'cut edge', where: 'the card', material: card.materialClass, covered: false },
-    ...materialFeatures([card, lace]),
+    { kind: 'remnant', name: 'Punched-out discs', count: d.holes },
+    {
+      kind: 'cut edge',
+      where: 'the card',
+      material: d.backing === 'laminated' ? 'film' : card.materialClass,
+      covered: false,
+    },
   ];
 }
+
+export const reaches = (at: At<Dials>): Reaches => ({
+  card: { as: 'body', film: at.dials.backing === 'laminated' },
+  // A ready lace is lent as long as it is: nothing shortens it.
+  [ROLES.lace.id]: (m, quantity) => ({
+    as: 'cord',
+    free: m.unit === 'mm' ? quantity : (m.sizes.length ?? quantity),
+    knots: 1,
+  }),
+});
 
 export function show(at: At<Dials>): Show {
   const { stitch } = at.dials;

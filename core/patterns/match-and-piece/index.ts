@@ -1,17 +1,6 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
-import type { At, Cut, Feature, Need, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import {
-  bagNeed,
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  attachedFeature,
-  pieceFeature,
-  sayFor,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import type { At, Cut, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import { bagNeed, cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../making.ts';
 import { defaults, dials, mostShown, parts, partnersOf, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cardSize, fit, layOut, moves, type Detail } from './fit.ts';
@@ -266,54 +255,52 @@ function steps(at: At<Dials>): Step[] {
 
 function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
-  const { card, board, knob, stick } = parts(at);
-  if (d.kind === 'order') {
-    const things = layOut(at).order?.things ?? [];
-    return [...things.flatMap((m) => pieceFeature(m, 1)), ...materialFeatures(things)];
-  }
+  const { card } = parts(at);
+  return d.kind === 'order'
+    ? []
+    : [
+        {
+          kind: 'cut edge',
+          where: 'each card',
+          material: d.laminated && d.kind !== 'insets' ? 'film' : (card?.materialClass ?? 'card'),
+          covered: false,
+        },
+      ];
+}
+
+function reaches(at: At<Dials>): Reaches {
+  const { dials: d } = at;
+  const { card } = parts(at);
   const thick = card?.sizes.wall ?? 0.3;
-  const flat = (name: string, outline: readonly (readonly [number, number])[], count: number): Feature => ({
-    kind: 'piece',
-    name,
-    shape: { kind: 'sheet', outline: outline.map(([x, y]) => [x, y]), thickness: thick },
-    count,
-    ball: false,
-  });
-  const own: Feature[] =
-    d.kind === 'pairs'
-      ? [
-          {
-            kind: 'piece',
-            name: 'Card',
-            shape: { kind: 'box', length: cardSize(d)[0], width: cardSize(d)[1], height: thick },
-            count: cardsIn(d),
-            ball: false,
-          },
-        ]
+  const film = d.laminated;
+  const [length, width] = cardSize(d);
+  return {
+    ...(d.kind === 'pairs'
+      ? { card: { as: 'loose', film, shape: { kind: 'box', length, width, height: thick } } as const }
       : d.kind === 'halves'
-        ? // The smallest half stands for all: a cut swings as far to one side as to the other.
-          [
-            flat(
-              'Half of a card',
-              halfOutline(linesOf(d.cut, d.width, d.height, d.number)[0]!, cardSize(d), -1, d.cut),
-              2 * d.number,
-            ),
-          ]
-        : INSETS.slice(0, d.number).map((shape) =>
-            flat(`Inset, ${SHAPES[shape].label.toLowerCase()}`, insetOutline(shape, d.width), 1),
-          );
-  return [
-    ...own,
-    ...(d.kind === 'insets' && knob ? attachedFeature(knob, d.number, 'glued') : []),
-    ...(hasSticks(d) && stick ? pieceFeature(stick, d.number) : []),
-    { kind: 'cut edge', where: 'each card', material: card?.materialClass ?? 'card', covered: d.laminated },
-    ...materialFeatures([
-      ...(card ? [card] : []),
-      ...(d.kind === 'insets' && board ? [board] : []),
-      ...(d.kind === 'insets' && knob ? [knob] : []),
-      ...(hasSticks(d) && stick ? [stick] : []),
-    ]),
-  ];
+        ? {
+            // The smallest half stands for all: a cut swings as far to one side as to the other.
+            card: {
+              as: 'loose',
+              film,
+              name: 'Half of a card',
+              count: 2 * d.number,
+              shape: {
+                kind: 'sheet',
+                outline: halfOutline(
+                  linesOf(d.cut, d.width, d.height, d.number)[0]!,
+                  cardSize(d),
+                  -1,
+                  d.cut,
+                ).map(([x, y]) => [x, y]),
+                thickness: thick,
+              },
+            } as const,
+          }
+        : {}),
+    [ROLES.knob.id]: { as: 'fixed', held: 'glued' },
+    laminate: { as: 'nobody', why: 'it is melted round the cards' },
+  };
 }
 
 function show(at: At<Dials>): Show {
@@ -447,6 +434,7 @@ export const matchAndPiece: Pattern<Dials, Detail> = {
       order: { of: 'things', one: 'thing', number: d.number },
     })[d.kind],
   features,
+  reaches,
   rungs,
   show,
 };

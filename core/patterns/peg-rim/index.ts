@@ -1,16 +1,5 @@
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import {
-  bagNeed,
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  hollowFeature,
-  pieceFeature,
-  sayFor,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import { bagNeed, cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../making.ts';
 import { defaults, dials, parts, PATTERNS, ROLES, specs, type Dials, type PatternId } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, pegsNeeded, perColour, type Detail } from './fit.ts';
@@ -93,15 +82,12 @@ function steps(at: At<Dials>): Step[] {
 }
 
 function features(at: At<Dials>): Feature[] {
-  const { rim, kinds } = parts(at);
+  const { kinds } = parts(at);
   return [
-    ...each(at).flatMap((p) => pieceFeature(p.material, p.count)),
     ...kinds.map((m) => ({ kind: 'spring', name: m.name }) as const),
     ...kinds.map(
       (m) => ({ kind: 'moving gap', where: `jaw of ${m.name}`, from: 0, to: at.dials.jaw }) as const,
     ),
-    ...hollowFeature(rim),
-    ...materialFeatures([rim, ...kinds]),
   ];
 }
 

@@ -1,20 +1,31 @@
 import { isWeak } from '../../child/hand.ts';
-import { atLeast, shapeOf, type Material } from '../../materials/material.ts';
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
+import { shapeOf, type Material } from '../../materials/material.ts';
+import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
 import {
   bagNeed,
   cleaningStep,
   countStep,
-  materialFeatures,
   need,
-  pieceFeature,
+  sheetOf,
   plainName,
   sayFor,
   sharedKinds,
   step,
   STOP_WORDS,
 } from '../making.ts';
-import { defaults, dials, girth, isCage, isCloth, parts, ROLES, specs, stemOf, type Dials } from './dials.ts';
+import {
+  defaults,
+  dials,
+  girth,
+  isCage,
+  isCloth,
+  isSoft,
+  parts,
+  ROLES,
+  specs,
+  stemOf,
+  type Dials,
+} from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { cageFit, cageMoves, cageOf, cageRungs, cageSpecs, cageSteps, drawCage } from './whisk.ts';
@@ -127,35 +138,26 @@ function steps(at: At<Dials>): Step[] {
   ];
 }
 
+/** Thinner than this, and several times as long, an end can hurt an eye, mm (common practice). */
+const THIN = 8;
+const isThin = (m: Material): boolean => {
+  const { long, wide } = stemOf(m);
+  return !isCloth(m) && !isSoft(m) && wide <= THIN && long >= 4 * wide && long >= 30;
+};
+
 function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
   const { box, kinds } = parts(at);
-  const stick = kinds.filter((m) => !isCloth(m));
+  const stick = kinds.filter(isThin);
   return [
-    ...each(at).flatMap(({ material, count }): Feature[] => {
-      if (isCloth(material)) {
-        const long = stemOf(material).long;
-        return [{ kind: 'cord', name: material.name, free: d.tied ? long * count : long, loop: 0 }];
-      }
-      if (shapeOf(atLeast(material))) return pieceFeature(material, count);
-      const s = stemOf(material);
-      return [
-        {
-          kind: 'piece',
-          name: material.name,
-          shape: { kind: 'cylinder', diameter: s.wide, length: s.long },
-          count,
-          ball: false,
-        },
-      ];
-    }),
     ...(stick.length > 0 && !isCage(at)
       ? [
           {
             kind: 'point' as const,
             name: `Ends of ${stick.map((m) => m.name.toLowerCase()).join(', ')}`,
-            // Wire ends are turned over when it is made.
-            guarded: stick.every(isWire),
+            // A step of the making turns wire ends over.
+            guarded: stick.every(isWire) ? ('turned over' as const) : null,
+            thin: true,
           },
         ]
       : []),
@@ -165,7 +167,8 @@ function features(at: At<Dials>): Feature[] {
             kind: 'opening' as const,
             where: 'a hole on top',
             opening: { kind: 'round' as const, diameter: d.length },
-            sheet: box.materialClass === 'card' ? ('soft' as const) : ('rigid' as const),
+            sheet: sheetOf(box),
+            thick: box.sizes.wall,
           },
         ]
       : []),
@@ -180,8 +183,22 @@ function features(at: At<Dials>): Feature[] {
         ]
       : [{ kind: 'cut edge' as const, where: 'the top', material: box.materialClass, covered: false }]),
     ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: 'peg' } as const]),
-    ...materialFeatures([box, ...kinds]),
   ];
+}
+
+function reaches(at: At<Dials>): Reaches {
+  const { tied } = at.dials;
+  return {
+    [ROLES.box.id]: { as: 'body', closed: true },
+    [ROLES.piece.id]: (m, quantity) => {
+      const { long, wide } = stemOf(m);
+      if (isCloth(m))
+        return { as: 'cord', free: tied ? long * quantity : long, ...(tied ? { knots: quantity } : {}) };
+      return shapeOf(m)
+        ? { as: 'loose' }
+        : { as: 'loose', shape: { kind: 'cylinder', diameter: wide, length: long } };
+    },
+  };
 }
 
 function show(at: At<Dials>): Show {
@@ -275,6 +292,7 @@ export const pullOut: Pattern<Dials, Detail> = {
   moves: (at) => (isCage(at) ? cageMoves(at) : moves(at)),
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.number }),
   features,
+  reaches,
   // What a weak pinch pulls stands higher, in a slit that grips less.
   forHand: (at, hand) =>
     isWeak(hand) && !isCage(at)

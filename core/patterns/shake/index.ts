@@ -1,15 +1,6 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
-import type { At, Cut, Feature, Need, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import {
-  countStep,
-  materialFeatures,
-  need,
-  fillerFeature,
-  plainName,
-  sayFor,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import type { At, Cut, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import { countStep, need, plainName, sayFor, step, STOP_WORDS } from '../making.ts';
 import { defaults, dials, fillerSize, mostMouth, parts, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { BANDS_AN_END, capSide, fillings, fit, moves, tapeRound, type Detail } from './fit.ts';
@@ -21,8 +12,8 @@ function plan(at: At<Dials>): Plan {
   const { dials: d } = at;
   const { kind, body, across, cap, band, tape, decor } = parts(at);
   const n = shakers(at);
-  // Staples are taped over, tape closes a seam, caps are taped where there are no bands.
-  const taped = tape && (kind === 'plates' || (kind === 'tube' && !band)) ? tape : null;
+  // Staples are taped over, tape closes a seam, caps and their bands are under tape.
+  const taped = tape && kind !== 'bottle' ? tape : null;
   const tapeLong = kind === 'tube' ? 2 * tapeRound(across) : tapeRound(across);
   const needs: Need[] = [
     need(ROLES.body, body, n * (kind === 'plates' ? 2 : 1), true),
@@ -54,9 +45,9 @@ function plan(at: At<Dials>): Plan {
 
 /** What keeps the fillers in. */
 function sealOf(at: At<Dials>): string {
-  const { kind, band } = parts(at);
+  const { kind, band, tape } = parts(at);
   if (kind === 'plates') return at.dials.seal === 'staples' ? 'staples' : 'a band of tape';
-  if (kind === 'tube') return band ? 'caps held by bands' : 'taped caps';
+  if (kind === 'tube') return tape ? 'taped caps' : band ? 'caps held by bands' : 'caps that nothing holds';
   return 'a glued screw cap';
 }
 
@@ -133,7 +124,9 @@ function steps(at: At<Dials>): Step[] {
           d.seal === 'staples'
             ? `The last staples, points folded in${tape ? ', then tape over all of them' : '; tape over all of them'}.`
             : 'The tape over the mouth too, one end over the other.',
-        tube: 'The other cap, two bands.',
+        tube: tape
+          ? 'The other cap, two bands, then tape over both bands all round.'
+          : 'The other cap, two bands.',
         bottle: 'Glue in the thread of the lid, screw it tight; it is opened no more.',
       }[kind],
       perCopy: n,
@@ -155,18 +148,38 @@ function steps(at: At<Dials>): Step[] {
 
 function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
-  const { kind, body, tape, band } = parts(at);
-  const fills = fillings(at);
+  const { kind, tape, band } = parts(at);
   return [
-    ...fills.flatMap((f) => fillerFeature(f.material, f.count, sealOf(at))),
     ...(kind === 'plates' && d.seal === 'staples'
       ? [{ kind: 'staple', where: 'round the rim', count: d.staples, covered: tape !== null } as const]
       : []),
-    ...(kind === 'tube' && band
+    ...(kind === 'tube' && band && !tape
       ? [{ kind: 'cord', name: band.name, free: 0, loop: band.sizes.length ?? 0 } as const]
       : []),
-    ...materialFeatures([body, ...fills.map((f) => f.material), ...(kind === 'tube' && band ? [band] : [])]),
   ];
+}
+
+function reaches(at: At<Dials>): Reaches {
+  const { band, tape } = parts(at);
+  return {
+    [ROLES.body.id]: { as: 'body', closed: true },
+    [ROLES.filler.id]: { as: 'closed in', seal: sealOf(at) },
+    [ROLES.band.id]: tape
+      ? { as: 'nobody', why: 'it is under the tape' }
+      : {
+          as: 'fixed',
+          held: 'pressed on',
+          // Laid flat it is half as long as once round.
+          shape: {
+            kind: 'box',
+            length: (band?.sizes.length ?? 60) / 2,
+            width: 2 * (band?.sizes.diameter ?? 3),
+            height: band?.sizes.diameter ?? 3,
+          },
+        },
+    [ROLES.tape.id]: { as: 'nobody', why: 'it is the seal, pulled at before it is lent' },
+    [ROLES.decor.id]: { as: 'fixed', held: 'stuck on' },
+  };
 }
 
 function show(at: At<Dials>): Show {
@@ -236,6 +249,7 @@ export const shake: Pattern<Dials, Detail> = {
   moves,
   counts: (at) => ({ of: 'pieces', one: 'piece', number: fillings(at)[0]!.count }),
   features,
+  reaches,
   rungs,
   show,
 };

@@ -1,17 +1,5 @@
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import {
-  bagNeed,
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  hollowFeature,
-  pieceFeature,
-  sayFor,
-  sharedKinds,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
 import { defaults, dials, JAW, parts, pieceSize, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
@@ -62,15 +50,8 @@ function steps(at: At<Dials>): Step[] {
 }
 
 function features(at: At<Dials>): Feature[] {
-  const { dials: d } = at;
-  const { cup, kinds, tray, tool } = parts(at);
-  return [
-    ...each(at).flatMap((p) => pieceFeature(p.material, p.count)),
-    ...pieceFeature(cup, d.cups + d.bowls),
-    ...hollowFeature(cup),
-    ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: d.tool } as const]),
-    ...materialFeatures([cup, ...kinds, ...(tray ? [tray] : []), ...(tool ? [tool] : [])]),
-  ];
+  const { tool } = at.dials;
+  return tool === 'fingers' || parts(at).tool ? [] : [{ kind: 'tool', name: tool }];
 }
 
 function show(at: At<Dials>): Show {

@@ -1,16 +1,6 @@
 import { isWeak } from '../../child/hand.ts';
-import { isWashed } from '../making.ts';
-import type { At, Cut, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import {
-  bagNeed,
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  sayFor,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import type { At, Cut, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import { bagNeed, cleaningStep, countStep, need, sheetOf, sayFor, step, STOP_WORDS } from '../making.ts';
 import { defaults, dials, isTube, looseFor, parts, ringOf, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, foot, moves, type Detail } from './fit.ts';
@@ -183,33 +173,71 @@ function steps(at: At<Dials>): Step[] {
 
 function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
-  const { post, part, base, thick } = parts(at);
+  const { part, base, thick } = parts(at);
   const ring = ringOf(at);
   return [
-    {
-      kind: 'piece',
-      name: 'Ring',
-      shape: { kind: 'ring', outerDiameter: ring.outer, innerDiameter: ring.hole, height: ring.height },
-      count: d.number,
-      ball: false,
-    },
     {
       kind: 'opening',
       where: 'the hole of a ring',
       opening: { kind: 'round', diameter: ring.hole },
-      sheet: isWashed(part) ? 'rigid' : 'soft',
+      sheet: sheetOf(part),
+      thick: isTube(part) ? d.height : part.sizes.wall,
     },
     {
       kind: 'post',
       name: 'Post',
       diameter: thick,
       height: d.post + foot(at).height,
-      capped: d.capped || thick >= BLUNT,
+      capped: d.capped,
+      blunt: thick >= BLUNT,
     },
-    ...(d.hums && base ? [{ kind: 'hazard', name: 'Massager in the base', hazard: 'battery' } as const] : []),
+    // What caps the post comes from no line of the bill: a cork or a pad of tape about as wide as the post.
+    ...(d.capped
+      ? ([
+          { kind: 'line', name: 'Cap of the post', how: 'fixed on (glued)' },
+          {
+            kind: 'attached',
+            name: 'Cap of the post',
+            shape: { kind: 'cylinder', diameter: thick + 8, length: 20 },
+            count: 1,
+            held: 'glued',
+          },
+        ] as const)
+      : []),
+    ...(base && d.weight > 0
+      ? ([
+          { kind: 'line', name: 'Sand in the base', how: 'closed in behind tape all round' },
+          {
+            kind: 'filler',
+            name: 'Sand in the base',
+            shape: { kind: 'sphere', diameter: 2 },
+            count: 1,
+            ball: false,
+            seal: 'tape all round',
+          },
+        ] as const)
+      : []),
+    // Nobody has said how its door opens: it counts as open.
+    ...(d.hums && base
+      ? ([
+          { kind: 'line', name: 'Massager in the base', how: 'in the base' },
+          { kind: 'hazard', name: 'Massager in the base', hazard: 'battery' },
+        ] as const)
+      : []),
     { kind: 'cut edge', where: 'each ring', material: part.materialClass, covered: false },
-    ...materialFeatures([post, part, ...(base ? [base] : [])]),
   ];
+}
+
+function reaches(at: At<Dials>): Reaches {
+  const ring = ringOf(at);
+  return {
+    ring: {
+      as: 'loose',
+      name: 'Ring',
+      shape: { kind: 'ring', outerDiameter: ring.outer, innerDiameter: ring.hole, height: ring.height },
+    },
+    [ROLES.base.id]: { as: 'body', closed: true },
+  };
 }
 
 const SHOWN: Record<Dials['shows'], string> = {
@@ -299,6 +327,7 @@ export const stack: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'rings', one: 'ring', number: d.number }),
   features,
+  reaches,
   // A weak pinch, or one hand, is not to be held up by a close ring.
   forHand: ({ dials: d }, hand) => ({
     ...(hand.span === undefined ? {} : { outer: Math.min(d.outer, Math.max(d.post + 30, hand.span)) }),

@@ -1,17 +1,7 @@
 import { isWeak } from '../../child/hand.ts';
 import { outlineName } from '../../outline/outline.ts';
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import {
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  pieceFeature,
-  sayFor,
-  sharedKinds,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import { cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
 import { defaults, dials, parts, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cordFor, fit, glueFor, layOut, moves, PEELS_FROM, type Detail } from './fit.ts';
@@ -23,6 +13,8 @@ function plan(at: At<Dials>): Plan {
   const { dials: d } = at;
   const { clear, glue, tape, cord, peg } = parts(at);
   const ml = glueFor(layOut(at).path, d.line, d.high);
+  // A ready cord that is longer than it need be is cut, as the steps say: what is lent is what is left.
+  const isCut = cord.unit === 'each' && (cord.sizes.length ?? 0) > cordFor(at);
   return {
     needs: [
       need(ROLES.clear, clear, 1, false),
@@ -33,11 +25,26 @@ function plan(at: At<Dials>): Plan {
         false,
       ),
       ...(tape ? [need(ROLES.tape, tape, tape.unit === 'mm' ? 4 * 60 : 1, false)] : []),
-      need(ROLES.cord, cord, cord.unit === 'mm' ? Math.ceil(cordFor(at)) : 1, true),
+      ...(isCut ? [] : [need(ROLES.cord, cord, cord.unit === 'mm' ? Math.ceil(cordFor(at)) : 1, true)]),
       need(ROLES.peg, peg, 1, true),
       ...endsOf(at).map((e) => need(ROLES.end, e.material, e.count, true)),
     ],
-    cuts: [],
+    cuts: isCut
+      ? [
+          {
+            kind: 'length',
+            id: 'cord',
+            label: 'Cord',
+            role: ROLES.cord.id,
+            materialId: cord.id,
+            count: 1,
+            use: 'piece',
+            counted: true,
+            length: Math.ceil(cordFor(at)),
+            loss: 0,
+          },
+        ]
+      : [],
     steps: steps(at),
   };
 }
@@ -113,15 +120,37 @@ function steps(at: At<Dials>): Step[] {
 }
 
 function features(at: At<Dials>): Feature[] {
-  const { cord, ends, clear, peg } = parts(at);
-  const long = cordFor(at);
+  const { dials: d } = at;
+  const { peg } = parts(at);
   return [
-    ...endsOf(at).flatMap((e) => pieceFeature(e.material, e.count)),
-    // What hangs free is the longer side; no loop closes by itself.
-    { kind: 'cord', name: `${cord.name} over its peg`, free: Math.round(long), loop: 0, knots: 2 },
+    { kind: 'line', name: 'Peeled outline', how: 'handled, made of the glue' },
+    {
+      kind: 'piece',
+      name: 'Peeled outline',
+      // It shrinks to about half of its height.
+      shape: { kind: 'box', length: d.longest, width: d.line, height: d.high / 2 },
+      count: 1,
+      ball: false,
+    },
     { kind: 'fixing', name: peg.name, to: 'wall' },
-    ...materialFeatures([...new Set([cord, ends[0], ends[1], clear, peg])]),
   ];
+}
+
+function reaches(at: At<Dials>): Reaches {
+  const { cord } = parts(at);
+  return {
+    [ROLES.clear.id]: { as: 'told', how: 'under the glue until it is peeled, then with the adult' },
+    [ROLES.glue.id]: { as: 'told', how: 'dries to the outline that is peeled' },
+    [ROLES.tape.id]: { as: 'nobody', why: 'it holds the corners while the glue dries' },
+    // What hangs free is the longer side at most; no loop closes by itself.
+    [ROLES.cord.id]: {
+      as: 'cord',
+      name: `${cord.name} over its peg`,
+      free: cord.unit === 'each' ? Math.min(cordFor(at), cord.sizes.length ?? Infinity) : cordFor(at),
+      knots: 2,
+      carries: true,
+    },
+  };
 }
 
 function show(at: At<Dials>): Show {
@@ -180,6 +209,7 @@ export const traceAndPull: Pattern<Dials, Detail> = {
   moves,
   counts: () => ({ of: 'pulls', one: 'pull', number: 5 }),
   features,
+  reaches,
   // The peg hangs where a raised hand gets to; a weak hand squeezes a thicker line from a softer bottle.
   forHand: ({ dials: d }, hand) => ({
     ...(hand.standing === undefined ? {} : { peg: 1.1 * hand.standing }),

@@ -1,15 +1,5 @@
-import type { At, Feature, Need, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import {
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  pieceFeature,
-  plainName,
-  sayFor,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import type { At, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import { cleaningStep, countStep, need, plainName, sayFor, step, STOP_WORDS } from '../making.ts';
 import { defaults, dials, layOut, parts, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cutsOf, fit, moves, type Detail } from './fit.ts';
@@ -112,30 +102,31 @@ function steps(at: At<Dials>): Step[] {
   ];
 }
 
-function features(at: At<Dials>): Feature[] {
+const features = (): Feature[] => [];
+
+function reaches(at: At<Dials>): Reaches {
   const { dials: d } = at;
-  const { board, barrier, runner, thick } = parts(at);
-  return [
-    ...pieceFeature(runner, 1),
-    // A straw lies on its tape: a child can peel it off.
+  const { barrier, thick } = parts(at);
+  return {
+    // A straw lies on its tape: a child can peel it off. A cord that comes off is as long as it is.
     ...(barrier.form === 'cord'
-      ? []
-      : cutsOf(at).map((cut) => ({
-          kind: 'attached' as const,
-          name: cut.label,
-          shape: {
-            kind: 'cylinder' as const,
-            diameter: thick,
-            length: cut.id === 'inner' ? d.innerPiece : d.piece,
-          },
-          count: cut.count,
-          held: 'taped' as const,
-        }))),
-    ...(barrier.form === 'cord'
-      ? [{ kind: 'cord', name: `${barrier.name}, taped down`, free: 0, loop: 0 } as const]
-      : []),
-    ...materialFeatures([board, barrier, runner]),
-  ];
+      ? {}
+      : Object.fromEntries(
+          cutsOf(at).map((cut) => [
+            cut.id,
+            {
+              as: 'fixed',
+              held: 'taped',
+              shape: {
+                kind: 'cylinder',
+                diameter: thick,
+                length: cut.id === 'inner' ? d.innerPiece : d.piece,
+              },
+            } as const,
+          ]),
+        )),
+    [ROLES.tape.id]: { as: 'told', how: 'torn into bits that hold the barriers down' },
+  };
 }
 
 function show(at: At<Dials>): Show {
@@ -217,6 +208,7 @@ export const track: Pattern<Dials, Detail> = {
   moves,
   counts: (at) => ({ of: 'laps', one: 'lap', number: layOut(at).course?.closed === false ? 1 : 3 }),
   features,
+  reaches,
   // The far end lies within reach, the near one at the body.
   forHand: ({ dials: d }, { reach }) =>
     reach === undefined ? {} : { length: Math.min(d.length, 1.6 * reach), width: Math.min(d.width, reach) },

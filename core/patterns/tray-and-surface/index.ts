@@ -1,16 +1,6 @@
 import { massOfOne } from '../../catalogue/entry.ts';
-import type { At, Feature, Need, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import {
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  pieceFeature,
-  sayFor,
-  sharedKinds,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import type { At, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import { cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
 import type { Material } from '../../materials/material.ts';
 import { defaults, dials, doughFoods, parts, ROLES, specs, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
@@ -147,8 +137,12 @@ function steps(at: At<Dials>): Step[] {
     'food tray': 'Throw away what is left, wash the tray and the table, hands too.',
     dough: 'Back into its tub; scrape the table, wash hands.',
     wall: 'Take all of it down: peeling is part of it. Count the things back.',
-    floor: 'Peel the tape off, roll it to a ball: the children’s part.',
-    foil: 'Crush it to balls as it comes off: the children’s part; count no bit left on the floor.',
+    floor: childRolls(at)
+      ? 'Peel the tape off, roll it to a ball: the children’s part.'
+      : 'An adult peels the tape off and throws it away: rolled up it goes in a mouth.',
+    foil: childRolls(at)
+      ? 'Crush it to balls as it comes off: the children’s part; count no bit left on the floor.'
+      : 'An adult takes it off and throws it away: crushed up it goes in a mouth; no bit is left on the floor.',
     brushes: 'Rinse brushes and lids, hang the paper up to dry, wipe the table.',
   };
   return [
@@ -159,7 +153,12 @@ function steps(at: At<Dials>): Step[] {
       title: 'Clean up',
       words: clean[d.kind],
       perCopy: cleanUp(d),
-      who: d.kind === 'wall' || d.kind === 'floor' || d.kind === 'foil' ? 'child' : 'either',
+      who:
+        d.kind === 'wall' || ((d.kind === 'floor' || d.kind === 'foil') && childRolls(at))
+          ? 'child'
+          : d.kind === 'floor' || d.kind === 'foil'
+            ? 'adult'
+            : 'either',
       after: ['ready'],
     }),
     countStep(d.kind === 'wall' ? `${d.items} things` : 'what is kept', ['clean']),
@@ -168,36 +167,47 @@ function steps(at: At<Dials>): Step[] {
 
 const plan = (at: At<Dials>): Plan => ({ needs: needs(at), cuts: [], steps: steps(at) });
 
+/** A handful of foil or tape that a child rolls up is about so large, mm (common practice). */
+const CRUSHED = 25;
+/** Who rolls up what comes off: a child from three on, an adult for those who put it in the mouth. */
+const childRolls = (at: At<Dials>): boolean => at.ageFrom >= 36;
+
 function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
-  const { tray, fills, tape, brushes } = parts(at);
+  const rolled = d.kind === 'foil' ? 'Foil crushed to a ball' : 'Tape rolled to a ball';
+  const { salt } = doughFoods(parts(at).fills);
   return [
-    ...things(at).flatMap((t) => pieceFeature(t.material, t.count)),
-    ...(d.kind === 'food tray'
-      ? fills.filter((m) => m.form === 'piece').flatMap((m) => pieceFeature(m, 1))
-      : []),
-    ...(d.kind === 'food tray' || d.kind === 'dough'
-      ? fills.flatMap((m) =>
-          (m.allergens ?? []).map(
-            (a) => ({ kind: 'hazard', name: `${m.name}, ${a}`, hazard: 'allergen' }) as const,
-          ),
-        )
-      : []),
     ...(d.kind === 'wall'
       ? [{ kind: 'fixing', name: 'What is taped up', to: 'wall' } as const]
       : d.kind === 'floor' || d.kind === 'foil'
         ? [{ kind: 'fixing', name: d.kind === 'foil' ? 'Foil path' : 'Taped shape', to: 'floor' } as const]
         : []),
-    ...(d.kind === 'brushes' ? brushes.flatMap((m) => pieceFeature(m, 1)) : []),
-    ...materialFeatures([
-      ...(isTray(d) && tray ? [tray] : []),
-      ...(d.kind === 'food tray' ? fills : []),
-      ...things(at).map((t) => t.material),
-      ...(d.kind === 'floor' && tape ? [tape] : []),
-      ...(d.kind === 'brushes' ? brushes : []),
-    ]),
+    ...((d.kind === 'floor' || d.kind === 'foil') && childRolls(at)
+      ? ([
+          { kind: 'line', name: rolled, how: 'loose, made when it is cleared away' },
+          {
+            kind: 'piece',
+            name: rolled,
+            shape: { kind: 'sphere', diameter: CRUSHED },
+            count: 1,
+            ball: true,
+          },
+        ] as const)
+      : []),
+    ...(d.kind === 'dough' && salt && d.salt > 0
+      ? [{ kind: 'salt', name: 'Dough', grams: Math.round(doughOf(d, volumeOf(at)).salt) } as const]
+      : []),
   ];
 }
+
+const reaches = (at: At<Dials>): Reaches => ({
+  [ROLES.fill.id]: (m) =>
+    at.dials.kind !== 'dough' && m.form === 'piece' ? { as: 'loose' } : { as: 'food' },
+  [ROLES.item.id]: (m) => (m.form === 'consumable' ? { as: 'fixed', held: 'stuck on' } : { as: 'loose' }),
+  [ROLES.tape.id]: { as: 'told', how: 'stuck down, and peeled off by the child' },
+  [ROLES.foil.id]: { as: 'told', how: 'on the floor, taped all round' },
+  [ROLES.page.id]: { as: 'told', how: 'painted on' },
+});
 
 const SAYS: Record<
   Dials['kind'],
@@ -332,6 +342,7 @@ export const trayAndSurface: Pattern<Dials, Detail> = {
       ? { of: 'things', one: 'thing', number: d.items }
       : { of: 'lines', one: 'line', number: 5 },
   features,
+  reaches,
   forHand: (_, { standing }) => (standing === undefined ? {} : { standing }),
   rungs,
   show,

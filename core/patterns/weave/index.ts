@@ -3,7 +3,7 @@ import { defaults, parts, ROLES, specs, thickOf } from './dials.ts';
 import { dials, type Dials } from './schema.ts';
 import { draw } from './draw.ts';
 import { fit, layOut, moves } from './fit.ts';
-import { features, plan, show } from './plan.ts';
+import { features, plan, reaches, show } from './plan.ts';
 import { mostRounds, type Wound } from './thread.ts';
 
 /** The same frame with few, far rounds, then held, then closer, then twice round; each changes one or two things. */
@@ -86,6 +86,7 @@ export const weave: Pattern<Dials, Wound> = {
   moves,
   counts: (at) => ({ of: 'crossings', one: 'crossing', number: layOut(at).crossings }),
   features,
+  reaches,
   rungs,
   show,
 };

@@ -1,17 +1,7 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { Material } from '../../materials/material.ts';
-import type { At, Cut, Feature, Need, Plan, Show, Step } from '../kernel.ts';
-import {
-  bagNeed,
-  cleaningStep,
-  countStep,
-  materialFeatures,
-  need,
-  sayFor,
-  sharedKinds,
-  step,
-  STOP_WORDS,
-} from '../making.ts';
+import type { At, Cut, Feature, Need, Plan, Show, Step, Reaches } from '../kernel.ts';
+import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
 import { armWidth, parts, ROLES } from './dials.ts';
 import type { Dials } from './schema.ts';
 import { layOut } from './fit.ts';
@@ -199,32 +189,37 @@ function steps(at: At<Dials>, isCut: boolean): Step[] {
 
 export function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
-  const { stick, card, thread, woven, section } = parts(at);
+  const { card, section } = parts(at);
+  const isSawn = cuts(at).length > 0 || d.frame === 'twig';
   return [
-    { kind: 'cord', name: `${thread.name} while it is worked`, free: d.free, loop: 0 },
     { kind: 'cord', name: 'Hanger', free: TAIL, loop: TAIL, knots: 1 },
-    ...(d.frame === 'loom'
-      ? [
-          {
-            kind: 'cut edge',
-            where: 'the loom',
-            material: card?.materialClass ?? 'card',
-            covered: false,
-          } as const,
-        ]
-      : [
-          {
-            kind: 'point',
-            name: d.frame === 'twig' ? 'Ends of the twig' : 'Ends of the sticks',
-            guarded: armWidth(section) >= 8,
-          } as const,
-        ]),
-    ...materialFeatures([
-      thread,
-      ...(d.frame === 'loom' ? (card ? [card] : []) : stick ? [stick] : []),
-      ...(d.frame === 'twig' && d.stems > 0 ? woven : []),
-    ]),
+    d.frame === 'loom'
+      ? { kind: 'cut edge', where: 'the loom', material: card?.materialClass ?? 'card', covered: false }
+      : {
+          kind: 'point',
+          name: d.frame === 'twig' ? 'Ends of the twig' : 'Ends of the sticks',
+          guarded: isSawn ? 'sanded' : null,
+          thin: armWidth(section) < 8,
+        },
   ];
+}
+
+export function reaches(at: At<Dials>): Reaches {
+  const { dials: d } = at;
+  const { thread } = parts(at);
+  const longest = Math.max(0, ...stemsOf(d).map((x) => stemAt(d, x)));
+  return {
+    // All of it, on the bobbin too: a child unwinds it.
+    [ROLES.thread.id]: (m, quantity) => ({
+      as: 'cord',
+      name: `${thread.name} while it is worked`,
+      free: m.unit === 'mm' ? quantity : (m.sizes.length ?? quantity),
+    }),
+    [ROLES.woven.id]: (m) =>
+      m.form === 'cord'
+        ? { as: 'cord', free: m.unit === 'mm' ? longest : (m.sizes.length ?? longest) }
+        : { as: 'loose' },
+  };
 }
 
 export function show(at: At<Dials>): Show {

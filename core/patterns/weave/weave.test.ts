@@ -173,8 +173,16 @@ describe('what is made', () => {
   });
   it('tells the check of the thread that hangs free, the hanger and the ends', () => {
     const features = weave.features(of({ free: 250 }));
-    expect(features).toContainEqual(expect.objectContaining({ kind: 'cord', free: 250, loop: 0 }));
+    // All of the thread, on the bobbin too, not what hangs free of it.
+    expect(features).toContainEqual(
+      expect.objectContaining({ kind: 'cord', name: 'Wool while it is worked', free: 1737 }),
+    );
     expect(features).toContainEqual(expect.objectContaining({ kind: 'cord', name: 'Hanger', free: 150 }));
-    expect(features).toContainEqual({ kind: 'point', name: 'Ends of the sticks', guarded: false });
+    expect(features).toContainEqual({
+      kind: 'point',
+      name: 'Ends of the sticks',
+      guarded: null,
+      thin: true,
+    });
   });
 });

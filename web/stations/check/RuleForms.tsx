@@ -122,6 +122,7 @@ export function ChangeRule({ rule, here, onSave, onClose }: FormProps & { readon
     const wrong = wrongWith(d);
     if (wrong) return setProblem(wrong);
     const published = appliedRule(rule.id, here.market, NO_CHANGES);
+    if (!published) return;
     // What was left as published goes on following what is published, whatever the market.
     const own = <T,>(value: T, is: T): T | null => (value === is ? null : value);
     const change: RuleChange = {
