@@ -48,6 +48,11 @@ export interface HandTestRow extends HandTestInput {
   readonly on: string;
   /** How the tested thing was made; empty where that was not kept. */
   readonly madeAs: string;
+  /** Loans since of the kit of its kind that was lent most. */
+  readonly loans: number;
+  /** The last day on which it counts, where it was passed; and whether that day, or the loans it holds for, are over. */
+  readonly until: string;
+  readonly isSpent: boolean;
 }
 export const testsQuery = z.object({
   designId: z.coerce

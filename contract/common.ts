@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LANGUAGES } from '../core/lend/sheetWords.ts';
 
 export const id = z
   .number({ error: 'expected a number' })
@@ -20,6 +21,12 @@ export const months = z
   .int('expected whole months')
   .min(0, 'must not be negative')
   .max(216, 'must be at most 216 months');
+/** A month of birth, as `YYYY-MM`. */
+export const monthOfBirth = z
+  .string({ error: 'expected a month like 2025-10' })
+  .regex(/^(19|20)\d\d-(0[1-9]|1[0-2])$/, 'expected a month like 2025-10');
+/** A language that families are written to in. */
+export const language = z.enum(LANGUAGES, { error: `expected one of ${LANGUAGES.join(', ')}` });
 /** A day that exists, as `YYYY-MM-DD`. */
 export const day = z.iso.date({ error: 'expected a day like 2026-11-25' });
 

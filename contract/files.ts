@@ -67,7 +67,7 @@ export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; requir
     required: ['supplier', 'pack', 'price', 'material', 'quantity'],
   },
   families: {
-    all: ['name', 'group', 'allergies', 'mail', 'youngest', 'aim', 'children'],
+    all: ['name', 'group', 'allergies', 'mail', 'youngest', 'aim', 'children', 'born', 'mouths', 'language'],
     required: ['name', 'group'],
   },
   notes: {

@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { id, months, name, version } from './common.ts';
-import { LANGUAGES } from '../core/lend/sheetWords.ts';
+import { id, language, months, name, version } from './common.ts';
+import { override } from './lending.ts';
 import { buildInput } from './designs.ts';
 
 /** What the place tells families itself, by language. */
 export const kitWords = z.partialRecord(
-  z.enum(LANGUAGES, { error: `expected one of ${LANGUAGES.join(', ')}` }),
+  language,
   z.string({ error: 'expected words' }).trim().max(3000, 'may have at most 3,000 characters'),
 );
 const kitShape = z.strictObject({
@@ -31,10 +31,11 @@ export const kitGiving = z.strictObject({
     .min(1, 'must be at least 1')
     .max(200, 'must be at most 200'),
   prepared: z.boolean({ error: 'expected true or false' }),
+  override: override.optional(),
 });
 export const paperQuery = z.strictObject({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
-  language: z.enum(LANGUAGES, { error: `expected one of ${LANGUAGES.join(', ')}` }).optional(),
+  language: language.optional(),
   prepared: z.enum(['yes', 'no'], { error: 'expected yes or no' }).optional(),
 });
 export const kitInput = kitShape;

@@ -2,9 +2,9 @@ import { COUNT_OUTCOMES } from '../core/lend/status.ts';
 import { ALLERGIES } from '../core/lend/allergies.ts';
 import { z } from 'zod';
 import { HELP, LIKED } from '../core/watch/outcomes.ts';
-import { SKILLS, type Use } from '../core/patterns/kernel.ts';
+import { SKILLS, type Use, type Verdict } from '../core/patterns/kernel.ts';
 import { childCode } from './children.ts';
-import { day, id, mailAddress, months, name } from './common.ts';
+import { day, id, language, mailAddress, monthOfBirth, months, name, version } from './common.ts';
 
 export const borrowerInput = z.strictObject({
   name,
@@ -19,8 +19,14 @@ export const borrowerInput = z.strictObject({
     .optional(),
   /** Where its messages are mailed to, only where the place needs it: the one thing here that may tell who somebody is. */
   mail: mailAddress.nullable().optional(),
-  /** Age of the youngest at home, months, as it was told: an old answer errs on the careful side. null where it is not known. */
+  /** Age of the youngest at home today, months; it grows from then on. null where it is not known. */
   youngest: months.nullable().optional(),
+  /** Or its month of birth, which counts before an age. */
+  born: monthOfBirth.nullable().optional(),
+  /** Somebody at home still puts things in the mouth. */
+  mouths: z.boolean({ error: 'expected true or false' }).optional(),
+  /** Language it is written to in; null for the place's first. */
+  language: language.nullable().optional(),
   /** The skill that is worked on at home; null for none in particular. */
   aim: z
     .enum(SKILLS, { error: `expected one of ${SKILLS.join(', ')}` })
@@ -34,7 +40,10 @@ export const borrowerInput = z.strictObject({
     .optional(),
 });
 export type BorrowerInput = z.infer<typeof borrowerInput>;
-export const borrower = borrowerInput.required().extend({ id });
+/** Changed whole: who overwrites has seen the latest. */
+export const borrowerUpdate = borrowerInput.extend({ version });
+export type BorrowerUpdate = z.infer<typeof borrowerUpdate>;
+export const borrower = borrowerInput.required().extend({ id, version });
 export type Borrower = z.infer<typeof borrower>;
 
 const count = z
@@ -108,7 +117,27 @@ export const historyQuery = z.strictObject({
     .max(500, 'must be at most 500')
     .default(100),
 });
-export const loanInput = z.strictObject({ copyId: id, borrowerId: id, dueOn: day });
+/** A loan against a stop of the check, by somebody who may design; the reason stays on the loan and is printed on its slip. */
+export const override = z.strictObject({
+  why: z
+    .string({ error: 'expected the reason' })
+    .trim()
+    .min(10, 'expected the reason, at least 10 characters')
+    .max(300, 'may have at most 300 characters'),
+  by: z
+    .string({ error: 'expected who decided it' })
+    .trim()
+    .min(1, 'expected who decided it')
+    .max(80, 'may have at most 80 characters'),
+});
+export type Override = z.infer<typeof override>;
+export const loanInput = z.strictObject({
+  copyId: id,
+  borrowerId: id,
+  dueOn: day,
+  override: override.optional(),
+});
+export type LoanInput = z.infer<typeof loanInput>;
 /** Several kits to one family, all or none. */
 export const loansInput = z.strictObject({
   copyIds: z
@@ -118,6 +147,7 @@ export const loansInput = z.strictObject({
     .refine((list) => new Set(list).size === list.length, 'expected each kit once'),
   borrowerId: id,
   dueOn: day,
+  override: override.optional(),
 });
 export const loan = z.object({
   id,
@@ -126,8 +156,47 @@ export const loan = z.object({
   lentOn: z.string(),
   dueOn: z.string(),
   returnedOn: z.string().nullable(),
+  /** Who lent it against a stop of the check, why, and what the check had said. */
+  override: z.object({ by: z.string(), why: z.string(), of: z.string() }).nullable(),
 });
 export type Loan = z.infer<typeof loan>;
+
+/** What the check says of a kit for who will have it: asked wherever a kit meets a child. */
+export interface KitAnswer {
+  readonly verdict: Verdict;
+  /** Age that decided, months, and whether the family or the child told it. */
+  readonly youngest: number;
+  readonly isTold: boolean;
+  /** What stops it or asks for care, worst first. */
+  readonly reasons: readonly {
+    readonly verdict: Verdict;
+    readonly rule: string;
+    readonly title: string;
+    readonly words: string;
+  }[];
+  /** Tests by hand that no thing made so has passed; told before a first loan. */
+  readonly untested: readonly { readonly design: string; readonly tests: readonly string[] }[];
+  readonly isFirstLoan: boolean;
+}
+/** The same in short, of several kits for the ages they are made for. */
+export interface ShortAnswer {
+  readonly id: number;
+  readonly verdict: Verdict;
+  /** What decided it; null where nothing was found. */
+  readonly title: string | null;
+}
+export const answersQuery = z.strictObject({
+  ids: z
+    .string({ error: 'expected numbers of kits, apart by commas' })
+    .regex(/^\d{1,9}(,\d{1,9}){0,199}$/, 'expected at most 200 numbers of kits, apart by commas'),
+});
+export const answerQuery = z.strictObject({
+  borrowerId: z.coerce
+    .number({ error: 'expected a family' })
+    .int('expected a whole number')
+    .positive('must be more than 0')
+    .optional(),
+});
 
 /** A part that a kit is short of. */
 export interface MissingPiece {
@@ -178,6 +247,7 @@ export const handOnInput = z.strictObject({
   then: z.enum(['shelve', 'fill'], { error: 'expected shelve or fill' }),
   borrowerId: id,
   dueOn: day,
+  override: override.optional(),
   cleaned: z.literal(true, { error: 'expected true: nothing is handed on before it is clean' }),
 });
 export type HandOnInput = z.infer<typeof handOnInput>;

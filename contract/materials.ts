@@ -37,8 +37,11 @@ export const supplierInput = z.strictObject({
   /** Delivery is free from this sum on; null or left out where it never is. */
   freeFrom: price.nullable().optional(),
 });
-export const supplier = supplierInput.extend({ id });
+/** Changed whole: who overwrites has seen the latest. */
+export const supplierUpdate = supplierInput.extend({ version });
+export const supplier = supplierInput.extend({ id, version });
 export type Supplier = z.infer<typeof supplier>;
+export type SupplierInput = z.infer<typeof supplierInput>;
 
 /** A supplier's pack: what is in it, for how much. */
 export const offerInput = z.strictObject({
@@ -60,8 +63,11 @@ export const offerInput = z.strictObject({
     .max(20, 'may have at most 20 materials')
     .refine((c) => new Set(c.map((l) => l.materialId)).size === c.length, 'a material may stand here once'),
 });
+/** Changed whole: who overwrites has seen the latest. */
+export const offerUpdate = offerInput.extend({ version });
 export const offer = offerInput.extend({
   id,
+  version,
   /** Whether the shop had it when last seen; packs entered by hand are. */
   inStock: z.boolean(),
   /** The pack's key in the shop's list, where it comes from there. */

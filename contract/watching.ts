@@ -3,7 +3,7 @@ import { SKILLS } from '../core/patterns/kernel.ts';
 import type { GroupDesign, ToMake } from '../core/watch/groupView.ts';
 import type { HelpSteps } from '../core/watch/helpSteps.ts';
 import type { Ability, Chance } from '../core/watch/ladderModel.ts';
-import type { WhatNext } from '../core/watch/whatNext.ts';
+import type { Candidate, WhatNext } from '../core/watch/whatNext.ts';
 
 /** A child that notes speak of. */
 export interface WatchedChild {
@@ -57,6 +57,11 @@ export interface GroupPage {
   readonly children: readonly string[];
   readonly designs: readonly (GroupDesign & { readonly design: string; readonly skill: string })[];
   /** Designs without a kit that suit the group, best first. */
-  readonly make: readonly (ToMake & { readonly design: string; readonly skill: string })[];
+  readonly make: readonly (ToMake & {
+    readonly design: string;
+    readonly skill: string;
+    /** What the check says of it for all its children together. */
+    readonly check: Candidate['check'];
+  })[];
   readonly isGuess: boolean;
 }

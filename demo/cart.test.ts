@@ -26,7 +26,7 @@ const copies = async (of = db, today = TODAY) =>
   (await listCopies(of.em.fork(), copyQuery.parse({}), today)).items;
 const designs = async () => (await listDesigns(em(), ALL)).items;
 const notes = async () => (await listNotes(em(), noteQuery.parse({}))).items;
-const borrowers = async () => (await listBorrowers(em(), borrowerQuery.parse({}))).items;
+const borrowers = async () => (await listBorrowers(em(), borrowerQuery.parse({}), TODAY)).items;
 const shelf = async (): Promise<MaterialRow[]> => {
   const all: MaterialRow[] = [];
   for await (const m of (await pageOfMaterials(em(), TODAY, ALL)).items) all.push(m);

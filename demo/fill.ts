@@ -96,11 +96,12 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
       );
     designs.set(key, { id: design.id, copies: copies.map((c) => c.id) });
   }
-  for (const { code, ...c } of cart.children) await within((em) => keepChild(em, code, c));
+  for (const { code, ...c } of cart.children) await within((em) => keepChild(em, code, c, today));
   const cleaned = (copyId: number, returned: number) =>
     within((em) => changeState(em, copyId, { to: 'cleaned', by: '', why: '' }, addDays(today, returned + 1)));
   const families = new Map<string, number>();
-  for (const f of cart.families) families.set(f.name, (await within((em) => lend.addBorrower(em, f))).id);
+  for (const f of cart.families)
+    families.set(f.name, (await within((em) => lend.addBorrower(em, f, today))).id);
   for (const l of cart.loans) {
     const [key, nth] = l.copy.split(':');
     const copyId = designs.get(key!)!.copies[Number(nth)]!;

@@ -121,10 +121,10 @@ beforeAll(async () => {
     {
       method: 'put',
       path: `/suppliers/${ids.supplier}`,
-      body: { name: 'Slipway stores', delivery: 250, freeFrom: 2000 },
+      body: { name: 'Slipway stores', delivery: 250, freeFrom: 2000, version: 1 },
     },
     { method: 'post', path: '/offers', body: { ...offerBody, name: 'Caps again' } },
-    { method: 'put', path: `/offers/${ids.offer}`, body: offerBody },
+    { method: 'put', path: `/offers/${ids.offer}`, body: { ...offerBody, version: 1 } },
     { method: 'post', path: '/shop/packs', body: { key: 'sticks-100' } },
     { method: 'post', path: '/shop/refresh', body: {} },
     { method: 'post', path: '/designs', body: { ...designBody, version: undefined } },
@@ -200,7 +200,7 @@ beforeAll(async () => {
     {
       method: 'put',
       path: `/borrowers/${ids.borrower}`,
-      body: { name: 'Teal Skiff', group: 'Gulls', allergies: ['milk'] },
+      body: { version: 1, name: 'Teal Skiff', group: 'Gulls', allergies: ['milk'] },
     },
     {
       method: 'put',

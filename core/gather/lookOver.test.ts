@@ -18,7 +18,7 @@ describe('a look over a find', () => {
   it('never keeps a plant that the list calls poisonous, whatever it is called', () => {
     const of = (name: string, materialClass: 'plant' | 'wood' | 'plastic' = 'plant') =>
       lookOver({
-        material: { name, materialClass, hazards: [] },
+        material: { name, form: 'piece', materialClass, hazards: [] },
         look: look.parse({}),
         policy,
         today: '2026-11-24',

@@ -1,3 +1,4 @@
+import type { Verdict } from '../patterns/kernel.ts';
 import { chanceAt, type Ability, type Chance, type LadderModel } from './ladderModel.ts';
 import { isAlone, LIKED, managedAlone, type Watched } from './outcomes.ts';
 
@@ -16,6 +17,8 @@ export interface Candidate {
   readonly bits: number;
   /** A kit that can be taken now. */
   readonly label: string;
+  /** What the check says of it for this child, and why it stops it. */
+  readonly check: { readonly verdict: Verdict; readonly words: string | null };
 }
 export interface Suggestion extends Candidate, Chance {
   readonly reason: string;
@@ -29,6 +32,8 @@ export interface WhatNext {
   readonly other: Suggestion | null;
   /** Designs that are left out since they bore, with why. */
   readonly bored: readonly { readonly design: number; readonly why: string }[];
+  /** Designs that are left out since the check stops them for this child, with why. */
+  readonly stopped: readonly { readonly design: number; readonly label: string; readonly why: string }[];
 }
 
 /** Why a design bores this child, or null: said so, liked less and less, or faster and unchanged. `notes` of one child, oldest first. */
@@ -89,7 +94,7 @@ export function whatNext(options: {
     if (why) boring.set(id, why);
   }
   const rated = candidates
-    .filter((c) => !boring.has(c.designId))
+    .filter((c) => !boring.has(c.designId) && c.check.verdict !== 'stop')
     .map((c) => ({ ...c, ...chanceAt(ability(c.skill), model.difficulty(c)) }));
   const nearest = (list: typeof rated, wish: number): (typeof rated)[number] | null =>
     list.reduce<(typeof rated)[number] | null>(
@@ -137,5 +142,15 @@ export function whatNext(options: {
     easier: said(easier, (c) => `About ${tenths(c.chance)} to manage it alone.`),
     other: said(other, (c) => `${c.skill}: about ${tenths(c.chance)} to manage it alone.`),
     bored: [...boring].map(([design, why]) => ({ design, why })),
+    stopped: [
+      ...new Map(
+        candidates
+          .filter((c) => c.check.verdict === 'stop')
+          .map((c) => [
+            c.designId,
+            { design: c.designId, label: c.label, why: c.check.words ?? 'The check stops it.' },
+          ]),
+      ).values(),
+    ],
   };
 }

@@ -114,6 +114,7 @@ export const SupplierRow = defineEntity({
   tableName: 'supplier',
   properties: {
     id: p.integer().primary().autoincrement(),
+    version: p.integer().version(),
     name: p.string(),
     delivery: p.integer(),
     /** Delivery is free from this sum on, minor units. */
@@ -127,6 +128,7 @@ export const OfferRow = defineEntity({
   properties: {
     id: p.integer().primary().autoincrement(),
     name: p.string(),
+    version: p.integer().version(),
     supplier: () => p.manyToOne(SupplierRow),
     price: p.integer(),
     contents: p.json<ContentJson[]>(),
@@ -204,6 +206,13 @@ export const ChildRow = defineEntity({
     version: p.integer().version(),
     hand: p.json<Hand>(),
     likes: p.string(),
+    /** Month of birth, YYYY-MM; or an age on a day, months. */
+    born: p.string().nullable(),
+    age: p.integer().nullable(),
+    ageOn: p.string().nullable(),
+    /** Still puts things in the mouth. */
+    mouths: p.boolean(),
+    allergies: p.json<string[]>(),
   },
 });
 
@@ -331,13 +340,20 @@ export const BorrowerRow = defineEntity({
   tableName: 'borrower',
   properties: {
     id: p.integer().primary().autoincrement(),
+    version: p.integer().version(),
     name: p.string().unique(),
     group: p.string().fieldName('group_name'),
     /** What somebody of the family is allergic to. */
     allergies: p.json<string[]>(),
     mail: p.string().nullable(),
-    /** Of the youngest at home, months. */
+    /** Of the youngest at home: an age, months, on a day, or a month of birth, YYYY-MM. */
     youngest: p.integer().nullable(),
+    youngestOn: p.string().nullable(),
+    born: p.string().nullable(),
+    /** Somebody at home still puts things in the mouth. */
+    mouths: p.boolean(),
+    /** Language that it is written to in; null for the place's first. */
+    language: p.string().nullable(),
     aim: p.string().nullable(),
     /** Code names of its children. */
     children: p.json<string[]>(),
@@ -359,6 +375,10 @@ export const LoanRow = defineEntity({
     /** The parts as they were counted at the return. */
     counted: p.json<PartJson[]>().nullable(),
     outcome: p.string().nullable(),
+    /** Who lent it against a stop of the check, why, and what the check had said. */
+    overrideBy: p.string().nullable(),
+    overrideWhy: p.string().nullable(),
+    overrideOf: p.string().nullable(),
   },
 });
 
@@ -545,6 +565,8 @@ export const entities = [
 export type Material = InferEntity<typeof MaterialRow>;
 export type Lot = InferEntity<typeof LotRow>;
 export type Design = InferEntity<typeof DesignRow>;
+export type Borrower = InferEntity<typeof BorrowerRow>;
+export type ChildStored = InferEntity<typeof ChildRow>;
 export type Copy = InferEntity<typeof CopyRow>;
 export type KitStored = InferEntity<typeof KitRow>;
 export type Batch = InferEntity<typeof BatchRow>;

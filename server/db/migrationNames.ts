@@ -18,4 +18,5 @@ export const migrationNames = [
   '2026-11-30-people',
   '2026-11-30-terms',
   '2026-11-30-figures',
+  '2026-11-30-checked-loans',
 ] as const;

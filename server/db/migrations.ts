@@ -363,6 +363,32 @@ class Figures extends Migration {
   }
 }
 
+/**
+ * What the check asks of who will have a kit: ages that grow, who mouths, allergies of a child; what is edited whole has a
+ * version; a loan against a stop keeps who decided it and why. The last test of each kind on each part is read from an index.
+ */
+class CheckedLoans extends Migration {
+  override up(): void {
+    for (const table of ['borrower', 'supplier', 'offer'])
+      this.addSql(`alter table "${table}" add column "version" integer not null default 1`);
+    this.addSql('alter table "borrower" add column "youngest_on" text null');
+    this.addSql('alter table "borrower" add column "born" text null');
+    this.addSql('alter table "borrower" add column "mouths" integer not null default 0');
+    this.addSql('alter table "borrower" add column "language" text null');
+    this.addSql('alter table "child" add column "born" text null');
+    this.addSql('alter table "child" add column "age" integer null check ("age" >= 0)');
+    this.addSql('alter table "child" add column "age_on" text null');
+    this.addSql('alter table "child" add column "mouths" integer not null default 0');
+    this.addSql(`alter table "child" add column "allergies" json not null default '[]'`);
+    for (const column of ['by', 'why', 'of'])
+      this.addSql(`alter table "loan" add column "override_${column}" text null`);
+    this.addSql(
+      'create index "hand_test_last" on "hand_test" ("design_id", "part", "test", "made_as", "id")',
+    );
+    this.addSql('create index "hand_test_failed" on "hand_test" ("design_id", "id") where "passed" = 0');
+  }
+}
+
 const classes = [
   Start,
   Lots,
@@ -382,5 +408,6 @@ const classes = [
   People,
   Terms,
   Figures,
+  CheckedLoans,
 ];
 export const migrationsList = migrationNames.map((name, i) => ({ name, class: classes[i]! }));

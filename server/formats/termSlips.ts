@@ -2,11 +2,58 @@ import ICAL from 'ical.js';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { TermPlanPage } from '../../contract/termPlan.ts';
 import { addDays, type Day } from '../../core/calendar/days.ts';
-import { slipLine, type SlipLanguage } from '../../core/lend/term/slipWords.ts';
+import { againstLine, slipLine, type SlipLanguage } from '../../core/lend/term/slipWords.ts';
 import { MARGIN, type Paper } from '../../core/print/paper.ts';
 import { newCalendar } from './calendar.ts';
 import { MM } from './pdf.ts';
 import { pdfOf, QUIET, INK, type } from './sheetParts.ts';
+
+/** A loan as its slip tells it. */
+interface SlipLoan {
+  readonly family: string;
+  readonly kit: string;
+  readonly label: string;
+  readonly day: Day;
+  readonly due: Day;
+  /** Where it was lent against a stop of the check. */
+  readonly override: { readonly by: string; readonly why: string; readonly of: string } | null;
+}
+
+/** What stands on a slip. */
+const slip = (
+  l: SlipLoan,
+  place: { readonly name: string; readonly locale: string },
+  language: SlipLanguage,
+): Content => ({
+  stack: [
+    type(l.family, { bold: true, fontSize: 15 }),
+    type(`${l.kit}, ${l.label}`, { fontSize: 12, margin: [0, 2, 0, 4] }),
+    type(slipLine(l, language, place.locale)),
+    ...(l.override
+      ? [
+          type(againstLine(l.override, language), { bold: true, margin: [0, 5, 0, 0] }),
+          type(l.override.of, { fontSize: 9.5, margin: [0, 2, 0, 0] }),
+        ]
+      : []),
+    type(place.name, { color: QUIET, fontSize: 9, margin: [0, 4, 0, 0] }),
+  ],
+  margin: [8, 7, 8, 9],
+  unbreakable: true,
+});
+
+/** The slip of one loan, to lie in its bag. */
+export const loanSlipPdf = (
+  loan: SlipLoan,
+  place: { readonly name: string; readonly locale: string; readonly paper: Paper },
+  language: SlipLanguage,
+): Promise<Uint8Array> =>
+  pdfOf({
+    pageSize: place.paper === 'A4' ? 'A4' : 'LETTER',
+    pageMargins: [MARGIN * MM, MARGIN * MM, MARGIN * MM, MARGIN * MM],
+    defaultStyle: { font: 'face0', fontSize: 11, color: INK, lineHeight: 1.2 },
+    info: { title: `${place.name}: ${loan.label}`, producer: 'Fox Button' },
+    content: [slip(loan, place, language)],
+  });
 
 /**
  * Slips to lie in the bags: one a loan that is to come and that nothing stands against, two beside each other, those of a day
@@ -24,16 +71,7 @@ export async function termSlipsPdf(
     page.families.flatMap((f) =>
       f.loans
         .filter((l) => l.week === week && l.state === 'planned' && l.faults.length === 0)
-        .map((l): Content => ({
-          stack: [
-            type(f.name, { bold: true, fontSize: 15 }),
-            type(`${l.kit}, ${l.label}`, { fontSize: 12, margin: [0, 2, 0, 4] }),
-            type(slipLine(l, language, place.locale)),
-            type(place.name, { color: QUIET, fontSize: 9, margin: [0, 4, 0, 0] }),
-          ],
-          margin: [8, 7, 8, 9],
-          unbreakable: true,
-        })),
+        .map((l): Content => slip({ ...l, family: f.name, override: null }, place, language)),
     ),
   );
   const rows: Content[][] = [];

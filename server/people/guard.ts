@@ -15,7 +15,7 @@ export const isNeeded = async (inside: Inside): Promise<boolean> =>
 
 /** Nobody gets further who must be signed in and is not, or may not do what they ask for. */
 export function guard(inside: Inside): RequestHandler {
-  return async (req, _res, next) => {
+  return async (req, res, next) => {
     const asked = `${req.method} ${req.path}`.slice(0, 200);
     const writes = req.method !== 'GET' && req.method !== 'HEAD';
     const go = (who: string | null): void => {
@@ -32,6 +32,8 @@ export function guard(inside: Inside): RequestHandler {
         throw new ProblemError(403, `${person.name} may not do that here: it needs somebody who ${needs}.`, [
           { path: 'session', message: `expected somebody who ${needs}` },
         ]);
+      // Some doors ask more of what is in a request than of its address.
+      res.locals.person = { role: person.role, name: person.name };
       await touch(em, req, now);
       return go(person.name);
     }

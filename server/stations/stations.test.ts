@@ -71,7 +71,9 @@ describe('gather', () => {
     const offer = (await desk.post('/offers', pack).expect(201)).body;
     await desk.post('/offers', { ...pack, contents: [{ materialId: 999, quantity: 1 }] }).expect(422);
     await desk.post('/offers', { ...pack, supplierId: 999 }).expect(422);
-    expect((await desk.put(`/offers/${offer.id}`, { ...pack, price: 190 }).expect(200)).body.price).toBe(190);
+    expect(
+      (await desk.put(`/offers/${offer.id}`, { ...pack, price: 190, version: 1 }).expect(200)).body.price,
+    ).toBe(190);
     expect((await desk.del(`/materials/${cap.id}`).expect(409)).body.detail).toMatch(/Caps, 18/);
     await desk.del(`/offers/${offer.id}`).expect(204);
     // What came in is on record: it never goes with its material.

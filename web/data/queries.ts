@@ -19,6 +19,7 @@ import type { Child } from '../../contract/children.ts';
 import type { Recall, RulesHere } from '../../contract/checking.ts';
 import type { Lasting } from '../../contract/durability.ts';
 import type { Kit, Suggested } from '../../contract/kits.ts';
+import type { ShortAnswer } from '../../contract/lending.ts';
 import type { Lot } from '../../contract/lots.ts';
 import type { PriceSeen, ShopList } from '../../contract/shop.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
@@ -89,6 +90,17 @@ export const useWatchedChildren = one<WatchedChild[]>('notes/children');
 export const useNotesSummary = one<NotesSummary>('notes/summary');
 export const useCopyPages = (query: Readonly<Record<string, string | number>>, enabled = true) =>
   usePages<Copy>('copies', query, enabled);
+/** What the check says of kits for the ages they are made for, by kit. */
+export function useAnswers(ids: readonly number[]): ReadonlyMap<number, ShortAnswer> {
+  const list = ids.join(',');
+  const { data } = useQuery({
+    queryKey: ['copies', 'answers', list],
+    queryFn: () => api<ShortAnswer[]>('GET', `/copies/answers?ids=${list}`),
+    enabled: ids.length > 0,
+    retry: false,
+  });
+  return new Map(data?.map((a) => [a.id, a]));
+}
 export const useNotePages = (query: Readonly<Record<string, string | number>>, enabled = true) =>
   usePages<Note>('notes', query, enabled);
 

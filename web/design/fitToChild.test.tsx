@@ -10,6 +10,10 @@ const CHILD: Child = {
   version: 4,
   hand: { span: 120, side: 'left', oneHanded: false },
   likes: 'bells',
+  age: null,
+  born: null,
+  mouths: false,
+  allergies: [],
 };
 const TAPE = {
   ...CAP,
@@ -82,6 +86,10 @@ describe('a design fitted to a child', () => {
     expect(calls[0]!.body).toEqual({
       hand: { side: 'not settled', oneHanded: false, finger: 38 },
       likes: '',
+      age: null,
+      born: null,
+      mouths: false,
+      allergies: [],
     });
     expect(calls[1]!.body).toMatchObject({
       name: 'Crab finger, P-09',

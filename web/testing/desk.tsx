@@ -69,10 +69,11 @@ export const TUB: MaterialRow = {
   sizes: { diameter: 95, height: 110, wall: 1 },
   kept: 4,
 };
-export const SUPPLIERS: Supplier[] = [{ id: 1, name: 'Pier', delivery: 350 }];
+export const SUPPLIERS: Supplier[] = [{ id: 1, version: 1, name: 'Pier', delivery: 350 }];
 export const OFFERS: Offer[] = [
   {
     id: 5,
+    version: 1,
     name: 'Caps, 18',
     supplierId: 1,
     price: 210,

@@ -28,3 +28,15 @@ export function slipLine(
   const day = (d: Day): string => shortDay(d, locale.startsWith(language) ? locale : language);
   return SLIP_WORDS[language].replace('{from}', day(loan.day)).replace('{due}', day(loan.due));
 }
+
+/** What a slip says of a loan against a stop of the check, by language; who decided it and why are their own words. */
+const AGAINST = {
+  en: 'The check says stop for somebody at home. Lent all the same by {by}: {why}',
+  es: 'La revisión dice «no» para alguien de la casa. Prestado de todos modos por {by}: {why}',
+} as const satisfies Record<SlipLanguage, string>;
+
+/** The line of a slip about a loan that the check had stopped. */
+export const againstLine = (
+  o: { readonly by: string; readonly why: string },
+  language: SlipLanguage,
+): string => AGAINST[language].replace('{by}', () => o.by).replace('{why}', () => o.why);

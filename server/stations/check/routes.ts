@@ -11,7 +11,7 @@ import { addTest, keepRules, recalls, rulesHere } from './service.ts';
 
 export function checkRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
-  r.get('/rules', async (_req, res) => void res.json(await rulesHere(em())));
+  r.get('/rules', async (_req, res) => void res.json(await rulesHere(em(), today())));
   r.put('/rules', async (req, res) => {
     const input = read(rulesUpdate, req.body);
     res.json(await inTransaction((m) => keepRules(m, input, today())));

@@ -10,24 +10,52 @@ import type { Day } from '../../../core/calendar/days.ts';
 import type { Chosen } from '../../../core/patterns/kernel.ts';
 import type { CheckOptions } from '../../../core/safety/check.ts';
 import { lookedOverOf } from '../../../core/safety/lookedOver.ts';
-import { madeAs, testsThatCount } from '../../../core/safety/handTests.ts';
+import { countsUntil, isSpent, madeAs, testsThatCount } from '../../../core/safety/handTests.ts';
 import { rulesOf, type Market, type PlaceRules } from '../../../core/safety/rules.ts';
 import { DesignRow, HandTestRow, PlaceRow, RuleLogRow, type Design } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { ProblemError } from '../../problem.ts';
 
-/** More tests than this are not told at once: the last ones decide. */
-const MOST_TESTS = 5000;
+type TestColumns = Omit<HandTestJson, 'passed' | 'until' | 'isSpent'> & { passed: number };
+/**
+ * Loans since a test of the kit that was lent most, of those that were made just so: what a passed test holds for is used up
+ * by them. Asked only of tests that were passed.
+ */
+const LOANS =
+  'case when t.passed = 0 then 0 else coalesce((select max(n) from (select count(*) as n from loan l join copy c on c.id = l.copy_id join build m on m.id = c.build_id where l.lent_on >= t.done_on and exists (select 1 from json_each(m.made_as) j where j.key = t.design_id and j.value = t.made_as) group by c.id)), 0) end as loans';
+const COLUMNS = `t.id, t.design_id as "designId", t.part, t.test, t.passed, t.force, t.done_on as "on", t.done_by as "by", t.words, t.made_as as "madeAs", ${LOANS}`;
+const testJson =
+  (today: Day) =>
+  (t: TestColumns): HandTestJson => ({
+    ...t,
+    passed: t.passed === 1,
+    until: countsUntil(t.on),
+    isSpent: isSpent(t, today),
+  });
 
-export const readTests = (em: EntityManager, designId?: number): Promise<HandTestJson[]> =>
-  rows<Omit<HandTestJson, 'passed'> & { passed: number }>(
+/**
+ * The last of each test on each part of each thing made alike, the latest first: what decides. However many tests there are,
+ * none is left out.
+ */
+export const readTests = (em: EntityManager, today: Day, designId?: number): Promise<HandTestJson[]> =>
+  rows<TestColumns>(
     em,
-    `select id, design_id as "designId", part, test, passed, force, done_on as "on", done_by as "by", words, made_as as "madeAs" from hand_test ${designId === undefined ? '' : 'where design_id = ?'} order by id desc limit ${MOST_TESTS}`,
+    `select ${COLUMNS} from hand_test t where t.id in (select max(id) from hand_test ${designId === undefined ? '' : 'where design_id = ?'} group by design_id, part, test, made_as) order by t.id desc`,
     designId === undefined ? [] : [designId],
-  ).then((list) => list.map((t) => ({ ...t, passed: t.passed === 1 })));
+  ).then((list) => list.map(testJson(today)));
+
+/** Failed tests that no later one of their kind, on the same part of a thing made alike, has answered; the latest first. */
+const openFailures = (em: EntityManager, designId?: number): Promise<HandTestJson[]> =>
+  rows<Omit<HandTestJson, 'passed' | 'until' | 'isSpent' | 'loans'>>(
+    em,
+    `select t.id, t.design_id as "designId", t.part, t.test, t.force, t.done_on as "on", t.done_by as "by", t.words, t.made_as as "madeAs" from hand_test t where t.passed = 0${designId === undefined ? '' : ' and t.design_id = ?'} and not exists (select 1 from hand_test n where n.design_id = t.design_id and n.part = t.part and n.test = t.test and n.made_as = t.made_as and n.id > t.id) order by t.id desc`,
+    designId === undefined ? [] : [designId],
+  ).then((list) =>
+    list.map((t) => ({ ...t, passed: false, loans: 0, until: countsUntil(t.on), isSpent: false })),
+  );
 
 /** Everything that a check at this place goes by. */
-export async function rulesHere(em: EntityManager): Promise<RulesHere> {
+export async function rulesHere(em: EntityManager, today: Day): Promise<RulesHere> {
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
   const market = place.market as Market;
   const log = await em.find(RuleLogRow, {}, { orderBy: { id: 'desc' }, limit: 500 });
@@ -37,12 +65,17 @@ export async function rulesHere(em: EntityManager): Promise<RulesHere> {
     rules: place.rules,
     list: rulesOf(market, place.rules),
     log: log.map(({ id, on, by, why, what }) => ({ id, on, by, why, what })),
-    tests: await readTests(em),
+    tests: await readTests(em, today),
   };
 }
 
 /** What the check of one design goes by: the place’s rules, the youngest, and its tests. */
-export async function checkedBy(em: EntityManager, design: Design, chosen: Chosen): Promise<CheckOptions> {
+export async function checkedBy(
+  em: EntityManager,
+  design: Design,
+  chosen: Chosen,
+  today: Day,
+): Promise<CheckOptions> {
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
   return {
     youngest: design.ageFrom,
@@ -50,7 +83,7 @@ export async function checkedBy(em: EntityManager, design: Design, chosen: Chose
     lookedOver: lookedOverOf(chosen),
     market: place.market as Market,
     rules: place.rules,
-    tests: testsThatCount(await readTests(em, design.id), madeAs(design)),
+    tests: testsThatCount(await readTests(em, today, design.id), madeAs(design)),
   };
 }
 
@@ -89,13 +122,13 @@ export async function keepRules(
       409,
       'The place was changed meanwhile.',
       [{ path: 'version', message: `is stale: it is ${place.version} now` }],
-      await rulesHere(em),
+      await rulesHere(em, today),
     );
   for (const { what, said } of differences(place.rules, next))
     em.create(RuleLogRow, { on: today, by: said.by, why: said.why, what: what.slice(0, 500) });
   em.assign(place, { rules: next }, { mergeObjectProperties: false });
   await em.flush();
-  return rulesHere(em);
+  return rulesHere(em, today);
 }
 
 export async function addTest(em: EntityManager, input: HandTestInput, today: Day): Promise<HandTestJson> {
@@ -108,17 +141,16 @@ export async function addTest(em: EntityManager, input: HandTestInput, today: Da
   const as = madeAs(design);
   const row = em.create(HandTestRow, { ...fields, design, on: today, madeAs: as });
   await em.flush();
-  return { id: row.id, designId, ...fields, on: today, madeAs: as };
-}
-
-/** The last of each test on each part of things made alike, where it failed; the first of the list is the latest. */
-function failed(tests: readonly HandTestJson[]): HandTestJson[] {
-  const last = new Map<string, HandTestJson>();
-  for (const t of tests) {
-    const key = `${t.designId} ${t.part} ${t.test} ${t.madeAs}`;
-    if (!last.has(key)) last.set(key, t);
-  }
-  return [...last.values()].filter((t) => !t.passed);
+  return {
+    id: row.id,
+    designId,
+    ...fields,
+    on: today,
+    madeAs: as,
+    loans: 0,
+    until: countsUntil(today),
+    isSpent: false,
+  };
 }
 
 interface CalledBack {
@@ -154,8 +186,7 @@ async function calledBack(
 /** Failed tests, by the design they were done on. */
 async function failedByDesign(em: EntityManager, designId?: number): Promise<Map<number, HandTestJson[]>> {
   const by = new Map<number, HandTestJson[]>();
-  for (const t of failed(await readTests(em, designId)))
-    by.set(t.designId, [...(by.get(t.designId) ?? []), t]);
+  for (const t of await openFailures(em, designId)) by.set(t.designId, [...(by.get(t.designId) ?? []), t]);
   return by;
 }
 

@@ -2,7 +2,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import type { Day } from '../../../core/calendar/days.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { loadPattern } from '../../../core/patterns/index.ts';
-import { bagFeatures } from '../../../core/patterns/making.ts';
+import { packageAccount } from '../../../core/patterns/account.ts';
 import { checkKit, type CheckedDesign, type KitReport } from '../../../core/safety/kitCheck.ts';
 import { KitRow, PlaceRow, type Design } from '../../db/entities.ts';
 import type { CheckSheet } from '../../formats/checkSheet.ts';
@@ -23,11 +23,11 @@ export async function kitToCheck(
     checked.push({
       name: d.name,
       features: await featuresOf(em, d, o.today),
-      options: await checkedBy(em, d, chosen),
+      options: await checkedBy(em, d, chosen, o.today),
     });
   }
   const packed = o.container === null ? [] : [...(await materialsOf(em, [o.container], o.today)).values()];
-  return (youngest) => checkKit(checked, youngest, bagFeatures(packed));
+  return (youngest) => checkKit(checked, youngest, packageAccount(packed));
 }
 
 /** The check of designs that are one kit. */
@@ -79,7 +79,7 @@ export async function sheetOf(
   const [first] = s.designs;
   const pattern = await loadPattern(first!.pattern);
   const { chosen } = await chosenFor(em, first!.materials, today);
-  const tests = (await Promise.all(s.designs.map((d) => readTests(em, d.id)))).flat();
+  const tests = (await Promise.all(s.designs.map((d) => readTests(em, today, d.id)))).flat();
   return {
     name: s.name,
     place: place.name,

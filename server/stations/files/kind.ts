@@ -42,7 +42,7 @@ export interface Kind<T> {
     known: Known,
   ): { readonly key: string; readonly column: string; readonly value: string }[];
   /** Every row of the place, in pages, for a file to go out. */
-  pages(em: EntityManager): AsyncGenerator<Raw[][]>;
+  pages(em: EntityManager, today: Day): AsyncGenerator<Raw[][]>;
 }
 
 /** What the reading of a kind of file must know of the place; all of it where no kind is said. */

@@ -42,7 +42,7 @@ export function fileRoutes({ em, inTransaction, today }: Inside): Router {
     res.type('text/csv; charset=utf-8').attachment(`${kind}.csv`);
     // The mark at the head tells spreadsheets that it is UTF-8.
     res.write('\ufeff');
-    await pipeline(Readable.from(exportFile(em(), kind)), res);
+    await pipeline(Readable.from(exportFile(em(), kind, today())), res);
   });
   r.post('/files/confirm', async (req, res) => {
     const { id } = read(fileConfirm, req.body);

@@ -118,7 +118,7 @@ const WRITERS: Readonly<Record<FileKind, (em: EntityManager, file: string, today
     materials: (em, file, today) => writeMaterials(em, batches<MaterialValue>(file), today),
     lots: (em, file, today) => writeLots(em, batches<LotValue>(file), today),
     offers: (em, file, today) => writeOffers(em, batches<OfferValue>(file), today),
-    families: (em, file) => writeFamilies(em, batches<FamilyValue>(file)),
+    families: (em, file, today) => writeFamilies(em, batches<FamilyValue>(file), today),
     notes: (em, file) => writeNotes(em, batches<NoteValue>(file)),
     kits: (em, file) => writeKits(em, batches<KitValue>(file)),
     loans: (em, file) => writeLoans(em, batches<LoanValue>(file)),
@@ -142,8 +142,8 @@ export const forgetFile = (id: string): void => {
 };
 
 /** A kind's rows as CSV, part by part. */
-export async function* exportFile(em: EntityManager, kind: FileKind): AsyncGenerator<string> {
+export async function* exportFile(em: EntityManager, kind: FileKind, today: Day): AsyncGenerator<string> {
   const shape = kindOf(kind);
   yield csvRows([shape.columns]);
-  for await (const page of shape.pages(em)) yield csvRows(page);
+  for await (const page of shape.pages(em, today)) yield csvRows(page);
 }

@@ -215,7 +215,11 @@ async function suppliersOf(
 }
 
 /** Families are known by their code names: the same name changes what is there. */
-export async function writeFamilies(em: EntityManager, all: AsyncGenerator<FamilyValue[]>): Promise<Written> {
+export async function writeFamilies(
+  em: EntityManager,
+  all: AsyncGenerator<FamilyValue[]>,
+  today: Day,
+): Promise<Written> {
   const here = new Map(
     (await rows<{ id: number; name: string }>(em, 'select id, name from borrower')).map((b) => [
       b.name.toLowerCase(),
@@ -228,8 +232,17 @@ export async function writeFamilies(em: EntityManager, all: AsyncGenerator<Famil
     allergies: f.allergies ?? [],
     mail: f.mail ?? null,
     youngest: f.youngest ?? null,
+    youngestOn: f.youngest == null ? null : today,
+    born: f.born ?? null,
+    mouths: f.mouths ?? false,
+    language: f.language ?? null,
     aim: f.aim ?? null,
     children: f.children ?? [],
+  });
+  /** What a file has no column for stays; an age that is told grows from today on. */
+  const asChange = (f: FamilyValue) => ({
+    ...f,
+    ...(f.youngest === undefined ? {} : { youngestOn: f.youngest === null ? null : today }),
   });
   const done = { added: 0, changed: 0 };
   for await (const batch of all) {
@@ -241,7 +254,7 @@ export async function writeFamilies(em: EntityManager, all: AsyncGenerator<Famil
         return id === undefined ? [] : [[id, f] as const];
       }),
     );
-    await takeOver(em, await em.find(BorrowerRow, { id: { $in: [...changes.keys()] } }), changes, (f) => f);
+    await takeOver(em, await em.find(BorrowerRow, { id: { $in: [...changes.keys()] } }), changes, asChange);
     done.added += fresh.length;
     done.changed += changes.size;
   }

@@ -88,7 +88,7 @@ describe('prices', () => {
       contents: [{ materialId: id, quantity: 24 }],
     };
     const offer = (await desk.post('/offers', body).expect(201)).body as Offer;
-    await desk.put(`/offers/${offer.id}`, { ...body, price: 240 }).expect(200);
+    await desk.put(`/offers/${offer.id}`, { ...body, price: 240, version: offer.version }).expect(200);
     expect((await desk.get('/prices')).body).toEqual([
       { offerId: offer.id, seenOn: '2026-11-24', price: 240, inStock: true },
     ]);

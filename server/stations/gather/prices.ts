@@ -160,7 +160,7 @@ export async function refreshPrices(em: EntityManager, today: Day): Promise<Shop
 /** Keeps a pack entered by hand, and writes down what it costs today. */
 export async function keepOffer(
   em: EntityManager,
-  input: OfferInput,
+  input: OfferInput & { version?: number | undefined },
   today: Day,
   id?: number,
 ): Promise<Offer> {

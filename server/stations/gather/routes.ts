@@ -4,8 +4,10 @@ import {
   materialInput,
   materialVersion,
   offerInput,
+  offerUpdate,
   stockChange,
   supplierInput,
+  supplierUpdate,
 } from '../../../contract/materials.ts';
 import { findInput, lotQuery, lotUpdate } from '../../../contract/lots.ts';
 import { boughtInput, shopTake } from '../../../contract/shop.ts';
@@ -81,7 +83,7 @@ export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
   });
   r.put('/suppliers/:id', async (req, res) => {
     const id = readId(req.params.id, 'supplier');
-    const input = read(supplierInput, req.body);
+    const input = read(supplierUpdate, req.body);
     res.json(await inTransaction((m) => gather.updateSupplier(m, id, input)));
   });
   r.get('/offers', async (req, res) => {
@@ -93,7 +95,7 @@ export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
   });
   r.put('/offers/:id', async (req, res) => {
     const id = readId(req.params.id, 'offer');
-    const input = read(offerInput, req.body);
+    const input = read(offerUpdate, req.body);
     res.json(await inTransaction((m) => prices.keepOffer(m, input, today(), id)));
   });
   r.get('/prices', async (req, res) => {

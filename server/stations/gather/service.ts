@@ -4,6 +4,7 @@ import type {
   Offer,
   OfferInput,
   Supplier,
+  SupplierInput,
 } from '../../../contract/materials.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import type { MaterialInput } from '../../../core/materials/material.ts';
@@ -217,35 +218,43 @@ export async function pageOfSuppliers(em: EntityManager, query: PageAsked) {
   const [all] = await rows<{ n: number }>(em, 'select count(*) as n from supplier');
   const items = await rows<Supplier>(
     em,
-    'select id, name, delivery, free_from as "freeFrom" from supplier where (name, id) > (?, ?) order by name, id limit ?',
+    'select id, version, name, delivery, free_from as "freeFrom" from supplier where (name, id) > (?, ?) order by name, id limit ?',
     [...(textCursor(query.after) ?? ['', 0]), query.limit],
   );
   const last = items.at(-1);
   return { items, limit: query.limit, total: all!.n, next: last ? textCursorOf(last.name, last.id) : null };
 }
 
-export async function addSupplier(em: EntityManager, input: Omit<Supplier, 'id'>): Promise<Supplier> {
+export async function addSupplier(em: EntityManager, input: SupplierInput): Promise<Supplier> {
   const own = { ...input, freeFrom: input.freeFrom ?? null };
-  const s = em.create(SupplierRow, own);
+  const s = em.create(SupplierRow, { ...own, version: 1 });
   await em.flush();
-  return { id: s.id, ...own };
+  return { id: s.id, version: s.version, ...own };
 }
 
 export async function updateSupplier(
   em: EntityManager,
   id: number,
-  input: Omit<Supplier, 'id'>,
+  { version, ...input }: SupplierInput & { version: number },
 ): Promise<Supplier> {
   const s = await em.findOne(SupplierRow, { id });
   if (!s) throw notFound(`supplier ${id}`);
+  if (s.version !== version) throw staleRow(s.name, s.version);
   const own = { ...input, freeFrom: input.freeFrom ?? null };
   em.assign(s, own);
   await em.flush();
-  return { id, ...own };
+  return { id, version: s.version, ...own };
 }
+
+/** Somebody else changed it since it was read. */
+const staleRow = (name: string, now: number): ProblemError =>
+  new ProblemError(409, `${name} was changed meanwhile.`, [
+    { path: 'version', message: `is stale: it is ${now} now` },
+  ]);
 
 interface OfferColumns {
   id: number;
+  version: number;
   name: string;
   supplier_id: number;
   price: number;
@@ -257,6 +266,7 @@ const offersFrom = async (em: EntityManager, found: readonly OfferColumns[]): Pr
   const gone = await outOfStock(em);
   return found.map((o) => ({
     id: o.id,
+    version: o.version,
     name: o.name,
     supplierId: o.supplier_id,
     price: o.price,
@@ -298,7 +308,11 @@ export async function outOfStock(em: EntityManager): Promise<Set<number>> {
   return new Set(gone.map((r) => r.offer_id));
 }
 
-export async function saveOffer(em: EntityManager, input: OfferInput, id?: number): Promise<Offer> {
+export async function saveOffer(
+  em: EntityManager,
+  { version, ...input }: OfferInput & { version?: number | undefined },
+  id?: number,
+): Promise<Offer> {
   const supplier = await em.findOne(SupplierRow, { id: input.supplierId });
   if (!supplier)
     throw new ProblemError(422, 'There is no such supplier.', [
@@ -311,14 +325,21 @@ export async function saveOffer(em: EntityManager, input: OfferInput, id?: numbe
     ]);
   const fields = { name: input.name, supplier, price: input.price, contents: input.contents };
   let row;
-  if (id === undefined) row = em.create(OfferRow, { ...fields, shopKey: null });
+  if (id === undefined) row = em.create(OfferRow, { ...fields, shopKey: null, version: 1 });
   else {
     row = await em.findOne(OfferRow, { id });
     if (!row) throw notFound(`offer ${id}`);
-    em.assign(row, fields);
+    if (row.version !== version) throw staleRow(row.name, row.version);
+    em.assign(row, fields, { mergeObjectProperties: false });
   }
   await em.flush();
-  return { ...input, id: row.id, inStock: !(await outOfStock(em)).has(row.id), shopKey: row.shopKey ?? null };
+  return {
+    ...input,
+    id: row.id,
+    version: row.version,
+    inStock: !(await outOfStock(em)).has(row.id),
+    shopKey: row.shopKey ?? null,
+  };
 }
 
 export async function removeOffer(em: EntityManager, id: number): Promise<void> {

@@ -85,7 +85,7 @@ async function paperOf(em: EntityManager, handed: Handed, asked: Asked, today: D
       prepared: asked.prepared === 'no' ? [] : preparedSteps(steps),
       show: pattern.show(at),
       rungs: pattern.rungs(at).map(({ name, grip }) => ({ name, grip })),
-      findings: checkFeatures(pattern.features(at), await checkedBy(em, d, at.chosen)).findings,
+      findings: checkFeatures(pattern.features(at), await checkedBy(em, d, at.chosen, today)).findings,
     });
   }
   return {

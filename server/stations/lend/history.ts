@@ -23,6 +23,9 @@ interface LoanColumns {
   label: string;
   design: string;
   borrower: string;
+  override_by: string | null;
+  override_why: string | null;
+  override_of: string | null;
 }
 
 const countJson = (c: CountColumns): KitCount => ({
@@ -45,10 +48,14 @@ const pastLoan = (l: LoanColumns, counts: ReadonlyMap<number, KitCount>): PastLo
   design: l.design,
   borrower: l.borrower,
   count: counts.get(l.id) ?? null,
+  override:
+    l.override_why === null
+      ? null
+      : { by: l.override_by ?? '', why: l.override_why, of: l.override_of ?? '' },
 });
 
 const LOANS =
-  'select l.id, l.copy_id, l.borrower_id, l.lent_on, l.due_on, l.returned_on, c.label, coalesce(k.name, d.name) as design, b.name as borrower from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id join borrower b on b.id = l.borrower_id';
+  'select l.id, l.copy_id, l.borrower_id, l.lent_on, l.due_on, l.returned_on, l.override_by, l.override_why, l.override_of, c.label, coalesce(k.name, d.name) as design, b.name as borrower from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id join borrower b on b.id = l.borrower_id';
 
 /** Loans and counts of one kit, the latest first: what was missing at each return stays readable. */
 export async function kitHistory(em: EntityManager, copyId: number, most: number): Promise<KitHistory> {

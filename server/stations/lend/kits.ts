@@ -28,6 +28,8 @@ import {
   type KitStored,
 } from '../../db/entities.ts';
 import { notFound, ProblemError } from '../../problem.ts';
+import { askKit, NOBODY_TOLD } from '../check/askKit.ts';
+import type { Override } from '../../../contract/lending.ts';
 import { newLabels } from './newLabels.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
 import { openKitFile, writeKitFile } from '../shape/designFile.ts';
@@ -330,12 +332,38 @@ async function takeFor(
 export async function giveKit(
   em: EntityManager,
   id: number,
-  input: { version: number; families: number; prepared: boolean },
+  input: {
+    version: number;
+    families: number;
+    prepared: boolean;
+    override?: Override | undefined;
+  },
   today: Day,
 ): Promise<Given> {
   const kit = await findKit(em, id);
   if (kit.version !== input.version) throw stale(kit);
   const w = await worked(em, kit, today);
+  const ask = await askKit(
+    em,
+    {
+      designs: kit.designs,
+      madeAs: null,
+      youngest: kit.youngest ?? null,
+      container: kit.container ?? null,
+    },
+    today,
+  );
+  const answer = ask(NOBODY_TOLD);
+  const stops = answer.reasons.filter((r) => r.verdict === 'stop');
+  if (stops.length > 0 && !input.override)
+    throw new ProblemError(
+      422,
+      `The check says stop for ${kit.name}, youngest ${answer.youngest} months. ${stops[0]!.title}: ${stops[0]!.words}`,
+      stops.map((r) => ({
+        path: 'override',
+        message: `${r.title}: ${r.words} Expected another kit, or a reason of somebody who may design`,
+      })),
+    );
   const used = await takeFor(em, w, input.families, today, 'families');
   const { families, prepared } = input;
   const given = em.create(GivenRow, { kit, families, prepared, givenOn: today, used });

@@ -7,6 +7,7 @@ import { notFound, ProblemError } from '../../problem.ts';
 import { familyNamed } from './borrowers.ts';
 import { recalledKits } from '../check/service.ts';
 import { kitsIn } from './copies.ts';
+import { stoppedFor } from './stopped.ts';
 
 /** Kits of one kind: those of one design, or those of one set of designs. */
 const kindOf = (c: { readonly designId: number; readonly kitId: number | null }): string =>
@@ -41,6 +42,8 @@ export async function reserve(
     throw new ProblemError(422, `${copy.label} is retired.`, [
       { path: 'copyId', message: 'expected a kit that is still lent' },
     ]);
+  // What could not be lent is not kept for anybody either.
+  await stoppedFor(em, { copy, family: borrower }, today);
   const same = { borrower: borrower.id, design: copy.design.id, kit: copy.kit?.id ?? null, endedOn: null };
   if ((await em.count(ReservationRow, same)) > 0)
     throw new ProblemError(409, `It is kept for ${borrower.name} already.`, [

@@ -1,13 +1,17 @@
-import { Router } from 'express';
+import { Router, type Response } from 'express';
 import { z } from 'zod';
 import {
+  answerQuery,
+  answersQuery,
   borrowerInput,
+  borrowerUpdate,
   handOnInput,
   historyQuery,
   loanInput,
   loansInput,
   foundInput,
   type Loan,
+  type Override,
   mendInput,
   renewInput,
   reservationInput,
@@ -23,7 +27,13 @@ import { PlaceRow } from '../../db/entities.ts';
 import { kitFile, openFile } from '../../../contract/designFile.ts';
 import { lookAtKit } from '../shape/designFile.ts';
 import type { Inside } from '../../inside.ts';
-import { read, readId } from '../../problem.ts';
+import { ProblemError, read, readId } from '../../problem.ts';
+import type { PersonRole } from '../../../contract/people.ts';
+import { may } from '../../people/roles.ts';
+import { SLIP_LANGUAGES } from '../../../core/lend/term/slipWords.ts';
+import { answerFor, NOBODY_TOLD, shortAnswers, whoIs } from '../check/askKit.ts';
+import { familyNamed } from './borrowers.ts';
+import { loanSlip } from './slip.ts';
 import { sendPage } from '../../paging.ts';
 import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
@@ -73,6 +83,21 @@ const termQuery = z
   .refine((q) => q.from <= q.to, { path: ['to'], message: 'must not be before the term begins' })
   .refine((q) => daysBetween(q.from, q.to) <= 400, { path: ['to'], message: 'must be within 400 days' });
 
+const slipQuery = z.strictObject({
+  language: z.enum(SLIP_LANGUAGES, { error: `expected one of ${SLIP_LANGUAGES.join(', ')}` }).optional(),
+});
+
+/** A stop is overridden only by somebody who may design; where nobody has to sign in, by whoever says who it is. */
+function overriding<T extends { readonly override?: Override | undefined }>(res: Response, input: T): T {
+  if (!input.override) return input;
+  const { role, name } = (res.locals as { person?: { role: PersonRole; name: string } }).person ?? {};
+  if (role !== undefined && !may(role, 'designs'))
+    throw new ProblemError(403, `${name!} may not lend against the check: it needs somebody who designs.`, [
+      { path: 'override', message: 'expected somebody who designs' },
+    ]);
+  return { ...input, override: { ...input.override, ...(name === undefined ? {} : { by: name }) } };
+}
+
 export function lendRoutes(inside: Inside): Router {
   const { em, inTransaction, today, door } = inside;
   const r = Router();
@@ -89,6 +114,18 @@ export function lendRoutes(inside: Inside): Router {
     const id = readId(req.params.id, 'kit');
     const input = read(stateInput, req.body);
     res.json(await inTransaction((m) => changeState(m, id, input, today())));
+  });
+  r.get('/copies/answers', async (req, res) => {
+    const { ids } = read(answersQuery, req.query);
+    res.json(await shortAnswers(em(), ids.split(',').map(Number), today()));
+  });
+  r.get('/copies/:id/answer', async (req, res) => {
+    const id = readId(req.params.id, 'kit');
+    const { borrowerId } = read(answerQuery, req.query);
+    const m = em();
+    const family = borrowerId === undefined ? null : await familyNamed(m, borrowerId);
+    const who = family ? await whoIs(m, family, today()) : NOBODY_TOLD;
+    res.json(await answerFor(m, id, who, today()));
   });
   r.get('/copies/:id/history', async (req, res) => {
     const id = readId(req.params.id, 'kit');
@@ -145,7 +182,7 @@ export function lendRoutes(inside: Inside): Router {
   });
   r.post('/kits/:id/give', async (req, res) => {
     const id = readId(req.params.id, 'kit');
-    const input = read(kitGiving, req.body);
+    const input = overriding(res, read(kitGiving, req.body));
     res.status(201).json(await inTransaction((m) => kits.giveKit(m, id, input, today())));
   });
   for (const [path, pdf] of [
@@ -245,19 +282,19 @@ export function lendRoutes(inside: Inside): Router {
     res.status(204).end();
   });
   r.get('/borrowers', async (req, res) => {
-    sendPage(req, res, await lend.listBorrowers(em(), read(lend.borrowerQuery, req.query)));
+    sendPage(req, res, await lend.listBorrowers(em(), read(lend.borrowerQuery, req.query), today()));
   });
   r.post('/borrowers', async (req, res) => {
     const input = read(borrowerInput, req.body);
-    res.status(201).json(await inTransaction((m) => lend.addBorrower(m, input)));
+    res.status(201).json(await inTransaction((m) => lend.addBorrower(m, input, today())));
   });
   r.put('/borrowers/:id', async (req, res) => {
     const id = readId(req.params.id, 'family');
-    const input = read(borrowerInput, req.body);
-    res.json(await inTransaction((m) => lend.updateBorrower(m, id, input)));
+    const input = read(borrowerUpdate, req.body);
+    res.json(await inTransaction((m) => lend.updateBorrower(m, id, input, today())));
   });
   r.post('/loans', async (req, res) => {
-    const input = read(loanInput, req.body);
+    const input = overriding(res, read(loanInput, req.body));
     res.status(201).json(await inTransaction((m) => lend.lend(m, input, today())));
   });
   r.get('/term.pdf', async (req, res) => {
@@ -279,7 +316,7 @@ export function lendRoutes(inside: Inside): Router {
     res.json(await inTransaction((m) => bringHome(m, id, input, today())));
   });
   r.post('/loans/together', async (req, res) => {
-    const { copyIds, ...input } = read(loansInput, req.body);
+    const { copyIds, ...input } = overriding(res, read(loansInput, req.body));
     res.status(201).json(
       await inTransaction(async (m) => {
         const loans: Loan[] = [];
@@ -288,6 +325,14 @@ export function lendRoutes(inside: Inside): Router {
       }),
     );
   });
+  r.get('/loans/:id/slip.pdf', async (req, res) => {
+    const { language } = read(slipQuery, req.query);
+    const id = readId(req.params.id, 'loan');
+    res
+      .type('application/pdf')
+      .attachment(`slip-${id}.pdf`)
+      .send(Buffer.from(await loanSlip(em(), id, language)));
+  });
   r.post('/loans/:id/renew', async (req, res) => {
     const id = readId(req.params.id, 'loan');
     const { dueOn } = read(renewInput, req.body);
@@ -295,7 +340,7 @@ export function lendRoutes(inside: Inside): Router {
   });
   r.post('/loans/:id/hand-on', async (req, res) => {
     const id = readId(req.params.id, 'loan');
-    const input = read(handOnInput, req.body);
+    const input = overriding(res, read(handOnInput, req.body));
     res.status(201).json(await inTransaction((m) => lend.handOn(m, id, input, today())));
   });
   r.get('/reservations', async (_req, res) => void res.json(await listReservations(em(), today())));

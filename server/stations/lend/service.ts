@@ -2,13 +2,16 @@ import type { EntityManager } from '@mikro-orm/core';
 import type {
   Borrower,
   BorrowerInput,
+  BorrowerUpdate,
   Copy as CopyJson,
   HandOnInput,
   Loan as LoanJson,
+  LoanInput,
   ReturnInput,
 } from '../../../contract/lending.ts';
 import { addDays, daysBetween, type Day } from '../../../core/calendar/days.ts';
-import { allergyWords, type Allergy } from '../../../core/lend/allergies.ts';
+import { monthsOld } from '../../../core/child/age.ts';
+import type { Allergy } from '../../../core/lend/allergies.ts';
 import { missing, writtenOff } from '../../../core/lend/status.ts';
 import type { Material } from '../../../core/materials/material.ts';
 import { spokenFor } from '../../../core/needs/supply.ts';
@@ -20,6 +23,7 @@ import {
   KitRow,
   LoanRow,
   MaterialRow,
+  type Borrower as BorrowerStored,
   type Copy,
   type Loan,
 } from '../../db/entities.ts';
@@ -32,6 +36,7 @@ import { familyNamed } from './borrowers.ts';
 import { copyOf } from './copies.ts';
 import { heedReservations } from './reserve.ts';
 import { changeState, refuseUnlendable } from './states.ts';
+import { stoppedFor } from './stopped.ts';
 import { recalledKits } from '../check/service.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
 import { readBench } from '../shape/service.ts';
@@ -43,6 +48,8 @@ const loanJson = (l: Loan): LoanJson => ({
   lentOn: l.lentOn,
   dueOn: l.dueOn,
   returnedOn: l.returnedOn ?? null,
+  override:
+    l.overrideWhy == null ? null : { by: l.overrideBy ?? '', why: l.overrideWhy, of: l.overrideOf ?? '' },
 });
 
 async function oneCopy(em: EntityManager, id: number): Promise<CopyJson> {
@@ -58,76 +65,135 @@ export const borrowerQuery = z.strictObject({
 });
 
 /** A page of families by code name. */
-export async function listBorrowers(em: EntityManager, query: z.infer<typeof borrowerQuery>) {
+export async function listBorrowers(em: EntityManager, query: z.infer<typeof borrowerQuery>, today: Day) {
   const q = `%${(query.q ?? '').replace(/[%_\\]/g, (c) => `\\${c}`)}%`;
   const matches = "(erased_on is null and (name like ? escape '\\' or group_name like ? escape '\\'))";
   const [all] = await rows<{ n: number }>(em, `select count(*) as n from borrower where ${matches}`, [q, q]);
   const at = textCursor(query.after) ?? ['', 0];
-  const found = await rows<
-    Omit<Borrower, 'allergies' | 'children'> & { allergies: string; children: string }
-  >(
+  const found = await rows<FamilyColumns>(
     em,
-    `select id, name, group_name as "group", allergies, mail, youngest, aim, children from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
+    `select id, version, name, group_name as "group", allergies, mail, youngest, youngest_on as "youngestOn", born, mouths, language, aim, children from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
     [q, q, ...at, query.limit],
   );
-  const items = found.map((b): Borrower => ({
-    ...b,
-    allergies: JSON.parse(b.allergies) as Allergy[],
-    children: JSON.parse(b.children) as string[],
-  }));
+  const items = found.map((b): Borrower =>
+    familyJson(
+      {
+        ...b,
+        mouths: b.mouths !== 0,
+        allergies: JSON.parse(b.allergies) as string[],
+        children: JSON.parse(b.children) as string[],
+      },
+      today,
+    ),
+  );
   const last = items.at(-1);
   return { items, limit: query.limit, total: all!.n, next: last ? textCursorOf(last.name, last.id) : null };
 }
 
-export async function addBorrower(em: EntityManager, input: BorrowerInput): Promise<Borrower> {
-  const own = {
+interface FamilyColumns {
+  id: number;
+  version: number;
+  name: string;
+  group: string;
+  allergies: string;
+  mail: string | null;
+  youngest: number | null;
+  youngestOn: string | null;
+  born: string | null;
+  mouths: number;
+  language: string | null;
+  aim: string | null;
+  children: string;
+}
+type FamilyFacts = Omit<FamilyColumns, 'allergies' | 'children' | 'mouths'> & {
+  readonly allergies: readonly string[];
+  readonly children: readonly string[];
+  readonly mouths: boolean;
+};
+
+/** A family as it is told: its youngest by today. */
+const familyJson = (b: FamilyFacts, today: Day): Borrower => ({
+  id: b.id,
+  version: b.version,
+  name: b.name,
+  group: b.group,
+  allergies: [...b.allergies] as Allergy[],
+  mail: b.mail ?? null,
+  youngest: monthsOld({ born: b.born, age: b.youngest, ageOn: b.youngestOn }, today),
+  born: b.born ?? null,
+  mouths: b.mouths,
+  language: (b.language ?? null) as Borrower['language'],
+  aim: (b.aim ?? null) as Borrower['aim'],
+  children: [...b.children],
+});
+const factsOf = (b: BorrowerStored): FamilyFacts => ({
+  ...b,
+  mail: b.mail ?? null,
+  youngest: b.youngest ?? null,
+  youngestOn: b.youngestOn ?? null,
+  born: b.born ?? null,
+  language: b.language ?? null,
+  aim: b.aim ?? null,
+});
+
+/** What is left out of a change stays as it is known; an age that is told grows from today on. */
+const agesOf = (input: Pick<BorrowerInput, 'youngest' | 'born'>, today: Day) => ({
+  ...(input.youngest === undefined ? {} : { youngest: input.youngest, youngestOn: today }),
+  ...(input.born === undefined ? {} : { born: input.born }),
+});
+
+export async function addBorrower(em: EntityManager, input: BorrowerInput, today: Day): Promise<Borrower> {
+  const b = em.create(BorrowerRow, {
     ...input,
+    version: 1,
     allergies: input.allergies ?? [],
     mail: input.mail ?? null,
-    youngest: input.youngest ?? null,
+    youngest: null,
+    youngestOn: null,
+    born: null,
+    ...agesOf(input, today),
+    mouths: input.mouths ?? false,
+    language: input.language ?? null,
     aim: input.aim ?? null,
     children: input.children ?? [],
-  };
-  const b = em.create(BorrowerRow, { ...own, erasedOn: null });
+    erasedOn: null,
+  });
   await em.flush();
-  return { id: b.id, ...own };
+  return familyJson(factsOf(b), today);
 }
 
-export async function updateBorrower(em: EntityManager, id: number, input: BorrowerInput): Promise<Borrower> {
+/** Changes what is known of a family; two desks that change it at once do not undo each other. */
+export async function updateBorrower(
+  em: EntityManager,
+  id: number,
+  { version, ...input }: BorrowerUpdate,
+  today: Day,
+): Promise<Borrower> {
   const b = await em.findOne(BorrowerRow, { id, erasedOn: null });
   if (!b) throw notFound(`family ${id}`);
-  em.assign(b, input, { mergeObjectProperties: false });
+  if (b.version !== version)
+    throw new ProblemError(
+      409,
+      `${b.name} was changed meanwhile.`,
+      [{ path: 'version', message: `is stale: it is ${b.version} now` }],
+      familyJson(factsOf(b), today),
+    );
+  // An age that was read and sent back as it was goes on growing from the day it was told.
+  const isSame =
+    input.youngest !== undefined &&
+    input.youngest === monthsOld({ age: b.youngest, ageOn: b.youngestOn }, today);
+  const { youngest, ...others } = input;
+  em.assign(
+    b,
+    { ...others, ...agesOf(isSame ? { born: input.born } : { youngest, born: input.born }, today) },
+    { mergeObjectProperties: false },
+  );
   await em.flush();
-  return {
-    id,
-    name: b.name,
-    group: b.group,
-    allergies: b.allergies as Allergy[],
-    mail: b.mail ?? null,
-    youngest: b.youngest ?? null,
-    aim: (b.aim ?? null) as Borrower['aim'],
-    children: b.children,
-  };
-}
-
-/** Everything a kit is made of and holds, whether it is counted or not. */
-export async function heldBy(em: EntityManager, designs: readonly number[]) {
-  const found = await em.find(DesignRow, { id: { $in: [...designs] } });
-  const ids = found.flatMap((d) => Object.values(d.materials).flat());
-  const held = await em.find(MaterialRow, { id: { $in: ids } });
-  return held.map((m) => ({
-    name: m.name,
-    hazards: m.hazards as Material['hazards'],
-    allergens: (m.allergens ?? []) as Allergy[] as Material['allergens'],
-  }));
+  return familyJson(factsOf(b), today);
 }
 
 /** Lends a kit that is in and whole; when another desk was first, says who has it. */
-export async function lend(
-  em: EntityManager,
-  input: { copyId: number; borrowerId: number; dueOn: Day },
-  today: Day,
-): Promise<LoanJson> {
+export async function lend(em: EntityManager, input: LoanInput, today: Day): Promise<LoanJson> {
   const copy = await em.findOne(CopyRow, { id: input.copyId });
   if (!copy) throw notFound(`kit ${input.copyId}`);
   const borrower = await familyNamed(em, input.borrowerId);
@@ -140,13 +206,7 @@ export async function lend(
       await oneCopy(em, copy.id),
     );
   await refuseUnlendable(em, copy, today);
-  const kit = copy.kit ? await em.findOneOrFail(KitRow, { id: copy.kit.id }) : null;
-  const designs = kit ? kit.designs : [copy.design.id];
-  const against = allergyWords(borrower.allergies, await heldBy(em, designs));
-  if (against)
-    throw new ProblemError(422, `${borrower.name} is allergic to what is in ${copy.label}: ${against}.`, [
-      { path: 'borrowerId', message: 'expected a family that is not allergic to it' },
-    ]);
+  const stopped = await stoppedFor(em, { copy, family: borrower, override: input.override }, today);
   refuseDay(input.dueOn, today);
   await heedReservations(em, { copy, borrowerId: borrower.id, today });
   const loan = em.create(LoanRow, {
@@ -157,6 +217,9 @@ export async function lend(
     returnedOn: null,
     counted: null,
     outcome: null,
+    overrideBy: stopped ? input.override!.by : null,
+    overrideWhy: stopped ? input.override!.why : null,
+    overrideOf: stopped,
   });
   await em.flush();
   return loanJson(loan);
@@ -208,7 +271,11 @@ export async function handOn(
   const { copy } = await openLoan(em, loanId);
   await takeBack(em, loanId, { present: input.present, then: input.then }, today);
   await changeState(em, copy.id, { to: 'cleaned', by: '', why: 'handed on' }, today);
-  return lend(em, { copyId: copy.id, borrowerId: input.borrowerId, dueOn: input.dueOn }, today);
+  return lend(
+    em,
+    { copyId: copy.id, borrowerId: input.borrowerId, dueOn: input.dueOn, override: input.override },
+    today,
+  );
 }
 
 /**

@@ -258,7 +258,7 @@ export async function openBatch(em: EntityManager, id: number, today: Day): Prom
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
   const tests: { designId: number; design: string; test: string }[] = [];
   for (const d of new Map(items.flatMap((i) => i.designs).map((x) => [x.id, x])).values()) {
-    const done = testsThatCount(await readTests(em, d.id), madeAs(d));
+    const done = testsThatCount(await readTests(em, today, d.id), madeAs(d));
     for (const t of handTests(d.mouths ? Math.min(35, d.ageFrom) : d.ageFrom, place.market as Market))
       if (!done.some((x) => x.test === t.id && x.passed))
         tests.push({ designId: d.id, design: d.name, test: t.id });

@@ -32,6 +32,7 @@ export async function openedDesign(
     copies: asked.copies ?? design.copies,
     file: `${design.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'design'}-${design.id}`,
     em,
+    today,
     place: place.name,
     locale: place.locale,
   };
@@ -73,7 +74,8 @@ export async function buildSheetOf(o: OpenedDesign): Promise<Uint8Array> {
       scene: o.pattern.draw(o.at).scene,
       needs: o.pattern.needs(o.at),
       placed: orderSteps(o.pattern.steps(o.at), o.copies),
-      findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d, o.at.chosen)).findings,
+      findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d, o.at.chosen, o.today))
+        .findings,
       show: o.pattern.show(o.at),
       unit: o.unit,
     },

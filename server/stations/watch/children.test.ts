@@ -12,7 +12,16 @@ describe('children by code', () => {
   it('are kept as measured, and overwritten only by who has seen the latest', async () => {
     await desk.put('/children/P-02', { hand: HAND, likes: 'bells' }).expect(200);
     expect((await desk.get('/children').expect(200)).body).toEqual([
-      { code: 'P-02', version: 1, hand: HAND, likes: 'bells' },
+      {
+        code: 'P-02',
+        version: 1,
+        hand: HAND,
+        likes: 'bells',
+        age: null,
+        born: null,
+        mouths: false,
+        allergies: [],
+      },
     ]);
     await desk.put('/children/P-02', { hand: HAND, likes: 'boats' }).expect(409);
     const { body } = await desk

@@ -17,6 +17,7 @@ import type { ComputeDoor } from '../../compute/door.ts';
 import { DesignRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound } from '../../problem.ts';
+import { askedOf, kitsAsMade, whoIsChild, type Who } from '../check/askKit.ts';
 import { kitsToTake } from '../lend/copies.ts';
 import { modelled } from './model.ts';
 import { ladderOf } from '../shape/ladders.ts';
@@ -82,9 +83,73 @@ export async function groupPage(options: {
     group,
     children,
     designs: groupDesigns(own).map(name),
-    make: toMake(children, candidates, model, abilityAt).slice(0, 5).map(name),
+    make: await checkedFor(
+      em,
+      toMake(children, candidates, model, abilityAt).slice(0, 5).map(name),
+      children,
+      today,
+    ),
     isGuess: model.isGuess,
   };
+}
+
+/** Designs that could be made next, each with what the check says of it for all children of a group together. */
+async function checkedFor<T extends { readonly designId: number }>(
+  em: EntityManager,
+  list: readonly T[],
+  children: readonly string[],
+  today: Day,
+): Promise<(T & { readonly check: Candidate['check'] })[]> {
+  const each: Who[] = [];
+  for (const c of children) each.push(await whoIsChild(em, c, today));
+  const ages = each.flatMap((w) => w.youngest ?? []);
+  const who: Who = {
+    youngest: ages.length === 0 ? null : Math.min(...ages),
+    mouths: each.some((w) => w.mouths),
+    allergies: [...new Set(each.flatMap((w) => w.allergies))],
+  };
+  const out: (T & { check: Candidate['check'] })[] = [];
+  for (const x of list) {
+    const kit = { designs: [x.designId], madeAs: null, youngest: null, container: null };
+    const answer = (await askedOf(em, kit, today))(who);
+    const [first] = answer.reasons;
+    out.push({
+      ...x,
+      check: {
+        verdict: answer.verdict,
+        words: first && answer.verdict !== 'clear' ? `${first.title}: ${first.words}` : null,
+      },
+    });
+  }
+  return out;
+}
+
+/** What the check says, by design, of the kit that could be taken; it is asked of each kit once. */
+async function answersFor(
+  em: EntityManager,
+  labels: ReadonlyMap<number, string>,
+  who: Who,
+  today: Day,
+): Promise<Map<number, Candidate['check']>> {
+  const ids = await rows<{ id: number; label: string }>(
+    em,
+    'select id, label from copy where label in (select value from json_each(?))',
+    [JSON.stringify([...new Set(labels.values())])],
+  );
+  const kits = await kitsAsMade(
+    em,
+    ids.map((k) => k.id),
+  );
+  const byLabel = new Map<string, Candidate['check']>();
+  for (const { id, label } of ids) {
+    const answer = (await askedOf(em, kits.get(id)!, today))(who);
+    const [first] = answer.reasons;
+    byLabel.set(label, {
+      verdict: answer.verdict,
+      words: first && answer.verdict !== 'clear' ? `${first.title}: ${first.words}` : null,
+    });
+  }
+  return new Map([...labels].map(([design, label]) => [design, byLabel.get(label)!]));
 }
 
 /** What is worked out of the notes on one child, and what to offer next. */
@@ -132,9 +197,12 @@ export async function childPage(options: {
         };
       }),
     );
+  const who = await whoIsChild(em, child, today);
+  const checks = await answersFor(em, labels, who, today);
   const candidates = designs.flatMap((d): Candidate[] =>
     labels.has(d.id)
       ? (ladders.get(d.id) ?? []).map(({ name: rung, bits }) => ({
+          check: checks.get(d.id)!,
           designId: d.id,
           design: d.name,
           skill: d.skill,

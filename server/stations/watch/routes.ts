@@ -17,11 +17,11 @@ import * as watch from './service.ts';
 
 export function watchRoutes({ em, inTransaction, today, door }: Inside): Router {
   const r = Router();
-  r.get('/children', async (_req, res) => void res.json(await listChildren(em())));
+  r.get('/children', async (_req, res) => void res.json(await listChildren(em(), today())));
   r.put('/children/:code', async (req, res) => {
     const code = read(childCode, req.params.code);
     const input = read(childInput, req.body);
-    res.json(await inTransaction((m) => keepChild(m, code, input)));
+    res.json(await inTransaction((m) => keepChild(m, code, input, today())));
   });
   r.delete('/children/:code', async (req, res) => {
     const code = read(childCode, req.params.code);

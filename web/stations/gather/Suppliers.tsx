@@ -19,7 +19,12 @@ function Change({ supplier, onDone }: { supplier: Supplier; onDone(): void }) {
   const [delivery, setDelivery] = useState<number | null>(supplier.delivery);
   const [freeFrom, setFreeFrom] = useState<number | null>(supplier.freeFrom ?? null);
   const save = useChange(() =>
-    api<Supplier>('PUT', `/suppliers/${supplier.id}`, { name, delivery: delivery ?? 0, freeFrom }),
+    api<Supplier>('PUT', `/suppliers/${supplier.id}`, {
+      name,
+      delivery: delivery ?? 0,
+      freeFrom,
+      version: supplier.version,
+    }),
   );
   return (
     <Form

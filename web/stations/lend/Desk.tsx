@@ -17,6 +17,15 @@ import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { OwnData } from '../../parts/OwnData.tsx';
 import { Notice, Panel, Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import {
+  AgainstTheCheck,
+  Asked,
+  isStopped,
+  NO_REASON,
+  overrideOf,
+  useAnswer,
+  type Reason,
+} from './Asked.tsx';
 import { CountIn } from './CountIn.tsx';
 import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
 import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
@@ -74,6 +83,12 @@ export function Desk({
           </h2>
           <Quiet>{copy.label}</Quiet>
         </Spread>
+        {copy.openLoan && copy.recalled !== null && (
+          <Notice tone="stop">
+            <strong>It is called back</strong> while {copy.openLoan.borrower} has it: {copy.recalled}. Ask for
+            it now.
+          </Notice>
+        )}
         {s.standing === 'in' && !isWhole && (
           <Notice tone="care">
             It is not whole. Count it, and fill it or write off what is gone: then it can be lent.
@@ -152,6 +167,8 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   const known = borrowers.find((b) => String(b.id) === family);
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
   const [more, setMore] = useState<readonly Copy[]>([]);
+  const [reason, setReason] = useState<Reason>(NO_REASON);
+  const { data: answer } = useAnswer(copy.id, known?.id ?? null);
   const lend = useChange(async () => {
     if (family === null) throw new Error('Choose a family.');
     let borrowerId = Number(family);
@@ -163,12 +180,23 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
     }
     if (more.length > 0) {
       const copyIds = [copy, ...more].map((c) => c.id);
-      await api<Loan[]>('POST', '/loans/together', { copyIds, borrowerId, dueOn: due });
+      await api<Loan[]>('POST', '/loans/together', {
+        copyIds,
+        borrowerId,
+        dueOn: due,
+        ...overrideOf(answer, reason),
+      });
       const name = borrowers.find((b) => b.id === borrowerId)?.name ?? newName;
       say(`${name} has ${[copy, ...more].map((c) => c.label).join(', ')}.`);
       return;
     }
-    await api<Loan>('POST', '/loans', { copyId: copy.id, borrowerId, dueOn: due });
+    const loan = await api<Loan>('POST', '/loans', {
+      copyId: copy.id,
+      borrowerId,
+      dueOn: due,
+      ...overrideOf(answer, reason),
+    });
+    if (loan.override) say(`Lent against the check: print its slip from the history of ${copy.label}.`);
   });
   return (
     <Form onSubmit={() => lend.mutate()}>
@@ -249,10 +277,15 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
             </Stack>
           </Past>
         )}
+        <Asked copyId={copy.id} borrowerId={known?.id ?? null} family={known?.name ?? null} />
+        {known && <AgainstTheCheck answer={answer} value={reason} onChange={setReason} />}
         <MoreKits copy={copy} value={more} today={place.today} onChange={setMore} />
         <DayField label="Back on" value={due} onChange={setDue} />
         {lend.error && <Notice tone="stop">{words(lend.error)}</Notice>}
-        <Button type="submit" isDisabled={lend.isPending}>
+        <Button
+          type="submit"
+          isDisabled={lend.isPending || (known !== undefined && isStopped(answer, reason))}
+        >
           {more.length > 0 ? `Lend ${more.length + 1} kits` : 'Lend it'}
         </Button>
       </Stack>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Borrower, BorrowerInput } from '../../../contract/lending.ts';
+import type { Borrower, BorrowerUpdate } from '../../../contract/lending.ts';
 import { ALLERGIES, type Allergy } from '../../../core/lend/allergies.ts';
 import { SKILLS, type Skill } from '../../../core/patterns/kernel.ts';
 import { api, words } from '../../data/api.ts';
@@ -36,7 +36,8 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
   const [mail, setMail] = useState(family.mail ?? '');
   const [children, setChildren] = useState(family.children.join(', '));
   const save = useChange(() => {
-    const input: BorrowerInput = {
+    const input: BorrowerUpdate = {
+      version: family.version,
       name: family.name,
       group: family.group,
       allergies: allergies as Allergy[],

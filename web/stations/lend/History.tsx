@@ -4,6 +4,7 @@ import type { FamilyHistory, KitCount, KitHistory, PastLoan } from '../../../con
 import { missing } from '../../../core/lend/status.ts';
 import { api, words } from '../../data/api.ts';
 import { shortDay } from '../../data/style.ts';
+import { FileLink } from '../../parts/Button.tsx';
 import { Notice, Quiet, Stack } from '../../parts/Panel.tsx';
 
 const List = styled.ol`
@@ -49,6 +50,15 @@ const LoanLine = ({ loan, who }: { loan: PastLoan; who: 'family' | 'kit' }) => (
     <b>{who === 'family' ? loan.borrower : `${loan.design}, ${loan.label}`}</b> {shortDay(loan.lentOn)} to{' '}
     {loan.returnedOn ? shortDay(loan.returnedOn) : `now, due ${shortDay(loan.dueOn)}`}
     <br />
+    {loan.override && (
+      <>
+        <b>Lent against the check</b> by {loan.override.by}: {loan.override.why}{' '}
+        <FileLink small href={`/api/loans/${loan.id}/slip.pdf`}>
+          Slip
+        </FileLink>
+        <br />
+      </>
+    )}
     <Quiet>{loan.count ? countWords(loan.count) : loan.returnedOn ? 'not counted' : 'still out'}</Quiet>
   </li>
 );

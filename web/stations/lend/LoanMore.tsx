@@ -13,6 +13,15 @@ import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
+import {
+  AgainstTheCheck,
+  Asked,
+  isStopped,
+  NO_REASON,
+  overrideOf,
+  useAnswer,
+  type Reason,
+} from './Asked.tsx';
 
 const FormHead = styled.h3`
   font-size: 15px;
@@ -67,12 +76,16 @@ export function HandOn({
   const [family, setFamily] = useState<string | null>(null);
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
   const [done, setDone] = useState<readonly string[]>([]);
+  const [reason, setReason] = useState<Reason>(NO_REASON);
+  const to = family === null ? null : Number(family);
+  const { data: answer } = useAnswer(copy.id, to);
   const hand = useChange(() =>
     api<Loan>('POST', `/loans/${loan.id}/hand-on`, {
       present: copy.parts.map((p) => p.due),
       then: 'shelve',
       borrowerId: Number(family),
       dueOn: due,
+      ...overrideOf(answer, reason),
       cleaned: true,
     }),
   );
@@ -86,6 +99,16 @@ export function HandOn({
           onChange={setFamily}
           options={families(borrowers, loan.borrowerId)}
         />
+        {to !== null && (
+          <>
+            <Asked
+              copyId={copy.id}
+              borrowerId={to}
+              family={borrowers.find((b) => b.id === to)?.name ?? null}
+            />
+            <AgainstTheCheck answer={answer} value={reason} onChange={setReason} />
+          </>
+        )}
         <DayField label="Back on" value={due} onChange={setDue} />
         <ChoiceOfMany label="Before it goes on" value={done} onChange={setDone} options={ASKED} />
         <Quiet>Is something missing? Count it above instead.</Quiet>
@@ -94,7 +117,9 @@ export function HandOn({
           <Button
             small
             type="submit"
-            isDisabled={hand.isPending || family === null || done.length < ASKED.length}
+            isDisabled={
+              hand.isPending || family === null || done.length < ASKED.length || isStopped(answer, reason)
+            }
           >
             Hand it on
           </Button>
@@ -133,6 +158,13 @@ export function Reserve({ copy, borrowers }: { copy: Copy; borrowers: readonly B
           onChange={setFamily}
           options={families(borrowers, copy.openLoan?.borrowerId)}
         />
+        {family !== null && (
+          <Asked
+            copyId={copy.id}
+            borrowerId={Number(family)}
+            family={borrowers.find((b) => String(b.id) === family)?.name ?? null}
+          />
+        )}
         {keep.error && <Notice tone="stop">{words(keep.error)}</Notice>}
         <div>
           <Button small type="submit" isDisabled={keep.isPending || family === null}>

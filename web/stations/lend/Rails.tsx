@@ -4,7 +4,8 @@ import type { Copy } from '../../../contract/lending.ts';
 import { mainPart } from '../../../core/lend/parts.ts';
 import { missing, standing } from '../../../core/lend/status.ts';
 import { kits } from '../../../core/needs/supply.ts';
-import { useCopyPages, useReservations } from '../../data/queries.ts';
+import { useAnswers, useCopyPages, useReservations } from '../../data/queries.ts';
+import { SewnButton } from '../../shell/Verdict.tsx';
 import { shortDay } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
@@ -71,7 +72,8 @@ const Hung = styled.button<{ $dashed: boolean; $late: boolean; $on: boolean }>`
   code {
     font: 600 12.5px/1.2 var(--body);
     color: var(--slate);
-    display: block;
+    display: flex;
+    justify-content: space-between;
     letter-spacing: 0.02em;
   }
   b {
@@ -91,9 +93,10 @@ const Hung = styled.button<{ $dashed: boolean; $late: boolean; $on: boolean }>`
 function stateWords(copy: Copy, today: string, keptFor: string | undefined): string {
   const s = standing(copy, today);
   const loan = copy.openLoan;
+  const back = copy.recalled === null ? '' : 'called back · ';
   if (s.standing === 'late')
-    return `overdue ${s.daysLate} ${s.daysLate === 1 ? 'day' : 'days'} · ${loan!.borrower}`;
-  if (s.standing === 'out') return `with ${loan!.borrower}, back ${shortDay(loan!.dueOn)}`;
+    return `${back}overdue ${s.daysLate} ${s.daysLate === 1 ? 'day' : 'days'} · ${loan!.borrower}`;
+  if (s.standing === 'out') return `${back}with ${loan!.borrower}, back ${shortDay(loan!.dueOn)}`;
   const gaps = missing(copy.parts);
   const short = gaps.reduce((n, g) => n + g.short, 0);
   if (s.standing === 'recalled') return 'called back';
@@ -105,6 +108,13 @@ function stateWords(copy: Copy, today: string, keptFor: string | undefined): str
   if (keptFor) return `kept for ${keptFor}${short > 0 ? ` · ${short} missing` : ''}`;
   return short > 0 ? `in · ${short} missing` : `in · counted ${piece ? `${piece.present}/${piece.due}` : ''}`;
 }
+
+/** What a sewn button on a tag says. */
+const TITLES = {
+  clear: 'The check found nothing for the ages it is made for',
+  care: 'Take care, for the ages it is made for',
+  stop: 'The check says stop for the ages it is made for',
+} as const;
 
 /** One rail of the peg shelf: the kits of a skill, a handful at a time however many there are. */
 export const SkillRail = memo(function SkillRail({
@@ -123,6 +133,7 @@ export const SkillRail = memo(function SkillRail({
   const pages = useCopyPages({ skill, limit: ON_RAIL });
   const { data: reservations } = useReservations();
   const here = pages.data?.pages.flatMap((p) => p.items) ?? [];
+  const answers = useAnswers(here.map((c) => c.id));
   return (
     <Rail aria-label={skill}>
       <h2>
@@ -138,12 +149,19 @@ export const SkillRail = memo(function SkillRail({
               <Hung
                 type="button"
                 $dashed={s !== 'in'}
-                $late={s === 'late' || s === 'recalled'}
+                $late={s === 'late' || c.recalled !== null || answers.get(c.id)?.verdict === 'stop'}
                 $on={c.label === open}
                 aria-pressed={c.label === open}
                 onClick={() => onChoose(c.label)}
               >
-                <code>{c.label}</code>
+                <code>
+                  {c.label}
+                  {answers.has(c.id) && (
+                    <span title={TITLES[answers.get(c.id)!.verdict]}>
+                      <SewnButton kind={answers.get(c.id)!.verdict} size={15} />
+                    </span>
+                  )}
+                </code>
                 <b>{c.design}</b>
                 <small>
                   {stateWords(c, today, reservations?.find((r) => r.ready === c.label)?.borrower)}

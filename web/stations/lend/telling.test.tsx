@@ -14,6 +14,10 @@ const DORY = {
   allergies: [],
   mail: null,
   youngest: null,
+  born: null,
+  mouths: false,
+  language: null,
+  version: 1,
   aim: null,
   children: [],
 };
@@ -24,6 +28,10 @@ const SKIFF = {
   allergies: [],
   mail: null,
   youngest: null,
+  born: null,
+  mouths: false,
+  language: null,
+  version: 1,
   aim: null,
   children: [],
 };

@@ -14,12 +14,20 @@ const CHILDREN: Child[] = [
     version: 1,
     hand: { opening: 60, reach: 400, side: 'right', oneHanded: false },
     likes: 'bells',
+    age: null,
+    born: null,
+    mouths: false,
+    allergies: [],
   },
   {
     code: 'P-07',
     version: 1,
     hand: { opening: 12, span: 90, reach: 150, side: 'left', oneHanded: false },
     likes: '',
+    age: null,
+    born: null,
+    mouths: false,
+    allergies: [],
   },
 ];
 beforeAll(async () => {

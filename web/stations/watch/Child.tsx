@@ -18,6 +18,7 @@ import { say } from '../../parts/messages.ts';
 import { OwnData } from '../../parts/OwnData.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { Table } from '../../parts/Table.tsx';
+import { Verdict } from '../../shell/Verdict.tsx';
 import { WhatAreBits, WhatIsRung } from '../../parts/WhatIs.tsx';
 import { HELP_WORDS, LIKED_WORDS, secondsEach, triesWords } from './words.ts';
 
@@ -116,6 +117,10 @@ function Offer({
         <Quiet>
           On the rail as <span className="label">{of.label}</span>.
         </Quiet>
+      </p>
+      <p>
+        <Verdict kind={of.check.verdict} />{' '}
+        <Quiet>{of.check.words ?? 'The check found nothing for this child.'}</Quiet>
       </p>
     </Next>
   );
@@ -306,6 +311,15 @@ export function Component() {
                     .join('; ')}
                   .
                 </Quiet>
+              )}
+              {whatNext.stopped.length > 0 && (
+                <Notice tone="stop">
+                  <strong>
+                    Left out, since the check stops {whatNext.stopped.length === 1 ? 'it' : 'them'} for{' '}
+                    {child}:
+                  </strong>{' '}
+                  {whatNext.stopped.map((s) => `${s.label} (${s.why})`).join('; ')}
+                </Notice>
               )}
               <Quiet>A suggestion from notes, no diagnosis: the therapist who knows the child decides.</Quiet>
             </Stack>

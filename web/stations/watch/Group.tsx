@@ -52,6 +52,10 @@ function Make({ page }: { page: GroupPage }) {
                   {m.skill}: suits {m.suits} of {n} {n === 1 ? 'child' : 'children'}, 5 to 9 in 10 to manage
                   it alone.
                 </Quiet>
+                <div>
+                  <Verdict kind={m.check.verdict} />{' '}
+                  <Quiet>{m.check.words ?? `The check found nothing for ${page.group}.`}</Quiet>
+                </div>
               </li>
             ))}
           </Lines>

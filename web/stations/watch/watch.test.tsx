@@ -46,6 +46,7 @@ const offer = (rung: string) => ({
   bits: 12,
   label: 'FB-001a',
   reason: 'About 7 in 10 to manage this alone.',
+  check: { verdict: 'clear' as const, words: null },
 });
 const PAGE: ChildPage = {
   child: 'G-04',
@@ -69,6 +70,7 @@ const PAGE: ChildPage = {
     easier: offer('Wide mouth'),
     other: null,
     bored: [],
+    stopped: [],
   },
 };
 
@@ -204,7 +206,16 @@ it('a group shows who is where, what is too hard for all, and what to make', asy
         places: [{ child: 'G-07', alone: 'Any order', last: 'In order' }],
       },
     ],
-    make: [{ designId: 3, design: 'Slide', skill: 'Hand strength', rung: 'Wide', suits: 2 }],
+    make: [
+      {
+        designId: 3,
+        design: 'Slide',
+        skill: 'Hand strength',
+        rung: 'Wide',
+        suits: 2,
+        check: { verdict: 'clear', words: null },
+      },
+    ],
     isGuess: true,
   };
   answer({

@@ -1,6 +1,5 @@
 import type { EntityManager } from '@mikro-orm/core';
 import { addDays, type Day } from '../../../../core/calendar/days.ts';
-import { allergyWords } from '../../../../core/lend/allergies.ts';
 import {
   dueDay,
   placeKey,
@@ -17,11 +16,11 @@ import { chanceAt, childAbility, type Ability } from '../../../../core/watch/lad
 import type { ComputeDoor } from '../../../compute/door.ts';
 import { BorrowerRow, DesignRow, PlaceRow, type Design } from '../../../db/entities.ts';
 import { rows } from '../../../db/rows.ts';
+import type { KitAnswer } from '../../../../contract/lending.ts';
+import { ALLERGIC, askedOf, whoIs, type Ask, type KitAsMade, type Who } from '../../check/askKit.ts';
 import { recalledKits } from '../../check/service.ts';
-import { kitToCheck } from '../../check/sheet.ts';
 import { ladderOf } from '../../shape/ladders.ts';
 import { modelled } from '../../watch/model.ts';
-import { heldBy } from '../service.ts';
 import { restsAfter } from '../states.ts';
 import { keptBack, waitingFor } from './waiting.ts';
 
@@ -45,6 +44,7 @@ interface KitColumns {
   rests_until: string | null;
   retired_on: string | null;
   short: number;
+  made_as: string | null;
   due_on: string | null;
 }
 
@@ -55,10 +55,12 @@ interface KindFacts {
   readonly youngest: number | null;
   readonly container: number | null;
   readonly rests: boolean;
+  /** How kits of it were made, each way once. */
+  readonly ways: Map<string, KitAsMade>;
 }
 
 const KITS =
-  "select c.id, c.label, coalesce(k.name, d.name) as name, case when k.id is null then 'design ' || d.id else 'kit ' || k.id end as kind, coalesce(k.designs, json_array(c.design_id)) as designs, k.youngest, k.container, c.repair, c.to_clean, c.rests_until, c.retired_on, exists (select 1 from json_each(c.parts) where value ->> 'present' < value ->> 'due') as short, l.due_on from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null where c.retired_on is null or c.id in (select value from json_each(?)) order by c.id";
+  "select c.id, c.label, coalesce(k.name, d.name) as name, case when k.id is null then 'design ' || d.id else 'kit ' || k.id end as kind, coalesce(k.designs, json_array(c.design_id)) as designs, k.youngest, k.container, c.repair, c.to_clean, c.rests_until, c.retired_on, exists (select 1 from json_each(c.parts) where value ->> 'present' < value ->> 'due') as short, m.made_as, l.due_on from copy c left join build m on m.id = c.build_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null where c.retired_on is null or c.id in (select value from json_each(?)) order by c.id";
 
 const later = (a: Day, b: Day): Day => (a > b ? a : b);
 
@@ -106,10 +108,15 @@ export async function termFacts(options: {
   const designs = new Map((await em.find(DesignRow, {}, { limit: 5000 })).map((d) => [d.id, d]));
   const kinds = new Map<string, KindFacts>();
   for (const c of found) {
-    if (kinds.has(c.kind)) continue;
+    const { youngest, container } = c;
     const ids = JSON.parse(c.designs) as number[];
-    const rests = await restsAfter(em, ids);
-    kinds.set(c.kind, { kind: c.kind, designs: ids, youngest: c.youngest, container: c.container, rests });
+    let kind = kinds.get(c.kind);
+    if (!kind) {
+      const rests = await restsAfter(em, ids);
+      kinds.set(c.kind, (kind = { kind: c.kind, designs: ids, youngest, container, rests, ways: new Map() }));
+    }
+    const madeAs = c.made_as === null ? null : (JSON.parse(c.made_as) as Record<string, string>);
+    kind.ways.set(c.made_as ?? '', { designs: ids, madeAs, youngest, container });
   }
   const waiting = await waitingFor(em);
   const alike = found.map((c): TermKit => {
@@ -137,26 +144,20 @@ export async function termFacts(options: {
   const { had, settled } = await loansBefore(em, options);
   const youngestOf = (group: string): number | null =>
     agesOf([...designs.values()].filter((d) => d.forGroup === group))?.from ?? null;
-  const youngest = new Map(
-    families.map((f) => [f.id, { months: f.youngest ?? youngestOf(f.group), isTold: f.youngest != null }]),
-  );
+  const youngest = new Map<number, { months: number | null; isTold: boolean }>();
   const worth = await worthFor({ ...options, kinds: [...kinds.values()], designs, families, waitsFor });
-  const stops = stopsOf(em, designs, today);
+  const stops = stopsOf(em, today);
   const borrowers: TermBorrower[] = [];
   for (const id of options.borrowers) {
     const f = families.find((x) => x.id === id);
     if (!f) continue;
+    const own = await whoIs(em, f, today);
+    const who = { ...own, youngest: own.youngest ?? youngestOf(f.group) };
+    youngest.set(id, { months: who.youngest, isTold: own.youngest !== null });
     const against = new Map<string, string>();
     for (const kind of kinds.values()) {
-      const allergic = f.allergies.length > 0 && allergyWords(f.allergies, await heldBy(em, kind.designs));
-      const months = youngest.get(id)!.months;
-      const stop = await stops(kind, months);
-      if (allergic) against.set(kind.kind, `${f.name} is allergic to what is in it: ${allergic}.`);
-      else if (stop)
-        against.set(
-          kind.kind,
-          `The check says stop${months === null ? '' : ` for ${months} months`}: ${stop}.`,
-        );
+      const stop = await stops(kind, who);
+      if (stop) against.set(kind.kind, stopWords(f.name, stop, who.youngest));
     }
     borrowers.push({
       id,
@@ -207,28 +208,26 @@ async function loansBefore(
   return { had, settled };
 }
 
-/** Asks the check about kinds of kit with somebody of an age at home: what it says stop to; null where nothing. */
-function stopsOf(em: EntityManager, designs: ReadonlyMap<number, Design>, today: Day) {
-  const asked = new Map<string, Promise<(age: number | null) => string | null>>();
-  const ask = async (kind: KindFacts): Promise<(age: number | null) => string | null> => {
-    const own = kind.designs.flatMap((id) => designs.get(id) ?? []);
-    if (own.length < kind.designs.length) return () => 'a design of it is gone';
-    const check = await kitToCheck(em, own, { container: kind.container, today });
-    const known = new Map<number, string | null>();
-    return (months) => {
-      const age = Math.min(months ?? Infinity, kind.youngest ?? Infinity, ...own.map((d) => d.ageFrom));
-      let said = known.get(age);
-      if (said === undefined) {
-        said = check(age).findings.find((f) => f.verdict === 'stop')?.title ?? null;
-        known.set(age, said);
-      }
-      return said;
-    };
-  };
-  return async (kind: KindFacts, months: number | null): Promise<string | null> => {
-    const answer = asked.get(kind.kind) ?? ask(kind).catch(() => () => 'a design of it cannot be read');
-    asked.set(kind.kind, answer);
-    return (await answer)(months);
+type Stop = KitAnswer['reasons'][number];
+const stopWords = (family: string, stop: Stop, months: number | null): string =>
+  stop.rule === 'allergy'
+    ? stop.words.replace(ALLERGIC, () => `${family} is allergic to what is in it`)
+    : `The check says stop${months === null ? '' : ` for ${months} months`}: ${stop.title}.`;
+
+/** Asks the check about a kind of kit for who is at home: the first that stops any way it was made; null where nothing does. */
+function stopsOf(em: EntityManager, today: Day) {
+  const asked = new Map<string, Promise<Ask>[]>();
+  const known = new Map<string, Stop | null>();
+  return async (kind: KindFacts, who: Who): Promise<Stop | null> => {
+    const key = `${kind.kind} ${JSON.stringify(who)}`;
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    const ways = asked.get(kind.kind) ?? [...kind.ways.values()].map((way) => askedOf(em, way, today));
+    asked.set(kind.kind, ways);
+    let stop: Stop | null = null;
+    for (const way of ways) stop ??= (await way)(who).reasons.find((r) => r.verdict === 'stop') ?? null;
+    known.set(key, stop);
+    return stop;
   };
 }
 

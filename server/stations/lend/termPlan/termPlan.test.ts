@@ -90,11 +90,13 @@ describe('the plan of a term', () => {
       name: 'Amber Dory',
       group: 'Seals',
       youngest: 44,
+      version: 1,
     });
     await desk.put(`/borrowers/${family['Teal Skiff']}`, {
       name: 'Teal Skiff',
       group: 'Gulls',
       youngest: 14,
+      version: 1,
     });
     const id = await begin(['Amber Dory', 'Teal Skiff', 'Grey Punt']);
     const { page } = await plan(id, 1);
@@ -115,7 +117,7 @@ describe('the plan of a term', () => {
         .join(' ');
     expect(await against('Amber Dory')).toContain('Amber Dory had Drop tub before.');
     expect(await against('Teal Skiff')).toMatch(/The check says stop for 14 months: /);
-    const wool = { name: 'Amber Dory', group: 'Seals', youngest: 44, allergies: ['wool'] };
+    const wool = { name: 'Amber Dory', group: 'Seals', youngest: 44, allergies: ['wool'], version: 2 };
     await desk.put(`/borrowers/${family['Amber Dory']}`, wool).expect(200);
     expect(faultsOf(await look(id))).toEqual(['Amber Dory is allergic to what is in it: wool (Small cap).']);
     expect(made.copies).toHaveLength(3);
@@ -188,6 +190,7 @@ describe('the plan of a term', () => {
       name: 'Gull room',
       group: 'Gulls',
       children: ['G-04'],
+      version: 1,
     });
     const note = {
       designId,

@@ -1,0 +1,163 @@
+import { useQuery } from '@tanstack/react-query';
+import { styled } from 'styled-components';
+import type { KitAnswer, Override } from '../../../contract/lending.ts';
+import { ROLES, type Session } from '../../../contract/people.ts';
+import { inUnit } from '../../../core/measure/length.ts';
+import { api, words } from '../../data/api.ts';
+import { usePlace } from '../../data/queries.ts';
+import { TextArea, TextField } from '../../parts/Field.tsx';
+import { Fold } from '../../parts/Fold.tsx';
+import { Notice, Quiet, Stack } from '../../parts/Panel.tsx';
+import { Verdict } from '../../shell/Verdict.tsx';
+
+const Reasons = styled.ul`
+  display: grid;
+  gap: 6px;
+  margin: 6px 0 0;
+  font-size: 14px;
+  line-height: 1.32;
+  li {
+    display: grid;
+    grid-template-columns: 26px minmax(0, 1fr);
+    gap: 8px;
+  }
+`;
+
+/** What the check says of a kit for a family, or where none is named for the ages that the kit is for. */
+export const useAnswer = (copyId: number, borrowerId: number | null) =>
+  useQuery({
+    queryKey: ['copies', copyId, 'answer', borrowerId],
+    queryFn: () =>
+      api<KitAnswer>(
+        'GET',
+        `/copies/${copyId}/answer${borrowerId === null ? '' : `?borrowerId=${borrowerId}`}`,
+      ),
+    retry: false,
+  });
+
+const useSession = () =>
+  useQuery({ queryKey: ['session'], queryFn: () => api<Session>('GET', '/session'), retry: false });
+
+/** Who it was asked for, in words. */
+const forWhom = (a: KitAnswer, family: string | null): string =>
+  a.isTold
+    ? `for ${family ?? 'them'}, youngest ${a.youngest} months`
+    : `for ${a.youngest} months, which the kit is made from${family ? `: nobody told the youngest at ${family}` : ''}`;
+
+/** The answer first, what stops it in words, the rest behind 'why?'; before a first loan what was not tested. */
+export function Asked({
+  copyId,
+  borrowerId = null,
+  family = null,
+}: {
+  copyId: number;
+  borrowerId?: number | null;
+  /** Its code name, where one is chosen. */
+  family?: string | null;
+}) {
+  const { data: place } = usePlace();
+  const { data, error } = useAnswer(copyId, borrowerId);
+  if (error) return <Notice tone="stop">Not checked: {words(error)}</Notice>;
+  if (!data) return <Quiet role="status">Asking the check …</Quiet>;
+  const unit = place?.lengthUnit ?? 'mm';
+  const stops = data.reasons.filter((r) => r.verdict === 'stop');
+  const others = data.reasons.filter((r) => r.verdict !== 'stop');
+  const list = (some: KitAnswer['reasons']) => (
+    <Reasons>
+      {some.map((r) => (
+        <li key={`${r.rule} ${r.title} ${r.words}`}>
+          <Verdict kind={r.verdict} word="" size={20} />
+          <span>
+            <b>{r.title}</b>: {inUnit(r.words, unit)}
+          </span>
+        </li>
+      ))}
+    </Reasons>
+  );
+  return (
+    <section aria-label="What the check says">
+      <Stack $gap={6}>
+        <div>
+          <Verdict kind={data.verdict} /> <Quiet>{forWhom(data, family)}</Quiet>
+        </div>
+        {stops.length > 0 && list(stops)}
+        {others.length > 0 && (
+          <Fold>
+            <summary>
+              Why? {others.length} {others.length === 1 ? 'thing' : 'things'} to take care of
+            </summary>
+            {list(others)}
+          </Fold>
+        )}
+        {data.isFirstLoan && data.untested.length > 0 && (
+          <Notice tone="care">
+            <strong>Its first loan, and not tested yet:</strong>{' '}
+            {data.untested.map((u) => `${u.design} (${u.tests.join(', ')})`).join('; ')}.
+          </Notice>
+        )}
+      </Stack>
+    </section>
+  );
+}
+
+/** A reason as it is written; empty until somebody begins. */
+export interface Reason {
+  readonly why: string;
+  readonly by: string;
+}
+export const NO_REASON: Reason = { why: '', by: '' };
+const LEAST = 10;
+
+/** What is sent of a reason, where one is needed and given. */
+export const overrideOf = (
+  answer: KitAnswer | undefined,
+  reason: Reason,
+): { readonly override?: Override } =>
+  answer?.verdict === 'stop' && reason.why.trim().length >= LEAST && reason.by.trim() !== ''
+    ? { override: { why: reason.why.trim(), by: reason.by.trim() } }
+    : {};
+
+/** Whether the check stops it and nobody has given a reason yet. */
+export const isStopped = (answer: KitAnswer | undefined, reason: Reason): boolean =>
+  answer?.verdict === 'stop' && overrideOf(answer, reason).override === undefined;
+
+/** Lent against a stop: only by somebody who may design, with a reason that stays on the loan and on its slip. */
+export function AgainstTheCheck({
+  answer,
+  value,
+  onChange,
+}: {
+  answer: KitAnswer | undefined;
+  value: Reason;
+  onChange(reason: Reason): void;
+}) {
+  const { data: session } = useSession();
+  if (answer?.verdict !== 'stop') return null;
+  const person = session?.person ?? null;
+  if (person && ROLES.indexOf(person.role) < ROLES.indexOf('designs'))
+    return (
+      <Notice tone="stop">Lend another one. Only somebody who designs may lend this one all the same.</Notice>
+    );
+  const by = person?.name ?? value.by;
+  return (
+    <Fold>
+      <summary>Lend it all the same, with a reason</summary>
+      <Stack $gap={8}>
+        <TextArea
+          label="Why it may go to them all the same"
+          value={value.why}
+          most={300}
+          onChange={(why) => onChange({ why, by })}
+        />
+        {!person && (
+          <TextField
+            label="Decided by"
+            value={value.by}
+            onChange={(name) => onChange({ ...value, by: name })}
+          />
+        )}
+        <Quiet>At least {LEAST} characters. It stays on the loan and is printed on its slip.</Quiet>
+      </Stack>
+    </Fold>
+  );
+}
