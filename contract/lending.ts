@@ -172,6 +172,8 @@ export interface KitAnswer {
     readonly verdict: Verdict;
     readonly rule: string;
     readonly title: string;
+    /** Where on it, in the design's own word. */
+    readonly where: string;
     readonly words: string;
   }[];
   /** Tests by hand that no thing made so has passed; told before a first loan. */

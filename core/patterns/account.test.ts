@@ -8,7 +8,6 @@ import {
   loadPatterns,
   PatternError,
   type AnyAt,
-  type AnyDials,
   type DialSpec,
 } from './index.ts';
 import { fromCatalogue, usualMaterials } from './usual.ts';
@@ -66,7 +65,7 @@ describe.each(patterns.map((p) => [p.id, p] as const))('%s, every dial turned,',
     for (const approach of APPROACHES)
       for (const ageFrom of [12, 30, 60]) {
         const start = { approach, ageFrom, chosen: usualMaterials(p.roles) };
-        const own = p.defaults(start) as AnyDials;
+        const own = p.defaults(start);
         for (const spec of [null, ...p.specs({ ...start, dials: own })])
           for (const value of spec ? ends(spec) : [null]) {
             const at = { ...start, dials: spec ? { ...own, [spec.id]: value } : own };

@@ -11,7 +11,7 @@ const rung = (designId: number, bits: number, skill = PINCER): Candidate => ({
   rung: `${bits} bits`,
   bits,
   label: `FB-00${designId}a`,
-  check: { verdict: 'clear', words: null },
+  check: { verdict: 'clear', title: null, words: null },
 });
 /** A child in the middle, known well; a rung of 10 bits is managed half the time. */
 const ask = (notes: Watched[], candidates: Candidate[], part: { sd?: number; skill?: string } = {}) => {

@@ -18,7 +18,12 @@ export interface Candidate {
   /** A kit that can be taken now. */
   readonly label: string;
   /** What the check says of it for this child, and why it stops it. */
-  readonly check: { readonly verdict: Verdict; readonly words: string | null };
+  readonly check: {
+    readonly verdict: Verdict;
+    /** The first thing that was found, and what it is called; null where nothing was. */
+    readonly title: string | null;
+    readonly words: string | null;
+  };
 }
 export interface Suggestion extends Candidate, Chance {
   readonly reason: string;
@@ -33,7 +38,7 @@ export interface WhatNext {
   /** Designs that are left out since they bore, with why. */
   readonly bored: readonly { readonly design: number; readonly why: string }[];
   /** Designs that are left out since the check stops them for this child, with why. */
-  readonly stopped: readonly { readonly design: number; readonly label: string; readonly why: string }[];
+  readonly stopped: readonly { readonly design: string; readonly label: string; readonly why: string }[];
 }
 
 /** Why a design bores this child, or null: said so, liked less and less, or faster and unchanged. `notes` of one child, oldest first. */
@@ -148,7 +153,7 @@ export function whatNext(options: {
           .filter((c) => c.check.verdict === 'stop')
           .map((c) => [
             c.designId,
-            { design: c.designId, label: c.label, why: c.check.words ?? 'The check stops it.' },
+            { design: c.design, label: c.label, why: (c.check.title ?? 'stopped').toLowerCase() },
           ]),
       ).values(),
     ],

@@ -131,6 +131,10 @@ export async function checkSheetPdf(s: CheckSheet, size: Paper): Promise<Uint8Ar
         { color: QUIET, margin: [0, 4, 0, 0] },
       ),
       ...(report.answered.length > 0 ? [heading('Looked at'), ...report.answered.map((u) => type(u))] : []),
+      heading('What is in it, and how it reaches a child'),
+      ...report.account.map((l) =>
+        type(`${l.name}: ${l.how ?? 'NOT JUDGED: nobody has said how it is held'}`),
+      ),
       heading('Not checked'),
       ...report.unchecked.map((u) => type(u)),
       ...(report.changed.length > 0
@@ -151,17 +155,38 @@ const nearest = (gauged: readonly Gauged[]): Gauged | null =>
 /** The first sentence of what is found, without its numbers' source: for a reader in a hurry. */
 const plain = (f: Finding, unit: LengthUnit): string => inUnit(`${f.title}: ${f.remedy ?? f.words}`, unit);
 
+/** Rules of what blocks an airway besides small parts. */
+const CHOKES = [
+  'small-ball',
+  'soft',
+  'sheds',
+  'swallowed',
+  'button-cell',
+  'balloon',
+  'swells',
+  'choking-form',
+  'attached',
+  'filler',
+];
+
 /** One page for a family, in plain words: could my child choke on it, what to watch, what to do, whom to ring. */
 export async function familyCheckPdf(s: CheckSheet, size: Paper): Promise<Uint8Array> {
   const { report } = s;
   const one = nearest(report.gauged);
   const small = report.gauged.filter((g) => g.answer.fits !== false);
+  // What chokes is not only what the cylinder holds: what is soft, sheds or swells counts as much.
+  const chokes = report.findings.filter((f) => f.verdict === 'stop' && CHOKES.includes(f.rule));
+  const open = report.account.filter((l) => l.how === null).map((l) => plainName(l));
   const answer =
-    one === null
-      ? 'There is no loose piece in it. Look at it each time all the same: something may have come off.'
-      : small.length > 0
-        ? `Yes, it has small parts: ${[...new Set(small.map((g) => plainName(g)))].join(', ')}. They go into a tube about as wide as a small child’s throat. Keep them away from children under three, and from any child who still puts things in the mouth.`
-        : `Each piece is too large to go into the test tube, which is about as wide as a small child’s throat. Stay near all the same: a piece can break.`;
+    small.length === 0 && chokes.length > 0
+      ? `Yes: ${[...new Set(chokes.map((f) => plainName({ name: f.where })))].join(', ')}. Keep it away from children under three, and from any child who still puts things in the mouth.`
+      : small.length === 0 && !report.isAccounted
+        ? `Nobody has judged everything in it: ${[...new Set(open)].join(', ')}. Look at it yourself, and keep it away from any child who puts things in the mouth.`
+        : one === null
+          ? 'There is no loose piece in it. Look at it each time all the same: something may have come off.'
+          : small.length > 0
+            ? `Yes, it has small parts: ${[...new Set(small.map((g) => plainName(g)))].join(', ')}. They go into a tube about as wide as a small child’s throat. Keep them away from children under three, and from any child who still puts things in the mouth.`
+            : `Each piece is too large to go into the test tube, which is about as wide as a small child’s throat. Stay near all the same: a piece can break.`;
   const watch = report.findings.filter((f) => f.verdict !== 'clear' && f.rule !== 'remnant').slice(0, 6);
   const line = (words: string): Content => type(words, { margin: [0, 0, 0, 4] });
   return pdfOf(

@@ -86,10 +86,6 @@ describe('a design fitted to a child', () => {
     expect(calls[0]!.body).toEqual({
       hand: { side: 'not settled', oneHanded: false, finger: 38 },
       likes: '',
-      age: null,
-      born: null,
-      mouths: false,
-      allergies: [],
     });
     expect(calls[1]!.body).toMatchObject({
       name: 'Crab finger, P-09',

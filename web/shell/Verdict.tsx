@@ -22,6 +22,10 @@ export const SewnButton = ({ kind, size = 24 }: { kind: Kind; size?: number }) =
   </svg>
 );
 
+/** What a finding is headed by: its rule, and of what it is found, where the rule does not say so already. */
+export const titleOf = (f: { readonly title: string; readonly where: string }): string =>
+  f.where === '' || f.title.includes(f.where) ? f.title : `${f.title}: ${f.where}`;
+
 const Line = styled.span<{ $kind: Kind }>`
   display: inline-flex;
   align-items: center;

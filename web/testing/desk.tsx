@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import type { Design, DesignNeeds } from '../../contract/designs.ts';
-import type { Copy } from '../../contract/lending.ts';
+import type { Copy, KitAnswer } from '../../contract/lending.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
 import type { RulesHere } from '../../contract/checking.ts';
 import type { Place } from '../../contract/place.ts';
@@ -127,7 +127,22 @@ export interface Call {
 }
 
 /** What every place answers, whatever a test is about. */
-const USUAL: Record<string, unknown> = { 'GET /rules': RULES_HERE, 'GET /term-plans/now': [] };
+/** What the check says of a kit where a test does not say otherwise. */
+export const CLEAR_ANSWER: KitAnswer = {
+  verdict: 'clear',
+  youngest: 18,
+  isTold: false,
+  reasons: [],
+  untested: [],
+  isFirstLoan: false,
+};
+const USUAL: Record<string, unknown> = {
+  'GET /rules': RULES_HERE,
+  'GET /term-plans/now': [],
+  'GET /copies/7/answer': CLEAR_ANSWER,
+  'GET /copies/answers': [],
+  'GET /session': { needed: false, isFixed: false, person: null, isFirst: true },
+};
 
 /**
  * Answers fetches from a table of `METHOD /path` to an answer, or to a function of the body that may return
@@ -142,7 +157,9 @@ export function answer(table: Record<string, unknown>): Call[] {
     if (method !== 'GET') calls.push({ method, path, body });
     // A list may be asked for a page at a time: the table need not know how.
     const entry =
-      table[`${method} ${path}`] ?? table[`${method} ${path.split('?')[0]}`] ?? USUAL[`${method} ${path}`];
+      table[`${method} ${path}`] ??
+      table[`${method} ${path.split('?')[0]}`] ??
+      USUAL[`${method} ${path.split('?')[0]}`];
     const made: unknown = typeof entry === 'function' ? (entry as (b: unknown) => unknown)(body) : entry;
     const [status, result] =
       Array.isArray(made) && typeof made[0] === 'number'

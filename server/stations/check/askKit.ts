@@ -86,7 +86,7 @@ function asMade(design: Design, as: string | undefined): Design {
     pattern,
     dials: Object.fromEntries(dials),
     materials: Object.fromEntries(materials),
-  } as Design;
+  };
 }
 
 /** What is asked of one kit once, whoever will have it. */
@@ -139,13 +139,14 @@ export async function askKit(em: EntityManager, kit: KitAsMade, today: Day): Pro
               verdict: 'stop' as const,
               rule: 'allergy',
               title: 'Allergy',
+              where: '',
               words: `${ALLERGIC}: ${against}.`,
             },
           ]
         : []),
       ...report.findings
         .filter((f) => f.verdict !== 'clear')
-        .map(({ verdict, rule, title, words }) => ({ verdict, rule, title, words })),
+        .map(({ verdict, rule, title, where, words }) => ({ verdict, rule, title, where, words })),
     ].sort((a, b) => RANK[a.verdict] - RANK[b.verdict]);
     const market = place.market as Market;
     return {
@@ -213,6 +214,7 @@ export const askedOf = (em: EntityManager, kit: KitAsMade, today: Day): Promise<
         verdict: 'stop',
         rule: 'not-judged',
         title: 'Not judged',
+        where: '',
         words: `It cannot be read any more: ${error instanceof Error ? error.message : String(error)}`,
       },
     ],

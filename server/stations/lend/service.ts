@@ -13,14 +13,11 @@ import { addDays, daysBetween, type Day } from '../../../core/calendar/days.ts';
 import { monthsOld } from '../../../core/child/age.ts';
 import type { Allergy } from '../../../core/lend/allergies.ts';
 import { missing, writtenOff } from '../../../core/lend/status.ts';
-import type { Material } from '../../../core/materials/material.ts';
 import { spokenFor } from '../../../core/needs/supply.ts';
 import {
   BorrowerRow,
   CopyRow,
   CountRow,
-  DesignRow,
-  KitRow,
   LoanRow,
   MaterialRow,
   type Borrower as BorrowerStored,

@@ -117,7 +117,8 @@ async function checkedFor<T extends { readonly designId: number }>(
       ...x,
       check: {
         verdict: answer.verdict,
-        words: first && answer.verdict !== 'clear' ? `${first.title}: ${first.words}` : null,
+        title: first?.title ?? null,
+        words: first ? `${first.title}: ${first.words}` : null,
       },
     });
   }
@@ -146,7 +147,8 @@ async function answersFor(
     const [first] = answer.reasons;
     byLabel.set(label, {
       verdict: answer.verdict,
-      words: first && answer.verdict !== 'clear' ? `${first.title}: ${first.words}` : null,
+      title: first?.title ?? null,
+      words: first ? `${first.title}: ${first.words}` : null,
     });
   }
   return new Map([...labels].map(([design, label]) => [design, byLabel.get(label)!]));

@@ -163,7 +163,9 @@ function CheckWork({ at }: { at: AtBench }) {
             ) : (
               <p>
                 {report
-                  ? 'Nothing loose: there is no piece to turn in the test cylinder.'
+                  ? report.isAccounted
+                    ? 'There is no loose piece in it to turn in the test cylinder.'
+                    : 'There is no piece to turn in the test cylinder, and not everything in it was judged: see the list.'
                   : 'Turning each piece every way in the test cylinder …'}
               </p>
             )}

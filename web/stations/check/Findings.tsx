@@ -17,7 +17,7 @@ import { useOpenDesign } from '../../design/store.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Notice, Quiet, Row } from '../../parts/Panel.tsx';
 import { say } from '../../parts/messages.ts';
-import { Verdict } from '../../shell/Verdict.tsx';
+import { titleOf, Verdict } from '../../shell/Verdict.tsx';
 import { planner } from '../../work/door.ts';
 
 const Item = styled.li`
@@ -184,7 +184,7 @@ export function FindingItem({
     <Item>
       <Verdict kind={of.verdict} />
       <div>
-        <h3>{of.title}</h3>
+        <h3>{titleOf(of)}</h3>
         <p>{inUnit(`${of.words} ${of.remedy ?? ''}`, unit)}</p>
         <Margin of={of} unit={unit} />
         <Quiet>

@@ -4,7 +4,15 @@ import type { HandTestInput, HandTestRow } from '../../../contract/checking.ts';
 import type { Design } from '../../../contract/designs.ts';
 import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
 import type { SafetyReport } from '../../../core/safety/check.ts';
-import { handTests, madeAs, type HandTest } from '../../../core/safety/handTests.ts';
+import {
+  FORCE_UNITS,
+  handTests,
+  madeAs,
+  newtons,
+  PASS_COUNTS,
+  type ForceUnit,
+  type HandTest,
+} from '../../../core/safety/handTests.ts';
 import { heldForce } from '../../../core/safety/heldForce.ts';
 import type { Market } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
@@ -15,6 +23,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { DialogEnd } from '../../parts/DialogEnd.tsx';
 import { TextField } from '../../parts/Field.tsx';
+import { Fold } from '../../parts/Fold.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
@@ -44,6 +53,8 @@ const Read = styled.output`
 `;
 
 const WHOLE = 'The whole kit';
+/** Rules whose findings a test by hand answers. */
+const TESTED = ['spring', 'sharp-edge', 'attached', 'filler'];
 
 /** The scale: what it shows now, the force that was held so far, and for how long. */
 function Scale({ test, onHeld }: { test: HandTest; onHeld(force: number): void }) {
@@ -103,9 +114,12 @@ function RecordTest({
   const [passed, setPassed] = useState<'yes' | 'no' | ''>('');
   const [problem, setProblem] = useState<string | null>(null);
   const add = useChange((input: HandTestInput) => api<HandTestRow>('POST', '/tests', input));
-  const number = force.trim() === '' ? null : Number(force.replace(',', '.'));
+  const [read, setRead] = useState<ForceUnit>('N');
+  const typed = force.trim() === '' ? null : Number(force.replace(',', '.'));
+  const number = typed === null ? null : newtons(typed, read);
   const save = (): void => {
-    if (number !== null && !Number.isFinite(number)) return setProblem('Force: expected a number in N.');
+    if (number !== null && !Number.isFinite(number))
+      return setProblem(`Force: expected a number in ${read}.`);
     if (passed === '') return setProblem('Say whether it held.');
     if (by.trim() === '') return setProblem('Done by: expected a name.');
     setProblem(null);
@@ -139,16 +153,39 @@ function RecordTest({
           />
           {test.force !== null && (
             <>
-              <Scale test={test} onHeld={(f) => setForce(String(f))} />
+              <Scale
+                test={test}
+                onHeld={(f) => {
+                  setRead('N');
+                  setForce(String(f));
+                }}
+              />
+              {test.household && (
+                <Fold>
+                  <summary>No scale or gauge at hand?</summary>
+                  <p>{test.household}</p>
+                </Fold>
+              )}
               <TextField
                 label="Force that was held"
-                suffix="N"
+                suffix={read}
                 inputMode="decimal"
                 value={force}
                 onChange={setForce}
-                hint="Left empty where nothing was measured"
+                hint="Left empty where nothing was measured: then a test that held proves nothing"
               />
-              {short && <Notice tone="care">Less than the {test.force} N that are asked.</Notice>}
+              <Choice
+                label="Read in"
+                value={read}
+                onChange={(u) => setRead(u as ForceUnit)}
+                options={FORCE_UNITS.map((u) => ({ value: u, label: u }))}
+              />
+              {read !== 'N' && number !== null && Number.isFinite(number) && (
+                <Quiet>That is {number} N.</Quiet>
+              )}
+              {short && (
+                <Notice tone="care">Less than the {test.force} N that are asked: it clears nothing.</Notice>
+              )}
             </>
           )}
           <Choice
@@ -187,7 +224,13 @@ export function HandTests({
   const tests = rules?.tests.filter((t) => t.designId === design.id) ?? [];
   const as = madeAs(design);
   const recall = recalls?.find((r) => r.design.id === design.id);
-  const parts = [...new Set(report?.gauged.map((g) => g.name) ?? [])];
+  const parts = [
+    ...new Set([
+      ...(report?.gauged.map((g) => g.name) ?? []),
+      // Springs and sharp edges are tested, too, whatever the gauge says of what they are on.
+      ...(report?.findings.filter((f) => TESTED.includes(f.rule)).map((f) => f.where) ?? []),
+    ]),
+  ];
   return (
     <Stack $gap={10}>
       <h2>Tests to do by hand</h2>
@@ -221,7 +264,13 @@ export function HandTests({
                 <Quiet key={x.id}>
                   {x.passed ? 'Held' : 'Failed'}: {x.part}
                   {x.force === null ? '' : `, ${x.force} N`}, {shortDay(x.on)}, {x.by}
-                  {x.madeAs === as ? '' : '. Made otherwise then: it does not count any more'}
+                  {x.madeAs !== as
+                    ? '. Made otherwise then: it does not count any more'
+                    : !x.passed
+                      ? ''
+                      : x.isSpent
+                        ? '. Its time or its loans are over: do it again'
+                        : `. It counts to ${shortDay(x.until)}, or ${PASS_COUNTS.loans} loans of one kit (${x.loans} so far)`}
                 </Quiet>
               ))}
             </li>

@@ -64,6 +64,11 @@ describe('tests by hand', () => {
     await userEvent.clear(dialog.getByRole('textbox', { name: 'Force that was held' }));
     await userEvent.type(dialog.getByRole('textbox', { name: 'Force that was held' }), '44,5');
     expect(dialog.getByText(/Less than the 90 N/)).toBeVisible();
+    // Read off a luggage scale in pounds, it is the same force.
+    await userEvent.click(dialog.getByRole('radio', { name: 'lb' }));
+    expect(dialog.getByText('That is 197.9 N.')).toBeVisible();
+    expect(dialog.queryByText(/Less than the 90 N/)).toBeNull();
+    await userEvent.click(dialog.getByRole('radio', { name: 'N' }));
     await save();
     expect(dialog.getByText('Say whether it held.')).toBeVisible();
     await userEvent.click(dialog.getByRole('radio', { name: 'It held' }));

@@ -49,7 +49,7 @@ describe('rules of the place', () => {
     open({ changes: [], own: [] });
     const cord = await rule('Length of the cord');
     expect(cord).toHaveTextContent('under 18 months · 220 mm');
-    expect(cord).toHaveTextContent('EN 71-1, cords under 18 months (2014)');
+    expect(cord).toHaveTextContent('EN 71-1 5.4, cords under 18 months (2014)');
     expect(screen.getByText('Nothing: the rules are as published.')).toBeVisible();
   });
   it('are changed only with who and why, and only the rule that was meant', async () => {

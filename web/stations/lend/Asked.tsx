@@ -8,7 +8,7 @@ import { usePlace } from '../../data/queries.ts';
 import { TextArea, TextField } from '../../parts/Field.tsx';
 import { Fold } from '../../parts/Fold.tsx';
 import { Notice, Quiet, Stack } from '../../parts/Panel.tsx';
-import { Verdict } from '../../shell/Verdict.tsx';
+import { titleOf, Verdict } from '../../shell/Verdict.tsx';
 
 const Reasons = styled.ul`
   display: grid;
@@ -20,6 +20,7 @@ const Reasons = styled.ul`
     display: grid;
     grid-template-columns: 26px minmax(0, 1fr);
     gap: 8px;
+    align-items: start;
   }
 `;
 
@@ -68,7 +69,7 @@ export function Asked({
         <li key={`${r.rule} ${r.title} ${r.words}`}>
           <Verdict kind={r.verdict} word="" size={20} />
           <span>
-            <b>{r.title}</b>: {inUnit(r.words, unit)}
+            <b>{titleOf(r)}</b>: {inUnit(r.words, unit)}
           </span>
         </li>
       ))}

@@ -446,3 +446,67 @@ describe('taking back', () => {
     );
   });
 });
+
+describe('the check before a loan', () => {
+  const stopped = {
+    verdict: 'stop',
+    youngest: 13,
+    isTold: true,
+    reasons: [
+      { verdict: 'stop', rule: 'small-part', title: 'Small parts', where: 'Button', words: 'It goes in.' },
+      { verdict: 'care', rule: 'cleaning', title: 'Cleaning', where: '', words: 'Wipe it.' },
+    ],
+    untested: [{ design: 'Drop tub', tests: ['pull'] }],
+    isFirstLoan: true,
+  };
+  const open = (part: object = {}) => {
+    const calls = answer({
+      'GET /reservations': [],
+      'GET /borrowers/2/history': { loans: [] },
+      'GET /copies/7/answer?borrowerId=2': stopped,
+      'POST /loans': { id: 9, override: { by: 'Keeper', why: 'x', of: 'y' } },
+      ...part,
+    });
+    desk();
+    return calls;
+  };
+  const choose = async () => {
+    await userEvent.click(screen.getByRole('button', { name: /Lend to/ }));
+    await userEvent.click(await screen.findByRole('option', { name: /Grey Punt/ }));
+  };
+  it('says what stops it for that family, and lends it only with a reason and a name', async () => {
+    const calls = open();
+    await choose();
+    const says = await screen.findByRole('region', { name: 'What the check says' });
+    expect(await within(says).findByText('Small parts: Button')).toBeVisible();
+    expect(within(says).getByText(/for Grey Punt, youngest 13 months/)).toBeVisible();
+    expect(within(says).getByText(/Its first loan, and not tested yet:/)).toBeVisible();
+    const lend = screen.getByRole('button', { name: 'Lend it' });
+    expect(lend).toBeDisabled();
+    await userEvent.click(screen.getByText('Lend it all the same, with a reason'));
+    await userEvent.type(screen.getByLabelText('Why it may go to them all the same'), 'Seen at the clinic');
+    expect(lend).toBeDisabled();
+    await userEvent.type(screen.getByRole('textbox', { name: 'Decided by' }), 'Keeper');
+    await userEvent.click(lend);
+    await waitFor(() => expect(calls).toHaveLength(1));
+    expect(calls[0]!.body).toMatchObject({ override: { why: 'Seen at the clinic', by: 'Keeper' } });
+  });
+  it('is not overridden by somebody who only lends', async () => {
+    open({
+      'GET /session': {
+        needed: true,
+        isFixed: false,
+        person: { id: 2, name: 'Desk', role: 'lends' },
+        isFirst: false,
+      },
+    });
+    await choose();
+    expect(await screen.findByText(/Only somebody who designs may lend this one/)).toBeVisible();
+    expect(screen.getByRole('button', { name: 'Lend it' })).toBeDisabled();
+  });
+  it('a kit that is called back says so while it is out', async () => {
+    answer({ 'GET /reservations': [] });
+    desk({ ...lent, recalled: 'its pull test failed on 2026-11-20 (Cap)' });
+    expect(await screen.findByText(/while Grey Punt has it/)).toBeVisible();
+  });
+});

@@ -3,7 +3,8 @@ import type { Borrower, BorrowerUpdate } from '../../../contract/lending.ts';
 import { ALLERGIES, type Allergy } from '../../../core/lend/allergies.ts';
 import { SKILLS, type Skill } from '../../../core/patterns/kernel.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange } from '../../data/queries.ts';
+import { useChange, usePlace } from '../../data/queries.ts';
+import { languageName } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
@@ -14,6 +15,8 @@ import { Select } from '../../parts/Select.tsx';
 
 export const ALLERGY_OPTIONS = ALLERGIES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }));
 const NO_AIM = 'none';
+const NO_LANGUAGE = 'none';
+const MOUTHS = [{ value: 'mouths', label: 'Somebody at home still puts things in the mouth' }];
 
 /** Codes as they are typed: parted by commas or blanks. */
 const codesIn = (text: string): string[] => [...new Set(text.split(/[\s,;]+/).filter(Boolean))];
@@ -22,7 +25,10 @@ const codesIn = (text: string): string[] => [...new Set(text.split(/[\s,;]+/).fi
 export const factWords = (family: Borrower): string =>
   [
     family.allergies.length > 0 ? `Allergic to ${family.allergies.join(', ')}` : 'No allergies are known',
-    family.youngest === null ? null : `youngest at home ${family.youngest} months`,
+    family.youngest === null
+      ? 'the youngest at home was not told'
+      : `youngest at home ${family.youngest} months`,
+    family.mouths ? 'somebody still puts things in the mouth' : null,
     family.aim === null ? null : `aim: ${family.aim.toLowerCase()}`,
   ]
     .filter(Boolean)
@@ -33,6 +39,10 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
   const [allergies, setAllergies] = useState<readonly string[]>(family.allergies);
   const [youngest, setYoungest] = useState(family.youngest);
   const [aim, setAim] = useState<string>(family.aim ?? NO_AIM);
+  const [born, setBorn] = useState(family.born ?? '');
+  const [mouths, setMouths] = useState<readonly string[]>(family.mouths ? ['mouths'] : []);
+  const [language, setLanguage] = useState<string>(family.language ?? NO_LANGUAGE);
+  const { data: place } = usePlace();
   const [mail, setMail] = useState(family.mail ?? '');
   const [children, setChildren] = useState(family.children.join(', '));
   const save = useChange(() => {
@@ -43,6 +53,9 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
       allergies: allergies as Allergy[],
       mail: mail.trim() || null,
       youngest,
+      born: born.trim() === '' ? null : born.trim(),
+      mouths: mouths.length > 0,
+      language: language === NO_LANGUAGE ? null : (language as Borrower['language']),
       aim: aim === NO_AIM ? null : (aim as Skill),
       children: codesIn(children),
     };
@@ -59,6 +72,24 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
             options={ALLERGY_OPTIONS}
           />
           <CountField label="Youngest at home, months" value={youngest} onChange={setYoungest} />
+          <TextField
+            label="Or its month of birth"
+            value={born}
+            onChange={setBorn}
+            hint="like 2025-10; it counts before an age"
+          />
+          <ChoiceOfMany label="Mouthing" value={mouths} onChange={setMouths} options={MOUTHS} />
+          {place && place.languages.length > 1 && (
+            <Select
+              label="Written to in"
+              value={language}
+              onChange={setLanguage}
+              options={[
+                { value: NO_LANGUAGE, label: `The place’s first: ${languageName(place.languages[0]!)}` },
+                ...place.languages.map((l) => ({ value: l, label: languageName(l) })),
+              ]}
+            />
+          )}
           <Select
             label="Skill that is worked on"
             value={aim}
@@ -89,7 +120,7 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
               Leave it
             </Button>
           </Row>
-          <Quiet>An age that was told long ago errs on the careful side.</Quiet>
+          <Quiet>An age grows from the day it was told.</Quiet>
         </Stack>
       </Form>
     </Dialog>

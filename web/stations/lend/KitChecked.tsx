@@ -9,7 +9,7 @@ import { api, words } from '../../data/api.ts';
 import { usePlace } from '../../data/queries.ts';
 import { FileLink, Button } from '../../parts/Button.tsx';
 import { Quiet, Row } from '../../parts/Panel.tsx';
-import { Verdict } from '../../shell/Verdict.tsx';
+import { titleOf, Verdict } from '../../shell/Verdict.tsx';
 
 const Found = styled.ul`
   display: grid;
@@ -72,7 +72,7 @@ export function KitChecked({ kit }: { kit: Kit }) {
             <li key={f.id}>
               <Verdict kind={f.verdict} />
               <span>
-                <b>{f.title}</b> <Quiet>{f.designs.join(', ')}</Quiet>
+                <b>{titleOf(f)}</b> <Quiet>{f.designs.join(', ')}</Quiet>
                 <br />
                 {inUnit(`${f.words} ${f.remedy ?? ''}`, unit)}
               </span>

@@ -20,6 +20,7 @@ import { Select } from '../../parts/Select.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { WhatAreBits, WhatIsRung } from '../../parts/WhatIs.tsx';
+import { ChildFacts } from './ChildFacts.tsx';
 import { HELP_WORDS, LIKED_WORDS, secondsEach, triesWords } from './words.ts';
 
 const Next = styled.article`
@@ -302,6 +303,7 @@ export function Component() {
         <Stack>
           <Panel as="div">
             <Stack $gap={12}>
+              <ChildFacts code={child} />
               <Suggestions child={child} next={whatNext} />
               {whatNext.bored.length > 0 && (
                 <Quiet>
@@ -318,7 +320,7 @@ export function Component() {
                     Left out, since the check stops {whatNext.stopped.length === 1 ? 'it' : 'them'} for{' '}
                     {child}:
                   </strong>{' '}
-                  {whatNext.stopped.map((s) => `${s.label} (${s.why})`).join('; ')}
+                  {whatNext.stopped.map((s) => `${s.design} (${s.why})`).join('; ')}.
                 </Notice>
               )}
               <Quiet>A suggestion from notes, no diagnosis: the therapist who knows the child decides.</Quiet>

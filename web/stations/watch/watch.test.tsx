@@ -46,7 +46,7 @@ const offer = (rung: string) => ({
   bits: 12,
   label: 'FB-001a',
   reason: 'About 7 in 10 to manage this alone.',
-  check: { verdict: 'clear' as const, words: null },
+  check: { verdict: 'clear' as const, title: null, words: null },
 });
 const PAGE: ChildPage = {
   child: 'G-04',
@@ -213,7 +213,7 @@ it('a group shows who is where, what is too hard for all, and what to make', asy
         skill: 'Hand strength',
         rung: 'Wide',
         suits: 2,
-        check: { verdict: 'clear', words: null },
+        check: { verdict: 'clear', title: null, words: null },
       },
     ],
     isGuess: true,
