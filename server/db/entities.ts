@@ -299,6 +299,10 @@ export const GivenRow = defineEntity({
     givenOn: p.string(),
     /** What was taken from the shelf. */
     used: p.json<ContentJson[]>(),
+    /** Who gave it against a stop of the check, why, and what the check had said. */
+    overrideBy: p.string().nullable(),
+    overrideWhy: p.string().nullable(),
+    overrideOf: p.string().nullable(),
   },
 });
 

@@ -381,7 +381,8 @@ class CheckedLoans extends Migration {
     this.addSql('alter table "child" add column "mouths" integer not null default 0');
     this.addSql(`alter table "child" add column "allergies" json not null default '[]'`);
     for (const column of ['by', 'why', 'of'])
-      this.addSql(`alter table "loan" add column "override_${column}" text null`);
+      for (const table of ['loan', 'given'])
+        this.addSql(`alter table "${table}" add column "override_${column}" text null`);
     this.addSql(
       'create index "hand_test_last" on "hand_test" ("design_id", "part", "test", "made_as", "id")',
     );

@@ -18,7 +18,9 @@ async function familyKnown(em: EntityManager, id: number) {
 
 /** Everything that is known of a family, to hand over. */
 export async function familyData(em: EntityManager, id: number) {
-  const { name, group, allergies, mail, youngest, aim, children } = await familyKnown(em, id);
+  const family = await familyKnown(em, id);
+  const { name, group, allergies, mail, youngest, youngestOn, born, mouths, language, aim, children } =
+    family;
   const { loans } = await familyHistory(em, id, MOST);
   const reservations = await rows(
     em,
@@ -36,7 +38,19 @@ export async function familyData(em: EntityManager, id: number) {
     [id, 'waiting'],
   );
   return {
-    family: { name, group, allergies, mail, youngest, aim, children },
+    family: {
+      name,
+      group,
+      allergies,
+      mail,
+      youngest,
+      youngestOn,
+      born,
+      mouths,
+      language,
+      aim,
+      children,
+    },
     loans,
     reservations,
     planned: await plannedFor(em, id),
@@ -69,6 +83,12 @@ export async function eraseFamily(em: EntityManager, id: number, today: Day): Pr
   );
   await em.nativeDelete(TellingRow, { borrower: id });
   await em.nativeDelete(OutboxRow, { borrower: id });
+  // Why something was lent against the check may tell who they are; that it was stays.
+  await rows(
+    em,
+    "update loan set override_why = 'erased', override_of = '' where borrower_id = ? and override_why is not null",
+    [id],
+  );
   em.assign(
     family,
     {
@@ -77,6 +97,10 @@ export async function eraseFamily(em: EntityManager, id: number, today: Day): Pr
       allergies: [],
       mail: null,
       youngest: null,
+      youngestOn: null,
+      born: null,
+      mouths: false,
+      language: null,
       aim: null,
       children: [],
       erasedOn: today,

@@ -366,7 +366,22 @@ export async function giveKit(
     );
   const used = await takeFor(em, w, input.families, today, 'families');
   const { families, prepared } = input;
-  const given = em.create(GivenRow, { kit, families, prepared, givenOn: today, used });
+  const given = em.create(GivenRow, {
+    kit,
+    families,
+    prepared,
+    givenOn: today,
+    used,
+    overrideBy: stops.length > 0 ? input.override!.by : null,
+    overrideWhy: stops.length > 0 ? input.override!.why : null,
+    overrideOf:
+      stops.length > 0
+        ? stops
+            .map((r) => `${r.title}: ${r.words}`)
+            .join(' ')
+            .slice(0, 600)
+        : null,
+  });
   await em.flush();
   return {
     id: given.id,

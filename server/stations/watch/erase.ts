@@ -19,6 +19,11 @@ export async function childData(em: EntityManager, code: string) {
     code,
     hand: child?.hand ?? null,
     likes: child?.likes ?? '',
+    age: child?.age ?? null,
+    ageOn: child?.ageOn ?? null,
+    born: child?.born ?? null,
+    mouths: child?.mouths ?? false,
+    allergies: child?.allergies ?? [],
     notes: notes.map((n) => ({ ...n, before: JSON.parse(n.before) as unknown })),
     fitted,
   };

@@ -109,47 +109,44 @@ export interface Reason {
 export const NO_REASON: Reason = { why: '', by: '' };
 const LEAST = 10;
 
-/** What is sent of a reason, where one is needed and given. */
+/** What is sent of a reason, once it is one. */
+export const givenReason = (reason: Reason): { readonly override?: Override } =>
+  reason.why.trim().length >= LEAST && reason.by.trim() !== ''
+    ? { override: { why: reason.why.trim(), by: reason.by.trim() } }
+    : {};
+/** The same, where one is needed. */
 export const overrideOf = (
   answer: KitAnswer | undefined,
   reason: Reason,
-): { readonly override?: Override } =>
-  answer?.verdict === 'stop' && reason.why.trim().length >= LEAST && reason.by.trim() !== ''
-    ? { override: { why: reason.why.trim(), by: reason.by.trim() } }
-    : {};
+): { readonly override?: Override } => (answer?.verdict === 'stop' ? givenReason(reason) : {});
 
 /** Whether the check stops it and nobody has given a reason yet. */
 export const isStopped = (answer: KitAnswer | undefined, reason: Reason): boolean =>
   answer?.verdict === 'stop' && overrideOf(answer, reason).override === undefined;
 
-/** Lent against a stop: only by somebody who may design, with a reason that stays on the loan and on its slip. */
-export function AgainstTheCheck({
-  answer,
+/** A reason against a stop: only by somebody who may design. */
+export function Reasoned({
   value,
   onChange,
+  what,
 }: {
-  answer: KitAnswer | undefined;
   value: Reason;
   onChange(reason: Reason): void;
+  /** What is asked. */
+  what: string;
 }) {
   const { data: session } = useSession();
-  if (answer?.verdict !== 'stop') return null;
   const person = session?.person ?? null;
   if (person && ROLES.indexOf(person.role) < ROLES.indexOf('designs'))
     return (
-      <Notice tone="stop">Lend another one. Only somebody who designs may lend this one all the same.</Notice>
+      <Notice tone="stop">Take another one. Only somebody who designs may go against the check here.</Notice>
     );
   const by = person?.name ?? value.by;
   return (
     <Fold>
-      <summary>Lend it all the same, with a reason</summary>
+      <summary>All the same, with a reason</summary>
       <Stack $gap={8}>
-        <TextArea
-          label="Why it may go to them all the same"
-          value={value.why}
-          most={300}
-          onChange={(why) => onChange({ why, by })}
-        />
+        <TextArea label={what} value={value.why} most={300} onChange={(why) => onChange({ why, by })} />
         {!person && (
           <TextField
             label="Decided by"
@@ -157,8 +154,18 @@ export function AgainstTheCheck({
             onChange={(name) => onChange({ ...value, by: name })}
           />
         )}
-        <Quiet>At least {LEAST} characters. It stays on the loan and is printed on its slip.</Quiet>
+        <Quiet>At least {LEAST} characters. It stays on record.</Quiet>
       </Stack>
     </Fold>
   );
 }
+
+/** Lent against a stop: the reason stays on the loan and on its slip. */
+export const AgainstTheCheck = ({
+  answer,
+  ...rest
+}: {
+  answer: KitAnswer | undefined;
+  value: Reason;
+  onChange(reason: Reason): void;
+}) => (answer?.verdict === 'stop' ? <Reasoned {...rest} what="Why it may go to them all the same" /> : null);

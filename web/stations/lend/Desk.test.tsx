@@ -483,7 +483,7 @@ describe('the check before a loan', () => {
     expect(within(says).getByText(/Its first loan, and not tested yet:/)).toBeVisible();
     const lend = screen.getByRole('button', { name: 'Lend it' });
     expect(lend).toBeDisabled();
-    await userEvent.click(screen.getByText('Lend it all the same, with a reason'));
+    await userEvent.click(screen.getByText('All the same, with a reason'));
     await userEvent.type(screen.getByLabelText('Why it may go to them all the same'), 'Seen at the clinic');
     expect(lend).toBeDisabled();
     await userEvent.type(screen.getByRole('textbox', { name: 'Decided by' }), 'Keeper');
@@ -501,7 +501,7 @@ describe('the check before a loan', () => {
       },
     });
     await choose();
-    expect(await screen.findByText(/Only somebody who designs may lend this one/)).toBeVisible();
+    expect(await screen.findByText(/Only somebody who designs may go against the check/)).toBeVisible();
     expect(screen.getByRole('button', { name: 'Lend it' })).toBeDisabled();
   });
   it('a kit that is called back says so while it is out', async () => {

@@ -5,6 +5,8 @@ import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { languageName } from '../../data/style.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
+import { givenReason, NO_REASON, Reasoned, type Reason } from './Asked.tsx';
+import { KitChecked, useKitCheck } from './KitChecked.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Stepper, TextArea } from '../../parts/Field.tsx';
@@ -38,8 +40,16 @@ export function GiveAway({
     };
     return api<Kit>('PUT', `/kits/${kit.id}`, { ...input, version: kit.version });
   });
+  const [reason, setReason] = useState<Reason>(NO_REASON);
+  const { data: report } = useKitCheck(kit);
+  const isStop = report?.findings.some((f) => f.verdict === 'stop') ?? false;
   const give = useChange(() =>
-    api<Given>('POST', `/kits/${kit.id}/give`, { version: kit.version, families, prepared }),
+    api<Given>('POST', `/kits/${kit.id}/give`, {
+      version: kit.version,
+      families,
+      prepared,
+      ...(isStop ? givenReason(reason) : {}),
+    }),
   );
   const unsaved = JSON.stringify(said) !== JSON.stringify(kit.words);
   const own = (said[language] ?? '').trim() !== '';
@@ -100,6 +110,8 @@ export function GiveAway({
           </FileLink>
         </Row>
         <Seam />
+        <KitChecked kit={kit} />
+        {isStop && <Reasoned value={reason} onChange={setReason} what="Why it may be given all the same" />}
         <Spread>
           <span>
             <b>Give it away, to be made at home</b>
@@ -116,7 +128,12 @@ export function GiveAway({
             />
             <Button
               small
-              isDisabled={give.isPending || unsaved || kit.kitsNow < families}
+              isDisabled={
+                give.isPending ||
+                unsaved ||
+                kit.kitsNow < families ||
+                (isStop && givenReason(reason).override === undefined)
+              }
               onPress={() => give.mutate(undefined)}
             >
               Give away

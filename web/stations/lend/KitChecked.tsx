@@ -33,15 +33,18 @@ function said(report: KitReport): string {
   return parts.length === 0 ? 'Nothing found' : parts.join(', ');
 }
 
-/** The whole kit as one thing in one home: what was found, worst first, and its papers. */
-export function KitChecked({ kit }: { kit: Kit }) {
-  const { data: place } = usePlace();
-  const [isOpen, setOpen] = useState(false);
-  const check = useQuery({
+export const useKitCheck = (kit: Kit) =>
+  useQuery({
     queryKey: ['kits', kit.id, 'check', kit.version],
     queryFn: () => api<KitReport>('GET', `/kits/${kit.id}/check`),
     retry: false,
   });
+
+/** The whole kit as one thing in one home: what was found, worst first, and its papers. */
+export function KitChecked({ kit }: { kit: Kit }) {
+  const { data: place } = usePlace();
+  const [isOpen, setOpen] = useState(false);
+  const check = useKitCheck(kit);
   if (check.error) return <Quiet>Not checked: {words(check.error)}</Quiet>;
   const report = check.data;
   if (!report) return <Quiet role="status">Checking …</Quiet>;

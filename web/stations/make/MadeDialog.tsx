@@ -4,6 +4,7 @@ import type { BatchMade, BatchWork } from '../../../contract/batches.ts';
 import { kits } from '../../../core/needs/supply.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
+import { CheckOf } from '../../design/CheckLine.tsx';
 import { ButtonLink } from '../../parts/Button.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { DialogEnd } from '../../parts/DialogEnd.tsx';
@@ -29,6 +30,17 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
     name: batch.tests.find((t) => t.designId === id)!.design,
     tests: batch.tests.filter((t) => t.designId === id).map((t) => t.test),
   }));
+  const designs = [...new Map(batch.items.flatMap((i) => i.designs).map((d) => [d.id, d.name] as const))];
+  const checks = (
+    <ul aria-label="What the check says">
+      {designs.map(([id, name]) => (
+        <li key={id}>
+          <b>{name}</b>
+          <CheckOf designId={id} />
+        </li>
+      ))}
+    </ul>
+  );
   const toTest = tests.length > 0 && (
     <Notice tone="care">
       <strong>Test the first of each by hand</strong> before it is lent:
@@ -71,6 +83,7 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
             {kits(batch.items.reduce((n, i) => n + i.copies, 0))} are labelled, and what they took goes off
             the shelf.
           </p>
+          {checks}
           {toTest}
           <h3>Was anything spoiled besides?</h3>
           <ul style={{ display: 'grid', gap: 6, maxHeight: 280, overflow: 'auto' }}>

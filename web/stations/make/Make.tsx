@@ -8,6 +8,7 @@ import { orderSteps, handsOn } from '../../../core/plan/order.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useCopyPages } from '../../data/queries.ts';
 import { supplyFor } from '../../design/derived.ts';
+import { CheckLine } from '../../design/CheckLine.tsx';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
@@ -311,6 +312,15 @@ function MakeWork({ at }: { at: AtBench }) {
                   Go to Lend
                 </ButtonLink>
               </Notice>
+            )}
+            {at.heavy.safety ? (
+              <CheckLine
+                designId={design.id}
+                findings={at.heavy.safety.findings}
+                youngest={at.heavy.safety.youngest}
+              />
+            ) : (
+              <Quiet role="status">{at.heavy.problem ?? 'Asking the check …'}</Quiet>
             )}
             <Button
               isDisabled={count === 0 || !!short || build.isPending}

@@ -1,0 +1,44 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { worst } from '../../core/patterns/kernel.ts';
+import type { Finding } from '../../core/safety/check.ts';
+import type { KitReport } from '../../core/safety/kitCheck.ts';
+import { api, words } from '../data/api.ts';
+import { Quiet } from '../parts/Panel.tsx';
+import { titleOf, Verdict } from '../shell/Verdict.tsx';
+
+/** What the check says of a design in one line, with what decided it, and the way to the whole of it. */
+export function CheckLine({
+  designId,
+  findings,
+  youngest,
+}: {
+  designId: number;
+  findings: readonly Finding[];
+  youngest: number;
+}) {
+  const [first] = findings;
+  const verdict = worst(findings.map((f) => f.verdict));
+  return (
+    <p>
+      <Verdict kind={verdict} />{' '}
+      <Quiet>
+        for {youngest} months
+        {first && verdict !== 'clear' ? `: ${titleOf(first)}` : ': nothing was found'}.{' '}
+        <Link to={`/check/${designId}`}>What the check says</Link>
+      </Quiet>
+    </p>
+  );
+}
+
+/** The same of a design that is kept, asked of the desk. */
+export function CheckOf({ designId }: { designId: number }) {
+  const { data, error } = useQuery({
+    queryKey: ['designs', designId, 'check'],
+    queryFn: () => api<KitReport>('GET', `/designs/${designId}/check`),
+    retry: false,
+  });
+  if (error) return <Quiet>Not checked: {words(error)}</Quiet>;
+  if (!data) return <Quiet role="status">Asking the check …</Quiet>;
+  return <CheckLine designId={designId} findings={data.findings} youngest={data.youngest} />;
+}
