@@ -13,7 +13,8 @@ export function CheckLine({
   findings,
   youngest,
 }: {
-  designId: number;
+  /** null of a kit of several, whose check stands on its card. */
+  designId: number | null;
   findings: readonly Finding[];
   youngest: number;
 }) {
@@ -25,20 +26,27 @@ export function CheckLine({
       <Quiet>
         for {youngest} months
         {first && verdict !== 'clear' ? `: ${titleOf(first)}` : ': nothing was found'}.{' '}
-        <Link to={`/check/${designId}`}>What the check says</Link>
+        {designId !== null && <Link to={`/check/${designId}`}>What the check says</Link>}
       </Quiet>
     </p>
   );
 }
 
-/** The same of a design that is kept, asked of the desk. */
-export function CheckOf({ designId }: { designId: number }) {
+/** The same of a design or a kit that is kept, asked of the desk: `designs/3`, `kits/2`. */
+export function CheckOf({ of }: { of: string }) {
   const { data, error } = useQuery({
-    queryKey: ['designs', designId, 'check'],
-    queryFn: () => api<KitReport>('GET', `/designs/${designId}/check`),
+    queryKey: [of, 'check'],
+    queryFn: () => api<KitReport>('GET', `/${of}/check`),
     retry: false,
   });
   if (error) return <Quiet>Not checked: {words(error)}</Quiet>;
   if (!data) return <Quiet role="status">Asking the check …</Quiet>;
-  return <CheckLine designId={designId} findings={data.findings} youngest={data.youngest} />;
+  const [kind, id] = of.split('/');
+  return (
+    <CheckLine
+      designId={kind === 'designs' ? Number(id) : null}
+      findings={data.findings}
+      youngest={data.youngest}
+    />
+  );
 }

@@ -30,13 +30,12 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
     name: batch.tests.find((t) => t.designId === id)!.design,
     tests: batch.tests.filter((t) => t.designId === id).map((t) => t.test),
   }));
-  const designs = [...new Map(batch.items.flatMap((i) => i.designs).map((d) => [d.id, d.name] as const))];
   const checks = (
     <ul aria-label="What the check says">
-      {designs.map(([id, name]) => (
-        <li key={id}>
-          <b>{name}</b>
-          <CheckOf designId={id} />
+      {batch.items.map((i) => (
+        <li key={`${i.designId ?? ''} ${i.kitId ?? ''}`}>
+          <b>{i.name}</b>
+          <CheckOf of={i.designId === null ? `kits/${i.kitId!}` : `designs/${i.designId}`} />
         </li>
       ))}
     </ul>
