@@ -1,23 +1,29 @@
+import { area } from '../geometry/polygon.ts';
 import { distanceTo } from '../geometry/distance.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 import { boxOf } from './outline.ts';
 
-const { cos, sin, asin, PI, hypot, sqrt, floor, max, min } = Math;
+const { abs, cos, sin, asin, PI, hypot, sqrt, floor, max, min } = Math;
 const EPS = 1e-9;
 
 /** More dots than this are neither drawn nor counted out. */
 export const MOST_DOTS = 600;
 
-/** Rows in which every point is `step` from its neighbours: level with each other, or each row half a step on. */
+/**
+ * Rows over a box of so many mm to either side, in which every point is `step` from its neighbours: level with each other, or each row half a step on.
+ */
 function lattice(
   step: number,
-  reach: number,
+  half: Vec2,
   options: { staggered: boolean; turn: number; shift: Vec2 },
 ): Vec2[] {
   const rise = options.staggered ? (step * sqrt(3)) / 2 : step;
-  const n = Math.ceil(reach / rise) + 1;
-  const m = Math.ceil(reach / step) + 1;
   const [c, s] = [cos(options.turn), sin(options.turn)];
+  // As far as the box reaches along the lattice's own ways, and one more.
+  const along = abs(half[0] * c) + abs(half[1] * s);
+  const across = abs(half[0] * s) + abs(half[1] * c);
+  const n = Math.ceil(across / rise) + 1;
+  const m = Math.ceil(along / step) + 1;
   const out: Vec2[] = [];
   for (let j = -n; j <= n; j++)
     for (let i = -m; i <= m; i++) {
@@ -78,7 +84,7 @@ const isDisc = (outline: readonly Vec2[], at: Vec2): number | null => {
 function mostDots(outline: readonly Vec2[], dot: number, step: number, slanted: boolean): Vec2[] {
   const [x0, y0, x1, y1] = boxOf(outline);
   const middle: Vec2 = [(x0 + x1) / 2, (y0 + y1) / 2];
-  const reach = hypot(x1 - x0, y1 - y0) / 2 + step;
+  const half: Vec2 = [(x1 - x0) / 2, (y1 - y0) / 2];
   const whole = distanceTo(outline);
   // What lies outside the box is outside the outline: most points of a lattice need no more than that.
   const far = (x: number, y: number): number =>
@@ -94,31 +100,38 @@ function mostDots(outline: readonly Vec2[], dot: number, step: number, slanted: 
     const round = (x: number, y: number): number => radius - hypot(x - middle[0], y - middle[1]);
     if (room >= -EPS) take(inside(rings(max(0, room), step), round, dot / 2, middle));
     for (const shift of SHIFTS)
-      take(inside(lattice(step, reach, { staggered: true, turn: 0, shift }), round, dot / 2, middle));
+      take(inside(lattice(step, half, { staggered: true, turn: 0, shift }), round, dot / 2, middle));
     take(
-      inside(lattice(step, reach, { staggered: false, turn: 0, shift: [0.5, 0.5] }), round, dot / 2, middle),
+      inside(lattice(step, half, { staggered: false, turn: 0, shift: [0.5, 0.5] }), round, dot / 2, middle),
     );
     take(
-      inside(lattice(step, reach, { staggered: false, turn: PI / 4, shift: [0, 0] }), round, dot / 2, middle),
+      inside(lattice(step, half, { staggered: false, turn: PI / 4, shift: [0, 0] }), round, dot / 2, middle),
     );
     return best;
   }
   for (const shift of SHIFTS) {
     for (const turn of [0, PI / 2])
-      take(inside(lattice(step, reach, { staggered: true, turn, shift }), far, dot / 2, middle));
-    take(inside(lattice(step, reach, { staggered: false, turn: 0, shift }), far, dot / 2, middle));
+      take(inside(lattice(step, half, { staggered: true, turn, shift }), far, dot / 2, middle));
+    take(inside(lattice(step, half, { staggered: false, turn: 0, shift }), far, dot / 2, middle));
   }
   // Rows that begin at the corner of the room, as in a rectangle, where the middle is no help.
   const corner: Vec2 = [x0 + dot / 2, y0 + dot / 2];
   for (const turn of [0, PI / 2])
     for (const staggered of [true, false])
-      take(inside(lattice(step, 2 * reach, { staggered, turn, shift: [0, 0] }), far, dot / 2, corner));
+      take(
+        inside(
+          lattice(step, [2 * half[0], 2 * half[1]], { staggered, turn, shift: [0, 0] }),
+          far,
+          dot / 2,
+          corner,
+        ),
+      );
   // A few large dots go best on a slant, from corner to corner of a plain shape.
   if (slanted && best.length <= FEW && outline.length <= CORNERS)
     for (const shift of SHIFTS) {
       for (const turn of SLANTS)
-        take(inside(lattice(step, reach, { staggered: true, turn, shift }), far, dot / 2, middle));
-      take(inside(lattice(step, reach, { staggered: false, turn: PI / 4, shift }), far, dot / 2, middle));
+        take(inside(lattice(step, half, { staggered: true, turn, shift }), far, dot / 2, middle));
+      take(inside(lattice(step, half, { staggered: false, turn: PI / 4, shift }), far, dot / 2, middle));
     }
   return best;
 }
@@ -136,6 +149,21 @@ const SHIFTS: readonly Vec2[] = [
   [0.25, 0.25],
 ];
 
+/** Points of one lattice that are looked at, at most. */
+const MOST_POINTS = 40_000;
+
+/**
+ * A spacing at which more dots go than are ever drawn, mm: nothing is gained by a closer one, and the work would grow with
+ * its square.
+ */
+function enough(outline: readonly Vec2[]): number {
+  const [x0, y0, x1, y1] = boxOf(outline);
+  return max(
+    sqrt(area(outline) / ((sqrt(3) / 2) * 5 * MOST_DOTS)),
+    sqrt(((x1 - x0) * (y1 - y0)) / MOST_POINTS),
+  );
+}
+
 /**
  * Dots inside an outline, none over the edge, at least `gap` between any two: as many as are found to fit, or `count` of
  * them spread as far apart as that many go. Rows and rings, not a proof: within one of the best known for small numbers in
@@ -148,7 +176,7 @@ export function dotsIn(
   outline: readonly Vec2[],
   { dot, gap, count }: { readonly dot: number; readonly gap: number; readonly count?: number },
 ): Vec2[] {
-  const step = dot + gap;
+  const step = max(dot + gap, enough(outline));
   const most = mostDots(outline, dot, step, true).slice(0, MOST_DOTS);
   if (count === undefined || count >= most.length) return most;
   // Slanted rows are tried all the way only where level ones do not take so many.

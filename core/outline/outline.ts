@@ -90,6 +90,10 @@ export function sizedOutline(o: OutlineDial, longest: number): Vec2[] {
  */
 export function inset(points: readonly Vec2[], by: number): Vec2[] {
   if (by === 0) return [...points];
+  const nothing = (): PatternError =>
+    new PatternError('dials', `nothing is left ${by} mm inside the outline; expected a larger one`);
+  // What is smaller than the library's own rounding, four places, is a point to it.
+  if (area(points) < 1e-6) throw nothing();
   const clockwise = signedArea(points) < 0 ? [...points].reverse() : points;
   const found = inflatePathsD(
     [clockwise.map(([x, y]) => ({ x, y }))],
@@ -100,8 +104,7 @@ export function inset(points: readonly Vec2[], by: number): Vec2[] {
     4,
   ).map((path) => path.map(({ x, y }): Vec2 => [x, y]));
   const largest = found.reduce<Vec2[] | null>((a, b) => (a && area(a) >= area(b) ? a : b), null);
-  if (!largest || largest.length < 3)
-    throw new PatternError('dials', `nothing is left ${by} mm inside the outline; expected a larger one`);
+  if (!largest || largest.length < 3) throw nothing();
   return largest;
 }
 

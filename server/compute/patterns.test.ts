@@ -45,6 +45,31 @@ describe('geometry by itself', () => {
     expect(a.largestDiameter).toBeCloseTo(20 / Math.PI, 9);
     expect(a.grip).toBeCloseTo((5 * Math.PI) / 20, 9);
   });
+  it('a request of a few bytes holds nobody up: no more dots are laid than are ever drawn', async () => {
+    // Rectangle or circle, what is asked may be a thousand times finer than anything that is drawn.
+    for (const body of [
+      { diameter: 5000, dot: 1, gap: 0 },
+      { diameter: 5000, dot: 0.001, gap: 0 },
+      {
+        outline: [
+          [0, 0],
+          [5000, 4990],
+          [5000, 5000],
+          [0, 10],
+        ],
+        dot: 0.01,
+        gap: 0,
+      },
+    ])
+      expect((await at('dots', body)).count).toBeLessThanOrEqual(600);
+    expect((await at('dots', { diameter: 400, dot: 0.1, gap: 0 })).count).toBe(600);
+  });
+  it('a card too small for anything says so, and what was expected', async () => {
+    for (const longest of [0.000001, 0.5]) {
+      const { errors } = await at('pattern', { pattern: 'lace', dials: { longest } }, 422);
+      expect(errors[0]).toMatchObject({ path: 'dials.longest' });
+    }
+  });
   it('dots keep their gap and stay inside, within one of the best known in a circle', async () => {
     // R/r for n equal circles in a circle: the best known packings (Graham et al. 1998 and before, as tabled).
     const best = [1, 2, 2.1547, 2.4142, 2.7013, 3, 3, 3.3048, 3.6131, 3.813, 3.9238, 4.0296];

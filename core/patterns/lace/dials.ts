@@ -4,7 +4,7 @@ import type { Material } from '../../materials/material.ts';
 import { outlineDial } from '../../outline/outline.ts';
 import { taken, type At, type Role } from '../kernel.ts';
 import { BAG, sheetOrCardBox } from '../making.ts';
-import { oneOf, wholeNumber } from '../dialKinds.ts';
+import { measure, oneOf, wholeNumber } from '../dialKinds.ts';
 
 export const ROLES = {
   card: {
@@ -42,7 +42,7 @@ export const TAIL = 150;
 export const dials = z.strictObject({
   outline: outlineDial,
   /** Longest side of the card, mm. */
-  longest: size,
+  longest: measure('mm', 10, 5000),
   holes: wholeNumber('a number of holes', 3, 120),
   /** From the middle of a hole to the edge, mm. */
   edge: size,
