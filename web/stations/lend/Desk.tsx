@@ -9,7 +9,7 @@ import { api, words } from '../../data/api.ts';
 import { useChange, usePlannedNow, useReservations } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
-import { TextField } from '../../parts/Field.tsx';
+import { CountField, TextField } from '../../parts/Field.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Fold } from '../../parts/Fold.tsx';
@@ -160,6 +160,7 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   const [newName, setNewName] = useState('');
   const [newGroup, setNewGroup] = useState('');
   const [allergies, setAllergies] = useState<readonly string[]>([]);
+  const [youngest, setYoungest] = useState<number | null>(null);
   const { data: reservations } = useReservations();
   const kept = reservations?.find((r) => r.ready === copy.label);
   const { data: plans } = usePlannedNow();
@@ -173,8 +174,14 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
     if (family === null) throw new Error('Choose a family.');
     let borrowerId = Number(family);
     if (family === 'new') {
-      borrowerId = (await api<Borrower>('POST', '/borrowers', { name: newName, group: newGroup, allergies }))
-        .id;
+      borrowerId = (
+        await api<Borrower>('POST', '/borrowers', {
+          name: newName,
+          group: newGroup,
+          allergies,
+          ...(youngest === null ? {} : { youngest }),
+        })
+      ).id;
       // The family is kept now, whatever becomes of the loan: a second try must not make it again.
       setFamily(String(borrowerId));
     }
@@ -252,6 +259,8 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
               hint="made up, never a real name"
             />
             <TextField label="Group" value={newGroup} onChange={setNewGroup} />
+            <CountField label="Youngest at home, months" value={youngest} onChange={setYoungest} />
+            <Quiet>Left empty, the check goes by the ages that a kit is made for.</Quiet>
             <ChoiceOfMany
               label="Allergic to"
               value={allergies}
