@@ -1,7 +1,7 @@
 import { openDb, type Db } from '../server/db/open.ts';
 import type { MaterialRow } from '../contract/materials.ts';
 import { copyQuery, listCopies } from '../server/stations/lend/copies.ts';
-import { borrowerQuery, listBorrowers } from '../server/stations/lend/service.ts';
+import { borrowerQuery, listBorrowers } from '../server/stations/lend/borrowers.ts';
 import { pageOfMaterials, pageOfOffers } from '../server/stations/gather/service.ts';
 import { translatorTo } from '../core/languages/index.ts';
 import { loadPattern } from '../core/patterns/index.ts';

@@ -14,6 +14,7 @@ import { followPack, keepOffer } from '../server/stations/gather/prices.ts';
 import * as gather from '../server/stations/gather/service.ts';
 import { copyOf } from '../server/stations/lend/copies.ts';
 import { addKit, buildKit } from '../server/stations/lend/kits.ts';
+import { addBorrower } from '../server/stations/lend/borrowers.ts';
 import * as lend from '../server/stations/lend/service.ts';
 import { changeState } from '../server/stations/lend/states.ts';
 import { addTermPlan } from '../server/stations/lend/termPlan/service.ts';
@@ -100,8 +101,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   const cleaned = (copyId: number, returned: number) =>
     within((em) => changeState(em, copyId, { to: 'cleaned', by: '', why: '' }, addDays(today, returned + 1)));
   const families = new Map<string, number>();
-  for (const f of cart.families)
-    families.set(f.name, (await within((em) => lend.addBorrower(em, f, today))).id);
+  for (const f of cart.families) families.set(f.name, (await within((em) => addBorrower(em, f, today))).id);
   for (const l of cart.loans) {
     const [key, nth] = l.copy.split(':');
     const copyId = designs.get(key!)!.copies[Number(nth)]!;

@@ -32,7 +32,7 @@ import type { PersonRole } from '../../../contract/people.ts';
 import { may } from '../../people/roles.ts';
 import { SLIP_LANGUAGES } from '../../../core/lend/term/slipWords.ts';
 import { answerFor, NOBODY_TOLD, shortAnswers, whoIs } from '../check/askKit.ts';
-import { familyNamed } from './borrowers.ts';
+import * as families from './borrowers.ts';
 import { loanSlip } from './slip.ts';
 import { sendPage } from '../../paging.ts';
 import { copyQuery, lendingSummary, listCopies } from './copies.ts';
@@ -123,7 +123,7 @@ export function lendRoutes(inside: Inside): Router {
     const id = readId(req.params.id, 'kit');
     const { borrowerId } = read(answerQuery, req.query);
     const m = em();
-    const family = borrowerId === undefined ? null : await familyNamed(m, borrowerId);
+    const family = borrowerId === undefined ? null : await families.familyNamed(m, borrowerId);
     const who = family ? await whoIs(m, family, today()) : NOBODY_TOLD;
     res.json(await answerFor(m, id, who, today()));
   });
@@ -282,16 +282,16 @@ export function lendRoutes(inside: Inside): Router {
     res.status(204).end();
   });
   r.get('/borrowers', async (req, res) => {
-    sendPage(req, res, await lend.listBorrowers(em(), read(lend.borrowerQuery, req.query), today()));
+    sendPage(req, res, await families.listBorrowers(em(), read(families.borrowerQuery, req.query), today()));
   });
   r.post('/borrowers', async (req, res) => {
     const input = read(borrowerInput, req.body);
-    res.status(201).json(await inTransaction((m) => lend.addBorrower(m, input, today())));
+    res.status(201).json(await inTransaction((m) => families.addBorrower(m, input, today())));
   });
   r.put('/borrowers/:id', async (req, res) => {
     const id = readId(req.params.id, 'family');
     const input = read(borrowerUpdate, req.body);
-    res.json(await inTransaction((m) => lend.updateBorrower(m, id, input, today())));
+    res.json(await inTransaction((m) => families.updateBorrower(m, id, input, today())));
   });
   r.post('/loans', async (req, res) => {
     const input = overriding(res, read(loanInput, req.body));

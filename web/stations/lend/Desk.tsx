@@ -9,6 +9,7 @@ import { api, words } from '../../data/api.ts';
 import { useChange, usePlannedNow, useReservations } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
+import { ALLERGY_OPTIONS } from '../../parts/WhoFields.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
@@ -30,7 +31,7 @@ import { CountIn } from './CountIn.tsx';
 import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
 import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
 import { HandOn, Renew, Reserve } from './LoanMore.tsx';
-import { ALLERGY_OPTIONS, FamilyFacts, factWords } from './FamilyFacts.tsx';
+import { FamilyFacts, factWords } from './FamilyFacts.tsx';
 import { FamilyPast, KitPast } from './History.tsx';
 import { MoreKits } from './MoreKits.tsx';
 

@@ -1,22 +1,19 @@
 import { useState } from 'react';
 import type { Borrower, BorrowerUpdate } from '../../../contract/lending.ts';
-import { ALLERGIES, type Allergy } from '../../../core/lend/allergies.ts';
 import { SKILLS, type Skill } from '../../../core/patterns/kernel.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
 import { languageName } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
-import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
-import { CountField, TextField } from '../../parts/Field.tsx';
+import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
+import { bornOf, WhoFields, type Who } from '../../parts/WhoFields.tsx';
 
-export const ALLERGY_OPTIONS = ALLERGIES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }));
 const NO_AIM = 'none';
 const NO_LANGUAGE = 'none';
-const MOUTHS = [{ value: 'mouths', label: 'Somebody at home still puts things in the mouth' }];
 
 /** Codes as they are typed: parted by commas or blanks. */
 const codesIn = (text: string): string[] => [...new Set(text.split(/[\s,;]+/).filter(Boolean))];
@@ -36,11 +33,13 @@ export const factWords = (family: Borrower): string =>
 
 /** What is known of a family: what it is allergic to, its youngest, what is worked on, and which children notes mean. */
 export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): void }) {
-  const [allergies, setAllergies] = useState<readonly string[]>(family.allergies);
-  const [youngest, setYoungest] = useState(family.youngest);
+  const [who, setWho] = useState<Who>({
+    age: family.youngest,
+    born: family.born ?? '',
+    mouths: family.mouths,
+    allergies: family.allergies,
+  });
   const [aim, setAim] = useState<string>(family.aim ?? NO_AIM);
-  const [born, setBorn] = useState(family.born ?? '');
-  const [mouths, setMouths] = useState<readonly string[]>(family.mouths ? ['mouths'] : []);
   const [language, setLanguage] = useState<string>(family.language ?? NO_LANGUAGE);
   const { data: place } = usePlace();
   const [mail, setMail] = useState(family.mail ?? '');
@@ -50,11 +49,11 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
       version: family.version,
       name: family.name,
       group: family.group,
-      allergies: allergies as Allergy[],
+      allergies: [...who.allergies],
       mail: mail.trim() || null,
-      youngest,
-      born: born.trim() === '' ? null : born.trim(),
-      mouths: mouths.length > 0,
+      youngest: who.age,
+      born: bornOf(who),
+      mouths: who.mouths,
       language: language === NO_LANGUAGE ? null : (language as Borrower['language']),
       aim: aim === NO_AIM ? null : (aim as Skill),
       children: codesIn(children),
@@ -65,20 +64,13 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
     <Dialog title={family.name} isOpen onClose={onDone}>
       <Form onSubmit={() => save.mutate(undefined, { onSuccess: onDone })}>
         <Stack $gap={10}>
-          <ChoiceOfMany
-            label="Allergic to"
-            value={allergies}
-            onChange={setAllergies}
-            options={ALLERGY_OPTIONS}
+          <WhoFields
+            value={who}
+            onChange={setWho}
+            ageLabel="Youngest at home, months"
+            bornLabel="Or its month of birth"
+            mouthsLabel="Somebody at home still puts things in the mouth"
           />
-          <CountField label="Youngest at home, months" value={youngest} onChange={setYoungest} />
-          <TextField
-            label="Or its month of birth"
-            value={born}
-            onChange={setBorn}
-            hint="like 2025-10; it counts before an age"
-          />
-          <ChoiceOfMany label="Mouthing" value={mouths} onChange={setMouths} options={MOUTHS} />
           {place && place.languages.length > 1 && (
             <Select
               label="Written to in"

@@ -1,16 +1,13 @@
 import { useState } from 'react';
 import type { Child, ChildInput } from '../../../contract/children.ts';
-import { ALLERGIES, type Allergy } from '../../../core/lend/allergies.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useChildren } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
-import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
-import { CountField, TextField } from '../../parts/Field.tsx';
+import { DialogEnd } from '../../parts/DialogEnd.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
-
-const ALLERGY_OPTIONS = ALLERGIES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }));
+import { Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { bornOf, WhoFields, type Who } from '../../parts/WhoFields.tsx';
 
 /** What is known of a child in one line; what is not known says so. */
 const factsOf = (child: Child | undefined): string =>
@@ -41,21 +38,21 @@ export function ChildFacts({ code }: { code: string }) {
   );
 }
 
-const MOUTHS = [{ value: 'mouths', label: 'Still puts things in the mouth' }];
-
 function Facts({ code, child, onDone }: { code: string; child: Child | undefined; onDone(): void }) {
-  const [age, setAge] = useState(child?.age ?? null);
-  const [born, setBorn] = useState(child?.born ?? '');
-  const [mouths, setMouths] = useState<readonly string[]>(child?.mouths ? ['mouths'] : []);
-  const [allergies, setAllergies] = useState<readonly string[]>(child?.allergies ?? []);
+  const [who, setWho] = useState<Who>({
+    age: child?.age ?? null,
+    born: child?.born ?? '',
+    mouths: child?.mouths ?? false,
+    allergies: child?.allergies ?? [],
+  });
   const save = useChange(() => {
     const input: ChildInput = {
       hand: child?.hand ?? { side: 'not settled', oneHanded: false },
       likes: child?.likes ?? '',
-      age,
-      born: born.trim() === '' ? null : born.trim(),
-      mouths: mouths.length > 0,
-      allergies: allergies as Allergy[],
+      age: who.age,
+      born: bornOf(who),
+      mouths: who.mouths,
+      allergies: [...who.allergies],
       ...(child ? { version: child.version } : {}),
     };
     return api<Child>('PUT', `/children/${encodeURIComponent(code)}`, input);
@@ -64,30 +61,20 @@ function Facts({ code, child, onDone }: { code: string; child: Child | undefined
     <Dialog title={`What the check goes by for ${code}`} isOpen onClose={onDone}>
       <Form onSubmit={() => save.mutate(undefined, { onSuccess: onDone })}>
         <Stack $gap={10}>
-          <CountField label="Age today, months" value={age} onChange={setAge} />
-          <TextField
-            label="Or month of birth"
-            value={born}
-            onChange={setBorn}
-            hint="like 2025-10; it counts before an age"
+          <WhoFields
+            value={who}
+            onChange={setWho}
+            ageLabel="Age today, months"
+            bornLabel="Or month of birth"
+            mouthsLabel="Still puts things in the mouth"
           />
-          <ChoiceOfMany label="Mouthing" value={mouths} onChange={setMouths} options={MOUTHS} />
-          <ChoiceOfMany
-            label="Allergic to"
-            value={allergies}
-            onChange={setAllergies}
-            options={ALLERGY_OPTIONS}
-          />
-          {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
-          <Row>
-            <Button type="submit" small isDisabled={save.isPending}>
-              Save it
-            </Button>
-            <Button small plain onPress={onDone}>
-              Leave it
-            </Button>
-          </Row>
           <Quiet>An age grows from the day it was told.</Quiet>
+          <DialogEnd
+            problem={save.error ? words(save.error) : null}
+            yes="Save it"
+            isBusy={save.isPending}
+            onClose={onDone}
+          />
         </Stack>
       </Form>
     </Dialog>
