@@ -51,7 +51,7 @@ export async function openDesk(demo: boolean): Promise<Desk & { close(): Promise
   const url = `http://127.0.0.1:${port}`;
   const start = async (): Promise<void> => {
     child = spawn(process.execPath, ['dist/server/main.js'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
-    for (let i = 0; i < 600; i++) {
+    for (let i = 0; i < 6000; i++) {
       if (
         await fetch(`${url}/api/health`).then(
           (r) => r.ok,

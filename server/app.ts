@@ -20,6 +20,7 @@ import { batchRoutes } from './stations/make/batchRoutes.ts';
 import { makeRoutes } from './stations/make/routes.ts';
 import { backupInRoutes } from './stations/place/uploads.ts';
 import { placeRoutes } from './stations/place/routes.ts';
+import { healthRoutes } from './health.ts';
 import { patternRoutes } from './stations/shape/patterns.ts';
 import { shapeRoutes } from './stations/shape/routes.ts';
 import { watchRoutes } from './stations/watch/routes.ts';
@@ -80,7 +81,7 @@ export function makeApp(
   api.use(guard(inside));
   api.use(fileInRoutes(inside), backupInRoutes(inside));
   api.use(jsonOnly, express.json({ limit: '1mb' }));
-  api.get('/health', (_req, res) => void res.json({ ok: true }));
+  api.use(healthRoutes(inside));
   api.use(patternRoutes(inside));
   api.use('/compute', computeRoutes(inside.door));
   api.use(

@@ -7,6 +7,7 @@ import { pino } from 'pino';
 import { makeApp } from './app.ts';
 import { workerDoor } from './compute/door.ts';
 import { lockFolder } from './db/lock.ts';
+import { clearLeftovers } from './db/backup.ts';
 import { closeDb, openDb, readyFolder } from './db/open.ts';
 import { smtpMail } from './devices/mail.ts';
 import { makeInside } from './inside.ts';
@@ -68,6 +69,7 @@ async function start(): Promise<void> {
   }).catch((error: unknown) => {
     throw folderError(folder, error);
   });
+  clearLeftovers(folder);
   const db = await openDb(folder).catch(async (error: unknown) => {
     await lock.release();
     throw error;

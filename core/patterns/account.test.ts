@@ -2,14 +2,7 @@ import type { Material } from '../materials/material.ts';
 import { checkFeatures } from '../safety/check.ts';
 import { material } from '../testing.ts';
 import { isBall } from './account.ts';
-import {
-  APPROACHES,
-  loadPattern,
-  loadPatterns,
-  PatternError,
-  type AnyAt,
-  type DialSpec,
-} from './index.ts';
+import { APPROACHES, loadPattern, loadPatterns, PatternError, type AnyAt, type DialSpec } from './index.ts';
 import { fromCatalogue, usualMaterials } from './usual.ts';
 
 const patterns = await loadPatterns();

@@ -67,6 +67,20 @@ export function makeBackup(folder: string, now: string, daily = false): Backup {
   return { name, bytes: made.size, madeAt: made.mtime.toISOString() };
 }
 
+/**
+ * Clears what a server that was cut off left half done: copies half written, files half come in, places half put back. For
+ * the start, before anybody asks: nothing of another server that runs may lie there.
+ */
+export function clearLeftovers(folder: string): void {
+  const clear = (at: string, isLeft: RegExp): void => {
+    if (!existsSync(at)) return;
+    for (const name of readdirSync(at).filter((n) => isLeft.test(n)))
+      rmSync(join(at, name), { recursive: true, force: true });
+  };
+  clear(folder, /^\.restore-/);
+  clear(backupsIn(folder), /^\.(incoming-|fox-button-)/);
+}
+
 /** The day's own copy where there is none yet, and those dropped that the rule does not keep; null where nothing was to do. */
 export function dailyBackup(folder: string, now: string): Backup | null {
   const today = now.slice(0, 10);

@@ -77,7 +77,13 @@ export async function readyToRestore(folder: string, name: string): Promise<{ fi
   const clear = (): void => rmSync(beside, { recursive: true, force: true });
   try {
     copyFileSync(from, fileIn(beside));
-    await closeDb(await openDb(beside));
+    const db = await openDb(beside);
+    const dangling = await rows<{ table: string }>(db.em.fork(), 'pragma foreign_key_check');
+    await closeDb(db);
+    if (dangling.length > 0)
+      throw new StartError(
+        `The copy is damaged: ${dangling.length} of its rows belong to something that is not in it (${[...new Set(dangling.map((d) => d.table))].join(', ')}). Nothing was changed; expected another copy.`,
+      );
     return { file: fileIn(beside), clear };
   } catch (error) {
     clear();
@@ -122,6 +128,8 @@ export async function restoreFrom(em: EntityManager, file: string): Promise<void
 
 /** Lets other files go, once the transaction is through or has failed; a connection that was renewed has none. */
 export async function letGo(em: EntityManager): Promise<void> {
+  // A commit that was refused leaves its transaction open, and everything after it would be lost with it.
+  await rows(em, 'rollback').catch(() => undefined);
   const attached = await rows<{ name: string }>(
     em,
     "select name from pragma_database_list where name like 'back~_%' escape '~'",

@@ -96,6 +96,28 @@ describe('roles', () => {
     await designs!.post('/Borrowers/1/ERASE', {}).expect(403);
     await as(keeper).post('/people', { name: 'KEEPER', password: WORD, role: 'reads' }).expect(409);
     await as(keeper).put('/place', place).expect(200);
+    // Everybody's families and notes at once are for a keeper, as one family's or one child's are.
+    for (const kind of ['families', 'notes']) {
+      await designs!.get(`/files/${kind}.csv`).expect(403);
+      await as(keeper).get(`/files/${kind}.csv`).expect(200);
+    }
+    await reads!.get('/files/materials.csv').expect(200);
+    // A file of a kit may be looked at by whoever may read, as one of a design may.
+    for (const kind of ['kits', 'designs'])
+      expect([400, 422]).toContain((await reads!.post(`/${kind}/file/look`, { file: {} })).status);
+    await reads!.post('/kits/file', { file: {} }).expect(403);
+  });
+  it('let everybody change their own password, and find them however their name is written', async () => {
+    const keeper = await beyond();
+    for (const role of ['reads', 'lends', 'designs'] as const) {
+      await as(keeper)
+        .post('/people', { name: `Who ${role}`, password: WORD, role })
+        .expect(201);
+      const cookie = cookieOf(await signIn(`WHO ${role}`).expect(201));
+      const next = `${WORD} ${role}`;
+      await as(cookie).put('/session/password', { old: WORD, password: next }).expect(204);
+      expect((await signIn(`who ${role}`, next).expect(201)).body.person.name).toBe(`Who ${role}`);
+    }
   });
   it('are asked of every door by what it does', () => {
     expect(roleFor('GET', '/borrowers')).toBe('reads');

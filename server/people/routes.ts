@@ -18,7 +18,17 @@ import { notFound, ProblemError, read, readId } from '../problem.ts';
 import { listDeeds } from './deeds.ts';
 import { isNeeded } from './guard.ts';
 import { isPassword, keptPassword, NOBODY } from './passwords.ts';
-import { begin, clearCookie, countPeople, end, endAll, lastSeen, personOf, setCookie } from './sessions.ts';
+import {
+  begin,
+  clearCookie,
+  countPeople,
+  end,
+  endAll,
+  lastSeen,
+  personNamed,
+  personOf,
+  setCookie,
+} from './sessions.ts';
 import { Throttle } from './throttle.ts';
 
 const wrong = (path: string, detail: string): ProblemError =>
@@ -76,7 +86,7 @@ export function peopleRoutes(inside: Inside): Router {
     const keys = keysOf(req, name);
     // Counted as wrong until it is known to be right: many at once must not all be let through.
     throttle.wrong(keys);
-    const found = await em().findOne(PersonRow, { name });
+    const found = await personNamed(em(), name);
     const isRight = await isPassword(password, found?.password ?? (await NOBODY));
     if (!found || !isRight || found.isOff) throw wrong('password', 'The name or the password is wrong.');
     throttle.right(keys);

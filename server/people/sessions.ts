@@ -3,6 +3,7 @@ import { parse } from 'cookie';
 import type { EntityManager } from '@mikro-orm/core';
 import type { Request, Response } from 'express';
 import { PersonRow, SessionRow, type PersonStored } from '../db/entities.ts';
+import { rows } from '../db/rows.ts';
 
 export const COOKIE = 'fox-session';
 /** Without a request for so long somebody is signed out, and after so long in any case, ms. */
@@ -69,4 +70,12 @@ export async function lastSeen(em: EntityManager): Promise<Map<number, number>> 
 }
 
 /** How many are there at all, those that are off among them. */
+/** Whoever has a name, however it is written: no two names here differ by their case alone. */
+export async function personNamed(em: EntityManager, name: string): Promise<PersonStored | null> {
+  const [found] = await rows<{ id: number }>(em, 'select id from person where name = ? collate nocase', [
+    name,
+  ]);
+  return found ? em.findOne(PersonRow, { id: found.id }) : null;
+}
+
 export const countPeople = (em: EntityManager): Promise<number> => em.count(PersonRow, {});

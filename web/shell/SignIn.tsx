@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { styled } from 'styled-components';
-import { LEAST_PASSWORD, type Session } from '../../contract/people.ts';
+import { LEAST_PASSWORD } from '../../contract/people.ts';
 import { api, words } from '../data/api.ts';
-import { useSignedOut } from '../data/session.ts';
+import { useSession, useSignedOut } from '../data/session.ts';
 import { Button } from '../parts/Button.tsx';
 import { TextField } from '../parts/Field.tsx';
 import { Form } from '../parts/Form.tsx';
@@ -22,10 +22,7 @@ const Middle = styled.div`
 /** The way in: a name and a password, or, on a server that nobody was set up for, the first keeper. */
 export default function SignIn() {
   const queries = useQueryClient();
-  const { data: session, error: unread } = useQuery({
-    queryKey: ['session'],
-    queryFn: () => api<Session>('GET', '/session'),
-  });
+  const { data: session, error: unread } = useSession();
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
   const [code, setCode] = useState('');

@@ -1,10 +1,10 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
 import request from 'supertest';
 import type { Backup, BackupLook, Restored } from '../../../contract/place.ts';
-import { backupsIn, dailyBackup } from '../../db/backup.ts';
+import { backupsIn, clearLeftovers, dailyBackup } from '../../db/backup.ts';
 import { startTest, withDesign, type TestDesk } from '../../testing.ts';
 
 let folder: string;
@@ -70,6 +70,41 @@ it('a try that failed leaves nothing attached, and the next one works', async ()
   ).toEqual([]);
   await desk.post(`/backups/${made.name}/restore`, {}).expect(200);
   expect(await names()).toEqual(['Teal Skiff']);
+});
+
+it('copies asked for at once are all made, each under a name of its own', async () => {
+  await family('Teal Skiff');
+  const made = await Promise.all(Array.from({ length: 4 }, backup));
+  expect(new Set(made.map((m) => m.name)).size).toBe(4);
+  for (const { name } of made)
+    expect((await desk.get(`/backups/${name}/look`).expect(200)).body).toMatchObject({
+      counts: { families: 1 },
+    });
+});
+
+it('a copy whose rows belong to nothing is refused before anything is touched, and writing goes on', async () => {
+  const { design } = await withDesign(desk, { copies: 1 });
+  await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201);
+  const made = await backup();
+  const file = new Database(join(backupsIn(folder), made.name));
+  file.exec('pragma foreign_keys = off; delete from design');
+  file.close();
+  const { body } = await desk.post(`/backups/${made.name}/restore`, {}).expect(422);
+  expect((body as { detail: string }).detail).toMatch(/rows belong to something that is not in it/);
+  expect((await desk.get('/designs').expect(200)).body).toHaveLength(1);
+  await family('Teal Skiff');
+  expect(await names()).toEqual(['Teal Skiff']);
+});
+
+it('a start clears what was left half done, and nothing else', async () => {
+  const made = await backup();
+  mkdirSync(join(folder, '.restore-x1'));
+  writeFileSync(join(folder, '.restore-x1', 'fox-button.db'), 'half');
+  for (const name of ['.incoming-7-1-a', '.fox-button-2026-11-27-080000.db.77', 'mine.txt'])
+    writeFileSync(join(backupsIn(folder), name), 'half');
+  clearLeftovers(folder);
+  expect(readdirSync(backupsIn(folder)).sort()).toEqual([made.name, 'mine.txt'].sort());
+  expect(readdirSync(folder).filter((n) => n.startsWith('.restore'))).toEqual([]);
 });
 
 it('what is damaged, newer or no backup is refused in words, and nothing is changed', async () => {

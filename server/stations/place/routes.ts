@@ -53,13 +53,22 @@ export function placeRoutes({ em, inTransaction, today, folder, door }: Inside):
     });
     res.json({ ...saved, today: today() });
   });
+  /** Copies are made one after the other: two at once would take each other's name and the disk's time. */
+  let lastCopy: Promise<unknown> = Promise.resolve();
+  const copied = (home: string, signal: AbortSignal): Promise<Backup> => {
+    const made = lastCopy.then(
+      () =>
+        door.run({ kind: 'backup', folder: home, now: new Date().toISOString() }, signal) as Promise<Backup>,
+    );
+    lastCopy = made.catch(() => undefined);
+    return made;
+  };
   r.get('/backups', (_req, res) => void res.json(folder === null ? [] : listBackups(folder)));
   r.post('/backups', async (req, res) => {
     read(z.strictObject({}), req.body ?? {});
     if (folder === null)
       throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
-    const now = new Date().toISOString();
-    res.status(201).json(await door.run({ kind: 'backup', folder, now }, hungUp(res)));
+    res.status(201).json(await copied(folder, hungUp(res)));
   });
   /** A copy that is there, and the folder it is in. */
   const named = (req: Request): { name: string; home: string } => {
@@ -92,8 +101,7 @@ export function placeRoutes({ em, inTransaction, today, folder, door }: Inside):
     });
     try {
       // Everything as it is now is copied first: what was put back by mistake can be undone.
-      const now = new Date().toISOString();
-      const before = (await door.run({ kind: 'backup', folder: home, now }, hungUp(res))) as Backup;
+      const before = await copied(home, hungUp(res));
       try {
         await inTransaction((m) => restoreFrom(m, ready.file));
       } finally {

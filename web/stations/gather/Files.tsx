@@ -10,6 +10,7 @@ import {
 } from '../../../contract/files.ts';
 import { api, ApiError, sendFile, words } from '../../data/api.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
+import { mayKeep, useSession } from '../../data/session.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
@@ -67,9 +68,13 @@ const WORDS: Record<FileKind, { title: string; holds: string }> = {
   events: { title: 'Events', holds: 'cleaned, rested, retired: when and by whom' },
 };
 
+/** Everybody's at once: only who keeps the place takes it out. */
+const KEEPERS: readonly FileKind[] = ['families', 'notes'];
+
 /** Export and import as spreadsheets: read first, shown with every fault, then written whole or not at all. */
 export function Component() {
   const { data: place } = usePlace();
+  const { data: session } = useSession();
   const [kind, setKind] = useState<FileKind>('materials');
   const [preview, setPreview] = useState<FilePreview | null>(null);
   const [name, setName] = useState('');
@@ -119,9 +124,13 @@ export function Component() {
                   <br />
                   <Quiet>{WORDS[k].holds}</Quiet>
                 </span>
-                <FileLink small href={`/api/files/${k}.csv`} aria-label={`${WORDS[k].title} as CSV`}>
-                  {k}.csv
-                </FileLink>
+                {!KEEPERS.includes(k) || (session && mayKeep(session)) ? (
+                  <FileLink small href={`/api/files/${k}.csv`} aria-label={`${WORDS[k].title} as CSV`}>
+                    {k}.csv
+                  </FileLink>
+                ) : (
+                  session && <Quiet>for a keeper</Quiet>
+                )}
               </Spread>
             ))}
             <Quiet>

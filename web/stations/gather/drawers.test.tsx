@@ -208,6 +208,17 @@ describe('files', () => {
     expect(within(row).getByText('“tall” is not a length')).toBeVisible();
     expect(screen.queryByRole('button', { name: /Write all/ })).toBeNull();
   });
+  it('of families and notes go out for a keeper alone, and the others are told so', async () => {
+    const person = { id: 2, name: 'Designer', role: 'designs' };
+    answer({
+      'GET /place': PLACE,
+      'GET /session': { needed: true, isFixed: true, isFirst: false, person },
+    });
+    show(<Files />);
+    expect(await screen.findAllByText('for a keeper')).toHaveLength(2);
+    expect(screen.queryByRole('link', { name: /Families|Notes/ })).toBeNull();
+    expect(screen.getByRole('link', { name: 'Materials as CSV' })).toBeVisible();
+  });
   it('say plainly why one was refused', async () => {
     const errors = [{ path: 'file', message: 'it holds binary data; expected CSV as plain text' }];
     serve(

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { KitAnswer, Override } from '../../../contract/lending.ts';
-import { ROLES, type Session } from '../../../contract/people.ts';
+import { ROLES } from '../../../contract/people.ts';
 import { inUnit } from '../../../core/measure/length.ts';
+import { useSession } from '../../data/session.ts';
 import { api, words } from '../../data/api.ts';
 import { usePlace } from '../../data/queries.ts';
 import { TextArea, TextField } from '../../parts/Field.tsx';
@@ -35,9 +36,6 @@ export const useAnswer = (copyId: number, borrowerId: number | null) =>
       ),
     retry: false,
   });
-
-const useSession = () =>
-  useQuery({ queryKey: ['session'], queryFn: () => api<Session>('GET', '/session'), retry: false });
 
 /** Who it was asked for, in words. */
 const forWhom = (a: KitAnswer, family: string | null): string =>

@@ -10,7 +10,7 @@ import {
 } from '../../../contract/people.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
-import { useSignedOut } from '../../data/session.ts';
+import { mayKeep, useSession, useSignedOut } from '../../data/session.ts';
 import { placeStyle } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
@@ -298,23 +298,19 @@ function Deeds() {
 
 /** Who works here: the way in, roles, and who did what. */
 export function People() {
-  const { data: session } = useQuery({
-    queryKey: ['session'],
-    queryFn: () => api<Session>('GET', '/session'),
-  });
+  const { data: session } = useSession();
   if (!session) return null;
-  // Where nobody has to sign in, whoever is at the machine may do everything.
-  const mayKeep = session.person ? session.person.role === 'keeps' : !session.needed;
+  const keeps = mayKeep(session);
   return (
     <SideBySide>
       <Panel as="section" aria-label="People">
         <Stack $gap={12}>
           <h2>People</h2>
           {session.person && <Own session={session} />}
-          {session.isFirst ? <First /> : mayKeep && <Everybody session={session} />}
+          {session.isFirst ? <First /> : keeps && <Everybody session={session} />}
         </Stack>
       </Panel>
-      {mayKeep && !session.isFirst && (
+      {keeps && !session.isFirst && (
         <Panel as="section" aria-label="Who did what">
           <Stack $gap={10}>
             <h2>Who did what</h2>

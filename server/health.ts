@@ -1,0 +1,33 @@
+import { Router } from 'express';
+import type { Inside } from './inside.ts';
+import { rows } from './db/rows.ts';
+import { ProblemError } from './problem.ts';
+
+/** How long the place's file may keep somebody waiting who asks whether the server lives, ms. */
+const PATIENCE = 2000;
+
+/** Whether the server lives and its place can be read: who reads it waits as long as everybody else does. */
+export function healthRoutes({ em }: Inside): Router {
+  const r = Router();
+  r.get('/health', async (_req, res) => {
+    let timer: NodeJS.Timeout | undefined;
+    const late = new Promise<'late'>((resolve) => {
+      timer = setTimeout(() => resolve('late'), PATIENCE);
+    });
+    const asked = rows(em(), 'select id from place').then(
+      () => 'read' as const,
+      () => 'failed' as const,
+    );
+    const answer = await Promise.race([asked, late]);
+    clearTimeout(timer);
+    if (answer === 'read') res.json({ ok: true });
+    else
+      throw new ProblemError(
+        503,
+        answer === 'late'
+          ? `The place’s file has not answered for ${PATIENCE / 1000} s; everybody waits.`
+          : 'The place’s file cannot be read.',
+      );
+  });
+  return r;
+}
