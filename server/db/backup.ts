@@ -58,7 +58,7 @@ export function makeBackup(folder: string, now: string, daily = false): Backup {
     } finally {
       db.close();
     }
-    checkFile(half, migrationNames);
+    checkFile(half, migrationNames, 'in use');
     renameSync(half, join(at, name));
   } finally {
     for (const end of ['', '-wal', '-shm']) rmSync(`${half}${end}`, { force: true });

@@ -32,7 +32,7 @@ const COUNTED = {
  */
 export function lookAtBackup(folder: string, name: string): BackupLook {
   const file = join(backupsIn(folder), name);
-  checkFile(file, migrationNames);
+  checkFile(file, migrationNames, 'copy');
   const db = new Database(file, { readonly: true });
   try {
     const one = (sql: string): string | number | null =>
@@ -60,7 +60,7 @@ export function lookAtBackup(folder: string, name: string): BackupLook {
 
 /** Looks through the whole file in use, while it is used. @throws StartError where it is damaged */
 export function checkInUse(folder: string, now: string): Soundness {
-  checkFile(fileIn(folder), migrationNames);
+  checkFile(fileIn(folder), migrationNames, 'in use');
   return { bytes: statSync(fileIn(folder)).size, checkedAt: now };
 }
 
@@ -76,8 +76,12 @@ export async function readyToRestore(folder: string, name: string): Promise<{ fi
   const beside = mkdtempSync(join(folder, '.restore-'));
   const clear = (): void => rmSync(beside, { recursive: true, force: true });
   try {
+    checkFile(from, migrationNames, 'copy');
     copyFileSync(from, fileIn(beside));
-    const db = await openDb(beside);
+    const db = await openDb(beside).catch((error: unknown) => {
+      if (!(error instanceof StartError)) throw error;
+      throw new StartError(error.message.replaceAll(beside, 'for the copy'));
+    });
     const dangling = await rows<{ table: string }>(db.em.fork(), 'pragma foreign_key_check');
     await closeDb(db);
     if (dangling.length > 0)

@@ -39,17 +39,53 @@ export interface Asker {
   close(): void;
 }
 
+/** Who is spoken to: whoever started the server, or whoever chose a copy or asked after the file on a screen. */
+type Spoken = 'start' | 'copy' | 'in use';
+
+/** What the file is called and what to do then; a screen is told no path of the server's machine. */
+function wordsFor(
+  spoken: Spoken,
+  file: string,
+): { name: string; broken(): string; foreign: string; newer: string } {
+  switch (spoken) {
+    case 'start':
+      return {
+        name: file,
+        broken: () => copyWords(file),
+        foreign: 'set FOX_DATA to another folder',
+        newer: 'start that version, or put back a copy from before it was brought forward',
+      };
+    case 'copy':
+      return {
+        name: 'The copy',
+        broken: () => 'choose another one; nothing was changed',
+        foreign: 'choose a copy of a place',
+        newer: 'choose one that this version or an older one made',
+      };
+    case 'in use':
+      return {
+        name: 'The place’s file',
+        broken: () => 'put the newest copy back that is sound',
+        foreign: 'put the newest copy back that is sound',
+        newer: 'start that version',
+      };
+  }
+}
+
 /**
  * Looks whether a file may be opened as a place's, without writing to it: not empty, sound, ours, and not from a newer
  * version. A file that is not there yet is in order.
  *
  * @param known names of the migrations this version has
+ * @param spoken whom the refusal is for
  * @throws StartError with what is wrong and what to do
  */
-export function checkFile(file: string, known: readonly string[]): void {
+export function checkFile(file: string, known: readonly string[], spoken: Spoken = 'start'): void {
   if (!existsSync(file)) return;
-  const refuse = (what: string): StartError => new StartError(`${file} ${what}: ${copyWords(file)}.`);
-  if (!statSync(file).isFile()) throw new StartError(`${file} is not a file; expected the place’s database.`);
+  const words = wordsFor(spoken, file);
+  const refuse = (what: string): StartError => new StartError(`${words.name} ${what}: ${words.broken()}.`);
+  if (!statSync(file).isFile())
+    throw new StartError(`${words.name} is not a file; expected the place’s database.`);
   if (statSync(file).size === 0) throw refuse('is empty (0 bytes)');
   if (head(file) !== 'SQLite format 3\0') throw refuse('is damaged: it does not begin as a database does');
   let db: Asker | null = null;
@@ -62,15 +98,15 @@ export function checkFile(file: string, known: readonly string[]): void {
     db = new Database(file, { readonly: true });
     const [id] = values('pragma application_id');
     if (id !== 0 && id !== APPLICATION_ID)
-      throw new StartError(`${file} belongs to another program; set FOX_DATA to another folder.`);
+      throw new StartError(`${words.name} belongs to another program; ${words.foreign}.`);
     const tables = values("select name from sqlite_master where type = 'table'");
     if (tables.length > 0 && !tables.includes('mikro_orm_migrations'))
-      throw new StartError(`${file} is no place’s database; set FOX_DATA to another folder.`);
+      throw new StartError(`${words.name} is no place’s database; ${words.foreign}.`);
     const done = tables.length > 0 ? values('select name from mikro_orm_migrations') : [];
     const newer = done.filter((name) => !known.includes(String(name)));
     if (newer.length > 0)
       throw new StartError(
-        `${file} was written by a newer version of Fox Button (it knows “${String(newer[0])}”): start that version, or put back a copy from before it was brought forward.`,
+        `${words.name} was written by a newer version of Fox Button (it knows “${String(newer[0])}”): ${words.newer}.`,
       );
     const [sound] = values('pragma quick_check(1)');
     if (sound !== 'ok') throw refuse('is damaged');

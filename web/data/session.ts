@@ -1,18 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
 import { create } from 'zustand';
-import type { Session } from '../../contract/people.ts';
-import { api } from './api.ts';
 
 /** Whether the desk has said that somebody must sign in: then the whole page asks for it, and goes on where it was. */
 export const useSignedOut = create<{ isOut: boolean; set(isOut: boolean): void }>((set) => ({
   isOut: false,
   set: (isOut) => set({ isOut }),
 }));
-
-/** Who is signed in, if anybody, and whether somebody must be. */
-export const useSession = () =>
-  useQuery({ queryKey: ['session'], queryFn: () => api<Session>('GET', '/session'), retry: false });
-
-/** Whether what only a keeper may do is open here: where nobody has to sign in, whoever is at the machine may do everything. */
-export const mayKeep = (session: Session): boolean =>
-  session.person ? session.person.role === 'keeps' : !session.needed;

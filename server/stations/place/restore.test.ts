@@ -127,6 +127,11 @@ it('what is damaged, newer or no backup is refused in words, and nothing is chan
     expect((look.body as { detail: string }).detail).toMatch(words);
     const put = await desk.post(`/backups/${name}/restore`, {}).expect(422);
     expect((put.body as { detail: string }).detail).toMatch(words);
+    // What a screen is told fits the copy, and names no path of the machine.
+    for (const { body } of [look, put]) {
+      expect((body as { detail: string }).detail).toMatch(/^The copy .*choose/);
+      expect(JSON.stringify(body)).not.toContain(folder);
+    }
   }
   await desk.post('/backups/fox-button-2030-01-03-000000.db/restore', {}).expect(404);
   await desk.get('/backups/..%2Ffox-button.db/look').expect(404);
@@ -145,7 +150,9 @@ it('the file in use is looked through, and damage in it is told', async () => {
   bytes.fill(0xab, 4096 * 3, 4096 * 6);
   writeFileSync(file, bytes);
   const { body } = await desk.get('/integrity').expect(422);
-  expect((body as { detail: string }).detail).toMatch(/damaged/);
+  expect((body as { detail: string }).detail).toBe(
+    'The place’s file is damaged: put the newest copy back that is sound.',
+  );
 });
 
 it('a day has one copy of its own', async () => {
@@ -175,6 +182,7 @@ it('the whole place goes out as one file and comes in again elsewhere, looked ov
   expect(await names()).toEqual(['Teal Skiff']);
   const refused = await send(Buffer.from('no database'.repeat(99))).expect(422);
   expect((refused.body as { detail: string }).detail).toMatch(/damaged/);
+  expect(JSON.stringify(refused.body)).not.toContain(folder);
   await desk.post('/backups/file', {}).expect(415);
   expect(readdirSync(backupsIn(folder)).filter((f) => f.startsWith('.'))).toEqual([]);
 });

@@ -10,7 +10,7 @@ import {
 } from '../../../contract/files.ts';
 import { api, ApiError, sendFile, words } from '../../data/api.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
-import { mayKeep, useSession } from '../../data/session.ts';
+import { mayKeep, useSession } from '../../data/whoIsHere.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';

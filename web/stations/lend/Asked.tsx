@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import type { KitAnswer, Override } from '../../../contract/lending.ts';
 import { ROLES } from '../../../contract/people.ts';
 import { inUnit } from '../../../core/measure/length.ts';
-import { useSession } from '../../data/session.ts';
+import { useSession } from '../../data/whoIsHere.ts';
 import { api, words } from '../../data/api.ts';
 import { usePlace } from '../../data/queries.ts';
 import { TextArea, TextField } from '../../parts/Field.tsx';

@@ -10,7 +10,8 @@ import {
 } from '../../../contract/people.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
-import { mayKeep, useSession, useSignedOut } from '../../data/session.ts';
+import { useSignedOut } from '../../data/session.ts';
+import { mayKeep, useSession } from '../../data/whoIsHere.ts';
 import { placeStyle } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';

@@ -1,0 +1,11 @@
+import { useQuery } from '@tanstack/react-query';
+import type { Session } from '../../contract/people.ts';
+import { api } from './api.ts';
+
+/** Who is signed in, if anybody, and whether somebody must be. */
+export const useSession = () =>
+  useQuery({ queryKey: ['session'], queryFn: () => api<Session>('GET', '/session'), retry: false });
+
+/** Whether what only a keeper may do is open here: where nobody has to sign in, whoever is at the machine may do everything. */
+export const mayKeep = (session: Session): boolean =>
+  session.person ? session.person.role === 'keeps' : !session.needed;
