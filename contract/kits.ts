@@ -97,6 +97,14 @@ export interface Kit {
   readonly made: number;
   /** Families that parts were given to, in all. */
   readonly givenTo: number;
+  /** What was given against a stop of the check: when, by whom, why, and what the check had said; the last first. */
+  readonly givenAgainst: readonly {
+    readonly on: string;
+    readonly families: number;
+    readonly by: string;
+    readonly why: string;
+    readonly of: string;
+  }[];
   /** Why it cannot be worked out; null where it can. */
   readonly problem: string | null;
 }

@@ -1,3 +1,4 @@
+import type { Kit } from '../../../contract/kits.ts';
 import type { KitAnswer, Loan } from '../../../contract/lending.ts';
 import { rows } from '../../db/rows.ts';
 import { CAP, pdfText, startTest, withDesign, type TestDesk } from '../../testing.ts';
@@ -121,6 +122,22 @@ describe('the check, asked wherever a kit meets a child,', () => {
     const loan = (await desk.post('/loans', wish).set('cookie', designs).expect(201)).body as Loan;
     // On record is who it was, not who was typed.
     expect(loan.override!.by).toBe('Maker');
+  });
+
+  it('refuses to give away what it stops, and a reason given all the same stays with the kit', async () => {
+    const { id } = await buttons();
+    const kit = (
+      await desk.post('/kits', { name: 'Bag', designs: [id], container: null, youngest: 13 }).expect(201)
+    ).body as Kit;
+    expect(kit.givenAgainst).toEqual([]);
+    const wish = { version: kit.version, families: 1, prepared: true };
+    const { body } = await desk.post(`/kits/${kit.id}/give`, wish).expect(422);
+    expect(body.errors[0].path).toBe('override');
+    const override = { why: 'No child under four lives there', by: 'Keeper' };
+    await desk.post(`/kits/${kit.id}/give`, { ...wish, override }).expect(201);
+    const [now] = (await desk.get('/kits').expect(200)).body as Kit[];
+    expect(now).toMatchObject({ givenTo: 1, givenAgainst: [{ ...override, families: 1 }] });
+    expect(now!.givenAgainst[0]!.of).toMatch(/^Small parts: /);
   });
 
   it('goes by the kit as it was made, not as its design is now', async () => {

@@ -144,8 +144,23 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
     youngest: kit.youngest ?? null,
   };
   const made = await em.count(CopyRow, { kit: kit.id });
-  const given = await em.find(GivenRow, { kit: kit.id });
-  const givenTo = given.reduce((n, g) => n + g.families, 0);
+  const given = await em.find(GivenRow, { kit: kit.id }, { orderBy: { id: 'desc' } });
+  const gone = {
+    givenTo: given.reduce((n, g) => n + g.families, 0),
+    givenAgainst: given.flatMap((g) =>
+      g.overrideWhy == null
+        ? []
+        : [
+            {
+              on: g.givenOn,
+              families: g.families,
+              by: g.overrideBy ?? '',
+              why: g.overrideWhy,
+              of: g.overrideOf ?? '',
+            },
+          ],
+    ),
+  };
   try {
     const w = await worked(em, kit, today);
     const one = takesOfKit(w.kit, 1);
@@ -177,7 +192,7 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
       kitsNow: most,
       first,
       made,
-      givenTo,
+      ...gone,
       problem: null,
     };
   } catch (error) {
@@ -193,7 +208,7 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
       kitsNow: 0,
       first: null,
       made,
-      givenTo,
+      ...gone,
       problem: error instanceof Error ? error.message : String(error),
     };
   }

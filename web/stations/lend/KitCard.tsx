@@ -8,6 +8,7 @@ import { kits as kitsWords } from '../../../core/needs/supply.ts';
 import type { Verdict as VerdictKind } from '../../../core/patterns/kernel.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
+import { shortDay } from '../../data/style.ts';
 import { useContainer, usePacking } from '../../design/inContainer.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
@@ -204,6 +205,14 @@ export function KitCard({
                   Parts given to {kit.givenTo} {kit.givenTo === 1 ? 'family' : 'families'}.
                 </Quiet>
               )}
+              {kit.givenAgainst.map((g, i) => (
+                <div key={i}>
+                  <b>Given against the check</b> on {shortDay(g.on)} to {g.families}{' '}
+                  {g.families === 1 ? 'family' : 'families'}, by {g.by}: {g.why}
+                  <br />
+                  <Quiet>The check had said: {g.of}</Quiet>
+                </div>
+              ))}
             </span>
             <Row>
               <Stepper

@@ -28,6 +28,7 @@ const KIT: Kit = {
   first: 'Cap',
   made: 0,
   givenTo: 0,
+  givenAgainst: [],
   problem: null,
 };
 const DESIGNS = [slotDesign(), slotDesign({ id: 2, name: 'Count pouch' })];
@@ -84,12 +85,28 @@ describe('a kit of several designs', () => {
   });
   it('can be deleted while nobody has one, and says why it cannot be read', async () => {
     open([
-      { ...KIT, made: 2, givenTo: 3 },
+      {
+        ...KIT,
+        made: 2,
+        givenTo: 3,
+        givenAgainst: [
+          {
+            on: '2026-11-20',
+            families: 1,
+            by: 'Keeper',
+            why: 'No child under four there',
+            of: 'Small parts: x',
+          },
+        ],
+      },
       { ...KIT, id: 4, name: 'Broken', problem: 'Tub has no height' },
     ]);
     const kit = await card();
     expect(within(kit).queryByRole('button', { name: 'Delete' })).toBeNull();
     expect(kit).toHaveTextContent('2 made. Parts given to 3 families.');
+    expect(kit).toHaveTextContent(
+      'Given against the check on 20 Nov to 1 family, by Keeper: No child under four thereThe check had said: Small parts: x',
+    );
     const broken = screen.getByRole('region', { name: 'Broken' });
     expect(within(broken).getByRole('alert')).toHaveTextContent('Tub has no height');
     expect(within(broken).queryByRole('button', { name: 'For families' })).toBeNull();
