@@ -79,7 +79,8 @@ test('from three designs to a finished batch, by keyboard alone', async ({ page,
   }
   await expect(page.getByRole('heading', { level: 1, name: 'Every step is done' })).toBeVisible();
   expect(blades).toBeGreaterThan(0);
-  // What dries goes on after a reload.
+  // What dries goes on after a reload; what the last steps wrote has arrived by then.
+  await page.waitForLoadState('networkidle');
   await page.reload();
   await expect(page.getByRole('list', { name: 'What dries' })).toContainText('Net-mender’s lacing sail');
 
