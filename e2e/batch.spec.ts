@@ -86,6 +86,9 @@ test('from three designs to a finished batch, by keyboard alone', async ({ page,
 
   // Made: labelled, and on the rail.
   await press(page, page.getByRole('link', { name: 'To the batch' }));
+  // Read anew: the bench has just written, and a batch that was read before that is refused as changed.
+  await page.waitForLoadState('networkidle');
+  await page.reload();
   await press(page, page.getByRole('button', { name: 'It is made' }));
   await expect(page.getByText('Test the first of each by hand')).toBeVisible();
   await tabTo(page, page.getByRole('dialog').getByRole('button', { name: 'It is made' }));

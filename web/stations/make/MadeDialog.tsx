@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { BatchMade, BatchWork } from '../../../contract/batches.ts';
 import { kits } from '../../../core/needs/supply.ts';
@@ -24,6 +24,7 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
       ),
     }),
   );
+  const asking = useRef(false);
   const counted = batch.bill.filter((l) => l.unit === 'each');
   const tests = [...new Set(batch.tests.map((t) => t.designId))].map((id) => ({
     id,
@@ -76,7 +77,19 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
     );
   return (
     <Dialog title={`Is ${batch.name} made?`} isOpen onClose={onClose} wide>
-      <Form onSubmit={() => save.mutate(undefined, { onSuccess: setMade })}>
+      <Form
+        onSubmit={() => {
+          // A key that is held or counted twice must not make it twice: the second would be told of a change.
+          if (asking.current) return;
+          asking.current = true;
+          save.mutate(undefined, {
+            onSuccess: setMade,
+            onSettled: () => {
+              asking.current = false;
+            },
+          });
+        }}
+      >
         <Stack>
           <p>
             {kits(batch.items.reduce((n, i) => n + i.copies, 0))} are labelled, and what they took goes off
