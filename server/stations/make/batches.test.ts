@@ -98,7 +98,10 @@ describe('a batch', () => {
     const [first] = (await open()).tasks;
     const began = 1_800_000_000_000;
     await did(first!.id, 'begun', began).expect(200);
-    expect((await open()).state).toBe('being made');
+    const { version, state } = await open();
+    expect(state).toBe('being made');
+    // What is planned is as it was: whoever read it before the step may still change it, or call it made.
+    expect(version).toBe(batch.version);
     await did(first!.id, 'done', began + 9 * 60_000).expect(200);
     await did(first!.id, 'done', began + 50 * 60_000).expect(200);
     const after = await open();

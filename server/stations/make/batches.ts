@@ -300,9 +300,9 @@ export async function progress(
       { path: 'task', message: 'expected a step of this batch' },
     ]);
   const before = b.progress.done.length;
-  b.progress = progressed(b.progress, input);
-  const last = b.progress.done.at(-1);
-  if (b.progress.done.length > before && last!.minutes !== null && found.usual > 0)
+  const next = progressed(b.progress, input);
+  const last = next.done.at(-1);
+  if (next.done.length > before && last!.minutes !== null && found.usual > 0)
     em.create(StepTimeRow, {
       batch: b,
       task: found.id,
@@ -312,9 +312,19 @@ export async function progress(
       minutes: last!.minutes,
       on: today,
     });
-  if (b.progress.done.length < before) await em.nativeDelete(StepTimeRow, { batch: b.id, task: found.id });
-  b.state = b.progress.done.length > 0 || b.progress.running.length > 0 ? 'being made' : 'planned';
+  if (next.done.length < before) await em.nativeDelete(StepTimeRow, { batch: b.id, task: found.id });
   await em.flush();
+  // The version stands for what is planned: a step that is done must not make a change or the making stale.
+  await em.nativeUpdate(
+    BatchRow,
+    { id },
+    {
+      version: b.version,
+      progress: next,
+      state: next.done.length > 0 || next.running.length > 0 ? 'being made' : 'planned',
+    },
+  );
+  await em.refresh(b);
   return batchJson(em, b);
 }
 

@@ -139,7 +139,7 @@ function Bill({ batch }: { batch: BatchWork }) {
 }
 
 function Work({ batch, place }: { batch: BatchWork; place: Place }) {
-  const { data: plan, error: planError } = usePlan(batch.id, batch.version);
+  const { data: plan, error: planError } = usePlan(batch.id, batch.version, batch.progress.done.length);
   const { data: offers } = useOffers();
   const { data: suppliers } = useSuppliers();
   const { data: materials } = useMaterials();

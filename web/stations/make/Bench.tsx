@@ -63,8 +63,8 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
   const now = useNow();
   useAwake();
   // The order stays while one works by it, whatever is timed meanwhile.
-  const [version] = useState(batch.version);
-  const { data: plan } = usePlan(batch.id, version);
+  const [begun] = useState({ version: batch.version, done: batch.progress.done.length });
+  const { data: plan } = usePlan(batch.id, begun.version, begun.done);
   const [isAway, setAway] = useState(false);
   const [anyway, setAnyway] = useState<string | null>(null);
   const { progress, send, problem } = useProgress(batch);

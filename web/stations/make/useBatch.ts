@@ -14,12 +14,11 @@ export const useBatch = (id: number, every?: number) =>
     ...(every === undefined ? {} : { refetchInterval: every }),
   });
 
-/** The plan of a batch as it was last changed: worked out anew with every version of it. */
-export const usePlan = (id: number, version: number | undefined) =>
+/** The plan of a batch: worked out anew whenever it is changed, and with every step that was done or timed. */
+export const usePlan = (id: number, version: number, done: number) =>
   useQuery({
-    queryKey: ['batches', id, 'plan', version],
+    queryKey: ['batches', id, 'plan', version, done],
     queryFn: () => api<BenchPlan>('GET', `/batches/${id}/plan`),
-    enabled: version !== undefined,
     placeholderData: keepPreviousData,
   });
 
