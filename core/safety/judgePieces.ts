@@ -1,6 +1,7 @@
 import { smallParts, type SmallPartsAnswer } from '../gauge/smallParts.ts';
-import { scaled, type Shape } from '../geometry/shape.ts';
+import { scaled, shape as aShape, type Shape } from '../geometry/shape.ts';
 import { extentsOf } from '../materials/material.ts';
+import { PatternError } from '../patterns/kernel.ts';
 import { atLeast, mm, type Bench, type Judge, type Measured } from './judging.ts';
 import type { Rule } from './rules.ts';
 
@@ -9,7 +10,11 @@ const MOST_ANSWERS = 400;
 
 const ofShape = new WeakMap<Shape, SmallPartsAnswer>();
 
-/** The gauge's answer for a shape, asked once: most dials leave the pieces as they are. */
+/**
+ * The gauge's answer for a shape, asked once: most dials leave the pieces as they are.
+ *
+ * @throws PatternError where a part would have sizes that nothing has, such as a ring with no wall left
+ */
 export function gaugedOnce(shape: Shape): SmallPartsAnswer {
   let answer = ofShape.get(shape);
   if (!answer) ofShape.set(shape, (answer = gaugedAlike(shape)));
@@ -20,7 +25,15 @@ function gaugedAlike(shape: Shape): SmallPartsAnswer {
   const key = JSON.stringify(shape);
   let answer = answers.get(key);
   if (!answer) {
-    answer = smallParts(shape);
+    const parsed = aShape.safeParse(shape);
+    if (!parsed.success) {
+      const [issue] = parsed.error.issues;
+      throw new PatternError(
+        'materials',
+        `a part of it cannot be judged: its ${issue!.path.join('.') || 'shape'} ${issue!.message}; expected materials and dials whose parts can be made`,
+      );
+    }
+    answer = smallParts(parsed.data);
     if (answers.size >= MOST_ANSWERS) answers.delete(answers.keys().next().value!);
     answers.set(key, answer);
   }

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { size } from '../../geometry/shape.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
@@ -68,8 +67,8 @@ export const dials = z
     /** A stick beside each card to write the numeral on, wiped and written again. */
     sticks: onOff.default(false),
     /** Card size, mm. */
-    width: size,
-    height: size,
+    width: measure('mm', 20, 500),
+    height: measure('mm', 20, 500),
   })
   .refine((d) => d.from <= d.to, { path: ['to'], message: 'must be at least the first number' });
 export type Dials = z.infer<typeof dials>;

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { size } from '../../geometry/shape.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { dotsIn } from '../../outline/dots.ts';
 import { outlineDial, SHAPE_OPTIONS, sizedOutline } from '../../outline/outline.ts';
@@ -53,8 +52,8 @@ export const COLOURS = ['free', 'by key', 'by numeral'] as const;
 
 export const dials = z.strictObject({
   outline: outlineDial,
-  longest: size,
-  dot: size,
+  longest: measure('mm', 30, 1000),
+  dot: measure('mm', 3, 200),
   gap: measure('mm', 0, 100),
   /** Dots asked for; 0 for as many as go. */
   asked: wholeNumber('a number of dots', 0, 600),

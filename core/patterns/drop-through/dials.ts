@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { size } from '../../geometry/shape.ts';
 import { measure, oneOf, wholeNumber } from '../dialKinds.ts';
 import type { Role } from '../kernel.ts';
 import { BAG } from '../making.ts';
@@ -58,9 +57,9 @@ export const dials = z.strictObject({
   cover: oneOf(COVERS).default('lid'),
   opening: oneOf(OPENINGS),
   /** Slot length, hole diameter, or the star's width over its tips; a side of the square that tape leaves. */
-  length: size,
+  length: measure('mm', 1, 500),
   /** Slot width, or the star's width over its inner corners; not used by a round hole. */
-  width: size,
+  width: measure('mm', 0.5, 500),
   points: wholeNumber('a number of points', 3, 8),
   turn: measure('degrees', 0, 90),
   /** Several kinds share one opening, or each has its own with the same room to spare. */
@@ -68,10 +67,10 @@ export const dials = z.strictObject({
   pieces: wholeNumber('a number of pieces', 1, 60),
   tool: oneOf(TOOLS),
   made: oneOf(MADE).default('strip'),
-  stripLength: size.default(60),
-  stripWidth: size.default(20),
+  stripLength: measure('mm', 5, 1000).default(60),
+  stripWidth: measure('mm', 1, 500).default(20),
   /** The sip hole as it is in its lid. */
-  sipLength: size.default(SIP.length),
-  sipWidth: size.default(SIP.width),
+  sipLength: measure('mm', 1, 500).default(SIP.length),
+  sipWidth: measure('mm', 1, 500).default(SIP.width),
 });
 export type Dials = z.infer<typeof dials>;

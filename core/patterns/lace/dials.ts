@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { size } from '../../geometry/shape.ts';
 import type { Material } from '../../materials/material.ts';
 import { outlineDial } from '../../outline/outline.ts';
 import { taken, type At, type Role } from '../kernel.ts';
@@ -45,12 +44,12 @@ export const dials = z.strictObject({
   longest: measure('mm', 10, 5000),
   holes: wholeNumber('a number of holes', 3, 120),
   /** From the middle of a hole to the edge, mm. */
-  edge: size,
+  edge: measure('mm', 3, 300),
   punch: oneOf(PUNCHES),
   stitch: oneOf(STITCHES),
   backing: oneOf(BACKINGS),
   /** Thickness of the lace's tip, mm. */
-  tip: size,
+  tip: measure('mm', 0.3, 40),
 });
 export type Dials = z.infer<typeof dials>;
 

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { size } from '../../geometry/shape.ts';
 import type { Material } from '../../materials/material.ts';
 import {
   PatternError,
@@ -11,7 +10,7 @@ import {
   type Start,
 } from '../kernel.ts';
 import { BAG } from '../making.ts';
-import { number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
+import { measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
 
 /** A thick upright rod of wire or plastic that is hollow: a whisk, by what it is called. */
 const isWhisk = (m: Pick<Material, 'form' | 'solid' | 'sizes' | 'name'>): boolean =>
@@ -61,10 +60,10 @@ export const dials = z.strictObject({
   /** A slit grips, a punched hole lets fall. */
   opening: oneOf(OPENINGS),
   /** Length of the slit, or diameter of the hole, mm. */
-  length: size,
+  length: measure('mm', 2, 300),
   number: wholeNumber('a number of pieces', 1, 40),
   /** How far a piece stands out of the box, mm. */
-  proud: size,
+  proud: measure('mm', 1, 1000),
   start: oneOf(STARTS),
   tool: oneOf(TOOLS),
   /** Scarves tied end to end come out as one. */

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { size } from '../../geometry/shape.ts';
 import type { Material } from '../../materials/material.ts';
 import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
@@ -45,13 +44,13 @@ export const PICTURES = ['plain', 'numbers', 'letters', 'picture'] as const;
 export const dials = z.strictObject({
   number: wholeNumber('a number of rings', 2, 20),
   /** Height of a cut, or the thickness a folded ring takes up, mm. */
-  height: size,
+  height: measure('mm', 3, 300),
   /** What saw or scissors take between two cuts, mm. */
   loss: measure('mm', 0, 10),
   /** Of rings cut from a sheet; a tube has its own. mm */
-  outer: size,
-  hole: size,
-  post: size,
+  outer: measure('mm', 5, 500),
+  hole: measure('mm', 2, 500),
+  post: measure('mm', 10, 1000),
   /** Sand or stones in the closed base, g. */
   weight: measure('g', 0, 2000),
   /** Something soft over the end of the post. */
