@@ -67,7 +67,7 @@ export function readId(value: unknown, what: string): number {
 const RETRY_AFTER = 2;
 
 export function sendProblem(res: Response, p: ProblemError): void {
-  if (p.status === 503) res.set('retry-after', String(RETRY_AFTER));
+  if (p.status === 503 || p.status === 429) res.set('retry-after', String(p.retryAfter ?? RETRY_AFTER));
   const body: Problem = {
     type: 'about:blank',
     title: TITLES[p.status] ?? 'Not done',

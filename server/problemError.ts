@@ -3,6 +3,8 @@ export class ProblemError extends Error {
   readonly status: number;
   readonly errors: { path: string; message: string }[];
   readonly current: unknown;
+  /** Seconds after which a caller may try again, where that is known. */
+  retryAfter?: number;
   constructor(
     status: number,
     detail: string,

@@ -1,9 +1,11 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
+import { whoAsks } from '../people/who.ts';
 import { ProblemError } from '../problemError.ts';
+import { FairLane } from './fairLane.ts';
 import { answerOf, type Job, type JobAnswer } from './jobs.ts';
-import { firstLane, wantsMore, type Lane } from './lanes.ts';
+import { firstLane, LANES, MOST_SECONDS, wantsMore, type Lane } from './lanes.ts';
 
 /** The one way to heavy work. */
 export interface ComputeDoor {
@@ -12,17 +14,14 @@ export interface ComputeDoor {
   close(): Promise<void>;
 }
 
-const SECONDS = 25;
-const MOST_WAITING = 64;
-
 /** What a worker's end means to the caller. */
-function asProblem(error: unknown, late: AbortSignal): unknown {
+function asProblem(error: unknown, late: AbortSignal, seconds: number): unknown {
   if (error instanceof ProblemError) return error;
   const message = error instanceof Error ? error.message : String(error);
   if (late.aborted)
     return new ProblemError(
       422,
-      `The computation took more than ${SECONDS} s and was stopped; expected something simpler.`,
+      `The computation took more than ${seconds} s and was stopped; expected something simpler.`,
     );
   if (error instanceof Error && error.name === 'AbortError')
     return new ProblemError(503, 'The caller hung up; the computation was ended.');
@@ -39,57 +38,77 @@ function asProblem(error: unknown, late: AbortSignal): unknown {
 }
 
 /**
- * Two lanes of workers: short questions never wait behind long ones. A job that outlives its time, or whose caller hung
- * up, ends with its worker. More than 64 waiting in a lane are turned away at once rather than kept hanging.
+ * Lanes of workers by kind of work: a dial never waits behind a solver, nor a copy of the place behind either. Places in a
+ * lane are shared fairly between those who ask, and a job's time begins when its work does. A job that outlives its time,
+ * or whose caller hung up, ends with its worker.
  *
+ * @param options.solvers how many solvers work at once
  * @throws Error when the worker's script is missing
  */
-export function workerDoor(script: URL, options: { long?: number; idleSeconds?: number } = {}): ComputeDoor {
+export function workerDoor(
+  script: URL,
+  options: {
+    solvers?: number;
+    idleSeconds?: number;
+    seconds?: Partial<Record<Lane, number>>;
+    mostOfOne?: number;
+    patience?: number;
+  } = {},
+): ComputeDoor {
   if (!existsSync(fileURLToPath(script)))
     throw new Error(`The worker ${fileURLToPath(script)} is missing; build Fox Button again.`);
-  const lane = (threads: number): Piscina =>
-    new Piscina({
-      filename: script.href,
-      // One stays: what waits is taken on by the next worker when one has died.
-      minThreads: 1,
-      maxThreads: threads,
-      idleTimeout: (options.idleSeconds ?? 60) * 1000,
-      resourceLimits: { maxOldGenerationSizeMb: 1024 },
+  const lanes = Object.fromEntries(
+    LANES.map((name) => {
+      const threads = name === 'solver' ? (options.solvers ?? 2) : 1;
+      // None is kept for nothing: what a lane needs is loaded when it is first asked for.
+      const pool = new Piscina({
+        filename: script.href,
+        minThreads: 0,
+        maxThreads: threads,
+        idleTimeout: (options.idleSeconds ?? 60) * 1000,
+        resourceLimits: { maxOldGenerationSizeMb: 1024 },
+      });
+      const places = new FairLane({
+        atOnce: threads,
+        ...(options.mostOfOne === undefined ? {} : { mostOfOne: options.mostOfOne }),
+        ...(options.patience === undefined ? {} : { patience: options.patience }),
+      });
+      // A worker that fails before it takes a job up tells only its pool; those who wait for it must hear of it too.
+      const atWork = new Set<(error: Error) => void>();
+      pool.on('error', () => {
+        for (const reject of atWork) reject(new Error('worker exited at its start'));
+      });
+      return [name, { pool, places, atWork }];
+    }),
+  ) as Record<Lane, { pool: Piscina; places: FairLane; atWork: Set<(error: Error) => void> }>;
+
+  const take = (name: Lane, job: Job, signal: AbortSignal | undefined): Promise<JobAnswer> => {
+    const { pool, places, atWork } = lanes[name];
+    const seconds = options.seconds?.[name] ?? MOST_SECONDS[name];
+    return places.run(whoAsks()?.from ?? 'the server', signal, async () => {
+      const late = AbortSignal.timeout(seconds * 1000);
+      const ends = signal ? AbortSignal.any([signal, late]) : late;
+      try {
+        return await new Promise<JobAnswer>((resolve, reject) => {
+          atWork.add(reject);
+          (pool.run({ job, lane: name }, { signal: ends }) as Promise<JobAnswer>)
+            .then(resolve, reject)
+            .finally(() => atWork.delete(reject));
+        });
+      } catch (error) {
+        throw asProblem(error, late, seconds);
+      }
     });
-  const lanes: Record<Lane, Piscina> = { quick: lane(1), long: lane(options.long ?? 2) };
-  // A worker that fails before it takes a job up tells only its pool; those who wait for it must hear of it too.
-  const waiting: Record<Lane, Set<(error: Error) => void>> = { quick: new Set(), long: new Set() };
-  for (const name of ['quick', 'long'] as const)
-    lanes[name].on('error', () => {
-      for (const reject of waiting[name]) reject(new Error('worker exited at its start'));
-    });
+  };
   return {
     run: async (job, signal) => {
-      const late = AbortSignal.timeout(SECONDS * 1000);
-      const ends = signal ? AbortSignal.any([signal, late]) : late;
-      const take = (name: Lane): Promise<JobAnswer> =>
-        new Promise<JobAnswer>((resolve, reject) => {
-          // Counted here: those that a worker has taken up are among them.
-          if (waiting[name].size > MOST_WAITING) {
-            reject(new ProblemError(503, 'Too many computations are waiting; try again in a moment.'));
-            return;
-          }
-          waiting[name].add(reject);
-          (lanes[name].run({ job, lane: name }, { signal: ends }) as Promise<JobAnswer>)
-            .then(resolve, reject)
-            .finally(() => waiting[name].delete(reject));
-        });
-      try {
-        const first = firstLane(job);
-        let answer = await take(first);
-        if (first === 'quick' && wantsMore(job, answer)) answer = await take('long');
-        return answerOf(answer);
-      } catch (error) {
-        throw asProblem(error, late);
-      }
+      const first = firstLane(job);
+      let answer = await take(first, job, signal);
+      if (first === 'dial' && wantsMore(job, answer)) answer = await take('solver', job, signal);
+      return answerOf(answer);
     },
     close: async () => {
-      await Promise.all(Object.values(lanes).map((p) => p.destroy()));
+      await Promise.all(Object.values(lanes).map((l) => l.pool.destroy()));
     },
   };
 }

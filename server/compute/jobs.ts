@@ -10,19 +10,19 @@ import { cutSheets, type CutSheetsRequest } from '../../core/cut/sheets.ts';
 import { patternAnswer, type PatternRequest } from '../../core/patterns/answer.ts';
 import { PatternError } from '../../core/patterns/kernel.ts';
 import { pack, type PackingRequest } from '../../core/packing/pack.ts';
-import type { LabelSheet } from '../../core/print/labelSheet.ts';
-import type { Paper } from '../../core/print/paper.ts';
 import { chooseDesigns, type ChoiceRequest } from '../../core/plan/choice.ts';
 import { schedule, type ScheduleRequest } from '../../core/plan/schedule.ts';
 import { helpSteps, type LevelAnswer } from '../../core/watch/helpSteps.ts';
 import { rasch, type Response } from '../../core/watch/rasch.ts';
 import { purchase, UnprovedError, type PurchaseRequest, type SolveLp } from '../../core/price/purchase.ts';
-import type { LabelText } from '../formats/labels.ts';
+import { makePaper, type PaperJob } from '../formats/makers.ts';
 import { ProblemError } from '../problemError.ts';
 import type { PreviewRequest } from '../stations/files/preview.ts';
+import { FIGURES, type FigureName } from './figures.ts';
 
 /** Heavy work that must not hold up the desk. */
 export type Job =
+  | { readonly kind: 'figure'; readonly name: FigureName; readonly request: unknown }
   | { readonly kind: 'small-parts'; readonly shape: Shape }
   | { readonly kind: 'passage'; readonly piece: Shape; readonly opening: Opening }
   | { readonly kind: 'purchase'; readonly request: PurchaseRequest }
@@ -43,12 +43,7 @@ export type Job =
   | { readonly kind: 'backup'; readonly folder: string; readonly now: string; readonly daily?: boolean }
   | { readonly kind: 'check-file'; readonly folder: string }
   | { readonly kind: 'look-at-backup'; readonly folder: string; readonly name: string }
-  | {
-      readonly kind: 'labels';
-      readonly labels: readonly LabelText[];
-      readonly paper: Paper;
-      readonly on: LabelSheet;
-    };
+  | PaperJob;
 
 /** How a job ended: with its answer, without a proof in the time given, or refused with a problem. */
 export type JobAnswer =
@@ -79,6 +74,8 @@ const TERM_STEP = 7;
 
 async function work(job: Job, means: Means): Promise<unknown> {
   switch (job.kind) {
+    case 'figure':
+      return FIGURES[job.name].work(job.request);
     case 'small-parts':
       return smallParts(job.shape);
     case 'passage':
@@ -119,8 +116,8 @@ async function work(job: Job, means: Means): Promise<unknown> {
       return (await import('../db/restore.ts')).checkInUse(job.folder, new Date().toISOString());
     case 'look-at-backup':
       return (await import('../db/restore.ts')).lookAtBackup(job.folder, job.name);
-    case 'labels':
-      return (await import('../formats/labels.ts')).labelsPdf(job.labels, job.paper, job.on);
+    case 'paper':
+      return makePaper(job);
   }
 }
 

@@ -2,50 +2,64 @@ import type { Job } from './jobs.ts';
 
 /** Seconds a solver may take, and a packing's milliseconds: proved, refuted or left open within two seconds in all. */
 const LONG = { solver: 18, packing: 1800 };
-/** What the quick lane gives before it passes a question on. */
+/** What the lane of dials gives before it passes a question on. */
 const QUICK = { solver: 0.4, packing: 150 };
 
-export type Lane = 'quick' | 'long';
+/** Kinds of work that do not wait for one another: what a dial asks, a paper, rows of a file, a solver, a copy of the place. */
+export const LANES = ['dial', 'paper', 'rows', 'solver', 'copy'] as const;
+export type Lane = (typeof LANES)[number];
 
-const limits = { quick: QUICK, long: LONG } as const;
-export const secondsIn = (lane: Lane): number => limits[lane].solver;
-export const millisecondsIn = (lane: Lane): number => limits[lane].packing;
+export const secondsIn = (lane: Lane): number => (lane === 'dial' ? QUICK : LONG).solver;
+export const millisecondsIn = (lane: Lane): number => (lane === 'dial' ? QUICK : LONG).packing;
 
-/** Offers × needs, or designs × stock, above which a program is not tried in the quick lane: it rarely ends there. */
+/** Seconds a job of each lane may work, once it is begun. A copy takes as long as the disk does. */
+export const MOST_SECONDS: Readonly<Record<Lane, number>> = {
+  dial: 25,
+  paper: 120,
+  rows: 120,
+  solver: 25,
+  copy: 1800,
+};
+
+/** Offers × needs, or designs × stock, above which a program is not tried in the lane of dials: it rarely ends there. */
 const LARGE = 600;
 
 /**
  * Where a job is tried first. The gauge and a passage always end soon; of programs and packings nobody can tell before,
- * so small ones get a slice in the quick lane, and what does not end in it goes on to the long one.
+ * so small ones get a slice in the lane of dials, and what does not end in it goes on to the solvers.
  */
 export function firstLane(job: Job): Lane {
   switch (job.kind) {
+    case 'figure':
     case 'small-parts':
     case 'passage':
     case 'packing':
     case 'pattern':
-      return 'quick';
+      return 'dial';
     case 'purchase':
-      return job.request.offers.length * job.request.needs.length > LARGE ? 'long' : 'quick';
+      return job.request.offers.length * job.request.needs.length > LARGE ? 'solver' : 'dial';
     case 'choice':
-      return job.request.designs.length * job.request.stock.length > LARGE ? 'long' : 'quick';
+      return job.request.designs.length * job.request.stock.length > LARGE ? 'solver' : 'dial';
     case 'cut-lengths':
-      return job.request.parts.length > 6 ? 'long' : 'quick';
+      return job.request.parts.length > 6 ? 'solver' : 'dial';
     case 'cut-sheets':
     case 'schedule':
     case 'term':
     case 'rasch':
     case 'help-steps':
+      return 'solver';
     case 'read-file':
+      return 'rows';
     case 'backup':
     case 'look-at-backup':
     case 'check-file':
-    case 'labels':
-      return 'long';
+      return 'copy';
+    case 'paper':
+      return 'paper';
   }
 }
 
-/** Whether an answer of the quick lane only says that there was no time. */
+/** Whether an answer of the lane of dials only says that there was no time. */
 export const wantsMore = (job: Job, answer: unknown): boolean =>
   typeof answer === 'object' &&
   answer !== null &&

@@ -57,7 +57,7 @@ export const deedWords = (asked: string): string =>
  */
 export function recordDeed(em: EntityManager): void {
   const asking = whoAsks();
-  if (!asking || asking.who === null || asking.isKept) return;
+  if (!asking?.writes || asking.who === null || asking.isKept) return;
   em.create(DeedRow, { at: Date.now(), who: asking.who, asked: asking.asked });
 }
 

@@ -18,10 +18,8 @@ export function guard(inside: Inside): RequestHandler {
   return async (req, res, next) => {
     const asked = `${req.method} ${req.path}`.slice(0, 200);
     const writes = req.method !== 'GET' && req.method !== 'HEAD';
-    const go = (who: string | null): void => {
-      if (writes) askedBy({ who, asked, isKept: false }, next);
-      else next();
-    };
+    const go = (who: string | null): void =>
+      askedBy({ who, asked, from: who ?? `address ${req.ip ?? ''}`, writes, isKept: false }, next);
     if (OPEN.test(req.path)) return go(null);
     const now = Date.now();
     const em = inside.em();

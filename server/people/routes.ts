@@ -74,9 +74,12 @@ export function peopleRoutes(inside: Inside): Router {
     const keys = [`name ${name.trim().toLowerCase()}`, `address ${req.ip ?? ''}`];
     const wait = throttle.wait(keys);
     if (wait > 0)
-      throw new ProblemError(429, `Too many wrong passwords. Try again in ${Math.ceil(wait / 1000)} s.`, [
-        { path: 'password', message: `expected a pause of ${Math.ceil(wait / 1000)} s first` },
-      ]);
+      throw Object.assign(
+        new ProblemError(429, `Too many wrong passwords. Try again in ${Math.ceil(wait / 1000)} s.`, [
+          { path: 'password', message: `expected a pause of ${Math.ceil(wait / 1000)} s first` },
+        ]),
+        { retryAfter: Math.ceil(wait / 1000) },
+      );
     return keys;
   };
 

@@ -5,6 +5,10 @@ export interface Asking {
   readonly who: string | null;
   /** Method and address. */
   readonly asked: string;
+  /** Who asks, or from where: what places at work are shared by. */
+  readonly from: string;
+  /** Whether it may change something. */
+  readonly writes: boolean;
   /** Set once it is on record: one request is one line, however often it writes. */
   isKept: boolean;
 }

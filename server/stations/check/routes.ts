@@ -3,13 +3,12 @@ import { z } from 'zod';
 import { handTestInput, rulesUpdate, testsQuery } from '../../../contract/checking.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import type { Inside } from '../../inside.ts';
-import { checkSheetPdf, familyCheckPdf } from '../../formats/checkSheet.ts';
-import { recallPdf } from '../../formats/recall.ts';
+import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { notFound, read, readId } from '../../problem.ts';
 import { kitReport, sheetOf } from './sheet.ts';
 import { addTest, keepRules, recalls, rulesHere } from './service.ts';
 
-export function checkRoutes({ em, inTransaction, today }: Inside): Router {
+export function checkRoutes({ em, inTransaction, today, door }: Inside): Router {
   const r = Router();
   r.get('/rules', async (_req, res) => void res.json(await rulesHere(em(), today())));
   r.put('/rules', async (req, res) => {
@@ -27,18 +26,16 @@ export function checkRoutes({ em, inTransaction, today }: Inside): Router {
     r.get(`/${kind}s/:id/check`, async (req, res) => {
       res.json(await kitReport(em(), kind, readId(req.params.id, kind), today()));
     });
-    for (const [path, pdf] of [
-      ['check-sheet', checkSheetPdf],
-      ['family-check', familyCheckPdf],
+    for (const [path, paperName] of [
+      ['check-sheet', 'checkSheet'],
+      ['family-check', 'familyCheck'],
     ] as const)
       r.get(`/${kind}s/:id/${path}.pdf`, async (req, res) => {
         const { paper } = read(asked, req.query);
         const sheet = await sheetOf(em(), kind, readId(req.params.id, kind), today());
         const name = sheet.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || kind;
-        res
-          .type('application/pdf')
-          .attachment(`${name}-${path}.pdf`)
-          .send(Buffer.from(await pdf(sheet, paper ?? sheet.paper)));
+        const pdf = await papersFor(door, res)(paperName, sheet, paper ?? sheet.paper);
+        sendPaper(res, `${name}-${path}.pdf`, pdf);
       });
   }
   r.get('/designs/:id/recall.pdf', async (req, res) => {
@@ -49,10 +46,8 @@ export function checkRoutes({ em, inTransaction, today }: Inside): Router {
     if (!recall) throw notFound(`recall of design ${id}`);
     const place = await m.findOneOrFail(PlaceRow, { id: 1 });
     const letters = { recall, place: place.name, phone: place.phone, today: today(), locale: place.locale };
-    res
-      .type('application/pdf')
-      .attachment(`recall-${id}.pdf`)
-      .send(Buffer.from(await recallPdf(letters, paper ?? (place.paper as 'A4' | 'Letter'))));
+    const size = paper ?? (place.paper as 'A4' | 'Letter');
+    sendPaper(res, `recall-${id}.pdf`, await papersFor(door, res)('recall', letters, size));
   });
   r.get('/recalls', async (req, res) => {
     const { designId } = read(testsQuery, req.query);

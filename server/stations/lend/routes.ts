@@ -22,7 +22,7 @@ import { day } from '../../../contract/common.ts';
 import { daysBetween } from '../../../core/calendar/days.ts';
 import { kitBuild, kitGiving, kitInput, kitUpdate, paperQuery } from '../../../contract/kits.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
-import { hungUp } from '../../compute/hungUp.ts';
+import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import { kitFile, openFile } from '../../../contract/designFile.ts';
 import { lookAtKit } from '../shape/designFile.ts';
@@ -37,9 +37,7 @@ import { loanSlip } from './slip.ts';
 import { sendPage } from '../../paging.ts';
 import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
-import { countCardPdf, pictureSheetPdf } from '../../formats/familySheet.ts';
 import { lasting } from './durability.ts';
-import { termReportPdf } from '../../formats/termReport.ts';
 import { termReport } from './term.ts';
 import { bringHome, listMissing } from './found.ts';
 import { eraseFamily, familyData } from './erase.ts';
@@ -47,7 +45,8 @@ import { designFamilyPaper, familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
 import { ownMessages, outboxInput, tellingInput } from '../../../contract/telling.ts';
 import type { Paper } from '../../../core/print/paper.ts';
-import { dueCalendar, tellingMail, tellingPdf } from '../../formats/telling.ts';
+import { dueCalendar } from '../../formats/calendars.ts';
+import { tellingMail } from '../../formats/tellingMail.ts';
 import {
   dueDays,
   keepMessages,
@@ -152,19 +151,9 @@ export function lendRoutes(inside: Inside): Router {
     const { paper, ...on } = read(labelQuery, req.query);
     const { name, labels } = await kits.kitLabels(m, readId(req.params.id, 'kit'));
     const place = await m.findOneOrFail(PlaceRow, { id: 1 });
-    const pdf = await door.run(
-      { kind: 'labels', labels, paper: paper ?? (place.paper as 'A4' | 'Letter'), on },
-      hungUp(res),
-    );
-    const file =
-      name
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, '-')
-        .replace(/^-|-$/g, '') || 'kit';
-    res
-      .type('application/pdf')
-      .attachment(`${file}-labels.pdf`)
-      .send(Buffer.from(pdf as Uint8Array));
+    const size = paper ?? (place.paper as 'A4' | 'Letter');
+    const pdf = await papersFor(door, res)('labels', labels, size, on);
+    sendPaper(res, `${fileName(name, 'kit')}-labels.pdf`, pdf);
   });
   r.get('/schemas/kit', (_req, res) => {
     res.json(z.toJSONSchema(kitFile, { unrepresentable: 'any', io: 'input' }));
@@ -185,9 +174,9 @@ export function lendRoutes(inside: Inside): Router {
     const input = overriding(res, read(kitGiving, req.body));
     res.status(201).json(await inTransaction((m) => kits.giveKit(m, id, input, today())));
   });
-  for (const [path, pdf] of [
-    ['picture-sheet', pictureSheetPdf],
-    ['count-card', countCardPdf],
+  for (const [path, paperName] of [
+    ['picture-sheet', 'pictureSheet'],
+    ['count-card', 'countCard'],
   ] as const)
     for (const [of, name, paperFor] of [
       ['kits', 'kit', familyPaper],
@@ -196,10 +185,8 @@ export function lendRoutes(inside: Inside): Router {
       r.get(`/${of}/:id/${path}.pdf`, async (req, res) => {
         const id = readId(req.params.id, name);
         const paper = await paperFor(em(), id, read(paperQuery, req.query), today());
-        res
-          .type('application/pdf')
-          .attachment(`${fileName(paper.name, name)}-${path}.pdf`)
-          .send(Buffer.from(await pdf(paper)));
+        const pdf = await papersFor(door, res)(paperName, paper);
+        sendPaper(res, `${fileName(paper.name, name)}-${path}.pdf`, pdf);
       });
   r.post('/kits/:id/build', async (req, res) => {
     const id = readId(req.params.id, 'kit');
@@ -242,12 +229,13 @@ export function lendRoutes(inside: Inside): Router {
     const m = em();
     const { language } = read(tellingQuery, req.query);
     const { name, locale, paper } = await m.findOneOrFail(PlaceRow, { id: 1 });
-    const pdf = await tellingPdf(
+    const pdf = await papersFor(door, res)(
+      'telling',
       await listTellings(m, today(), language),
       { place: name, today: today(), locale },
       paper as Paper,
     );
-    res.type('application/pdf').attachment('messages.pdf').send(Buffer.from(pdf));
+    sendPaper(res, 'messages.pdf', pdf);
   });
   r.get('/tellings/:id/mail.eml', async (req, res) => {
     const { language } = read(tellingQuery, req.query);
@@ -301,8 +289,8 @@ export function lendRoutes(inside: Inside): Router {
     const { from, to, paper } = read(termQuery, req.query);
     const m = em();
     const size = paper ?? ((await m.findOneOrFail(PlaceRow, { id: 1 })).paper as 'A4' | 'Letter');
-    const pdf = await termReportPdf(await termReport(m, from, to, today()), size);
-    res.type('pdf').attachment(`term-${from}-to-${to}.pdf`).send(Buffer.from(pdf));
+    const pdf = await papersFor(door, res)('termReport', await termReport(m, from, to, today()), size);
+    sendPaper(res, `term-${from}-to-${to}.pdf`, pdf);
   });
   r.get('/message-words', async (_req, res) => void res.json(await messageWords(em())));
   r.put('/message-words', async (req, res) => {
@@ -328,10 +316,7 @@ export function lendRoutes(inside: Inside): Router {
   r.get('/loans/:id/slip.pdf', async (req, res) => {
     const { language } = read(slipQuery, req.query);
     const id = readId(req.params.id, 'loan');
-    res
-      .type('application/pdf')
-      .attachment(`slip-${id}.pdf`)
-      .send(Buffer.from(await loanSlip(em(), id, language)));
+    sendPaper(res, `slip-${id}.pdf`, await loanSlip(em(), id, language, papersFor(door, res)));
   });
   r.post('/loans/:id/renew', async (req, res) => {
     const id = readId(req.params.id, 'loan');

@@ -3,7 +3,7 @@ import type { Paper } from '../../../core/print/paper.ts';
 import { slipLanguages, type SlipLanguage } from '../../../core/lend/term/slipWords.ts';
 import { LoanRow, PlaceRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
-import { loanSlipPdf } from '../../formats/termSlips.ts';
+import type { MakePaper } from '../../compute/paper.ts';
 import { notFound } from '../../problem.ts';
 
 /** The slip that lies in the bag of a loan; one that the check had stopped says so, with who decided it and why. */
@@ -11,6 +11,7 @@ export async function loanSlip(
   em: EntityManager,
   id: number,
   language: SlipLanguage | undefined,
+  make: MakePaper,
 ): Promise<Uint8Array> {
   const loan = await em.findOne(LoanRow, { id }, { populate: ['copy', 'borrower'] });
   if (!loan) throw notFound(`loan ${id}`);
@@ -21,7 +22,8 @@ export async function loanSlip(
     [loan.copy.id],
   );
   const [own] = slipLanguages(loan.borrower.language ? [loan.borrower.language] : place.languages);
-  return loanSlipPdf(
+  return make(
+    'loanSlip',
     {
       family: loan.borrower.name,
       kit: kit!.name,

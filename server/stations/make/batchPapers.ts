@@ -7,9 +7,8 @@ import type { Paper } from '../../../core/print/paper.ts';
 import { deliveryOf } from '../../../core/price/delivery.ts';
 import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
 import { CopyRow, KitRow, OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
-import { batchPdf, joined, shoppingPdf, type BatchSheet, type Shopping } from '../../formats/batchSheets.ts';
-import { countCardPdf } from '../../formats/familySheet.ts';
-import { labelsPdf } from '../../formats/labels.ts';
+import type { MakePaper } from '../../compute/paper.ts';
+import type { BatchSheet, Shopping } from '../../formats/batchSheets.ts';
 import { outOfStock } from '../gather/service.ts';
 import { designFamilyPaper, familyPaper } from '../lend/familyPaper.ts';
 import type { Opened } from './batches.ts';
@@ -107,11 +106,12 @@ export async function allPapers(
   sheet: BatchSheet,
   shopping: Shopping,
   paper: Paper,
+  make: MakePaper,
 ): Promise<Uint8Array> {
   const { batch, today } = sheet;
-  const papers = [await batchPdf(sheet, paper)];
+  const papers = [await make('batch', sheet, paper)];
   if (shopping.lines.length + shopping.lacking.length > 0)
-    papers.push(await shoppingPdf(sheet, shopping, paper));
+    papers.push(await make('shopping', sheet, shopping, paper));
   const copies = new Map<number, number>();
   for (const item of batch.items) {
     const kit = item.kitId === null ? null : await em.findOne(KitRow, { id: item.kitId });
@@ -120,8 +120,8 @@ export async function allPapers(
   }
   for (const [id, n] of copies) {
     const o = await openedDesign(em, id, { paper, copies: n }, today);
-    papers.push(await buildSheetOf(o));
-    const template = await templateOf(o);
+    papers.push(await buildSheetOf(o, make));
+    const template = await templateOf(o, make);
     if (template) papers.push(template);
   }
   if (batch.labels.length > 0) {
@@ -131,7 +131,8 @@ export async function allPapers(
       { populate: ['design', 'kit'] },
     );
     papers.push(
-      await labelsPdf(
+      await make(
+        'labels',
         made.map((c) => ({ label: c.label, name: c.kit?.name ?? c.design.name, count: countLine(c.parts) })),
         paper,
       ),
@@ -139,11 +140,12 @@ export async function allPapers(
   }
   for (const { kitId, designId } of batch.items)
     papers.push(
-      await countCardPdf(
+      await make(
+        'countCard',
         kitId === null
           ? await designFamilyPaper(em, designId!, { paper }, today)
           : await familyPaper(em, kitId, { paper }, today),
       ),
     );
-  return joined(batch.name, papers);
+  return make('joined', batch.name, papers);
 }

@@ -14,7 +14,8 @@ import { moneyNumber } from '../../../core/measure/money.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
-import { shoppingPdf, type Shopping } from '../../formats/batchSheets.ts';
+import { papersFor, sendPaper } from '../../compute/paper.ts';
+import type { Shopping } from '../../formats/batchSheets.ts';
 import { benchCalendar } from '../../formats/benchCalendar.ts';
 import { harmless } from '../../formats/csv.ts';
 import { hungUp } from '../../compute/hungUp.ts';
@@ -100,14 +101,17 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
     return papers.shoppingOf(em(), work, answer);
   };
   const paperOf = (req: Request): Paper | undefined => read(paperQuery, req.query).paper;
-  const sendPdf = (res: Response, name: string, bytes: Uint8Array): void =>
-    void res.type('application/pdf').attachment(name).send(Buffer.from(bytes));
   r.get('/batches/:id/shopping.pdf', async (req, res) => {
     const work = await opened(req);
     const paper = paperOf(req);
     const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
-    const pdf = await shoppingPdf(sheet, await shopping(work, res), paper ?? sheet.paper);
-    sendPdf(res, file(work, 'shopping.pdf'), pdf);
+    const pdf = await papersFor(door, res)(
+      'shopping',
+      sheet,
+      await shopping(work, res),
+      paper ?? sheet.paper,
+    );
+    sendPaper(res, file(work, 'shopping.pdf'), pdf);
   });
   r.get('/batches/:id/shopping.csv', async (req, res) => {
     const work = await opened(req);
@@ -133,8 +137,14 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
     const work = await opened(req);
     const paper = paperOf(req);
     const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
-    const pdf = await papers.allPapers(em(), sheet, await shopping(work, res), paper ?? sheet.paper);
-    sendPdf(res, file(work, 'papers.pdf'), pdf);
+    const pdf = await papers.allPapers(
+      em(),
+      sheet,
+      await shopping(work, res),
+      paper ?? sheet.paper,
+      papersFor(door, res),
+    );
+    sendPaper(res, file(work, 'papers.pdf'), pdf);
   });
   return r;
 }

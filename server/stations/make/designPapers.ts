@@ -7,8 +7,8 @@ import { pagesOf } from '../../../core/print/pages.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { PlaceRow } from '../../db/entities.ts';
-import { buildSheetPdf } from '../../formats/buildSheet.ts';
-import { templatePdf, type TemplateWords } from '../../formats/papers.ts';
+import type { MakePaper } from '../../compute/paper.ts';
+import type { TemplateWords } from '../../formats/papers.ts';
 import { checkedBy } from '../check/service.ts';
 import { atOf, chosenFor, findDesign } from '../shape/service.ts';
 
@@ -54,15 +54,16 @@ export function templateWords(o: OpenedDesign): TemplateWords {
 }
 
 /** The template at true scale; null where nothing of the design is cut to a drawing. */
-export async function templateOf(o: OpenedDesign): Promise<Uint8Array | null> {
+export async function templateOf(o: OpenedDesign, make: MakePaper): Promise<Uint8Array | null> {
   const { sheets } = o.pattern.draw(o.at);
   if (sheets.length === 0) return null;
-  return templatePdf(pagesOf(sheets, { paper: o.paper, mirror: false }), templateWords(o));
+  return make('template', pagesOf(sheets, { paper: o.paper, mirror: false }), templateWords(o));
 }
 
-export async function buildSheetOf(o: OpenedDesign): Promise<Uint8Array> {
+export async function buildSheetOf(o: OpenedDesign, make: MakePaper): Promise<Uint8Array> {
   const d = o.design;
-  return buildSheetPdf(
+  return make(
+    'buildSheet',
     {
       name: d.name,
       label: `FB-${String(d.id).padStart(3, '0')}`,

@@ -6,11 +6,9 @@ import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
 import { pagesOf } from '../../../core/print/pages.ts';
 import { CopyRow } from '../../db/entities.ts';
-import { templatePdf } from '../../formats/papers.ts';
-import { donorsPdf } from '../../formats/donors.ts';
-import { wantedPdf } from '../../formats/wanted.ts';
 import { templateSvg } from '../../formats/svg.ts';
 import { hungUp } from '../../compute/hungUp.ts';
+import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { countLine } from '../../../core/lend/parts.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
@@ -45,18 +43,19 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
         { path: 'until', message: `expected ${today()} or a later day` },
       ]);
     const lines = await wantedFor(o.em, o.design, o.copies, today());
-    const pdf = await wantedPdf(
+    const pdf = await papersFor(door, res)(
+      'wanted',
       { place: o.place, design: o.design.name, lines, until: by, unit: o.unit, locale: o.locale },
       o.paper,
     );
-    res.type('pdf').attachment(`wanted-${o.file}.pdf`).send(Buffer.from(pdf));
+    sendPaper(res, `wanted-${o.file}.pdf`, pdf);
   });
   r.get('/designs/:id/donors.pdf', async (req, res) => {
     const o = await opened(req);
     const { sheet, request } = await donorSheet(o, today());
     const answer = (await door.run({ kind: 'purchase', request }, hungUp(res))) as PurchaseAnswer;
-    const pdf = await donorsPdf({ ...sheet, toBuy: answer.total }, o.paper);
-    res.type('application/pdf').attachment(`${o.file}-donors.pdf`).send(Buffer.from(pdf));
+    const pdf = await papersFor(door, res)('donors', { ...sheet, toBuy: answer.total }, o.paper);
+    sendPaper(res, `${o.file}-donors.pdf`, pdf);
   });
   r.post('/builds', async (req, res) => {
     const input = read(buildInput, req.body);
@@ -95,17 +94,12 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
   });
   r.get('/designs/:id/template.pdf', async (req, res) => {
     const { o, pages } = await template(req);
-    res
-      .type('application/pdf')
-      .attachment(`${o.file}-template.pdf`)
-      .send(Buffer.from(await templatePdf(pages, templateWords(o))));
+    const pdf = await papersFor(door, res)('template', pages, templateWords(o));
+    sendPaper(res, `${o.file}-template.pdf`, pdf);
   });
   r.get('/designs/:id/build-sheet.pdf', async (req, res) => {
     const o = await opened(req);
-    res
-      .type('application/pdf')
-      .attachment(`${o.file}-build-sheet.pdf`)
-      .send(Buffer.from(await buildSheetOf(o)));
+    sendPaper(res, `${o.file}-build-sheet.pdf`, await buildSheetOf(o, papersFor(door, res)));
   });
   r.get('/designs/:id/labels.pdf', async (req, res) => {
     const { paper, copies: many, ...rest } = req.query;
@@ -117,14 +111,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
       name: o.design.name,
       count: countLine(c.parts),
     }));
-    res
-      .type('application/pdf')
-      .attachment(`${o.file}-labels.pdf`)
-      .send(
-        Buffer.from(
-          (await door.run({ kind: 'labels', labels, paper: o.paper, on }, hungUp(res))) as Uint8Array,
-        ),
-      );
+    sendPaper(res, `${o.file}-labels.pdf`, await papersFor(door, res)('labels', labels, o.paper, on));
   });
   return r;
 }

@@ -4,9 +4,9 @@ import { childCode, childInput } from '../../../contract/children.ts';
 import { noteInput } from '../../../contract/lending.ts';
 import { childPageQuery } from '../../../contract/watching.ts';
 import { hungUp } from '../../compute/hungUp.ts';
+import { papersFor, sendPaper } from '../../compute/paper.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
-import { childPagePdf } from '../../formats/childPage.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
@@ -51,8 +51,8 @@ export function watchRoutes({ em, inTransaction, today, door }: Inside): Router 
     const page = await childPage({ em: m, door, today: today(), child, skill, signal: hungUp(res) });
     const { items: notes } = await watch.listNotes(m, watch.noteQuery.parse({ child, limit: 200 }));
     const { name, locale, paper } = await m.findOneOrFail(PlaceRow, { id: 1 });
-    const pdf = await childPagePdf({ page, notes, place: name, today: today(), locale }, paper as Paper);
-    res.type('application/pdf').attachment('child.pdf').send(Buffer.from(pdf));
+    const of = { page, notes, place: name, today: today(), locale };
+    sendPaper(res, 'child.pdf', await papersFor(door, res)('childPage', of, paper as Paper));
   });
   r.get('/groups', async (_req, res) => void res.json(await watchedGroups(em())));
   r.get('/groups/:group/page', async (req, res) => {

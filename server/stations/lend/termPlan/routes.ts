@@ -10,7 +10,8 @@ import { slipLanguages } from '../../../../core/lend/term/slipWords.ts';
 import { hungUp } from '../../../compute/hungUp.ts';
 import { PlaceRow } from '../../../db/entities.ts';
 import { csvRows } from '../../../formats/csv.ts';
-import { termCalendar, termSlipsPdf } from '../../../formats/termSlips.ts';
+import { papersFor, sendPaper } from '../../../compute/paper.ts';
+import { termCalendar } from '../../../formats/termCalendar.ts';
 import type { Inside } from '../../../inside.ts';
 import { ProblemError, read, readId } from '../../../problem.ts';
 import * as plans from './service.ts';
@@ -60,13 +61,14 @@ export function termPlanRoutes({ em, inTransaction, today, door }: Inside): Rout
     const { paper, language } = read(slipQuery, req.query);
     const page = await plans.lookAtPlan(looking(), idOf(req.params.id));
     const place = await em().findOneOrFail(PlaceRow, { id: 1 });
-    const pdf = await termSlipsPdf(
+    const pdf = await papersFor(door, res)(
+      'termSlips',
       page,
       place,
       paper ?? (place.paper as 'A4' | 'Letter'),
       language ?? slipLanguages(place.languages)[0]!,
     );
-    res.type('application/pdf').attachment('term-slips.pdf').send(Buffer.from(pdf));
+    sendPaper(res, 'term-slips.pdf', pdf);
   });
   r.get('/term-plans/:id/plan.ics', async (req, res) => {
     const page = await plans.lookAtPlan(looking(), idOf(req.params.id));

@@ -1,0 +1,17 @@
+import type { Response } from 'express';
+import type { PaperData, PaperName } from '../formats/makers.ts';
+import type { ComputeDoor } from './door.ts';
+import { hungUp } from './hungUp.ts';
+
+/** Makes a paper by its name out of what it is made of: a PDF. */
+export type MakePaper = <K extends PaperName>(name: K, ...data: PaperData<K>) => Promise<Uint8Array>;
+
+/** Papers are made behind the door: a long one holds nobody up, and one whose asker left is dropped. */
+export const papersFor = (door: ComputeDoor, res: Response): MakePaper => {
+  const signal = hungUp(res);
+  return (name, ...data) => door.run({ kind: 'paper', name, data }, signal) as Promise<Uint8Array>;
+};
+
+/** Sends a paper under the name of a file. */
+export const sendPaper = (res: Response, file: string, pdf: Uint8Array): void =>
+  void res.type('application/pdf').attachment(file).send(Buffer.from(pdf));
