@@ -26,23 +26,23 @@ const LEAST_TRIED = 2;
 
 /** Who is where on which ladder. `notes` of the children of one group, oldest first. */
 export function groupDesigns(notes: readonly Watched[]): GroupDesign[] {
-  return [...new Set(notes.map((n) => n.designId))].map((designId) => {
-    const own = notes.filter((n) => n.designId === designId);
-    const children = [...new Set(own.map((n) => n.child))];
-    const places = children.map((child): GroupPlace => {
-      const theirs = own.filter((n) => n.child === child);
+  /** By design and child, each in the order of the notes. */
+  const byDesign = new Map<number, Map<string, Watched[]>>();
+  for (const n of notes) {
+    const children = byDesign.get(n.designId) ?? new Map<string, Watched[]>();
+    byDesign.set(n.designId, children);
+    const theirs = children.get(n.child) ?? [];
+    children.set(n.child, theirs);
+    theirs.push(n);
+  }
+  return [...byDesign].map(([designId, children]) => {
+    const places = [...children].map(([child, theirs]): GroupPlace => {
       const best = theirs
         .filter((n) => managedAlone(n) === 1)
         .reduce<Watched | null>((a, n) => (a === null || n.bits > a.bits ? n : a), null);
       return { child, alone: best?.rung ?? null, last: theirs.at(-1)!.rung };
     });
-    const bored = children.filter(
-      (c) =>
-        boredOf(
-          own.filter((n) => n.child === c),
-          designId,
-        ) !== null,
-    ).length;
+    const bored = [...children.values()].filter((theirs) => boredOf(theirs, designId) !== null).length;
     const says =
       places.length < LEAST_TRIED
         ? null

@@ -7,7 +7,7 @@ const BUDGET = 1.3;
 const ROUNDS = 60;
 
 /** Fills loans that came back, their counts and cleanings, up to so many events in all. */
-function fillEvents(file, events) {
+export function fillEvents(file, events) {
   const db = new Database(file);
   const kits = db
     .prepare("select id from copy where label like 'FB-9%'")

@@ -9,6 +9,8 @@ import { firstLane, LANES, MOST_SECONDS, wantsMore, type Lane } from './lanes.ts
 
 /** The one way to heavy work. */
 export interface ComputeDoor {
+  /** Whether what is long to read can be read behind it. */
+  readonly hasReaders: boolean;
   /** The job's answer; ends the job when `signal` is aborted. */
   run(job: Job, signal?: AbortSignal): Promise<unknown>;
   close(): Promise<void>;
@@ -65,7 +67,8 @@ export function workerDoor(
         filename: script.href,
         minThreads: 0,
         maxThreads: threads,
-        idleTimeout: (options.idleSeconds ?? 60) * 1000,
+        // A reader keeps what it has opened for longer than others need their memory.
+        idleTimeout: (options.idleSeconds ?? (name === 'reading' ? 600 : 60)) * 1000,
         resourceLimits: { maxOldGenerationSizeMb: 1024 },
       });
       const places = new FairLane({
@@ -101,6 +104,7 @@ export function workerDoor(
     });
   };
   return {
+    hasReaders: true,
     run: async (job, signal) => {
       const first = firstLane(job);
       let answer = await take(first, job, signal);

@@ -7,6 +7,7 @@ const solver = makeSolver();
 /** The same door without workers, for tests of the routes. */
 export function inlineDoor(): ComputeDoor {
   return {
+    hasReaders: false,
     run: async (asked) => {
       await solver.ready();
       // What goes to a worker is plain data: what is not must fail here too.

@@ -18,6 +18,7 @@ import { purchase, UnprovedError, type PurchaseRequest, type SolveLp } from '../
 import { makePaper, type PaperJob } from '../formats/makers.ts';
 import { ProblemError } from '../problemError.ts';
 import type { PreviewRequest } from '../stations/files/preview.ts';
+import type { ReadJob } from '../stations/readJob.ts';
 import { FIGURES, type FigureName } from './figures.ts';
 
 /** Heavy work that must not hold up the desk. */
@@ -43,7 +44,8 @@ export type Job =
   | { readonly kind: 'backup'; readonly folder: string; readonly now: string; readonly daily?: boolean }
   | { readonly kind: 'check-file'; readonly folder: string }
   | { readonly kind: 'look-at-backup'; readonly folder: string; readonly name: string }
-  | PaperJob;
+  | PaperJob
+  | ReadJob;
 
 /** How a job ended: with its answer, without a proof in the time given, or refused with a problem. */
 export type JobAnswer =
@@ -63,6 +65,8 @@ export interface Means {
   /** The same with so many seconds for each program. */
   readonly solveWithin: (seconds: number) => SolveLp;
   readonly milliseconds: number;
+  /** Reads in the place’s file with a connection of its own; only workers have one. */
+  readonly reader?: (job: ReadJob) => Promise<unknown>;
 }
 
 /** Up to so many tasks a plan is proved within the shorter time, ms. */
@@ -118,6 +122,9 @@ async function work(job: Job, means: Means): Promise<unknown> {
       return (await import('../db/restore.ts')).lookAtBackup(job.folder, job.name);
     case 'paper':
       return makePaper(job);
+    case 'read':
+      if (!means.reader) throw new Error('Nothing is read from a file here.');
+      return means.reader(job);
   }
 }
 

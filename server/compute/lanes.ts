@@ -5,8 +5,8 @@ const LONG = { solver: 18, packing: 1800 };
 /** What the lane of dials gives before it passes a question on. */
 const QUICK = { solver: 0.4, packing: 150 };
 
-/** Kinds of work that do not wait for one another: what a dial asks, a paper, rows of a file, a solver, a copy of the place. */
-export const LANES = ['dial', 'paper', 'rows', 'solver', 'copy'] as const;
+/** Kinds of work that do not wait for one another: what a dial asks, a paper, rows of a file, a solver, a copy of the place, what is long to read. */
+export const LANES = ['dial', 'paper', 'rows', 'solver', 'copy', 'reading'] as const;
 export type Lane = (typeof LANES)[number];
 
 export const secondsIn = (lane: Lane): number => (lane === 'dial' ? QUICK : LONG).solver;
@@ -19,6 +19,7 @@ export const MOST_SECONDS: Readonly<Record<Lane, number>> = {
   rows: 120,
   solver: 25,
   copy: 1800,
+  reading: 120,
 };
 
 /** Offers × needs, or designs × stock, above which a program is not tried in the lane of dials: it rarely ends there. */
@@ -56,6 +57,8 @@ export function firstLane(job: Job): Lane {
       return 'copy';
     case 'paper':
       return 'paper';
+    case 'read':
+      return 'reading';
   }
 }
 

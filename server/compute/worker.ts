@@ -1,4 +1,6 @@
-import { runJob, type Job, type JobAnswer } from './jobs.ts';
+import type { Db } from '../db/open.ts';
+import type { ReadJob } from '../stations/readJob.ts';
+import { answerOf, runJob, type Job, type JobAnswer, type Means } from './jobs.ts';
 import { millisecondsIn, secondsIn, type Lane } from './lanes.ts';
 import { makeSolver } from './solver.ts';
 
@@ -6,12 +8,34 @@ const solver = makeSolver();
 /** Jobs that an integer program is part of. */
 const WITH_SOLVER: ReadonlySet<Job['kind']> = new Set(['purchase', 'choice', 'cut-lengths', 'term']);
 
+/** The place that this worker reads in, opened at the first question. */
+let place: Promise<Db> | null = null;
+
+async function reader(job: ReadJob, means: Means): Promise<unknown> {
+  const [{ openReader }, { readNow }] = await Promise.all([
+    import('../db/open.ts'),
+    import('../stations/reads.ts'),
+  ]);
+  place ??= openReader(job.folder);
+  const { em } = await place.catch((error: unknown) => {
+    place = null;
+    throw error;
+  });
+  const door = {
+    hasReaders: false,
+    run: async (of: Job) => answerOf(await runJob(of, means)),
+    close: async () => {},
+  };
+  return readNow({ em: em.fork(), door, today: job.today }, job.name, job.data);
+}
+
 /** One job of a lane; what it throws comes back to the caller as it is. */
 export default async function run({ job, lane }: { job: Job; lane: Lane }): Promise<JobAnswer> {
   if (WITH_SOLVER.has(job.kind)) await solver.ready();
-  return runJob(job, {
+  const means: Means = {
     solve: solver.solve(secondsIn(lane)),
     solveWithin: solver.solve,
     milliseconds: millisecondsIn(lane),
-  });
+  };
+  return runJob(job, { ...means, reader: (of) => reader(of, means) });
 }

@@ -17,6 +17,24 @@ export const BUSY_MS = 250;
 
 const PRAGMAS = ['synchronous = FULL', 'foreign_keys = ON', `busy_timeout = ${BUSY_MS}`];
 
+const options = (file: string) => ({
+  dbName: file,
+  entities,
+  metadataCache: { enabled: false },
+  logger: () => {},
+  ignoreUndefinedInQuery: true,
+});
+
+/** So many connections, each with its pragmas: the pool renews them every few seconds, and these are lost with the old one. */
+const pool = (max: number, pragmas: readonly string[]) => ({
+  min: 1,
+  max,
+  afterCreate: (connection: Asker, done: (error: Error | null, connection: Asker) => void): void => {
+    for (const pragma of pragmas) connection.prepare(`pragma ${pragma}`).all();
+    done(null, connection);
+  },
+});
+
 /** The place's file in its folder. */
 export const fileIn = (folder: string): string => join(folder, 'fox-button.db');
 
@@ -60,22 +78,11 @@ export async function openDb(folder: string): Promise<Db> {
       );
     const existed = !memory && existsSync(file);
     const orm = await MikroORM.init({
-      dbName: file,
-      entities,
+      ...options(file),
       extensions: [Migrator],
       migrations: { migrationsList, snapshot: false, silent: true },
-      metadataCache: { enabled: false },
-      logger: () => {},
-      ignoreUndefinedInQuery: true,
-      // The pool renews its connection every few seconds, and these are lost with the old one.
-      pool: {
-        min: 1,
-        max: 1,
-        afterCreate: (connection: Asker, done: (error: Error | null, connection: Asker) => void) => {
-          for (const pragma of PRAGMAS) connection.prepare(`pragma ${pragma}`).all();
-          done(null, connection);
-        },
-      },
+      // One writes, the other reads meanwhile; in memory each connection would be a place of its own.
+      pool: pool(memory ? 1 : 2, PRAGMAS),
     });
     const run = (sql: string): Promise<unknown> => orm.em.getConnection().execute(sql, [], 'all');
     await run('pragma journal_mode = WAL');
@@ -91,6 +98,13 @@ export async function openDb(folder: string): Promise<Db> {
     throw folderError(folder, error);
   }
 }
+
+/** Opens a place that another thread has opened, for reading alone. */
+export const openReader = (folder: string): Promise<Db> =>
+  MikroORM.init({
+    ...options(fileIn(folder)),
+    pool: pool(1, [`busy_timeout = ${BUSY_MS}`, 'query_only = ON']),
+  });
 
 /** Closes the file with everything in it: an emptied log cannot be laid over a copy that is put back later. */
 export async function closeDb(orm: Db): Promise<void> {

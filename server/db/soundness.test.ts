@@ -115,7 +115,7 @@ describe('another program that writes', () => {
     const db = await openDb(folder);
     const inside = makeInside({
       db,
-      door: { run: () => Promise.reject(new Error()), close: () => Promise.resolve() },
+      door: { hasReaders: false, run: () => Promise.reject(new Error()), close: () => Promise.resolve() },
       log: pino({ level: 'silent' }),
       fixedToday: null,
       folder,

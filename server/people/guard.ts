@@ -3,7 +3,7 @@ import { PlaceRow } from '../db/entities.ts';
 import type { Inside } from '../inside.ts';
 import { ProblemError } from '../problem.ts';
 import { may, roleFor } from './roles.ts';
-import { personOf, touch } from './sessions.ts';
+import { isStillUnsaid, personOf, touch } from './sessions.ts';
 import { askedBy } from './who.ts';
 
 /** Doors that stand open: whether the server lives, and the way in. */
@@ -32,7 +32,11 @@ export function guard(inside: Inside): RequestHandler {
         ]);
       // Some doors ask more of what is in a request than of its address.
       res.locals.person = { role: person.role, name: person.name };
-      await touch(em, req, now);
+      // In its turn, and nobody waits for it: who reads is not held up by who writes.
+      if (await isStillUnsaid(em, req, now))
+        void inside
+          .inTransaction((m) => touch(m, req, now))
+          .catch((error: unknown) => inside.log.warn({ err: error }, 'a session was not kept alive'));
       return go(person.name);
     }
     if (await isNeeded(inside))

@@ -28,10 +28,15 @@ export async function personOf(em: EntityManager, req: Request, now: number): Pr
 }
 
 /** Whether it should be written down that a session is still used. */
+export async function isStillUnsaid(em: EntityManager, req: Request, now: number): Promise<boolean> {
+  const token = tokenOf(req);
+  return (
+    token !== null && (await em.count(SessionRow, { id: hashOf(token), usedAt: { $lt: now - STILL } })) > 0
+  );
+}
 export async function touch(em: EntityManager, req: Request, now: number): Promise<void> {
   const token = tokenOf(req);
-  if (token === null) return;
-  await em.nativeUpdate(SessionRow, { id: hashOf(token), usedAt: { $lt: now - STILL } }, { usedAt: now });
+  if (token !== null) await em.nativeUpdate(SessionRow, { id: hashOf(token) }, { usedAt: now });
 }
 
 /** A new session under a name that nobody had before, whatever cookie came along; old ones that are over are cleared away. */

@@ -22,6 +22,7 @@ import { day } from '../../../contract/common.ts';
 import { daysBetween } from '../../../core/calendar/days.ts';
 import { kitBuild, kitGiving, kitInput, kitUpdate, paperQuery } from '../../../contract/kits.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
+import { hungUp } from '../../compute/hungUp.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import { kitFile, openFile } from '../../../contract/designFile.ts';
@@ -37,9 +38,8 @@ import { loanSlip } from './slip.ts';
 import { sendPage } from '../../paging.ts';
 import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
-import { lasting } from './durability.ts';
-import { termReport } from './term.ts';
-import { bringHome, listMissing } from './found.ts';
+import { reading } from '../reads.ts';
+import { bringHome } from './found.ts';
 import { eraseFamily, familyData } from './erase.ts';
 import { designFamilyPaper, familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
@@ -52,7 +52,6 @@ import {
   keepMessages,
   keepTelling,
   messageWords,
-  listTellings,
   oneTelling,
   tellingQuery,
   toldTo,
@@ -193,7 +192,7 @@ export function lendRoutes(inside: Inside): Router {
     const input = read(kitBuild, req.body);
     res.status(201).json(await inTransaction((m) => kits.buildKit(m, id, input, today())));
   });
-  r.get('/lasting', async (_req, res) => void res.json(await lasting(em())));
+  r.get('/lasting', async (_req, res) => void res.json(await reading(inside, hungUp(res))('lasting')));
   r.get('/borrowers/:id/data', async (req, res) => {
     const id = readId(req.params.id, 'family');
     res.attachment(`family-${id}.json`).json(await familyData(em(), id));
@@ -219,7 +218,7 @@ export function lendRoutes(inside: Inside): Router {
       .send(dueCalendar(loans, place, today()));
   });
   r.get('/tellings', async (req, res) => {
-    res.json(await listTellings(em(), today(), read(tellingQuery, req.query).language));
+    res.json(await reading(inside, hungUp(res))('tellings', read(tellingQuery, req.query).language));
   });
   r.post('/tellings', async (req, res) => {
     const input = read(tellingInput, req.body);
@@ -231,7 +230,7 @@ export function lendRoutes(inside: Inside): Router {
     const { name, locale, paper } = await m.findOneOrFail(PlaceRow, { id: 1 });
     const pdf = await papersFor(door, res)(
       'telling',
-      await listTellings(m, today(), language),
+      await reading(inside, hungUp(res))('tellings', language),
       { place: name, today: today(), locale },
       paper as Paper,
     );
@@ -289,7 +288,11 @@ export function lendRoutes(inside: Inside): Router {
     const { from, to, paper } = read(termQuery, req.query);
     const m = em();
     const size = paper ?? ((await m.findOneOrFail(PlaceRow, { id: 1 })).paper as 'A4' | 'Letter');
-    const pdf = await papersFor(door, res)('termReport', await termReport(m, from, to, today()), size);
+    const pdf = await papersFor(door, res)(
+      'termReport',
+      await reading(inside, hungUp(res))('termReport', from, to),
+      size,
+    );
     sendPaper(res, `term-${from}-to-${to}.pdf`, pdf);
   });
   r.get('/message-words', async (_req, res) => void res.json(await messageWords(em())));
@@ -297,7 +300,7 @@ export function lendRoutes(inside: Inside): Router {
     const input = read(ownMessages, req.body);
     res.json(await inTransaction((m) => keepMessages(m, input)));
   });
-  r.get('/pieces/missing', async (_req, res) => void res.json(await listMissing(em())));
+  r.get('/pieces/missing', async (_req, res) => void res.json(await reading(inside, hungUp(res))('missing')));
   r.post('/copies/:id/found', async (req, res) => {
     const id = readId(req.params.id, 'kit');
     const input = read(foundInput, req.body);

@@ -12,10 +12,12 @@ import { ProblemError, read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
 import { childData, eraseChild } from './erase.ts';
 import { forgetChild, keepChild, listChildren } from './children.ts';
-import { childPage, groupPage, watchedChildren, watchedGroups } from './page.ts';
+import { reading } from '../reads.ts';
+import { watchedChildren, watchedGroups } from './page.ts';
 import * as watch from './service.ts';
 
-export function watchRoutes({ em, inTransaction, today, door }: Inside): Router {
+export function watchRoutes(inside: Inside): Router {
+  const { em, inTransaction, today, door } = inside;
   const r = Router();
   r.get('/children', async (_req, res) => void res.json(await listChildren(em(), today())));
   r.put('/children/:code', async (req, res) => {
@@ -42,13 +44,13 @@ export function watchRoutes({ em, inTransaction, today, door }: Inside): Router 
   r.get('/children/:code/page', async (req, res) => {
     const child = read(childCode, req.params.code);
     const { skill } = read(childPageQuery, req.query);
-    res.json(await childPage({ em: em(), door, today: today(), child, skill, signal: hungUp(res) }));
+    res.json(await reading(inside, hungUp(res))('childPage', child, skill));
   });
   r.get('/children/:code/page.pdf', async (req, res) => {
     const child = read(childCode, req.params.code);
     const { skill } = read(childPageQuery, req.query);
     const m = em();
-    const page = await childPage({ em: m, door, today: today(), child, skill, signal: hungUp(res) });
+    const page = await reading(inside, hungUp(res))('childPage', child, skill);
     const { items: notes } = await watch.listNotes(m, watch.noteQuery.parse({ child, limit: 200 }));
     const { name, locale, paper } = await m.findOneOrFail(PlaceRow, { id: 1 });
     const of = { page, notes, place: name, today: today(), locale };
@@ -57,7 +59,7 @@ export function watchRoutes({ em, inTransaction, today, door }: Inside): Router 
   r.get('/groups', async (_req, res) => void res.json(await watchedGroups(em())));
   r.get('/groups/:group/page', async (req, res) => {
     const group = read(childCode, req.params.group);
-    res.json(await groupPage({ em: em(), door, today: today(), group, signal: hungUp(res) }));
+    res.json(await reading(inside, hungUp(res))('groupPage', group));
   });
   r.get('/notes', async (req, res) => {
     sendPage(req, res, await watch.listNotes(em(), read(watch.noteQuery, req.query)));

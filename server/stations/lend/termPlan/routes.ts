@@ -1,11 +1,13 @@
-import { Router } from 'express';
+import { Router, type Response } from 'express';
 import {
   choiceQuery,
   planAgain,
   slipQuery,
   termPlanInput,
   termPlanUpdate,
+  type TermPlanPage,
 } from '../../../../contract/termPlan.ts';
+import type { TermPlan } from '../../../../core/lend/term/planTerm.ts';
 import { slipLanguages } from '../../../../core/lend/term/slipWords.ts';
 import { hungUp } from '../../../compute/hungUp.ts';
 import { PlaceRow } from '../../../db/entities.ts';
@@ -14,11 +16,19 @@ import { papersFor, sendPaper } from '../../../compute/paper.ts';
 import { termCalendar } from '../../../formats/termCalendar.ts';
 import type { Inside } from '../../../inside.ts';
 import { ProblemError, read, readId } from '../../../problem.ts';
+import { reading } from '../../reads.ts';
 import * as plans from './service.ts';
 
-export function termPlanRoutes({ em, inTransaction, today, door }: Inside): Router {
+export function termPlanRoutes(inside: Inside): Router {
+  const { em, inTransaction, today, door } = inside;
   const r = Router();
-  const looking = () => ({ em: em(), door, today: today() });
+  const look = (id: number, res: Response): Promise<TermPlanPage> =>
+    reading(inside, hungUp(res))('termPlan', id);
+  /** The best plan round what was set by hand. */
+  const bestPlan = async (id: number, res: Response): Promise<{ plan: TermPlan; version: number }> => {
+    const { version, ...of } = await reading(inside, hungUp(res))('termProblem', id);
+    return { plan: (await door.run({ kind: 'term', ...of }, hungUp(res))) as TermPlan, version };
+  };
   const idOf = (text: string | undefined): number => readId(text, 'term plan');
   r.get('/term-plans', async (_req, res) => void res.json(await plans.listTermPlans(em())));
   r.post('/term-plans', async (req, res) => {
@@ -27,13 +37,13 @@ export function termPlanRoutes({ em, inTransaction, today, door }: Inside): Rout
   });
   r.get('/term-plans/now', async (_req, res) => void res.json(await plans.plannedNow(em(), today())));
   r.get('/term-plans/:id', async (req, res) => {
-    res.json(await plans.lookAtPlan(looking(), idOf(req.params.id)));
+    res.json(await look(idOf(req.params.id), res));
   });
   r.put('/term-plans/:id', async (req, res) => {
     const id = idOf(req.params.id);
     const input = read(termPlanUpdate, req.body);
     await inTransaction((m) => plans.updateTermPlan(m, id, input));
-    res.json(await plans.lookAtPlan(looking(), id));
+    res.json(await look(id, res));
   });
   r.delete('/term-plans/:id', async (req, res) => {
     const id = idOf(req.params.id);
@@ -43,23 +53,25 @@ export function termPlanRoutes({ em, inTransaction, today, door }: Inside): Rout
   r.post('/term-plans/:id/plan', async (req, res) => {
     const id = idOf(req.params.id);
     const { version } = read(planAgain, req.body);
-    const best = await plans.bestPlan(looking(), id, hungUp(res));
+    const best = await bestPlan(id, res);
     if (best.version !== version)
       throw new ProblemError(409, 'The plan was changed meanwhile.', [
         { path: 'version', message: `is stale: it is ${best.version} now` },
       ]);
     await inTransaction((m) => plans.keepPlanned(m, id, { version, entries: best.plan.entries }));
-    res.json({ page: await plans.lookAtPlan(looking(), id), best: plans.asBest(best.plan) });
+    res.json({ page: await look(id, res), best: plans.asBest(best.plan) });
   });
   r.get('/term-plans/:id/best', async (req, res) => {
-    res.json(plans.asBest((await plans.bestPlan(looking(), idOf(req.params.id), hungUp(res))).plan));
+    res.json(plans.asBest((await bestPlan(idOf(req.params.id), res)).plan));
   });
   r.get('/term-plans/:id/choices', async (req, res) => {
-    res.json(await plans.choicesFor(looking(), idOf(req.params.id), read(choiceQuery, req.query)));
+    res.json(
+      await reading(inside, hungUp(res))('termChoices', idOf(req.params.id), read(choiceQuery, req.query)),
+    );
   });
   r.get('/term-plans/:id/slips.pdf', async (req, res) => {
     const { paper, language } = read(slipQuery, req.query);
-    const page = await plans.lookAtPlan(looking(), idOf(req.params.id));
+    const page = await look(idOf(req.params.id), res);
     const place = await em().findOneOrFail(PlaceRow, { id: 1 });
     const pdf = await papersFor(door, res)(
       'termSlips',
@@ -71,7 +83,7 @@ export function termPlanRoutes({ em, inTransaction, today, door }: Inside): Rout
     sendPaper(res, 'term-slips.pdf', pdf);
   });
   r.get('/term-plans/:id/plan.ics', async (req, res) => {
-    const page = await plans.lookAtPlan(looking(), idOf(req.params.id));
+    const page = await look(idOf(req.params.id), res);
     const { name } = await em().findOneOrFail(PlaceRow, { id: 1 });
     res
       .type('text/calendar')
@@ -79,7 +91,7 @@ export function termPlanRoutes({ em, inTransaction, today, door }: Inside): Rout
       .send(termCalendar(page, name, today()));
   });
   r.get('/term-plans/:id/plan.csv', async (req, res) => {
-    const page = await plans.lookAtPlan(looking(), idOf(req.params.id));
+    const page = await look(idOf(req.params.id), res);
     const loans = page.families.flatMap((f) =>
       f.loans.map((l) => [l.day, f.name, f.group, l.label, l.kit, l.due, l.reason, l.faults.join(' ')]),
     );

@@ -28,6 +28,7 @@ import type { ComputeDoor } from '../../../compute/door.ts';
 import { BorrowerRow, PlaceRow, TermPlanRow, type TermPlanStored } from '../../../db/entities.ts';
 import { rows } from '../../../db/rows.ts';
 import { notFound, ProblemError } from '../../../problem.ts';
+import type { Watched } from '../../../../core/watch/outcomes.ts';
 import { watched } from '../../watch/model.ts';
 import { termFacts } from './facts.ts';
 
@@ -188,18 +189,29 @@ async function hasNow(
     'select l.borrower_id as borrower, c.label, coalesce(k.name, d.name) as kit, l.due_on as dueOn, coalesce(k.designs, json_array(c.design_id)) as designs from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.returned_on is null and l.borrower_id in (select value from json_each(?)) order by l.due_on, c.id',
     [JSON.stringify(borrowers)],
   );
-  const notes = out.length > 0 ? await watched(em) : [];
+  const wanted = new Set(out.flatMap((l) => children.get(l.borrower) ?? []));
+  const byChild = new Map<string, Watched[]>([...wanted].map((child) => [child, []]));
+  for (const n of wanted.size > 0 ? await watched(em) : []) byChild.get(n.child)?.push(n);
+  /** By child and design: why it bores, null where it does not, undefined where nobody watched. */
+  const known = new Map<string, string | null | undefined>();
+  const saidOf = (child: string, design: number): string | null | undefined => {
+    const key = `${design} ${child}`;
+    if (!known.has(key)) {
+      const own = byChild.get(child)!;
+      known.set(key, own.some((n) => n.designId === design) ? boredOf(own, design) : undefined);
+    }
+    return known.get(key);
+  };
   const now = new Map<number, HasNow[]>();
   for (const { borrower, designs, ...l } of out) {
-    const said = (children.get(borrower) ?? []).flatMap((child) => {
-      const own = notes.filter((n) => n.child === child);
-      return (JSON.parse(designs) as number[])
-        .filter((d) => own.some((n) => n.designId === d))
-        .map((d) => boredOf(own, d));
-    });
+    const said = (children.get(borrower) ?? []).flatMap((child) =>
+      (JSON.parse(designs) as number[]).map((d) => saidOf(child, d)).filter((why) => why !== undefined),
+    );
     const bored = said.filter((why) => why !== null);
     const dull = 2 * bored.length > said.length ? bored[0]! : null;
-    now.set(borrower, [...(now.get(borrower) ?? []), { ...l, dull }]);
+    const list = now.get(borrower) ?? [];
+    list.push({ ...l, dull });
+    now.set(borrower, list);
   }
   return now;
 }
@@ -251,18 +263,13 @@ export async function removeTermPlan(em: EntityManager, id: number): Promise<voi
   await em.removeAndFlush(await findPlan(em, id));
 }
 
-/** The best plan round what was set by hand. */
-export async function bestPlan(
-  o: Looking,
-  id: number,
-  signal: AbortSignal | undefined,
-): Promise<{ plan: TermPlan; version: number }> {
+/** What a plan is to be worked out from: the problem, and what was set by hand. */
+export async function problemOf(o: Looking, id: number) {
   const stored = await findPlan(o.em, id);
   const { problem } = await factsOf(o, stored);
   // A loan that was made, or a day that is over, is not planned anew.
   const kept = stored.entries.filter((e) => e.kept || problem.settled?.has(placeKey(e)));
-  const plan = (await o.door.run({ kind: 'term', problem, kept }, signal)) as TermPlan;
-  return { plan, version: stored.version };
+  return { problem, kept, version: stored.version };
 }
 
 export const asBest = ({ points, bound, isProved, entries }: TermPlan): TermBest => ({

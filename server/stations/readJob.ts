@@ -1,0 +1,22 @@
+import type { Day } from '../../core/calendar/days.ts';
+
+/** What takes long to read in a large place. */
+export type ReadName =
+  | 'childPage'
+  | 'groupPage'
+  | 'lasting'
+  | 'missing'
+  | 'tellings'
+  | 'termReport'
+  | 'termPlan'
+  | 'termProblem'
+  | 'termChoices';
+
+/** Something to be read in a worker that has a connection of its own. */
+export interface ReadJob {
+  readonly kind: 'read';
+  readonly folder: string;
+  readonly today: Day;
+  readonly name: ReadName;
+  readonly data: readonly unknown[];
+}

@@ -1,0 +1,50 @@
+import type { EntityManager } from '@mikro-orm/core';
+import type { Skill } from '../../core/patterns/kernel.ts';
+import type { Day } from '../../core/calendar/days.ts';
+import type { ComputeDoor } from '../compute/door.ts';
+import type { Inside } from '../inside.ts';
+import type { ReadName } from './readJob.ts';
+import { lasting } from './lend/durability.ts';
+import { listMissing } from './lend/found.ts';
+import { listTellings } from './lend/telling.ts';
+import { termReport } from './lend/term.ts';
+import * as plans from './lend/termPlan/service.ts';
+import { childPage, groupPage } from './watch/page.ts';
+
+/** What something is read with. */
+export interface Reading {
+  readonly em: EntityManager;
+  readonly door: ComputeDoor;
+  readonly today: Day;
+}
+
+/** What takes long in a large place and changes nothing, by name. */
+const READS = {
+  childPage: (o: Reading, child: string, skill: Skill | undefined) => childPage({ ...o, child, skill }),
+  groupPage: (o: Reading, group: string) => groupPage({ ...o, group }),
+  lasting: (o: Reading) => lasting(o.em),
+  missing: (o: Reading) => listMissing(o.em),
+  tellings: (o: Reading, language: string | undefined) => listTellings(o.em, o.today, language),
+  termReport: (o: Reading, from: Day, to: Day) => termReport(o.em, from, to, o.today),
+  termPlan: (o: Reading, id: number) => plans.lookAtPlan(o, id),
+  termProblem: (o: Reading, id: number) => plans.problemOf(o, id),
+  termChoices: (o: Reading, id: number, at: { readonly borrower: number; readonly week: number }) =>
+    plans.choicesFor(o, id, at),
+} satisfies Record<ReadName, unknown>;
+type Reads = typeof READS;
+type Data<K extends ReadName> = Parameters<Reads[K]> extends [Reading, ...infer D] ? D : never;
+type Answer<K extends ReadName> = Awaited<ReturnType<Reads[K]>>;
+
+export const readNow = (o: Reading, name: ReadName, data: readonly unknown[]): Promise<unknown> =>
+  (READS[name] as (o: Reading, ...data: readonly unknown[]) => Promise<unknown>)(o, ...data);
+
+/**
+ * Reads something long: beside the server where that has workers and the place has a file, so that nobody waits behind it.
+ * It sees all that was acknowledged before it was asked.
+ */
+export const reading =
+  ({ em, door, folder, today }: Inside, signal?: AbortSignal) =>
+  <K extends ReadName>(name: K, ...data: Data<K>): Promise<Answer<K>> =>
+    (folder === null || !door.hasReaders
+      ? readNow({ em: em(), door, today: today() }, name, data)
+      : door.run({ kind: 'read', folder, today: today(), name, data }, signal)) as Promise<Answer<K>>;
