@@ -65,6 +65,10 @@ export const placeInput = z.strictObject({
 });
 export const placeUpdate = placeInput.extend({ version });
 export const place = placeInput.required().extend({ version, today: z.string() });
+/** Changes that were acknowledged before the last start and are not in the file. */
+export interface Lost {
+  readonly lost: number;
+}
 export type PlaceInput = z.infer<typeof placeInput>;
 export type Place = z.infer<typeof place>;
 

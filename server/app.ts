@@ -78,6 +78,12 @@ export function makeApp(
     next();
   });
   api.use(ownOrigin(names));
+  // While the place's file is exchanged everybody waits before the door; health tells how long that takes.
+  api.use(async (req, res, next) => {
+    if (req.path === '/health') return next();
+    res.once('close', await inside.gate.enter());
+    next();
+  });
   api.use(guard(inside));
   api.use(fileInRoutes(inside), backupInRoutes(inside));
   api.use(jsonOnly, express.json({ limit: '1mb' }));

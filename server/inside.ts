@@ -3,10 +3,13 @@ import type { Logger } from 'pino';
 import type { Day } from '../core/calendar/days.ts';
 import type { ComputeDoor } from './compute/door.ts';
 import { isBusy } from './db/busy.ts';
+import type { Committed } from './db/committed.ts';
 import type { Db } from './db/open.ts';
 import { rows } from './db/rows.ts';
 import { simulatedMail, type MailDoor } from './devices/mail.ts';
+import { Gate } from './gate.ts';
 import { deedIsKept, recordDeed } from './people/deeds.ts';
+import { ProblemError } from './problemError.ts';
 
 /** What every station needs of the server. */
 export interface Inside {
@@ -14,6 +17,18 @@ export interface Inside {
   em(): EntityManager;
   /** All or nothing. One at a time: SQLite has one writer, and a read-then-write must not see another's half. */
   inTransaction<T>(work: (em: EntityManager) => Promise<T>): Promise<T>;
+  /** Runs something while nobody writes: what is begun ends first, and who comes meanwhile is told to try again. */
+  whileNobodyWrites<T>(work: () => Promise<T>): Promise<T>;
+  /** Puts another file in the place of the one in use, while nobody writes; who reads waits before the door. */
+  exchange(put: () => void): Promise<void>;
+  /** Whom it is being answered, and the door before which others wait while a file is exchanged. */
+  readonly gate: Gate;
+  /** How often the file in use was exchanged: a connection of an earlier one sees what is gone. */
+  exchanges(): number;
+  /** Changes that were acknowledged before this start and are not in the file; see Committed. */
+  lost(): number;
+  /** Goes on with what the file holds. */
+  acceptLoss(): void;
   today(): Day;
   /** Where the place's file lies; null where it is in memory. */
   readonly folder: string | null;
@@ -33,8 +48,19 @@ const PAUSE = 100;
 /**
  * Takes the right to write before anything is read: a transaction that reads first and writes later fails for good once
  * another program has written in between, and would keep its old view of the file.
+ *
+ * @returns how many changes the file has had with this one
  */
-const begin = (em: EntityManager): Promise<unknown> => rows(em, 'delete from place where 0');
+async function begin(em: EntityManager): Promise<number> {
+  const [now] = await rows<{ changes: number }>(
+    em,
+    'update committed set changes = changes + 1 returning changes',
+  );
+  return now!.changes;
+}
+
+/** Seconds after which somebody may try again who came while writing was closed. */
+const CLOSED_FOR = 2;
 
 export function makeInside(options: {
   db: Db;
@@ -45,8 +71,13 @@ export function makeInside(options: {
   mail?: MailDoor;
   isBeyond?: boolean;
   setUpCode?: string | null;
+  committed?: Committed | null;
 }): Inside {
   let last: Promise<unknown> = Promise.resolve();
+  let isClosed = false;
+  let exchanges = 0;
+  const gate = new Gate();
+  const { committed = null } = options;
   const localDay = (): Day => {
     const d = new Date();
     return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
@@ -55,12 +86,14 @@ export function makeInside(options: {
     const until = Date.now() + PATIENCE;
     for (;;)
       try {
+        let changes = 0;
         const result = await options.db.em.fork().transactional(async (em) => {
-          await begin(em);
+          changes = await begin(em);
           const done = await work(em);
           recordDeed(em);
           return done;
         });
+        committed?.write({ changes });
         deedIsKept();
         return result;
       } catch (error) {
@@ -75,10 +108,53 @@ export function makeInside(options: {
   return {
     em: () => options.db.em.fork(),
     inTransaction: (work) => {
+      if (isClosed)
+        return Promise.reject(
+          Object.assign(
+            new ProblemError(
+              503,
+              'The place is being put back and cannot be written to; nothing was changed. Try again in a moment.',
+            ),
+            { retryAfter: CLOSED_FOR },
+          ),
+        );
       const run = last.then(() => patiently(work));
       last = run.catch(() => {});
       return run;
     },
+    whileNobodyWrites: async (work) => {
+      if (isClosed)
+        throw new ProblemError(503, 'Another copy is being put back just now; try again in a moment.');
+      isClosed = true;
+      try {
+        await last;
+        return await work();
+      } finally {
+        isClosed = false;
+      }
+    },
+    exchange: (put) =>
+      // Whoever asked for it is inside, too.
+      gate.whileShut(1, async () => {
+        const connection = options.db.em.getConnection();
+        await rows(options.db.em.fork(), 'pragma wal_checkpoint(TRUNCATE)');
+        await connection.close();
+        try {
+          put();
+        } finally {
+          await connection.connect();
+          exchanges++;
+          const [now] = await rows<{ changes: number }>(
+            options.db.em.fork(),
+            'select changes from committed',
+          );
+          committed?.write({ changes: now!.changes });
+        }
+      }),
+    gate,
+    exchanges: () => exchanges,
+    lost: () => committed?.lost ?? 0,
+    acceptLoss: () => committed?.write({ lost: 0 }),
     today: () => options.fixedToday ?? localDay(),
     folder: options.folder ?? null,
     door: options.door,

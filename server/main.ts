@@ -8,7 +8,9 @@ import { makeApp } from './app.ts';
 import { workerDoor } from './compute/door.ts';
 import { lockFolder } from './db/lock.ts';
 import { clearLeftovers } from './db/backup.ts';
+import { Committed } from './db/committed.ts';
 import { closeDb, openDb, readyFolder } from './db/open.ts';
+import { rows } from './db/rows.ts';
 import { smtpMail } from './devices/mail.ts';
 import { makeInside } from './inside.ts';
 import { deliver } from './stations/lend/outbox.ts';
@@ -80,8 +82,15 @@ async function start(): Promise<void> {
           .join('')
           .replace(/(\d{4})(?=\d)/g, '$1-')
       : null;
+  const [found] = await rows<{ changes: number }>(db.em.fork(), 'select changes from committed');
+  const committed = new Committed(folder, found!.changes);
+  if (committed.lost > 0)
+    console.error(
+      `${committed.lost} changes that were acknowledged are not in the file in ${folder}: its end was torn off, or an older one was put in its place. The copies are listed under Place; put one back that has them, or go on there with what is left.`,
+    );
   const inside = makeInside({
     db,
+    committed,
     door,
     log,
     fixedToday: settings.fixedToday,

@@ -8,7 +8,9 @@ import { SLOT_DIALS } from '../core/testing.ts';
 import { makeApp } from './app.ts';
 import { inlineDoor } from './compute/inline.ts';
 import type { MailDoor } from './devices/mail.ts';
+import { Committed } from './db/committed.ts';
 import { openDb, type Db } from './db/open.ts';
+import { rows } from './db/rows.ts';
 import { makeInside } from './inside.ts';
 
 export const TODAY = '2026-11-24';
@@ -19,8 +21,11 @@ export async function startTest(
 ) {
   const db: Db = await openDb(options.folder ?? ':memory:');
   const door = inlineDoor();
+  const [found] = await rows<{ changes: number }>(db.em.fork(), 'select changes from committed');
+  const committed = options.folder === undefined ? null : new Committed(options.folder, found!.changes);
   const inside = makeInside({
     db,
+    committed,
     door,
     log: pino({ level: 'silent' }),
     fixedToday: options.today ?? TODAY,
@@ -41,7 +46,10 @@ export async function startTest(
     post: (path: string, body: unknown) => send('post', path, body),
     put: (path: string, body: unknown) => send('put', path, body),
     del: (path: string) => send('delete', path),
-    close: () => db.close(),
+    close: async () => {
+      committed?.close();
+      await db.close();
+    },
   };
 }
 export type TestDesk = Awaited<ReturnType<typeof startTest>>;

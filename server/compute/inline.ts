@@ -13,7 +13,12 @@ export function inlineDoor(): ComputeDoor {
       // What goes to a worker is plain data: what is not must fail here too.
       const job = structuredClone(asked);
       return answerOf(
-        await runJob(job, { solve: solver.solve(10), solveWithin: solver.solve, milliseconds: 1800 }),
+        await runJob(job, {
+          solve: solver.solve(10),
+          solveWithin: solver.solve,
+          milliseconds: 1800,
+          readyCopy: async (...of) => (await import('../stations/place/readyCopy.ts')).readyCopy(...of),
+        }),
       );
     },
     close: async () => {},

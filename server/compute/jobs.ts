@@ -44,6 +44,8 @@ export type Job =
   | { readonly kind: 'backup'; readonly folder: string; readonly now: string; readonly daily?: boolean }
   | { readonly kind: 'check-file'; readonly folder: string }
   | { readonly kind: 'look-at-backup'; readonly folder: string; readonly name: string }
+  | { readonly kind: 'ready-copy'; readonly folder: string; readonly name: string; readonly beside: string }
+  | { readonly kind: 'carry-over'; readonly folder: string; readonly beside: string }
   | PaperJob
   | ReadJob;
 
@@ -67,6 +69,8 @@ export interface Means {
   readonly milliseconds: number;
   /** Reads in the place’s file with a connection of its own; only workers have one. */
   readonly reader?: (job: ReadJob) => Promise<unknown>;
+  /** Makes a copy ready to be put back, as stations know it. */
+  readonly readyCopy?: (folder: string, name: string, beside: string) => Promise<void>;
 }
 
 /** Up to so many tasks a plan is proved within the shorter time, ms. */
@@ -120,6 +124,11 @@ async function work(job: Job, means: Means): Promise<unknown> {
       return (await import('../db/restore.ts')).checkInUse(job.folder, new Date().toISOString());
     case 'look-at-backup':
       return (await import('../db/restore.ts')).lookAtBackup(job.folder, job.name);
+    case 'ready-copy':
+      if (!means.readyCopy) throw new Error('No copy is made ready here.');
+      return means.readyCopy(job.folder, job.name, job.beside);
+    case 'carry-over':
+      return (await import('../db/restore.ts')).carryOver(job.folder, job.beside);
     case 'paper':
       return makePaper(job);
     case 'read':

@@ -5,8 +5,9 @@ const LONG = { solver: 18, packing: 1800 };
 /** What the lane of dials gives before it passes a question on. */
 const QUICK = { solver: 0.4, packing: 150 };
 
-/** Kinds of work that do not wait for one another: what a dial asks, a paper, rows of a file, a solver, a copy of the place, what is long to read. */
-export const LANES = ['dial', 'paper', 'rows', 'solver', 'copy', 'reading'] as const;
+/** Kinds of work that do not wait for one another: what a dial asks, a paper, rows of a file, a solver, a copy of the place, a file
+ * from outside, what is long to read. */
+export const LANES = ['dial', 'paper', 'rows', 'solver', 'copy', 'guest', 'reading'] as const;
 export type Lane = (typeof LANES)[number];
 
 export const secondsIn = (lane: Lane): number => (lane === 'dial' ? QUICK : LONG).solver;
@@ -19,6 +20,7 @@ export const MOST_SECONDS: Readonly<Record<Lane, number>> = {
   rows: 120,
   solver: 25,
   copy: 1800,
+  guest: 300,
   reading: 120,
 };
 
@@ -52,9 +54,12 @@ export function firstLane(job: Job): Lane {
     case 'read-file':
       return 'rows';
     case 'backup':
-    case 'look-at-backup':
     case 'check-file':
+    case 'carry-over':
       return 'copy';
+    case 'look-at-backup':
+    case 'ready-copy':
+      return 'guest';
     case 'paper':
       return 'paper';
     case 'read':

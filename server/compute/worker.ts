@@ -10,12 +10,18 @@ const WITH_SOLVER: ReadonlySet<Job['kind']> = new Set(['purchase', 'choice', 'cu
 
 /** The place that this worker reads in, opened at the first question. */
 let place: Promise<Db> | null = null;
+let exchanges = -1;
 
 async function reader(job: ReadJob, means: Means): Promise<unknown> {
   const [{ openReader }, { readNow }] = await Promise.all([
     import('../db/open.ts'),
     import('../stations/reads.ts'),
   ]);
+  if (job.exchanges !== exchanges) {
+    await (await place)?.close();
+    place = null;
+    exchanges = job.exchanges;
+  }
   place ??= openReader(job.folder);
   const { em } = await place.catch((error: unknown) => {
     place = null;
@@ -37,5 +43,9 @@ export default async function run({ job, lane }: { job: Job; lane: Lane }): Prom
     solveWithin: solver.solve,
     milliseconds: millisecondsIn(lane),
   };
-  return runJob(job, { ...means, reader: (of) => reader(of, means) });
+  return runJob(job, {
+    ...means,
+    reader: (of) => reader(of, means),
+    readyCopy: async (...of) => (await import('../stations/place/readyCopy.ts')).readyCopy(...of),
+  });
 }

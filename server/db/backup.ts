@@ -4,7 +4,7 @@ import Database from 'libsql';
 import type { Backup } from '../../contract/place.ts';
 import { StartError } from '../startError.ts';
 import { daysToDrop } from './keepRule.ts';
-import { migrationNames } from './migrationNames.ts';
+import { changeNames } from './changes.ts';
 import { checkFile } from './soundness.ts';
 
 const NAME = /^fox-button-(?:\d{4}-\d{2}-\d{2}-\d{6}(?:-\d+)?|daily-\d{4}-\d{2}-\d{2})\.db$/;
@@ -31,7 +31,10 @@ export const isBackupName = (name: string): boolean => NAME.test(name);
 export function freeName(at: string, now: string): string {
   const stamp = `${now.slice(0, 10)}-${now.slice(11, 19).replaceAll(':', '')}`;
   let name = `fox-button-${stamp}.db`;
-  for (let n = 2; existsSync(join(at, name)); n++) name = `fox-button-${stamp}-${n}.db`;
+  const there = readdirSync(at);
+  // One that is still being written has its name already.
+  const isTaken = (): boolean => there.some((n) => n === name || n.startsWith(`.${name}.`));
+  for (let n = 2; isTaken(); n++) name = `fox-button-${stamp}-${n}.db`;
   return name;
 }
 
@@ -45,7 +48,7 @@ export function freeName(at: string, now: string): string {
  */
 export function makeBackup(folder: string, now: string, daily = false): Backup {
   const file = join(folder, 'fox-button.db');
-  if (!existsSync(file)) throw new StartError(`There is no place in ${folder} to back up.`);
+  if (!existsSync(file)) throw new StartError('There is no place’s file to copy yet.');
   const at = backupsIn(folder);
   mkdirSync(at, { recursive: true });
   const name = daily ? `fox-button-daily-${now.slice(0, 10)}.db` : freeName(at, now);
@@ -58,7 +61,7 @@ export function makeBackup(folder: string, now: string, daily = false): Backup {
     } finally {
       db.close();
     }
-    checkFile(half, migrationNames, 'in use');
+    checkFile(half, changeNames, 'in use');
     renameSync(half, join(at, name));
   } finally {
     for (const end of ['', '-wal', '-shm']) rmSync(`${half}${end}`, { force: true });

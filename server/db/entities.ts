@@ -39,6 +39,8 @@ export const PlaceRow = defineEntity({
     messages: p.json<OwnMessages>(),
     /** Whether everybody has to sign in on this machine too. */
     signIn: p.boolean(),
+    /** What tells this place from every other, whatever it is called. */
+    identity: p.string(),
   },
 });
 

@@ -1,11 +1,13 @@
 import { accessSync, constants, copyFileSync, existsSync, mkdirSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { MikroORM } from '@mikro-orm/libsql';
-import { Migrator } from '@mikro-orm/migrations';
 import { folderError } from '../startError.ts';
 import { entities } from './entities.ts';
-import { migrationsList } from './migrations.ts';
-import { APPLICATION_ID, checkFile, type Asker } from './soundness.ts';
+import { changeNames } from './changes.ts';
+import { allStatements, bringForward } from './forward.ts';
+import { fileIn } from './fileIn.ts';
+import type { Asker } from './asker.ts';
+import { APPLICATION_ID, checkFile } from './soundness.ts';
 
 export type Db = MikroORM;
 
@@ -15,7 +17,13 @@ export type Db = MikroORM;
  */
 export const BUSY_MS = 250;
 
-const PRAGMAS = ['synchronous = FULL', 'foreign_keys = ON', `busy_timeout = ${BUSY_MS}`];
+// What is deleted is written over: who was erased is not to be read out of the file's bytes.
+const PRAGMAS = [
+  'synchronous = FULL',
+  'foreign_keys = ON',
+  'secure_delete = ON',
+  `busy_timeout = ${BUSY_MS}`,
+];
 
 const options = (file: string) => ({
   dbName: file,
@@ -34,9 +42,6 @@ const pool = (max: number, pragmas: readonly string[]) => ({
     done(null, connection);
   },
 });
-
-/** The place's file in its folder. */
-export const fileIn = (folder: string): string => join(folder, 'fox-button.db');
 
 /** One level at a time: the recursive way of Node never ends where a parent refuses, as under /proc. */
 function makeFolder(folder: string): void {
@@ -71,28 +76,21 @@ export async function openDb(folder: string): Promise<Db> {
   const file = memory ? ':memory:' : fileIn(folder);
   if (!memory) readyFolder(folder);
   try {
-    if (!memory)
-      checkFile(
-        file,
-        migrationsList.map((m) => m.name),
-      );
     const existed = !memory && existsSync(file);
+    if (!memory) {
+      checkFile(file, changeNames);
+      bringForward(file, (first) => {
+        if (existed) copyFileSync(file, join(folder, `fox-button.before-${first}.db`));
+      });
+    }
     const orm = await MikroORM.init({
       ...options(file),
-      extensions: [Migrator],
-      migrations: { migrationsList, snapshot: false, silent: true },
       // One writes, the other reads meanwhile; in memory each connection would be a place of its own.
       pool: pool(memory ? 1 : 2, PRAGMAS),
     });
     const run = (sql: string): Promise<unknown> => orm.em.getConnection().execute(sql, [], 'all');
-    await run('pragma journal_mode = WAL');
-    const pending = await orm.getMigrator().getPendingMigrations();
-    if (pending.length > 0 && existed) {
-      await run('pragma wal_checkpoint(TRUNCATE)');
-      copyFileSync(file, join(folder, `fox-button.before-${pending[0]!.name}.db`));
-    }
-    await orm.getMigrator().up();
-    if (!memory) await run(`pragma application_id = ${APPLICATION_ID}`);
+    if (memory) for (const sql of allStatements()) await run(sql);
+    else await run(`pragma application_id = ${APPLICATION_ID}`);
     return orm;
   } catch (error) {
     throw folderError(folder, error);

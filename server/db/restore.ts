@@ -1,20 +1,25 @@
-import { randomBytes } from 'node:crypto';
-import { copyFileSync, existsSync, mkdirSync, mkdtempSync, rmSync, statSync } from 'node:fs';
+import {
+  closeSync,
+  fsyncSync,
+  mkdirSync,
+  mkdtempSync,
+  openSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
+import { copyFile, open } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { EntityManager } from '@mikro-orm/core';
 import Database from 'libsql';
-import type { BackupLook, Soundness } from '../../contract/place.ts';
+import type { Backup, BackupLook, Soundness } from '../../contract/place.ts';
 import { StartError } from '../startError.ts';
-import { backupsIn } from './backup.ts';
-import { migrationNames } from './migrationNames.ts';
-import { closeDb, fileIn, openDb } from './open.ts';
-import { rows } from './rows.ts';
+import { backupsIn, freeName } from './backup.ts';
+import { changeNames } from './changes.ts';
+import { fileIn } from './fileIn.ts';
 import { checkFile } from './soundness.ts';
 
 /** What stays as it is whatever is put back: who may come in, and who did what. */
 const STAYS = ['person', 'session', 'deed'];
-/** What the file counts itself while rows come in. */
-const COUNTS_ITSELF = ['kits_in_use'];
 /** What is counted when somebody looks before putting back. */
 const COUNTED = {
   materials: 'material',
@@ -32,7 +37,7 @@ const COUNTED = {
  */
 export function lookAtBackup(folder: string, name: string): BackupLook {
   const file = join(backupsIn(folder), name);
-  checkFile(file, migrationNames, 'copy');
+  checkFile(file, changeNames, 'copy');
   const db = new Database(file, { readonly: true });
   try {
     const one = (sql: string): string | number | null =>
@@ -60,83 +65,120 @@ export function lookAtBackup(folder: string, name: string): BackupLook {
 
 /** Looks through the whole file in use, while it is used. @throws StartError where it is damaged */
 export function checkInUse(folder: string, now: string): Soundness {
-  checkFile(fileIn(folder), migrationNames, 'in use');
+  checkFile(fileIn(folder), changeNames, 'in use');
   return { bytes: statSync(fileIn(folder)).size, checkedAt: now };
 }
 
-/**
- * A copy brought forward to this version beside the place's file, ready to be read in; the copy itself stays as it is.
- *
- * @returns where it lies, and how it is cleared away
- */
-export async function readyToRestore(folder: string, name: string): Promise<{ file: string; clear(): void }> {
-  const from = join(backupsIn(folder), name);
-  if (!existsSync(from)) throw new StartError(`There is no backup “${name}”.`);
-  mkdirSync(folder, { recursive: true });
-  const beside = mkdtempSync(join(folder, '.restore-'));
-  const clear = (): void => rmSync(beside, { recursive: true, force: true });
+/** A place's file as it is now, beside the one that is made ready; the place's is attached as `here`. */
+function besides<T>(folder: string, beside: string, work: (db: Database.Database) => T): T {
+  const db = new Database(fileIn(beside));
   try {
-    checkFile(from, migrationNames, 'copy');
-    copyFileSync(from, fileIn(beside));
-    const db = await openDb(beside).catch((error: unknown) => {
-      if (!(error instanceof StartError)) throw error;
-      throw new StartError(error.message.replaceAll(beside, 'for the copy'));
-    });
-    const dangling = await rows<{ table: string }>(db.em.fork(), 'pragma foreign_key_check');
-    await closeDb(db);
-    if (dangling.length > 0)
-      throw new StartError(
-        `The copy is damaged: ${dangling.length} of its rows belong to something that is not in it (${[...new Set(dangling.map((d) => d.table))].join(', ')}). Nothing was changed; expected another copy.`,
-      );
-    return { file: fileIn(beside), clear };
-  } catch (error) {
-    clear();
-    throw error;
+    db.exec('pragma foreign_keys = off');
+    db.prepare('attach ? as here').run(fileIn(folder));
+    return work(db);
+  } finally {
+    db.close();
   }
 }
 
 /**
- * Everything of a place as it is in another file, in the caller's transaction: whoever reads meanwhile sees the one or the
- * other whole. Who may come in and who did what stay as they are.
+ * Takes over from the place as it is what stays whatever is put back: who may come in and who did what, what was erased,
+ * numbers that were given, and versions, so that no screen from before writes over what a colleague did after. For the
+ * time in which nobody writes.
  *
- * @param file brought forward to this version
+ * @throws StartError where something was erased since the copy was made ready
  */
-export async function restoreFrom(em: EntityManager, file: string): Promise<void> {
-  const run = (sql: string, values: readonly unknown[] = []): Promise<unknown[]> => rows(em, sql, values);
-  // Rows come in table by table: what belongs together is whole again only at the end.
-  await run('pragma defer_foreign_keys = on');
-  // A name of its own each time: one that an earlier try left attached does not stand in the way.
-  const back = `back_${randomBytes(6).toString('hex')}`;
-  await run(`attach ? as "${back}"`, [file]);
-  const tables = (
-    (await run(
-      "select name from main.sqlite_master where type = 'table' and name not like 'sqlite_%' and name <> 'mikro_orm_migrations'",
-    )) as { name: string }[]
-  )
-    .map((t) => t.name)
-    .filter((t) => ![...STAYS, ...COUNTS_ITSELF].includes(t));
-  const [{ signIn }] = (await run('select sign_in as signIn from main.place')) as [{ signIn: number }];
-  for (const table of tables) {
-    const columns = ((await run(`select name from pragma_table_info('${table}')`)) as { name: string }[])
-      .map((c) => `"${c.name}"`)
-      .join(', ');
-    await run(`delete from main."${table}"`);
-    await run(`insert into main."${table}" (${columns}) select ${columns} from "${back}"."${table}"`);
-  }
-  // Numbers go on from the larger of both: a number that was once on a label is not given again.
-  await run(
-    `update main.sqlite_sequence set seq = max(seq, coalesce((select b.seq from "${back}".sqlite_sequence b where b.name = main.sqlite_sequence.name), 0))`,
-  );
-  await run('update main.place set sign_in = ?, version = version + 1', [signIn]);
+export function carryOver(folder: string, beside: string): void {
+  besides(folder, beside, (db) => {
+    const one = (sql: string): number => Number(Object.values(db.prepare(sql).all()[0] as object)[0]);
+    const open = one(
+      'select count(*) from here.erasure e where not exists (select 1 from main.erasure m where m.trace = e.trace and m.at = e.at)',
+    );
+    if (open > 0)
+      throw new StartError(
+        'Something was erased while the copy was made ready; nothing was changed. Try again.',
+      );
+    db.exec('begin immediate');
+    for (const table of STAYS) {
+      const columns = (
+        db.prepare(`select name from pragma_table_info('${table}')`).all() as { name: string }[]
+      )
+        .map((c) => `"${c.name}"`)
+        .join(', ');
+      db.exec(`delete from main."${table}"`);
+      db.exec(`insert into main."${table}" (${columns}) select ${columns} from here."${table}"`);
+    }
+    const tables = db
+      .prepare(
+        "select name from main.sqlite_master where type = 'table' and name not like 'sqlite~_%' escape '~'",
+      )
+      .all() as { name: string }[];
+    for (const { name } of tables)
+      if (
+        !STAYS.includes(name) &&
+        one(`select count(*) from pragma_table_info('${name}') where name = 'version'`) > 0
+      )
+        db.exec(
+          `update main."${name}" set version = version + (select coalesce(max(version), 0) from here."${name}")`,
+        );
+    db.exec(
+      'update main.sqlite_sequence set seq = max(seq, coalesce((select h.seq from here.sqlite_sequence h where h.name = main.sqlite_sequence.name), 0))',
+    );
+    db.exec(
+      'insert into main.sqlite_sequence (name, seq) select name, seq from here.sqlite_sequence where name not in (select name from main.sqlite_sequence)',
+    );
+    db.exec('update main.place set sign_in = (select sign_in from here.place)');
+    db.exec(
+      'update main.committed set changes = (select max(h.changes, m.changes) + 1 from here.committed h, main.committed m)',
+    );
+    db.exec('commit');
+    db.prepare('pragma main.wal_checkpoint(TRUNCATE)').all();
+  });
 }
 
-/** Lets other files go, once the transaction is through or has failed; a connection that was renewed has none. */
-export async function letGo(em: EntityManager): Promise<void> {
-  // A commit that was refused leaves its transaction open, and everything after it would be lost with it.
-  await rows(em, 'rollback').catch(() => undefined);
-  const attached = await rows<{ name: string }>(
-    em,
-    "select name from pragma_database_list where name like 'back~_%' escape '~'",
-  );
-  for (const { name } of attached) await rows(em, `detach "${name}"`);
+/** A folder of its own beside the place's file, and how it is cleared away. */
+export function roomBeside(folder: string): { beside: string; clear(): void } {
+  const beside = mkdtempSync(join(folder, '.restore-'));
+  return { beside, clear: () => rmSync(beside, { recursive: true, force: true }) };
+}
+
+/** Copies the file in use whole, while nobody writes and its log is empty: no more than the disk has to do. */
+export async function copyClosed(folder: string, now: string): Promise<Backup> {
+  const at = backupsIn(folder);
+  mkdirSync(at, { recursive: true });
+  const name = freeName(at, now);
+  const half = join(at, `.${name}.${process.pid}`);
+  try {
+    await copyFile(fileIn(folder), half);
+    await kept(half);
+    renameSync(half, join(at, name));
+  } finally {
+    rmSync(half, { force: true });
+  }
+  const made = statSync(join(at, name));
+  return { name, bytes: made.size, madeAt: made.mtime.toISOString() };
+}
+
+/** Sees that a file is on the disk, not only on its way there. */
+async function kept(path: string): Promise<void> {
+  const file = await open(path, 'r');
+  try {
+    await file.sync();
+  } finally {
+    await file.close();
+  }
+}
+export const keptOnDisk = (beside: string): Promise<void> => kept(fileIn(beside));
+
+/** Puts the file that was made ready in the place of the one in use, which is closed. */
+export function putInPlace(folder: string, beside: string): void {
+  for (const end of ['-wal', '-shm']) rmSync(fileIn(folder) + end, { force: true });
+  renameSync(fileIn(beside), fileIn(folder));
+  // The folder too: the file's name is written in it.
+  const at = openSync(folder, 'r');
+  try {
+    fsyncSync(at);
+  } finally {
+    closeSync(at);
+  }
 }

@@ -2,6 +2,8 @@ import { closeSync, existsSync, openSync, readSync, readdirSync, statSync } from
 import { dirname, join } from 'node:path';
 import Database from 'libsql';
 import { StartError } from '../startError.ts';
+import type { Asker } from './asker.ts';
+import { layoutOf, strayFrom } from './layout.ts';
 
 /** "FOXB": tells a place's file from any other SQLite file. */
 export const APPLICATION_ID = 0x464f5842;
@@ -33,11 +35,6 @@ const head = (file: string): string => {
     closeSync(at);
   }
 };
-
-export interface Asker {
-  prepare(sql: string): { all(): unknown[] };
-  close(): void;
-}
 
 /** Who is spoken to: whoever started the server, or whoever chose a copy or asked after the file on a screen. */
 type Spoken = 'start' | 'copy' | 'in use';
@@ -102,14 +99,26 @@ export function checkFile(file: string, known: readonly string[], spoken: Spoken
     const tables = values("select name from sqlite_master where type = 'table'");
     if (tables.length > 0 && !tables.includes('mikro_orm_migrations'))
       throw new StartError(`${words.name} is no place’s database; ${words.foreign}.`);
-    const done = tables.length > 0 ? values('select name from mikro_orm_migrations') : [];
+    const done = tables.length > 0 ? values('select name from mikro_orm_migrations order by id') : [];
     const newer = done.filter((name) => !known.includes(String(name)));
     if (newer.length > 0)
       throw new StartError(
         `${words.name} was written by a newer version of Fox Button (it knows “${String(newer[0])}”): ${words.newer}.`,
       );
-    const [sound] = values('pragma quick_check(1)');
-    if (sound !== 'ok') throw refuse('is damaged');
+    if (done.length > 0 && done.some((name, i) => name !== known[i]))
+      throw new StartError(
+        `${words.name} has had its changes in another order than this version: ${words.broken()}.`,
+      );
+    // What comes from elsewhere is read row by row and described by nothing of its own: see bringIn.
+    if (spoken !== 'copy') {
+      const stray = done.length > 0 ? strayFrom(layoutOf(db), done.length, true) : null;
+      if (stray !== null)
+        throw new StartError(
+          `${words.name} is not laid out as its list of changes says: it ${stray}. It was changed by another program or made by a version in between: ${words.broken()}.`,
+        );
+      const [sound] = values('pragma quick_check(1)');
+      if (sound !== 'ok') throw refuse('is damaged');
+    }
   } catch (error) {
     if (error instanceof StartError) throw error;
     const { code } = error as { code?: string };

@@ -16,6 +16,8 @@ export type ReadName =
 export interface ReadJob {
   readonly kind: 'read';
   readonly folder: string;
+  /** How often the file was exchanged: a connection to an earlier one is opened anew. */
+  readonly exchanges: number;
   readonly today: Day;
   readonly name: ReadName;
   readonly data: readonly unknown[];

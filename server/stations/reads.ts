@@ -43,8 +43,11 @@ export const readNow = (o: Reading, name: ReadName, data: readonly unknown[]): P
  * It sees all that was acknowledged before it was asked.
  */
 export const reading =
-  ({ em, door, folder, today }: Inside, signal?: AbortSignal) =>
+  ({ em, door, folder, today, exchanges }: Inside, signal?: AbortSignal) =>
   <K extends ReadName>(name: K, ...data: Data<K>): Promise<Answer<K>> =>
     (folder === null || !door.hasReaders
       ? readNow({ em: em(), door, today: today() }, name, data)
-      : door.run({ kind: 'read', folder, today: today(), name, data }, signal)) as Promise<Answer<K>>;
+      : door.run(
+          { kind: 'read', folder, exchanges: exchanges(), today: today(), name, data },
+          signal,
+        )) as Promise<Answer<K>>;

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/core';
 import type { Day } from '../../../core/calendar/days.ts';
 import { BorrowerRow, OutboxRow, ReservationRow, TellingRow } from '../../db/entities.ts';
+import { keepTrace } from '../../db/erasure.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { familyHistory } from './history.ts';
@@ -63,16 +64,22 @@ export async function familyData(em: EntityManager, id: number) {
  * Takes a family's name, group, allergies and every word that was sent to it away. Its loans and counts stay, nameless:
  * what kits last rests on them.
  *
+ * @param o.isOutToo though it still has a kit: in a copy from before it brought it back
  * @throws ProblemError 409 while it still has a kit
  */
-export async function eraseFamily(em: EntityManager, id: number, today: Day): Promise<void> {
+export async function eraseFamily(
+  em: EntityManager,
+  id: number,
+  today: Day,
+  o: { readonly isOutToo?: boolean } = {},
+): Promise<void> {
   const family = await familyKnown(em, id);
   const [out] = await rows<{ label: string }>(
     em,
     'select c.label from loan l join copy c on c.id = l.copy_id where l.borrower_id = ? and l.returned_on is null limit 1',
     [id],
   );
-  if (out)
+  if (out && !o.isOutToo)
     throw new ProblemError(409, `${family.name} still has ${out.label}.`, [
       { path: 'id', message: 'expected a family that has brought everything back' },
     ]);
@@ -81,6 +88,7 @@ export async function eraseFamily(em: EntityManager, id: number, today: Day): Pr
     { borrower: id, endedOn: null },
     { endedOn: today, outcome: 'dropped' },
   );
+  await keepTrace(em, 'family', id);
   await em.nativeDelete(TellingRow, { borrower: id });
   await em.nativeDelete(OutboxRow, { borrower: id });
   // Why something was lent against the check may tell who they are; that it was stays.

@@ -2,14 +2,14 @@ import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { Router, type Request } from 'express';
 import { z } from 'zod';
-import { placeUpdate, type Backup, type Restored, type Tape } from '../../../contract/place.ts';
+import { placeUpdate, type Lost, type Restored, type Tape } from '../../../contract/place.ts';
 import { CopyRow, DesignRow, LoanRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
 import type { Inside } from '../../inside.ts';
 import { hungUp } from '../../compute/hungUp.ts';
 import { backupsIn, isBackupName, listBackups } from '../../db/backup.ts';
-import { letGo, readyToRestore, restoreFrom } from '../../db/restore.ts';
+import { copyClosed, keptOnDisk, putInPlace, roomBeside } from '../../db/restore.ts';
+import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError, read } from '../../problem.ts';
-import { StartError } from '../../startError.ts';
 import { onShelf } from '../gather/shelf.ts';
 
 /** The place without its number: there is only one. */
@@ -19,6 +19,7 @@ const placeJson = <
     rules: unknown;
     signIn: boolean;
     messages: unknown;
+    identity: string;
     hourly?: number | null | undefined;
   },
 >({
@@ -26,10 +27,12 @@ const placeJson = <
   rules: __,
   signIn: ___,
   messages: ____,
+  identity: _____,
   ...place
 }: T) => ({ ...place, hourly: place.hourly ?? null });
 
-export function placeRoutes({ em, inTransaction, today, folder, door }: Inside): Router {
+export function placeRoutes(inside: Inside): Router {
+  const { em, inTransaction, whileNobodyWrites, exchange, today, folder, door } = inside;
   const r = Router();
   r.get(
     '/place',
@@ -53,22 +56,14 @@ export function placeRoutes({ em, inTransaction, today, folder, door }: Inside):
     });
     res.json({ ...saved, today: today() });
   });
-  /** Copies are made one after the other: two at once would take each other's name and the disk's time. */
-  let lastCopy: Promise<unknown> = Promise.resolve();
-  const copied = (home: string, signal: AbortSignal): Promise<Backup> => {
-    const made = lastCopy.then(
-      () =>
-        door.run({ kind: 'backup', folder: home, now: new Date().toISOString() }, signal) as Promise<Backup>,
-    );
-    lastCopy = made.catch(() => undefined);
-    return made;
-  };
   r.get('/backups', (_req, res) => void res.json(folder === null ? [] : listBackups(folder)));
   r.post('/backups', async (req, res) => {
     read(z.strictObject({}), req.body ?? {});
     if (folder === null)
       throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
-    res.status(201).json(await copied(folder, hungUp(res)));
+    // One after the other: the lane of copies has one place.
+    const job = { kind: 'backup', folder, now: new Date().toISOString() } as const;
+    res.status(201).json(await door.run(job, hungUp(res)));
   });
   /** A copy that is there, and the folder it is in. */
   const named = (req: Request): { name: string; home: string } => {
@@ -86,6 +81,13 @@ export function placeRoutes({ em, inTransaction, today, folder, door }: Inside):
       throw new ProblemError(422, 'This place is kept in memory alone; there is no file to check.');
     res.json(await door.run({ kind: 'check-file', folder }, hungUp(res)));
   });
+  /** Changes that were acknowledged and that the start did not find in the file: told until somebody goes on without them. */
+  r.get('/integrity/lost', (_req, res) => void res.json({ lost: inside.lost() } satisfies Lost));
+  r.post('/integrity/lost/accept', (req, res) => {
+    read(z.strictObject({}), req.body ?? {});
+    inside.acceptLoss();
+    res.json({ lost: inside.lost() } satisfies Lost);
+  });
   r.get('/backups/:name/look', async (req, res) => {
     const { name, home } = named(req);
     res.json(await door.run({ kind: 'look-at-backup', folder: home, name }, hungUp(res)));
@@ -93,23 +95,22 @@ export function placeRoutes({ em, inTransaction, today, folder, door }: Inside):
   r.post('/backups/:name/restore', async (req, res) => {
     read(z.strictObject({}), req.body ?? {});
     const { name, home } = named(req);
-    const ready = await readyToRestore(home, name).catch((error: unknown) => {
-      if (!(error instanceof StartError)) throw error;
-      throw new ProblemError(422, error.message, [
-        { path: 'name', message: 'expected a copy that is sound' },
-      ]);
-    });
+    const { beside, clear } = roomBeside(home);
     try {
-      // Everything as it is now is copied first: what was put back by mistake can be undone.
-      const before = await copied(home, hungUp(res));
-      try {
-        await inTransaction((m) => restoreFrom(m, ready.file));
-      } finally {
-        await letGo(em());
-      }
+      // All that takes long is done while everybody works on.
+      await door.run({ kind: 'ready-copy', folder: home, name, beside }, hungUp(res));
+      const before = await whileNobodyWrites(async () => {
+        await rows(em(), 'pragma wal_checkpoint(TRUNCATE)');
+        // Everything as it is now is copied first: what was put back by mistake can be undone.
+        const kept = await copyClosed(home, new Date().toISOString());
+        await door.run({ kind: 'carry-over', folder: home, beside });
+        await keptOnDisk(beside);
+        await exchange(() => putInPlace(home, beside));
+        return kept;
+      });
       res.json({ restored: name, before: before.name } satisfies Restored);
     } finally {
-      ready.clear();
+      clear();
     }
   });
   r.get('/tape', async (_req, res) => {

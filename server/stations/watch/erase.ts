@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/core';
 import { ERASED } from '../../../contract/children.ts';
 import { ChildRow, DesignRow, NoteRow } from '../../db/entities.ts';
+import { keepTrace } from '../../db/erasure.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound } from '../../problem.ts';
 
@@ -35,6 +36,7 @@ export async function childData(em: EntityManager, code: string) {
  */
 export async function eraseChild(em: EntityManager, code: string): Promise<void> {
   await childData(em, code);
+  await keepTrace(em, 'child', code);
   const nobody = `${ERASED}${randomBytes(6).toString('hex')}`;
   await em.nativeUpdate(NoteRow, { child: code }, { child: nobody, words: '' });
   await em.nativeUpdate(DesignRow, { child: code }, { child: null });
