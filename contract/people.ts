@@ -65,6 +65,8 @@ export interface Session {
   readonly person: { readonly id: number; readonly name: string; readonly role: PersonRole } | null;
   /** Nobody was ever set up. */
   readonly isFirst: boolean;
+  /** Changes that were acknowledged before the last start and are not in the place's file. */
+  readonly lost: number;
 }
 
 /** What somebody did, and when. */

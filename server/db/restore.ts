@@ -14,6 +14,7 @@ import Database from 'libsql';
 import type { Backup, BackupLook, Soundness } from '../../contract/place.ts';
 import { StartError } from '../startError.ts';
 import { backupsIn, freeName } from './backup.ts';
+import { bringIn } from './bringIn.ts';
 import { changeNames } from './changes.ts';
 import { fileIn } from './fileIn.ts';
 import { checkFile } from './soundness.ts';
@@ -31,35 +32,38 @@ const COUNTED = {
 } as const;
 
 /**
- * What a copy holds, without putting it back.
+ * What a copy holds, without putting it back: it is read whole, as it would be to be put back.
  *
- * @throws StartError where it is damaged, no place's file or of a newer version
+ * @throws StartError where it is damaged, no place's file, of a newer version, or holds what no place can have
  */
 export function lookAtBackup(folder: string, name: string): BackupLook {
   const file = join(backupsIn(folder), name);
   checkFile(file, changeNames, 'copy');
-  const db = new Database(file, { readonly: true });
+  const { beside, clear } = roomBeside(folder);
   try {
-    const one = (sql: string): string | number | null =>
-      (Object.values((db.prepare(sql).all()[0] as object | undefined) ?? {})[0] as string | number | null) ??
-      null;
-    const has = (table: string): boolean =>
-      Number(one(`select count(*) from sqlite_master where type = 'table' and name = '${table}'`)) > 0;
-    const counts = Object.fromEntries(
-      Object.entries(COUNTED).map(([what, table]) => [
-        what,
-        has(table) ? Number(one(`select count(*) from "${table}"`)) : 0,
-      ]),
-    ) as unknown as BackupLook['counts'];
-    return {
-      name,
-      place: String(one('select name from place') ?? ''),
-      counts,
-      lastLoan: has('loan') ? (one('select max(lent_on) from loan') as string | null) : null,
-      lastNote: has('note') ? (one('select max(sat_on) from note') as string | null) : null,
-    };
+    bringIn(file, fileIn(beside));
+    const db = new Database(fileIn(beside), { readonly: true });
+    try {
+      const one = (sql: string): string | number | null =>
+        (Object.values(db.prepare(sql).all()[0] as object)[0] as string | number | null) ?? null;
+      const counts = Object.fromEntries(
+        Object.entries(COUNTED).map(([what, table]) => [
+          what,
+          Number(one(`select count(*) from "${table}"`)),
+        ]),
+      ) as unknown as BackupLook['counts'];
+      return {
+        name,
+        place: String(one('select name from place')),
+        counts,
+        lastLoan: one('select max(lent_on) from loan') as string | null,
+        lastNote: one('select max(sat_on) from note') as string | null,
+      };
+    } finally {
+      db.close();
+    }
   } finally {
-    db.close();
+    clear();
   }
 }
 

@@ -1,5 +1,13 @@
 import { spawn } from 'node:child_process';
-import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
@@ -92,6 +100,27 @@ describe('the folder', () => {
     await lock.release();
     const next = await lockFolder(folder);
     await next.release();
+  });
+  it('is not taken from a server that is only busy, nor kept for a number that somebody else has now', async () => {
+    const child = spawn(process.execPath, [
+      '-e',
+      `require('proper-lockfile').lock(${JSON.stringify(folder)}, { lockfilePath: ${JSON.stringify(join(folder, 'fox-button.lock'))}, stale: 5000, update: 1000 }).then(() => { require('fs').writeFileSync(${JSON.stringify(join(folder, 'fox-button.pid'))}, String(process.pid)); console.log('held'); setTimeout(() => { for (const from = Date.now(); Date.now() - from < 60000; ); }, 50); })`,
+    ]);
+    await new Promise((go) => child.stdout.once('data', go));
+    // As after a while in which it renewed nothing.
+    const old = new Date(Date.now() - 60_000);
+    await new Promise((go) => setTimeout(go, 200));
+    utimesSync(join(folder, 'fox-button.lock'), old, old);
+    await expect(lockFolder(folder)).rejects.toThrow(
+      new RegExp(`process ${child.pid}\\); stop that one first`),
+    );
+    const gone = new Promise((go) => child.once('exit', go));
+    child.kill('SIGKILL');
+    await gone;
+    // A number that is alive, and began at another time: the server that had it is gone.
+    writeFileSync(join(folder, 'fox-button.pid'), `${process.ppid} another time`);
+    utimesSync(join(folder, 'fox-button.lock'), old, old);
+    await (await lockFolder(folder)).release();
   });
   it('left by a process that is gone is taken over', async () => {
     // A child takes the lock and is killed with it in hand.

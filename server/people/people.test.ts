@@ -33,6 +33,7 @@ describe('on this machine', () => {
       isFixed: false,
       person: null,
       isFirst: true,
+      lost: 0,
     } satisfies Session);
     await desk.get('/materials').expect(200);
     await desk.put('/people/sign-in', { needed: true }).expect(422);

@@ -67,6 +67,7 @@ export function peopleRoutes(inside: Inside): Router {
       isFixed: inside.isBeyond,
       person: person && { id: person.id, name: person.name, role: person.role },
       isFirst: (await countPeople(m)) === 0,
+      lost: inside.lost(),
     };
   };
   /** One more guess by this name and address, or how long it has to wait. */
@@ -104,6 +105,7 @@ export function peopleRoutes(inside: Inside): Router {
       isFixed: inside.isBeyond,
       person: { id, name: found.name, role },
       isFirst: false,
+      lost: inside.lost(),
     });
   });
   r.delete('/session', async (req, res) => {
@@ -149,6 +151,7 @@ export function peopleRoutes(inside: Inside): Router {
       isFixed: inside.isBeyond,
       person: { id: 1, name, role: 'keeps' },
       isFirst: false,
+      lost: inside.lost(),
     });
   });
   r.put('/session/password', async (req, res) => {

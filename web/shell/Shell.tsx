@@ -3,6 +3,8 @@ import { Outlet, useLocation, useRouteError, isRouteErrorResponse } from 'react-
 import { styled } from 'styled-components';
 import { words } from '../data/api.ts';
 import { useSignedOut } from '../data/session.ts';
+import { changesWords } from '../data/lost.ts';
+import { useSession } from '../data/whoIsHere.ts';
 import { useOpenDesign } from '../design/store.ts';
 import { Button, ButtonLink } from '../parts/Button.tsx';
 import { Notice, Panel, Row, Stack } from '../parts/Panel.tsx';
@@ -56,6 +58,8 @@ export function Shell() {
   const retry = useOpenDesign((s) => s.retry);
   const anySaid = useAnySaid();
   const isOut = useSignedOut((s) => s.isOut);
+  const { data: session } = useSession();
+  const lost = session?.lost ?? 0;
   const main = useRef<HTMLElement>(null);
   const station = STATIONS.find((s) => pathname.startsWith(`/${s.id}`));
   useEffect(() => {
@@ -108,6 +112,19 @@ export function Shell() {
               <Button plain small onPress={() => void retry()}>
                 Try again
               </Button>
+            </Row>
+          </Notice>
+        )}
+        {lost > 0 && !isOut && (
+          <Notice tone="stop">
+            <Row>
+              <span>
+                <strong>{changesWords(lost)} missing.</strong> The place’s file was found with less than had
+                been saved in it.
+              </span>
+              <ButtonLink plain small to="/place">
+                See the copies
+              </ButtonLink>
             </Row>
           </Notice>
         )}

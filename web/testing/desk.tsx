@@ -141,7 +141,7 @@ const USUAL: Record<string, unknown> = {
   'GET /term-plans/now': [],
   'GET /copies/7/answer': CLEAR_ANSWER,
   'GET /copies/answers': [],
-  'GET /session': { needed: false, isFixed: false, person: null, isFirst: true },
+  'GET /session': { needed: false, isFixed: false, person: null, isFirst: true, lost: 0 },
 };
 
 /**

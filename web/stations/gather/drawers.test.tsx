@@ -212,7 +212,7 @@ describe('files', () => {
     const person = { id: 2, name: 'Designer', role: 'designs' };
     answer({
       'GET /place': PLACE,
-      'GET /session': { needed: true, isFixed: true, isFirst: false, person },
+      'GET /session': { needed: true, isFixed: true, isFirst: false, lost: 0, person },
     });
     show(<Files />);
     expect(await screen.findAllByText('for a keeper')).toHaveLength(2);

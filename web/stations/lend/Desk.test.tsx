@@ -498,6 +498,7 @@ describe('the check before a loan', () => {
         isFixed: false,
         person: { id: 2, name: 'Desk', role: 'lends' },
         isFirst: false,
+        lost: 0,
       },
     });
     await choose();

@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import type { Backup, BackupLook, Restored, Soundness } from '../../../contract/place.ts';
+import type { Backup, BackupLook, Lost as Missing, Restored, Soundness } from '../../../contract/place.ts';
 import { api, sendFile, words } from '../../data/api.ts';
+import { changesWords } from '../../data/lost.ts';
 import { useBackups, useChange } from '../../data/queries.ts';
 import { placeStyle, shortDay } from '../../data/style.ts';
+import { useSession } from '../../data/whoIsHere.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { Confirm } from '../../parts/Confirm.tsx';
 import { say } from '../../parts/messages.ts';
@@ -37,7 +39,7 @@ function Look({ backup }: { backup: Backup }) {
         {many(counts.families, 'family', 'families')}, {many(counts.loans, 'loan', 'loans')},{' '}
         {many(counts.notes, 'note', 'notes')}
         {look.lastLoan ? `; last loan ${shortDay(look.lastLoan)}` : ''}
-        {look.lastNote ? `; last note ${shortDay(look.lastNote)}` : ''}. It is whole and sound.
+        {look.lastNote ? `; last note ${shortDay(look.lastNote)}` : ''}. It is whole and can be put back.
       </p>
       {restore.error && <Notice tone="stop">{words(restore.error)}</Notice>}
       <div>
@@ -72,6 +74,8 @@ export function Backups() {
   const bring = useChange((file: File) =>
     sendFile<Backup>('/backups/file', file, 'application/octet-stream'),
   );
+  const { data: session } = useSession();
+  const accept = useChange(() => api<Missing>('POST', '/integrity/lost/accept', {}));
   // Somebody else keeps the place.
   if (error) return null;
   return (
@@ -88,6 +92,23 @@ export function Backups() {
             </Button>
           </Row>
         </Spread>
+        {(session?.lost ?? 0) > 0 && (
+          <Notice tone="stop">
+            <Stack $gap={8}>
+              <p>
+                <strong>{changesWords(session!.lost)} missing</strong> that had been saved before the last
+                start: the end of the file was lost, or an older file was put in its place. Look whether a
+                copy below has them and put it back, or go on with what is here.
+              </p>
+              {accept.error && <p>{words(accept.error)}</p>}
+              <div>
+                <Button small plain isDisabled={accept.isPending} onPress={() => accept.mutate()}>
+                  Go on without them
+                </Button>
+              </div>
+            </Stack>
+          </Notice>
+        )}
         {check.error && <Notice tone="stop">{words(check.error)}</Notice>}
         {check.data && (
           <Notice tone="clear">The file in use is sound, all {size(check.data.bytes)} of it.</Notice>
@@ -143,9 +164,7 @@ export function Backups() {
                 bring.mutate(file, {
                   onSuccess: (b) => {
                     setOpen(b.name);
-                    say(
-                      'It is whole and sound, and lies among the backups: look at it before you put it back.',
-                    );
+                    say('It is whole and lies among the backups: look at it before you put it back.');
                   },
                 });
             }}

@@ -57,3 +57,16 @@ it('the file in use is checked by a touch', async () => {
   await userEvent.click(await screen.findByRole('button', { name: 'Check the file' }));
   expect(await screen.findByText('The file in use is sound, all 386 kB of it.')).toBeVisible();
 });
+
+it('what was acknowledged and is not in the file is told until somebody goes on without it', async () => {
+  const session = { needed: false, isFixed: false, person: null, isFirst: true };
+  const calls = answer({
+    'GET /backups': [copy(3)],
+    'GET /session': { ...session, lost: 11 },
+    'POST /integrity/lost/accept': { lost: 0 },
+  });
+  show(<Backups />);
+  expect(await screen.findByText('11 changes are missing')).toBeVisible();
+  await userEvent.click(screen.getByRole('button', { name: 'Go on without them' }));
+  await waitFor(() => expect(calls).toContainEqual(expect.objectContaining({ method: 'POST' })));
+});

@@ -10,6 +10,7 @@ const SESSION: Session = {
   needed: true,
   isFixed: false,
   isFirst: false,
+  lost: 0,
   person: { id: 1, name: 'Keeper', role: 'keeps' },
 };
 const KEEPER: Person = {

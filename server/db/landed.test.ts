@@ -1,0 +1,125 @@
+import { createHash } from 'node:crypto';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Database from 'libsql';
+import { changes } from './changes.ts';
+import { closeDb, openDb } from './open.ts';
+
+/** What each change was when it landed: a file that has had it will never have it again, whatever it says by then. */
+const LANDED: Readonly<Record<string, string>> = {
+  '2026-11-25-start': 'f169f156438594ca51d733774659ac7988e81f25b72c11fadb794049790e7830',
+  '2026-11-25-stock-lots': '8aea74fe0476ccc93bceb5c771e08864b3aaa11e6121a52d8435910463a935e0',
+  '2026-11-26-one-truth': '97c323acfa1daf3f1119cf19fc19f9fffcdf4700055d9b31432313226b7f885b',
+  '2026-11-26-families': 'fb111952eb0f22264dbd132bc941760d403ff68c55038cd8cce8646aaa37c64e',
+  '2026-11-27-sittings': '7615383c4a6ee7bfee675ff2a45b174a3fead0fba77c047bd022bae7dbc10f53',
+  '2026-11-27-kits': 'a2601dd55aff4e16a462cb8f0d6ba7651ba1b4784c194705dc742a51b314403a',
+  '2026-11-27-finds': 'cac7ead96c1618abb8325699af913035830d0d6b8a409b5e0692e834fa55fcad',
+  '2026-11-27-giving': '6ecfa07b13914e606d335047a059e9766d6ff5ad3875e26719351eeacc7c1674',
+  '2026-11-27-children': '978a12cbee758b05908c0f18214981209fd29f359687624d3011b77cf6d97360',
+  '2026-11-27-checks': 'af2f9d533fd917dce736577c19be376d41a7057da642e0088aa57a237ceeb0a2',
+  '2026-11-28-states': '94a8fad72aaa4d501fa77fe398a0b8718b1d1961058cc2366e4f5543526ea766',
+  '2026-11-28-batches': '38e126e7c793420fd21b412141a92c13cebb66fa1ea61dc453ce638718212220',
+  '2026-11-29-tries': '7bb215810fcfd16903a53d65e47ef26c1df86de5faab60ea8a0487eeaf79a944',
+  '2026-11-29-keeping': 'd0eb9914ac30e2680c8d6c8e81600b81011d48aa5277f9ac9586f37e7dffabc9',
+  '2026-11-30-benches': '5627c0710bf66a183037ea8feb8494802ac9a00b44f75b00a0a8fb42a9c0ab6f',
+  '2026-11-30-people': '4d97b9eb2241effdf1a35440a61fd804e3c780ec2a38d1559341bbe71a11720b',
+  '2026-11-30-terms': 'de22c33a28ffa092cecaaf83462ae9112d3355238bf35c6e7e967b2b501fce0e',
+  '2026-11-30-figures': 'b0b6ffef8b67a87e626d7b4d296e6e1ad9b18861ca9ed456179c7ca2dab74199',
+  '2026-11-30-checked-loans': '0dd10060c9f18ffc752270580832b2962f527eac625dba0b4186e7705ddeabc2',
+  '2026-11-30-sound': '81512a87be63688d31fbd0f3bd7caefd4c78db880b18635a5a908bd128e8ade2',
+};
+const FIXTURES = join(import.meta.dirname, 'landed');
+
+let folder: string;
+beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'fox-landed-'))));
+afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+/** A place's file out of its text. */
+function fileOf(fixture: string): void {
+  const db = new Database(join(folder, 'fox-button.db'));
+  db.exec('begin');
+  // A statement ends where a line ends with it; the body of a trigger is one line.
+  for (const sql of readFileSync(join(FIXTURES, fixture), 'utf8').split(/;\n/))
+    if (sql.trim() !== '' && !/^--[^\n]*$/.test(sql.trim())) db.exec(sql);
+  db.exec('commit');
+  db.close();
+}
+
+it('no change that has landed is other than it was', () => {
+  expect(
+    Object.fromEntries(
+      changes.map(({ name, statements }) => [
+        name,
+        createHash('sha256').update(statements.join('\n')).digest('hex'),
+      ]),
+    ),
+  ).toEqual(LANDED);
+});
+
+it('there is a file of every landed layout', () => {
+  expect(readdirSync(FIXTURES).sort()).toEqual(
+    changes.map(({ name }, i) => `${String(i + 1).padStart(2, '0')}-${name}.sql`),
+  );
+});
+
+describe.each(readdirSync(FIXTURES).sort())('a place of %s', (fixture) => {
+  it('is carried forward with all that it holds', async () => {
+    fileOf(fixture);
+    const db = await openDb(folder);
+    const read = (sql: string) => db.em.getConnection().execute<Record<string, unknown>[]>(sql);
+    expect(
+      await read(
+        "select m.name, coalesce(sum(l.quantity), 0) as kept from material m left join lot l on l.material_id = m.id and l.state = 'ready' group by m.id order by m.id",
+      ),
+    ).toEqual([
+      { name: 'Tub', kept: 6 },
+      { name: 'Cap', kept: 27 },
+    ]);
+    expect(await read('select name, price, contents from offer')).toEqual([
+      { name: 'Bag of caps', price: 210, contents: '[{"materialId":2,"quantity":50}]' },
+    ]);
+    const [design] = await read('select name, pattern, dials, materials from design');
+    expect(design).toMatchObject({ name: 'Drop tub', pattern: 'drop-through' });
+    expect(JSON.parse(String(design!.materials))).toEqual({ container: [1], piece: [2] });
+    expect(
+      await read(
+        'select c.label, l.lent_on, l.returned_on, l.outcome, b.name from copy c join loan l on l.copy_id = c.id join borrower b on b.id = l.borrower_id order by l.id',
+      ),
+    ).toEqual([
+      {
+        label: 'FB-001a',
+        lent_on: '2026-11-01',
+        returned_on: '2026-11-14',
+        outcome: 'shelve',
+        name: 'Teal Skiff',
+      },
+      { label: 'FB-001a', lent_on: '2026-11-20', returned_on: null, outcome: null, name: 'Teal Skiff' },
+    ]);
+    expect(await read('select child, rung, count, words from note')).toEqual([
+      { child: 'G-04', rung: 'Close slot', count: 8, words: 'Sang.' },
+    ]);
+    expect(await read('select sum(kits) as kits from kits_in_use')).toEqual([{ kits: 1 }]);
+    expect((await read('select identity from place'))[0]!.identity).toMatch(/^[0-9a-f]{32}$/);
+    expect(await read('pragma foreign_key_check')).toEqual([]);
+    await closeDb(db);
+  });
+});
+
+it.each([
+  ['a column that its list says it has', 'alter table note drop column words', /no column “words”/],
+  [
+    'something that runs by itself',
+    'create trigger t after insert on note begin delete from loan; end',
+    /“t”/,
+  ],
+  ['what counts its kits', 'drop trigger copy_in', /lacks “copy_in”/],
+])('a file that disagrees about %s is refused with what to do', async (_what, sql, words) => {
+  fileOf(readdirSync(FIXTURES).sort().at(-1)!);
+  const db = new Database(join(folder, 'fox-button.db'));
+  db.exec(sql);
+  db.close();
+  const refused = openDb(folder);
+  await expect(refused).rejects.toThrow(words);
+  await expect(refused).rejects.toThrow(/is not laid out as its list of changes says.*put/s);
+});
