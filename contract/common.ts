@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ONE_LINE } from '../core/measure/text.ts';
 import { LANGUAGES } from '../core/lend/sheetWords.ts';
 
 export const id = z
@@ -10,11 +11,13 @@ export const version = z
   .number({ error: 'is missing; expected the version you have' })
   .int('expected a whole number')
   .min(1, 'must be at least 1');
+export { ONE_LINE };
 export const name = z
   .string({ error: 'is missing; expected a name' })
   .trim()
   .min(1, 'expected a name')
-  .max(80, 'may have at most 80 characters');
+  .max(80, 'may have at most 80 characters')
+  .regex(ONE_LINE, 'may not break the line; expected a name in one line');
 /** An age, months. */
 export const months = z
   .number({ error: 'expected an age in months' })

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id } from './common.ts';
+import { id, ONE_LINE } from './common.ts';
 
 /** What somebody may do, each with all that comes before it. */
 export const ROLES = ['reads', 'lends', 'designs', 'keeps'] as const;
@@ -10,7 +10,8 @@ const personName = z
   .string({ error: 'expected a name' })
   .trim()
   .min(1, 'expected a name')
-  .max(60, 'may have at most 60 characters');
+  .max(60, 'may have at most 60 characters')
+  .regex(ONE_LINE, 'may not break the line; expected a name in one line');
 /** A new password; long rather than odd (NIST SP 800-63B). */
 const newPassword = z
   .string({ error: 'expected a password' })

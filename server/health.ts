@@ -2,6 +2,7 @@ import { Router } from 'express';
 import type { Inside } from './inside.ts';
 import { rows } from './db/rows.ts';
 import { ProblemError } from './problem.ts';
+import { mayRead } from './people/door.ts';
 
 /** How long the place's file may keep somebody waiting who asks whether the server lives, ms. */
 const PATIENCE = 2000;
@@ -9,7 +10,7 @@ const PATIENCE = 2000;
 /** Whether the server lives and its place can be read: who reads it waits as long as everybody else does. */
 export function healthRoutes({ em }: Inside): Router {
   const r = Router();
-  r.get('/health', async (_req, res) => {
+  r.get('/health', mayRead, async (_req, res) => {
     let timer: NodeJS.Timeout | undefined;
     const late = new Promise<'late'>((resolve) => {
       timer = setTimeout(() => resolve('late'), PATIENCE);

@@ -90,7 +90,7 @@ export function makeInside(options: {
         const result = await options.db.em.fork().transactional(async (em) => {
           changes = await begin(em);
           const done = await work(em);
-          recordDeed(em);
+          await recordDeed(em);
           return done;
         });
         committed?.write({ changes });

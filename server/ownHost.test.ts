@@ -36,6 +36,15 @@ describe('who is answered', () => {
     await get('/api/notes', { host: '192.168.7.2' }, app).expect(200);
     await get('/api/notes', { host: '192.168.7.3' }, app).expect(403);
     await get('/api/notes', { host: 'cart.example', origin: 'https://cart.example' }, app).expect(200);
+    // Behind a proxy that asks under this machine's name; but no other port, and no other site.
+    const own = { host: '127.0.0.1:4310', origin: 'https://cart.example' };
+    await get('/api/notes', own, app).expect(200);
+    await get('/api/notes', { ...own, origin: 'https://cart.example:8443' }, app).expect(403);
+    await get('/api/notes', { ...own, 'sec-fetch-site': 'cross-site' }, app).expect(403);
+    const told = async (headers: Record<string, string>) =>
+      (await get('/api/notes', headers, app)).headers['strict-transport-security'];
+    expect(await told({ ...own, 'x-forwarded-proto': 'https' })).toMatch(/^max-age=\d{7,}$/);
+    expect(await told(own)).toBeUndefined();
   });
   it.each([
     [{ origin: 'http://evil.example' }],

@@ -41,8 +41,8 @@ export function ownOrigin({ hosts }: Pick<Names, 'hosts'>): RequestHandler {
   return (req, _res, next) => {
     const { origin } = req.headers;
     const site = req.headers['sec-fetch-site'];
-    const foreignSite = site === 'cross-site' || site === 'same-site';
-    let foreign = foreignSite;
+    const isForeignSite = site === 'cross-site' || site === 'same-site';
+    let foreign = isForeignSite;
     if (origin !== undefined) {
       let at: URL | null = null;
       try {
@@ -50,8 +50,9 @@ export function ownOrigin({ hosts }: Pick<Names, 'hosts'>): RequestHandler {
       } catch {
         // “null” and worse.
       }
-      const own = at !== null && (at.host === req.headers.host || hosts.includes(plainHost(at.hostname)));
-      foreign = !own;
+      // A proxy may ask under a name of its own; the page is still at the usual port of the name it is known by.
+      const isNamed = at !== null && hosts.includes(plainHost(at.hostname)) && at.port === '';
+      foreign = isForeignSite || !(at !== null && (at.host === req.headers.host || isNamed));
     }
     if (foreign)
       throw new ProblemError(403, 'Another page may not call this server.', [

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ONE_LINE } from '../measure/text.ts';
 import { size, type Shape } from '../geometry/shape.ts';
 
 export const FORMS = ['piece', 'disc', 'sheet', 'tube', 'container', 'cord', 'consumable'] as const;
@@ -161,7 +162,8 @@ export const materialFields = z.strictObject({
     .string({ error: 'is missing; expected a name' })
     .trim()
     .min(1, 'expected a name')
-    .max(80, 'may have at most 80 characters'),
+    .max(80, 'may have at most 80 characters')
+    .regex(ONE_LINE, 'may not break the line; expected a name in one line'),
   form,
   solid: z.enum(SOLIDS, { error: `expected one of ${SOLIDS.join(', ')}` }).optional(),
   sizes,

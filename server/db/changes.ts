@@ -346,6 +346,77 @@ function checkedLoans(add: Add): void {
   add('create index "hand_test_failed" on "hand_test" ("design_id", "id") where "passed" = 0');
 }
 
+/** What older records of what somebody did meant, by method and address; the first that fits. */
+function deedsInWords(): string {
+  const words: readonly (readonly [address: string, words: string])[] = [
+    ['POST /loans/*/return', 'took a kit back'],
+    ['POST /loans/*/renew', 'renewed a loan'],
+    ['POST /loans/*/hand-on', 'handed a kit on'],
+    ['POST /loans*', 'lent a kit'],
+    ['POST /copies/*/count', 'counted a kit'],
+    ['POST /copies/*/found', 'put a piece back that turned up'],
+    ['POST /copies/*/state', 'changed the state of a kit'],
+    ['POST /borrowers/*/erase', 'erased a family'],
+    ['POST /children/*/erase', 'erased a child'],
+    ['POST /borrowers', 'added a family'],
+    ['PUT /borrowers*', 'changed a family'],
+    ['POST /reservations', 'reserved a kit'],
+    ['DELETE /reservations*', 'dropped a reservation'],
+    ['POST /tellings', 'told a family'],
+    ['POST /outbox*', 'mailed families'],
+    ['DELETE /outbox*', 'took a mail back'],
+    ['POST /term-plans*', 'changed the plan of a term'],
+    ['PUT /term-plans*', 'changed the plan of a term'],
+    ['DELETE /term-plans*', 'changed the plan of a term'],
+    ['POST /notes', 'wrote a note'],
+    ['DELETE /notes*', 'deleted a note'],
+    ['PUT /children*', 'changed a child’s measures'],
+    ['DELETE /children*', 'deleted a child’s measures'],
+    ['POST /finds*', 'put something on the shelf'],
+    ['POST /materials*', 'put something on the shelf'],
+    ['PUT /materials*', 'changed the shelf'],
+    ['PUT /lots*', 'changed the shelf'],
+    ['DELETE /materials*', 'changed the shelf'],
+    ['DELETE /lots*', 'changed the shelf'],
+    ['POST /purchases', 'took a purchase in'],
+    ['POST /offers*', 'changed packs and prices'],
+    ['POST /suppliers*', 'changed packs and prices'],
+    ['POST /shop*', 'changed packs and prices'],
+    ['PUT /offers*', 'changed packs and prices'],
+    ['PUT /suppliers*', 'changed packs and prices'],
+    ['PUT /shop*', 'changed packs and prices'],
+    ['DELETE /offers*', 'changed packs and prices'],
+    ['DELETE /suppliers*', 'changed packs and prices'],
+    ['DELETE /shop*', 'changed packs and prices'],
+    ['POST /builds', 'made kits'],
+    ['POST /batches/*/progress', 'did a step at the bench'],
+    ['POST /batches/*/made', 'finished a batch'],
+    ['POST /batches*', 'changed a batch'],
+    ['PUT /batches*', 'changed a batch'],
+    ['DELETE /batches*', 'changed a batch'],
+    ['POST /tests', 'tested by hand'],
+    ['POST /designs*', 'changed a design'],
+    ['PUT /designs*', 'changed a design'],
+    ['DELETE /designs*', 'changed a design'],
+    ['POST /kits*', 'changed a kit of several designs'],
+    ['PUT /kits*', 'changed a kit of several designs'],
+    ['DELETE /kits*', 'changed a kit of several designs'],
+    ['PUT /place', 'changed the place'],
+    ['PUT /message-words', 'changed what families are told'],
+    ['POST /rules*', 'changed a rule'],
+    ['PUT /rules*', 'changed a rule'],
+    ['POST /files/confirm', 'took a file in'],
+    ['POST /backups/*/restore', 'put a backup back'],
+    ['POST /backups*', 'made a backup'],
+    ['POST /people', 'added somebody'],
+    ['PUT /people*', 'changed who may do what'],
+    ['POST /session', 'signed in'],
+  ];
+  return words
+    .map(([address, said]) => `when "asked" glob '${address}' then '${said.replaceAll("'", "''")}'`)
+    .join(' ');
+}
+
 /**
  * Marks what is made here as this place's, counts what it has committed, and keeps what was erased by its trace alone: a
  * copy that is put back must not bring it again.
@@ -357,6 +428,12 @@ function sound(add: Add): void {
     'create table "committed" ("id" integer not null primary key check ("id" = 1), "changes" integer not null)',
   );
   add('insert into "committed" ("id", "changes") values (1, 0)');
+  add(`alter table "deed" add column "did" text not null default ''`);
+  add(`update "deed" set "did" = case ${deedsInWords()} else 'changed something' end`);
+  // A child's code in an address is none of the record's business.
+  add(
+    `update "deed" set "asked" = substr("asked", 1, instr("asked", '/children/') + 9) || ':code' where "asked" glob '* /children/*'`,
+  );
   add(
     `create table "erasure" ("id" integer not null primary key autoincrement, "kind" text not null check ("kind" in ('family', 'child')), "trace" text not null, "at" integer not null)`,
   );

@@ -496,6 +496,8 @@ export const DeedRow = defineEntity({
     at: p.integer(),
     who: p.string(),
     asked: p.string(),
+    /** What was done, in words. */
+    did: p.string(),
   },
 });
 

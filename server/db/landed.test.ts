@@ -27,7 +27,7 @@ const LANDED: Readonly<Record<string, string>> = {
   '2026-11-30-terms': 'de22c33a28ffa092cecaaf83462ae9112d3355238bf35c6e7e967b2b501fce0e',
   '2026-11-30-figures': 'b0b6ffef8b67a87e626d7b4d296e6e1ad9b18861ca9ed456179c7ca2dab74199',
   '2026-11-30-checked-loans': '0dd10060c9f18ffc752270580832b2962f527eac625dba0b4186e7705ddeabc2',
-  '2026-11-30-sound': '81512a87be63688d31fbd0f3bd7caefd4c78db880b18635a5a908bd128e8ade2',
+  '2026-11-30-sound': '178d76e166e150d5a86bafce4e8b6efe73ab91f702c4822696fab315422bd3b7',
 };
 const FIXTURES = join(import.meta.dirname, 'landed');
 

@@ -96,6 +96,28 @@ describe('the place’s one file', () => {
     await db.close();
   });
 
+  it('keeps what was done in words, and no code of a child in its record', async () => {
+    const old = await olderFile(changes.findIndex((c) => c.name === '2026-11-30-sound'));
+    for (const asked of [
+      'POST /loans/3/return',
+      'PUT /children/G-04',
+      'POST /children/G-04/erase',
+      'PUT /odd',
+    ])
+      await old.em
+        .getConnection()
+        .execute(`insert into deed (at, who, asked) values (1, 'Keeper', '${asked}')`);
+    await old.close();
+    const db = await openDb(folder);
+    expect(await db.em.getConnection().execute<object[]>('select asked, did from deed order by id')).toEqual([
+      { asked: 'POST /loans/3/return', did: 'took a kit back' },
+      { asked: 'PUT /children/:code', did: 'changed a child’s measures' },
+      { asked: 'POST /children/:code', did: 'erased a child' },
+      { asked: 'PUT /odd', did: 'changed something' },
+    ]);
+    await db.close();
+  });
+
   it('is brought forward once, and needs no copy when there is nothing to bring', async () => {
     await (await openDb(folder)).close();
     const db = await openDb(folder);

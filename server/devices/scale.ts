@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { read } from '../problem.ts';
+import { mayRead } from '../people/door.ts';
 
 /** Readings a second. */
 const RATE = 10;
@@ -60,7 +61,7 @@ export function simulatedPull(to: number, seed: number): { at: number; force: nu
  */
 export function scaleRoutes(): Router {
   const r = Router();
-  r.get('/scale', (req, res) => {
+  r.get('/scale', mayRead, (req, res) => {
     const { to, drop, seed, speed } = read(scaleQuery, req.query);
     const readings = simulatedPull(to, seed);
     res.writeHead(200, {

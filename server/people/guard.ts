@@ -2,8 +2,7 @@ import type { RequestHandler } from 'express';
 import { PlaceRow } from '../db/entities.ts';
 import type { Inside } from '../inside.ts';
 import { ProblemError } from '../problem.ts';
-import { may, roleFor } from './roles.ts';
-import { isStillUnsaid, personOf, touch } from './sessions.ts';
+import { countPeople, isStillUnsaid, personOf, touch } from './sessions.ts';
 import { askedBy } from './who.ts';
 
 /** Doors that stand open: whether the server lives, and the way in. */
@@ -13,24 +12,22 @@ const OPEN = /^\/(health|session(\/first)?)$/;
 export const isNeeded = async (inside: Inside): Promise<boolean> =>
   inside.isBeyond || (await inside.em().findOneOrFail(PlaceRow, { id: 1 })).signIn;
 
-/** Nobody gets further who must be signed in and is not, or may not do what they ask for. */
+/** Nobody gets further who must be signed in and is not; what somebody may do there each door says itself. */
 export function guard(inside: Inside): RequestHandler {
   return async (req, res, next) => {
     const asked = `${req.method} ${req.path}`.slice(0, 200);
     const writes = req.method !== 'GET' && req.method !== 'HEAD';
     const go = (who: string | null): void =>
-      askedBy({ who, asked, from: who ?? `address ${req.ip ?? ''}`, writes, isKept: false }, next);
+      askedBy(
+        { who, asked, from: who ?? `address ${req.ip ?? ''}`, writes, does: null, isKept: false },
+        next,
+      );
     if (OPEN.test(req.path)) return go(null);
     const now = Date.now();
     const em = inside.em();
     const person = await personOf(em, req, now);
     if (person) {
-      const needs = roleFor(req.method, req.path);
-      if (!may(person.role, needs))
-        throw new ProblemError(403, `${person.name} may not do that here: it needs somebody who ${needs}.`, [
-          { path: 'session', message: `expected somebody who ${needs}` },
-        ]);
-      // Some doors ask more of what is in a request than of its address.
+      // Each door asks for the role that it needs; some ask more of what is in a request.
       res.locals.person = { role: person.role, name: person.name };
       // In its turn, and nobody waits for it: who reads is not held up by who writes.
       if (await isStillUnsaid(em, req, now))
@@ -43,6 +40,7 @@ export function guard(inside: Inside): RequestHandler {
       throw new ProblemError(401, 'Sign in first.', [
         { path: 'session', message: 'expected somebody who is signed in' },
       ]);
+    (res.locals as { isAnybodySetUp?: boolean }).isAnybodySetUp = (await countPeople(inside.em())) > 0;
     go(null);
   };
 }

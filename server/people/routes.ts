@@ -30,6 +30,8 @@ import {
   setCookie,
 } from './sessions.ts';
 import { Throttle } from './throttle.ts';
+import { whoAsks } from './who.ts';
+import { may, mayRead } from './door.ts';
 
 const wrong = (path: string, detail: string): ProblemError =>
   new ProblemError(401, detail, [{ path, message: 'expected the name and password of somebody here' }]);
@@ -47,6 +49,12 @@ const deedQuery = z.object({
     .max(500, 'must be at most 500')
     .default(50),
 });
+
+/** Who asks has just said who they are: the record names them. */
+const isHere = (name: string): void => {
+  const asking = whoAsks();
+  if (asking) asking.who = name;
+};
 
 /** Compared in the same time whatever it is. */
 const isSame = (a: string, b: string): boolean => {
@@ -72,7 +80,9 @@ export function peopleRoutes(inside: Inside): Router {
   };
   /** One more guess by this name and address, or how long it has to wait. */
   const keysOf = (req: Request, name: string): string[] => {
-    const keys = [`name ${name.trim().toLowerCase()}`, `address ${req.ip ?? ''}`];
+    // A name only from the same address: somebody who guesses elsewhere keeps nobody waiting who knows it here.
+    const from = req.ip ?? '';
+    const keys = [`name ${name.trim().toLowerCase()} from ${from}`, `address ${from}`];
     const wait = throttle.wait(keys);
     if (wait > 0)
       throw Object.assign(
@@ -84,8 +94,8 @@ export function peopleRoutes(inside: Inside): Router {
     return keys;
   };
 
-  r.get('/session', async (req, res) => void res.json(await sessionOf(req)));
-  r.post('/session', async (req, res) => {
+  r.get('/session', mayRead, async (req, res) => void res.json(await sessionOf(req)));
+  r.post('/session', may('reads', 'signed in'), async (req, res) => {
     const { name, password } = read(signIn, req.body);
     const keys = keysOf(req, name);
     // Counted as wrong until it is known to be right: many at once must not all be let through.
@@ -94,6 +104,7 @@ export function peopleRoutes(inside: Inside): Router {
     const isRight = await isPassword(password, found?.password ?? (await NOBODY));
     if (!found || !isRight || found.isOff) throw wrong('password', 'The name or the password is wrong.');
     throttle.right(keys);
+    isHere(found.name);
     const token = await inTransaction(async (m) => {
       await end(m, req);
       return begin(m, found, Date.now());
@@ -108,12 +119,12 @@ export function peopleRoutes(inside: Inside): Router {
       lost: inside.lost(),
     });
   });
-  r.delete('/session', async (req, res) => {
+  r.delete('/session', may('reads', 'signed out'), async (req, res) => {
     await inTransaction((m) => end(m, req));
     clearCookie(req, res);
     res.status(204).end();
   });
-  r.post('/session/first', async (req, res) => {
+  r.post('/session/first', may('reads', 'set the place up'), async (req, res) => {
     const { name, password, code } = read(firstPerson, req.body);
     if (inside.isBeyond) {
       const keys = keysOf(req, '');
@@ -133,6 +144,7 @@ export function peopleRoutes(inside: Inside): Router {
     // Before the slow hash too: nobody gets that for nothing.
     await refuseSecond(em());
     const kept = await keptPassword(password);
+    isHere(name);
     const token = await inTransaction(async (m) => {
       await refuseSecond(m);
       const first = m.create(PersonRow, {
@@ -154,7 +166,7 @@ export function peopleRoutes(inside: Inside): Router {
       lost: inside.lost(),
     });
   });
-  r.put('/session/password', async (req, res) => {
+  r.put('/session/password', may('reads', 'changed their own password'), async (req, res) => {
     const { old, password } = read(ownPassword, req.body);
     const person = await personOf(em(), req, Date.now());
     if (!person) throw wrong('session', 'Sign in first.');
@@ -189,8 +201,8 @@ export function peopleRoutes(inside: Inside): Router {
     }));
   };
   const one = async (id: number): Promise<Person> => (await people()).find((p) => p.id === id)!;
-  r.get('/people', async (_req, res) => void res.json(await people()));
-  r.post('/people', async (req, res) => {
+  r.get('/people', may('keeps'), async (_req, res) => void res.json(await people()));
+  r.post('/people', may('keeps', 'added somebody', { isOnesOwn: true }), async (req, res) => {
     const { name, password, role } = read(personInput, req.body);
     const kept = await keptPassword(password);
     const id = await inTransaction(async (m) => {
@@ -216,7 +228,7 @@ export function peopleRoutes(inside: Inside): Router {
         { path: 'role', message: 'expected another keeper first' },
       ]);
   };
-  r.put('/people/sign-in', async (req, res) => {
+  r.put('/people/sign-in', may('keeps', 'changed who may do what', { isOnesOwn: true }), async (req, res) => {
     const { needed } = read(signInNeeded, req.body);
     await inTransaction(async (m) => {
       if (needed && (await m.count(PersonRow, { role: 'keeps', isOff: false })) === 0)
@@ -232,7 +244,7 @@ export function peopleRoutes(inside: Inside): Router {
     });
     res.json(await sessionOf(req));
   });
-  r.put('/people/:id', async (req, res) => {
+  r.put('/people/:id', may('keeps', 'changed who may do what', { isOnesOwn: true }), async (req, res) => {
     const id = readId(req.params.id, 'person');
     const { role, isOff, password } = read(personUpdate, req.body);
     const kept = password === undefined ? null : await keptPassword(password);
@@ -246,7 +258,7 @@ export function peopleRoutes(inside: Inside): Router {
     });
     res.json(await one(id));
   });
-  r.get('/deeds', async (req, res) => {
+  r.get('/deeds', may('keeps'), async (req, res) => {
     const { before, limit } = read(deedQuery, req.query);
     res.json(await listDeeds(em(), before, limit));
   });

@@ -2,9 +2,11 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 
 /** Who asked for what is being done now. */
 export interface Asking {
-  readonly who: string | null;
-  /** Method and address. */
-  readonly asked: string;
+  who: string | null;
+  /** Method and address, as the door knows it once it was found. */
+  asked: string;
+  /** What the door says is done, in words; null where it says that nothing is. */
+  does: string | null;
   /** Who asks, or from where: what places at work are shared by. */
   readonly from: string;
   /** Whether it may change something. */

@@ -7,15 +7,16 @@ import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { notFound, read, readId } from '../../problem.ts';
 import { kitReport, sheetOf } from './sheet.ts';
 import { addTest, keepRules, recalls, rulesHere } from './service.ts';
+import { may, mayRead } from '../../people/door.ts';
 
 export function checkRoutes({ em, inTransaction, today, door }: Inside): Router {
   const r = Router();
-  r.get('/rules', async (_req, res) => void res.json(await rulesHere(em(), today())));
-  r.put('/rules', async (req, res) => {
+  r.get('/rules', mayRead, async (_req, res) => void res.json(await rulesHere(em(), today())));
+  r.put('/rules', may('keeps', 'changed a rule'), async (req, res) => {
     const input = read(rulesUpdate, req.body);
     res.json(await inTransaction((m) => keepRules(m, input, today())));
   });
-  r.post('/tests', async (req, res) => {
+  r.post('/tests', may('lends', 'tested by hand'), async (req, res) => {
     const input = read(handTestInput, req.body);
     res.status(201).json(await inTransaction((m) => addTest(m, input, today())));
   });
@@ -23,14 +24,14 @@ export function checkRoutes({ em, inTransaction, today, door }: Inside): Router 
     paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
   });
   for (const kind of ['design', 'kit'] as const) {
-    r.get(`/${kind}s/:id/check`, async (req, res) => {
+    r.get(`/${kind}s/:id/check`, mayRead, async (req, res) => {
       res.json(await kitReport(em(), kind, readId(req.params.id, kind), today()));
     });
     for (const [path, paperName] of [
       ['check-sheet', 'checkSheet'],
       ['family-check', 'familyCheck'],
     ] as const)
-      r.get(`/${kind}s/:id/${path}.pdf`, async (req, res) => {
+      r.get(`/${kind}s/:id/${path}.pdf`, mayRead, async (req, res) => {
         const { paper } = read(asked, req.query);
         const sheet = await sheetOf(em(), kind, readId(req.params.id, kind), today());
         const name = sheet.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || kind;
@@ -38,7 +39,7 @@ export function checkRoutes({ em, inTransaction, today, door }: Inside): Router 
         sendPaper(res, `${name}-${path}.pdf`, pdf);
       });
   }
-  r.get('/designs/:id/recall.pdf', async (req, res) => {
+  r.get('/designs/:id/recall.pdf', mayRead, async (req, res) => {
     const id = readId(req.params.id, 'design');
     const { paper } = read(asked, req.query);
     const m = em();
@@ -49,7 +50,7 @@ export function checkRoutes({ em, inTransaction, today, door }: Inside): Router 
     const size = paper ?? (place.paper as 'A4' | 'Letter');
     sendPaper(res, `recall-${id}.pdf`, await papersFor(door, res)('recall', letters, size));
   });
-  r.get('/recalls', async (req, res) => {
+  r.get('/recalls', mayRead, async (req, res) => {
     const { designId } = read(testsQuery, req.query);
     res.json(await recalls(em(), designId));
   });

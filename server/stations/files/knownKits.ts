@@ -58,9 +58,8 @@ export async function lendableKinds(em: EntityManager, today: Day): Promise<Map<
     kinds.set(key, { designId: designs[0]!, kitId: kit?.id ?? null, parts });
     await new Promise((go) => setImmediate(go));
   };
-  for (const d of await em.find(DesignRow, {}, { orderBy: { id: 'asc' }, limit: 2000 }))
-    await put(d.name, [d.id], null);
-  for (const k of await em.find(KitRow, {}, { orderBy: { id: 'asc' }, limit: 500 }))
+  for (const d of await em.find(DesignRow, {}, { orderBy: { id: 'asc' } })) await put(d.name, [d.id], null);
+  for (const k of await em.find(KitRow, {}, { orderBy: { id: 'asc' } }))
     await put(k.name, k.designs, { id: k.id, container: k.container ?? null });
   return kinds;
 }

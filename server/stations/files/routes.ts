@@ -1,11 +1,12 @@
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Router, type Request } from 'express';
-import { fileConfirm, fileKind } from '../../../contract/files.ts';
+import { fileConfirm, fileKind, type FileKind } from '../../../contract/files.ts';
 import type { Inside } from '../../inside.ts';
 import { notFound, ProblemError, read } from '../../problem.ts';
 import { hungUp } from '../../compute/hungUp.ts';
 import { confirmFile, exportFile, forgetFile, previewFile } from './service.ts';
+import { may, mayRead } from '../../people/door.ts';
 
 const kindIn = (req: Request) => {
   const kind = fileKind.safeParse(req.params.kind);
@@ -16,7 +17,7 @@ const kindIn = (req: Request) => {
 /** Files in: they stream, so they stand before the reading of JSON bodies. */
 export function fileInRoutes({ em, door, today }: Inside): Router {
   const r = Router();
-  r.post('/files/:kind/preview', async (req, res) => {
+  r.post('/files/:kind/preview', may('designs'), async (req, res) => {
     const kind = kindIn(req);
     if (!req.is('text/csv'))
       throw new ProblemError(415, 'Expected content-type text/csv.', [
@@ -35,16 +36,19 @@ export function fileInRoutes({ em, door, today }: Inside): Router {
   return r;
 }
 
+/** Everybody's at once asks for no less than one family's or one child's. */
+const PRIVATE: ReadonlySet<FileKind> = new Set(['families', 'notes']);
+
 export function fileRoutes({ em, inTransaction, today }: Inside): Router {
   const r = Router();
-  r.get('/files/:kind.csv', async (req, res) => {
-    const kind = kindIn(req);
-    res.type('text/csv; charset=utf-8').attachment(`${kind}.csv`);
-    // The mark at the head tells spreadsheets that it is UTF-8.
-    res.write('\ufeff');
-    await pipeline(Readable.from(exportFile(em(), kind, today())), res);
-  });
-  r.post('/files/confirm', async (req, res) => {
+  for (const kind of fileKind.options)
+    r.get(`/files/${kind}.csv`, PRIVATE.has(kind) ? may('keeps') : mayRead, async (_req, res) => {
+      res.type('text/csv; charset=utf-8').attachment(`${kind}.csv`);
+      // The mark at the head tells spreadsheets that it is UTF-8.
+      res.write('\ufeff');
+      await pipeline(Readable.from(exportFile(em(), kind, today())), res);
+    });
+  r.post('/files/confirm', may('designs', 'took a file in'), async (req, res) => {
     const { id } = read(fileConfirm, req.body);
     const done = await inTransaction((m) => confirmFile(m, id, today()));
     forgetFile(id);

@@ -215,7 +215,7 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
 }
 
 export async function listKits(em: EntityManager, today: Day): Promise<Kit[]> {
-  const kits = await em.find(KitRow, {}, { orderBy: { id: 'asc' }, limit: 500 });
+  const kits = await em.find(KitRow, {}, { orderBy: { id: 'asc' } });
   const out: Kit[] = [];
   for (const k of kits) out.push(await kitJson(em, k, today));
   return out;

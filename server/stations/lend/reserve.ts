@@ -17,7 +17,7 @@ const kindOf = (c: { readonly designId: number; readonly kitId: number | null })
 export async function listReservations(em: EntityManager, today: Day): Promise<Reservation[]> {
   const found = await rows<Omit<Reservation, 'ready'>>(
     em,
-    'select r.id, r.borrower_id as borrowerId, b.name as borrower, r.design_id as designId, r.kit_id as kitId, coalesce(k.name, d.name) as kit, r.made_on as madeOn from reservation r join borrower b on b.id = r.borrower_id join design d on d.id = r.design_id left join kit k on k.id = r.kit_id where r.ended_on is null order by r.id limit 5000',
+    'select r.id, r.borrower_id as borrowerId, b.name as borrower, r.design_id as designId, r.kit_id as kitId, coalesce(k.name, d.name) as kit, r.made_on as madeOn from reservation r join borrower b on b.id = r.borrower_id join design d on d.id = r.design_id left join kit k on k.id = r.kit_id where r.ended_on is null order by r.id',
   );
   const labels = new Map<string, string[]>();
   const recalled = found.length > 0 ? await recalledKits(em) : new Map<number, string>();

@@ -50,7 +50,7 @@ export async function termReport(em: EntityManager, from: Day, to: Day, today: D
     parts: JSON.parse(c.parts) as CountOnRecord['parts'],
     filled: JSON.parse(c.filled) as CountOnRecord['filled'],
   }));
-  const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' }, limit: 500 });
+  const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' } });
   const suppliers = await em.find(SupplierRow, {});
   const gone = await outOfStock(em);
   const packs = offers.map((o) => ({

@@ -16,7 +16,7 @@ import { buildSheetOf, openedDesign, templateOf } from './designPapers.ts';
 
 /** Everything that can be bought, as the computation takes it. */
 export async function packsFor(em: EntityManager): Promise<Pick<PurchaseRequest, 'offers' | 'delivery'>> {
-  const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' }, limit: 500 });
+  const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' } });
   const suppliers = await em.find(SupplierRow, {});
   const gone = await outOfStock(em);
   return {

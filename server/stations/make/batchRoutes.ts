@@ -23,6 +23,7 @@ import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import * as papers from './batchPapers.ts';
 import * as batches from './batches.ts';
+import { may, mayRead } from '../../people/door.ts';
 
 const paperQuery = z.strictObject({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
@@ -30,31 +31,31 @@ const paperQuery = z.strictObject({
 
 export function batchRoutes({ em, inTransaction, today, door }: Inside): Router {
   const r = Router();
-  r.get('/batches', async (_req, res) => void res.json(await batches.listBatches(em())));
-  r.post('/batches', async (req, res) => {
+  r.get('/batches', mayRead, async (_req, res) => void res.json(await batches.listBatches(em())));
+  r.post('/batches', may('designs', 'changed a batch'), async (req, res) => {
     const input = read(makingInput, req.body);
     res.status(201).json(await inTransaction((m) => batches.addBatch(m, input)));
   });
-  r.get('/batches/:id', async (req, res) => {
+  r.get('/batches/:id', mayRead, async (req, res) => {
     const { materials: _, ...work } = await batches.openBatch(em(), readId(req.params.id, 'batch'), today());
     res.json(work);
   });
-  r.put('/batches/:id', async (req, res) => {
+  r.put('/batches/:id', may('designs', 'changed a batch'), async (req, res) => {
     const id = readId(req.params.id, 'batch');
     const input = read(makingUpdate, req.body);
     res.json(await inTransaction((m) => batches.updateBatch(m, id, input)));
   });
-  r.delete('/batches/:id', async (req, res) => {
+  r.delete('/batches/:id', may('designs', 'changed a batch'), async (req, res) => {
     const id = readId(req.params.id, 'batch');
     await inTransaction((m) => batches.removeBatch(m, id));
     res.status(204).end();
   });
-  r.post('/batches/:id/progress', async (req, res) => {
+  r.post('/batches/:id/progress', may('designs', 'did a step at the bench'), async (req, res) => {
     const id = readId(req.params.id, 'batch');
     const input = read(progressInput, req.body);
     res.json(await inTransaction((m) => batches.progress(m, id, input, today())));
   });
-  r.post('/batches/:id/made', async (req, res) => {
+  r.post('/batches/:id/made', may('designs', 'finished a batch'), async (req, res) => {
     const id = readId(req.params.id, 'batch');
     const input = read(madeInput, req.body);
     res.json(await inTransaction((m) => batches.made(m, id, input, today())));
@@ -85,8 +86,12 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
         .replace(/[^a-z0-9]+/g, '-')
         .replace(/^-|-$/g, '') || 'batch'
     }-${what}`;
-  r.get('/batches/:id/plan', async (req, res) => void res.json(await planOf(await opened(req), res)));
-  r.get('/batches/:id/plan.ics', async (req, res) => {
+  r.get(
+    '/batches/:id/plan',
+    mayRead,
+    async (req, res) => void res.json(await planOf(await opened(req), res)),
+  );
+  r.get('/batches/:id/plan.ics', mayRead, async (req, res) => {
     const work = await opened(req);
     const plan = await planOf(work, res);
     if (!plan.feasible) throw new ProblemError(422, plan.reason ?? 'There is no plan yet.');
@@ -101,7 +106,7 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
     return papers.shoppingOf(em(), work, answer);
   };
   const paperOf = (req: Request): Paper | undefined => read(paperQuery, req.query).paper;
-  r.get('/batches/:id/shopping.pdf', async (req, res) => {
+  r.get('/batches/:id/shopping.pdf', mayRead, async (req, res) => {
     const work = await opened(req);
     const paper = paperOf(req);
     const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
@@ -113,7 +118,7 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
     );
     sendPaper(res, file(work, 'shopping.pdf'), pdf);
   });
-  r.get('/batches/:id/shopping.csv', async (req, res) => {
+  r.get('/batches/:id/shopping.csv', mayRead, async (req, res) => {
     const work = await opened(req);
     const { lines } = await shopping(work, res);
     const place = await em().findOneOrFail(PlaceRow, { id: 1 });
@@ -133,7 +138,7 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
         ]),
       );
   });
-  r.get('/batches/:id/papers.pdf', async (req, res) => {
+  r.get('/batches/:id/papers.pdf', mayRead, async (req, res) => {
     const work = await opened(req);
     const paper = paperOf(req);
     const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());

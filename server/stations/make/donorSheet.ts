@@ -16,7 +16,7 @@ export async function donorSheet(
 ): Promise<{ sheet: Omit<DonorSheet, 'toBuy'>; request: PurchaseRequest }> {
   const { em, design: d, copies } = o;
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
-  const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' }, limit: 500 });
+  const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' } });
   const suppliers = await em.find(SupplierRow, {});
   const gone = await outOfStock(em);
   const packs = offers.map((x) => ({

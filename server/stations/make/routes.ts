@@ -16,6 +16,7 @@ import { wantedFor } from '../gather/wanted.ts';
 import { donorSheet } from './donorSheet.ts';
 import { buildSheetOf, openedDesign, templateWords } from './designPapers.ts';
 import { build } from './service.ts';
+import { may, mayRead } from '../../people/door.ts';
 
 const paperQuery = z.object({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
@@ -34,7 +35,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
   const opened = (req: Request, asked: unknown = req.query) =>
     openedDesign(em(), readId(req.params.id, 'design'), read(paperQuery, asked), today());
 
-  r.get('/designs/:id/wanted.pdf', async (req, res) => {
+  r.get('/designs/:id/wanted.pdf', mayRead, async (req, res) => {
     const { until, ...rest } = req.query;
     const o = await opened(req, rest);
     const by = read(wantedQuery, { until }).until;
@@ -50,14 +51,14 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
     );
     sendPaper(res, `wanted-${o.file}.pdf`, pdf);
   });
-  r.get('/designs/:id/donors.pdf', async (req, res) => {
+  r.get('/designs/:id/donors.pdf', mayRead, async (req, res) => {
     const o = await opened(req);
     const { sheet, request } = await donorSheet(o, today());
     const answer = (await door.run({ kind: 'purchase', request }, hungUp(res))) as PurchaseAnswer;
     const pdf = await papersFor(door, res)('donors', { ...sheet, toBuy: answer.total }, o.paper);
     sendPaper(res, `${o.file}-donors.pdf`, pdf);
   });
-  r.post('/builds', async (req, res) => {
+  r.post('/builds', may('designs', 'made kits'), async (req, res) => {
     const input = read(buildInput, req.body);
     res.status(201).json(await inTransaction((m) => build(m, input, today())));
   });
@@ -80,7 +81,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
     const pages = pagesOf(sheets, { paper: o.paper, mirror: query.mirror === 'yes' });
     return { o, pages, page: query.page ?? 1 };
   };
-  r.get('/designs/:id/template.svg', async (req, res) => {
+  r.get('/designs/:id/template.svg', mayRead, async (req, res) => {
     const { o, pages, page } = await template(req);
     const wanted = pages[page - 1];
     if (!wanted)
@@ -92,16 +93,16 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
       .attachment(`${o.file}-template${pages.length > 1 ? `-${page}` : ''}.svg`)
       .send(templateSvg(wanted, templateWords(o)));
   });
-  r.get('/designs/:id/template.pdf', async (req, res) => {
+  r.get('/designs/:id/template.pdf', mayRead, async (req, res) => {
     const { o, pages } = await template(req);
     const pdf = await papersFor(door, res)('template', pages, templateWords(o));
     sendPaper(res, `${o.file}-template.pdf`, pdf);
   });
-  r.get('/designs/:id/build-sheet.pdf', async (req, res) => {
+  r.get('/designs/:id/build-sheet.pdf', mayRead, async (req, res) => {
     const o = await opened(req);
     sendPaper(res, `${o.file}-build-sheet.pdf`, await buildSheetOf(o, papersFor(door, res)));
   });
-  r.get('/designs/:id/labels.pdf', async (req, res) => {
+  r.get('/designs/:id/labels.pdf', mayRead, async (req, res) => {
     const { paper, copies: many, ...rest } = req.query;
     const on = read(labelSheet, rest);
     const o = await opened(req, { paper, copies: many });

@@ -11,6 +11,7 @@ import { copyClosed, keptOnDisk, putInPlace, roomBeside } from '../../db/restore
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError, read } from '../../problem.ts';
 import { onShelf } from '../gather/shelf.ts';
+import { may, mayRead } from '../../people/door.ts';
 
 /** The place without its number: there is only one. */
 const placeJson = <
@@ -36,10 +37,11 @@ export function placeRoutes(inside: Inside): Router {
   const r = Router();
   r.get(
     '/place',
+    mayRead,
     async (_req, res) =>
       void res.json({ ...placeJson(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() }),
   );
-  r.put('/place', async (req, res) => {
+  r.put('/place', may('keeps', 'changed the place'), async (req, res) => {
     const { version, ...fields } = read(placeUpdate, req.body);
     const saved = await inTransaction(async (m) => {
       const row = await m.findOneOrFail(PlaceRow, { id: 1 });
@@ -56,8 +58,8 @@ export function placeRoutes(inside: Inside): Router {
     });
     res.json({ ...saved, today: today() });
   });
-  r.get('/backups', (_req, res) => void res.json(folder === null ? [] : listBackups(folder)));
-  r.post('/backups', async (req, res) => {
+  r.get('/backups', may('keeps'), (_req, res) => void res.json(folder === null ? [] : listBackups(folder)));
+  r.post('/backups', may('keeps', 'made a backup'), async (req, res) => {
     read(z.strictObject({}), req.body ?? {});
     if (folder === null)
       throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
@@ -72,27 +74,31 @@ export function placeRoutes(inside: Inside): Router {
       throw notFound(`backup “${name.slice(0, 60)}”`);
     return { name, home: folder };
   };
-  r.get('/backups/:name', (req, res) => {
+  r.get('/backups/:name', may('keeps'), (req, res) => {
     const { name, home } = named(req);
     res.attachment(name).sendFile(name, { root: resolve(backupsIn(home)) });
   });
-  r.get('/integrity', async (_req, res) => {
+  r.get('/integrity', may('keeps'), async (_req, res) => {
     if (folder === null)
       throw new ProblemError(422, 'This place is kept in memory alone; there is no file to check.');
     res.json(await door.run({ kind: 'check-file', folder }, hungUp(res)));
   });
   /** Changes that were acknowledged and that the start did not find in the file: told until somebody goes on without them. */
-  r.get('/integrity/lost', (_req, res) => void res.json({ lost: inside.lost() } satisfies Lost));
-  r.post('/integrity/lost/accept', (req, res) => {
+  r.get(
+    '/integrity/lost',
+    may('keeps'),
+    (_req, res) => void res.json({ lost: inside.lost() } satisfies Lost),
+  );
+  r.post('/integrity/lost/accept', may('keeps', 'went on without changes that were lost'), (req, res) => {
     read(z.strictObject({}), req.body ?? {});
     inside.acceptLoss();
     res.json({ lost: inside.lost() } satisfies Lost);
   });
-  r.get('/backups/:name/look', async (req, res) => {
+  r.get('/backups/:name/look', may('keeps'), async (req, res) => {
     const { name, home } = named(req);
     res.json(await door.run({ kind: 'look-at-backup', folder: home, name }, hungUp(res)));
   });
-  r.post('/backups/:name/restore', async (req, res) => {
+  r.post('/backups/:name/restore', may('keeps', 'put a backup back'), async (req, res) => {
     read(z.strictObject({}), req.body ?? {});
     const { name, home } = named(req);
     const { beside, clear } = roomBeside(home);
@@ -113,7 +119,7 @@ export function placeRoutes(inside: Inside): Router {
       clear();
     }
   });
-  r.get('/tape', async (_req, res) => {
+  r.get('/tape', mayRead, async (_req, res) => {
     const m = em();
     const designs = await m.count(DesignRow, {});
     const figures: Tape = {

@@ -8,6 +8,7 @@ import { hungUp } from '../../compute/hungUp.ts';
 import { backupsIn, freeName } from '../../db/backup.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError } from '../../problem.ts';
+import { may } from '../../people/door.ts';
 
 /** Larger no place's file is. */
 const MOST_BYTES = 2_000_000_000;
@@ -15,7 +16,7 @@ const MOST_BYTES = 2_000_000_000;
 /** A place's file from elsewhere, taken among the backups once it is looked over; it streams, so it stands before JSON bodies. */
 export function backupInRoutes({ door, folder }: Inside): Router {
   const r = Router();
-  r.post('/backups/file', async (req, res) => {
+  r.post('/backups/file', may('keeps', 'brought a file of a place in'), async (req, res) => {
     if (!req.is('application/octet-stream'))
       throw new ProblemError(415, 'Expected content-type application/octet-stream.', [
         { path: 'content-type', message: 'expected application/octet-stream' },

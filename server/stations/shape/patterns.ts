@@ -10,11 +10,12 @@ import { hungUp } from '../../compute/hungUp.ts';
 import type { Inside } from '../../inside.ts';
 import { read } from '../../problem.ts';
 import { materialsOf } from './service.ts';
+import { mayRead } from '../../people/door.ts';
 
 /** Families for anyone who can send JSON: what there are, and everything that follows from a design of one. */
 export function patternRoutes({ em, today, door }: Inside): Router {
   const r = Router();
-  r.get('/patterns', async (_, res) => {
+  r.get('/patterns', mayRead, async (_, res) => {
     const families = await loadPatterns();
     res.json(
       families.map((p) => ({
@@ -40,7 +41,7 @@ export function patternRoutes({ em, today, door }: Inside): Router {
       })),
     );
   });
-  r.post('/compute/pattern', async (req, res) => {
+  r.post('/compute/pattern', mayRead, async (req, res) => {
     const {
       materials = {},
       approach = 'prepared shelf',

@@ -55,7 +55,7 @@ export async function groupPage(options: {
   const own = notes.filter((n) => groupOf(n.child) === group);
   if (own.length === 0) throw notFound(`note on a child of ${group}`);
   const children = [...new Set(own.map((n) => n.child))].sort();
-  const designs = await em.find(DesignRow, {}, { orderBy: { id: 'asc' }, limit: 5000 });
+  const designs = await em.find(DesignRow, {}, { orderBy: { id: 'asc' } });
   const named = new Map(designs.map((d) => [d.id, { design: d.name, skill: d.skill }]));
   const withKit = new Set(
     (
@@ -167,7 +167,7 @@ export async function childPage(options: {
   const { notes: all, outcomes, model } = await modelled(em, door, options.signal);
   const own = all.filter((n) => n.child === child);
   if (own.length === 0) throw notFound(`note on ${child}`);
-  const designs = await em.find(DesignRow, {}, { orderBy: { id: 'asc' }, limit: 5000 });
+  const designs = await em.find(DesignRow, {}, { orderBy: { id: 'asc' } });
   const skills = new Map(designs.map((d) => [d.id, d.skill]));
   const abilities = new Map<string, Ability>();
   const abilityAt = (skill: string): Ability => {

@@ -15,38 +15,39 @@ import { forgetChild, keepChild, listChildren } from './children.ts';
 import { reading } from '../reads.ts';
 import { watchedChildren, watchedGroups } from './page.ts';
 import * as watch from './service.ts';
+import { may, mayRead } from '../../people/door.ts';
 
 export function watchRoutes(inside: Inside): Router {
   const { em, inTransaction, today, door } = inside;
   const r = Router();
-  r.get('/children', async (_req, res) => void res.json(await listChildren(em(), today())));
-  r.put('/children/:code', async (req, res) => {
+  r.get('/children', mayRead, async (_req, res) => void res.json(await listChildren(em(), today())));
+  r.put('/children/:code', may('lends', 'changed a child’s measures'), async (req, res) => {
     const code = read(childCode, req.params.code);
     const input = read(childInput, req.body);
     res.json(await inTransaction((m) => keepChild(m, code, input, today())));
   });
-  r.delete('/children/:code', async (req, res) => {
+  r.delete('/children/:code', may('lends', 'deleted a child’s measures'), async (req, res) => {
     const code = read(childCode, req.params.code);
     await inTransaction((m) => forgetChild(m, code));
     res.status(204).end();
   });
-  r.get('/notes/children', async (_req, res) => void res.json(await watchedChildren(em())));
-  r.get('/children/:code/data', async (req, res) => {
+  r.get('/notes/children', mayRead, async (_req, res) => void res.json(await watchedChildren(em())));
+  r.get('/children/:code/data', may('keeps'), async (req, res) => {
     const code = read(childCode, req.params.code);
     res.attachment('child.json').json(await childData(em(), code));
   });
-  r.post('/children/:code/erase', async (req, res) => {
+  r.post('/children/:code/erase', may('keeps', 'erased a child'), async (req, res) => {
     read(z.strictObject({}), req.body ?? {});
     const code = read(childCode, req.params.code);
     await inTransaction((m) => eraseChild(m, code));
     res.status(204).end();
   });
-  r.get('/children/:code/page', async (req, res) => {
+  r.get('/children/:code/page', mayRead, async (req, res) => {
     const child = read(childCode, req.params.code);
     const { skill } = read(childPageQuery, req.query);
     res.json(await reading(inside, hungUp(res))('childPage', child, skill));
   });
-  r.get('/children/:code/page.pdf', async (req, res) => {
+  r.get('/children/:code/page.pdf', mayRead, async (req, res) => {
     const child = read(childCode, req.params.code);
     const { skill } = read(childPageQuery, req.query);
     const m = em();
@@ -56,16 +57,16 @@ export function watchRoutes(inside: Inside): Router {
     const of = { page, notes, place: name, today: today(), locale };
     sendPaper(res, 'child.pdf', await papersFor(door, res)('childPage', of, paper as Paper));
   });
-  r.get('/groups', async (_req, res) => void res.json(await watchedGroups(em())));
-  r.get('/groups/:group/page', async (req, res) => {
+  r.get('/groups', mayRead, async (_req, res) => void res.json(await watchedGroups(em())));
+  r.get('/groups/:group/page', mayRead, async (req, res) => {
     const group = read(childCode, req.params.group);
     res.json(await reading(inside, hungUp(res))('groupPage', group));
   });
-  r.get('/notes', async (req, res) => {
+  r.get('/notes', mayRead, async (req, res) => {
     sendPage(req, res, await watch.listNotes(em(), read(watch.noteQuery, req.query)));
   });
-  r.get('/notes/summary', async (_req, res) => void res.json(await watch.notesSummary(em())));
-  r.post('/notes', async (req, res) => {
+  r.get('/notes/summary', mayRead, async (_req, res) => void res.json(await watch.notesSummary(em())));
+  r.post('/notes', may('lends', 'wrote a note'), async (req, res) => {
     const input = read(noteInput, req.body);
     if (input.satOn > today())
       throw new ProblemError(400, 'satOn: lies in the future', [
@@ -73,7 +74,7 @@ export function watchRoutes(inside: Inside): Router {
       ]);
     res.status(201).json(await inTransaction((m) => watch.addNote(m, input)));
   });
-  r.delete('/notes/:id', async (req, res) => {
+  r.delete('/notes/:id', may('lends', 'deleted a note'), async (req, res) => {
     const id = readId(req.params.id, 'note');
     await inTransaction((m) => watch.removeNote(m, id));
     res.status(204).end();

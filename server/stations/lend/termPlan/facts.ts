@@ -105,7 +105,7 @@ export async function termFacts(options: {
   const { restDays } = await em.findOneOrFail(PlaceRow, { id: 1 });
   const found = await rows<KitColumns>(em, KITS, [JSON.stringify(options.entries.map((e) => e.copyId))]);
   const recalled = await recalledKits(em);
-  const designs = new Map((await em.find(DesignRow, {}, { limit: 5000 })).map((d) => [d.id, d]));
+  const designs = new Map((await em.find(DesignRow, {})).map((d) => [d.id, d]));
   const kinds = new Map<string, KindFacts>();
   for (const c of found) {
     const { youngest, container } = c;

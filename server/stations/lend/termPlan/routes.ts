@@ -18,6 +18,7 @@ import type { Inside } from '../../../inside.ts';
 import { ProblemError, read, readId } from '../../../problem.ts';
 import { reading } from '../../reads.ts';
 import * as plans from './service.ts';
+import { may, mayRead } from '../../../people/door.ts';
 
 export function termPlanRoutes(inside: Inside): Router {
   const { em, inTransaction, today, door } = inside;
@@ -29,28 +30,32 @@ export function termPlanRoutes(inside: Inside): Router {
     const { version, ...of } = await reading(inside, hungUp(res))('termProblem', id);
     return { plan: (await door.run({ kind: 'term', ...of }, hungUp(res))) as TermPlan, version };
   };
-  const idOf = (text: string | undefined): number => readId(text, 'term plan');
-  r.get('/term-plans', async (_req, res) => void res.json(await plans.listTermPlans(em())));
-  r.post('/term-plans', async (req, res) => {
+  const idOf = (text: unknown): number => readId(text, 'term plan');
+  r.get('/term-plans', mayRead, async (_req, res) => void res.json(await plans.listTermPlans(em())));
+  r.post('/term-plans', may('lends', 'changed the plan of a term'), async (req, res) => {
     const input = read(termPlanInput, req.body);
     res.status(201).json(await inTransaction((m) => plans.addTermPlan(m, input)));
   });
-  r.get('/term-plans/now', async (_req, res) => void res.json(await plans.plannedNow(em(), today())));
-  r.get('/term-plans/:id', async (req, res) => {
+  r.get(
+    '/term-plans/now',
+    mayRead,
+    async (_req, res) => void res.json(await plans.plannedNow(em(), today())),
+  );
+  r.get('/term-plans/:id', mayRead, async (req, res) => {
     res.json(await look(idOf(req.params.id), res));
   });
-  r.put('/term-plans/:id', async (req, res) => {
+  r.put('/term-plans/:id', may('lends', 'changed the plan of a term'), async (req, res) => {
     const id = idOf(req.params.id);
     const input = read(termPlanUpdate, req.body);
     await inTransaction((m) => plans.updateTermPlan(m, id, input));
     res.json(await look(id, res));
   });
-  r.delete('/term-plans/:id', async (req, res) => {
+  r.delete('/term-plans/:id', may('lends', 'changed the plan of a term'), async (req, res) => {
     const id = idOf(req.params.id);
     await inTransaction((m) => plans.removeTermPlan(m, id));
     res.status(204).end();
   });
-  r.post('/term-plans/:id/plan', async (req, res) => {
+  r.post('/term-plans/:id/plan', may('lends', 'changed the plan of a term'), async (req, res) => {
     const id = idOf(req.params.id);
     const { version } = read(planAgain, req.body);
     const best = await bestPlan(id, res);
@@ -61,15 +66,15 @@ export function termPlanRoutes(inside: Inside): Router {
     await inTransaction((m) => plans.keepPlanned(m, id, { version, entries: best.plan.entries }));
     res.json({ page: await look(id, res), best: plans.asBest(best.plan) });
   });
-  r.get('/term-plans/:id/best', async (req, res) => {
+  r.get('/term-plans/:id/best', mayRead, async (req, res) => {
     res.json(plans.asBest((await bestPlan(idOf(req.params.id), res)).plan));
   });
-  r.get('/term-plans/:id/choices', async (req, res) => {
+  r.get('/term-plans/:id/choices', mayRead, async (req, res) => {
     res.json(
       await reading(inside, hungUp(res))('termChoices', idOf(req.params.id), read(choiceQuery, req.query)),
     );
   });
-  r.get('/term-plans/:id/slips.pdf', async (req, res) => {
+  r.get('/term-plans/:id/slips.pdf', mayRead, async (req, res) => {
     const { paper, language } = read(slipQuery, req.query);
     const page = await look(idOf(req.params.id), res);
     const place = await em().findOneOrFail(PlaceRow, { id: 1 });
@@ -82,7 +87,7 @@ export function termPlanRoutes(inside: Inside): Router {
     );
     sendPaper(res, 'term-slips.pdf', pdf);
   });
-  r.get('/term-plans/:id/plan.ics', async (req, res) => {
+  r.get('/term-plans/:id/plan.ics', mayRead, async (req, res) => {
     const page = await look(idOf(req.params.id), res);
     const { name } = await em().findOneOrFail(PlaceRow, { id: 1 });
     res
@@ -90,7 +95,7 @@ export function termPlanRoutes(inside: Inside): Router {
       .attachment('term.ics')
       .send(termCalendar(page, name, today()));
   });
-  r.get('/term-plans/:id/plan.csv', async (req, res) => {
+  r.get('/term-plans/:id/plan.csv', mayRead, async (req, res) => {
     const page = await look(idOf(req.params.id), res);
     const loans = page.families.flatMap((f) =>
       f.loans.map((l) => [l.day, f.name, f.group, l.label, l.kit, l.due, l.reason, l.faults.join(' ')]),
