@@ -21,6 +21,7 @@ import { makeRoutes } from './stations/make/routes.ts';
 import { backupInRoutes } from './stations/place/uploads.ts';
 import { placeRoutes } from './stations/place/routes.ts';
 import { healthRoutes } from './health.ts';
+import { endsStalled } from './stall.ts';
 import { patternRoutes } from './stations/shape/patterns.ts';
 import { shapeRoutes } from './stations/shape/routes.ts';
 import { watchRoutes } from './stations/watch/routes.ts';
@@ -78,6 +79,7 @@ export function makeApp(
   app.use(ownHost(names));
   app.use(compression());
   const api = express.Router();
+  api.use(endsStalled());
   api.use((_req, res, next) => {
     res.set('cache-control', 'no-store');
     next();

@@ -12,6 +12,7 @@ import { Committed } from './db/committed.ts';
 import { closeDb, openDb, readyFolder } from './db/open.ts';
 import { rows } from './db/rows.ts';
 import { smtpMail } from './devices/mail.ts';
+import { isHangUp } from './hangUp.ts';
 import { makeInside } from './inside.ts';
 import { deliver } from './stations/lend/outbox.ts';
 import { readSettings, type Settings } from './settings.ts';
@@ -53,6 +54,9 @@ function keysOf({ cert, key }: NonNullable<Settings['tls']>): { cert: Buffer; ke
   };
   return { cert: file(cert, 'FOX_TLS_CERT'), key: file(key, 'FOX_TLS_KEY') };
 }
+
+/** Lets everything go; what a transaction had begun is rolled back with its connection. */
+let close: () => Promise<void> = () => Promise.resolve();
 
 async function start(): Promise<void> {
   const settings = readSettings(process.env);
@@ -102,7 +106,9 @@ async function start(): Promise<void> {
   const web = fileURLToPath(new URL('../web', import.meta.url));
   const app = makeApp(inside, web, settings);
   const server = settings.tls ? createTlsServer(keysOf(settings.tls), app) : createServer(app);
-  server.requestTimeout = 30_000;
+  // A request's head comes at once; its body may take as long as it comes on: doors of files watch that themselves.
+  server.headersTimeout = 30_000;
+  server.requestTimeout = 0;
 
   /** The day's own copy of everything, soon after the start and then by the hour: a server that runs on has one too. */
   const daily = (): void => {
@@ -120,6 +126,11 @@ async function start(): Promise<void> {
   setTimeout(mails, 10_000).unref();
   setInterval(mails, 300_000).unref();
 
+  close = async () => {
+    server.closeAllConnections();
+    await Promise.allSettled([door.close(), closeDb(db)]);
+    await lock.release();
+  };
   /** Finish what is being answered, close the file, go. */
   let stopping = false;
   const stop = (): void => {
@@ -158,8 +169,24 @@ async function start(): Promise<void> {
   });
 }
 
-// The last resort: what nobody caught is logged whole, and the others go on being served.
-process.on('unhandledRejection', (error) => log.error({ err: error }, 'unhandled rejection'));
-process.on('uncaughtException', (error) => log.error({ err: error }, 'uncaught exception'));
+/**
+ * What nobody caught leaves this process in a state that nobody knows: it is logged whole, what was begun is rolled back, and
+ * the process ends; whoever watches over it starts it anew. Somebody who went while being answered is none of that.
+ */
+let isEnding = false;
+const last = (error: unknown): void => {
+  if (isHangUp(error)) {
+    log.info({ err: error }, 'whoever asked has gone');
+    return;
+  }
+  log.fatal({ err: error }, 'unforeseen; this process ends');
+  console.error('Something went wrong that nobody foresaw; Fox Button ends and keeps what was saved.');
+  if (isEnding) process.exit(1);
+  isEnding = true;
+  setTimeout(() => process.exit(1), 3000).unref();
+  void close().finally(() => process.exit(1));
+};
+process.on('unhandledRejection', last);
+process.on('uncaughtException', last);
 
 await start().catch(giveUp);

@@ -11,6 +11,7 @@ import { strayTexts } from '../core/measure/text.ts';
 import { UnprovedError } from '../core/price/purchase.ts';
 import { PatternError } from '../core/patterns/kernel.ts';
 import { isBusy, isFull } from './db/busy.ts';
+import { isHangUp } from './hangUp.ts';
 import { notFound, ProblemError } from './problemError.ts';
 
 export { notFound, ProblemError };
@@ -20,6 +21,7 @@ const TITLES: Record<number, string> = {
   401: 'Not signed in',
   403: 'Not allowed',
   404: 'Not found',
+  408: 'Not all of it came',
   409: 'Changed or taken meanwhile',
   413: 'Too large',
   415: 'Wrong media type',
@@ -137,7 +139,8 @@ export const problemHandler =
   (log: Logger): ErrorRequestHandler =>
   (error, req, res, _next) => {
     const known = asProblem(error);
-    if (!known) log.error({ err: error as unknown, url: req.url }, 'unforeseen error');
+    if (isHangUp(error)) log.info({ url: req.url }, 'whoever asked has gone');
+    else if (!known) log.error({ err: error as unknown, url: req.url }, 'unforeseen error');
     if (res.headersSent) {
       res.destroy();
       return;

@@ -16,5 +16,7 @@ const codeOf = (error: unknown): string => {
 
 /** Whether the database could not be written because another writer holds it. */
 export const isBusy = (error: unknown): boolean => /^SQLITE_(BUSY|LOCKED)/.test(codeOf(error));
-/** Whether there is no room left where the database lies. */
-export const isFull = (error: unknown): boolean => codeOf(error).startsWith('SQLITE_FULL');
+/** Whether there is no room left where the database lies, or where files wait to be read. */
+export const isFull = (error: unknown): boolean =>
+  codeOf(error).startsWith('SQLITE_FULL') ||
+  ['ENOSPC', 'EDQUOT'].includes(String((error as { code?: unknown } | null)?.code));

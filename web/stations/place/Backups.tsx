@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import type { Backup, BackupLook, Lost as Missing, Restored, Soundness } from '../../../contract/place.ts';
-import { api, sendFile, words } from '../../data/api.ts';
+import { api, words } from '../../data/api.ts';
 import { changesWords } from '../../data/lost.ts';
 import { useBackups, useChange } from '../../data/queries.ts';
+import { sendLarge } from '../../data/sendLarge.ts';
 import { placeStyle, shortDay } from '../../data/style.ts';
 import { useSession } from '../../data/whoIsHere.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
@@ -69,10 +70,12 @@ export function Backups() {
   const { data: backups, error } = useBackups();
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
+  /** How much of a file that comes in was sent, 0 to 1. */
+  const [sent, setSent] = useState(0);
   const make = useChange(() => api<Backup>('POST', '/backups', {}));
   const check = useMutation({ mutationFn: () => api<Soundness>('GET', '/integrity') });
   const bring = useChange((file: File) =>
-    sendFile<Backup>('/backups/file', file, 'application/octet-stream'),
+    sendLarge<Backup>('/backups/file', file, 'application/octet-stream', setSent),
   );
   const { data: session } = useSession();
   const accept = useChange(() => api<Missing>('POST', '/integrity/lost/accept', {}));
@@ -160,6 +163,7 @@ export function Backups() {
             onChange={(e) => {
               const file = e.target.files?.[0];
               e.target.value = '';
+              setSent(0);
               if (file)
                 bring.mutate(file, {
                   onSuccess: (b) => {
@@ -170,6 +174,11 @@ export function Backups() {
             }}
           />
         </label>
+        {bring.isPending && (
+          <p role="status">
+            {sent < 1 ? `Bringing it in: ${Math.floor(100 * sent)} % …` : 'It has come; reading it through …'}
+          </p>
+        )}
         {bring.error && <Notice tone="stop">{words(bring.error)}</Notice>}
         {backups && backups.length > FEW && !all && (
           <div>
