@@ -78,6 +78,8 @@ export const backup = z.object({
   bytes: z.number().int(),
   /** ISO 8601, UTC. */
   madeAt: z.string(),
+  /** The day until which it is kept by itself; null for one that stays until somebody deletes it. */
+  until: z.string().nullable(),
 });
 export type Backup = z.infer<typeof backup>;
 

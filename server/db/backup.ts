@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import Database from 'libsql';
 import type { Backup } from '../../contract/place.ts';
 import { StartError } from '../startError.ts';
-import { daysToDrop } from './keepRule.ts';
+import type { Day } from '../../core/calendar/days.ts';
+import { daysToDrop, keptUntil } from './keepRule.ts';
 import { changeNames } from './changes.ts';
 import { checkFile } from './soundness.ts';
 
@@ -12,16 +13,24 @@ const DAILY = /^fox-button-daily-(\d{4}-\d{2}-\d{2})\.db$/;
 export const backupsIn = (folder: string): string => join(folder, 'backups');
 
 /** The copies there are, the newest first. */
-export function listBackups(folder: string): Backup[] {
+export function listBackups(folder: string, today = new Date().toISOString().slice(0, 10)): Backup[] {
   const at = backupsIn(folder);
   if (!existsSync(at)) return [];
-  return readdirSync(at)
+  const there = readdirSync(at);
+  const days = there.flatMap((name) => DAILY.exec(name)?.[1] ?? []);
+  return there
     .filter((name) => NAME.test(name))
     .map((name) => {
       const file = statSync(join(at, name));
-      return { name, bytes: file.size, madeAt: file.mtime.toISOString() };
+      return { name, bytes: file.size, madeAt: file.mtime.toISOString(), until: untilOf(name, days, today) };
     })
     .sort((a, b) => b.madeAt.localeCompare(a.madeAt));
+}
+
+/** Until when the rule keeps a copy that it made by itself; null for one that stays until somebody deletes it. */
+function untilOf(name: string, days: readonly Day[], today: Day): Day | null {
+  const day = DAILY.exec(name)?.[1];
+  return day === undefined ? null : keptUntil(day, days, today);
 }
 
 /** Whether a name is one that a backup of ours can have; anything else is no file to hand out. */
@@ -67,7 +76,7 @@ export function makeBackup(folder: string, now: string, daily = false): Backup {
     for (const end of ['', '-wal', '-shm']) rmSync(`${half}${end}`, { force: true });
   }
   const made = statSync(join(at, name));
-  return { name, bytes: made.size, madeAt: made.mtime.toISOString() };
+  return { name, bytes: made.size, madeAt: made.mtime.toISOString(), until: null };
 }
 
 /**
@@ -81,6 +90,13 @@ export function clearLeftovers(folder: string): void {
       rmSync(join(at, name), { recursive: true, force: true });
   };
   clear(folder, /^\.restore-/);
+  // Copies that older versions left beside the file are listed with the others.
+  for (const name of existsSync(folder) ? readdirSync(folder) : []) {
+    if (!/^fox-button\.before-.*\.db$/.test(name)) continue;
+    const at = backupsIn(folder);
+    mkdirSync(at, { recursive: true });
+    renameSync(join(folder, name), join(at, freeName(at, statSync(join(folder, name)).mtime.toISOString())));
+  }
   clear(backupsIn(folder), /^\.(incoming-|fox-button-)/);
 }
 

@@ -24,3 +24,16 @@ export function daysToDrop(days: readonly Day[], today: Day): Day[] {
   }
   return days.filter((d) => !kept.has(d));
 }
+
+/** The last day on which the rule keeps a daily copy, where every day from now on has one too. */
+export function keptUntil(day: Day, days: readonly Day[], today: Day): Day {
+  const all = [...new Set([...days, today])];
+  let last = today;
+  for (let n = 1; n <= 31 * (MONTHS + 1); n++) {
+    const next = addDays(today, n);
+    all.push(next);
+    if (daysToDrop(all, next).includes(day)) return last;
+    last = next;
+  }
+  return last;
+}

@@ -125,7 +125,7 @@ describe('the place’s one file', () => {
       .getConnection()
       .execute<{ name: string }[]>('select name from mikro_orm_migrations order by id');
     expect(names.map((n) => n.name)).toEqual(changes.map((c) => c.name));
-    expect(readdirSync(folder).filter((n) => n.includes('before'))).toEqual([]);
+    expect(existsSync(join(folder, 'backups'))).toBe(false);
     await db.close();
     expect(existsSync(join(folder, 'fox-button.db'))).toBe(true);
   });
@@ -191,7 +191,9 @@ describe('the place’s one file', () => {
       { name: 'Cap', quantity: 27, state: 'ready' },
       { name: 'Lid', quantity: null, state: null },
     ]);
-    expect(readdirSync(folder).some((f) => /^fox-button\.before-.*\.db$/.test(f))).toBe(true);
+    expect(readdirSync(join(folder, 'backups'))).toEqual([
+      expect.stringMatching(/^fox-button-\d{4}-\d\d-\d\d-\d{6}\.db$/),
+    ]);
     await closeDb(db);
   });
 

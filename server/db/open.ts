@@ -5,6 +5,7 @@ import { folderError } from '../startError.ts';
 import { entities } from './entities.ts';
 import { changeNames } from './changes.ts';
 import { allStatements, bringForward } from './forward.ts';
+import { backupsIn, freeName } from './backup.ts';
 import { fileIn } from './fileIn.ts';
 import type { Asker } from './asker.ts';
 import { APPLICATION_ID, checkFile } from './soundness.ts';
@@ -79,8 +80,9 @@ export async function openDb(folder: string): Promise<Db> {
     const existed = !memory && existsSync(file);
     if (!memory) {
       checkFile(file, changeNames);
-      bringForward(file, (first) => {
-        if (existed) copyFileSync(file, join(folder, `fox-button.before-${first}.db`));
+      bringForward(file, () => {
+        // As it was before this version: one of the copies, so that it is listed, and goes when they go.
+        if (existed) copyBefore(folder);
       });
     }
     const orm = await MikroORM.init({
@@ -95,6 +97,12 @@ export async function openDb(folder: string): Promise<Db> {
   } catch (error) {
     throw folderError(folder, error);
   }
+}
+
+function copyBefore(folder: string): void {
+  const at = backupsIn(folder);
+  mkdirSync(at, { recursive: true });
+  copyFileSync(fileIn(folder), join(at, freeName(at, new Date().toISOString())));
 }
 
 /** Opens a place that another thread has opened, for reading alone. */

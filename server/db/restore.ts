@@ -160,7 +160,7 @@ export async function copyClosed(folder: string, now: string): Promise<Backup> {
     rmSync(half, { force: true });
   }
   const made = statSync(join(at, name));
-  return { name, bytes: made.size, madeAt: made.mtime.toISOString() };
+  return { name, bytes: made.size, madeAt: made.mtime.toISOString(), until: null };
 }
 
 /** Sees that a file is on the disk, not only on its way there. */

@@ -23,7 +23,7 @@ export function OwnData({
     <Stack $gap={8}>
       <Quiet>
         Whoever is written about may have all of it, or have it erased. What was counted and timed stays
-        without a name. Backups from before still hold it until they are dropped.
+        without a name. Backups from before still hold it: Place lists until when.
       </Quiet>
       {go.error && <Notice tone="stop">{words(go.error)}</Notice>}
       <Row>

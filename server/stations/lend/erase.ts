@@ -3,6 +3,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import type { Day } from '../../../core/calendar/days.ts';
 import { BorrowerRow, OutboxRow, ReservationRow, TellingRow } from '../../db/entities.ts';
 import { keepTrace } from '../../db/erasure.ts';
+import { eraseWords } from '../../db/eraseWords.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { familyHistory } from './history.ts';
@@ -97,6 +98,7 @@ export async function eraseFamily(
     "update loan set override_why = 'erased', override_of = '' where borrower_id = ? and override_why is not null",
     [id],
   );
+  const { name } = family;
   em.assign(
     family,
     {
@@ -116,4 +118,5 @@ export async function eraseFamily(
     { mergeObjectProperties: false },
   );
   await em.flush();
+  await eraseWords(em, name);
 }

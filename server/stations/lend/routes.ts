@@ -39,6 +39,7 @@ import { copyQuery, lendingSummary, listCopies } from './copies.ts';
 import { familyHistory, kitHistory } from './history.ts';
 import { reading } from '../reads.ts';
 import { bringHome } from './found.ts';
+import { forgetBytes } from '../files/waiting.ts';
 import { eraseFamily, familyData } from './erase.ts';
 import { designFamilyPaper, familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
@@ -209,6 +210,7 @@ export function lendRoutes(inside: Inside): Router {
     read(z.strictObject({}), req.body ?? {});
     const id = readId(req.params.id, 'family');
     await inTransaction((m) => eraseFamily(m, id, today()));
+    await forgetBytes(em());
     res.status(204).end();
   });
   r.get('/borrowers/:id/history', mayRead, async (req, res) => {

@@ -1,4 +1,4 @@
-import { existsSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { Router, type Request } from 'express';
 import { z } from 'zod';
@@ -77,6 +77,11 @@ export function placeRoutes(inside: Inside): Router {
   r.get('/backups/:name', may('keeps'), (req, res) => {
     const { name, home } = named(req);
     res.attachment(name).sendFile(name, { root: resolve(backupsIn(home)) });
+  });
+  r.delete('/backups/:name', may('keeps', 'deleted a backup'), (req, res) => {
+    const { name, home } = named(req);
+    rmSync(join(backupsIn(home), name));
+    res.status(204).end();
   });
   r.get('/integrity', may('keeps'), async (_req, res) => {
     if (folder === null)

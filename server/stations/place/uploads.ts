@@ -45,7 +45,9 @@ export function backupInRoutes({ door, folder }: Inside): Router {
       const name = freeName(at, new Date().toISOString());
       renameSync(join(at, half), join(at, name));
       const made = statSync(join(at, name));
-      res.status(201).json({ name, bytes: made.size, madeAt: made.mtime.toISOString() } satisfies Backup);
+      res
+        .status(201)
+        .json({ name, bytes: made.size, madeAt: made.mtime.toISOString(), until: null } satisfies Backup);
     } catch (error) {
       // Nobody is there any more to be told.
       if (req.destroyed && !req.complete) return;

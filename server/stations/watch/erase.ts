@@ -3,6 +3,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import { ERASED } from '../../../contract/children.ts';
 import { ChildRow, DesignRow, NoteRow } from '../../db/entities.ts';
 import { keepTrace } from '../../db/erasure.ts';
+import { eraseWords } from '../../db/eraseWords.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound } from '../../problem.ts';
 
@@ -46,4 +47,5 @@ export async function eraseChild(em: EntityManager, code: string): Promise<void>
     [code, code],
   );
   await em.nativeDelete(ChildRow, { code });
+  await eraseWords(em, code);
 }

@@ -10,6 +10,7 @@ import { PlaceRow } from '../../db/entities.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
+import { forgetBytes } from '../files/waiting.ts';
 import { childData, eraseChild } from './erase.ts';
 import { forgetChild, keepChild, listChildren } from './children.ts';
 import { reading } from '../reads.ts';
@@ -40,6 +41,7 @@ export function watchRoutes(inside: Inside): Router {
     read(z.strictObject({}), req.body ?? {});
     const code = read(childCode, req.params.code);
     await inTransaction((m) => eraseChild(m, code));
+    await forgetBytes(em());
     res.status(204).end();
   });
   r.get('/children/:code/page', mayRead, async (req, res) => {

@@ -28,8 +28,35 @@ function Look({ backup }: { backup: Backup }) {
     queryFn: () => api<BackupLook>('GET', `/backups/${backup.name}/look`),
     retry: false,
   });
+  const [isDeleting, setDeleting] = useState(false);
+  const remove = useChange(() => api<undefined>('DELETE', `/backups/${backup.name}`));
   const restore = useChange(() => api<Restored>('POST', `/backups/${backup.name}/restore`, {}));
-  if (error) return <Notice tone="stop">{words(error)}</Notice>;
+  const deleteIt = (
+    <>
+      <Button small plain isDisabled={remove.isPending} onPress={() => setDeleting(true)}>
+        Delete it
+      </Button>
+      <Confirm
+        title="Delete this backup?"
+        words={`The copy of ${at(backup)} is deleted for good. The place itself stays as it is.`}
+        yes="Delete it"
+        isOpen={isDeleting}
+        onYes={() => {
+          setDeleting(false);
+          remove.mutate(undefined, { onSuccess: () => say(`The copy of ${at(backup)} is deleted.`) });
+        }}
+        onNo={() => setDeleting(false)}
+      />
+      {remove.error && <Notice tone="stop">{words(remove.error)}</Notice>}
+    </>
+  );
+  if (error)
+    return (
+      <Stack $gap={8}>
+        <Notice tone="stop">{words(error)}</Notice>
+        <div>{deleteIt}</div>
+      </Stack>
+    );
   if (!look) return <p role="status">Opening it …</p>;
   const { counts } = look;
   return (
@@ -47,6 +74,7 @@ function Look({ backup }: { backup: Backup }) {
         <Button small isDisabled={restore.isPending} onPress={() => setAsking(true)}>
           {restore.isPending ? 'Putting it back …' : 'Put it back'}
         </Button>
+        {deleteIt}
       </div>
       <Confirm
         title="Put this backup back?"
@@ -132,7 +160,7 @@ export function Backups() {
                   <br />
                   <Quiet>
                     {size(b.bytes)}
-                    {b.name.includes('-daily-') ? ', made by itself' : ''}
+                    {b.until === null ? '' : `, made by itself, kept until ${shortDay(b.until)}`}
                   </Quiet>
                 </span>
                 <Row>

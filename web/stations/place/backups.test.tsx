@@ -8,6 +8,7 @@ const copy = (day: number, daily = false): Backup => ({
   name: `fox-button-${daily ? 'daily-' : ''}2026-11-${10 + day}${daily ? '' : '-080000'}.db`,
   bytes: 1_234_567,
   madeAt: `2026-11-${10 + day}T08:00:00.000Z`,
+  until: daily ? '2026-11-30' : null,
 });
 const LOOK: BackupLook = {
   name: copy(3).name,
@@ -24,7 +25,9 @@ it('a backup is looked at first, and put back after a second question', async ()
     [`POST /backups/${copy(3).name}/restore`]: { restored: copy(3).name, before: copy(9).name },
   });
   show(<Backups />);
-  expect(await screen.findByText(/made by itself/)).toHaveTextContent('1.2 MB, made by itself');
+  expect(await screen.findByText(/made by itself/)).toHaveTextContent(
+    '1.2 MB, made by itself, kept until 30 Nov',
+  );
   const [first] = screen.getAllByRole('button', { name: /^Look at the backup/ });
   await userEvent.click(first!);
   expect(await screen.findByText(/102 materials/)).toHaveTextContent(
