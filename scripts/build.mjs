@@ -10,6 +10,7 @@ await build({
     worker: 'server/compute/worker.ts',
     'fill-demo': 'demo/fill.ts',
     backup: 'server/backup.ts',
+    doors: 'server/doors.ts',
   },
   bundle: true,
   packages: 'external',

@@ -1,6 +1,9 @@
 /** Within a name nothing breaks the line: it stands in a row of a list, a file and a label. */
 export const ONE_LINE = /^[^\t\n\r\v\f\u0085\u2028\u2029]*$/;
 
+/** A name in one line: where a cell of a spreadsheet breaks it, a space stands. */
+export const oneLine = (text: string): string => text.replace(/\s*[\t\n\r\v\f\u0085\u2028\u2029]+\s*/g, ' ');
+
 /**
  * The first character of a text that cannot be written on paper or screen, named like `U+0007`; null when all can.
  * Tabs and line breaks can; other control characters and halves of surrogate pairs cannot.

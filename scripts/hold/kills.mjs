@@ -6,7 +6,7 @@ import Database from 'libsql';
 import { dueOn, FILE, newPlace, openServer, post } from './place.mjs';
 
 const KILLS = Number(process.env.KILLS ?? 500);
-const DESKS = 4;
+const DESKS = Number(process.env.WRITERS ?? 4);
 
 /** The file as the killed server left it, in a folder of its own: nobody waits for the lock of the dead. */
 function leftBehind(folder) {

@@ -1,5 +1,6 @@
 import Database from 'libsql';
 import { StartError } from '../startError.ts';
+import { isFull } from './busy.ts';
 import { changes } from './changes.ts';
 import { bringForward } from './forward.ts';
 import { CHANGES_TABLE, layoutAfter, layoutOf, strayFrom, type Table } from './layout.ts';
@@ -171,7 +172,8 @@ export function bringIn(from: string, to: string): void {
       target.close();
     }
   } catch (error) {
-    if (error instanceof StartError) throw error;
+    // No room for the fresh file says nothing of the copy.
+    if (error instanceof StartError || isFull(error)) throw error;
     throw new StartError(
       `The copy is damaged and cannot be read whole (${(error instanceof Error ? error.message : String(error)).split('\n')[0]!.slice(0, 120)}). Nothing was changed; choose another one.`,
     );

@@ -1,47 +1,14 @@
 import type { PersonRole } from '../../contract/people.ts';
 import { ROLES } from '../../contract/people.ts';
 import { startTest, type TestDesk } from '../testing.ts';
-import type { Door, DoorRule } from './door.ts';
+import { doorsOf, type Found } from './doorsOf.ts';
 import { suffices } from './roles.ts';
 
 const WORD = 'seaweed on the slipway';
 let desk: TestDesk;
 afterEach(() => desk.close());
 
-interface Layer {
-  readonly route?: {
-    readonly path: string;
-    readonly methods: Record<string, boolean>;
-    readonly stack: readonly { readonly handle: unknown }[];
-  };
-  readonly handle: { readonly stack?: readonly Layer[] };
-}
-interface Found {
-  readonly method: 'get' | 'post' | 'put' | 'delete';
-  readonly path: string;
-  readonly rule: DoorRule | undefined;
-}
-
-/** Every door of the server, as its router has them. */
-function doorsOf(stack: readonly Layer[], at = ''): Found[] {
-  return stack.flatMap((layer): Found[] => {
-    if (layer.route) {
-      const { path, methods, stack: handles } = layer.route;
-      const [first] = handles;
-      return Object.keys(methods).map((method) => ({
-        method: method as Found['method'],
-        path: at + path,
-        rule: (first!.handle as Partial<Door>).rule,
-      }));
-    }
-    const inner = layer.handle.stack;
-    if (!inner) return [];
-    // The one router that stands under an address of its own.
-    const isCompute = inner.some((l) => l.route?.path === '/small-parts');
-    return doorsOf(inner, isCompute ? '/compute' : at);
-  });
-}
-const doors = (): Found[] => doorsOf((desk.app as unknown as { router: { stack: Layer[] } }).router.stack);
+const doors = (): Found[] => doorsOf(desk.app);
 
 const FILLED: Readonly<Record<string, string>> = {
   id: '1',

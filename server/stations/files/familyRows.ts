@@ -1,3 +1,4 @@
+import { oneLine } from '../../../core/measure/text.ts';
 import { borrowerInput, type BorrowerInput } from '../../../contract/lending.ts';
 import { COLUMNS } from '../../../contract/files.ts';
 import { monthsOld } from '../../../core/child/age.ts';
@@ -24,7 +25,7 @@ export const familyRows: Kind<FamilyValue> = {
     const mouths = ['yes', 'true', '1'].includes(said);
     if (!mouths && !['', 'no', 'false', '0'].includes(said)) cells.fault('mouths', 'expected yes or no');
     const value: FamilyValue = {
-      name: cells.words('name'),
+      name: oneLine(cells.words('name')),
       group: cells.words('group'),
       ...(cells.has('allergies') ? { allergies: allergies as Allergy[] } : {}),
       ...(cells.has('mail') ? { mail: cells.words('mail') || null } : {}),

@@ -50,7 +50,7 @@ describe('a spreadsheet’s habits', () => {
     expect(p).toMatchObject({ rows: 2, adds: 2, changes: 0, faulty: 0 });
     const [cap, lid] = (await desk.get('/materials')).body as { name: string; sizes: object; give: number }[];
     expect(lid).toMatchObject({
-      name: 'Cheese-box\nlid',
+      name: 'Cheese-box lid',
       sizes: { diameter: 107.95, height: 18, wall: 1.5 },
       give: 0.05,
     });

@@ -1,3 +1,4 @@
+import { oneLine } from '../../../core/measure/text.ts';
 import { COLUMNS } from '../../../contract/files.ts';
 import { entryOf } from '../../../core/catalogue/index.ts';
 import {
@@ -83,7 +84,7 @@ export const materialRows: Kind<MaterialValue> = {
       ...only('drawstring', drawstring),
     };
     const value = {
-      name: cells.words('name'),
+      name: oneLine(cells.words('name')),
       form: cells.oneOf('form', FORMS),
       sizes: sizesOf(cells),
       unit: cells.oneOf('unit', ['each', 'mm']) ?? 'each',
