@@ -55,13 +55,12 @@ export function materialsAtEnds(p: OpenPattern) {
     (usual[r.id] ?? []).flatMap((m) =>
       Object.keys(m.sizes).flatMap((name) =>
         [1e-6, 5000].flatMap((mm) =>
-          [
-            { ...m.sizes, [name]: mm },
-            Object.fromEntries(Object.keys(m.sizes).map((k) => [k, mm])),
-          ].map((sizes) => ({
-            what: `${p.id} ${r.id} ${JSON.stringify(sizes)}`,
-            materials: { ...usual, [r.id]: [{ ...m, sizes }] },
-          })),
+          [{ ...m.sizes, [name]: mm }, Object.fromEntries(Object.keys(m.sizes).map((k) => [k, mm]))].map(
+            (sizes) => ({
+              what: `${p.id} ${r.id} ${JSON.stringify(sizes)}`,
+              materials: { ...usual, [r.id]: [{ ...m, sizes }] },
+            }),
+          ),
         ),
       ),
     ),
