@@ -122,7 +122,7 @@ export function Shell() {
                 <strong>{changesWords(lost)} missing.</strong> The place’s file was found with less than had
                 been saved in it.
               </span>
-              <ButtonLink plain small to="/place">
+              <ButtonLink plain small to="/place#backups">
                 See the copies
               </ButtonLink>
             </Row>

@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useLocation } from 'react-router';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import type { Backup, BackupLook, Lost as Missing, Restored, Soundness } from '../../../contract/place.ts';
 import { api, words } from '../../data/api.ts';
@@ -70,12 +71,12 @@ function Look({ backup }: { backup: Backup }) {
         {look.lastNote ? `; last note ${shortDay(look.lastNote)}` : ''}. It is whole and can be put back.
       </p>
       {restore.error && <Notice tone="stop">{words(restore.error)}</Notice>}
-      <div>
+      <Row>
         <Button small isDisabled={restore.isPending} onPress={() => setAsking(true)}>
           {restore.isPending ? 'Putting it back …' : 'Put it back'}
         </Button>
         {deleteIt}
-      </div>
+      </Row>
       <Confirm
         title="Put this backup back?"
         words={`Everything becomes what it was at ${at(backup)}. What is here now is backed up first, so that this can be undone. People and what they did stay as they are.`}
@@ -95,6 +96,8 @@ function Look({ backup }: { backup: Backup }) {
 
 /** The place's file copied whole, and the copies there are. */
 export function Backups() {
+  const { hash } = useLocation();
+  const panel = useRef<HTMLElement>(null);
   const { data: backups, error } = useBackups();
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
@@ -107,10 +110,15 @@ export function Backups() {
   );
   const { data: session } = useSession();
   const accept = useChange(() => api<Missing>('POST', '/integrity/lost/accept', {}));
+  const isListed = backups !== undefined;
+  useEffect(() => {
+    // Whoever was sent here from another page sees them at once.
+    if (isListed && hash === '#backups') panel.current?.scrollIntoView({ block: 'start' });
+  }, [isListed, hash]);
   // Somebody else keeps the place.
   if (error) return null;
   return (
-    <Panel as="section" aria-label="Backups">
+    <Panel as="section" aria-label="Backups" id="backups" ref={panel}>
       <Stack $gap={10}>
         <Spread>
           <h2>Backups</h2>
