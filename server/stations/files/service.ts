@@ -102,6 +102,7 @@ async function* batches<T>(file: string): AsyncGenerator<T[]> {
     if (batch.length === BATCH) {
       yield batch;
       batch = [];
+      await new Promise((go) => setImmediate(go));
     }
   }
   if (batch.length > 0) yield batch;

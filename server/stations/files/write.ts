@@ -12,8 +12,11 @@ import type { MaterialValue } from './materialRows.ts';
 import type { NoteValue } from './noteRows.ts';
 import type { OfferValue } from './offerRows.ts';
 
-/** Rows that go to the database together: a large file passes through, it is never held whole. */
-export const BATCH = 500;
+/**
+ * Rows that go to the database together: a large file passes through, it is never held whole, and whoever asks meanwhile is
+ * answered between two of them.
+ */
+export const BATCH = 100;
 
 export interface Written {
   added: number;
