@@ -107,10 +107,14 @@ function Family({ of }: { of: Telling }) {
 /** Those whose address is known and who were not told yet. */
 const mailable = (list: readonly Telling[]): Telling[] => list.filter((t) => !t.told && t.mail !== null);
 
+/** Families that are shown at first, and with each touch more. */
+const A_PAGE = 40;
+
 /** What families are to be told today: what is late, due soon, called back, or kept for them and in. */
 export function Component() {
   const { data: place } = usePlace();
   const [chosen, setChosen] = useState<string | null>(null);
+  const [shown, setShown] = useState(A_PAGE);
   const { data: said } = useMessageWords();
   const languages = spoken(said, place?.languages ?? []);
   const language = chosen ?? place?.languages.find((l) => languages.includes(l)) ?? 'en';
@@ -181,10 +185,20 @@ export function Component() {
         </Notice>
       )}
       <Cards>
-        {list.map((t) => (
+        {list.slice(0, shown).map((t) => (
           <Family key={t.borrowerId} of={t} />
         ))}
       </Cards>
+      {list.length > shown && (
+        <Row>
+          <Button plain onPress={() => setShown(shown + A_PAGE)}>
+            Show {Math.min(A_PAGE, list.length - shown)} more
+          </Button>
+          <Quiet>
+            {shown} of {list.length} families are shown; papers and mails are for all of them.
+          </Quiet>
+        </Row>
+      )}
       <Quiet>
         Families are known here by code names. A mail’s address is filled in where you send it, or kept with
         what is known of the family. What was told stays on record.

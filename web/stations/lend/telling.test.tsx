@@ -218,3 +218,30 @@ describe('more of a loan', () => {
     await waitFor(() => expect(calls.some((c) => c.path === '/reservations/4')).toBe(true));
   });
 });
+
+it('many families come by the page, and the heading counts them all', async () => {
+  const many = Array.from({ length: 95 }, (_, i): Telling => ({
+    borrowerId: i + 1,
+    borrower: `Boat ${i + 1}`,
+    items: [{ of: 'soon', kit: 'Drop tub', label: `FB-${i}a`, day: '2026-11-26' }],
+    language: 'en',
+    mail: null,
+    subject: `Boat ${i + 1}`,
+    words: 'It is due.',
+    told: null,
+  }));
+  answer({
+    'GET /place': PLACE,
+    'GET /message-words': WORDS,
+    'GET /tellings': many,
+    'GET /outbox': { isSimulated: true, from: '', mails: [] },
+  });
+  show(<Tell />);
+  expect(await screen.findByRole('heading', { name: /95 families to tell, 95 not told yet/ })).toBeVisible();
+  expect(
+    screen.getByText('40 of 95 families are shown; papers and mails are for all of them.'),
+  ).toBeVisible();
+  await userEvent.click(screen.getByRole('button', { name: 'Show 40 more' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Show 15 more' }));
+  expect(screen.queryByRole('button', { name: /^Show \d+ more/ })).toBeNull();
+});
