@@ -23,6 +23,9 @@ await import(join(folder, 'core.mjs'));
 console.log();
 await import(join(folder, 'making.mjs'));
 
+console.log('\nStart: an empty place, from the command to the first answer');
+await (await import('./bench/start.mjs')).startBench();
+
 console.log('\nDesk: whole requests over loopback, one after another');
 const data = mkdtempSync(join(tmpdir(), 'fox-bench-'));
 run(process.execPath, ['dist/server/fill-demo.js'], {
