@@ -88,7 +88,10 @@ export function makeApp(
   // While the place's file is exchanged everybody waits before the door; health tells how long that takes.
   api.use(async (req, res, next) => {
     if (req.path === '/health') return next();
-    res.once('close', await inside.gate.enter());
+    const leave = await inside.gate.enter();
+    res.once('close', leave);
+    // Gone while it waited.
+    if (res.destroyed) leave();
     next();
   });
   api.use(guard(inside));

@@ -18,6 +18,8 @@ export function endsStalled(patience = STALL): RequestHandler {
       clearTimeout(timer);
     };
     const end = (): void => {
+      // What has come and waits to be read is not missing: it is this side that is slow.
+      if (req.readableLength > 0) return begin();
       done();
       if (!res.headersSent)
         sendProblem(
@@ -38,9 +40,11 @@ export function endsStalled(patience = STALL): RequestHandler {
       begin();
       // Watched without taking anything away: a stream that somebody pipes tells of each piece.
       const push = req.push.bind(req);
-      req.push = (...of) => {
-        begin();
-        return push(...of);
+      req.push = (chunk: unknown, ...of) => {
+        // All of it has come, whoever reads it when.
+        if (chunk === null) done();
+        else begin();
+        return push(chunk, ...of);
       };
       req.once('end', done);
       req.once('close', done);

@@ -178,11 +178,16 @@ export const keptOnDisk = (beside: string): Promise<void> => kept(fileIn(beside)
 export function putInPlace(folder: string, beside: string): void {
   for (const end of ['-wal', '-shm']) rmSync(fileIn(folder) + end, { force: true });
   renameSync(fileIn(beside), fileIn(folder));
-  // The folder too: the file's name is written in it.
-  const at = openSync(folder, 'r');
+  // The folder too: the file's name is written in it. Not every system lets a folder be asked that.
   try {
-    fsyncSync(at);
-  } finally {
-    closeSync(at);
+    const at = openSync(folder, 'r');
+    try {
+      fsyncSync(at);
+    } finally {
+      closeSync(at);
+    }
+  } catch (error) {
+    if (!['EISDIR', 'EPERM', 'EINVAL', 'EACCES'].includes(String((error as { code?: unknown }).code)))
+      throw error;
   }
 }
