@@ -4,7 +4,10 @@ import { fill, fromTop, press, tabTo } from './keys.ts';
 test('from three designs to a finished batch, by keyboard alone', async ({ page, demo }) => {
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
-  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+  // The word of a last step may arrive after the batch is called made, and is refused then: the screen goes by what is there.
+  page.on('console', (m) => {
+    if (m.type() === 'error' && !m.text().includes('409 (Conflict)')) errors.push(m.text());
+  });
   await page.goto(`${demo.url}/make/batches`);
 
   // Three designs at one bench.
