@@ -83,6 +83,15 @@ export const backup = z.object({
 });
 export type Backup = z.infer<typeof backup>;
 
+/** A passphrase that a copy is encrypted with: at least so long that guessing it takes too long. */
+export const passphrase = z
+  .string({ error: 'expected a passphrase' })
+  .min(12, 'must have at least 12 characters')
+  .max(200, 'may have at most 200 characters');
+export const encryptInput = z.strictObject({ passphrase });
+/** The header that carries, as a component of an address, the passphrase of a file that comes in. */
+export const PASSPHRASE_HEADER = 'x-passphrase';
+
 /** What a check of the file in use has found; one that is damaged is told as a problem. */
 export interface Soundness {
   readonly bytes: number;

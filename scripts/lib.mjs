@@ -102,7 +102,7 @@ export async function startServer(env, options = {}) {
   // Asked first: another Fox Button on this port would answer in its place.
   if (!(await portIsFree(env.PORT, env.HOST ?? '127.0.0.1')))
     throw new Error(`Port ${env.PORT} is taken; set PORT to another.`);
-  const child = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], {
+  const child = spawn(process.execPath, ['dist/server/main.js'], {
     env: { ...process.env, NODE_ENV: 'production', ...env },
     ...options,
     // The channel closes when this process ends, however it ends, and the server ends then too.

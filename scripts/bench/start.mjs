@@ -23,7 +23,7 @@ export async function startBench() {
     for (let i = 0; i <= STARTS; i++) {
       const port = await freePort();
       const from = performance.now();
-      const child = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.js'], {
+      const child = spawn(process.execPath, ['dist/server/main.js'], {
         env: { ...process.env, NODE_ENV: 'production', PORT: String(port), FOX_DATA: folder },
         stdio: 'ignore',
       });

@@ -46,6 +46,12 @@ export type Job =
   | { readonly kind: 'look-at-backup'; readonly folder: string; readonly name: string }
   | { readonly kind: 'ready-copy'; readonly folder: string; readonly name: string; readonly beside: string }
   | { readonly kind: 'carry-over'; readonly folder: string; readonly beside: string }
+  | {
+      readonly kind: 'encrypt' | 'decrypt';
+      readonly from: string;
+      readonly to: string;
+      readonly passphrase: string;
+    }
   | PaperJob
   | ReadJob;
 
@@ -129,6 +135,10 @@ async function work(job: Job, means: Means): Promise<unknown> {
       return means.readyCopy(job.folder, job.name, job.beside);
     case 'carry-over':
       return (await import('../db/restore.ts')).carryOver(job.folder, job.beside);
+    case 'encrypt':
+      return (await import('../db/encrypted.ts')).encryptFile(job.from, job.to, job.passphrase);
+    case 'decrypt':
+      return (await import('../db/encrypted.ts')).decryptFile(job.from, job.to, job.passphrase);
     case 'paper':
       return makePaper(job);
     case 'read':

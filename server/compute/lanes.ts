@@ -59,6 +59,8 @@ export function firstLane(job: Job): Lane {
       return 'copy';
     case 'look-at-backup':
     case 'ready-copy':
+    case 'encrypt':
+    case 'decrypt':
       return 'guest';
     case 'paper':
       return 'paper';

@@ -36,6 +36,10 @@ function untilOf(name: string, days: readonly Day[], today: Day): Day | null {
 /** Whether a name is one that a backup of ours can have; anything else is no file to hand out. */
 export const isBackupName = (name: string): boolean => NAME.test(name);
 
+/** A name for what is not ready yet in the folder of copies; what a crash leaves there is cleared at the next start. */
+export const halfName = (): string =>
+  `.incoming-${process.pid}-${Date.now()}-${Math.random().toString(36).slice(2)}`;
+
 /** A name with the time that no copy in a folder has yet. */
 export function freeName(at: string, now: string): string {
   const stamp = `${now.slice(0, 10)}-${now.slice(11, 19).replaceAll(':', '')}`;

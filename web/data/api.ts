@@ -18,14 +18,17 @@ const offline = (detail: string): Problem => ({
   errors: [],
 });
 
+const notReached = (): ApiError =>
+  new ApiError(
+    offline('Fox Button does not answer. Is it still running? What you see is kept on this screen.'),
+  );
+
 async function answer<T>(path: string, init: RequestInit): Promise<{ body: T; headers: Headers | null }> {
   let response: Response;
   try {
     response = await fetch(path.startsWith('/api/') ? path : `/api${path}`, init);
   } catch {
-    throw new ApiError(
-      offline('Fox Button does not answer. Is it still running? What you see is kept on this screen.'),
-    );
+    throw notReached();
   }
   if (response.status === 204) return { body: undefined as T, headers: null };
   const body: unknown = await response
@@ -73,9 +76,27 @@ export const api = <T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, 
       : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
   });
 
-/** A file to the desk, as it is. */
-export const sendFile = <T>(path: string, file: Blob, type = 'text/csv'): Promise<T> =>
-  call<T>(path, { method: 'POST', headers: { 'content-type': type }, body: file });
+/** A file that the desk makes of what it is told, for the browser to keep under a name. */
+export async function fetchFile(path: string, body: unknown, name: string): Promise<void> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  } catch {
+    throw notReached();
+  }
+  if (response.status === 401) useSignedOut.getState().set(true);
+  if (!response.ok) throw new ApiError((await response.json()) as Problem);
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(await response.blob());
+  link.download = name;
+  link.click();
+  // The browser has begun to keep it when the click returns.
+  setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
+}
 
 /** Words for a person, whatever was thrown. */
 export const words = (error: unknown): string => (error instanceof Error ? error.message : String(error));

@@ -2,11 +2,11 @@ import { existsSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { Router, type Request } from 'express';
 import { z } from 'zod';
-import { placeUpdate, type Lost, type Restored, type Tape } from '../../../contract/place.ts';
+import { encryptInput, placeUpdate, type Lost, type Restored, type Tape } from '../../../contract/place.ts';
 import { CopyRow, DesignRow, LoanRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
 import type { Inside } from '../../inside.ts';
 import { hungUp } from '../../compute/hungUp.ts';
-import { backupsIn, isBackupName, listBackups } from '../../db/backup.ts';
+import { backupsIn, halfName, isBackupName, listBackups } from '../../db/backup.ts';
 import { copyClosed, keptOnDisk, putInPlace, roomBeside } from '../../db/restore.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError, read } from '../../problem.ts';
@@ -77,6 +77,20 @@ export function placeRoutes(inside: Inside): Router {
   r.get('/backups/:name', may('keeps'), (req, res) => {
     const { name, home } = named(req);
     res.attachment(name).sendFile(name, { root: resolve(backupsIn(home)) });
+  });
+  r.post('/backups/:name/encrypted', may('keeps', 'took an encrypted backup away'), async (req, res) => {
+    const { name, home } = named(req);
+    const { passphrase } = read(encryptInput, req.body);
+    const at = resolve(backupsIn(home));
+    const half = halfName();
+    const clear = (): void => rmSync(join(at, half), { force: true });
+    try {
+      await door.run({ kind: 'encrypt', from: join(at, name), to: join(at, half), passphrase }, hungUp(res));
+    } catch (error) {
+      clear();
+      throw error;
+    }
+    res.attachment(`${name}.age`).sendFile(half, { root: at, dotfiles: 'allow', cacheControl: false }, clear);
   });
   r.delete('/backups/:name', may('keeps', 'deleted a backup'), (req, res) => {
     const { name, home } = named(req);

@@ -3,15 +3,29 @@ import { join } from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
-import type { Backup } from '../../../contract/place.ts';
+import { PASSPHRASE_HEADER, type Backup } from '../../../contract/place.ts';
 import { hungUp } from '../../compute/hungUp.ts';
-import { backupsIn, freeName } from '../../db/backup.ts';
+import { backupsIn, freeName, halfName } from '../../db/backup.ts';
+import { isEncrypted } from '../../db/encrypted.ts';
 import type { Inside } from '../../inside.ts';
 import { ProblemError } from '../../problem.ts';
 import { may } from '../../people/door.ts';
 
 /** Larger no place's file is. */
 const MOST_BYTES = 2_000_000_000;
+
+/** The passphrase that came with a file. */
+function passphraseOf(header: string | undefined): string {
+  const expected = 'The file is encrypted; expected the passphrase it was encrypted with.';
+  const missing = (): ProblemError =>
+    new ProblemError(422, expected, [{ path: 'passphrase', message: expected }]);
+  if (!header) throw missing();
+  try {
+    return decodeURIComponent(header).slice(0, 1000);
+  } catch {
+    throw missing();
+  }
+}
 
 /** A place's file from elsewhere, taken among the backups once it is looked over; it streams, so it stands before JSON bodies. */
 export function backupInRoutes({ door, folder }: Inside): Router {
@@ -25,7 +39,8 @@ export function backupInRoutes({ door, folder }: Inside): Router {
       throw new ProblemError(422, 'This place is kept in memory alone; there is nowhere to put a file.');
     const at = backupsIn(folder);
     mkdirSync(at, { recursive: true });
-    const half = `.incoming-${process.pid}-${Date.now()}-${Math.random().toString(36).slice(2)}`;
+    const half = halfName();
+    const plain = `${half}.plain`;
     let bytes = 0;
     const limit = new Transform({
       transform(chunk: Buffer, _encoding, done) {
@@ -41,9 +56,15 @@ export function backupInRoutes({ door, folder }: Inside): Router {
     });
     try {
       await pipeline(req, limit, createWriteStream(join(at, half)));
-      await door.run({ kind: 'look-at-backup', folder, name: half }, hungUp(res));
+      let whole = half;
+      if (isEncrypted(join(at, half))) {
+        const job = { kind: 'decrypt', from: join(at, half), to: join(at, plain) } as const;
+        await door.run({ ...job, passphrase: passphraseOf(req.get(PASSPHRASE_HEADER)) }, hungUp(res));
+        whole = plain;
+      }
+      await door.run({ kind: 'look-at-backup', folder, name: whole }, hungUp(res));
       const name = freeName(at, new Date().toISOString());
-      renameSync(join(at, half), join(at, name));
+      renameSync(join(at, whole), join(at, name));
       const made = statSync(join(at, name));
       res
         .status(201)
@@ -54,7 +75,8 @@ export function backupInRoutes({ door, folder }: Inside): Router {
       req.resume();
       throw error;
     } finally {
-      for (const end of ['', '-wal', '-shm']) rmSync(join(at, `${half}${end}`), { force: true });
+      for (const file of [half, plain])
+        for (const end of ['', '-wal', '-shm']) rmSync(join(at, `${file}${end}`), { force: true });
     }
   });
   return r;

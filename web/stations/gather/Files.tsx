@@ -8,7 +8,8 @@ import {
   type FileKind,
   type FilePreview,
 } from '../../../contract/files.ts';
-import { api, ApiError, sendFile, words } from '../../data/api.ts';
+import { api, ApiError, words } from '../../data/api.ts';
+import { sendFile } from '../../data/sendFile.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
 import { mayKeep, useSession } from '../../data/whoIsHere.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
@@ -79,6 +80,8 @@ export function Component() {
   const [preview, setPreview] = useState<FilePreview | null>(null);
   const [name, setName] = useState('');
   const [reading, setReading] = useState(false);
+  /** How much of the file was sent, 0 to 1. */
+  const [sent, setSent] = useState(0);
   const [over, setOver] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [faults, setFaults] = useState<Problem['errors']>([]);
@@ -99,9 +102,12 @@ export function Component() {
     if (!file) return;
     forget();
     setName(file.name);
+    setSent(0);
     setReading(true);
     try {
-      setPreview(await sendFile<FilePreview>(`/files/${kind}/preview`, file));
+      setPreview(
+        await sendFile<FilePreview>(`/files/${kind}/preview`, file, { type: 'text/csv', told: setSent }),
+      );
     } catch (e) {
       tell(e);
     } finally {
@@ -174,7 +180,11 @@ export function Component() {
                 onChange={(e) => void read(e.currentTarget.files?.[0])}
               />
               <Button isDisabled={reading} onPress={() => input.current?.click()}>
-                {reading ? 'Reading …' : 'Choose a file'}
+                {!reading
+                  ? 'Choose a file'
+                  : sent < 1
+                    ? `Sending: ${Math.floor(100 * sent)} % …`
+                    : 'Reading …'}
               </Button>
               <Quiet>or drop it here. Nothing is written before you say so.</Quiet>
             </Drop>

@@ -2,6 +2,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { Lot } from '../../../contract/lots.ts';
 import { answer, CAP, OFFERS, PLACE, show, SUPPLIERS, TUB } from '../../testing/desk.tsx';
+import { takeUploads } from '../../testing/uploads.ts';
 import { candidatesOf, firstLook } from './candidates.ts';
 import { Component as Files } from './Files.tsx';
 import Toasts from '../../parts/Toasts.tsx';
@@ -177,16 +178,9 @@ describe('files', () => {
     sample: [['Cap', 'disc']],
   };
   const file = new File(['name,form'], 'shelf.csv', { type: 'text/csv' });
-  /** The preview goes out as it is, not as JSON. */
   const serve = (first: unknown, confirmed: unknown) => {
-    const calls = answer({ 'GET /place': PLACE, 'POST /files/confirm': confirmed });
-    const inner = globalThis.fetch;
-    globalThis.fetch = (async (url: string, init?: RequestInit) => {
-      if (!url.endsWith('/preview')) return inner(url, init);
-      const [status, body] = Array.isArray(first) ? (first as [number, unknown]) : [200, first];
-      return { ok: status < 400, status, json: async () => body };
-    }) as typeof fetch;
-    return calls;
+    takeUploads(first);
+    return answer({ 'GET /place': PLACE, 'POST /files/confirm': confirmed });
   };
 
   it('are read, shown, and written when one says so', async () => {

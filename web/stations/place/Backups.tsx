@@ -2,16 +2,17 @@ import { useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import type { Backup, BackupLook, Lost as Missing, Restored, Soundness } from '../../../contract/place.ts';
-import { api, words } from '../../data/api.ts';
+import { api, fetchFile, words } from '../../data/api.ts';
 import { changesWords } from '../../data/lost.ts';
 import { useBackups, useChange } from '../../data/queries.ts';
-import { sendLarge } from '../../data/sendLarge.ts';
 import { placeStyle, shortDay } from '../../data/style.ts';
 import { useSession } from '../../data/whoIsHere.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { Confirm } from '../../parts/Confirm.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { BringIn } from './BringIn.tsx';
+import { Passphrase } from './Passphrase.tsx';
 
 /** Copies that are listed at first. */
 const FEW = 5;
@@ -31,6 +32,11 @@ function Look({ backup }: { backup: Backup }) {
   });
   const [isDeleting, setDeleting] = useState(false);
   const remove = useChange(() => api<undefined>('DELETE', `/backups/${backup.name}`));
+  const [isEncrypting, setEncrypting] = useState(false);
+  const encrypt = useMutation({
+    mutationFn: (passphrase: string) =>
+      fetchFile(`/backups/${backup.name}/encrypted`, { passphrase }, `${backup.name}.age`),
+  });
   const restore = useChange(() => api<Restored>('POST', `/backups/${backup.name}/restore`, {}));
   const deleteIt = (
     <>
@@ -60,6 +66,25 @@ function Look({ backup }: { backup: Backup }) {
     );
   if (!look) return <p role="status">Opening it …</p>;
   const { counts } = look;
+  if (isEncrypting)
+    return (
+      <Passphrase
+        label="Passphrase for the file"
+        yes="Encrypt and download"
+        isNew
+        isPending={encrypt.isPending}
+        error={encrypt.error ? words(encrypt.error) : null}
+        onYes={(passphrase) =>
+          encrypt.mutate(passphrase, {
+            onSuccess: () => {
+              setEncrypting(false);
+              say(`${backup.name}.age is among your downloads.`);
+            },
+          })
+        }
+        onNo={() => setEncrypting(false)}
+      />
+    );
   return (
     <Stack $gap={8}>
       <p style={{ fontSize: 14.5 }}>
@@ -74,6 +99,9 @@ function Look({ backup }: { backup: Backup }) {
       <Row>
         <Button small isDisabled={restore.isPending} onPress={() => setAsking(true)}>
           {restore.isPending ? 'Putting it back …' : 'Put it back'}
+        </Button>
+        <Button small plain onPress={() => setEncrypting(true)}>
+          Download encrypted
         </Button>
         {deleteIt}
       </Row>
@@ -101,13 +129,8 @@ export function Backups() {
   const { data: backups, error } = useBackups();
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
-  /** How much of a file that comes in was sent, 0 to 1. */
-  const [sent, setSent] = useState(0);
   const make = useChange(() => api<Backup>('POST', '/backups', {}));
   const check = useMutation({ mutationFn: () => api<Soundness>('GET', '/integrity') });
-  const bring = useChange((file: File) =>
-    sendLarge<Backup>('/backups/file', file, 'application/octet-stream', setSent),
-  );
   const { data: session } = useSession();
   const accept = useChange(() => api<Missing>('POST', '/integrity/lost/accept', {}));
   const isListed = backups !== undefined;
@@ -157,7 +180,7 @@ export function Backups() {
         <Quiet>
           Everything is kept in one file on this machine, copied by itself once a day: the last seven days
           stay, then one copy a week for five weeks and one a month for a year. Copies that you make stay
-          until you delete them. Keep one on another machine.
+          until you delete them. Keep one on another machine, encrypted: under <i>Look</i>.
         </Quiet>
         <ul aria-label="Backups" style={{ display: 'grid', gap: 8, fontSize: 14.5 }}>
           {(backups ?? []).slice(0, all ? undefined : FEW).map((b) => (
@@ -191,31 +214,7 @@ export function Backups() {
           ))}
           {backups?.length === 0 && <li>There is no copy yet.</li>}
         </ul>
-        <label style={{ display: 'grid', gap: 4, fontSize: 14 }}>
-          <b>A file of the whole place, from another machine</b>
-          <input
-            type="file"
-            accept=".db"
-            onChange={(e) => {
-              const file = e.target.files?.[0];
-              e.target.value = '';
-              setSent(0);
-              if (file)
-                bring.mutate(file, {
-                  onSuccess: (b) => {
-                    setOpen(b.name);
-                    say('It is whole and lies among the backups: look at it before you put it back.');
-                  },
-                });
-            }}
-          />
-        </label>
-        {bring.isPending && (
-          <p role="status">
-            {sent < 1 ? `Bringing it in: ${Math.floor(100 * sent)} % …` : 'It has come; reading it through …'}
-          </p>
-        )}
-        {bring.error && <Notice tone="stop">{words(bring.error)}</Notice>}
+        <BringIn onIn={(b) => setOpen(b.name)} />
         {backups && backups.length > FEW && !all && (
           <div>
             <Button small plain onPress={() => setAll(true)}>

@@ -1,7 +1,8 @@
-import { screen, waitFor } from '@testing-library/react';
+import { act, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { Backup, BackupLook } from '../../../contract/place.ts';
 import { answer, show } from '../../testing/desk.tsx';
+import { takeUploads, Upload } from '../../testing/uploads.ts';
 import { Backups } from './Backups.tsx';
 
 const copy = (day: number, daily = false): Backup => ({
@@ -72,4 +73,43 @@ it('what was acknowledged and is not in the file is told until somebody goes on 
   expect(await screen.findByText('11 changes are missing')).toBeVisible();
   await userEvent.click(screen.getByRole('button', { name: 'Go on without them' }));
   await waitFor(() => expect(calls).toContainEqual(expect.objectContaining({ method: 'POST' })));
+});
+
+it('an encrypted file asks for its passphrase before it is sent, and again where it does not open', async () => {
+  answer({ 'GET /backups': [] });
+  takeUploads();
+  show(<Backups />);
+  const input = await screen.findByLabelText(/A file of the whole place/);
+  const file = new File(['age-encryption.org/v1\n-> scrypt'], 'cart.db.age');
+  file.slice = () => ({ text: async () => 'age-encryption.org/' }) as Blob;
+  await userEvent.upload(input, file);
+  await userEvent.type(await screen.findByLabelText('Passphrase of cart.db.age'), 'seaweed ü');
+  await userEvent.click(screen.getByRole('button', { name: 'Bring it in' }));
+  expect(Upload.last.headers['x-passphrase']).toBe('seaweed%20%C3%BC');
+  act(() => Upload.last.comes(40, 100));
+  expect(screen.getByRole('status')).toHaveTextContent('Bringing it in: 40 %');
+  const detail = 'The passphrase does not open this file; expected the one it was encrypted with.';
+  Upload.last.answer(422, JSON.stringify({ type: '', title: '', status: 422, detail, errors: [] }));
+  expect(await screen.findByText(detail)).toBeVisible();
+  await userEvent.click(screen.getByRole('button', { name: 'Bring it in' }));
+  Upload.last.answer(201, JSON.stringify(copy(4)));
+  await waitFor(() => expect(screen.queryByLabelText(/Passphrase of/)).toBeNull());
+});
+
+it('a new passphrase is long and typed twice', async () => {
+  const calls = answer({ 'GET /backups': [copy(3)], [`GET /backups/${copy(3).name}/look`]: LOOK });
+  show(<Backups />);
+  await userEvent.click(await screen.findByRole('button', { name: /^Look at the backup/ }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Download encrypted' }));
+  const press = () => userEvent.click(screen.getByRole('button', { name: 'Encrypt and download' }));
+  await userEvent.type(screen.getByLabelText('Passphrase for the file'), 'short');
+  await press();
+  expect(screen.getByText('The passphrase must have at least 12 characters.')).toBeVisible();
+  await userEvent.type(screen.getByLabelText('Passphrase for the file'), ' and longer');
+  await press();
+  expect(screen.getByText('The two are not the same.')).toBeVisible();
+  expect(calls).toEqual([]);
+  await userEvent.type(screen.getByLabelText('The same once more'), 'short and longer');
+  await press();
+  await waitFor(() => expect(calls[0]!.body).toEqual({ passphrase: 'short and longer' }));
 });

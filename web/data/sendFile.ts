@@ -1,23 +1,23 @@
 import type { Problem } from '../../contract/common.ts';
 import { ApiError } from './api.ts';
+import { useSignedOut } from './session.ts';
 
-/**
- * A large file to the desk, as it is, telling how far it has come: `fetch` does not tell that of what it sends.
- *
- * @param told called with the share that was sent, 0 to 1
- */
-export const sendLarge = <T>(
-  path: string,
-  file: Blob,
-  type: string,
-  told: (share: number) => void,
-): Promise<T> =>
+/** How a file goes: what it is, who is told how far it has come (a share, 0 to 1), and what headers it needs besides. */
+interface Way {
+  readonly type: string;
+  readonly told: (share: number) => void;
+  readonly headers?: Readonly<Record<string, string>>;
+}
+
+/** A file to the desk, as it is, telling how far it has come: `fetch` does not tell that of what it sends. */
+export const sendFile = <T>(path: string, file: Blob, { type, told, headers = {} }: Way): Promise<T> =>
   new Promise((resolve, reject) => {
     const fail = (status: number, detail: string): void =>
       reject(new ApiError({ type: 'about:blank', title: 'Not reached', status, detail, errors: [] }));
     const request = new XMLHttpRequest();
     request.open('POST', `/api${path}`);
-    request.setRequestHeader('content-type', type);
+    for (const [name, value] of Object.entries({ 'content-type': type, ...headers }))
+      request.setRequestHeader(name, value);
     request.upload.addEventListener('progress', (e) => {
       if (e.lengthComputable && e.total > 0) told(e.loaded / e.total);
     });
@@ -25,6 +25,7 @@ export const sendLarge = <T>(
       fail(0, 'The line broke before the whole file had come. Try again.'),
     );
     request.addEventListener('load', () => {
+      if (request.status === 401) useSignedOut.getState().set(true);
       try {
         const body: unknown = JSON.parse(request.responseText);
         if (request.status >= 200 && request.status < 300) resolve(body as T);
