@@ -123,7 +123,10 @@ describe('a batch', () => {
     await desk.post(`/batches/${batch.id}/progress`, { task: first!.id, did: 'lost', at: 1 }).expect(400);
   });
   it('is made all or nothing, with what was spoiled, and then stays on record', async () => {
-    const { batch, cap, open } = await begun();
+    const { batch, cap, open, did } = await begun();
+    const [first, last] = (await open()).tasks;
+    const began = 1_800_000_000_000;
+    await did(first!.id, 'begun', began).expect(200);
     const make = (spoiled: object[]) =>
       desk.post(`/batches/${batch.id}/made`, { version: batch.version, spoiled });
     const refused = (await make([{ materialId: cap.id, quantity: 12 }]).expect(422)).body as {
@@ -139,7 +142,13 @@ describe('a batch', () => {
     expect(shelf.find((m) => m.name === 'Cap')!.kept).toBe(27 - 19);
     await make([]).expect(409);
     await desk.del(`/batches/${batch.id}`).expect(409);
-    expect((await open()).state).toBe('done');
+    // Words of the bench that were still on their way are heard; the batch stays made.
+    await did(first!.id, 'done', began + 9 * 60_000, 9).expect(200);
+    await did(last!.id, 'begun', began).expect(200);
+    const after = await open();
+    expect(after).toMatchObject({ state: 'done', progress: { running: [], done: [{ task: first!.id }] } });
+    expect(after.own[`drop-through ${first!.step}`]!.times).toBe(1);
+    await did(first!.id, 'undone', began).expect(409);
   });
   it('wants what the check wants tested on the first of it', async () => {
     const { design, open } = await begun();

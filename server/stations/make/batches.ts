@@ -290,9 +290,10 @@ export async function progress(
   today: Day,
 ): Promise<BatchJson> {
   const b = await findBatch(em, id);
-  if (b.state === 'done')
-    throw new ProblemError(409, `${b.name} is done.`, [
-      { path: 'task', message: 'expected a batch that is not done' },
+  // The last step's word may come after “It is made”: its minutes count all the same. Taken back is nothing any more.
+  if (b.state === 'done' && input.did === 'undone')
+    throw new ProblemError(409, `${b.name} is made: its steps are not taken back.`, [
+      { path: 'did', message: 'expected a batch that is not made yet' },
     ]);
   const found = (await tasksOf(em, b, today)).find((t) => t.id === input.task);
   if (!found)
@@ -320,8 +321,8 @@ export async function progress(
     { id },
     {
       version: b.version,
-      progress: next,
-      state: next.done.length > 0 || next.running.length > 0 ? 'being made' : 'planned',
+      progress: b.state === 'done' ? { ...next, running: [] } : next,
+      state: b.state === 'done' ? 'done' : next.done.length > 0 || next.running.length > 0 ? 'being made' : 'planned',
     },
   );
   await em.refresh(b);
