@@ -16,15 +16,16 @@ export interface Part {
 export const COUNT_OUTCOMES = ['shelve', 'fill', 'repair', 'write off', 'ask back'] as const;
 export type CountOutcome = (typeof COUNT_OUTCOMES)[number];
 
+/** Where a kit can stand, in the order in which that is decided: where several hold, the first counts. */
 export const STANDINGS = [
-  'in',
-  'out',
   'late',
+  'out',
+  'retired',
   'recalled',
   'repair',
   'to clean',
   'resting',
-  'retired',
+  'in',
 ] as const;
 export type Standing = (typeof STANDINGS)[number];
 
@@ -41,19 +42,27 @@ export interface Stands {
   readonly openLoan: { readonly dueOn: Day } | null;
 }
 
+/** When each holds, whatever else does. */
+const HOLDS: Readonly<Record<Standing, (copy: Stands, today: Day) => boolean>> = {
+  late: ({ openLoan }, today) => openLoan !== null && openLoan.dueOn < today,
+  out: ({ openLoan }) => openLoan !== null,
+  retired: ({ retiredOn }) => retiredOn !== null,
+  recalled: ({ recalled }) => recalled !== null,
+  repair: ({ repair }) => repair,
+  'to clean': ({ toClean }) => toClean,
+  resting: ({ restsUntil }, today) => restsUntil !== null && restsUntil > today,
+  in: () => true,
+};
+
 /** Where a copy stands today; derived from facts, never kept. */
 export function standing(copy: Stands, today: Day): { standing: Standing; daysLate: number } {
-  if (copy.openLoan) {
-    const daysLate = Math.max(0, daysBetween(copy.openLoan.dueOn, today));
-    return { standing: daysLate > 0 ? 'late' : 'out', daysLate };
-  }
-  const here = (s: Standing): { standing: Standing; daysLate: number } => ({ standing: s, daysLate: 0 });
-  if (copy.retiredOn !== null) return here('retired');
-  if (copy.recalled !== null) return here('recalled');
-  if (copy.repair) return here('repair');
-  if (copy.toClean) return here('to clean');
-  return here(copy.restsUntil !== null && copy.restsUntil > today ? 'resting' : 'in');
+  const stands = STANDINGS.find((s) => HOLDS[s](copy, today))!;
+  return { standing: stands, daysLate: stands === 'late' ? daysBetween(copy.openLoan!.dueOn, today) : 0 };
 }
+
+/** Where a kit would stand if nobody had it: what keeps it from being lent again. */
+export const standingAtHome = (copy: Omit<Stands, 'openLoan'>, today: Day): Standing =>
+  standing({ ...copy, openLoan: null }, today).standing;
 
 /** Parts short at a count, with how many; `lost` of them are not there at all, the others are spoiled. */
 export const missing = (parts: readonly Part[]): { part: Part; short: number; lost: number }[] =>

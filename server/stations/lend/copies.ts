@@ -2,9 +2,10 @@ import type { EntityManager } from '@mikro-orm/core';
 import { z } from 'zod';
 import type { Copy as CopyJson, LendingSummary } from '../../../contract/lending.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import { STANDINGS } from '../../../core/lend/status.ts';
+import { STANDINGS, type Standing } from '../../../core/lend/status.ts';
 import { rows } from '../../db/rows.ts';
 import { recalledKits } from '../check/service.ts';
+import { IS_SHORT, notSimplyIn, standingSql, standsSo, type Now } from './standing.ts';
 import { idCursor, pageOf, textCursor, textCursorOf } from '../../paging.ts';
 
 export const copyQuery = z.strictObject({
@@ -78,19 +79,13 @@ const named = (of: string, none: string): string =>
 const WITH_FAMILY =
   "returned_on is null and borrower_id in (select id from borrower where name like ? escape '\\')";
 
-const OUT = 'exists (select 1 from loan o where o.copy_id = c.id and o.returned_on is null)';
 /**
  * Kits by what is asked of them, each in terms of the kit alone (`c`): counting them needs no joins.
  *
  * @param isMany so many have the name that kits are looked through in their order until a page is full; else those with the
  * name are found first
  */
-function filterOf(
-  query: Query,
-  today: Day,
-  recalled: ReadonlyMap<number, string>,
-  isMany = false,
-): { where: string[]; params: unknown[] } {
+function filterOf(query: Query, now: Now, isMany = false): { where: string[]; params: unknown[] } {
   const where: string[] = [];
   const params: unknown[] = [];
   const add = (sql: string, ...values: unknown[]): void => {
@@ -110,43 +105,10 @@ function filterOf(
       ...Array.from({ length: 3 }, () => like(query.q!)),
     );
   // A retired kit stays on record and is found by its label; it hangs nowhere.
-  if (query.label === undefined && query.standing !== 'retired') add('c.retired_on is null');
-  const back = JSON.stringify([...recalled.keys()]);
-  const isBack = 'c.id in (select value from json_each(?))';
-  // In the order in which core/lend/status.ts decides.
-  switch (query.standing) {
-    case 'retired':
-      add(`c.retired_on is not null and not ${OUT}`);
-      break;
-    case 'recalled':
-      add(`${isBack} and not ${OUT}`, back);
-      break;
-    case 'repair':
-      add(`c.repair <> 0 and not ${OUT} and not ${isBack}`, back);
-      break;
-    case 'to clean':
-      add(`c.to_clean <> 0 and c.repair = 0 and not ${OUT} and not ${isBack}`, back);
-      break;
-    case 'resting':
-      add(
-        `c.id in (select id from copy where rests_until > ?) and c.repair = 0 and c.to_clean = 0 and not ${OUT} and not ${isBack}`,
-        today,
-        back,
-      );
-      break;
-    case 'in':
-      add(
-        `c.repair = 0 and c.to_clean = 0 and (c.rests_until is null or c.rests_until <= ?) and not ${OUT} and not ${isBack}`,
-        today,
-        back,
-      );
-      break;
-    case 'out':
-      add('c.id in (select copy_id from loan where returned_on is null and due_on >= ?)', today);
-      break;
-    case 'late':
-      add('c.id in (select copy_id from loan where returned_on is null and due_on < ?)', today);
-      break;
+  if (query.label === undefined && query.standing === undefined) add('c.retired_on is null');
+  if (query.standing !== undefined) {
+    const { sql, params: of } = standsSo(query.standing, now);
+    add(sql, ...of);
   }
   return { where, params };
 }
@@ -162,7 +124,7 @@ function countOf(
   if (order === 'due' && isPlain && skill === undefined && !q)
     // Open loans but for those of kits that were retired while they were out.
     return [
-      `select (select count(*) from loan where returned_on is null and due_on > '') - (select count(*) from copy c where c.retired_on is not null and ${OUT}) as n`,
+      `select (select count(*) from loan where returned_on is null and due_on > '') - (select count(*) from copy c where c.retired_on is not null and exists (select 1 from loan o where o.copy_id = c.id and o.returned_on is null)) as n`,
       [],
     ];
   if (order === 'made' && isPlain) {
@@ -191,9 +153,9 @@ const MANY = 1000;
 /** A page of kits, with how many match in all and the cursor to go on from. */
 export async function listCopies(em: EntityManager, query: Query, today: Day) {
   const recalled = await recalledKits(em);
-  const asked = filterOf(query, today, recalled);
+  const asked = filterOf(query, { today, recalled });
   const [all] = await rows<{ n: number }>(em, ...countOf(query, asked.where, asked.params));
-  const { where, params } = query.q && all!.n > MANY ? filterOf(query, today, recalled, true) : asked;
+  const { where, params } = query.q && all!.n > MANY ? filterOf(query, { today, recalled }, true) : asked;
   let order = 'c.id';
   if (query.order === 'due') {
     order = 'l.due_on, c.id';
@@ -222,9 +184,6 @@ export async function listCopies(em: EntityManager, query: Query, today: Day) {
   };
 }
 
-/** Kits (`c`) that are short of nothing. */
-const IS_WHOLE = "not exists (select 1 from json_each(c.parts) where value ->> 'present' < value ->> 'due')";
-
 /** Labels of whole kits of one kind that can be lent now, the first by label, at most so many. */
 export async function kitsIn(
   em: EntityManager,
@@ -236,10 +195,10 @@ export async function kitsIn(
   },
 ): Promise<string[]> {
   const { designId, kitId } = o.kind;
-  const { where, params } = filterOf(copyQuery.parse({ standing: 'in' }), o.today, o.recalled);
+  const { sql, params } = standsSo('in', o);
   const found = await rows<{ label: string }>(
     em,
-    `select c.label from copy c where ${kitId === null ? 'c.kit_id is null and c.design_id = ?' : 'c.kit_id = ?'} and ${where.join(' and ')} and ${IS_WHOLE} order by c.label limit ?`,
+    `select c.label from copy c where ${kitId === null ? 'c.kit_id is null and c.design_id = ?' : 'c.kit_id = ?'} and ${sql} and not ${IS_SHORT} order by c.label limit ?`,
     [kitId ?? designId, ...params, o.most],
   );
   return found.map((c) => c.label);
@@ -247,10 +206,10 @@ export async function kitsIn(
 
 /** By design, the label of a kit with it that is in, clean and whole: one that can be taken now. */
 export async function kitsToTake(em: EntityManager, today: Day): Promise<Map<number, string>> {
-  const { where, params } = filterOf(copyQuery.parse({ standing: 'in' }), today, await recalledKits(em));
+  const { sql, params } = standsSo('in', { today, recalled: await recalledKits(em) });
   const found = await rows<{ label: string; designs: string }>(
     em,
-    `select min(c.label) as label, coalesce(k.designs, json_array(c.design_id)) as designs ${FROM} where ${where.join(' and ')} and ${IS_WHOLE} group by 2 order by 1`,
+    `select min(c.label) as label, coalesce(k.designs, json_array(c.design_id)) as designs ${FROM} where ${sql} and not ${IS_SHORT} group by 2 order by 1`,
     params,
   );
   const labels = new Map<number, string>();
@@ -265,37 +224,31 @@ export async function copyOf(em: EntityManager, id: number): Promise<CopyJson | 
   return found && copyJson(found, await recalledKits(em));
 }
 
-/** Kits that are not simply in or out, each sort by an index of its own: the others are not looked at. */
-const SET_ASIDE =
-  'select id from copy where retired_on is not null union select id from copy where repair <> 0 union select id from copy where to_clean <> 0 union select id from copy where rests_until > ? union select value from json_each(?)';
-
-/** The lending room in figures, counted where the rows lie. */
+/** The lending room in figures, counted where the rows lie: kits that are simply in are not looked at. */
 export async function lendingSummary(em: EntityManager, today: Day): Promise<LendingSummary> {
-  // Asked by due day, each is a range of the index of open loans.
-  const [loans] = await rows<{ late: number; due: number }>(
+  const now = { today, recalled: await recalledKits(em) };
+  const stands = standingSql(now);
+  const few = notSimplyIn(now);
+  const found = await rows<{ standing: Standing; kits: number }>(
     em,
-    'select (select count(*) from loan where returned_on is null and due_on < ?) as late, (select count(*) from loan where returned_on is null and due_on >= ?) as due',
-    [today, today],
+    `select ${stands.sql} as standing, count(*) as kits from copy c where c.id in (${few.sql}) group by 1`,
+    [...stands.params, ...few.params],
   );
-  const recalled = await recalledKits(em);
-  const [here] = await rows<Record<'repair' | 'toClean' | 'resting' | 'recalled' | 'retired', number | null>>(
-    em,
-    `select sum(state = 'repair') as repair, sum(state = 'to clean') as "toClean", sum(state = 'resting') as resting, sum(state = 'recalled') as recalled, sum(state = 'retired') as retired from (select case when c.retired_on is not null then 'retired' when c.id in (select value from json_each(?)) then 'recalled' when c.repair <> 0 then 'repair' when c.to_clean <> 0 then 'to clean' else 'resting' end as state from copy c where c.id in (${SET_ASIDE}) and not exists (select 1 from loan l where l.copy_id = c.id and l.returned_on is null))`,
-    [JSON.stringify([...recalled.keys()]), today, JSON.stringify([...recalled.keys()])],
-  );
+  const kits = new Map(found.map((f) => [f.standing, f.kits]));
+  const count = (standing: Standing): number => kits.get(standing) ?? 0;
   const skills = await rows<{ skill: string; kits: number }>(
     em,
     'select d.skill, sum(n.kits) as kits from kits_in_use n join design d on d.id = n.design_id where n.kits > 0 group by d.skill order by d.skill',
   );
   return {
     kits: skills.reduce((n, s) => n + s.kits, 0),
-    out: loans!.late + loans!.due,
-    late: loans!.late,
-    repair: here!.repair ?? 0,
-    toClean: here!.toClean ?? 0,
-    resting: here!.resting ?? 0,
-    recalled: here!.recalled ?? 0,
-    retired: here!.retired ?? 0,
+    out: count('late') + count('out'),
+    late: count('late'),
+    repair: count('repair'),
+    toClean: count('to clean'),
+    resting: count('resting'),
+    recalled: count('recalled'),
+    retired: count('retired'),
     skills,
   };
 }

@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Copy as CopyJson, KitEvent, StateInput } from '../../../contract/lending.ts';
 import { addDays, type Day } from '../../../core/calendar/days.ts';
-import { missing, standing } from '../../../core/lend/status.ts';
+import { missing, standingAtHome, type Standing, type Stands } from '../../../core/lend/status.ts';
 import { cleaningOf, type MaterialInput } from '../../../core/materials/material.ts';
 import {
   CopyEventRow,
@@ -18,35 +18,38 @@ import { notFound, ProblemError } from '../../problem.ts';
 import { recalledKits } from '../check/service.ts';
 import { copyOf } from './copies.ts';
 
-const WHY: Record<string, string> = {
-  repair: 'is in repair',
-  'to clean': 'is to be cleaned first',
-  retired: 'is retired',
+/** Why a kit that stands so is not lent, after “it …”. */
+const WHY: Readonly<Partial<Record<Standing, (copy: Omit<Stands, 'openLoan'>) => string>>> = {
+  retired: () => 'is retired',
+  recalled: ({ recalled }) => `is called back: ${recalled!}`,
+  repair: () => 'is in repair',
+  'to clean': () => 'is to be cleaned first',
+  resting: ({ restsUntil }) => `rests until ${restsUntil!}`,
 };
+
+/** Where a kit would stand if nobody had it, and why it is not lent as it stands then; null where it could be. */
+export function keptFromLending(
+  copy: Omit<Stands, 'openLoan'>,
+  today: Day,
+): { standing: Standing; why: string | null } {
+  const stands = standingAtHome(copy, today);
+  return { standing: stands, why: WHY[stands]?.(copy) ?? null };
+}
 
 /** Nothing is lent before it is whole, clean, rested and not called back. */
 export async function refuseUnlendable(em: EntityManager, copy: Copy, today: Day): Promise<void> {
   const recalled = (await recalledKits(em)).get(copy.id) ?? null;
   const { repair, toClean, restsUntil = null, retiredOn = null } = copy;
-  const { standing: stands } = standing(
-    { repair, toClean, restsUntil, retiredOn, recalled, openLoan: null },
-    today,
-  );
-  if (stands === 'in') {
+  const { standing, why } = keptFromLending({ repair, toClean, restsUntil, retiredOn, recalled }, today);
+  if (why === null) {
     const [gap] = missing(copy.parts);
     if (!gap) return;
     throw new ProblemError(422, `${copy.label} is ${gap.short} × ${gap.part.name} short.`, [
       { path: 'copyId', message: 'expected a whole kit: count it, and fill it or write off what is gone' },
     ]);
   }
-  const why =
-    stands === 'recalled'
-      ? `is called back: ${recalled!}`
-      : stands === 'resting'
-        ? `rests until ${restsUntil!}`
-        : WHY[stands]!;
   const message =
-    stands === 'recalled' ? 'expected a kit whose tests were passed' : 'expected a kit that is in';
+    standing === 'recalled' ? 'expected a kit whose tests were passed' : 'expected a kit that is in';
   throw new ProblemError(422, `${copy.label} ${why}.`, [{ path: 'copyId', message }]);
 }
 

@@ -322,7 +322,12 @@ export async function progress(
     {
       version: b.version,
       progress: b.state === 'done' ? { ...next, running: [] } : next,
-      state: b.state === 'done' ? 'done' : next.done.length > 0 || next.running.length > 0 ? 'being made' : 'planned',
+      state:
+        b.state === 'done'
+          ? 'done'
+          : next.done.length > 0 || next.running.length > 0
+            ? 'being made'
+            : 'planned',
     },
   );
   await em.refresh(b);

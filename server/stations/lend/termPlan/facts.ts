@@ -21,7 +21,8 @@ import { ALLERGIC, askedOf, whoIs, type Ask, type KitAsMade, type Who } from '..
 import { recalledKits } from '../../check/service.ts';
 import { ladderOf } from '../../shape/ladders.ts';
 import { modelled } from '../../watch/model.ts';
-import { restsAfter } from '../states.ts';
+import { IS_SHORT } from '../standing.ts';
+import { keptFromLending, restsAfter } from '../states.ts';
 import { keptBack, waitingFor } from './waiting.ts';
 
 /** A term as it is planned from: kits as they stand today, families with what is known of them. */
@@ -59,8 +60,7 @@ interface KindFacts {
   readonly ways: Map<string, KitAsMade>;
 }
 
-const KITS =
-  "select c.id, c.label, coalesce(k.name, d.name) as name, case when k.id is null then 'design ' || d.id else 'kit ' || k.id end as kind, coalesce(k.designs, json_array(c.design_id)) as designs, k.youngest, k.container, c.repair, c.to_clean, c.rests_until, c.retired_on, exists (select 1 from json_each(c.parts) where value ->> 'present' < value ->> 'due') as short, m.made_as, l.due_on from copy c left join build m on m.id = c.build_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null where c.retired_on is null or c.id in (select value from json_each(?)) order by c.id";
+const KITS = `select c.id, c.label, coalesce(k.name, d.name) as name, case when k.id is null then 'design ' || d.id else 'kit ' || k.id end as kind, coalesce(k.designs, json_array(c.design_id)) as designs, k.youngest, k.container, c.repair, c.to_clean, c.rests_until, c.retired_on, ${IS_SHORT} as short, m.made_as, l.due_on from copy c left join build m on m.id = c.build_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null where c.retired_on is null or c.id in (select value from json_each(?)) order by c.id`;
 
 const later = (a: Day, b: Day): Day => (a > b ? a : b);
 
@@ -69,15 +69,23 @@ function standsOf(
   o: { readonly today: Day; readonly idleDays: number; readonly recalled: string | undefined },
 ): Pick<TermKit, 'freeFrom' | 'notLent'> {
   const { today, idleDays } = o;
-  const notLent = c.retired_on
-    ? 'is retired'
-    : o.recalled !== undefined
-      ? `is called back: ${o.recalled}`
-      : c.repair
-        ? 'is in repair'
-        : c.short && c.due_on === null
-          ? 'is not whole'
-          : null;
+  const home = keptFromLending(
+    {
+      repair: c.repair !== 0,
+      toClean: c.to_clean !== 0,
+      restsUntil: c.rests_until,
+      retiredOn: c.retired_on,
+      recalled: o.recalled ?? null,
+    },
+    today,
+  );
+  // What is to be cleaned or rests is lent after that; what is out is looked at when it comes back.
+  const notLent =
+    home.standing === 'to clean' || home.standing === 'resting' || home.why === null
+      ? c.short && c.due_on === null
+        ? 'is not whole'
+        : null
+      : home.why;
   const freeFrom = c.due_on
     ? addDays(later(c.due_on, today), idleDays)
     : c.to_clean
