@@ -82,6 +82,7 @@ const counted = async (name, command, env, report, read) => {
 await beside([
   ['Types', node('node_modules/typescript/bin/tsc')],
   ['Lint', node('node_modules/eslint/bin/eslint.js', '.')],
+  ['Unused code', node('node_modules/knip/bin/knip.js')],
   [
     'Import arrows',
     node(

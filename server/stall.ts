@@ -3,7 +3,7 @@ import { sendProblem } from './problem.ts';
 import { ProblemError } from './problemError.ts';
 
 /** How long a body may bring nothing, ms: however slow a line is, something comes. */
-export const STALL = 30_000;
+const STALL = 30_000;
 
 /**
  * Ends a request whose body has stopped coming, and says so. However long it takes otherwise: 2 GB by a slow line are let

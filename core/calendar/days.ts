@@ -33,8 +33,7 @@ export function isLocale(tag: string): boolean {
 }
 
 /** How a time comes back: on its day only, on every day, from Monday to Friday, or on the same day of each week. */
-export const REPEATS = ['once', 'daily', 'weekdays', 'weekly'] as const;
-export type Repeats = (typeof REPEATS)[number];
+export type Repeats = 'once' | 'daily' | 'weekdays' | 'weekly';
 
 /** 0 for Sunday up to 6. */
 const weekday = (day: Day): number => new Date(toTime(day)).getUTCDay();

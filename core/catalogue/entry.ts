@@ -41,8 +41,8 @@ export const GROUPS = [
 export type Group = (typeof GROUPS)[number];
 
 /** How far a figure can be relied on. */
-export const MARKS = ['published', 'common practice', 'from memory'] as const;
-export type FigureMark = (typeof MARKS)[number];
+const MARKS = ['published', 'common practice', 'from memory'] as const;
+type FigureMark = (typeof MARKS)[number];
 
 /** A household material as it usually is. Lengths in mm. */
 export const catalogueEntry = z.strictObject({

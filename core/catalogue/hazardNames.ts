@@ -2,22 +2,20 @@ import type { Material } from '../materials/material.ts';
 import { nameWords, standsIn, standsNear } from './nameWords.ts';
 
 /** What a name can tell of a material beyond what somebody ticked. */
-export const NAMED_HAZARDS = [
-  'button cell',
-  'magnet',
-  'battery',
-  'coin',
-  'marble',
-  'bead',
-  'balloon',
-  'swells in water',
-  'choking form',
-  'toxic',
-  'sharp edge',
-  'sheds',
-  'glass',
-] as const;
-export type NamedHazard = (typeof NAMED_HAZARDS)[number];
+type NamedHazard =
+  | 'button cell'
+  | 'magnet'
+  | 'battery'
+  | 'coin'
+  | 'marble'
+  | 'bead'
+  | 'balloon'
+  | 'swells in water'
+  | 'choking form'
+  | 'toxic'
+  | 'sharp edge'
+  | 'sheds'
+  | 'glass';
 
 interface Names {
   readonly hazard: NamedHazard;

@@ -2,7 +2,7 @@ import { nameWords, standsIn, standsNear } from './nameWords.ts';
 
 /** How a plant is held by those who work with children: never, irritant (gloves, hands washed), commonly used. */
 export const PLANT_STANDINGS = ['never', 'irritant', 'commonly used'] as const;
-export type PlantStanding = (typeof PLANT_STANDINGS)[number];
+type PlantStanding = (typeof PLANT_STANDINGS)[number];
 
 export interface Plant {
   /** Common names on both sides of the ocean, the first as the list shows it. */

@@ -1,28 +1,19 @@
-import { z } from 'zod';
-
 /** Strength of a cleaner: by its label in percent, or in parts per million. */
-export const STRENGTH_UNITS = ['%', 'ppm'] as const;
-export type StrengthUnit = (typeof STRENGTH_UNITS)[number];
+export type StrengthUnit = '%' | 'ppm';
 
-const strength = z.strictObject({
-  value: z
-    .number({ error: 'expected a number' })
-    .positive('must be more than 0')
-    .max(1_000_000, 'must be at most 1,000,000'),
-  unit: z.enum(STRENGTH_UNITS, { error: 'expected % or ppm' }),
-});
-export const dilutionRequest = z.strictObject({
+interface Strength {
+  /** More than 0. */
+  readonly value: number;
+  readonly unit: StrengthUnit;
+}
+export interface DilutionRequest {
   /** What the bottle holds, as its own label says. */
-  from: strength,
+  readonly from: Strength;
   /** What is asked for, as the label or the local code says. */
-  to: strength,
-  /** How much is to be mixed, ml. */
-  volume: z
-    .number({ error: 'expected ml' })
-    .positive('must be more than 0 ml')
-    .max(100_000, 'must be at most 100,000 ml'),
-});
-export type DilutionRequest = z.infer<typeof dilutionRequest>;
+  readonly to: Strength;
+  /** How much is to be mixed, ml, more than 0. */
+  readonly volume: number;
+}
 
 export interface Dilution {
   /** ml of the product and of water. */

@@ -29,7 +29,7 @@ export interface LaidPart {
   /** Turned over, with its left on its right. */
   readonly mirrored?: boolean;
 }
-export interface LaidPanel {
+interface LaidPanel {
   readonly size: Vec2;
   /** What nothing was cut over. */
   readonly keepOut: readonly (readonly Vec2[])[];
@@ -38,7 +38,7 @@ export interface LaidPanel {
 /** One stock piece, opened into its panels. */
 export type LaidUnit = readonly LaidPanel[];
 
-export type OutlineCut = Extract<Cut, { kind: 'outline' }>;
+type OutlineCut = Extract<Cut, { kind: 'outline' }>;
 
 /** What a unit opens into. */
 export type Panels = Extract<Stock, { kind: 'panels' }>;
@@ -88,7 +88,7 @@ export function layLengths(parts: readonly CutTimes[], length: number): LaidLeng
 }
 
 /** Rectangle a part is cut out of, mm; the smallest at any turn where the sheet's direction does not matter. */
-export function blankOf(cut: OutlineCut): Vec2 {
+function blankOf(cut: OutlineCut): Vec2 {
   if (cut.turn !== 'any') return extents(cut.outline, 0);
   const { length, width } = smallestRectangle(cut.outline);
   return [length, width];

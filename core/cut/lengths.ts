@@ -35,7 +35,7 @@ export const cutLengthsRequest = z.strictObject({
 });
 export type CutLengthsRequest = z.infer<typeof cutLengthsRequest>;
 
-export interface LengthPlan {
+interface LengthPlan {
   /** Length of the stock piece, mm. */
   readonly stock: number;
   readonly times: number;

@@ -55,7 +55,7 @@ export const cutSheetsRequest = z.strictObject({
 export type CutSheetsRequest = z.infer<typeof cutSheetsRequest>;
 
 /** Where a part lies. */
-export interface Placement extends Lie {
+interface Placement extends Lie {
   readonly id: string;
 }
 export interface CutSheetsAnswer {

@@ -32,7 +32,7 @@ export const LINES = {
 export type LineRole = keyof typeof LINES;
 
 /** When a mark comes to be, where the thing is drawn as it is made; ids of the family's steps. */
-export interface Making {
+interface Making {
   /** It is there from this step on; where the design has no such step, from `pencil` on or from the beginning. */
   readonly step?: string;
   /** It is a pencil line from this earlier step on. */

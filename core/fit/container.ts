@@ -4,7 +4,7 @@ import type { Vec2, Vec3 } from '../geometry/vector.ts';
  * One flat limit of a container, written for the plane the body may still be shifted in. With `c` the slack, `t` the
  * shift and `h` the body's support: `c + a · t ≤ b − Σ weight · h(direction)`. All in mm; `a` has no unit.
  */
-export interface FlatLimit {
+interface FlatLimit {
   readonly a: Vec2;
   readonly b: number;
   readonly reach: readonly { readonly weight: number; readonly direction: Vec3 }[];

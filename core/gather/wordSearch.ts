@@ -59,7 +59,7 @@ const singular = (term: string): string =>
       : term;
 
 /** Other words for what a text names. */
-export function alsoWords(text: string): string {
+function alsoWords(text: string): string {
   const words = ` ${folded(text).replace(/[^a-z0-9]+/g, ' ')} `;
   const has = (phrase: string): boolean => {
     const plain = phrase.replace(/[^a-z0-9]+/g, ' ');

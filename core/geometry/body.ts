@@ -9,7 +9,7 @@ const { PI, abs, atan2, cos, hypot, max, min, sin, sqrt } = Math;
  * How a body repeats itself under its own rotations; the search over rotations need look at each pose only once.
  * `ball`: every rotation; `axial`: any turn about z; `box`: half turns about x, y and z; `prism`: mirrored in z only.
  */
-export type Symmetry = 'ball' | 'axial' | 'box' | 'prism';
+type Symmetry = 'ball' | 'axial' | 'box' | 'prism';
 
 /**
  * The convex hull of a piece about its own centre, mm: corner points (x, y, z in turn), discs across the z axis, or

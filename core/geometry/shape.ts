@@ -2,11 +2,11 @@ import { z } from 'zod';
 import { area, selfCrossing } from './polygon.ts';
 
 /** Nothing on a kitchen table is larger; the limit keeps the arithmetic far from its edges. */
-export const LARGEST_SIZE = 5000;
+const LARGEST_SIZE = 5000;
 /** A millionth of a millimetre: nothing is measured finer, and squares of it are still numbers. */
 export const SMALLEST_SIZE = 1e-6;
 /** A traced outline of a real thing needs far fewer; more is a mistake or an attack. */
-export const MOST_CORNERS = 400;
+const MOST_CORNERS = 400;
 
 /** A size in mm: from a millionth to 5,000. */
 export const size = z
@@ -64,7 +64,6 @@ export const shape = z.discriminatedUnion(
   { error: 'expected one of sphere, box, cylinder, ring, cone, ellipsoid, sheet' },
 );
 export type Shape = z.infer<typeof shape>;
-export type ShapeKind = Shape['kind'];
 
 /** The shape with every length multiplied by `factor` (for pieces that give). */
 export function scaled(s: Shape, factor: number): Shape {

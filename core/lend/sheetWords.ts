@@ -16,7 +16,6 @@ export const LANGUAGES = [
   'bg',
   'el',
 ] as const;
-export type Language = (typeof LANGUAGES)[number];
 
 /** What every paper for families says, whatever is in the kit. */
 export interface SheetWords {

@@ -1,13 +1,13 @@
 import { addDays, daysBetween, shortDay, type Day } from '../calendar/days.ts';
 
 /** What a family is told of a kit: called back, late, came back short, due soon, or kept for it and in. */
-export const TOLD_OF = ['recalled', 'late', 'short', 'soon', 'ready'] as const;
+const TOLD_OF = ['recalled', 'late', 'short', 'soon', 'ready'] as const;
 export type ToldOf = (typeof TOLD_OF)[number];
 
 /** A loan is due soon from so many days before. */
-export const SOON = 3;
+const SOON = 3;
 /** How long a kit that is in is kept for a family that was told. */
-export const KEPT_DAYS = 7;
+const KEPT_DAYS = 7;
 
 export interface ToTell {
   readonly of: ToldOf;

@@ -55,7 +55,7 @@ const mmFrom = z
   .min(0, 'must not be negative')
   .max(5000, 'must be at most 5000 mm');
 /** A rectangle of a panel that nothing is cut over, mm from its upper left; a sheet lies with its longer side level. */
-export const keepOutArea = z.strictObject({
+const keepOutArea = z.strictObject({
   panel: z.enum(PANELS, { error: `expected one of ${PANELS.join(', ')}` }),
   why: z.enum(KEEP_OUT_REASONS, { error: `expected one of ${KEEP_OUT_REASONS.join(', ')}` }),
   left: mmFrom,
@@ -66,7 +66,7 @@ export const keepOutArea = z.strictObject({
 export type KeepOutArea = z.infer<typeof keepOutArea>;
 
 /** How long food, dough or a plant keeps: out at room temperature (hours), and closed and cool (days). */
-export const keeping = z.strictObject({
+const keeping = z.strictObject({
   out: z
     .number({ error: 'expected hours' })
     .positive('must be more than 0 hours')
@@ -82,7 +82,7 @@ export type Keeping = z.infer<typeof keeping>;
 
 export const DOORS = ['screwed', 'two moves', 'by hand'] as const;
 /** What was measured or tried of what can hurt: a magnet, a battery door, the string of a bag. */
-export const risks = z.strictObject({
+const risks = z.strictObject({
   /** Flux index of its magnet, kG² mm²; left out where nobody measured it. */
   flux: z
     .number({ error: 'expected a flux index in kG² mm²' })

@@ -7,7 +7,7 @@ const { abs, cos, sin, asin, PI, hypot, sqrt, floor, max, min } = Math;
 const EPS = 1e-9;
 
 /** More dots than this are neither drawn nor counted out. */
-export const MOST_DOTS = 600;
+const MOST_DOTS = 600;
 
 /**
  * Rows over a box of so many mm to either side, in which every point is `step` from its neighbours: level with each other, or each row half a step on.

@@ -54,4 +54,3 @@ export async function patternAnswer(request: PatternRequest) {
     safety: checkFeatures(pattern.features(at), { youngest: ageFrom, market, rules }),
   };
 }
-export type PatternAnswer = Awaited<ReturnType<typeof patternAnswer>>;

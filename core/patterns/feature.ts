@@ -1,17 +1,7 @@
 import type { Shape } from '../geometry/shape.ts';
 import type { Opening } from '../passage/opening.ts';
 
-export const HELD = [
-  'glued',
-  'taped',
-  'tied',
-  'stapled',
-  'laced',
-  'screwed',
-  'pressed on',
-  'stuck on',
-] as const;
-export type Held = (typeof HELD)[number];
+export type Held = 'glued' | 'taped' | 'tied' | 'stapled' | 'laced' | 'screwed' | 'pressed on' | 'stuck on';
 
 /** A fact that matters for safety. Facts only: the rules judge. Lengths in mm. */
 export type Feature =

@@ -212,7 +212,7 @@ export interface Plan {
   readonly steps: readonly Step[];
 }
 
-export type FactUnit = 'mm' | 'deg' | 'each' | 'g' | 'N' | 'ml' | '%' | 'h' | 's';
+type FactUnit = 'mm' | 'deg' | 'each' | 'g' | 'N' | 'ml' | '%' | 'h' | 's';
 
 /** Something a family computes of a design, as every station shows it. */
 export interface Fact {

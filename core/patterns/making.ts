@@ -81,7 +81,7 @@ export const need = (role: Role, m: Material, quantity: number, counted: boolean
 });
 
 /** A number shared out as evenly as possible: 7 over 3 kinds are 3, 2 and 2. */
-export const shared = (n: number, kinds: number): number[] =>
+const shared = (n: number, kinds: number): number[] =>
   Array.from({ length: kinds }, (_, i) => Math.floor(n / kinds) + (i < n % kinds ? 1 : 0));
 
 /** How many pieces of each kind a kit has; kinds of which it has none are left out. */

@@ -60,20 +60,19 @@ export const choiceRequest = z.strictObject({
 });
 export type ChoiceRequest = z.infer<typeof choiceRequest>;
 
-export const choiceAnswer = z.object({
-  status: z.literal('optimal'),
-  copies: z.array(z.object({ design: z.string(), count: z.number().int() })),
+export interface ChoiceAnswer {
+  readonly status: 'optimal';
+  readonly copies: readonly { readonly design: string; readonly count: number }[];
   /** Copies, each by its worth. */
-  total: z.number(),
+  readonly total: number;
   /** Skills that at least one copy serves. */
-  skills: z.array(z.string()),
+  readonly skills: readonly string[];
   /** What the stock has left. */
-  leftover: z.array(z.object({ material: z.string(), quantity: z.number() })),
+  readonly leftover: readonly { readonly material: string; readonly quantity: number }[];
   /** What is bought for it, and what that costs with delivery. */
-  packs: z.array(z.object({ offer: z.string(), count: z.number().int() })),
-  spent: z.number(),
-});
-export type ChoiceAnswer = z.infer<typeof choiceAnswer>;
+  readonly packs: readonly { readonly offer: string; readonly count: number }[];
+  readonly spent: number;
+}
 
 /**
  * Which designs to make of the stock there is, and of what can be bought within a budget, as an integer program: most

@@ -20,7 +20,7 @@ export const criticalPathRequest = z.strictObject({
 });
 export type CriticalPathRequest = z.infer<typeof criticalPathRequest>;
 
-export interface TaskTimes {
+interface TaskTimes {
   readonly earliestStart: number;
   readonly earliestFinish: number;
   readonly latestStart: number;

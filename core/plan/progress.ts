@@ -1,5 +1,5 @@
 /** A step that is being done. */
-export interface Running {
+interface Running {
   readonly task: string;
   /** ms since 1970 */
   readonly since: number;

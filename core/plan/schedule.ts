@@ -18,7 +18,7 @@ const windows = z
   .array(window, { error: 'expected a list of windows [from, to]' })
   .max(200, 'may have at most 200 windows');
 
-export const scheduleTask = z.strictObject({
+const scheduleTask = z.strictObject({
   id: taskId,
   minutes: z
     .number({ error: 'expected minutes' })
@@ -62,7 +62,7 @@ export const scheduleRequest = z.strictObject({
 });
 export type ScheduleRequest = z.infer<typeof scheduleRequest>;
 
-export interface PlannedTask {
+interface PlannedTask {
   readonly task: string;
   /** null where it needs nobody. */
   readonly maker: string | null;
@@ -89,7 +89,7 @@ const both = (a: readonly Window[], b: readonly Window[]): Window[] =>
   );
 
 /** Windows that touch or overlap as one, soonest first. */
-export function merged(list: readonly Window[]): Window[] {
+function merged(list: readonly Window[]): Window[] {
   const out: [number, number][] = [];
   for (const [f, t] of [...list].sort((a, b) => a[0] - b[0])) {
     const last = out.at(-1);

@@ -6,7 +6,7 @@ import { PatternError, type Sheet } from '../patterns/kernel.ts';
 import { CHECKING_BAR, MARGIN, PAPERS, type Paper } from './paper.ts';
 
 /** A part on a page: its marks in mm from the upper left corner of the paper, seen through `clip` where it is tiled. */
-export interface PlacedSheet {
+interface PlacedSheet {
   readonly title: string;
   /** Where the title stands, above the part. */
   readonly at: Vec2;
@@ -38,7 +38,7 @@ const FOOT = 32;
 const TITLE = 7;
 const APART = 4;
 /** By how much the pages of a large part overlap, mm: enough to glue. */
-export const OVERLAP = 10;
+const OVERLAP = 10;
 const MOST_PAGES = 36;
 
 interface Laid {

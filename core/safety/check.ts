@@ -18,7 +18,7 @@ import {
   type Rule,
 } from './rules.ts';
 
-export type { Finding, Measured, TestDone } from './judging.ts';
+export type { Finding, TestDone } from './judging.ts';
 
 /** A piece on the gauge, for the drawing. */
 export interface Gauged {

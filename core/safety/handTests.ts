@@ -75,7 +75,7 @@ export const newtons = (value: number, unit: ForceUnit): number =>
  * @example hangs(90) // => 9.2
  * @example newtons(hangs(44.5), 'kg') >= 44.5 // => true
  */
-export const hangs = (force: number): number => Math.ceil((10 * force) / G - 1e-9) / 10;
+const hangs = (force: number): number => Math.ceil((10 * force) / G - 1e-9) / 10;
 
 /**
  * What is asked of a test by force, N; null where it asks for none.

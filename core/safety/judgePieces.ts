@@ -107,7 +107,7 @@ export const piece: Judge<'piece'> = (f, on) => {
   if (f.ball) ball(f, on);
 };
 
-export const NO_PULL = 'No pull test that it passed is on record.';
+const NO_PULL = 'No pull test that it passed is on record.';
 
 /** As if it came off; a pull test that is passed and on record says that it holds, for now. */
 export const attached: Judge<'attached'> = (f, on) => {

@@ -9,7 +9,7 @@ export interface CheckedDesign {
 }
 
 /** A finding of a kit, and the designs it is of. */
-export interface KitFinding extends Finding {
+interface KitFinding extends Finding {
   readonly designs: readonly string[];
 }
 export interface KitReport extends Omit<SafetyReport, 'findings'> {

@@ -3,7 +3,7 @@ import type { Feature } from '../patterns/feature.ts';
 export type RuleUnit = 'mm' | 'g' | 'N' | 'each' | 'kG² mm²';
 
 /** Whether a rule's figure is remembered of a published text, or what the trade commonly does. */
-export type RuleMark = 'from memory' | 'common practice';
+type RuleMark = 'from memory' | 'common practice';
 
 export interface Rule {
   readonly id: string;

@@ -38,7 +38,7 @@ const said = {
 };
 
 /** What a place has changed in a rule: what is null stands as it was. */
-export const ruleChange = z.strictObject({
+const ruleChange = z.strictObject({
   rule: z
     .string({ error: 'expected a rule' })
     .refine((id) => RULES.some((r) => r.id === id), 'expected the id of a rule'),
@@ -65,10 +65,10 @@ export const MEASURES = {
   mass: { looksAt: 'heavy', label: 'Weight of a part', unit: 'g' },
 } as const satisfies Record<string, { looksAt: Feature['kind']; label: string; unit: RuleUnit }>;
 export type MeasureId = keyof typeof MEASURES;
-export const MEASURE_IDS = Object.keys(MEASURES) as MeasureId[];
+const MEASURE_IDS = Object.keys(MEASURES) as MeasureId[];
 
 /** A rule that a place adds. */
-export const ownRule = z.strictObject({
+const ownRule = z.strictObject({
   id: z
     .string({ error: 'expected a short name' })
     .regex(/^own-[a-z0-9-]{1,40}$/, 'expected own- and letters, numbers or hyphens'),

@@ -6,7 +6,7 @@ import { boredOf, STRETCH } from './whatNext.ts';
 export const groupOf = (child: string): string => child.split('-')[0]!;
 
 /** Where a child stands at a design. */
-export interface GroupPlace {
+interface GroupPlace {
   readonly child: string;
   /** The hardest rung managed alone; null where none was yet. */
   readonly alone: string | null;

@@ -50,7 +50,7 @@ export function levelsOf(n: Pick<Watched, 'help' | 'tries' | 'managed' | 'count'
 }
 
 /** One rung of one design, as everybody met it. */
-export interface RungSeen {
+interface RungSeen {
   readonly designId: number;
   readonly rung: string;
   /** As it stood at the latest note. */

@@ -4,7 +4,7 @@ import { isAlone, LIKED, managedAlone, type Watched } from './outcomes.ts';
 
 /** The chance of managing alone that stretches without discouraging (common practice: about seven in ten), and of a tired day. */
 export const STRETCH = 0.7;
-export const TIRED = 0.9;
+const TIRED = 0.9;
 /** Sittings in a row on one rung, no slower and no higher, after which it bores. */
 const UNCHANGED = 3;
 

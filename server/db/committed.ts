@@ -15,7 +15,7 @@ const line = ({ changes, lost }: Known): string =>
   `${String(changes).padStart(15)} ${String(lost).padStart(15)}\n`;
 
 /** What stands beside the file; null where nothing does, as in a place of an older version. */
-export function knownBeside(folder: string): Known | null {
+function knownBeside(folder: string): Known | null {
   if (!existsSync(fileOf(folder))) return null;
   const [changes, lost] = readFileSync(fileOf(folder), 'utf8').trim().split(/\s+/).map(Number);
   return Number.isSafeInteger(changes) && changes! >= 0

@@ -140,7 +140,7 @@ export const OfferRow = defineEntity({
 });
 
 /** A price as it was seen on a day. */
-export const PriceSeenRow = defineEntity({
+const PriceSeenRow = defineEntity({
   name: 'PriceSeenRow',
   tableName: 'price_seen',
   properties: {
@@ -488,7 +488,7 @@ export const SessionRow = defineEntity({
 });
 
 /** What somebody did: who, when and what was asked. */
-export const DeedRow = defineEntity({
+const DeedRow = defineEntity({
   name: 'DeedRow',
   tableName: 'deed',
   properties: {
@@ -581,5 +581,4 @@ export type Batch = InferEntity<typeof BatchRow>;
 export type TermPlanStored = InferEntity<typeof TermPlanRow>;
 export type Loan = InferEntity<typeof LoanRow>;
 export type Note = InferEntity<typeof NoteRow>;
-export type Offer = InferEntity<typeof OfferRow>;
 export type PersonStored = InferEntity<typeof PersonRow>;

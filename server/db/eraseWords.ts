@@ -2,7 +2,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import { rows } from './rows.ts';
 
 /** What stands where somebody was named. */
-export const ERASED_WORD = 'erased';
+const ERASED_WORD = 'erased';
 
 /** Tables that name nobody who is erased: who works here, what the place is, what is on the shelf and what it costs. */
 const NAMES_NOBODY = new Set([

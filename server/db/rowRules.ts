@@ -129,6 +129,3 @@ export function rowProblem(table: string, row: FileRow, json: ReadonlySet<string
   }
   return table === 'place' ? placeProblem(row) : null;
 }
-
-/** Columns that hold JSON and have no rule of their own, which a test keeps empty. */
-export const hasRule = (table: string, column: string): boolean => `${table}.${column}` in JSON_RULES;

@@ -1,6 +1,6 @@
 import { createTransport } from 'nodemailer';
 
-export interface Mail {
+interface Mail {
   readonly to: string;
   readonly subject: string;
   readonly words: string;

@@ -5,7 +5,7 @@ import type { Request, Response } from 'express';
 import { PersonRow, SessionRow, type PersonStored } from '../db/entities.ts';
 import { rows } from '../db/rows.ts';
 
-export const COOKIE = 'fox-session';
+const COOKIE = 'fox-session';
 /** Without a request for so long somebody is signed out, and after so long in any case, ms. */
 const IDLE = 12 * 3_600_000;
 const WHOLE = 14 * 24 * 3_600_000;

@@ -30,7 +30,7 @@ const Sheet = styled(Popover)`
 `;
 
 /** A word that must be learned explains itself where it stands, in two lines. */
-export const WhatIs = ({ word, children }: { word: string; children: React.ReactNode }) => (
+const WhatIs = ({ word, children }: { word: string; children: React.ReactNode }) => (
   <DialogTrigger>
     <Ask>What is {word}?</Ask>
     <Sheet placement="top">

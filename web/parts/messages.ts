@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 
 /** How long a message stays, and with it the time to undo, ms. */
-export const UNDO_MS = 8000;
+const UNDO_MS = 8000;
 
 const said = create<{ any: boolean }>(() => ({ any: false }));
 /** Whether anything was ever said: what shows messages is loaded with the first. */
@@ -16,7 +16,7 @@ const queue = async () => {
 export const say = (words: string): void =>
   void queue().then((q) => q.add({ words, tone: 'clear' }, { timeout: UNDO_MS }));
 /** Says what went wrong; stays until it is closed. */
-export const sayProblem = (words: string): void => void queue().then((q) => q.add({ words, tone: 'stop' }));
+const sayProblem = (words: string): void => void queue().then((q) => q.add({ words, tone: 'stop' }));
 
 /**
  * Does something that cannot be taken back only after a while in which it can still be undone; leaving the page does it at

@@ -15,7 +15,7 @@ export const STATIONS = [
   { id: 'lend', name: 'Lend', ofDesign: false },
   { id: 'watch', name: 'Watch', ofDesign: false },
 ] as const;
-export type StationId = (typeof STATIONS)[number]['id'];
+type StationId = (typeof STATIONS)[number]['id'];
 
 const Bar = styled.nav`
   display: flex;

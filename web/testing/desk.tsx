@@ -128,7 +128,7 @@ export interface Call {
 
 /** What every place answers, whatever a test is about. */
 /** What the check says of a kit where a test does not say otherwise. */
-export const CLEAR_ANSWER: KitAnswer = {
+const CLEAR_ANSWER: KitAnswer = {
   verdict: 'clear',
   youngest: 18,
   isTold: false,

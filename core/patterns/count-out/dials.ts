@@ -48,8 +48,8 @@ export const ROLES = {
   },
 } as const satisfies Record<string, Role>;
 
-export const SHOWS = ['numeral', 'quantity', 'both'] as const;
-export const LAID = ['all at once', 'one at a time'] as const;
+const SHOWS = ['numeral', 'quantity', 'both'] as const;
+const LAID = ['all at once', 'one at a time'] as const;
 
 const whole = (name: string, most: number) => wholeNumber(name, 0, most);
 export const dials = z

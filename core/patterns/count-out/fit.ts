@@ -10,7 +10,7 @@ import { HEAD, needed, parts, tokenSize, type Dials } from './dials.ts';
 const { ceil, floor, max, min } = Math;
 
 /** Largest number that so many tokens reach from `from` on; null where they do not even cover the first card. */
-export function reaches(from: number, tokens: number, laid: Dials['laid']): number | null {
+function reaches(from: number, tokens: number, laid: Dials['laid']): number | null {
   let to: number | null = null;
   for (let b = from; b <= 20 && needed(from, b, laid) <= tokens; b++) to = b;
   return to;
@@ -49,7 +49,7 @@ const kindsWide = ({ chosen }: Pick<At<Dials>, 'chosen'>): { wide: number } => (
 });
 
 /** Chances of each number with one die or two, as shares of 1. */
-export function chances(dice: number): Map<number, number> {
+function chances(dice: number): Map<number, number> {
   const out = new Map<number, number>();
   if (dice === 1) for (let n = 1; n <= 6; n++) out.set(n, 1 / 6);
   if (dice === 2) for (let n = 2; n <= 12; n++) out.set(n, (6 - Math.abs(n - 7)) / 36);
@@ -76,7 +76,7 @@ export interface Detail {
 }
 /** Share of a pouch that loose tokens fill (loose random packing, from memory), and its usual depth, mm. */
 const HEAPED = 0.55;
-export const POUCH_DEEP = 51;
+const POUCH_DEEP = 51;
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;

@@ -47,8 +47,8 @@ export const ROLES = {
   bag: BAG,
 } as const satisfies Record<string, Role>;
 
-export const USES = ['loose', 'magnet', 'sticker', 'paint'] as const;
-export const COLOURS = ['free', 'by key', 'by numeral'] as const;
+const USES = ['loose', 'magnet', 'sticker', 'paint'] as const;
+const COLOURS = ['free', 'by key', 'by numeral'] as const;
 
 export const dials = z.strictObject({
   outline: outlineDial,
@@ -102,7 +102,7 @@ const STARTS: Record<Approach, { dots: number; use: Dials['use'] }> = {
   'grab bag': { dots: 8, use: 'sticker' },
 };
 
-export const roomOn = (page: Material): number =>
+const roomOn = (page: Material): number =>
   Math.floor(Math.min(page.sizes.length ?? 0, page.sizes.width ?? 0) - 10);
 
 export function defaults({ approach, chosen, ageFrom }: Start): Dials {

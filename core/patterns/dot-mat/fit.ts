@@ -8,7 +8,7 @@ const { atan, max, PI } = Math;
 
 /** Friction of a cap or a pom-pom on laminate (common practice): it slides when the tangent of the lean is more. */
 const FRICTION = 0.3;
-export const SLIDES = (atan(FRICTION) * 180) / PI;
+const SLIDES = (atan(FRICTION) * 180) / PI;
 
 export interface Detail {
   readonly dots: number;
@@ -20,7 +20,7 @@ const FILM = 0.3;
 const PAINT_DENSITY = 1.3;
 
 /** Grams of paint for so many dots of a diameter in mm. */
-export const paintFor = (dots: number, dot: number): number =>
+const paintFor = (dots: number, dot: number): number =>
   (dots * (PI / 4) * dot * dot * FILM * PAINT_DENSITY) / 1000;
 
 /** Whole bottles of paint for so many dots, by the grams in one; one where its mass is not known. */

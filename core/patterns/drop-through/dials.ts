@@ -35,12 +35,12 @@ export const ROLES = {
 } as const satisfies Record<string, Role>;
 
 /** What the pieces go through: an opening cut into the lid, the mouth narrowed by tape or open, a hole that is there. */
-export const COVERS = ['lid', 'tape', 'open', 'sip hole'] as const;
-export const OPENINGS = ['round', 'slot', 'star'] as const;
-export const SHARED = ['one', 'one for each kind'] as const;
+const COVERS = ['lid', 'tape', 'open', 'sip hole'] as const;
+const OPENINGS = ['round', 'slot', 'star'] as const;
+const SHARED = ['one', 'one for each kind'] as const;
 /** What is made of a sheet: strips cut from it, or squares rolled to a ball. */
-export const MADE = ['strip', 'rolled'] as const;
-export const TOOLS = ['fingers', 'tongs', 'peg'] as const;
+const MADE = ['strip', 'rolled'] as const;
+const TOOLS = ['fingers', 'tongs', 'peg'] as const;
 export type Tool = (typeof TOOLS)[number];
 
 /** How wide each opens, mm (a young child's thumb and finger, kitchen tongs, a clothes peg; common practice). */

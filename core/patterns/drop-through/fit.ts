@@ -11,11 +11,11 @@ import { openingsOn, overRim, type Placed } from './openings.ts';
 import { parts, type Kind } from './pieces.ts';
 
 /** Share of a container that heaped pieces fill as they fall (loose random packing runs from 0.5 to 0.6; from memory). */
-export const HEAPED = 0.5;
+const HEAPED = 0.5;
 /** Below this a piece must be steered all the way and card soon frays, mm (common practice). */
 const TIGHT = 1;
 /** From the tray beside the container to its lid, mm: a child's easy reach at a table (common practice). */
-export const REACH = 200;
+const REACH = 200;
 
 /** The clear inside of the container, mm. */
 function insideOf(container: Material): Inside {
@@ -31,7 +31,7 @@ function insideOf(container: Material): Inside {
  * What a tool has hold of, mm: tongs close over the middle of a piece that lies flat where they open that far; a peg
  * or two fingers take the rim of a hollow cap, else its least thickness.
  */
-export function gripped({ material: m, solid }: Kind, tool: Tool): number {
+function gripped({ material: m, solid }: Kind, tool: Tool): number {
   const [, middle, least] = extentsOf(solid);
   if (tool === 'tongs') return middle < JAW.tongs ? middle : least;
   return m.form === 'disc' && m.sizes.wall !== undefined ? Math.min(m.sizes.wall, least) : least;

@@ -20,7 +20,7 @@ export interface Kind {
 }
 
 /** Share of a rolled ball that is paper, the rest is air (hand trials; common practice). */
-export const ROLLED = 0.5;
+const ROLLED = 0.5;
 
 /** Diameter of the ball that a square of paper is rolled to, mm. */
 export const rolledBall = (side: number, thickness: number): number =>

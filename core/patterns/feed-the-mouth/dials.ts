@@ -5,8 +5,8 @@ import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type
 import { BAG } from '../making.ts';
 import { loopOf, longestSlit, shortestSlit, type Mouth } from './mouth.ts';
 
-export const GOALS = ['feed', 'pull out'] as const;
-export const EYES = ['drawn', 'glued', 'none'] as const;
+const GOALS = ['feed', 'pull out'] as const;
+const EYES = ['drawn', 'glued', 'none'] as const;
 
 export const dials = z.strictObject({
   goal: oneOf(GOALS),

@@ -5,8 +5,8 @@ import { choice, measure, number, oneOf, onOff, wholeNumber } from '../dialKinds
 import { ofClass } from '../making.ts';
 import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 
-export const GAMES = ['as they lie', 'by colour', 'called out', 'most at once'] as const;
-export const ENDS = ['peeled off', 'rolled', 'rolled and posted'] as const;
+const GAMES = ['as they lie', 'by colour', 'called out', 'most at once'] as const;
+const ENDS = ['peeled off', 'rolled', 'rolled and posted'] as const;
 
 export const dials = z.strictObject({
   fingers: wholeNumber('a number of fingers', 1, 4),

@@ -28,9 +28,9 @@ export const ROLES = {
   bag: BAG,
 } as const satisfies Record<string, Role>;
 
-export const STITCHES = ['running', 'whip', 'cross'] as const;
-export const PUNCHES = ['single', 'double'] as const;
-export const BACKINGS = ['single', 'doubled', 'laminated'] as const;
+const STITCHES = ['running', 'whip', 'cross'] as const;
+const PUNCHES = ['single', 'double'] as const;
+const BACKINGS = ['single', 'doubled', 'laminated'] as const;
 
 /** Width of a punched hole, mm: a single punch; two overlapping ones make it 9 long for a thick or frayed end. */
 export const PUNCH = { single: 6, double: 9 } as const;

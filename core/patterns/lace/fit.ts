@@ -10,14 +10,14 @@ const { hypot, sqrt } = Math;
 /** What a laminating pouch adds, mm, both sides (125 micron film, common practice). */
 const LAMINATE = 0.25;
 /** The card's thickness as it is laced, mm. */
-export const thickness = (d: Dials, wall: number): number =>
+const thickness = (d: Dials, wall: number): number =>
   wall * (d.backing === 'doubled' ? 2 : 1) + (d.backing === 'laminated' ? LAMINATE : 0);
 
 /**
  * Length of the lace, mm. Running: the closed chain of chords and the card's thickness at each hole. Whip: at each hole
  * once over the edge. Cross: whip there and back. With a knot and a tail to hold.
  */
-export function laceLength(d: Dials, holes: readonly Vec2[], thick: number): number {
+function laceLength(d: Dials, holes: readonly Vec2[], thick: number): number {
   const chords = holes.map(([x, y], i) => {
     const [u, v] = holes[(i + 1) % holes.length]!;
     return hypot(u - x, v - y);

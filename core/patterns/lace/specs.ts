@@ -14,7 +14,7 @@ const STARTS: Record<Approach, { holes: number; longest: number }> = {
 };
 
 /** The longest a card can be for the sheet it is cut from, mm: its shorter side, so that any shape goes on. */
-export function roomOn(card: Material): number {
+function roomOn(card: Material): number {
   const { length = 0, width = 0, height = 0 } = card.sizes;
   return card.form === 'container' ? Math.min(length, height) : Math.min(length, width);
 }

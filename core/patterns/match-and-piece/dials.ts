@@ -7,10 +7,10 @@ import { BAG, sheetOrCardBox } from '../making.ts';
 import { INSETS } from './insets.ts';
 import { MEASURES } from './order.ts';
 
-export const KINDS = ['pairs', 'insets', 'halves', 'order'] as const;
-export const SHOWS = ['colour', 'shape', 'numeral', 'letter', 'own text'] as const;
-export const PARTNERS = ['same', 'word', 'quantity', 'stick'] as const;
-export const CUTS = ['straight', 'wave', 'zigzag', 'step'] as const;
+const KINDS = ['pairs', 'insets', 'halves', 'order'] as const;
+const SHOWS = ['colour', 'shape', 'numeral', 'letter', 'own text'] as const;
+const PARTNERS = ['same', 'word', 'quantity', 'stick'] as const;
+const CUTS = ['straight', 'wave', 'zigzag', 'step'] as const;
 
 export const dials = z.strictObject({
   kind: oneOf(KINDS),

@@ -45,7 +45,7 @@ const goesOn = ([w, h]: readonly [number, number], m: Material): boolean => {
 };
 
 /** What is laid out to choose from: an inset's hole among all, a card among those shown, a thing among the rest. */
-export const choicesOf = (d: Dials): number =>
+const choicesOf = (d: Dials): number =>
   d.kind === 'insets' || d.kind === 'order' ? d.number : min(d.shown, d.number);
 
 export function fit(at: At<Dials>): Fit<Detail> {

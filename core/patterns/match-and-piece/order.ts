@@ -9,7 +9,7 @@ export type Measure = (typeof MEASURES)[number];
 export const LEAST_RATIO = 1.25;
 
 /** A thing in one measure: its extents from the longest down in mm, or its mass in g; null where it is not known. */
-export function measured(m: Material, by: Measure): number | null {
+function measured(m: Material, by: Measure): number | null {
   if (by === 'mass') return massOfOne(m);
   const shape = shapeOf(m);
   return shape ? extentsOf(shape)[(['length', 'width', 'thickness'] as const).indexOf(by)]! : null;

@@ -42,7 +42,7 @@ export const PATTERNS = {
 export type PatternId = keyof typeof PATTERNS;
 const PATTERN_IDS = Object.keys(PATTERNS) as PatternId[];
 const HANDS = ['either', 'the other hand'] as const;
-export const WAYS = ['on', 'off', 'off by colour'] as const;
+const WAYS = ['on', 'off', 'off by colour'] as const;
 
 export const dials = z.strictObject({
   number: wholeNumber('a number of pegs', 1, 60),
@@ -69,7 +69,7 @@ export const dials = z.strictObject({
 export type Dials = z.infer<typeof dials>;
 
 /** The line the pegs sit on, mm: the outside of the rim. */
-export function rimOf(m: Material): {
+function rimOf(m: Material): {
   length: number;
   round: boolean;
   along: number;

@@ -6,10 +6,10 @@ import { parts, PATTERNS, springsOf, STIFF, type Dials } from './dials.ts';
 const { floor, max, min } = Math;
 
 /** Most pegs that go round a rim on its outside, with room between two. */
-export const pegsRound = (rim: number, wide: number, gap: number): number => floor(rim / (wide + gap) + 1e-9);
+const pegsRound = (rim: number, wide: number, gap: number): number => floor(rim / (wide + gap) + 1e-9);
 
 /** Pegs for rims with 1 to k spots: k(k + 1)/2, so three plates take exactly 6. */
-export const pegsFor = (k: number): number => (k * (k + 1)) / 2;
+const pegsFor = (k: number): number => (k * (k + 1)) / 2;
 
 /** The colours round the rim in turn, by number; a growing pattern has one more of the second each time. */
 export function colours(d: Dials, n: number, kinds = 2): number[] {
@@ -37,7 +37,7 @@ export function perColour(at: At<Dials>): number[] {
 
 export const pegsNeeded = (d: Dials): number => (d.counting > 0 ? pegsFor(d.counting) : d.number);
 /** Most pegs on any one rim. */
-export const onOneRim = (d: Dials): number => (d.counting > 0 ? d.counting : d.number);
+const onOneRim = (d: Dials): number => (d.counting > 0 ? d.counting : d.number);
 
 export interface Detail {
   readonly round: number;

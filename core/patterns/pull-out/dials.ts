@@ -52,9 +52,9 @@ export const ROLES = {
   bag: BAG,
 } as const satisfies Record<string, Role>;
 
-export const OPENINGS = ['slit', 'hole'] as const;
-export const STARTS = ['in', 'out'] as const;
-export const TOOLS = ['fingers', 'fist on a peg', 'finger and thumb on a peg', 'tweezers'] as const;
+const OPENINGS = ['slit', 'hole'] as const;
+const STARTS = ['in', 'out'] as const;
+const TOOLS = ['fingers', 'fist on a peg', 'finger and thumb on a peg', 'tweezers'] as const;
 
 export const dials = z.strictObject({
   /** A slit grips, a punched hole lets fall. */

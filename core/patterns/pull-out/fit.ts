@@ -15,7 +15,7 @@ const HAND = { length: 80, width: 40, depth: 60 };
 const HOLDS = 0.85;
 const FALLS = 0.6;
 
-export const shortestSlit = (s: Stem): number => girth(s) / 2;
+const shortestSlit = (s: Stem): number => girth(s) / 2;
 
 /** Middles of the openings on the top of the box, mm about its middle: rows with a fold's distance all round. */
 export function places(at: At<Dials>): Vec2[] {
@@ -49,11 +49,11 @@ export interface Detail {
 }
 
 /** What a soft piece is squeezed to as it is pulled through, mm. */
-export const squeezed = (stem: Stem, kinds: readonly Material[]): number =>
+const squeezed = (stem: Stem, kinds: readonly Material[]): number =>
   stem.wide * (1 - min(...kinds.map((m) => m.give)));
 
 /** Share of the opening that the piece takes up; a hole by its width, a slit by its loop. */
-export function gripOf({ dials: d, chosen }: At<Dials>): number {
+function gripOf({ dials: d, chosen }: At<Dials>): number {
   const { stem } = parts({ chosen });
   return d.opening === 'slit' ? girth(stem) / (2 * d.length) : stem.wide / d.length;
 }

@@ -5,8 +5,8 @@ import { choice, measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
 import { ofClass } from '../making.ts';
 import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 
-export const SEALS = ['staples', 'tape'] as const;
-export const FILLED = ['poured', 'one by one', 'from the hand'] as const;
+const SEALS = ['staples', 'tape'] as const;
+const FILLED = ['poured', 'one by one', 'from the hand'] as const;
 
 export const dials = z.strictObject({
   /** How two plates are closed. */
@@ -92,8 +92,7 @@ export const ROLES = {
 
 /** Two plates rim to rim, a tube with paper caps, or a bottle with its lid: as what it is made of allows. */
 export type Kind = 'plates' | 'tube' | 'bottle';
-export const kindOf = (m: Material): Kind =>
-  m.form === 'disc' ? 'plates' : m.form === 'tube' ? 'tube' : 'bottle';
+const kindOf = (m: Material): Kind => (m.form === 'disc' ? 'plates' : m.form === 'tube' ? 'tube' : 'bottle');
 
 export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
   const body = taken(chosen, ROLES.body);

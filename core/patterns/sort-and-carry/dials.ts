@@ -50,8 +50,8 @@ export const ROLES = {
 } as const satisfies Record<string, Role>;
 
 export const TOOLS = ['fingers', 'tongs', 'tweezers', 'spoon'] as const;
-export const SHOWS = ['colour', 'number', 'letter', 'sound', 'size', 'own text'] as const;
-export const GAMES = ['called out', 'picked', 'raced'] as const;
+const SHOWS = ['colour', 'number', 'letter', 'sound', 'size', 'own text'] as const;
+const GAMES = ['called out', 'picked', 'raced'] as const;
 
 /** How wide each opens over a piece, mm (a young child's thumb and finger, kitchen tongs, a peg turned round, a spoon's bowl; common practice). */
 export const JAW: Record<(typeof TOOLS)[number], number> = {
@@ -79,7 +79,7 @@ export const dials = z.strictObject({
 export type Dials = z.infer<typeof dials>;
 
 /** Mouth of a cup, mm: what a piece has to go into; and the room it stands in. */
-export function cupSize(m: Material): { mouth: number; stands: number; high: number } {
+function cupSize(m: Material): { mouth: number; stands: number; high: number } {
   const { diameter, length = 0, width = 0, height = 0, wall = 0 } = m.sizes;
   const across = diameter ?? Math.min(length, width);
   return {

@@ -39,7 +39,7 @@ export const ROLES = {
   bag: BAG,
 } as const satisfies Record<string, Role>;
 
-export const PICTURES = ['plain', 'numbers', 'letters', 'picture'] as const;
+const PICTURES = ['plain', 'numbers', 'letters', 'picture'] as const;
 
 export const dials = z.strictObject({
   number: wholeNumber('a number of rings', 2, 20),
@@ -66,7 +66,7 @@ export const dials = z.strictObject({
 export type Dials = z.infer<typeof dials>;
 
 /** Thickness of what stands upright, mm, and how long it is. */
-export const postSize = (m: Material): { thick: number; long: number } => {
+const postSize = (m: Material): { thick: number; long: number } => {
   const { length = 0, width = 0, height = 0, diameter } = m.sizes;
   if (diameter !== undefined) return { thick: diameter, long: Math.max(length, height) };
   const [long, middle] = [length, width, height].sort((a, b) => b - a) as [number, number];

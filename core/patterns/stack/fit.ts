@@ -8,14 +8,14 @@ import { isTube, parts, ringOf, type Dials } from './dials.ts';
 const { atan, max, min, floor, PI } = Math;
 
 /** Most cuts of a height from a tube, n·h + (n − 1)·k ≤ L: 7 of 38 and 5 of 51 from 279 with 1 lost a cut. */
-export const perTube = (length: number, height: number, loss: number): number =>
+const perTube = (length: number, height: number, loss: number): number =>
   floor((length + loss) / (height + loss) + 1e-9);
 
 /** Where nobody weighed it: grams for a cubic centimetre of what it is made of (handbook values, from memory). */
 const DENSITY: Partial<Record<Material['materialClass'], number>> = { wood: 0.6, metal: 7.8, card: 0.7 };
 
 /** Mass of a part, g: as weighed, else from its class and a hollow shell of its sizes. */
-export function massOf(m: Material): number {
+function massOf(m: Material): number {
   const known = massOfOne(m);
   if (known !== null) return known;
   const { length = 0, width = 0, height = 0, diameter, wall = 1 } = m.sizes;

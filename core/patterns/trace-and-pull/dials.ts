@@ -5,7 +5,7 @@ import { choice, measure, number, oneOf, onOff, wholeNumber } from '../dialKinds
 import { ofClass } from '../making.ts';
 import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 
-export const CHILD = ['pulls', 'colours and pulls', 'traces and pulls'] as const;
+const CHILD = ['pulls', 'colours and pulls', 'traces and pulls'] as const;
 
 export const dials = z.strictObject({
   outline: outlineDial,

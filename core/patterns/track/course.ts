@@ -6,7 +6,7 @@ import { boxOf, inset, sizedOutline, type OutlineDial } from '../../outline/outl
 const { abs, cos, hypot, max, min, PI, sin } = Math;
 
 export const COURSES = ['oval', 'ring', 'zigzag', 'wave', 'own'] as const;
-export type CourseKind = (typeof COURSES)[number];
+type CourseKind = (typeof COURSES)[number];
 
 /** What a course is laid out from; mm. */
 export interface Wanted {

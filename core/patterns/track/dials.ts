@@ -6,7 +6,7 @@ import { ofClass } from '../making.ts';
 import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 import { COURSES, courseOf, layPieces, type Course, type Pieces } from './course.ts';
 
-export const RUNS = ['driven', 'pushed', 'rolled'] as const;
+const RUNS = ['driven', 'pushed', 'rolled'] as const;
 
 export const dials = z.strictObject({
   course: oneOf(COURSES),

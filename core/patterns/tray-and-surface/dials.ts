@@ -4,10 +4,10 @@ import { choice, measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
 import { ofClass } from '../making.ts';
 import { allTaken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
 
-export const KINDS = ['food tray', 'dough', 'wall', 'floor', 'foil', 'brushes'] as const;
-export const TOOLS_USED = ['hand', 'finger', 'spoon', 'comb', 'brush'] as const;
-export const LEVELS = ['squat', 'straight', 'stretch', 'all'] as const;
-export const FLOORS = ['circle', 'triangle', 'square', 'hexagon'] as const;
+const KINDS = ['food tray', 'dough', 'wall', 'floor', 'foil', 'brushes'] as const;
+const TOOLS_USED = ['hand', 'finger', 'spoon', 'comb', 'brush'] as const;
+const LEVELS = ['squat', 'straight', 'stretch', 'all'] as const;
+const FLOORS = ['circle', 'triangle', 'square', 'hexagon'] as const;
 
 export const dials = z.strictObject({
   kind: oneOf(KINDS),

@@ -27,7 +27,7 @@ export const volumeOf = (at: Pick<At<Dials>, 'dials' | 'chosen'>): number => {
 };
 
 /** Length along the edge of a tray, mm: how far a finger goes once round it. */
-export function roundTray(at: Pick<At<Dials>, 'chosen'>): number {
+function roundTray(at: Pick<At<Dials>, 'chosen'>): number {
   const { tray } = parts(at);
   const { diameter, length = 200, width = 150 } = tray?.sizes ?? {};
   return diameter === undefined ? 2 * (length + width) : ellipsePerimeter(diameter, diameter);

@@ -91,7 +91,7 @@ export const armWidth = (s: Section): number => (s.kind === 'round' ? s.diameter
 export const thickOf = (thread: Material): number => (thread.sizes.diameter ?? 2) * (1 - thread.give);
 
 /** The longest arm that a stick gives, mm: half of it where it crosses others. */
-export const longestArm = (d: Pick<Dials, 'frame'>, long: number): number =>
+const longestArm = (d: Pick<Dials, 'frame'>, long: number): number =>
   Math.floor(d.frame === 'twig' ? long * 0.7 : long / 2);
 
 const STARTS: Record<Approach, Pick<Dials, 'frame' | 'sticks' | 'spacing'>> = {

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { measure, oneOf, wholeNumber } from '../dialKinds.ts';
 
-export const FRAMES = ['star', 'twig', 'loom'] as const;
-export const COURSES = ['spiral', 'rings'] as const;
+const FRAMES = ['star', 'twig', 'loom'] as const;
+const COURSES = ['spiral', 'rings'] as const;
 
 export const dials = z.strictObject({
   frame: oneOf(FRAMES),

@@ -9,8 +9,8 @@ const TIP = 10;
 export const SLOT = 10;
 
 /** Knots and what is left at the ends, mm (common practice). */
-export const CENTRE_KNOT = 60;
-export const DOUBLE_KNOT = 60;
+const CENTRE_KNOT = 60;
+const DOUBLE_KNOT = 60;
 /** The tail that becomes the hanger, mm. */
 export const TAIL = 150;
 

@@ -12,7 +12,7 @@ import { atOf, chosenFor, findDesign, materialsOf } from '../shape/service.ts';
 import { checkedBy, readTests } from './service.ts';
 
 /** Designs that are one kit, ready to be checked for somebody of any age. */
-export async function kitToCheck(
+async function kitToCheck(
   em: EntityManager,
   designs: readonly Design[],
   o: { readonly container: number | null; readonly today: Day },

@@ -12,7 +12,7 @@ import { notFound, ProblemError } from '../../problem.ts';
 import { createMaterial, findMaterial } from './service.ts';
 import { putOnShelf, roomFor } from './shelf.ts';
 
-export const lotJson = (l: Lot): LotJson => ({
+const lotJson = (l: Lot): LotJson => ({
   id: l.id,
   version: l.version,
   materialId: l.material.id,
@@ -78,7 +78,7 @@ export async function listLots(em: EntityManager, query: z.infer<typeof lotQuery
   return { items, limit: query.limit, total: all!.n, next: last ? String(last.id) : null };
 }
 
-export async function policyOf(em: EntityManager): Promise<Policy> {
+async function policyOf(em: EntityManager): Promise<Policy> {
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
   return {
     toiletRolls: place.toiletRolls as Policy['toiletRolls'],

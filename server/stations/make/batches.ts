@@ -38,21 +38,21 @@ import { build } from './service.ts';
 
 const NOTHING_DONE: Progress = { running: [], done: [] };
 
-export async function findBatch(em: EntityManager, id: number): Promise<Batch> {
+async function findBatch(em: EntityManager, id: number): Promise<Batch> {
   const batch = await em.findOne(BatchRow, { id });
   if (!batch) throw notFound(`batch ${id}`);
   return batch;
 }
 
 /** An item with the designs that it is made of. */
-export interface OpenItem {
+interface OpenItem {
   readonly item: BatchItem;
   readonly name: string;
   readonly designs: readonly Design[];
 }
 
 /** Every item with its designs; names the item that is not there. */
-export async function openItems(em: EntityManager, items: readonly BatchItem[]): Promise<OpenItem[]> {
+async function openItems(em: EntityManager, items: readonly BatchItem[]): Promise<OpenItem[]> {
   const out: OpenItem[] = [];
   for (const [i, item] of items.entries()) {
     const kit = item.kitId === null ? null : await em.findOne(KitRow, { id: item.kitId });
@@ -172,7 +172,7 @@ async function ownTimes(em: EntityManager): Promise<Record<string, OwnMinutes>> 
 }
 
 /** What a batch needs by material, all of it together, and whose each is. */
-export async function batchNeeds(
+async function batchNeeds(
   em: EntityManager,
   items: readonly OpenItem[],
   today: Day,

@@ -135,7 +135,7 @@ const fault = (path: string, message: string, detail = `${path}: ${message}`): P
  *
  * @throws ProblemError where it is too deep, too large, newer than this, or of no version
  */
-export function versionOf(raw: unknown): number {
+function versionOf(raw: unknown): number {
   if (isDeeper(raw, MOST_DEEP))
     throw fault(
       'file',

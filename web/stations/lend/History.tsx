@@ -28,7 +28,7 @@ const OUTCOME: Readonly<Record<string, string>> = {
 };
 
 /** What was missing at a count, what became of it, and where what was filled came from. */
-export function countWords(count: KitCount): string {
+function countWords(count: KitCount): string {
   const gaps = missing(count.parts);
   if (gaps.length === 0) return 'all there';
   const lacked = gaps
