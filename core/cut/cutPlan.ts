@@ -1,18 +1,11 @@
 import { dimension, line, outline, rectangle, sceneOf, words } from '../drawing/marks.ts';
 import type { Mark, Scene } from '../drawing/mark.ts';
 import type { Need } from '../patterns/kernel.ts';
-import {
-  AT_ONCE,
-  blanksOf,
-  isTrimmed,
-  layLengths,
-  layPanels,
-  leastUnits,
-  outlineIn,
-  type LaidLength,
-  type LaidUnit,
-} from './layout.ts';
-import { unitsFor, type CutTimes } from './units.ts';
+import { blanksOf, leastUnits, outlineIn, type CutTimes, type LaidUnit } from './blank.ts';
+import { COMMON, isTrimmed, layPanels, type CutMemory } from './lay.ts';
+import { layLengths, type LaidLength } from './lengths.ts';
+import { AT_ONCE } from './rectangles.ts';
+import { unitsFor } from './units.ts';
 
 /** An off-cut from this length on is put back on the shelf, mm (common practice: shorter ones only clutter it). */
 export const LEAST_OFFCUT = 60;
@@ -129,6 +122,7 @@ export const cutPlans = (
 export function joinedPlan(
   list: readonly { readonly need: Need; readonly times: number }[],
   colour: string,
+  memory: CutMemory = COMMON,
 ): CutPlan | null {
   const cut = list.filter(({ need, times }) => need.cuts && times > 0);
   const [first] = cut;
@@ -144,7 +138,7 @@ export function joinedPlan(
   const most = Math.max(...cut.map(({ times }) => times));
   // A large batch repeats what is drawn: as many whole kits as are laid out at once.
   const shown = parts <= AT_ONCE ? 1 : Math.max(1, Math.floor((AT_ONCE * most) / parts)) / most;
-  const units = unitsFor(all, stock);
+  const units = unitsFor(all, stock, memory);
   if (units === null) return null;
   const { materialId, name } = first.need;
   const base = { materialId, name, units, kitsShown: Math.max(1, Math.floor(most * shown + 1e-9)) };
@@ -162,7 +156,7 @@ export function joinedPlan(
       scene: sceneOf(lengthMarks(layLengths(cutsOf(shown), stock.length)!.laid, colour)),
     };
   }
-  const laid = layPanels(blanksOf(cutsOf(shown), stock), stock);
+  const laid = layPanels(blanksOf(cutsOf(shown), stock), stock, { memory });
   if (!laid) return null;
   return {
     ...base,

@@ -2,8 +2,8 @@ import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import type { Vec2 } from '../geometry/vector.ts';
 
 const EPS = 1e-6;
-/** Rectangles that are laid in all while a better order is looked for: some tenths of a second. */
-const MOST_LAID = 24_000;
+/** Rectangles that are laid in all while a better order is looked for: some hundredths of a second, since a dial may wait for it. */
+const MOST_LAID = 6_000;
 
 /** A rectangle on a sheet, mm from its corner. */
 export interface LaidRectangle {

@@ -4,9 +4,13 @@ import type { Vec2 } from '../geometry/vector.ts';
 import { boxOf } from '../outline/outline.ts';
 import type { Cut, Need } from '../patterns/kernel.ts';
 import { cutPlans, offcutsFor } from './cutPlan.ts';
-import { blanksOf, layPanels, leastUnits, outlineIn } from './layout.ts';
+import { blanksOf, leastUnits, outlineIn, type Blank, type Panels } from './blank.ts';
+import { CutMemory, layPanels as lay } from './lay.ts';
 import { stockOf } from './stock.ts';
 import { unitsFor } from './units.ts';
+
+const layPanels = (blanks: readonly Blank[], stock: Panels) =>
+  lay(blanks, stock, { memory: new CutMemory() });
 
 const square = (w: number, h: number): [number, number][] => [
   [0, 0],

@@ -1,6 +1,8 @@
 import { z } from 'zod';
-import { PatternError } from '../patterns/kernel.ts';
+import { PatternError, type Cut } from '../patterns/kernel.ts';
 import { UnprovedError, type SolveLp } from '../price/purchase.ts';
+import type { CutTimes } from './blank.ts';
+import { fewestBins } from './fewest.ts';
 
 /** A length that is cut or cut from, mm: a board, a roll of paper, a reel. */
 export const length = z
@@ -55,6 +57,71 @@ const EPS = 1e-7;
 /** More ways to cut than this are not listed; the question is too large to be proved. */
 const MOST_PATTERNS = 40_000;
 
+/** A stock length with what is cut from it, in order; mm. */
+export interface LaidLength {
+  readonly length: number;
+  readonly cuts: readonly { readonly cut: Cut; readonly from: number; readonly length: number }[];
+  /** What is left at its end, after the last cut's loss. */
+  readonly left: number;
+}
+/** Stock lengths with what is cut from them, and whether no plan takes fewer. */
+interface LaidLengths {
+  readonly laid: readonly LaidLength[];
+  readonly isLeast: boolean;
+}
+
+/**
+ * Lengths into the fewest stock lengths of one kind. The loss lies between two parts: n parts of h take n·h + (n − 1)·k.
+ *
+ * @returns null where a part is longer than the stock
+ */
+export function layLengths(parts: readonly CutTimes[], length: number): LaidLengths | null {
+  const cuts = parts
+    .flatMap(({ cut, times }) =>
+      cut.kind === 'length' ? Array.from({ length: cut.count * times }, () => cut) : [],
+    )
+    .sort((a, b) => b.length - a.length);
+  if (cuts.some((c) => c.length > length + 1e-6)) return null;
+  // One loss more than there are cuts: each part has its own, and so has the stock.
+  const loss = Math.max(0, ...cuts.map((c) => c.loss));
+  const { bins, isLeast } = fewestBins(
+    cuts.map((c) => c.length + loss),
+    length + loss,
+  );
+  const laid = bins.map((bin): LaidLength => {
+    let end = -loss;
+    const placed = bin.map((i) => {
+      const cut = cuts[i]!;
+      const from = end + loss;
+      end = from + cut.length;
+      return { cut, from, length: cut.length };
+    });
+    return { length, cuts: placed, left: Math.max(0, length - end - loss) };
+  });
+  return { laid, isLeast };
+}
+
+/** So many parts at most are put into stock lengths one by one; more are asked of the integer program. */
+const ONE_BY_ONE = 400;
+
+/** The fewest of one stock length, where the search for them is a proof; null where it is none. */
+function provedWays(
+  parts: readonly { length: number; count: number }[],
+  { stock, room, loss }: { stock: number; room: number; loss: number },
+): Way[] | null {
+  if (parts.reduce((n, p) => n + p.count, 0) > ONE_BY_ONE) return null;
+  const kinds = parts.flatMap((p, k) => Array.from({ length: p.count }, () => k));
+  const { bins, isLeast } = fewestBins(
+    kinds.map((k) => parts[k]!.length + loss),
+    room,
+  );
+  if (!isLeast) return null;
+  return bins.map((bin) => ({
+    stock,
+    counts: parts.map((_, k) => bin.filter((i) => kinds[i] === k).length),
+  }));
+}
+
 interface Way {
   readonly stock: number;
   readonly counts: readonly number[];
@@ -98,8 +165,9 @@ function waysOf(
 }
 
 /**
- * Parts cut from stock lengths, proven: fewest stock pieces and then least length (`aim: "count"`), or least length, as an
- * integer program over all ways to cut one piece (Gilmore and Gomory 1961, the ways listed rather than generated).
+ * Parts cut from stock lengths, proven: fewest stock pieces and then least length (`aim: "count"`), or least length. From
+ * one stock length by the search that Make goes by; from several, and where that search proves nothing, by an integer
+ * program over all ways to cut one piece (Gilmore and Gomory 1961, the ways listed rather than generated).
  *
  * @param request lengths in mm
  * @throws PatternError when a part is longer than every stock piece or there is too little stock; UnprovedError when it
@@ -123,15 +191,26 @@ export function cutLengths(request: CutLengthsRequest, solve: SolveLp): CutLengt
   const stocks = new Map<number, number>();
   for (const s of request.stock)
     stocks.set(s.length, (stocks.get(s.length) ?? 0) + (s.available ?? Infinity));
+  const [[only, most]] = [...stocks] as [[number, number]];
+  if (stocks.size === 1) {
+    const proved = provedWays(parts, { stock: only, room: only + end, loss });
+    if (proved && proved.length <= most)
+      return answerOf(
+        parts,
+        proved,
+        proved.map(() => 1),
+        { loss, lossAfterEvery: request.lossAfterEvery ?? false },
+      );
+  }
   for (const length of stocks.keys()) waysOf(length, length + end, parts, loss, ways);
   const x = (i: number): string => `x${i}`;
   const covers = parts.map(
     (p, k) =>
       ` c${k}: ${ways.flatMap((w, i) => (w.counts[k]! > 0 ? [`${w.counts[k]} ${x(i)}`] : [])).join(' + ')} >= ${p.count}`,
   );
-  const limits = [...stocks].flatMap(([length, most], k) => {
+  const limits = [...stocks].flatMap(([length, there], k) => {
     const own = ways.flatMap((w, i) => (w.stock === length ? [x(i)] : []));
-    return Number.isFinite(most) && own.length > 0 ? [` s${k}: ${own.join(' + ')} <= ${most}`] : [];
+    return Number.isFinite(there) && own.length > 0 ? [` s${k}: ${own.join(' + ')} <= ${there}`] : [];
   });
   const program = (goal: string, more: readonly string[]): string =>
     [

@@ -1,4 +1,5 @@
-import { unitsFor, type CutTimes } from '../cut/units.ts';
+import type { CutTimes } from '../cut/blank.ts';
+import { unitsFor } from '../cut/units.ts';
 import type { Need, Stock } from '../patterns/kernel.ts';
 
 /** A need, and for how many kits. */
