@@ -14,7 +14,7 @@ it('what was encrypted is read back byte for byte, with its passphrase alone', a
   // More than one chunk of 64 KiB.
   const plain = Buffer.from(Array.from({ length: 200_001 }, (_, i) => (i * 31) % 251));
   writeFileSync(at('plain'), plain);
-  await encryptFile(at('plain'), at('locked'), 'seaweed on the slipway');
+  await encryptFile(at('plain'), at('locked'), 'seaweed on the slipway', 10);
   expect(isEncrypted(at('locked'))).toBe(true);
   expect(isEncrypted(at('plain'))).toBe(false);
   expect(readFileSync(at('locked')).includes(plain.subarray(1000, 1040))).toBe(false);

@@ -27,11 +27,18 @@ const outOf = (from: string): globalThis.ReadableStream<Uint8Array> =>
  * Writes a file again under a passphrase, in the format age (scrypt and ChaCha20-Poly1305), which other programs read too.
  *
  * @param to a file that is not there yet
+ * @param workFactor base-2 logarithm of what each guess of the passphrase costs (RFC 7914); a second or two as it is
  */
-export async function encryptFile(from: string, to: string, passphrase: string): Promise<void> {
+export async function encryptFile(
+  from: string,
+  to: string,
+  passphrase: string,
+  workFactor = 18,
+): Promise<void> {
   const { Encrypter } = await import('age-encryption');
   const encrypter = new Encrypter();
   encrypter.setPassphrase(passphrase);
+  encrypter.setScryptWorkFactor(workFactor);
   await into(await encrypter.encrypt(outOf(from)), to);
 }
 

@@ -1,13 +1,14 @@
 import { accessSync, constants, copyFileSync, existsSync, mkdirSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { MikroORM } from '@mikro-orm/libsql';
+import type Database from 'libsql';
 import { folderError } from '../startError.ts';
 import { entities } from './entities.ts';
 import { changeNames } from './changes.ts';
-import { allStatements, bringForward } from './forward.ts';
+import { bringForward } from './forward.ts';
 import { backupsIn, freeName } from './backup.ts';
 import { fileIn } from './fileIn.ts';
-import type { Asker } from './asker.ts';
+import { makeNewPlace, newPlaceSql } from './newPlace.ts';
 import { APPLICATION_ID, checkFile } from './soundness.ts';
 
 export type Db = MikroORM;
@@ -35,10 +36,14 @@ const options = (file: string) => ({
 });
 
 /** So many connections, each with its pragmas: the pool renews them every few seconds, and these are lost with the old one. */
-const pool = (max: number, pragmas: readonly string[]) => ({
+const pool = (max: number, pragmas: readonly string[], first: string | null = null) => ({
   min: 1,
   max,
-  afterCreate: (connection: Asker, done: (error: Error | null, connection: Asker) => void): void => {
+  afterCreate: (
+    connection: Database.Database,
+    done: (error: Error | null, connection: Database.Database) => void,
+  ): void => {
+    if (first !== null) connection.exec(first);
     for (const pragma of pragmas) connection.prepare(`pragma ${pragma}`).all();
     done(null, connection);
   },
@@ -79,20 +84,17 @@ export async function openDb(folder: string): Promise<Db> {
   try {
     const existed = !memory && existsSync(file);
     if (!memory) {
+      if (!existed) makeNewPlace(file);
       checkFile(file, changeNames);
-      bringForward(file, () => {
-        // As it was before this version: one of the copies, so that it is listed, and goes when they go.
-        if (existed) copyBefore(folder);
-      });
+      // As it was before this version: one of the copies, so that it is listed, and goes when they go.
+      bringForward(file, () => copyBefore(folder));
     }
     const orm = await MikroORM.init({
       ...options(file),
       // One writes, the other reads meanwhile; in memory each connection would be a place of its own.
-      pool: pool(memory ? 1 : 2, PRAGMAS),
+      pool: memory ? pool(1, PRAGMAS, newPlaceSql()) : pool(2, PRAGMAS),
     });
-    const run = (sql: string): Promise<unknown> => orm.em.getConnection().execute(sql, [], 'all');
-    if (memory) for (const sql of allStatements()) await run(sql);
-    else await run(`pragma application_id = ${APPLICATION_ID}`);
+    if (!memory) await orm.em.getConnection().execute(`pragma application_id = ${APPLICATION_ID}`, [], 'all');
     return orm;
   } catch (error) {
     throw folderError(folder, error);
