@@ -1,18 +1,8 @@
-const transform = {
-  '^.+\\.tsx?$': [
-    '@swc/jest',
-    {
-      jsc: {
-        parser: { syntax: 'typescript', tsx: true },
-        target: 'es2023',
-        transform: { react: { runtime: 'automatic' } },
-      },
-      module: { type: 'es6' },
-    },
-  ],
-};
+const transform = { '^.+\\.tsx?$': '<rootDir>/jest.transform.mjs' };
 const common = {
   transform,
+  // It reckons as much as core does.
+  transformIgnorePatterns: ['/node_modules/(?!clipper2-ts/)'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   modulePathIgnorePatterns: ['<rootDir>/dist', '<rootDir>/data'],
 };

@@ -48,8 +48,13 @@ const LOG_WEIGHT = Z.map((z) => (-z * z) / 2 - Math.log(total));
 const MOST_ROUNDS = 3000;
 const CLOSE = 1e-10;
 
+const { exp, log1p } = Math;
 /** log(1 + e^x) without overflow. */
-const softplus = (x: number): number => (x > 30 ? x : Math.log1p(Math.exp(x)));
+const softplus = (x: number): number => (x > 30 ? x : log1p(exp(x)));
+
+/** Logarithms of the chance not to manage each rung, on the points: asked once for all rows. */
+const missLogs = ({ difficulties, sd }: Parameters): Float64Array[] =>
+  difficulties.map((d) => Float64Array.from(Z, (z) => -softplus(sd * z - d)));
 
 /** Rows that are alike, once each. */
 interface Pattern {
@@ -70,30 +75,28 @@ function patternsOf(responses: readonly (readonly Response[])[]): Pattern[] {
 /** What is likely of an ability after a row of answers, on the points; and the row's likelihood. */
 function posterior(
   row: readonly Response[],
-  difficulties: readonly number[],
-  sd: number,
+  { difficulties, sd }: Parameters,
+  misses: readonly Float64Array[],
 ): { weights: Float64Array; logLikelihood: number } {
-  const logs = new Float64Array(POINTS);
-  for (let q = 0; q < POINTS; q++) {
-    const ability = sd * Z[q]!;
-    let log = LOG_WEIGHT[q]!;
-    for (let j = 0; j < row.length; j++) {
-      const x = row[j];
-      if (x === null) continue;
-      const gap = ability - difficulties[j]!;
-      log += (x === 1 ? gap : 0) - softplus(gap);
-    }
-    logs[q] = log;
+  const logs = Float64Array.from(LOG_WEIGHT);
+  for (let j = 0; j < row.length; j++) {
+    const x = row[j];
+    if (x === null) continue;
+    const own = misses[j]!;
+    const difficulty = difficulties[j]!;
+    for (let q = 0; q < POINTS; q++) logs[q]! += own[q]! + (x === 1 ? sd * Z[q]! - difficulty : 0);
   }
   return normed(logs);
 }
 
 /** Logarithms of weights as weights that sum to 1, and the logarithm of their sum. */
 function normed(logs: Float64Array): { weights: Float64Array; logLikelihood: number } {
-  const most = Math.max(...logs);
-  const weights = logs.map((log) => Math.exp(log - most));
-  const sum = weights.reduce((n, w) => n + w, 0);
-  return { weights: weights.map((w) => w / sum), logLikelihood: most + Math.log(sum) };
+  let [most, sum] = [-Infinity, 0];
+  for (let q = 0; q < logs.length; q++) if (logs[q]! > most) most = logs[q]!;
+  const weights = new Float64Array(logs.length);
+  for (let q = 0; q < logs.length; q++) sum += weights[q] = exp(logs[q]! - most);
+  for (let q = 0; q < logs.length; q++) weights[q]! /= sum;
+  return { weights, logLikelihood: most + Math.log(sum) };
 }
 
 interface Parameters {
@@ -102,14 +105,16 @@ interface Parameters {
 }
 
 /** One round of expectation and maximisation (Bock and Aitkin 1981), in which the spread of abilities is a slope. */
-function round(patterns: readonly Pattern[], { difficulties, sd }: Parameters): Parameters {
+function round(patterns: readonly Pattern[], from: Parameters): Parameters {
+  const { difficulties, sd } = from;
   const items = difficulties.length;
+  const misses = missLogs(from);
   const tried = Array.from({ length: items }, () => new Float64Array(POINTS));
   const managed = new Float64Array(items);
   // Σ x z over everything that was managed, which the slope must meet.
   let slopeSeen = 0;
   for (const { row, count } of patterns) {
-    const { weights } = posterior(row, difficulties, sd);
+    const { weights } = posterior(row, from, misses);
     let mean = 0;
     for (let q = 0; q < POINTS; q++) mean += weights[q]! * Z[q]!;
     row.forEach((x, j) => {
@@ -130,7 +135,7 @@ function round(patterns: readonly Pattern[], { difficulties, sd }: Parameters): 
     for (let j = 0; j < items; j++) {
       let [expected, curve] = [0, 0];
       for (let q = 0; q < POINTS; q++) {
-        const p = 1 / (1 + Math.exp(next[j]! - slope * Z[q]!));
+        const p = 1 / (1 + exp(next[j]! - slope * Z[q]!));
         const n = tried[j]![q]!;
         expected += n * p;
         curve += n * p * (1 - p);
@@ -150,11 +155,10 @@ const parametersOf = (v: readonly number[]): Parameters => ({
   difficulties: v.slice(0, -1),
   sd: Math.max(0, v.at(-1)!),
 });
-const logLikelihoodOf = (patterns: readonly Pattern[], p: Parameters): number =>
-  patterns.reduce(
-    (sum, { row, count }) => sum + count * posterior(row, p.difficulties, p.sd).logLikelihood,
-    0,
-  );
+function logLikelihoodOf(patterns: readonly Pattern[], p: Parameters): number {
+  const misses = missLogs(p);
+  return patterns.reduce((sum, { row, count }) => sum + count * posterior(row, p, misses).logLikelihood, 0);
+}
 
 /** A longer stride along the way that two rounds went (Varadhan and Roland 2008), taken only where it is no worse. */
 function strided(patterns: readonly Pattern[], from: Parameters): Parameters {
@@ -196,10 +200,11 @@ export function rasch(responses: readonly (readonly Response[])[]): RaschAnswer 
     now = next;
     if (moved < CLOSE) break;
   }
+  const misses = missLogs(now);
   return {
     difficulties: [...now.difficulties],
     sd: now.sd,
-    abilities: responses.map((row) => abilityOf(row, now.difficulties, now.sd)),
+    abilities: responses.map((row) => momentsOf(posterior(row, now, misses).weights, now.sd)),
     logLikelihood: logLikelihoodOf(patterns, now),
   };
 }
@@ -210,10 +215,7 @@ export interface Ability {
   readonly sd: number;
 }
 
-/** Ability after a row of answers: mean and standard deviation, logits. */
-const abilityOf = (row: readonly Response[], difficulties: readonly number[], sd: number): Ability =>
-  momentsOf(posterior(row, difficulties, sd).weights, sd);
-
+/** Ability by what is likely of it on the points: mean and standard deviation, logits. */
 const momentsOf = (weights: Float64Array, sd: number): Ability => {
   let [mean, square] = [0, 0];
   for (let q = 0; q < POINTS; q++) {
