@@ -15,6 +15,7 @@ import {
   type DialSpec,
   type OpenPattern,
 } from './index.ts';
+import { TOOLS } from './kernel.ts';
 import { usualMaterials } from './usual.ts';
 
 const families = await loadPatterns();
@@ -167,7 +168,14 @@ describe.each(families.map((p) => [p.id, p] as const))('%s', (_, p) => {
     const steps = p.steps(at);
     for (const s of steps) if (s.blade || s.heat) expect([s.id, s.who]).toEqual([s.id, 'adult']);
     expect(steps.at(-1)!.id).toBe('count');
-    expect(steps.flatMap((s) => s.tools).length).toBeGreaterThanOrEqual(0);
+    // What is cut is cut with something, and each tool is one of the bench's, named once a step.
+    const tools = steps.flatMap((s) => s.tools);
+    for (const s of steps) {
+      expect([s.id, s.tools.filter((t) => !TOOLS.includes(t))]).toEqual([s.id, []]);
+      expect(new Set(s.tools).size).toBe(s.tools.length);
+      if (s.blade) expect([s.id, s.tools.length > 0]).toEqual([s.id, true]);
+    }
+    if (p.plan(at).cuts.length > 0) expect(tools.length).toBeGreaterThan(0);
   });
 
   it('gives children steps of their own when it is made together', () => {

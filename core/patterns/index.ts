@@ -46,7 +46,7 @@ export interface OpenPattern extends Pick<
   needs(at: AnyAt): Need[];
   steps(at: AnyAt): readonly Step[];
   draw(at: AnyAt, fit?: Fit): Drawing;
-  /** Whether the drawing shows anything that only the fit knows; it need not be drawn again otherwise. */
+  /** Whether the drawing takes what the fit found; it need not be drawn again otherwise. */
   readonly drawsFit: boolean;
   moves(at: AnyAt, fit: Fit): Move[];
   /** Bits of one move after the other, added up; null where the design does not do what it is meant to. */
@@ -142,8 +142,8 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     plan: (at) => p.plan(known(at)),
     needs: (at) => needsOf(p.plan(known(at)), at.chosen),
     steps: (at) => p.plan(known(at)).steps,
-    draw: (at, fit) => p.draw(known(at), fit as Fit<F> | undefined),
-    drawsFit: p.draw.length > 1,
+    draw: (at, fit) => p.draw(known(at), p.drawsFit ? (fit as Fit<F> | undefined) : undefined),
+    drawsFit: p.drawsFit ?? false,
     moves: (at, fit) => p.moves(known(at), fit as Fit<F>),
     bits: (at, fit) => (fit.verdict === 'stop' ? null : challenge(p.moves(known(at), fit as Fit<F>)).total),
     counts: (at) => p.counts(known(at)),

@@ -304,6 +304,8 @@ export interface Pattern<D extends object, F = unknown> {
   /** The one part that may be slow; it runs in a worker and is handed to what needs it. */
   fit(at: At<D>): Fit<F>;
   plan(at: At<D>): Plan;
+  /** Whether the drawing takes what the fit found; without it a drawing is not given the fit, nor drawn again for it. */
+  readonly drawsFit?: boolean;
   draw(at: At<D>, fit?: Fit<F>): Drawing;
   moves(at: At<D>, fit: Fit<F>): Move[];
   counts(at: At<D>): Counts;

@@ -41,6 +41,7 @@ export const dropThrough: Pattern<Dials, Detail> = {
   specs,
   fit,
   plan,
+  drawsFit: true,
   draw,
   moves,
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.pieces }),

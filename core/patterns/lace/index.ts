@@ -72,6 +72,7 @@ export const lace: Pattern<Dials, Detail> = {
   specs,
   fit,
   plan,
+  drawsFit: true,
   draw,
   moves,
   counts: ({ dials: d }) => ({ of: 'holes', one: 'hole', number: d.holes }),

@@ -288,6 +288,7 @@ export const pullOut: Pattern<Dials, Detail> = {
   specs: (at) => (isCage(at) ? cageSpecs(at) : specs(at)),
   fit: (at) => (isCage(at) ? cageFit(at) : fit(at)),
   plan,
+  drawsFit: true,
   draw: (at, known) => (isCage(at) ? drawCage(at) : draw(at, known)),
   moves: (at) => (isCage(at) ? cageMoves(at) : moves(at)),
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.number }),
