@@ -22,7 +22,7 @@ import { nestOn, nestUnit, type Known } from './outlines.ts';
 import { AT_ONCE, countOneSize, laySearched, layOn, layOneSize, WAYS, type Way } from './rectangles.ts';
 
 /** Free for scissors and a knife; guillotine where every cut goes from edge to edge, as on a paper trimmer. */
-export type Layout = 'free' | 'guillotine';
+type Layout = 'free' | 'guillotine';
 
 /**
  * What was laid before, for whoever lays again and again: a dial that is turned, a plan that is tried in many ways. It
@@ -149,7 +149,7 @@ function layAlike<C extends Nestable>(
 }
 
 /** One unit laid in one way, and what is left over. */
-export function layUnit<C extends Nestable>(
+function layUnit<C extends Nestable>(
   blanks: readonly Blank<C>[],
   stock: Panels,
   { way, known, layout }: { readonly way: Way; readonly known: Known; readonly layout?: Layout | undefined },
