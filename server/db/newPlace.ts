@@ -6,7 +6,9 @@ type Row = Readonly<Record<string, unknown>>;
 /** A value as SQL writes it: what a new place holds is numbers and short texts. */
 const literal = (value: unknown): string => {
   if (value === null) return 'null';
-  return typeof value === 'number' ? String(value) : `'${String(value).replaceAll("'", "''")}'`;
+  if (typeof value === 'number') return String(value);
+  if (typeof value === 'string') return `'${value.replaceAll("'", "''")}'`;
+  throw new Error(`a new place holds a ${typeof value}; expected numbers and texts`);
 };
 
 let made: string | null = null;
