@@ -318,7 +318,7 @@ export const stateInput = z.strictObject({
 export type StateInput = z.input<typeof stateInput>;
 
 /** Ends a repair, or counts a kit that is in, filling what is missing from stock. */
-export const mendInput = returnInput.extend({
+export const countInHouseInput = returnInput.extend({
   then: z
     .enum(COUNT_OUTCOMES, { error: `expected one of ${COUNT_OUTCOMES.join(', ')}` })
     .exclude(['ask back'], {

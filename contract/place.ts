@@ -93,7 +93,7 @@ export const encryptInput = z.strictObject({ passphrase });
 export const PASSPHRASE_HEADER = 'x-passphrase';
 
 /** What a check of the file in use has found; one that is damaged is told as a problem. */
-export interface Soundness {
+export interface Integrity {
   readonly bytes: number;
   /** ISO 8601, UTC. */
   readonly checkedAt: string;

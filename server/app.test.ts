@@ -17,7 +17,7 @@ beforeAll(async () => {
   );
   writeFileSync(join(folder, 'a-1234.js'), 'export {};');
   desk = await startTest();
-  app = makeApp(desk.inside, folder);
+  app = makeApp(desk.serverContext, folder);
 });
 afterAll(async () => {
   await desk.close();
@@ -79,7 +79,7 @@ describe('the API', () => {
   it('tells no stack, whatever breaks', async () => {
     const broken = makeApp(
       {
-        ...desk.inside,
+        ...desk.serverContext,
         em: () => {
           throw new Error('secret /home/path');
         },

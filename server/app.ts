@@ -5,7 +5,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { computeRoutes } from './compute/routes.ts';
-import type { Inside } from './inside.ts';
+import type { ServerContext } from './serverContext.ts';
 import { ownHost, ownOrigin, type Names } from './ownHost.ts';
 import { jsonOnly, notFound, problemHandler } from './problem.ts';
 import { guard } from './people/guard.ts';
@@ -31,7 +31,7 @@ import { watchRoutes } from './stations/watch/routes.ts';
  * what the server answers to besides this machine's own names.
  */
 export function makeApp(
-  inside: Inside,
+  serverContext: ServerContext,
   webFolder: string | null,
   names: Names = { host: '127.0.0.1', hosts: [] },
 ): Express {
@@ -88,31 +88,31 @@ export function makeApp(
   // While the place's file is exchanged everybody waits before the door; health tells how long that takes.
   api.use(async (req, res, next) => {
     if (req.path === '/health') return next();
-    const leave = await inside.gate.enter();
+    const leave = await serverContext.gate.enter();
     res.once('close', leave);
     // Gone while it waited.
     if (res.destroyed) leave();
     next();
   });
-  api.use(guard(inside));
-  api.use(fileInRoutes(inside), backupInRoutes(inside));
+  api.use(guard(serverContext));
+  api.use(fileInRoutes(serverContext), backupInRoutes(serverContext));
   api.use(jsonOnly, express.json({ limit: '1mb' }));
-  api.use(healthRoutes(inside));
-  api.use(patternRoutes(inside));
-  api.use('/compute', computeRoutes(inside.door));
+  api.use(healthRoutes(serverContext));
+  api.use(patternRoutes(serverContext));
+  api.use('/compute', computeRoutes(serverContext.workerPool));
   api.use(
-    peopleRoutes(inside),
-    placeRoutes(inside),
-    checkRoutes(inside),
+    peopleRoutes(serverContext),
+    placeRoutes(serverContext),
+    checkRoutes(serverContext),
     scaleRoutes(),
-    gatherRoutes(inside),
-    fileRoutes(inside),
-    shapeRoutes(inside),
-    makeRoutes(inside),
-    batchRoutes(inside),
-    lendRoutes(inside),
-    termPlanRoutes(inside),
-    watchRoutes(inside),
+    gatherRoutes(serverContext),
+    fileRoutes(serverContext),
+    shapeRoutes(serverContext),
+    makeRoutes(serverContext),
+    batchRoutes(serverContext),
+    lendRoutes(serverContext),
+    termPlanRoutes(serverContext),
+    watchRoutes(serverContext),
   );
   api.use((req) => {
     throw notFound(`${req.method} ${req.baseUrl}${req.path}`.slice(0, 200));
@@ -143,6 +143,6 @@ export function makeApp(
   app.use((req) => {
     throw notFound(`${req.method} ${req.path}`.slice(0, 200));
   });
-  app.use(problemHandler(inside.log));
+  app.use(problemHandler(serverContext.log));
   return app;
 }

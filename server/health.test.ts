@@ -15,7 +15,7 @@ it('says that everybody waits while something holds the file, and is well again 
   const held = new Promise<void>((resolve) => {
     letGo = resolve;
   });
-  const writing = desk.inside.inTransaction(() => held);
+  const writing = desk.serverContext.inTransaction(() => held);
   const { body, headers } = await desk.get('/health').expect(503);
   expect((body as { detail: string }).detail).toMatch(/has not answered for 2 s/);
   expect(Number(headers['retry-after'])).toBeGreaterThan(0);

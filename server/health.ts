@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import type { Inside } from './inside.ts';
+import type { ServerContext } from './serverContext.ts';
 import { rows } from './db/rows.ts';
 import { ProblemError } from './problem.ts';
 import { mayRead } from './people/door.ts';
@@ -8,7 +8,7 @@ import { mayRead } from './people/door.ts';
 const PATIENCE = 2000;
 
 /** Whether the server lives and its place can be read: who reads it waits as long as everybody else does. */
-export function healthRoutes({ em }: Inside): Router {
+export function healthRoutes({ em }: ServerContext): Router {
   const r = Router();
   r.get('/health', mayRead, async (_req, res) => {
     let timer: NodeJS.Timeout | undefined;

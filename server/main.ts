@@ -5,7 +5,7 @@ import { createServer as createTlsServer } from 'node:https';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { makeApp } from './app.ts';
-import { workerDoor } from './compute/door.ts';
+import { startWorkerPool } from './compute/workerPool.ts';
 import { lockFolder } from './db/lock.ts';
 import { clearLeftovers } from './db/backup.ts';
 import { Committed } from './db/committed.ts';
@@ -13,7 +13,7 @@ import { closeDb, openDb, readyFolder } from './db/open.ts';
 import { rows } from './db/rows.ts';
 import { smtpMail } from './devices/mail.ts';
 import { isHangUp } from './hangUp.ts';
-import { makeInside } from './inside.ts';
+import { makeServerContext } from './serverContext.ts';
 import { deliver } from './stations/lend/outbox.ts';
 import { readSettings, type Settings } from './settings.ts';
 import { countPeople } from './people/sessions.ts';
@@ -62,7 +62,7 @@ async function start(): Promise<void> {
   const settings = readSettings(process.env);
   const { folder } = settings;
   // Runs from dist/server, where the build puts the worker and, beside it, the interface.
-  const door = workerDoor(new URL('./worker.js', import.meta.url));
+  const workerPool = startWorkerPool(new URL('./worker.js', import.meta.url));
   readyFolder(folder);
   const lock = await lockFolder(folder, {
     lost: (error) => {
@@ -92,10 +92,10 @@ async function start(): Promise<void> {
     console.error(
       `${committed.lost} changes that were acknowledged are not in the file in ${folder}: its end was torn off, or an older one was put in its place. The copies are listed under Place; put one back that has them, or go on there with what is left.`,
     );
-  const inside = makeInside({
+  const serverContext = makeServerContext({
     db,
     committed,
-    door,
+    workerPool,
     log,
     fixedToday: settings.fixedToday,
     folder,
@@ -104,7 +104,7 @@ async function start(): Promise<void> {
     setUpCode,
   });
   const web = fileURLToPath(new URL('../web', import.meta.url));
-  const app = makeApp(inside, web, settings);
+  const app = makeApp(serverContext, web, settings);
   const server = settings.tls ? createTlsServer(keysOf(settings.tls), app) : createServer(app);
   // A request's head comes at once; its body may take as long as it comes on: doors of files watch that themselves.
   server.headersTimeout = 30_000;
@@ -112,7 +112,7 @@ async function start(): Promise<void> {
 
   /** The day's own copy of everything, soon after the start and then by the hour: a server that runs on has one too. */
   const daily = (): void => {
-    door
+    workerPool
       .run({ kind: 'backup', folder, now: new Date().toISOString(), daily: true })
       .catch((error: unknown) => log.error({ err: error }, 'the daily backup was not made'));
   };
@@ -121,14 +121,14 @@ async function start(): Promise<void> {
 
   /** What the mail server did not take is tried again by itself. */
   const mails = (): void => {
-    deliver(inside).catch((error: unknown) => log.error({ err: error }, 'the outbox was not sent'));
+    deliver(serverContext).catch((error: unknown) => log.error({ err: error }, 'the outbox was not sent'));
   };
   setTimeout(mails, 10_000).unref();
   setInterval(mails, 300_000).unref();
 
   close = async () => {
     server.closeAllConnections();
-    await Promise.allSettled([door.close(), closeDb(db)]);
+    await Promise.allSettled([workerPool.close(), closeDb(db)]);
     await lock.release();
   };
   /** Finish what is being answered, close the file, go. */
@@ -137,7 +137,7 @@ async function start(): Promise<void> {
     if (stopping) return;
     stopping = true;
     const end = async (): Promise<void> => {
-      await Promise.allSettled([door.close(), closeDb(db)]);
+      await Promise.allSettled([workerPool.close(), closeDb(db)]);
       await lock.release();
       process.exit(0);
     };

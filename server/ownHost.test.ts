@@ -31,7 +31,7 @@ describe('who is answered', () => {
     get('/api/notes', { host }).expect(200),
   );
   it('the names it is given, and no others', async () => {
-    const app = makeApp(desk.inside, null, { host: '192.168.7.2', hosts: ['cart.example'] });
+    const app = makeApp(desk.serverContext, null, { host: '192.168.7.2', hosts: ['cart.example'] });
     await get('/api/notes', { host: 'cart.example:443' }, app).expect(200);
     await get('/api/notes', { host: '192.168.7.2' }, app).expect(200);
     await get('/api/notes', { host: '192.168.7.3' }, app).expect(403);

@@ -6,12 +6,12 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { SLOT_DIALS } from '../core/testing.ts';
 import { makeApp } from './app.ts';
-import { inlineDoor } from './compute/inline.ts';
+import { inlineWorkerPool } from './compute/inline.ts';
 import type { MailDoor } from './devices/mail.ts';
 import { Committed } from './db/committed.ts';
 import { openDb, type Db } from './db/open.ts';
 import { rows } from './db/rows.ts';
-import { makeInside } from './inside.ts';
+import { makeServerContext } from './serverContext.ts';
 
 export const TODAY = '2026-11-24';
 
@@ -20,13 +20,13 @@ export async function startTest(
   options: { folder?: string; today?: string; isBeyond?: boolean; setUpCode?: string; mail?: MailDoor } = {},
 ) {
   const db: Db = await openDb(options.folder ?? ':memory:');
-  const door = inlineDoor();
+  const workerPool = inlineWorkerPool();
   const [found] = await rows<{ changes: number }>(db.em.fork(), 'select changes from committed');
   const committed = options.folder === undefined ? null : new Committed(options.folder, found!.changes);
-  const inside = makeInside({
+  const serverContext = makeServerContext({
     db,
     committed,
-    door,
+    workerPool,
     log: pino({ level: 'silent' }),
     fixedToday: options.today ?? TODAY,
     folder: options.folder ?? null,
@@ -34,14 +34,14 @@ export async function startTest(
     isBeyond: options.isBeyond ?? false,
     setUpCode: options.setUpCode ?? null,
   });
-  const app = makeApp(inside, null);
+  const app = makeApp(serverContext, null);
   const send = (method: 'post' | 'put' | 'delete', path: string, body?: unknown) => {
     const r = request(app)[method](`/api${path}`);
     return body === undefined ? r : r.set('content-type', 'application/json').send(JSON.stringify(body));
   };
   return {
     app,
-    inside,
+    serverContext,
     get: (path: string) => request(app).get(`/api${path}`),
     post: (path: string, body: unknown) => send('post', path, body),
     put: (path: string, body: unknown) => send('put', path, body),

@@ -1,6 +1,6 @@
 import type { Need } from '../patterns/kernel.ts';
 import { wholeNeed as need } from '../testing.ts';
-import { heldWords, restOf, shortWords, spokenFor, supply, type BenchDesign } from './supply.ts';
+import { heldWords, restOf, shortWords, reservedStock, supply, type BenchDesign } from './supply.ts';
 
 const shelf =
   (kept: Record<number, number>) =>
@@ -48,9 +48,9 @@ describe('what is there for a design', () => {
   });
   it('counts only the rest of a batch as reserved', () => {
     const made = (n: number) => design(2, { copies: 3, made: n, needs: [need('Cap', 2, 6)] });
-    expect(spokenFor([made(0)]).get(2)).toBe(18);
-    expect(spokenFor([made(2)]).get(2)).toBe(6);
-    expect(spokenFor([made(3)]).has(2)).toBe(false);
+    expect(reservedStock([made(0)]).get(2)).toBe(18);
+    expect(reservedStock([made(2)]).get(2)).toBe(6);
+    expect(reservedStock([made(3)]).has(2)).toBe(false);
     expect(restOf(made(5))).toBe(0);
   });
   it('shares one material between two roles', () => {

@@ -110,7 +110,7 @@ function speaking(designs: readonly BenchDesign[], but?: number): Map<number, Sp
 }
 
 /** What batches on the bench speak for in all, by material. */
-export const spokenFor = (designs: readonly BenchDesign[], but?: number): Map<number, number> =>
+export const reservedStock = (designs: readonly BenchDesign[], but?: number): Map<number, number> =>
   new Map([...heldBy(designs, but)].map(([id, list]) => [id, list.reduce((n, h) => n + h.quantity, 0)]));
 
 /** A need for some kits against the shelf. Quantities in the need's unit. */

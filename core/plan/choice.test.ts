@@ -3,7 +3,7 @@ import { wholeNeed } from '../testing.ts';
 import { loadSolver } from '../testingSolver.ts';
 import type { SolveLp } from '../price/purchase.ts';
 import { chooseDesigns, choiceRequest, type ChoiceRequest } from './choice.ts';
-import { spokenFor } from '../needs/supply.ts';
+import { reservedStock } from '../needs/supply.ts';
 import { freeOf, makeable, unlocked } from './makeable.ts';
 
 let solve: SolveLp;
@@ -165,14 +165,14 @@ describe('what could be made', () => {
       { id: 2, name: 'b', copies: 9, made: 0, onBench: false, needs: [need(2, 8)] },
       { id: 3, name: 'c', copies: 1, made: 0, needs: [need(2, 3), need(1, 1)] },
     ];
-    expect(Object.fromEntries(spokenFor(designs))).toEqual({ 1: 1, 2: 19 });
-    expect(Object.fromEntries(spokenFor(designs, 1))).toEqual({ 1: 1, 2: 3 });
+    expect(Object.fromEntries(reservedStock(designs))).toEqual({ 1: 1, 2: 19 });
+    expect(Object.fromEntries(reservedStock(designs, 1))).toEqual({ 1: 1, 2: 3 });
     const free = freeOf(
       [
         { id: 1, kept: 5 },
         { id: 2, kept: 10 },
       ],
-      spokenFor(designs),
+      reservedStock(designs),
     );
     expect(Object.fromEntries(free)).toEqual({ 1: 4, 2: 0 });
   });

@@ -4,7 +4,7 @@ import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync, existsSync } fro
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
-import { FILE, newPlace, openServer, post } from '../hold/place.mjs';
+import { FILE, newPlace, openServer, post } from './place.mjs';
 
 export async function hold() {
   const disk = mkdtempSync(join(tmpdir(), 'fox-disk-'));

@@ -2,7 +2,7 @@
 import { copyFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'libsql';
-import { post } from '../hold/place.mjs';
+import { post } from './place.mjs';
 import { bigPlace } from './bigPlace.mjs';
 import { othersWait } from './waits.mjs';
 

@@ -3,7 +3,7 @@ import { cpSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
-import { FILE, newPlace, openServer, post } from '../hold/place.mjs';
+import { FILE, newPlace, openServer, post } from './place.mjs';
 
 const RESTORES = Number(process.env.RESTORES ?? 20);
 const WRITERS = Number(process.env.WRITERS ?? 10);

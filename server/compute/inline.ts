@@ -1,11 +1,11 @@
-import type { ComputeDoor } from './door.ts';
+import type { WorkerPool } from './workerPool.ts';
 import { answerOf, runJob } from './jobs.ts';
 import { makeSolver } from './solver.ts';
 
 const solver = makeSolver();
 
 /** The same door without workers, for tests of the routes. */
-export function inlineDoor(): ComputeDoor {
+export function inlineWorkerPool(): WorkerPool {
   return {
     hasReaders: false,
     run: async (asked) => {

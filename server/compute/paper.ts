@@ -1,15 +1,15 @@
 import type { Response } from 'express';
 import type { PaperData, PaperName } from '../formats/makers.ts';
-import type { ComputeDoor } from './door.ts';
-import { hungUp } from './hungUp.ts';
+import type { WorkerPool } from './workerPool.ts';
+import { abortOnClose } from './abortOnClose.ts';
 
 /** Makes a paper by its name out of what it is made of: a PDF. */
 export type MakePaper = <K extends PaperName>(name: K, ...data: PaperData<K>) => Promise<Uint8Array>;
 
 /** Papers are made behind the door: a long one holds nobody up, and one whose asker left is dropped. */
-export const papersFor = (door: ComputeDoor, res: Response): MakePaper => {
-  const signal = hungUp(res);
-  return (name, ...data) => door.run({ kind: 'paper', name, data }, signal) as Promise<Uint8Array>;
+export const papersFor = (workerPool: WorkerPool, res: Response): MakePaper => {
+  const signal = abortOnClose(res);
+  return (name, ...data) => workerPool.run({ kind: 'paper', name, data }, signal) as Promise<Uint8Array>;
 };
 
 /** Sends a paper under the name of a file. */

@@ -27,12 +27,12 @@ async function reader(job: ReadJob, means: Means): Promise<unknown> {
     place = null;
     throw error;
   });
-  const door = {
+  const workerPool = {
     hasReaders: false,
     run: async (of: Job) => answerOf(await runJob(of, means)),
     close: async () => {},
   };
-  return readNow({ em: em.fork(), door, today: job.today }, job.name, job.data);
+  return readNow({ em: em.fork(), workerPool, today: job.today }, job.name, job.data);
 }
 
 /** One job of a lane; what it throws comes back to the caller as it is. */

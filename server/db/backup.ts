@@ -6,7 +6,7 @@ import { StartError } from '../startError.ts';
 import type { Day } from '../../core/calendar/days.ts';
 import { daysToDrop, keptUntil } from './keepRule.ts';
 import { changeNames } from './changes.ts';
-import { checkFile } from './soundness.ts';
+import { checkFile } from './integrity.ts';
 
 const NAME = /^fox-button-(?:\d{4}-\d{2}-\d{2}-\d{6}(?:-\d+)?|daily-\d{4}-\d{2}-\d{2})\.db$/;
 const DAILY = /^fox-button-daily-(\d{4}-\d{2}-\d{2})\.db$/;

@@ -9,7 +9,7 @@ import { bringForward } from './forward.ts';
 import { backupsIn, freeName } from './backup.ts';
 import { fileIn } from './fileIn.ts';
 import { makeNewPlace, newPlaceSql } from './newPlace.ts';
-import { APPLICATION_ID, checkFile } from './soundness.ts';
+import { APPLICATION_ID, checkFile } from './integrity.ts';
 
 export type Db = MikroORM;
 

@@ -11,13 +11,13 @@ import {
 import { copyFile, open } from 'node:fs/promises';
 import { join } from 'node:path';
 import Database from 'libsql';
-import type { Backup, BackupLook, Soundness } from '../../contract/place.ts';
+import type { Backup, BackupLook, Integrity } from '../../contract/place.ts';
 import { StartError } from '../startError.ts';
 import { backupsIn, freeName } from './backup.ts';
 import { bringIn } from './bringIn.ts';
 import { changeNames } from './changes.ts';
 import { fileIn } from './fileIn.ts';
-import { checkFile } from './soundness.ts';
+import { checkFile } from './integrity.ts';
 
 /** What stays as it is whatever is put back: who may come in, and who did what. */
 const STAYS = ['person', 'session', 'deed'];
@@ -68,7 +68,7 @@ export function lookAtBackup(folder: string, name: string): BackupLook {
 }
 
 /** Looks through the whole file in use, while it is used. @throws StartError where it is damaged */
-export function checkInUse(folder: string, now: string): Soundness {
+export function checkInUse(folder: string, now: string): Integrity {
   checkFile(fileIn(folder), changeNames, 'in use');
   return { bytes: statSync(fileIn(folder)).size, checkedAt: now };
 }

@@ -1,6 +1,6 @@
 import type { RequestHandler } from 'express';
 import { PlaceRow } from '../db/entities.ts';
-import type { Inside } from '../inside.ts';
+import type { ServerContext } from '../serverContext.ts';
 import { ProblemError } from '../problem.ts';
 import { countPeople, isStillUnsaid, personOf, touch } from './sessions.ts';
 import { askedBy } from './who.ts';
@@ -9,11 +9,11 @@ import { askedBy } from './who.ts';
 const OPEN = /^\/(health|session(\/first)?)$/;
 
 /** Whether somebody must be signed in: always where other machines can ask, else where the place wants it. */
-export const isNeeded = async (inside: Inside): Promise<boolean> =>
-  inside.isBeyond || (await inside.em().findOneOrFail(PlaceRow, { id: 1 })).signIn;
+export const isNeeded = async (serverContext: ServerContext): Promise<boolean> =>
+  serverContext.isBeyond || (await serverContext.em().findOneOrFail(PlaceRow, { id: 1 })).signIn;
 
 /** Nobody gets further who must be signed in and is not; what somebody may do there each door says itself. */
-export function guard(inside: Inside): RequestHandler {
+export function guard(serverContext: ServerContext): RequestHandler {
   return async (req, res, next) => {
     const asked = `${req.method} ${req.path}`.slice(0, 200);
     const writes = req.method !== 'GET' && req.method !== 'HEAD';
@@ -24,23 +24,23 @@ export function guard(inside: Inside): RequestHandler {
       );
     if (OPEN.test(req.path)) return go(null);
     const now = Date.now();
-    const em = inside.em();
+    const em = serverContext.em();
     const person = await personOf(em, req, now);
     if (person) {
       // Each door asks for the role that it needs; some ask more of what is in a request.
       res.locals.person = { role: person.role, name: person.name };
       // In its turn, and nobody waits for it: who reads is not held up by who writes.
       if (await isStillUnsaid(em, req, now))
-        void inside
+        void serverContext
           .inTransaction((m) => touch(m, req, now))
-          .catch((error: unknown) => inside.log.warn({ err: error }, 'a session was not kept alive'));
+          .catch((error: unknown) => serverContext.log.warn({ err: error }, 'a session was not kept alive'));
       return go(person.name);
     }
-    if (await isNeeded(inside))
+    if (await isNeeded(serverContext))
       throw new ProblemError(401, 'Sign in first.', [
         { path: 'session', message: 'expected somebody who is signed in' },
       ]);
-    (res.locals as { isAnybodySetUp?: boolean }).isAnybodySetUp = (await countPeople(inside.em())) > 0;
+    (res.locals as { isAnybodySetUp?: boolean }).isAnybodySetUp = (await countPeople(serverContext.em())) > 0;
     go(null);
   };
 }

@@ -214,7 +214,10 @@ describe('attacks', () => {
   it('the file keeps no password and no cookie', async () => {
     const keeper = await beyond();
     const kept = JSON.stringify(
-      await desk.inside.em().getConnection().execute('select p.password, s.id from person p, session s'),
+      await desk.serverContext
+        .em()
+        .getConnection()
+        .execute('select p.password, s.id from person p, session s'),
     );
     expect(kept).not.toContain(WORD);
     expect(kept).not.toContain(keeper.split('=')[1]!);

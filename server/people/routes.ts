@@ -13,7 +13,7 @@ import {
   type Session,
 } from '../../contract/people.ts';
 import { PersonRow, PlaceRow } from '../db/entities.ts';
-import type { Inside } from '../inside.ts';
+import type { ServerContext } from '../serverContext.ts';
 import { notFound, ProblemError, read, readId } from '../problem.ts';
 import { listDeeds } from './deeds.ts';
 import { isNeeded } from './guard.ts';
@@ -62,8 +62,8 @@ const isSame = (a: string, b: string): boolean => {
   return x.length === y.length && timingSafeEqual(x, y);
 };
 
-export function peopleRoutes(inside: Inside): Router {
-  const { em, inTransaction, today } = inside;
+export function peopleRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, today } = serverContext;
   const r = Router();
   const throttle = new Throttle();
 
@@ -71,11 +71,11 @@ export function peopleRoutes(inside: Inside): Router {
     const m = em();
     const person = await personOf(m, req, Date.now());
     return {
-      needed: await isNeeded(inside),
-      isFixed: inside.isBeyond,
+      needed: await isNeeded(serverContext),
+      isFixed: serverContext.isBeyond,
       person: person && { id: person.id, name: person.name, role: person.role },
       isFirst: (await countPeople(m)) === 0,
-      lost: inside.lost(),
+      lost: serverContext.lost(),
     };
   };
   /** One more guess by this name and address, or how long it has to wait. */
@@ -112,11 +112,11 @@ export function peopleRoutes(inside: Inside): Router {
     setCookie(req, res, token);
     const { id, role } = found;
     res.status(201).json({
-      needed: await isNeeded(inside),
-      isFixed: inside.isBeyond,
+      needed: await isNeeded(serverContext),
+      isFixed: serverContext.isBeyond,
       person: { id, name: found.name, role },
       isFirst: false,
-      lost: inside.lost(),
+      lost: serverContext.lost(),
     });
   });
   r.delete('/session', may('reads', 'signed out'), async (req, res) => {
@@ -126,10 +126,10 @@ export function peopleRoutes(inside: Inside): Router {
   });
   r.post('/session/first', may('reads', 'set the place up'), async (req, res) => {
     const { name, password, code } = read(firstPerson, req.body);
-    if (inside.isBeyond) {
+    if (serverContext.isBeyond) {
       const keys = keysOf(req, '');
       throttle.wrong(keys);
-      if (inside.setUpCode === null || !isSame(code ?? '', inside.setUpCode))
+      if (serverContext.setUpCode === null || !isSame(code ?? '', serverContext.setUpCode))
         throw new ProblemError(403, 'The code is not the one that the server printed when it started.', [
           { path: 'code', message: 'expected the code of the server’s own screen' },
         ]);
@@ -159,11 +159,11 @@ export function peopleRoutes(inside: Inside): Router {
     });
     setCookie(req, res, token);
     res.status(201).json({
-      needed: await isNeeded(inside),
-      isFixed: inside.isBeyond,
+      needed: await isNeeded(serverContext),
+      isFixed: serverContext.isBeyond,
       person: { id: 1, name, role: 'keeps' },
       isFirst: false,
-      lost: inside.lost(),
+      lost: serverContext.lost(),
     });
   });
   r.put('/session/password', may('reads', 'changed their own password'), async (req, res) => {
@@ -235,7 +235,7 @@ export function peopleRoutes(inside: Inside): Router {
         throw new ProblemError(422, 'Set somebody up first who keeps the place.', [
           { path: 'needed', message: 'expected a keeper first' },
         ]);
-      if (!needed && inside.isBeyond)
+      if (!needed && serverContext.isBeyond)
         throw new ProblemError(422, 'Other machines can reach this server: it cannot do without.', [
           { path: 'needed', message: 'expected true' },
         ]);

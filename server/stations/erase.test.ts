@@ -35,7 +35,7 @@ afterEach(() => desk.close());
 
 /** Everything that the place's file says of somebody. */
 const whole = async (): Promise<string> => {
-  const run = (sql: string) => desk.inside.em().getConnection().execute(sql) as Promise<unknown[]>;
+  const run = (sql: string) => desk.serverContext.em().getConnection().execute(sql) as Promise<unknown[]>;
   const tables = (await run(
     "select name from sqlite_master where type = 'table' and name not like 'sqlite_%'",
   )) as {

@@ -144,12 +144,13 @@ it('a name is taken out as a word of its own alone', async () => {
   await desk.post('/kits', {}).expect(400);
   for (const name of ['Teal', 'Tealight', 'Teal-2', '“Teal” and Teal'])
     await desk.post('/suppliers', { name, delivery: 0 }).expect(201);
-  const run = (sql: string): Promise<{ why: string }[]> => desk.inside.em().getConnection().execute(sql);
+  const run = (sql: string): Promise<{ why: string }[]> =>
+    desk.serverContext.em().getConnection().execute(sql);
   for (const why of ['Teal', 'Tealight', 'Teal-2', '“Teal” and Teal'])
     await run(
       `insert into rule_log (changed_on, changed_by, why, what) values ('2026-11-20', 'x', '${why}', 'y')`,
     );
-  await desk.inside.inTransaction((em) => eraseWords(em, 'Teal'));
+  await desk.serverContext.inTransaction((em) => eraseWords(em, 'Teal'));
   expect((await run('select why from rule_log order by id')).map((r) => r.why)).toEqual([
     'erased',
     'Tealight',

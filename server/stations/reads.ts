@@ -1,9 +1,12 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Skill } from '../../core/patterns/kernel.ts';
 import type { Day } from '../../core/calendar/days.ts';
-import type { ComputeDoor } from '../compute/door.ts';
-import type { Inside } from '../inside.ts';
+import type { WorkerPool } from '../compute/workerPool.ts';
+import type { ServerContext } from '../serverContext.ts';
 import type { ReadName } from './readJob.ts';
+import { kitReport } from './check/sheet.ts';
+import { listKits, suggestKits, type KitQuery } from './lend/kits.ts';
+import { listNeeds } from './shape/service.ts';
 import { lasting } from './lend/durability.ts';
 import { listMissing } from './lend/found.ts';
 import { listTellings } from './lend/telling.ts';
@@ -14,12 +17,16 @@ import { childPage, groupPage } from './watch/page.ts';
 /** What something is read with. */
 export interface Reading {
   readonly em: EntityManager;
-  readonly door: ComputeDoor;
+  readonly workerPool: WorkerPool;
   readonly today: Day;
 }
 
 /** What takes long in a large place and changes nothing, by name. */
 const READS = {
+  needs: (o: Reading) => listNeeds(o.em, o.today),
+  check: (o: Reading, of: 'design' | 'kit', id: number) => kitReport(o.em, of, id, o.today),
+  kits: (o: Reading, query: KitQuery) => listKits(o.em, query, o.today),
+  suggestedKits: (o: Reading) => suggestKits(o.em, o.today),
   childPage: (o: Reading, child: string, skill: Skill | undefined) => childPage({ ...o, child, skill }),
   groupPage: (o: Reading, group: string) => groupPage({ ...o, group }),
   lasting: (o: Reading) => lasting(o.em),
@@ -43,11 +50,11 @@ export const readNow = (o: Reading, name: ReadName, data: readonly unknown[]): P
  * It sees all that was acknowledged before it was asked.
  */
 export const reading =
-  ({ em, door, folder, today, exchanges }: Inside, signal?: AbortSignal) =>
+  ({ em, workerPool, folder, today, exchanges }: ServerContext, signal?: AbortSignal) =>
   <K extends ReadName>(name: K, ...data: Data<K>): Promise<Answer<K>> =>
-    (folder === null || !door.hasReaders
-      ? readNow({ em: em(), door, today: today() }, name, data)
-      : door.run(
+    (folder === null || !workerPool.hasReaders
+      ? readNow({ em: em(), workerPool, today: today() }, name, data)
+      : workerPool.run(
           { kind: 'read', folder, exchanges: exchanges(), today: today(), name, data },
           signal,
         )) as Promise<Answer<K>>;

@@ -8,7 +8,7 @@ import type { Place } from '../../contract/place.ts';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
 import { asMeasured } from '../../core/materials/material.ts';
-import { kits, spokenFor } from '../../core/needs/supply.ts';
+import { kits, reservedStock } from '../../core/needs/supply.ts';
 import { familyIds, SKILLS, type BenchTool, type Skill } from '../../core/patterns/index.ts';
 import { freeOf } from '../../core/plan/makeable.ts';
 import type { Suggestion, Wish } from '../../core/plan/suggest.ts';
@@ -120,7 +120,10 @@ export function NewDesign({
   const [lacks, setLacks] = useState<readonly BenchTool[]>([]);
   const navigate = useNavigate();
   const add = useChange((input: DesignInput) => api<Design>('POST', '/designs', input));
-  const free = useMemo(() => (bench ? [...freeOf(materials, spokenFor(bench))] : null), [materials, bench]);
+  const free = useMemo(
+    () => (bench ? [...freeOf(materials, reservedStock(bench))] : null),
+    [materials, bench],
+  );
   const forWhom = groups[Math.min(whom, groups.length - 1)]!;
   const wish: Wish = {
     skill,

@@ -256,7 +256,7 @@ describe('a test by hand', () => {
   it('is found among any number of others, and answers only its own part', async () => {
     const { design } = await withDesign(desk, { copies: 1 });
     await desk.post('/tests', { ...pull(design.id, 10), part: 'Cap', passed: false }).expect(201);
-    await desk.inside.inTransaction(async (m) => {
+    await desk.serverContext.inTransaction(async (m) => {
       for (let i = 0; i < 60; i++)
         await rows(
           m,

@@ -2,14 +2,17 @@ import { Router } from 'express';
 import { z } from 'zod';
 import { handTestInput, rulesUpdate, testsQuery } from '../../../contract/checking.ts';
 import { PlaceRow } from '../../db/entities.ts';
-import type { Inside } from '../../inside.ts';
+import type { ServerContext } from '../../serverContext.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { notFound, read, readId } from '../../problem.ts';
-import { kitReport, sheetOf } from './sheet.ts';
+import { reading } from '../reads.ts';
+import { sheetOf } from './sheet.ts';
 import { addTest, keepRules, recalls, rulesHere } from './service.ts';
 import { may, mayRead } from '../../people/door.ts';
 
-export function checkRoutes({ em, inTransaction, today, door }: Inside): Router {
+export function checkRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, today, workerPool } = serverContext;
   const r = Router();
   r.get('/rules', mayRead, async (_req, res) => void res.json(await rulesHere(em(), today())));
   r.put('/rules', may('keeps', 'changed a rule'), async (req, res) => {
@@ -25,7 +28,8 @@ export function checkRoutes({ em, inTransaction, today, door }: Inside): Router 
   });
   for (const kind of ['design', 'kit'] as const) {
     r.get(`/${kind}s/:id/check`, mayRead, async (req, res) => {
-      res.json(await kitReport(em(), kind, readId(req.params.id, kind), today()));
+      const id = readId(req.params.id, kind);
+      res.json(await reading(serverContext, abortOnClose(res))('check', kind, id));
     });
     for (const [path, paperName] of [
       ['check-sheet', 'checkSheet'],
@@ -35,7 +39,7 @@ export function checkRoutes({ em, inTransaction, today, door }: Inside): Router 
         const { paper } = read(asked, req.query);
         const sheet = await sheetOf(em(), kind, readId(req.params.id, kind), today());
         const name = sheet.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || kind;
-        const pdf = await papersFor(door, res)(paperName, sheet, paper ?? sheet.paper);
+        const pdf = await papersFor(workerPool, res)(paperName, sheet, paper ?? sheet.paper);
         sendPaper(res, `${name}-${path}.pdf`, pdf);
       });
   }
@@ -48,7 +52,7 @@ export function checkRoutes({ em, inTransaction, today, door }: Inside): Router 
     const place = await m.findOneOrFail(PlaceRow, { id: 1 });
     const letters = { recall, place: place.name, phone: place.phone, today: today(), locale: place.locale };
     const size = paper ?? (place.paper as 'A4' | 'Letter');
-    sendPaper(res, `recall-${id}.pdf`, await papersFor(door, res)('recall', letters, size));
+    sendPaper(res, `recall-${id}.pdf`, await papersFor(workerPool, res)('recall', letters, size));
   });
   r.get('/recalls', mayRead, async (req, res) => {
     const { designId } = read(testsQuery, req.query);

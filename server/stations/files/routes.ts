@@ -2,9 +2,9 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Router, type Request } from 'express';
 import { fileConfirm, fileKind, type FileKind } from '../../../contract/files.ts';
-import type { Inside } from '../../inside.ts';
+import type { ServerContext } from '../../serverContext.ts';
 import { notFound, ProblemError, read } from '../../problem.ts';
-import { hungUp } from '../../compute/hungUp.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { confirmFile, exportFile, forgetFile, previewFile } from './service.ts';
 import { may, mayRead } from '../../people/door.ts';
 
@@ -15,7 +15,7 @@ const kindIn = (req: Request) => {
 };
 
 /** Files in: they stream, so they stand before the reading of JSON bodies. */
-export function fileInRoutes({ em, door, today }: Inside): Router {
+export function fileInRoutes({ em, workerPool, today }: ServerContext): Router {
   const r = Router();
   r.post('/files/:kind/preview', may('designs'), async (req, res) => {
     const kind = kindIn(req);
@@ -24,7 +24,9 @@ export function fileInRoutes({ em, door, today }: Inside): Router {
         { path: 'content-type', message: 'expected text/csv' },
       ]);
     try {
-      res.json(await previewFile(em(), door, { kind, source: req, today: today(), signal: hungUp(res) }));
+      res.json(
+        await previewFile(em(), workerPool, { kind, source: req, today: today(), signal: abortOnClose(res) }),
+      );
     } catch (error) {
       // Nobody is there any more to be told.
       if (req.destroyed && !req.complete) return;
@@ -39,7 +41,7 @@ export function fileInRoutes({ em, door, today }: Inside): Router {
 /** Everybody's at once asks for no less than one family's or one child's. */
 const PRIVATE: ReadonlySet<FileKind> = new Set(['families', 'notes']);
 
-export function fileRoutes({ em, inTransaction, today }: Inside): Router {
+export function fileRoutes({ em, inTransaction, today }: ServerContext): Router {
   const r = Router();
   for (const kind of fileKind.options)
     r.get(`/files/${kind}.csv`, PRIVATE.has(kind) ? may('keeps') : mayRead, async (_req, res) => {

@@ -7,7 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import type { EntityManager } from '@mikro-orm/core';
 import type { FileDone, FileKind, FilePreview } from '../../../contract/files.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import type { ComputeDoor } from '../../compute/door.ts';
+import type { WorkerPool } from '../../compute/workerPool.ts';
 import { csvRows, MOST_BYTES, tooLarge } from '../../formats/csv.ts';
 import { ProblemError } from '../../problem.ts';
 import { temporaryFolder } from '../../temporary.ts';
@@ -59,7 +59,7 @@ const limited = (): Transform => {
 /** Takes a file in and has it read by a worker; good rows wait to be confirmed. */
 export async function previewFile(
   em: EntityManager,
-  door: ComputeDoor,
+  workerPool: WorkerPool,
   upload: {
     readonly kind: FileKind;
     readonly source: Readable;
@@ -79,7 +79,7 @@ export async function previewFile(
       createWriteStream(source, { mode: 0o600 }),
     );
     const known = await knownOf(em, upload.today, kind);
-    const preview = (await door.run(
+    const preview = (await workerPool.run(
       { kind: 'read-file', request: { id, kind, source, target, known } },
       upload.signal,
     )) as FilePreview;

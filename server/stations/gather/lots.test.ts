@@ -35,7 +35,7 @@ describe('a find', () => {
     expect(await materialNamed('Yogurt tub, 500 g')).toMatchObject({ kept: 0, waiting: 2 });
     expect(await materialNamed('Toilet-roll tube')).toMatchObject({ kept: 0, waiting: 3 });
     // What rested is on the shelf by itself when its day has come.
-    const ready = await onShelf(desk.inside.em(), '2026-11-27');
+    const ready = await onShelf(desk.serverContext.em(), '2026-11-27');
     expect(ready.get(rest.lot.materialId)).toEqual({ kept: 3, waiting: 0, clean: true });
   });
   it('goes by the local policy of the place', async () => {
@@ -120,8 +120,10 @@ describe('lots', () => {
     } & Record<string, unknown>;
     // A slot of 40 mm let the nominal cap of 38 through; now it is known to be too short by a hair.
     const kept = await desk.post('/designs', { ...rest, dials: { ...dials, length: 40 } }).expect(201);
-    const sheet = await desk.inside.em().findOneOrFail(DesignRow, { id: (kept.body as { id: number }).id });
-    const { chosen } = await chosenFor(desk.inside.em(), sheet.materials, TODAY);
+    const sheet = await desk.serverContext
+      .em()
+      .findOneOrFail(DesignRow, { id: (kept.body as { id: number }).id });
+    const { chosen } = await chosenFor(desk.serverContext.em(), sheet.materials, TODAY);
     expect((await loadPattern('drop-through')).fit(atOf(sheet, chosen))).toMatchObject({
       verdict: 'stop',
       headline: 'Does not go through',

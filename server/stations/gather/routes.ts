@@ -11,7 +11,7 @@ import {
 } from '../../../contract/materials.ts';
 import { findInput, lotQuery, lotUpdate } from '../../../contract/lots.ts';
 import { boughtInput, shopTake } from '../../../contract/shop.ts';
-import type { Inside } from '../../inside.ts';
+import type { ServerContext } from '../../serverContext.ts';
 import { read, readId } from '../../problem.ts';
 import { pageOf, sendPage, setPage } from '../../paging.ts';
 import { sendList } from '../../sendList.ts';
@@ -21,7 +21,7 @@ import { bought } from './bought.ts';
 import * as prices from './prices.ts';
 import { may, mayRead } from '../../people/door.ts';
 
-export function gatherRoutes({ inTransaction, em, today }: Inside): Router {
+export function gatherRoutes({ inTransaction, em, today }: ServerContext): Router {
   const r = Router();
   r.get('/materials', mayRead, async (req, res) => {
     const query = read(z.strictObject(pageOf(1_000_000)), req.query);

@@ -7,7 +7,7 @@ afterEach(() => desk.close());
 
 /** So many kits of a design, straight into the file; every third is out with a family, where one is named. */
 async function fill(designId: number, kits: number, borrowerId?: number): Promise<void> {
-  const run = (sql: string) => desk.inside.em().getConnection().execute(sql);
+  const run = (sql: string) => desk.serverContext.em().getConnection().execute(sql);
   const numbers = `with recursive n(i) as (select 1 union all select i + 1 from n where i < ${kits})`;
   await run(
     `${numbers} insert into copy (label, design_id, repair, parts, last_counted) select 'FB-9' || printf('%05d', i), ${designId}, 0, '[]', '2026-11-01' from n`,
@@ -61,7 +61,10 @@ it('many kits with one name come page by page, in their order, each once, and as
   expect((await list('order=due&limit=5')).total).toBe(433);
   expect((await list('order=due&label=FB-900003')).total).toBe(1);
   // One that was retired while it was out hangs nowhere.
-  await desk.inside.em().getConnection().execute("update copy set retired_on = '2026-11-20' where id = 3");
+  await desk.serverContext
+    .em()
+    .getConnection()
+    .execute("update copy set retired_on = '2026-11-20' where id = 3");
   expect((await list('order=due&limit=5')).total).toBe(432);
   expect((await pages('order=due')).labels).toHaveLength(432);
   expect((await list('q=amber&limit=5')).total).toBe(432);

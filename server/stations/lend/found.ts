@@ -20,7 +20,7 @@ export const listMissing = async (em: EntityManager): Promise<MissingPiece[]> =>
  *
  * @throws ProblemError 409 while the kit is lent, 422 where it misses no such piece
  */
-export async function bringHome(
+export async function returnPiece(
   em: EntityManager,
   copyId: number,
   { part, count }: FoundInput,

@@ -1,4 +1,5 @@
 import type { EntityManager } from '@mikro-orm/core';
+import { z } from 'zod';
 import type { Build } from '../../../contract/designs.ts';
 import type { Given, Kit, KitDesignRow, KitInput, Suggested } from '../../../contract/kits.ts';
 import type { Day } from '../../../core/calendar/days.ts';
@@ -15,7 +16,7 @@ import {
 import { countLine } from '../../../core/lend/parts.ts';
 import { kitLabel } from '../../../core/lend/labels.ts';
 import type { Material as CoreMaterial } from '../../../core/materials/material.ts';
-import { spokenFor } from '../../../core/needs/supply.ts';
+import { reservedStock } from '../../../core/needs/supply.ts';
 import { madeAs } from '../../../core/safety/handTests.ts';
 import { loadPattern, type Need } from '../../../core/patterns/index.ts';
 import {
@@ -27,6 +28,7 @@ import {
   type Design,
   type KitStored,
 } from '../../db/entities.ts';
+import { idCursor, pageOf } from '../../paging.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { askKit, NOBODY_TOLD } from '../check/askKit.ts';
 import type { Override } from '../../../contract/lending.ts';
@@ -69,11 +71,21 @@ export async function findKit(em: EntityManager, id: number): Promise<KitStored>
   return kit;
 }
 
-/** Everything that follows from a kit's designs and container. */
+/** What designs on the bench speak for, by material. */
+type Spoken = ReadonlyMap<number, number>;
+const spokenOnBench = async (em: EntityManager, today: Day): Promise<Spoken> =>
+  reservedStock((await readBench(em, today)).bench);
+
+/**
+ * Everything that follows from a kit's designs and container.
+ *
+ * @param known what the bench speaks for, where it was read already
+ */
 export async function worked(
   em: EntityManager,
   kit: { readonly designs: readonly number[]; readonly container?: number | null | undefined },
   today: Day,
+  known?: Spoken,
 ): Promise<Worked> {
   const packedIn = kit.container ?? null;
   const found = await em.find(DesignRow, { id: { $in: [...kit.designs] } });
@@ -103,8 +115,7 @@ export async function worked(
     throw new ProblemError(422, 'There is no such container on the shelf.', [
       { path: 'container', message: 'expected a material of this shelf' },
     ]);
-  const { bench } = await readBench(em, today);
-  const spoken = spokenFor(bench);
+  const spoken = known ?? (await spokenOnBench(em, today));
   const free = (id: number): number => Math.max(0, (shelf.get(id)?.kept ?? 0) - (spoken.get(id) ?? 0));
   return { designs, kit: withContainer(needing, container), container, shelf, free };
 }
@@ -135,7 +146,7 @@ function kitsNow({ kit, free, shelf }: Worked): { most: number; first: string | 
   return { most, first: short === undefined ? null : (shelf.get(short)?.name ?? null) };
 }
 
-async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<Kit> {
+async function kitJson(em: EntityManager, kit: KitStored, today: Day, known?: Spoken): Promise<Kit> {
   const base = {
     id: kit.id,
     version: kit.version,
@@ -162,7 +173,7 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
     ),
   };
   try {
-    const w = await worked(em, kit, today);
+    const w = await worked(em, kit, today, known);
     const one = takesOfKit(w.kit, 1);
     let mass = 0;
     const unweighed: string[] = [];
@@ -214,11 +225,30 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day): Promise<K
   }
 }
 
-export async function listKits(em: EntityManager, today: Day): Promise<Kit[]> {
-  const kits = await em.find(KitRow, {}, { orderBy: { id: 'asc' } });
-  const out: Kit[] = [];
-  for (const k of kits) out.push(await kitJson(em, k, today));
-  return out;
+export const kitQuery = z.strictObject(pageOf(200, 50));
+export type KitQuery = z.infer<typeof kitQuery>;
+
+/** A page of kits of several designs, in the order they were put together. The bench is read once for all of them. */
+export async function listKits(em: EntityManager, query: KitQuery, today: Day) {
+  const kits = await em.find(
+    KitRow,
+    { id: { $gt: idCursor(query.after, 0) } },
+    { orderBy: { id: 'asc' }, limit: query.limit },
+  );
+  const spoken = kits.length > 0 ? await spokenOnBench(em, today) : new Map<number, number>();
+  const items: Kit[] = [];
+  for (const k of kits) {
+    items.push(await kitJson(em, k, today, spoken));
+    // Others are answered in between.
+    await new Promise((go) => setImmediate(go));
+  }
+  const last = kits.at(-1);
+  return {
+    items,
+    limit: query.limit,
+    total: await em.count(KitRow, {}),
+    next: last ? String(last.id) : null,
+  };
 }
 
 /** Sets of three quiet designs, or two where no three do, that share most pieces: bags for a waiting room. */

@@ -5,7 +5,7 @@ import type { Day } from '../../../core/calendar/days.ts';
 import { isRefusal, type MailDoor } from '../../devices/mail.ts';
 import { BorrowerRow, OutboxRow, TellingRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
-import type { Inside } from '../../inside.ts';
+import type { ServerContext } from '../../serverContext.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { aboutOf, listTellings } from './telling.ts';
 
@@ -83,22 +83,22 @@ const WAITING =
   'select id, to_address as "to", subject, words, language from outbox where state = \'waiting\' order by id limit ?';
 
 /** Deliveries that run, by server: two at once would send a mail twice. */
-const running = new WeakMap<Inside, Promise<void>>();
+const running = new WeakMap<ServerContext, Promise<void>>();
 
 /**
  * Sends what waits, one after the other; what the mail server took is on record as told. What it did not take waits on, with
  * the reason. A mail is sent before that is written: after a fall in between it goes out again under the same id.
  */
-export function deliver(inside: Inside): Promise<void> {
-  const run = (running.get(inside) ?? Promise.resolve()).then(() => deliverNow(inside));
+export function deliver(serverContext: ServerContext): Promise<void> {
+  const run = (running.get(serverContext) ?? Promise.resolve()).then(() => deliverNow(serverContext));
   running.set(
-    inside,
+    serverContext,
     run.catch(() => {}),
   );
   return run;
 }
 
-async function deliverNow({ em, inTransaction, mail, today, log }: Inside): Promise<void> {
+async function deliverNow({ em, inTransaction, mail, today, log }: ServerContext): Promise<void> {
   for (const w of await rows<Waiting>(em(), WAITING, [MOST_AT_ONCE])) {
     let problem: string | null = null;
     let isReached = true;

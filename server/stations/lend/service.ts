@@ -8,7 +8,7 @@ import type {
 } from '../../../contract/lending.ts';
 import { addDays, daysBetween, type Day } from '../../../core/calendar/days.ts';
 import { missing, writtenOff } from '../../../core/lend/status.ts';
-import { spokenFor } from '../../../core/needs/supply.ts';
+import { reservedStock } from '../../../core/needs/supply.ts';
 import { CopyRow, CountRow, LoanRow, MaterialRow, type Copy, type Loan } from '../../db/entities.ts';
 import type { FilledJson, PartJson } from '../../db/json.ts';
 import { notFound, ProblemError } from '../../problem.ts';
@@ -235,7 +235,7 @@ async function freeStock(
   today: Day,
 ): Promise<Map<number, number>> {
   const { bench, rows } = await readBench(em, today, ids);
-  const spoken = spokenFor(bench);
+  const spoken = reservedStock(bench);
   return new Map(ids.map((id) => [id, Math.max(0, (rows.get(id)?.kept ?? 0) - (spoken.get(id) ?? 0))]));
 }
 
@@ -259,7 +259,7 @@ export async function takeBack(
 }
 
 /** Counts a kit that is in the house: the end of a repair, or a check between loans. */
-export async function mend(
+export async function countInHouse(
   em: EntityManager,
   copyId: number,
   input: ReturnInput,

@@ -41,7 +41,7 @@ it('lists, figures and single kits agree with the rules, whatever became of each
     })
     .expect(201);
   const below = random(20261130);
-  const em = desk.inside.em();
+  const em = desk.serverContext.em();
   const day = () => addDays(TODAY, below(9) - 4);
   for (let i = 0; i < 240; i++) {
     // Half of them are of the design that failed.

@@ -18,8 +18,8 @@ import { papersFor, sendPaper } from '../../compute/paper.ts';
 import type { Shopping } from '../../formats/batchSheets.ts';
 import { benchCalendar } from '../../formats/benchCalendar.ts';
 import { harmless } from '../../formats/csv.ts';
-import { hungUp } from '../../compute/hungUp.ts';
-import type { Inside } from '../../inside.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
+import type { ServerContext } from '../../serverContext.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import * as papers from './batchPapers.ts';
 import * as batches from './batches.ts';
@@ -29,7 +29,7 @@ const paperQuery = z.strictObject({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
 });
 
-export function batchRoutes({ em, inTransaction, today, door }: Inside): Router {
+export function batchRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
   const r = Router();
   r.get('/batches', mayRead, async (_req, res) => void res.json(await batches.listBatches(em())));
   r.post('/batches', may('designs', 'changed a batch'), async (req, res) => {
@@ -71,9 +71,9 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
           zero: null,
         }
       : {
-          ...((await door.run(
+          ...((await workerPool.run(
             { kind: 'schedule', request: scheduleOf(work.tasks, work.days, work.zero) },
-            hungUp(res),
+            abortOnClose(res),
           )) as ScheduleAnswer),
           zero: work.zero,
         };
@@ -102,7 +102,7 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
   });
   const shopping = async (work: batches.Opened, res: Response): Promise<Shopping> => {
     const request = await papers.purchaseFor(em(), work);
-    const answer = (await door.run({ kind: 'purchase', request }, hungUp(res))) as PurchaseAnswer;
+    const answer = (await workerPool.run({ kind: 'purchase', request }, abortOnClose(res))) as PurchaseAnswer;
     return papers.shoppingOf(em(), work, answer);
   };
   const paperOf = (req: Request): Paper | undefined => read(paperQuery, req.query).paper;
@@ -110,7 +110,7 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
     const work = await opened(req);
     const paper = paperOf(req);
     const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
-    const pdf = await papersFor(door, res)(
+    const pdf = await papersFor(workerPool, res)(
       'shopping',
       sheet,
       await shopping(work, res),
@@ -147,7 +147,7 @@ export function batchRoutes({ em, inTransaction, today, door }: Inside): Router 
       sheet,
       await shopping(work, res),
       paper ?? sheet.paper,
-      papersFor(door, res),
+      papersFor(workerPool, res),
     );
     sendPaper(res, file(work, 'papers.pdf'), pdf);
   });

@@ -7,10 +7,10 @@ import { labelSheet } from '../../../core/print/labelSheet.ts';
 import { pagesOf } from '../../../core/print/pages.ts';
 import { CopyRow } from '../../db/entities.ts';
 import { templateSvg } from '../../formats/svg.ts';
-import { hungUp } from '../../compute/hungUp.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { countLine } from '../../../core/lend/parts.ts';
-import type { Inside } from '../../inside.ts';
+import type { ServerContext } from '../../serverContext.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { wantedFor } from '../gather/wanted.ts';
 import { donorSheet } from './donorSheet.ts';
@@ -30,7 +30,7 @@ const paperQuery = z.object({
 
 const wantedQuery = z.object({ until: day.optional() });
 
-export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
+export function makeRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
   const r = Router();
   const opened = (req: Request, asked: unknown = req.query) =>
     openedDesign(em(), readId(req.params.id, 'design'), read(paperQuery, asked), today());
@@ -44,7 +44,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
         { path: 'until', message: `expected ${today()} or a later day` },
       ]);
     const lines = await wantedFor(o.em, o.design, o.copies, today());
-    const pdf = await papersFor(door, res)(
+    const pdf = await papersFor(workerPool, res)(
       'wanted',
       { place: o.place, design: o.design.name, lines, until: by, unit: o.unit, locale: o.locale },
       o.paper,
@@ -54,8 +54,8 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
   r.get('/designs/:id/donors.pdf', mayRead, async (req, res) => {
     const o = await opened(req);
     const { sheet, request } = await donorSheet(o, today());
-    const answer = (await door.run({ kind: 'purchase', request }, hungUp(res))) as PurchaseAnswer;
-    const pdf = await papersFor(door, res)('donors', { ...sheet, toBuy: answer.total }, o.paper);
+    const answer = (await workerPool.run({ kind: 'purchase', request }, abortOnClose(res))) as PurchaseAnswer;
+    const pdf = await papersFor(workerPool, res)('donors', { ...sheet, toBuy: answer.total }, o.paper);
     sendPaper(res, `${o.file}-donors.pdf`, pdf);
   });
   r.post('/builds', may('designs', 'made kits'), async (req, res) => {
@@ -95,12 +95,12 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
   });
   r.get('/designs/:id/template.pdf', mayRead, async (req, res) => {
     const { o, pages } = await template(req);
-    const pdf = await papersFor(door, res)('template', pages, templateWords(o));
+    const pdf = await papersFor(workerPool, res)('template', pages, templateWords(o));
     sendPaper(res, `${o.file}-template.pdf`, pdf);
   });
   r.get('/designs/:id/build-sheet.pdf', mayRead, async (req, res) => {
     const o = await opened(req);
-    sendPaper(res, `${o.file}-build-sheet.pdf`, await buildSheetOf(o, papersFor(door, res)));
+    sendPaper(res, `${o.file}-build-sheet.pdf`, await buildSheetOf(o, papersFor(workerPool, res)));
   });
   r.get('/designs/:id/labels.pdf', mayRead, async (req, res) => {
     const { paper, copies: many, ...rest } = req.query;
@@ -112,7 +112,7 @@ export function makeRoutes({ em, inTransaction, today, door }: Inside): Router {
       name: o.design.name,
       count: countLine(c.parts),
     }));
-    sendPaper(res, `${o.file}-labels.pdf`, await papersFor(door, res)('labels', labels, o.paper, on));
+    sendPaper(res, `${o.file}-labels.pdf`, await papersFor(workerPool, res)('labels', labels, o.paper, on));
   });
   return r;
 }

@@ -9,7 +9,7 @@ import { traceOf } from '../../db/erasure.ts';
 import { fileIn } from '../../db/fileIn.ts';
 import { closeDb, openDb } from '../../db/open.ts';
 import { rows } from '../../db/rows.ts';
-import { checkFile } from '../../db/soundness.ts';
+import { checkFile } from '../../db/integrity.ts';
 import { StartError } from '../../startError.ts';
 import { eraseFamily } from '../lend/erase.ts';
 import { eraseChild } from '../watch/erase.ts';

@@ -57,13 +57,13 @@ it('a try that failed leaves everything as it was, and the next one works', asyn
   await family('Teal Skiff');
   const made = await backup();
   await family('Amber Dory');
-  const { door } = desk.inside;
-  const run = door.run.bind(door);
+  const { workerPool } = desk.serverContext;
+  const run = workerPool.run.bind(workerPool);
   // As when the disk is full midway.
-  door.run = (job, signal) =>
+  workerPool.run = (job, signal) =>
     job.kind === 'carry-over' ? Promise.reject(new Error('database or disk is full')) : run(job, signal);
   await desk.post(`/backups/${made.name}/restore`, {}).expect(503);
-  door.run = run;
+  workerPool.run = run;
   expect(await names()).toEqual(['Amber Dory', 'Teal Skiff']);
   await family('Grey Punt');
   await desk.post(`/backups/${made.name}/restore`, {}).expect(200);
@@ -212,7 +212,7 @@ it('the file in use is looked through, and damage in it is told', async () => {
     bytes: expect.any(Number) as number,
   });
   // Another program writes over a page in the middle of it.
-  await desk.inside.em().getConnection().execute('pragma wal_checkpoint(TRUNCATE)', [], 'all');
+  await desk.serverContext.em().getConnection().execute('pragma wal_checkpoint(TRUNCATE)', [], 'all');
   const file = join(folder, 'fox-button.db');
   const bytes = readFileSync(file);
   bytes.fill(0xab, 4096 * 3, 4096 * 6);

@@ -4,8 +4,8 @@ import { Router, type Request } from 'express';
 import { z } from 'zod';
 import { encryptInput, placeUpdate, type Lost, type Restored, type Tape } from '../../../contract/place.ts';
 import { CopyRow, DesignRow, LoanRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
-import type { Inside } from '../../inside.ts';
-import { hungUp } from '../../compute/hungUp.ts';
+import type { ServerContext } from '../../serverContext.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { backupsIn, halfName, isBackupName, listBackups } from '../../db/backup.ts';
 import { copyClosed, keptOnDisk, putInPlace, roomBeside } from '../../db/restore.ts';
 import { rows } from '../../db/rows.ts';
@@ -32,8 +32,8 @@ const placeJson = <
   ...place
 }: T) => ({ ...place, hourly: place.hourly ?? null });
 
-export function placeRoutes(inside: Inside): Router {
-  const { em, inTransaction, whileNobodyWrites, exchange, today, folder, door } = inside;
+export function placeRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, whileNobodyWrites, exchange, today, folder, workerPool } = serverContext;
   const r = Router();
   r.get(
     '/place',
@@ -65,7 +65,7 @@ export function placeRoutes(inside: Inside): Router {
       throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
     // One after the other: the lane of copies has one place.
     const job = { kind: 'backup', folder, now: new Date().toISOString() } as const;
-    res.status(201).json(await door.run(job, hungUp(res)));
+    res.status(201).json(await workerPool.run(job, abortOnClose(res)));
   });
   /** A copy that is there, and the folder it is in. */
   const named = (req: Request): { name: string; home: string } => {
@@ -85,7 +85,10 @@ export function placeRoutes(inside: Inside): Router {
     const half = halfName();
     const clear = (): void => rmSync(join(at, half), { force: true });
     try {
-      await door.run({ kind: 'encrypt', from: join(at, name), to: join(at, half), passphrase }, hungUp(res));
+      await workerPool.run(
+        { kind: 'encrypt', from: join(at, name), to: join(at, half), passphrase },
+        abortOnClose(res),
+      );
     } catch (error) {
       clear();
       throw error;
@@ -100,22 +103,22 @@ export function placeRoutes(inside: Inside): Router {
   r.get('/integrity', may('keeps'), async (_req, res) => {
     if (folder === null)
       throw new ProblemError(422, 'This place is kept in memory alone; there is no file to check.');
-    res.json(await door.run({ kind: 'check-file', folder }, hungUp(res)));
+    res.json(await workerPool.run({ kind: 'check-file', folder }, abortOnClose(res)));
   });
   /** Changes that were acknowledged and that the start did not find in the file: told until somebody goes on without them. */
   r.get(
     '/integrity/lost',
     may('keeps'),
-    (_req, res) => void res.json({ lost: inside.lost() } satisfies Lost),
+    (_req, res) => void res.json({ lost: serverContext.lost() } satisfies Lost),
   );
   r.post('/integrity/lost/accept', may('keeps', 'went on without changes that were lost'), (req, res) => {
     read(z.strictObject({}), req.body ?? {});
-    inside.acceptLoss();
-    res.json({ lost: inside.lost() } satisfies Lost);
+    serverContext.acceptLoss();
+    res.json({ lost: serverContext.lost() } satisfies Lost);
   });
   r.get('/backups/:name/look', may('keeps'), async (req, res) => {
     const { name, home } = named(req);
-    res.json(await door.run({ kind: 'look-at-backup', folder: home, name }, hungUp(res)));
+    res.json(await workerPool.run({ kind: 'look-at-backup', folder: home, name }, abortOnClose(res)));
   });
   r.post('/backups/:name/restore', may('keeps', 'put a backup back'), async (req, res) => {
     read(z.strictObject({}), req.body ?? {});
@@ -123,12 +126,12 @@ export function placeRoutes(inside: Inside): Router {
     const { beside, clear } = roomBeside(home);
     try {
       // All that takes long is done while everybody works on.
-      await door.run({ kind: 'ready-copy', folder: home, name, beside }, hungUp(res));
+      await workerPool.run({ kind: 'ready-copy', folder: home, name, beside }, abortOnClose(res));
       const before = await whileNobodyWrites(async () => {
         await rows(em(), 'pragma wal_checkpoint(TRUNCATE)');
         // Everything as it is now is copied first: what was put back by mistake can be undone.
         const kept = await copyClosed(home, new Date().toISOString());
-        await door.run({ kind: 'carry-over', folder: home, beside });
+        await workerPool.run({ kind: 'carry-over', folder: home, beside });
         await keptOnDisk(beside);
         await exchange(() => putInPlace(home, beside));
         return kept;

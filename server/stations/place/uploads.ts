@@ -4,10 +4,10 @@ import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
 import { PASSPHRASE_HEADER, type Backup } from '../../../contract/place.ts';
-import { hungUp } from '../../compute/hungUp.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { backupsIn, freeName, halfName } from '../../db/backup.ts';
 import { isEncrypted } from '../../db/encrypted.ts';
-import type { Inside } from '../../inside.ts';
+import type { ServerContext } from '../../serverContext.ts';
 import { ProblemError } from '../../problem.ts';
 import { may } from '../../people/door.ts';
 
@@ -28,7 +28,7 @@ function passphraseOf(header: string | undefined): string {
 }
 
 /** A place's file from elsewhere, taken among the backups once it is looked over; it streams, so it stands before JSON bodies. */
-export function backupInRoutes({ door, folder }: Inside): Router {
+export function backupInRoutes({ workerPool, folder }: ServerContext): Router {
   const r = Router();
   r.post('/backups/file', may('keeps', 'brought a file of a place in'), async (req, res) => {
     if (!req.is('application/octet-stream'))
@@ -59,10 +59,13 @@ export function backupInRoutes({ door, folder }: Inside): Router {
       let whole = half;
       if (isEncrypted(join(at, half))) {
         const job = { kind: 'decrypt', from: join(at, half), to: join(at, plain) } as const;
-        await door.run({ ...job, passphrase: passphraseOf(req.get(PASSPHRASE_HEADER)) }, hungUp(res));
+        await workerPool.run(
+          { ...job, passphrase: passphraseOf(req.get(PASSPHRASE_HEADER)) },
+          abortOnClose(res),
+        );
         whole = plain;
       }
-      await door.run({ kind: 'look-at-backup', folder, name: whole }, hungUp(res));
+      await workerPool.run({ kind: 'look-at-backup', folder, name: whole }, abortOnClose(res));
       const name = freeName(at, new Date().toISOString());
       renameSync(join(at, whole), join(at, name));
       const made = statSync(join(at, name));

@@ -6,14 +6,14 @@ import { loadPatterns, PatternError } from '../../../core/patterns/index.ts';
 import type { Material } from '../../../core/materials/material.ts';
 import { fromCatalogue, usualMaterials } from '../../../core/patterns/usual.ts';
 import { PlaceRow } from '../../db/entities.ts';
-import { hungUp } from '../../compute/hungUp.ts';
-import type { Inside } from '../../inside.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
+import type { ServerContext } from '../../serverContext.ts';
 import { read } from '../../problem.ts';
 import { materialsOf } from './service.ts';
 import { mayRead } from '../../people/door.ts';
 
 /** Families for anyone who can send JSON: what there are, and everything that follows from a design of one. */
-export function patternRoutes({ em, today, door }: Inside): Router {
+export function patternRoutes({ em, today, workerPool }: ServerContext): Router {
   const r = Router();
   r.get('/patterns', mayRead, async (_, res) => {
     const families = await loadPatterns();
@@ -80,7 +80,7 @@ export function patternRoutes({ em, today, door }: Inside): Router {
       market: place.market as Market,
       rules: place.rules,
     };
-    res.json(await door.run({ kind: 'pattern', request }, hungUp(res)));
+    res.json(await workerPool.run({ kind: 'pattern', request }, abortOnClose(res)));
   });
   return r;
 }

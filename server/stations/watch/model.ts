@@ -3,7 +3,7 @@ import type { HelpSteps } from '../../../core/watch/helpSteps.ts';
 import { ladderModel, levelAnswers, toFit, type LadderModel } from '../../../core/watch/ladderModel.ts';
 import { outcomesOf, type Watched } from '../../../core/watch/outcomes.ts';
 import type { RaschAnswer } from '../../../core/watch/rasch.ts';
-import type { ComputeDoor } from '../../compute/door.ts';
+import type { WorkerPool } from '../../compute/workerPool.ts';
 import type { Job } from '../../compute/jobs.ts';
 import { rows } from '../../db/rows.ts';
 
@@ -34,28 +34,32 @@ type Asked = Extract<Job, { kind: 'rasch' | 'help-steps' }>;
 /** The last answers, by what they are of: a page that is looked at again has no reason to wait. */
 const last = new Map<Asked['kind'], { said: string; answer: unknown }>();
 
-async function answerTo(job: Asked, door: ComputeDoor, signal: AbortSignal | undefined): Promise<unknown> {
+async function answerTo(
+  job: Asked,
+  workerPool: WorkerPool,
+  signal: AbortSignal | undefined,
+): Promise<unknown> {
   const said = JSON.stringify(job);
   const known = last.get(job.kind);
   if (known?.said === said) return known.answer;
-  const answer = await door.run(job, signal);
+  const answer = await workerPool.run(job, signal);
   last.set(job.kind, { said, answer });
   return answer;
 }
 
 /** Everybody's notes with the model that they make. */
-export async function modelled(em: EntityManager, door: ComputeDoor, signal: AbortSignal | undefined) {
+export async function modelled(em: EntityManager, workerPool: WorkerPool, signal: AbortSignal | undefined) {
   const notes = await watched(em);
   const outcomes = outcomesOf(notes);
   const fit = toFit(outcomes);
   const rungs = ladderModel(
     outcomes,
-    fit && ((await answerTo({ kind: 'rasch', responses: fit.responses }, door, signal)) as RaschAnswer),
+    fit && ((await answerTo({ kind: 'rasch', responses: fit.responses }, workerPool, signal)) as RaschAnswer),
   );
   const children = levelAnswers(outcomes, rungs);
   const help = (await answerTo(
     { kind: 'help-steps', children, spread: rungs.spread },
-    door,
+    workerPool,
     signal,
   )) as HelpSteps;
   const model: LadderModel = { ...rungs, help };

@@ -13,7 +13,7 @@ import { groupDesigns, groupOf, toMake } from '../../../core/watch/groupView.ts'
 import { chanceAt, childAbility, type Ability } from '../../../core/watch/ladderModel.ts';
 import { rungKey } from '../../../core/watch/outcomes.ts';
 import { whatNext, type Candidate } from '../../../core/watch/whatNext.ts';
-import type { ComputeDoor } from '../../compute/door.ts';
+import type { WorkerPool } from '../../compute/workerPool.ts';
 import { DesignRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound } from '../../problem.ts';
@@ -45,13 +45,13 @@ export async function watchedGroups(em: EntityManager): Promise<WatchedGroup[]> 
 /** A group: who is where, what says that it is too hard or dull, and what to make next. */
 export async function groupPage(options: {
   em: EntityManager;
-  door: ComputeDoor;
+  workerPool: WorkerPool;
   today: Day;
   group: string;
   signal?: AbortSignal | undefined;
 }): Promise<GroupPage> {
-  const { em, door, today, group } = options;
-  const { notes, outcomes, model } = await modelled(em, door, options.signal);
+  const { em, workerPool, today, group } = options;
+  const { notes, outcomes, model } = await modelled(em, workerPool, options.signal);
   const own = notes.filter((n) => groupOf(n.child) === group);
   if (own.length === 0) throw notFound(`note on a child of ${group}`);
   const children = [...new Set(own.map((n) => n.child))].sort();
@@ -157,14 +157,14 @@ async function answersFor(
 /** What is worked out of the notes on one child, and what to offer next. */
 export async function childPage(options: {
   em: EntityManager;
-  door: ComputeDoor;
+  workerPool: WorkerPool;
   today: Day;
   child: string;
   skill: Skill | undefined;
   signal?: AbortSignal | undefined;
 }): Promise<ChildPage> {
-  const { em, door, today, child } = options;
-  const { notes: all, outcomes, model } = await modelled(em, door, options.signal);
+  const { em, workerPool, today, child } = options;
+  const { notes: all, outcomes, model } = await modelled(em, workerPool, options.signal);
   const own = all.filter((n) => n.child === child);
   if (own.length === 0) throw notFound(`note on ${child}`);
   const designs = await em.find(DesignRow, {}, { orderBy: { id: 'asc' } });

@@ -3,11 +3,11 @@ import { Router } from 'express';
 import { childCode, childInput } from '../../../contract/children.ts';
 import { noteInput } from '../../../contract/lending.ts';
 import { childPageQuery } from '../../../contract/watching.ts';
-import { hungUp } from '../../compute/hungUp.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
-import type { Inside } from '../../inside.ts';
+import type { ServerContext } from '../../serverContext.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
 import { sendPage } from '../../paging.ts';
 import { forgetBytes } from '../files/waiting.ts';
@@ -18,8 +18,8 @@ import { watchedChildren, watchedGroups } from './page.ts';
 import * as watch from './service.ts';
 import { may, mayRead } from '../../people/door.ts';
 
-export function watchRoutes(inside: Inside): Router {
-  const { em, inTransaction, today, door } = inside;
+export function watchRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, today, workerPool } = serverContext;
   const r = Router();
   r.get('/children', mayRead, async (_req, res) => void res.json(await listChildren(em(), today())));
   r.put('/children/:code', may('lends', 'changed a child’s measures'), async (req, res) => {
@@ -47,22 +47,22 @@ export function watchRoutes(inside: Inside): Router {
   r.get('/children/:code/page', mayRead, async (req, res) => {
     const child = read(childCode, req.params.code);
     const { skill } = read(childPageQuery, req.query);
-    res.json(await reading(inside, hungUp(res))('childPage', child, skill));
+    res.json(await reading(serverContext, abortOnClose(res))('childPage', child, skill));
   });
   r.get('/children/:code/page.pdf', mayRead, async (req, res) => {
     const child = read(childCode, req.params.code);
     const { skill } = read(childPageQuery, req.query);
     const m = em();
-    const page = await reading(inside, hungUp(res))('childPage', child, skill);
+    const page = await reading(serverContext, abortOnClose(res))('childPage', child, skill);
     const { items: notes } = await watch.listNotes(m, watch.noteQuery.parse({ child, limit: 200 }));
     const { name, locale, paper } = await m.findOneOrFail(PlaceRow, { id: 1 });
     const of = { page, notes, place: name, today: today(), locale };
-    sendPaper(res, 'child.pdf', await papersFor(door, res)('childPage', of, paper as Paper));
+    sendPaper(res, 'child.pdf', await papersFor(workerPool, res)('childPage', of, paper as Paper));
   });
   r.get('/groups', mayRead, async (_req, res) => void res.json(await watchedGroups(em())));
   r.get('/groups/:group/page', mayRead, async (req, res) => {
     const group = read(childCode, req.params.group);
-    res.json(await reading(inside, hungUp(res))('groupPage', group));
+    res.json(await reading(serverContext, abortOnClose(res))('groupPage', group));
   });
   r.get('/notes', mayRead, async (req, res) => {
     sendPage(req, res, await watch.listNotes(em(), read(watch.noteQuery, req.query)));

@@ -3,7 +3,7 @@ import { useSearchParams } from 'react-router';
 import type { Data, Layout } from 'plotly.js-basic-dist-min';
 import { addDays } from '../../../core/calendar/days.ts';
 import { shortDay } from '../../data/style.ts';
-import { restOf, spokenFor } from '../../../core/needs/supply.ts';
+import { restOf, reservedStock } from '../../../core/needs/supply.ts';
 import { freeOf } from '../../../core/plan/makeable.ts';
 import { savingChart, savingUp, type Saving } from '../../../core/saving/savingUp.ts';
 import { useLots, useMaterials, usePlace } from '../../data/queries.ts';
@@ -102,7 +102,7 @@ export function Component() {
         ? savingUp({
             needs: chosen.needs,
             copies: n,
-            free: freeOf(materials, spokenFor(designs!, chosen.id)),
+            free: freeOf(materials, reservedStock(designs!, chosen.id)),
             materials,
             lots,
             today: place.today,

@@ -6,7 +6,7 @@ import type { shelfSearch } from '../../../core/gather/findOnShelf.ts';
 import { binScale } from '../../../core/drawing/binScale.ts';
 import { pictureSize } from '../../../core/drawing/material.ts';
 import { asMeasured, FORMS, type Form } from '../../../core/materials/material.ts';
-import { spokenFor } from '../../../core/needs/supply.ts';
+import { reservedStock } from '../../../core/needs/supply.ts';
 import { words } from '../../data/api.ts';
 import { useMaterials, usePlace } from '../../data/queries.ts';
 import { useNeeds } from '../../design/onBench.ts';
@@ -159,7 +159,7 @@ export function Component() {
   const [side, setSide] = useState<'material' | 'lots' | 'packs'>('material');
   const view = params.get('view') === 'table' ? 'table' : 'picture';
   const needing = useNeeds();
-  const spoken = useMemo(() => (needing ? spokenFor(needing) : null), [needing]);
+  const spoken = useMemo(() => (needing ? reservedStock(needing) : null), [needing]);
   const wish = useDeferredValue(find);
   const measured = useMemo(() => materials?.map((m) => asMeasured(m)), [materials]);
   // The search is loaded with the first letter; until then there is nothing to search for.

@@ -5,7 +5,7 @@ import { styled } from 'styled-components';
 import type { Design } from '../../../contract/designs.ts';
 import { asMeasured } from '../../../core/materials/material.ts';
 import { money } from '../../data/style.ts';
-import { spokenFor, takes } from '../../../core/needs/supply.ts';
+import { reservedStock, takes } from '../../../core/needs/supply.ts';
 import { freeOf, makeable, unlocked } from '../../../core/plan/makeable.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { api, words } from '../../data/api.ts';
@@ -55,7 +55,7 @@ export function Component() {
     return designs
       .filter((d) => !d.problem)
       .map((d) => {
-        const free = freeOf(materials, spokenFor(designs, d.id));
+        const free = freeOf(materials, reservedStock(designs, d.id));
         const stock = (id: number): number => free.get(id) ?? 0;
         return {
           d,
@@ -102,7 +102,7 @@ export function Component() {
   const packWords = (packs: readonly { count: number; name: string }[]): string =>
     packs.map((p) => `${p.count} × ${p.name}`).join(', ');
   const free = useMemo(
-    () => (designs && materials ? [...freeOf(materials, spokenFor(designs))] : null),
+    () => (designs && materials ? [...freeOf(materials, reservedStock(designs))] : null),
     [designs, materials],
   );
   if (!materials || !place || !designs || !rows || !offers || !suppliers)

@@ -29,7 +29,7 @@ import {
 } from './Asked.tsx';
 import { CountIn } from './CountIn.tsx';
 import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
-import { spokenFor, type BenchDesign } from '../../../core/needs/supply.ts';
+import { reservedStock, type BenchDesign } from '../../../core/needs/supply.ts';
 import { HandOn, Renew, Reserve } from './LoanMore.tsx';
 import { FamilyFacts, factWords } from './FamilyFacts.tsx';
 import { FamilyPast, KitPast } from './History.tsx';
@@ -71,7 +71,7 @@ export function Desk({
   const isWhole = missing(copy.parts).length === 0;
   const spare = useMemo(() => {
     if (!bench) return null;
-    const spoken = spokenFor(bench);
+    const spoken = reservedStock(bench);
     return (id: number | null): number =>
       Math.max(0, (materials.find((m) => m.id === id)?.kept ?? 0) - (spoken.get(id ?? -1) ?? 0));
   }, [bench, materials]);

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import type { Backup, BackupLook, Lost as Missing, Restored, Soundness } from '../../../contract/place.ts';
+import type { Backup, BackupLook, Lost as Missing, Restored, Integrity } from '../../../contract/place.ts';
 import { api, fetchFile, words } from '../../data/api.ts';
 import { changesWords } from '../../data/lost.ts';
 import { useBackups, useChange } from '../../data/queries.ts';
@@ -130,7 +130,7 @@ export function Backups() {
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const make = useChange(() => api<Backup>('POST', '/backups', {}));
-  const check = useMutation({ mutationFn: () => api<Soundness>('GET', '/integrity') });
+  const check = useMutation({ mutationFn: () => api<Integrity>('GET', '/integrity') });
   const { data: session } = useSession();
   const accept = useChange(() => api<Missing>('POST', '/integrity/lost/accept', {}));
   const isListed = backups !== undefined;

@@ -13,7 +13,7 @@ import {
 } from '../../../../core/lend/term/termProblem.ts';
 import { worthOf, type Ages, type RungFor } from '../../../../core/lend/term/worth.ts';
 import { chanceAt, childAbility, type Ability } from '../../../../core/watch/ladderModel.ts';
-import type { ComputeDoor } from '../../../compute/door.ts';
+import type { WorkerPool } from '../../../compute/workerPool.ts';
 import { BorrowerRow, DesignRow, PlaceRow, type Design } from '../../../db/entities.ts';
 import { rows } from '../../../db/rows.ts';
 import type { KitAnswer } from '../../../../contract/lending.ts';
@@ -102,7 +102,7 @@ function standsOf(
  */
 export async function termFacts(options: {
   em: EntityManager;
-  door: ComputeDoor;
+  workerPool: WorkerPool;
   today: Day;
   shape: TermShape;
   cleanDays: number;
@@ -248,14 +248,14 @@ const agesOf = (designs: readonly Design[]): Ages | null =>
 /** What every kind is worth to every family, by the notes on its children. */
 async function worthFor(o: {
   em: EntityManager;
-  door: ComputeDoor;
+  workerPool: WorkerPool;
   today: Day;
   kinds: readonly KindFacts[];
   designs: ReadonlyMap<number, Design>;
   families: readonly { id: number; group: string; aim?: string | null | undefined; children: string[] }[];
   waitsFor: (family: number) => ReadonlyMap<string, Day>;
 }): Promise<Map<number, Map<string, Worth>>> {
-  const { outcomes, model } = await modelled(o.em, o.door, undefined);
+  const { outcomes, model } = await modelled(o.em, o.workerPool, undefined);
   const watched = new Set(outcomes.children);
   const abilities = new Map<string, Ability>();
   const abilityAt = (child: string, skill: string): Ability => {

@@ -9,26 +9,26 @@ import {
 } from '../../../../contract/termPlan.ts';
 import type { TermPlan } from '../../../../core/lend/term/planTerm.ts';
 import { slipLanguages } from '../../../../core/lend/term/slipWords.ts';
-import { hungUp } from '../../../compute/hungUp.ts';
+import { abortOnClose } from '../../../compute/abortOnClose.ts';
 import { PlaceRow } from '../../../db/entities.ts';
 import { csvRows } from '../../../formats/csv.ts';
 import { papersFor, sendPaper } from '../../../compute/paper.ts';
 import { termCalendar } from '../../../formats/termCalendar.ts';
-import type { Inside } from '../../../inside.ts';
+import type { ServerContext } from '../../../serverContext.ts';
 import { ProblemError, read, readId } from '../../../problem.ts';
 import { reading } from '../../reads.ts';
 import * as plans from './service.ts';
 import { may, mayRead } from '../../../people/door.ts';
 
-export function termPlanRoutes(inside: Inside): Router {
-  const { em, inTransaction, today, door } = inside;
+export function termPlanRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, today, workerPool } = serverContext;
   const r = Router();
   const look = (id: number, res: Response): Promise<TermPlanPage> =>
-    reading(inside, hungUp(res))('termPlan', id);
+    reading(serverContext, abortOnClose(res))('termPlan', id);
   /** The best plan round what was set by hand. */
   const bestPlan = async (id: number, res: Response): Promise<{ plan: TermPlan; version: number }> => {
-    const { version, ...of } = await reading(inside, hungUp(res))('termProblem', id);
-    return { plan: (await door.run({ kind: 'term', ...of }, hungUp(res))) as TermPlan, version };
+    const { version, ...of } = await reading(serverContext, abortOnClose(res))('termProblem', id);
+    return { plan: (await workerPool.run({ kind: 'term', ...of }, abortOnClose(res))) as TermPlan, version };
   };
   const idOf = (text: unknown): number => readId(text, 'term plan');
   r.get('/term-plans', mayRead, async (_req, res) => void res.json(await plans.listTermPlans(em())));
@@ -71,14 +71,18 @@ export function termPlanRoutes(inside: Inside): Router {
   });
   r.get('/term-plans/:id/choices', mayRead, async (req, res) => {
     res.json(
-      await reading(inside, hungUp(res))('termChoices', idOf(req.params.id), read(choiceQuery, req.query)),
+      await reading(serverContext, abortOnClose(res))(
+        'termChoices',
+        idOf(req.params.id),
+        read(choiceQuery, req.query),
+      ),
     );
   });
   r.get('/term-plans/:id/slips.pdf', mayRead, async (req, res) => {
     const { paper, language } = read(slipQuery, req.query);
     const page = await look(idOf(req.params.id), res);
     const place = await em().findOneOrFail(PlaceRow, { id: 1 });
-    const pdf = await papersFor(door, res)(
+    const pdf = await papersFor(workerPool, res)(
       'termSlips',
       page,
       place,

@@ -24,7 +24,7 @@ import {
 } from '../../../../core/lend/term/termProblem.ts';
 import type { Skill } from '../../../../core/patterns/kernel.ts';
 import { boredOf } from '../../../../core/watch/whatNext.ts';
-import type { ComputeDoor } from '../../../compute/door.ts';
+import type { WorkerPool } from '../../../compute/workerPool.ts';
 import { BorrowerRow, PlaceRow, TermPlanRow, type TermPlanStored } from '../../../db/entities.ts';
 import { rows } from '../../../db/rows.ts';
 import { notFound, ProblemError } from '../../../problem.ts';
@@ -35,7 +35,7 @@ import { termFacts } from './facts.ts';
 /** What a look at a plan needs besides the plan. */
 export interface Looking {
   readonly em: EntityManager;
-  readonly door: ComputeDoor;
+  readonly workerPool: WorkerPool;
   readonly today: Day;
 }
 
@@ -57,10 +57,10 @@ async function findPlan(em: EntityManager, id: number): Promise<TermPlanStored> 
   return plan;
 }
 
-const factsOf = ({ em, door, today }: Looking, plan: TermPlanStored) =>
+const factsOf = ({ em, workerPool, today }: Looking, plan: TermPlanStored) =>
   termFacts({
     em,
-    door,
+    workerPool,
     today,
     shape: plan,
     cleanDays: plan.cleanDays,

@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Logger } from 'pino';
 import type { Day } from '../core/calendar/days.ts';
-import type { ComputeDoor } from './compute/door.ts';
+import type { WorkerPool } from './compute/workerPool.ts';
 import { isBusy } from './db/busy.ts';
 import type { Committed } from './db/committed.ts';
 import type { Db } from './db/open.ts';
@@ -12,7 +12,7 @@ import { deedIsKept, recordDeed } from './people/deeds.ts';
 import { ProblemError } from './problemError.ts';
 
 /** What every station needs of the server. */
-export interface Inside {
+export interface ServerContext {
   /** A fresh entity manager for reading. */
   em(): EntityManager;
   /** All or nothing. One at a time: SQLite has one writer, and a read-then-write must not see another's half. */
@@ -32,7 +32,7 @@ export interface Inside {
   today(): Day;
   /** Where the place's file lies; null where it is in memory. */
   readonly folder: string | null;
-  readonly door: ComputeDoor;
+  readonly workerPool: WorkerPool;
   readonly mail: MailDoor;
   readonly log: Logger;
   /** Other machines can ask this server: nobody in without signing in. */
@@ -62,9 +62,9 @@ async function begin(em: EntityManager): Promise<number> {
 /** Seconds after which somebody may try again who came while writing was closed. */
 const CLOSED_FOR = 2;
 
-export function makeInside(options: {
+export function makeServerContext(options: {
   db: Db;
-  door: ComputeDoor;
+  workerPool: WorkerPool;
   log: Logger;
   fixedToday: Day | null;
   folder?: string | null;
@@ -72,7 +72,7 @@ export function makeInside(options: {
   isBeyond?: boolean;
   setUpCode?: string | null;
   committed?: Committed | null;
-}): Inside {
+}): ServerContext {
   let last: Promise<unknown> = Promise.resolve();
   let isClosed = false;
   let exchanges = 0;
@@ -157,7 +157,7 @@ export function makeInside(options: {
     acceptLoss: () => committed?.write({ lost: 0 }),
     today: () => options.fixedToday ?? localDay(),
     folder: options.folder ?? null,
-    door: options.door,
+    workerPool: options.workerPool,
     mail: options.mail ?? simulatedMail(),
     log: options.log,
     isBeyond: options.isBeyond ?? false,

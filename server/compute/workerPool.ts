@@ -8,7 +8,7 @@ import { answerOf, type Job, type JobAnswer } from './jobs.ts';
 import { firstLane, LANES, MOST_SECONDS, wantsMore, type Lane } from './lanes.ts';
 
 /** The one way to heavy work. */
-export interface ComputeDoor {
+export interface WorkerPool {
   /** Whether what is long to read can be read behind it. */
   readonly hasReaders: boolean;
   /** The job's answer; ends the job when `signal` is aborted. */
@@ -47,7 +47,7 @@ function asProblem(error: unknown, late: AbortSignal, seconds: number): unknown 
  * @param options.solvers how many solvers work at once
  * @throws Error when the worker's script is missing
  */
-export function workerDoor(
+export function startWorkerPool(
   script: URL,
   options: {
     solvers?: number;
@@ -56,7 +56,7 @@ export function workerDoor(
     mostOfOne?: number;
     patience?: number;
   } = {},
-): ComputeDoor {
+): WorkerPool {
   if (!existsSync(fileURLToPath(script)))
     throw new Error(`The worker ${fileURLToPath(script)} is missing; build Fox Button again.`);
   const lanes = Object.fromEntries(
@@ -68,7 +68,7 @@ export function workerDoor(
         minThreads: 0,
         maxThreads: threads,
         // A reader keeps what it has opened for longer than others need their memory.
-        idleTimeout: (options.idleSeconds ?? (name === 'reading' ? 600 : 60)) * 1000,
+        idleTimeout: (options.idleSeconds ?? (name === 'reading' || name === 'designs' ? 600 : 60)) * 1000,
         resourceLimits: { maxOldGenerationSizeMb: 1024 },
       });
       const places = new FairLane({

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { workerDoor, type ComputeDoor } from './door.ts';
+import { startWorkerPool, type WorkerPool } from './workerPool.ts';
 import type { Job } from './jobs.ts';
 
 /** A worker that does as the job's material names say: answers, fails, gives up, sleeps or dies; in which lane it is told. */
@@ -22,18 +22,18 @@ export default async ({ job, lane }) => {
 };`;
 
 let folder: string;
-let door: ComputeDoor;
+let workerPool: WorkerPool;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'fox-door-'));
   writeFileSync(join(folder, 'worker.mjs'), SCRIPT);
-  door = workerDoor(pathToFileURL(join(folder, 'worker.mjs')));
+  workerPool = startWorkerPool(pathToFileURL(join(folder, 'worker.mjs')));
 });
 afterAll(async () => {
-  await door.close();
+  await workerPool.close();
   rmSync(folder, { recursive: true, force: true });
 });
 const ask = (word: string): Promise<unknown> =>
-  door.run({
+  workerPool.run({
     kind: 'purchase',
     request: { needs: [{ material: word, quantity: 1 }], stock: [], offers: [], delivery: [] },
   } satisfies Job);
@@ -70,7 +70,7 @@ describe('the door to heavy work', () => {
     });
   });
   it('begins a job’s time when its work begins, however long it waited', async () => {
-    const strict = workerDoor(pathToFileURL(join(folder, 'worker.mjs')), {
+    const strict = startWorkerPool(pathToFileURL(join(folder, 'worker.mjs')), {
       seconds: { dial: 8, solver: 8 },
       solvers: 1,
     });
@@ -85,7 +85,7 @@ describe('the door to heavy work', () => {
   it('does not let a copy of the place, a paper or rows of a file wait behind solvers', async () => {
     const long = Promise.all(Array.from({ length: 4 }, () => ask('slow')));
     const lane = (job: object): Promise<unknown> =>
-      door.run({ ...job, request: { needs: [{ material: 'lane' }] } } as unknown as Job);
+      workerPool.run({ ...job, request: { needs: [{ material: 'lane' }] } } as unknown as Job);
     const asked = ['backup', 'paper', 'read-file'].map((kind) => lane({ kind }));
     expect(await Promise.all(asked)).toEqual(['copy', 'paper', 'rows']);
     expect(await Promise.race([long, Promise.resolve('still at it')])).toBe('still at it');
@@ -107,20 +107,20 @@ describe('the door to heavy work', () => {
       kind: 'purchase',
       request: { needs: [{ material: 'spin', quantity: 1 }], stock: [], offers: [], delivery: [] },
     } satisfies Job;
-    const asked = door.run(job, gone.signal);
+    const asked = workerPool.run(job, gone.signal);
     setTimeout(() => gone.abort(), 300);
     await expect(asked).rejects.toMatchObject({ status: 503, message: expect.stringMatching(/hung up/) });
     expect(await ask('next')).toBe('next');
   });
   it('is not opened without its script, so that nothing starts over and over', () => {
-    expect(() => workerDoor(pathToFileURL(join(folder, 'gone.mjs')))).toThrow(/missing/);
+    expect(() => startWorkerPool(pathToFileURL(join(folder, 'gone.mjs')))).toThrow(/missing/);
   });
   it('tries a worker that breaks at its start once for each question, not over and over', async () => {
     writeFileSync(
       join(folder, 'broken.mjs'),
       `import { appendFileSync } from 'node:fs';\nappendFileSync(${JSON.stringify(join(folder, 'starts'))}, 'x');\nthrow new Error('no start');`,
     );
-    const broken = workerDoor(pathToFileURL(join(folder, 'broken.mjs')));
+    const broken = startWorkerPool(pathToFileURL(join(folder, 'broken.mjs')));
     const job = {
       kind: 'purchase',
       request: { needs: [{ material: 'a', quantity: 1 }], stock: [], offers: [], delivery: [] },

@@ -12,7 +12,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
 import { pino } from 'pino';
-import { makeInside } from '../inside.ts';
+import { makeServerContext } from '../serverContext.ts';
 import { makeBackup, listBackups } from './backup.ts';
 import { isBusy } from './busy.ts';
 import { lockFolder } from './lock.ts';
@@ -142,16 +142,20 @@ describe('the folder', () => {
 describe('another program that writes', () => {
   it('is waited for; after it the server sees what it wrote, and writes itself', async () => {
     const db = await openDb(folder);
-    const inside = makeInside({
+    const serverContext = makeServerContext({
       db,
-      door: { hasReaders: false, run: () => Promise.reject(new Error()), close: () => Promise.resolve() },
+      workerPool: {
+        hasReaders: false,
+        run: () => Promise.reject(new Error()),
+        close: () => Promise.resolve(),
+      },
       log: pino({ level: 'silent' }),
       fixedToday: null,
       folder,
     });
     const other = new Database(file());
     const add = (name: string) =>
-      inside.inTransaction((em) =>
+      serverContext.inTransaction((em) =>
         rows(em, 'insert into borrower (name, group_name) values (?, ?)', [name, 'Gulls']),
       );
     await add('One');
@@ -160,11 +164,13 @@ describe('another program that writes', () => {
     const mine = Promise.all([add('Two'), add('Three')]);
     await new Promise((go) => setTimeout(go, 1200));
     // Reading goes on meanwhile.
-    expect(await rows(inside.em(), 'select name from borrower')).toEqual([{ name: 'One' }]);
+    expect(await rows(serverContext.em(), 'select name from borrower')).toEqual([{ name: 'One' }]);
     other.exec('commit');
     await mine;
     expect(
-      (await rows<{ name: string }>(inside.em(), 'select name from borrower order by id')).map((r) => r.name),
+      (await rows<{ name: string }>(serverContext.em(), 'select name from borrower order by id')).map(
+        (r) => r.name,
+      ),
     ).toEqual(['One', 'Theirs', 'Two', 'Three']);
     // One that never ends is answered, and does not wedge the server.
     other.exec('begin immediate');
@@ -172,7 +178,7 @@ describe('another program that writes', () => {
     other.exec('rollback');
     other.close();
     await add('Four');
-    expect(await rows(inside.em(), 'select count(*) as n from borrower')).toEqual([{ n: 5 }]);
+    expect(await rows(serverContext.em(), 'select count(*) as n from borrower')).toEqual([{ n: 5 }]);
     await closeDb(db);
   });
 });

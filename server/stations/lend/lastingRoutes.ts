@@ -1,0 +1,48 @@
+import { Router } from 'express';
+import { z } from 'zod';
+import { day } from '../../../contract/common.ts';
+import { daysBetween } from '../../../core/calendar/days.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
+import { papersFor, sendPaper } from '../../compute/paper.ts';
+import { PlaceRow } from '../../db/entities.ts';
+import type { ServerContext } from '../../serverContext.ts';
+import { read } from '../../problem.ts';
+import { reading } from '../reads.ts';
+import { mayRead } from '../../people/door.ts';
+
+const termQuery = z
+  .strictObject({
+    from: day,
+    to: day,
+    paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
+  })
+  .refine((q) => q.from <= q.to, { path: ['to'], message: 'must not be before the term begins' })
+  .refine((q) => daysBetween(q.from, q.to) <= 400, { path: ['to'], message: 'must be within 400 days' });
+
+/** What becomes of kits over a term: what lasts, what is missing, the report. */
+export function lastingRoutes(serverContext: ServerContext): Router {
+  const { em, workerPool } = serverContext;
+  const r = Router();
+  r.get(
+    '/lasting',
+    mayRead,
+    async (_req, res) => void res.json(await reading(serverContext, abortOnClose(res))('lasting')),
+  );
+  r.get('/term.pdf', mayRead, async (req, res) => {
+    const { from, to, paper } = read(termQuery, req.query);
+    const m = em();
+    const size = paper ?? ((await m.findOneOrFail(PlaceRow, { id: 1 })).paper as 'A4' | 'Letter');
+    const pdf = await papersFor(workerPool, res)(
+      'termReport',
+      await reading(serverContext, abortOnClose(res))('termReport', from, to),
+      size,
+    );
+    sendPaper(res, `term-${from}-to-${to}.pdf`, pdf);
+  });
+  r.get(
+    '/pieces/missing',
+    mayRead,
+    async (_req, res) => void res.json(await reading(serverContext, abortOnClose(res))('missing')),
+  );
+  return r;
+}
