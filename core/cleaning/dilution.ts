@@ -41,7 +41,7 @@ export class DilutionError extends Error {
  * How much of a product and of water make so much of a weaker one: C1 V1 = C2 V2.
  *
  * @throws DilutionError where the product is weaker than what is asked for, or over 100 %
- * @example dilute({ from: { value: 5, unit: '%' }, to: { value: 500, unit: 'ppm' }, volume: 1000 }) // 10 ml, 990 ml
+ * @example dilute({ from: { value: 5, unit: '%' }, to: { value: 500, unit: 'ppm' }, volume: 1000 }) // => { product: 10, water: 990, parts: 99 }
  */
 export function dilute({ from, to, volume }: DilutionRequest): Dilution {
   const [c1, c2] = [ppmOf(from), ppmOf(to)];

@@ -4,7 +4,7 @@
  * @param width of the sheet, mm; so `height` and `thickness`
  * @param times how often
  * @returns pieces, the size of each, and how thick they lie on each other, mm
- * @example halved(76, 76, 0.1, 4) // 16 of 19 × 19
+ * @example halved(76, 76, 0.1, 4) // => { pieces: 16, width: 19, height: 19, stack: 1.6 }
  */
 export function halved(
   width: number,

@@ -16,7 +16,7 @@ const rolled = ({ cut, times }: CutTimes): number =>
  *
  * @param memory what was laid before, where the caller asks again and again
  *
- * @example unitsFor([{ cut: ring, times: 1 }], { kind: 'length', length: 279 }) // 7 cuts of 38, 1 lost each: 1
+ * @example unitsFor([{ cut: { kind: 'length', count: 7, length: 38, loss: 1 }, times: 1 }], { kind: 'length', length: 279 }) // => 1
  */
 export function unitsFor(
   parts: readonly CutTimes[],

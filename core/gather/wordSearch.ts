@@ -83,7 +83,7 @@ export interface Entry<I> {
  * other words for the same thing; accents and plurals do not matter.
  *
  * @returns ids, the best match first; every id in the entries' order where the wish is empty
- * @example wordSearch([{ id: 1, name: 'Yogurt tub' }])('yoghurt') // [1]
+ * @example wordSearch([{ id: 1, name: 'Yogurt tub' }])('yoghurt') // => [1]
  */
 export function wordSearch<I extends string | number>(
   entries: readonly Entry<I>[],

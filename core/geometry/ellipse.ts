@@ -4,7 +4,7 @@ const { max, min, PI, sqrt } = Math;
  * Length round an ellipse, mm, from its two full axes: the complete elliptic integral of the second kind by the
  * arithmetic-geometric mean (NIST Digital Library of Mathematical Functions, 19.8.6), to the last digits.
  *
- * @example ellipsePerimeter(100, 100) // 314.159 …
+ * @example ellipsePerimeter(100, 100) // => 314.159
  */
 export function ellipsePerimeter(fullAxis1: number, fullAxis2: number): number {
   const long = max(fullAxis1, fullAxis2) / 2;

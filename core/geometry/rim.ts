@@ -6,7 +6,7 @@
  * @param smallestFiller least size of what is inside, mm
  * @param stapleWidth mm
  * @returns how many, and the gap between two of them, mm (0 where they touch)
- * @example staplesRound(230, 8, 12).count // 37
+ * @example staplesRound(230, 8, 12).count // => 37
  */
 export function staplesRound(
   rimDiameter: number,

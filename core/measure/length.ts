@@ -74,7 +74,7 @@ export const formatLength = (mm: number, unit: LengthUnit): string =>
  * A sentence with its lengths in the place's unit: families and rules write millimetres. What is too short to be written
  * in sixteenths stays as it is.
  *
- * @example inUnit('Keep 12.7 mm of lid all round.', 'in') // 'Keep 1/2″ of lid all round.'
+ * @example inUnit('Keep 12.7 mm of lid all round.', 'in') // => 'Keep 1/2″ of lid all round.'
  */
 export function inUnit(text: string, unit: LengthUnit): string {
   if (unit === 'mm') return text;

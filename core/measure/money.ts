@@ -35,7 +35,7 @@ export function isCurrency(code: string): boolean {
 /**
  * Whole minor units (cents, pence) as the place writes money: `£2.40`. Fractions are rounded for the eye only.
  *
- * @example formatMoney(240, { currency: 'GBP', locale: 'en-GB' }) // '£2.40'
+ * @example formatMoney(240, { currency: 'GBP', locale: 'en-GB' }) // => '£2.40'
  */
 export const formatMoney = (minor: number, style: MoneyStyle): string =>
   formatOf(style).format(Math.round(minor) / 10 ** placesOf(style.currency));
@@ -51,7 +51,7 @@ export const moneyNumber = (minor: number, currency: Currency): string => {
  *
  * @returns whole minor units of the currency
  * @throws RangeError saying what was expected
- * @example parseMoney('2,4', 'EUR') // 240
+ * @example parseMoney('2,4', 'EUR') // => 240
  */
 export function parseMoney(text: string, currency: Currency): number {
   const places = placesOf(currency);

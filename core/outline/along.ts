@@ -18,7 +18,7 @@ export function lengthOf(points: readonly Vec2[], closed: boolean): number {
  * open one has a point at either end.
  *
  * @throws PatternError when fewer than two points or two different corners are asked for
- * @example evenly([[0, 0], [10, 0], [10, 10], [0, 10]], 4, true) // the four corners
+ * @example evenly([[0, 0], [10, 0], [10, 10], [0, 10]], 4, true) // => [[0, 0], [10, 0], [10, 10], [0, 10]]
  */
 export function evenly(points: readonly Vec2[], count: number, closed: boolean): Vec2[] {
   const total = lengthOf(points, closed);

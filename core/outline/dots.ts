@@ -170,7 +170,7 @@ function enough(outline: readonly Vec2[]): number {
  * a circle (see the bench).
  *
  * @returns centres, mm, at most 600
- * @example dotsIn(square of 100, { dot: 20, gap: 5 }).length // 16
+ * @example dotsIn([[0, 0], [100, 0], [100, 100], [0, 100]], { dot: 20, gap: 5 }).length // => 16
  */
 export function dotsIn(
   outline: readonly Vec2[],

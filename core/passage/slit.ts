@@ -14,7 +14,8 @@ export interface SlitAnswer {
  * A slit of length L in thin card opens to a loop of 2 L: a rod of diameter d goes in when π d ≤ 2 L, and is held the
  * tighter the nearer π d / 2 L is to 1.
  *
- * @example slit({ slit: 3.93, rodDiameter: 2.5 }).admits // true: the shortest slit for 2.5 is 3.93
+ * @example slit({ slit: 3.93, rodDiameter: 2.5 }).admits // => true
+ * @example slit({ slit: 3.92, rodDiameter: 2.5 }).admits // => false
  */
 export function slit({ slit: length, rodDiameter }: { slit: number; rodDiameter: number }): SlitAnswer {
   const margin = 2 * length - PI * rodDiameter;

@@ -7,7 +7,7 @@ const { PI, cos, sin, sqrt, ceil, log2 } = Math;
  * plane into one sector with one side in it, and no side of another sector is closer than that one: a reflection that
  * takes both to the same side of a mirror brings them no farther apart. So one side is asked instead of all.
  *
- * @example starDistance(5, 80, 26)(0, 0); // 13
+ * @example starDistance(5, 80, 26)(0, 0) // => 13
  */
 export function starDistance(
   points: number,

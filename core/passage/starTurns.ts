@@ -10,7 +10,7 @@ const { PI, abs, hypot, max } = Math;
  * axis lies along the star's.
  *
  * @param points of a star that has one of them on the x axis
- * @example starTurns(5, [[2, 1], [-2, 1], [-2, -1], [2, -1]]); // { from: 0, span: 0.3141592653589793 }
+ * @example starTurns(5, [[2, 1], [-2, 1], [-2, -1], [2, -1]]) // => { from: 0, span: 0.3141592653589793 }
  */
 export function starTurns(points: number, shadow: readonly Vec2[]): { from: number; span: number } {
   const edge = distanceTo(shadow);

@@ -70,10 +70,7 @@ export const newtons = (value: number, unit: ForceUnit): number =>
   Math.round(10 * value * (unit === 'N' ? 1 : unit === 'kg' ? G : POUND)) / 10;
 
 /**
- * The least mass to hang on a thing that pulls at it with a force, kg, rounded up to a tenth.
- *
- * @example hangs(90) // => 9.2
- * @example newtons(hangs(44.5), 'kg') >= 44.5 // => true
+ * The least mass to hang on a thing that pulls at it with a force, kg, rounded up to a tenth: 9.2 for 90 N.
  */
 const hangs = (force: number): number => Math.ceil((10 * force) / G - 1e-9) / 10;
 

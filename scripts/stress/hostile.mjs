@@ -91,6 +91,7 @@ export async function hold() {
   const bad = [];
   const slow = [];
   let [asked, busy] = [0, 0];
+  const log = [];
   const ask = async (method, path, init) => {
     const from = performance.now();
     const answer = await fetch(`${server.url}/api${path}`, {
@@ -104,6 +105,11 @@ export async function hold() {
     }));
     await answer.arrayBuffer().catch(() => null);
     asked++;
+    log.push({
+      from,
+      to: performance.now(),
+      what: `${method} ${path.slice(0, 80)} ${String(init?.body ?? '').slice(0, 60)}`,
+    });
     slow.push([performance.now() - from, `${method} ${path.slice(0, 80)}`]);
     if (answer.status === 503 && answer.headers.get('retry-after')) busy++;
     else if (typeof answer.status !== 'number' || answer.status >= 500)
@@ -156,7 +162,11 @@ export async function hold() {
       }
     return n;
   };
-  const { result: settings, waits } = await othersWait(server.url, async () => {
+  const {
+    result: settings,
+    waits,
+    asked: when,
+  } = await othersWait(server.url, async () => {
     const n = await dials();
     let left = REQUESTS;
     await Promise.all(
@@ -173,6 +183,16 @@ export async function hold() {
     `Hostile: ${asked} requests over ${doors.length} doors, ${settings} settings of dials among them: ${bad.length} with a 5xx or no answer, ${busy} told to come again; others waited ${share(waits, 0.99).toFixed(0)} ms at the 99th of a hundred, ${most(waits).toFixed(0)} ms at most (budget ${BUDGET} ms); alive: ${alive}`,
   );
   for (const [ms, what] of slow.slice(0, 5)) console.log(`  slowest: ${(ms / 1000).toFixed(1)} s ${what}`);
+  // Who waited longest, and what was being answered then.
+  const longest = waits.map((ms, i) => [ms, when[i]]).sort((a, b) => b[0] - a[0]);
+  for (const [ms, at] of longest.slice(0, 8))
+    console.log(
+      `  waited ${ms.toFixed(0)} ms beside ${log
+        .filter((l) => l.from < at + ms && l.to > at)
+        .map((l) => `[${l.what} ${(l.to - l.from).toFixed(0)} ms]`)
+        .slice(0, 6)
+        .join(' ')}`,
+    );
   for (const b of bad.slice(0, 20)) console.log(`  ${b}`);
   if (bad.length > 0 || !alive) throw new Error('hostile requests did not hold');
   if (most(waits) > BUDGET) throw new Error(`somebody waited ${most(waits).toFixed(0)} ms`);

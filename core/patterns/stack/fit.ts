@@ -47,7 +47,7 @@ export interface Tipping {
  * @param options.radius of the foot, mm
  * @param options.bodies mass (g) and height of the middle (mm) of each thing that stands on it
  * @param options.top height of the push, mm
- * @example tipping({ radius: 50, top: 200, bodies: [{ mass: 100, height: 50 }] }) // 45°, 0.245 N
+ * @example tipping({ radius: 50, top: 200, bodies: [{ mass: 100, height: 50 }] }) // => { angle: 45, push: 0.2452 }
  */
 export function tipping(options: {
   radius: number;
