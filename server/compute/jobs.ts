@@ -17,7 +17,6 @@ import { rasch, type Response } from '../../core/watch/rasch.ts';
 import { purchase, UnprovedError, type PurchaseRequest, type SolveLp } from '../../core/price/purchase.ts';
 import { makePaper, type PaperJob } from '../formats/makers.ts';
 import { ProblemError } from '../problemError.ts';
-import type { PreviewRequest } from '../stations/files/preview.ts';
 import type { ReadJob } from '../stations/readJob.ts';
 import { FIGURES, type FigureName } from './figures.ts';
 
@@ -40,7 +39,6 @@ export type Job =
       readonly spread: number;
     }
   | { readonly kind: 'pattern'; readonly request: PatternRequest }
-  | { readonly kind: 'read-file'; readonly request: PreviewRequest }
   | { readonly kind: 'backup'; readonly folder: string; readonly now: string; readonly daily?: boolean }
   | { readonly kind: 'check-file'; readonly folder: string }
   | { readonly kind: 'look-at-backup'; readonly folder: string; readonly name: string }
@@ -120,8 +118,6 @@ async function work(job: Job, means: Means): Promise<unknown> {
     case 'pattern':
       return patternAnswer(job.request);
     // Loaded when first asked for: most workers only compute.
-    case 'read-file':
-      return (await import('../stations/files/preview.ts')).readFile(job.request);
     case 'backup':
       return job.daily
         ? (await import('../db/backup.ts')).dailyBackup(job.folder, job.now)

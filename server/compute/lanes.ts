@@ -53,8 +53,6 @@ export function firstLane(job: Job): Lane {
     case 'rasch':
     case 'help-steps':
       return 'solver';
-    case 'read-file':
-      return 'rows';
     case 'backup':
     case 'check-file':
     case 'carry-over':
@@ -67,6 +65,7 @@ export function firstLane(job: Job): Lane {
     case 'paper':
       return 'paper';
     case 'read':
+      if (job.name === 'rowsOfFile') return 'rows';
       return (DESIGN_READS as readonly string[]).includes(job.name) ? 'designs' : 'reading';
   }
 }

@@ -6,6 +6,7 @@ export const DESIGN_READS = ['needs', 'check', 'kits', 'suggestedKits'] as const
 /** What takes long to read in a large place. */
 export type ReadName =
   | (typeof DESIGN_READS)[number]
+  | 'rowsOfFile'
   | 'childPage'
   | 'groupPage'
   | 'lasting'

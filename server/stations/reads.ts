@@ -7,6 +7,8 @@ import type { ReadName } from './readJob.ts';
 import { kitReport } from './check/sheet.ts';
 import { listKits, suggestKits, type KitQuery } from './lend/kits.ts';
 import { listNeeds } from './shape/service.ts';
+import { knownOf } from './files/kind.ts';
+import { readFile, type PreviewRequest } from './files/preview.ts';
 import { lasting } from './lend/durability.ts';
 import { listMissing } from './lend/found.ts';
 import { listTellings } from './lend/telling.ts';
@@ -23,6 +25,8 @@ export interface Reading {
 
 /** What takes long in a large place and changes nothing, by name. */
 const READS = {
+  rowsOfFile: async (o: Reading, request: PreviewRequest) =>
+    readFile(request, await knownOf(o.em, o.today, request.kind)),
   needs: (o: Reading) => listNeeds(o.em, o.today),
   check: (o: Reading, of: 'design' | 'kit', id: number) => kitReport(o.em, of, id, o.today),
   kits: (o: Reading, query: KitQuery) => listKits(o.em, query, o.today),

@@ -108,7 +108,7 @@ export const kitRows: Kind<KitValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select c.id, c.label, coalesce(k.name, d.name) as kit, d.skill, c.parts, c.last_counted, c.repair, c.to_clean, c.rests_until, c.retired_on, b.name as borrower, l.due_on from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null left join borrower b on b.id = l.borrower_id where c.id > ? order by c.id limit 1000',
+        'select c.id, c.label, coalesce(k.name, d.name) as kit, d.skill, c.parts, c.last_counted, c.repair, c.to_clean, c.rests_until, c.retired_on, b.name as borrower, l.due_on from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null left join borrower b on b.id = l.borrower_id where c.id > ? order by c.id limit 300',
         [after],
       ),
     ))

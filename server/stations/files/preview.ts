@@ -18,15 +18,14 @@ export interface PreviewRequest {
   readonly source: string;
   /** Where its good rows go, one JSON value a line. */
   readonly target: string;
-  readonly known: Known;
 }
 
 /**
  * Reads a file to the end without writing anything to the place; its good rows go to `target`. Blocks its thread for as
  * long as the file is long, so the server calls it in a worker.
  */
-export function readFile(request: PreviewRequest): FilePreview {
-  const { id, kind, known } = request;
+export function readFile(request: PreviewRequest, known: Known): FilePreview {
+  const { id, kind } = request;
   const shape = kindOf(kind);
   const faults: FilePreview['faults'] = [];
   const sample: string[][] = [];

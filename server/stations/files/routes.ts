@@ -15,7 +15,7 @@ const kindIn = (req: Request) => {
 };
 
 /** Files in: they stream, so they stand before the reading of JSON bodies. */
-export function fileInRoutes({ em, workerPool, today }: ServerContext): Router {
+export function fileInRoutes(serverContext: ServerContext): Router {
   const r = Router();
   r.post('/files/:kind/preview', may('designs'), async (req, res) => {
     const kind = kindIn(req);
@@ -24,9 +24,7 @@ export function fileInRoutes({ em, workerPool, today }: ServerContext): Router {
         { path: 'content-type', message: 'expected text/csv' },
       ]);
     try {
-      res.json(
-        await previewFile(em(), workerPool, { kind, source: req, today: today(), signal: abortOnClose(res) }),
-      );
+      res.json(await previewFile(serverContext, { kind, source: req, signal: abortOnClose(res) }));
     } catch (error) {
       // Nobody is there any more to be told.
       if (req.destroyed && !req.complete) return;

@@ -7,11 +7,11 @@ import { pipeline } from 'node:stream/promises';
 import type { EntityManager } from '@mikro-orm/core';
 import type { FileDone, FileKind, FilePreview } from '../../../contract/files.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import type { WorkerPool } from '../../compute/workerPool.ts';
+import type { ServerContext } from '../../serverContext.ts';
+import { reading } from '../reads.ts';
 import { csvRows, MOST_BYTES, tooLarge } from '../../formats/csv.ts';
 import { ProblemError } from '../../problem.ts';
 import { temporaryFolder } from '../../temporary.ts';
-import { knownOf } from './kind.ts';
 import type { FamilyValue } from './familyRows.ts';
 import { kindOf } from './kinds.ts';
 import type { LotValue } from './lotRows.ts';
@@ -58,14 +58,8 @@ const limited = (): Transform => {
 
 /** Takes a file in and has it read by a worker; good rows wait to be confirmed. */
 export async function previewFile(
-  em: EntityManager,
-  workerPool: WorkerPool,
-  upload: {
-    readonly kind: FileKind;
-    readonly source: Readable;
-    readonly today: Day;
-    readonly signal?: AbortSignal;
-  },
+  serverContext: ServerContext,
+  upload: { readonly kind: FileKind; readonly source: Readable; readonly signal?: AbortSignal },
 ): Promise<FilePreview> {
   const { kind } = upload;
   const id = randomBytes(12).toString('hex');
@@ -78,11 +72,7 @@ export async function previewFile(
       limited(),
       createWriteStream(source, { mode: 0o600 }),
     );
-    const known = await knownOf(em, upload.today, kind);
-    const preview = (await workerPool.run(
-      { kind: 'read-file', request: { id, kind, source, target, known } },
-      upload.signal,
-    )) as FilePreview;
+    const preview = await reading(serverContext, upload.signal)('rowsOfFile', { id, kind, source, target });
     if (preview.faulty > 0) rmSync(target, { force: true });
     return preview;
   } catch (error) {
