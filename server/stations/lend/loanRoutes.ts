@@ -13,7 +13,6 @@ import type { ServerContext } from '../../serverContext.ts';
 import { read, readId } from '../../problem.ts';
 import { SLIP_LANGUAGES } from '../../../core/lend/term/slipWords.ts';
 import { loanSlip } from './slip.ts';
-import * as kits from './kits.ts';
 import * as lend from './service.ts';
 import { may, mayRead } from '../../people/door.ts';
 import { overriding } from './overriding.ts';

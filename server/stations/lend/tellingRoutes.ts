@@ -5,7 +5,6 @@ import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import { read, readId } from '../../problem.ts';
-import * as families from './borrowers.ts';
 import { reading } from '../reads.ts';
 import { ownMessages, outboxInput, tellingInput } from '../../../contract/telling.ts';
 import type { Paper } from '../../../core/print/paper.ts';
