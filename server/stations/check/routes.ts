@@ -3,16 +3,13 @@ import { z } from 'zod';
 import { handTestInput, rulesUpdate, testsQuery } from '../../../contract/checking.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
-import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { notFound, read, readId } from '../../problem.ts';
-import { reading } from '../reads.ts';
-import { sheetOf } from './sheet.ts';
+import { kitReport, sheetOf } from './sheet.ts';
 import { addTest, keepRules, recalls, rulesHere } from './service.ts';
 import { may, mayRead } from '../../people/door.ts';
 
-export function checkRoutes(serverContext: ServerContext): Router {
-  const { em, inTransaction, today, workerPool } = serverContext;
+export function checkRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
   const r = Router();
   r.get('/rules', mayRead, async (_req, res) => void res.json(await rulesHere(em(), today())));
   r.put('/rules', may('keeps', 'changed a rule'), async (req, res) => {
@@ -28,8 +25,7 @@ export function checkRoutes(serverContext: ServerContext): Router {
   });
   for (const kind of ['design', 'kit'] as const) {
     r.get(`/${kind}s/:id/check`, mayRead, async (req, res) => {
-      const id = readId(req.params.id, kind);
-      res.json(await reading(serverContext, abortOnClose(res))('check', kind, id));
+      res.json(await kitReport(em(), kind, readId(req.params.id, kind), today()));
     });
     for (const [path, paperName] of [
       ['check-sheet', 'checkSheet'],

@@ -2,8 +2,6 @@ import { Router } from 'express';
 import { z } from 'zod';
 import { kitBuild, kitGiving, kitInput, kitUpdate, paperQuery } from '../../../contract/kits.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
-import { abortOnClose } from '../../compute/abortOnClose.ts';
-import { reading } from '../reads.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { sendPage } from '../../paging.ts';
 import { PlaceRow } from '../../db/entities.ts';
@@ -23,17 +21,15 @@ const labelQuery = z.strictObject({
 });
 
 /** Kits of several designs, and papers of kits and designs for families. */
-export function kitRoutes(serverContext: ServerContext): Router {
-  const { em, inTransaction, today, workerPool } = serverContext;
+export function kitRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
   const r = Router();
   r.get('/kits', mayRead, async (req, res) => {
-    const query = read(kits.kitQuery, req.query);
-    sendPage(req, res, await reading(serverContext, abortOnClose(res))('kits', query));
+    sendPage(req, res, await kits.listKits(em(), read(kits.kitQuery, req.query), today()));
   });
   r.get(
     '/kits/suggested',
     mayRead,
-    async (_req, res) => void res.json(await reading(serverContext, abortOnClose(res))('suggestedKits')),
+    async (_req, res) => void res.json(await kits.suggestKits(em(), today())),
   );
   r.post('/kits', may('designs', 'put a kit of several designs together'), async (req, res) => {
     const input = read(kitInput, req.body);
