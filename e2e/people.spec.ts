@@ -31,6 +31,9 @@ test('a keeper lets a helper in, who lends and may do no more; everybody signs i
   await expect(phone.getByText('The name or the password is wrong.')).toBeVisible();
   await phone.getByLabel('Password').fill(WORD);
   await phone.getByLabel('Password').press('Enter');
+  // All of the page is there before the list is opened.
+  await expect(phone.getByRole('button', { name: 'Lend to' })).toBeVisible();
+  await phone.waitForLoadState('networkidle');
   await phone.getByRole('button', { name: 'Lend to' }).click();
   await phone.getByRole('option', { name: /Amber Dory/ }).click();
   await phone.getByRole('button', { name: 'Lend it' }).click();
