@@ -1,3 +1,4 @@
+import { DESIGN_READS } from '../stations/readJob.ts';
 import type { Job } from './jobs.ts';
 
 /** Seconds a solver may take, and a packing's milliseconds: proved, refuted or left open within two seconds in all. */
@@ -6,8 +7,8 @@ const LONG = { solver: 18, packing: 1800 };
 const QUICK = { solver: 0.4, packing: 150 };
 
 /** Kinds of work that do not wait for one another: what a dial asks, a paper, rows of a file, a solver, a copy of the place, a file
- * from outside, what is long to read. */
-export const LANES = ['dial', 'paper', 'rows', 'solver', 'copy', 'guest', 'reading'] as const;
+ * from outside, what is worked out of designs, what is long to read. */
+export const LANES = ['dial', 'paper', 'rows', 'solver', 'copy', 'guest', 'designs', 'reading'] as const;
 export type Lane = (typeof LANES)[number];
 
 export const secondsIn = (lane: Lane): number => (lane === 'dial' ? QUICK : LONG).solver;
@@ -21,6 +22,7 @@ export const MOST_SECONDS: Readonly<Record<Lane, number>> = {
   solver: 25,
   copy: 1800,
   guest: 300,
+  designs: 60,
   reading: 120,
 };
 
@@ -64,7 +66,7 @@ export function firstLane(job: Job): Lane {
       return 'paper';
     case 'read':
       if (job.name === 'rowsOfFile') return 'rows';
-      return 'reading';
+      return (DESIGN_READS as readonly string[]).includes(job.name) ? 'designs' : 'reading';
   }
 }
 

@@ -86,8 +86,13 @@ describe('the door to heavy work', () => {
     const long = Promise.all(Array.from({ length: 4 }, () => ask('slow')));
     const lane = (job: object): Promise<unknown> =>
       workerPool.run({ ...job, request: { needs: [{ material: 'lane' }] } } as unknown as Job);
-    const kinds = [{ kind: 'backup' }, { kind: 'paper' }, { kind: 'read', name: 'rowsOfFile' }];
-    expect(await Promise.all(kinds.map(lane))).toEqual(['copy', 'paper', 'rows']);
+    const kinds = [
+      { kind: 'backup' },
+      { kind: 'paper' },
+      { kind: 'read', name: 'rowsOfFile' },
+      { kind: 'read', name: 'needs' },
+    ];
+    expect(await Promise.all(kinds.map(lane))).toEqual(['copy', 'paper', 'rows', 'designs']);
     expect(await Promise.race([long, Promise.resolve('still at it')])).toBe('still at it');
     await long;
   });

@@ -68,7 +68,7 @@ export function startWorkerPool(
         minThreads: 0,
         maxThreads: threads,
         // A reader keeps what it has opened for longer than others need their memory.
-        idleTimeout: (options.idleSeconds ?? (name === 'reading' ? 600 : 60)) * 1000,
+        idleTimeout: (options.idleSeconds ?? (name === 'reading' || name === 'designs' ? 600 : 60)) * 1000,
         resourceLimits: { maxOldGenerationSizeMb: 1024 },
       });
       const places = new FairLane({

@@ -1,7 +1,11 @@
 import type { Day } from '../../core/calendar/days.ts';
 
+/** What is worked out of designs: soon done for a few, long for hundreds. */
+export const DESIGN_READS = ['needs', 'check', 'kits', 'suggestedKits'] as const;
+
 /** What takes long to read in a large place. */
 export type ReadName =
+  | (typeof DESIGN_READS)[number]
   | 'rowsOfFile'
   | 'childPage'
   | 'groupPage'

@@ -4,6 +4,9 @@ import type { Day } from '../../core/calendar/days.ts';
 import type { WorkerPool } from '../compute/workerPool.ts';
 import type { ServerContext } from '../serverContext.ts';
 import type { ReadName } from './readJob.ts';
+import { kitReport } from './check/sheet.ts';
+import { listKits, suggestKits, type KitQuery } from './lend/kits.ts';
+import { listNeeds } from './shape/service.ts';
 import { knownOf } from './files/kind.ts';
 import { readFile, type PreviewRequest } from './files/preview.ts';
 import { lasting } from './lend/durability.ts';
@@ -24,6 +27,10 @@ export interface Reading {
 const READS = {
   rowsOfFile: async (o: Reading, request: PreviewRequest) =>
     readFile(request, await knownOf(o.em, o.today, request.kind)),
+  needs: (o: Reading) => listNeeds(o.em, o.today),
+  check: (o: Reading, of: 'design' | 'kit', id: number) => kitReport(o.em, of, id, o.today),
+  kits: (o: Reading, query: KitQuery) => listKits(o.em, query, o.today),
+  suggestedKits: (o: Reading) => suggestKits(o.em, o.today),
   childPage: (o: Reading, child: string, skill: Skill | undefined) => childPage({ ...o, child, skill }),
   groupPage: (o: Reading, group: string) => groupPage({ ...o, group }),
   lasting: (o: Reading) => lasting(o.em),

@@ -3,13 +3,16 @@ import { z } from 'zod';
 import { handTestInput, rulesUpdate, testsQuery } from '../../../contract/checking.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { notFound, read, readId } from '../../problem.ts';
-import { kitReport, sheetOf } from './sheet.ts';
+import { reading } from '../reads.ts';
+import { sheetOf } from './sheet.ts';
 import { addTest, keepRules, recalls, rulesHere } from './service.ts';
 import { may, mayRead } from '../../people/door.ts';
 
-export function checkRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
+export function checkRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, today, workerPool } = serverContext;
   const r = Router();
   r.get('/rules', mayRead, async (_req, res) => void res.json(await rulesHere(em(), today())));
   r.put('/rules', may('keeps', 'changed a rule'), async (req, res) => {
@@ -25,7 +28,8 @@ export function checkRoutes({ em, inTransaction, today, workerPool }: ServerCont
   });
   for (const kind of ['design', 'kit'] as const) {
     r.get(`/${kind}s/:id/check`, mayRead, async (req, res) => {
-      res.json(await kitReport(em(), kind, readId(req.params.id, kind), today()));
+      const id = readId(req.params.id, kind);
+      res.json(await reading(serverContext, abortOnClose(res))('check', kind, id));
     });
     for (const [path, paperName] of [
       ['check-sheet', 'checkSheet'],

@@ -2,6 +2,8 @@ import { Router } from 'express';
 import { z } from 'zod';
 import { kitBuild, kitGiving, kitInput, kitUpdate, paperQuery } from '../../../contract/kits.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
+import { reading } from '../reads.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { sendPage } from '../../paging.ts';
 import { PlaceRow } from '../../db/entities.ts';
@@ -21,15 +23,17 @@ const labelQuery = z.strictObject({
 });
 
 /** Kits of several designs, and papers of kits and designs for families. */
-export function kitRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
+export function kitRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, today, workerPool } = serverContext;
   const r = Router();
   r.get('/kits', mayRead, async (req, res) => {
-    sendPage(req, res, await kits.listKits(em(), read(kits.kitQuery, req.query), today()));
+    const query = read(kits.kitQuery, req.query);
+    sendPage(req, res, await reading(serverContext, abortOnClose(res))('kits', query));
   });
   r.get(
     '/kits/suggested',
     mayRead,
-    async (_req, res) => void res.json(await kits.suggestKits(em(), today())),
+    async (_req, res) => void res.json(await reading(serverContext, abortOnClose(res))('suggestedKits')),
   );
   r.post('/kits', may('designs', 'put a kit of several designs together'), async (req, res) => {
     const input = read(kitInput, req.body);

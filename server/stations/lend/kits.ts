@@ -226,7 +226,7 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day, known?: Sp
 }
 
 export const kitQuery = z.strictObject(pageOf(200, 50));
-type KitQuery = z.infer<typeof kitQuery>;
+export type KitQuery = z.infer<typeof kitQuery>;
 
 /** A page of kits of several designs, in the order they were put together. The bench is read once for all of them. */
 export async function listKits(em: EntityManager, query: KitQuery, today: Day) {

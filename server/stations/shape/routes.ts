@@ -3,13 +3,16 @@ import { z } from 'zod';
 import { batchInput, designInput, designUpdate } from '../../../contract/designs.ts';
 import { designFile, openFile } from '../../../contract/designFile.ts';
 import type { ServerContext } from '../../serverContext.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { read, readId } from '../../problem.ts';
+import { reading } from '../reads.ts';
 import { pageOf, sendPage } from '../../paging.ts';
 import * as files from './designFile.ts';
 import * as shape from './service.ts';
 import { may, mayRead } from '../../people/door.ts';
 
-export function shapeRoutes({ em, inTransaction, today }: ServerContext): Router {
+export function shapeRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, today } = serverContext;
   const r = Router();
   r.get('/designs', mayRead, async (req, res) => {
     sendPage(req, res, await shape.listDesigns(em(), read(z.strictObject(pageOf(5000)), req.query)));
@@ -19,7 +22,7 @@ export function shapeRoutes({ em, inTransaction, today }: ServerContext): Router
     res.status(201).json(await inTransaction((m) => shape.addDesign(m, input, today())));
   });
   r.get('/designs/needs', mayRead, async (_, res) => {
-    res.json(await shape.listNeeds(em(), today()));
+    res.json(await reading(serverContext, abortOnClose(res))('needs'));
   });
   // What every design file of this version must be, for whoever writes one elsewhere.
   r.get('/schemas/design', mayRead, (_, res) => {
