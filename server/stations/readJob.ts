@@ -1,7 +1,16 @@
 import type { Day } from '../../core/calendar/days.ts';
 
 /** What is worked out of designs: soon done for a few, long for hundreds. */
-export const DESIGN_READS = ['needs', 'check', 'kits', 'suggestedKits'] as const;
+export const DESIGN_READS = [
+  'needs',
+  'check',
+  'kits',
+  'suggestedKits',
+  'wanted',
+  'donors',
+  'buildSheet',
+  'template',
+] as const;
 
 /** What takes long to read in a large place. */
 export type ReadName =

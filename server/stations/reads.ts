@@ -7,6 +7,15 @@ import type { ReadName } from './readJob.ts';
 import { kitReport } from './check/sheet.ts';
 import { listKits, suggestKits, type KitQuery } from './lend/kits.ts';
 import { listNeeds } from './shape/service.ts';
+import { wantedData } from './gather/wanted.ts';
+import { donorSheet } from './make/donorSheet.ts';
+import {
+  buildSheetData,
+  openedDesign,
+  templateData,
+  type OpenedDesign,
+  type PaperAsked,
+} from './make/designPapers.ts';
 import { knownOf } from './files/kind.ts';
 import { readFile, type PreviewRequest } from './files/preview.ts';
 import { lasting } from './lend/durability.ts';
@@ -23,6 +32,14 @@ export interface Reading {
   readonly today: Day;
 }
 
+/** What a paper of a design says, with the name of its file and the paper it goes on. */
+const forPaper =
+  <T>(of: (d: OpenedDesign) => T | Promise<T>) =>
+  async (o: Reading, id: number, asked: PaperAsked) => {
+    const d = await openedDesign(o.em, id, asked, o.today);
+    return { data: await of(d), name: d.design.name, file: d.file, paper: d.paper };
+  };
+
 /** What takes long in a large place and changes nothing, by name. */
 const READS = {
   rowsOfFile: async (o: Reading, request: PreviewRequest) =>
@@ -31,6 +48,11 @@ const READS = {
   check: (o: Reading, of: 'design' | 'kit', id: number) => kitReport(o.em, of, id, o.today),
   kits: (o: Reading, query: KitQuery) => listKits(o.em, query, o.today),
   suggestedKits: (o: Reading) => suggestKits(o.em, o.today),
+  wanted: forPaper(wantedData),
+  donors: forPaper(donorSheet),
+  buildSheet: forPaper(buildSheetData),
+  template: async (o: Reading, id: number, asked: PaperAsked, mirror: boolean) =>
+    forPaper((d) => templateData(d, mirror))(o, id, asked),
   childPage: (o: Reading, child: string, skill: Skill | undefined) => childPage({ ...o, child, skill }),
   groupPage: (o: Reading, group: string) => groupPage({ ...o, group }),
   lasting: (o: Reading) => lasting(o.em),

@@ -3,22 +3,24 @@ import type { Day } from '../../../core/calendar/days.ts';
 import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
 import { loadPattern } from '../../../core/patterns/index.ts';
 import { orderSteps } from '../../../core/plan/order.ts';
-import { pagesOf } from '../../../core/print/pages.ts';
+import { pagesOf, type TemplatePage } from '../../../core/print/pages.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import type { MakePaper } from '../../compute/paper.ts';
+import type { BuildSheet } from '../../formats/buildSheet.ts';
 import type { TemplateWords } from '../../formats/papers.ts';
 import { checkedBy } from '../check/service.ts';
 import { atOf, chosenFor, findDesign } from '../shape/service.ts';
 
+/** On what a paper of a design is made and for how many kits; what is not said is the place's and the design's own. */
+export interface PaperAsked {
+  readonly paper?: Paper | undefined;
+  readonly copies?: number | undefined;
+}
+
 /** A design with everything that its papers are made of. */
-export async function openedDesign(
-  em: EntityManager,
-  id: number,
-  asked: { readonly paper?: Paper | undefined; readonly copies?: number | undefined },
-  today: Day,
-) {
+export async function openedDesign(em: EntityManager, id: number, asked: PaperAsked, today: Day) {
   const design = await findDesign(em, id);
   const pattern = await loadPattern(design.pattern);
   const { chosen } = await chosenFor(em, design.materials, today);
@@ -40,7 +42,7 @@ export async function openedDesign(
 export type OpenedDesign = Awaited<ReturnType<typeof openedDesign>>;
 
 /** What a template is headed by: the design and its measures. */
-export function templateWords(o: OpenedDesign): TemplateWords {
+function templateWords(o: OpenedDesign): TemplateWords {
   const dials = o.pattern.check(o.design.dials);
   const line = o.pattern
     .specs(o.at)
@@ -53,33 +55,40 @@ export function templateWords(o: OpenedDesign): TemplateWords {
   return { title: `${o.design.name}: template`, line, unit: o.unit };
 }
 
-/** The template at true scale; null where nothing of the design is cut to a drawing. */
-export async function templateOf(o: OpenedDesign, make: MakePaper): Promise<Uint8Array | null> {
-  const { sheets } = o.pattern.draw(o.at);
-  if (sheets.length === 0) return null;
-  return make('template', pagesOf(sheets, { paper: o.paper, mirror: false }), templateWords(o));
+/** The pages of a design's template, true to scale, with the words over them; no page where nothing is cut to a drawing. */
+export function templateData(
+  o: OpenedDesign,
+  mirror: boolean,
+): { pages: TemplatePage[]; words: TemplateWords } {
+  return { pages: pagesOf(o.pattern.draw(o.at).sheets, { paper: o.paper, mirror }), words: templateWords(o) };
 }
 
-export async function buildSheetOf(o: OpenedDesign, make: MakePaper): Promise<Uint8Array> {
-  const d = o.design;
-  return make(
-    'buildSheet',
-    {
-      name: d.name,
-      label: `FB-${String(d.id).padStart(3, '0')}`,
-      forGroup: d.forGroup,
-      ageFrom: d.ageFrom,
-      ageTo: d.ageTo,
-      approach: d.approach,
-      copies: o.copies,
-      scene: o.pattern.draw(o.at).scene,
-      needs: o.pattern.needs(o.at),
-      placed: orderSteps(o.pattern.steps(o.at), o.copies),
-      findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d, o.at.chosen, o.today))
-        .findings,
-      show: o.pattern.show(o.at),
-      unit: o.unit,
-    },
-    o.paper,
-  );
+/** The template as a paper; null where nothing of the design is cut to a drawing. */
+export async function templateOf(o: OpenedDesign, make: MakePaper): Promise<Uint8Array | null> {
+  const { pages, words } = templateData(o, false);
+  return pages.length === 0 ? null : make('template', pages, words);
 }
+
+/** What the build sheet says; the check on it is today's. */
+export async function buildSheetData(o: OpenedDesign): Promise<BuildSheet> {
+  const d = o.design;
+  return {
+    name: d.name,
+    label: `FB-${String(d.id).padStart(3, '0')}`,
+    forGroup: d.forGroup,
+    ageFrom: d.ageFrom,
+    ageTo: d.ageTo,
+    approach: d.approach,
+    copies: o.copies,
+    scene: o.pattern.draw(o.at).scene,
+    needs: o.pattern.needs(o.at),
+    placed: orderSteps(o.pattern.steps(o.at), o.copies),
+    findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d, o.at.chosen, o.today))
+      .findings,
+    show: o.pattern.show(o.at),
+    unit: o.unit,
+  };
+}
+
+export const buildSheetOf = async (o: OpenedDesign, make: MakePaper): Promise<Uint8Array> =>
+  make('buildSheet', await buildSheetData(o), o.paper);

@@ -1,4 +1,3 @@
-import type { Day } from '../../../core/calendar/days.ts';
 import { takes } from '../../../core/needs/supply.ts';
 import { rateOf } from '../../../core/price/costs.ts';
 import type { PurchaseRequest } from '../../../core/price/purchase.ts';
@@ -12,9 +11,8 @@ import type { OpenedDesign } from './designPapers.ts';
 /** What kits of a design cost by the same rates as Price, and what is to be bought for them. */
 export async function donorSheet(
   o: OpenedDesign,
-  today: Day,
 ): Promise<{ sheet: Omit<DonorSheet, 'toBuy'>; request: PurchaseRequest }> {
-  const { em, design: d, copies } = o;
+  const { em, design: d, copies, today } = o;
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
   const offers = await em.find(OfferRow, {}, { orderBy: { id: 'asc' } });
   const suppliers = await em.find(SupplierRow, {});

@@ -1,10 +1,9 @@
-import { Router, type Request } from 'express';
+import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import { day } from '../../../contract/common.ts';
 import { buildInput } from '../../../contract/designs.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
-import { pagesOf } from '../../../core/print/pages.ts';
 import { CopyRow } from '../../db/entities.ts';
 import { templateSvg } from '../../formats/svg.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
@@ -12,9 +11,8 @@ import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { countLine } from '../../../core/lend/parts.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import { ProblemError, read, readId } from '../../problem.ts';
-import { wantedFor } from '../gather/wanted.ts';
-import { donorSheet } from './donorSheet.ts';
-import { buildSheetOf, openedDesign, templateWords } from './designPapers.ts';
+import { reading } from '../reads.ts';
+import { openedDesign } from './designPapers.ts';
 import { build } from './service.ts';
 import { may, mayRead } from '../../people/door.ts';
 
@@ -30,33 +28,30 @@ const paperQuery = z.object({
 
 const wantedQuery = z.object({ until: day.optional() });
 
-export function makeRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
+export function makeRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, today, workerPool } = serverContext;
   const r = Router();
-  const opened = (req: Request, asked: unknown = req.query) =>
-    openedDesign(em(), readId(req.params.id, 'design'), read(paperQuery, asked), today());
+  const asked = (req: Request, query: unknown = req.query) =>
+    [readId(req.params.id, 'design'), read(paperQuery, query)] as const;
 
   r.get('/designs/:id/wanted.pdf', mayRead, async (req, res) => {
     const { until, ...rest } = req.query;
-    const o = await opened(req, rest);
+    const which = asked(req, rest);
     const by = read(wantedQuery, { until }).until;
     if (by !== undefined && by < today())
       throw new ProblemError(400, 'until: expected today or a later day', [
         { path: 'until', message: `expected ${today()} or a later day` },
       ]);
-    const lines = await wantedFor(o.em, o.design, o.copies, today());
-    const pdf = await papersFor(workerPool, res)(
-      'wanted',
-      { place: o.place, design: o.design.name, lines, until: by, unit: o.unit, locale: o.locale },
-      o.paper,
-    );
-    sendPaper(res, `wanted-${o.file}.pdf`, pdf);
+    const { data, file, paper } = await reading(serverContext, abortOnClose(res))('wanted', ...which);
+    const pdf = await papersFor(workerPool, res)('wanted', { ...data, until: by }, paper);
+    sendPaper(res, `wanted-${file}.pdf`, pdf);
   });
   r.get('/designs/:id/donors.pdf', mayRead, async (req, res) => {
-    const o = await opened(req);
-    const { sheet, request } = await donorSheet(o, today());
+    const { data, file, paper } = await reading(serverContext, abortOnClose(res))('donors', ...asked(req));
+    const { sheet, request } = data;
     const answer = (await workerPool.run({ kind: 'purchase', request }, abortOnClose(res))) as PurchaseAnswer;
-    const pdf = await papersFor(workerPool, res)('donors', { ...sheet, toBuy: answer.total }, o.paper);
-    sendPaper(res, `${o.file}-donors.pdf`, pdf);
+    const pdf = await papersFor(workerPool, res)('donors', { ...sheet, toBuy: answer.total }, paper);
+    sendPaper(res, `${file}-donors.pdf`, pdf);
   });
   r.post('/builds', may('designs', 'made kits'), async (req, res) => {
     const input = read(buildInput, req.body);
@@ -71,18 +66,21 @@ export function makeRoutes({ em, inTransaction, today, workerPool }: ServerConte
       .min(1, 'must be at least 1')
       .optional(),
   });
-  const template = async (req: Request) => {
+  const template = async (req: Request, res: Response) => {
     const { mirror, page, ...rest } = req.query;
-    const o = await opened(req, rest);
+    const which = asked(req, rest);
     const query = read(templateQuery, { mirror, page });
-    const { sheets } = o.pattern.draw(o.at);
-    if (sheets.length === 0)
-      throw new ProblemError(422, `${o.design.name} needs no template: nothing of it is cut to a drawing.`);
-    const pages = pagesOf(sheets, { paper: o.paper, mirror: query.mirror === 'yes' });
-    return { o, pages, page: query.page ?? 1 };
+    const { data, name, file } = await reading(serverContext, abortOnClose(res))(
+      'template',
+      ...which,
+      query.mirror === 'yes',
+    );
+    if (data.pages.length === 0)
+      throw new ProblemError(422, `${name} needs no template: nothing of it is cut to a drawing.`);
+    return { ...data, file, page: query.page ?? 1 };
   };
   r.get('/designs/:id/template.svg', mayRead, async (req, res) => {
-    const { o, pages, page } = await template(req);
+    const { pages, words, file, page } = await template(req, res);
     const wanted = pages[page - 1];
     if (!wanted)
       throw new ProblemError(404, `There is no page ${page}; the template has ${pages.length}.`, [
@@ -90,22 +88,24 @@ export function makeRoutes({ em, inTransaction, today, workerPool }: ServerConte
       ]);
     res
       .type('image/svg+xml')
-      .attachment(`${o.file}-template${pages.length > 1 ? `-${page}` : ''}.svg`)
-      .send(templateSvg(wanted, templateWords(o)));
+      .attachment(`${file}-template${pages.length > 1 ? `-${page}` : ''}.svg`)
+      .send(templateSvg(wanted, words));
   });
   r.get('/designs/:id/template.pdf', mayRead, async (req, res) => {
-    const { o, pages } = await template(req);
-    const pdf = await papersFor(workerPool, res)('template', pages, templateWords(o));
-    sendPaper(res, `${o.file}-template.pdf`, pdf);
+    const { pages, words, file } = await template(req, res);
+    sendPaper(res, `${file}-template.pdf`, await papersFor(workerPool, res)('template', pages, words));
   });
   r.get('/designs/:id/build-sheet.pdf', mayRead, async (req, res) => {
-    const o = await opened(req);
-    sendPaper(res, `${o.file}-build-sheet.pdf`, await buildSheetOf(o, papersFor(workerPool, res)));
+    const { data, file, paper } = await reading(serverContext, abortOnClose(res))(
+      'buildSheet',
+      ...asked(req),
+    );
+    sendPaper(res, `${file}-build-sheet.pdf`, await papersFor(workerPool, res)('buildSheet', data, paper));
   });
   r.get('/designs/:id/labels.pdf', mayRead, async (req, res) => {
     const { paper, copies: many, ...rest } = req.query;
     const on = read(labelSheet, rest);
-    const o = await opened(req, { paper, copies: many });
+    const o = await openedDesign(em(), ...asked(req, { paper, copies: many }), today());
     const copies = await o.em.find(CopyRow, { design: o.design.id, kit: null }, { orderBy: { id: 'asc' } });
     const labels = copies.map((c) => ({
       label: c.label,
