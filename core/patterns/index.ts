@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import type { Hand } from '../child/hand.ts';
 import { challenge, type Move } from '../challenge/bits.ts';
 import { needsOf } from '../cut/needs.ts';
@@ -6,6 +7,7 @@ import {
   PatternError,
   type At,
   type Counts,
+  type Dialled,
   type DialSpec,
   type Drawing,
   type Fact,
@@ -33,8 +35,11 @@ const MOST_RUNGS = 6;
 /** A family with its dials checked at the door, and with what the kernel adds. */
 export interface OpenPattern extends Pick<
   Pattern<AnyDials>,
-  'id' | 'name' | 'does' | 'skills' | 'quiet' | 'roles' | 'dials'
+  'id' | 'name' | 'does' | 'skills' | 'quiet' | 'roles'
 > {
+  /** What may be told of each dial. */
+  readonly dials: z.ZodType<AnyDials>;
+  readonly ends: Dialled<AnyDials>['ends'];
   /** @throws PatternError naming the dial */
   check(dials: unknown): AnyDials;
   title(at: AnyAt): string;
@@ -95,7 +100,7 @@ const WEIGHED: readonly Material['form'][] = ['piece', 'disc', 'tube', 'containe
 
 function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
   const check = (raw: unknown): D => {
-    const parsed = p.dials.safeParse(raw);
+    const parsed = p.dials.schema.safeParse(raw);
     if (parsed.success) return parsed.data;
     const [first] = parsed.error.issues;
     throw new PatternError(['dials', ...first!.path.map(String)].join('.'), first!.message);
@@ -110,7 +115,7 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
         if (fit.verdict === 'stop') return [];
         const bits = challenge(p.moves(there, fit)).total;
         const { picture } = p.draw(there, fit);
-        const differs = differing(p.specs(there), at.dials as AnyDials, r.dials as AnyDials);
+        const differs = differing(p.dials.specs(there), at.dials as AnyDials, r.dials as AnyDials);
         return [{ ...r, dials: r.dials as AnyDials, differs, fit, bits, picture }];
       })
       .sort((a, b) => a.bits - b.bits)
@@ -119,11 +124,14 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     const own = at.dials as AnyDials;
     const asked = { ...own, ...(p.forHand?.(at, hand) as AnyDials | undefined) };
     // A dial's range follows from the others: once more with all of them where they are wished.
-    const there = { ...at, dials: check({ ...asked, ...within(p.specs(at), asked, own) }) };
-    const dials = check({ ...asked, ...within(p.specs(there), asked, own) });
+    const there = { ...at, dials: check({ ...asked, ...within(p.dials.specs(at), asked, own) }) };
+    const dials = check({ ...asked, ...within(p.dials.specs(there), asked, own) });
     const works = p.fit({ ...at, dials }).verdict !== 'stop' || p.fit(at).verdict === 'stop';
     return works
-      ? { dials: dials as AnyDials, differs: differing(p.specs({ ...at, dials }), own, dials as AnyDials) }
+      ? {
+          dials: dials as AnyDials,
+          differs: differing(p.dials.specs({ ...at, dials }), own, dials as AnyDials),
+        }
       : { dials: own, differs: [] };
   };
   return {
@@ -133,11 +141,12 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     skills: p.skills,
     quiet: p.quiet,
     roles: p.roles,
-    dials: p.dials as unknown as Pattern<AnyDials>['dials'],
+    dials: p.dials.schema as unknown as z.ZodType<AnyDials>,
+    ends: p.dials.ends,
     check: (d) => check(d) as AnyDials,
     title: (at) => p.title(known(at)),
-    defaults: (start) => p.defaults(start) as AnyDials,
-    specs: (at) => p.specs(known(at)),
+    defaults: (start) => p.dials.begin(start) as AnyDials,
+    specs: (at) => p.dials.specs(known(at)),
     fit: (at) => p.fit(known(at)),
     plan: (at) => p.plan(known(at)),
     needs: (at) => needsOf(p.plan(known(at)), at.chosen),

@@ -73,13 +73,16 @@ export interface Option {
   readonly why?: string;
 }
 
+/** What a dial on the bench is told in. */
+export type DialUnit = 'mm' | 'deg' | 'each' | '%' | 'g' | 'N' | 'h' | 'ml';
+
 /** How a dial looks on the bench. Ranges follow from the other dials and the materials. */
 export type DialSpec = { readonly id: string; readonly label: string; readonly why?: string } & (
   | { readonly kind: 'choice'; readonly options: readonly Option[] }
   | { readonly kind: 'switch' }
   | {
       readonly kind: 'number';
-      readonly unit: 'mm' | 'deg' | 'each' | '%';
+      readonly unit: DialUnit;
       readonly min: number;
       readonly max: number;
       readonly step: number;
@@ -286,6 +289,20 @@ export interface ScriptStep {
   readonly rung?: string;
 }
 
+/** The dials of a pattern, all from one table: `dialTable` makes it. */
+export interface Dialled<D> {
+  /** What may be told of each. */
+  readonly schema: z.ZodType<D>;
+  /** What a new design begins with. */
+  begin(start: Start): D;
+  /** The dials that matter now, with the ranges that the other dials and the materials leave. */
+  specs(at: At<D>): DialSpec[];
+  /** The least and the most of each number, and whether it is so whatever the others are. */
+  readonly ends: Readonly<
+    Record<string, { readonly ends: readonly [number, number]; readonly isFixed: boolean }>
+  >;
+}
+
 /** One parametric family. Everything else in the application derives from these functions. */
 export interface Pattern<D extends object, F = unknown> {
   readonly id: string;
@@ -296,11 +313,8 @@ export interface Pattern<D extends object, F = unknown> {
   /** Whether it can be used in a waiting room without disturbing anybody. */
   readonly quiet: boolean;
   readonly roles: readonly Role[];
-  readonly dials: z.ZodType<D>;
+  readonly dials: Dialled<D>;
   title(at: At<D>): string;
-  defaults(start: Start): D;
-  /** The dials that matter now, with the ranges that the other dials and the materials leave. */
-  specs(at: At<D>): DialSpec[];
   /** The one part that may be slow; it runs in a worker and is handed to what needs it. */
   fit(at: At<D>): Fit<F>;
   plan(at: At<D>): Plan;

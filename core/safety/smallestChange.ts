@@ -1,6 +1,6 @@
 import { extentsOf, shapeOf, type Material } from '../materials/material.ts';
 import type { AnyAt, AnyDials, Chosen, DialSpec, OpenPattern } from '../patterns/index.ts';
-import { refusal, type Feature, type Need, type Verdict } from '../patterns/kernel.ts';
+import { refusal, type DialUnit, type Feature, type Need, type Verdict } from '../patterns/kernel.ts';
 import { checkFeatures, type CheckOptions, type Finding } from './check.ts';
 import { RULES } from './ruleList.ts';
 import { rulesOf } from './rules.ts';
@@ -13,7 +13,7 @@ export interface Change {
   readonly label: string;
   readonly from: number | string;
   readonly to: number | string;
-  readonly unit?: 'mm' | 'deg' | 'each' | '%' | 'months';
+  readonly unit?: DialUnit | 'months';
   /** Numbers of the materials in a role as they would be. */
   readonly kinds?: readonly number[];
   /** Raw value of the dial. */

@@ -1,5 +1,5 @@
-import { z } from 'zod';
 import { atStep, circle, dimension, sceneOf } from '../drawing/marks.ts';
+import { dialTable } from '../patterns/dialTable.ts';
 import { taken, type At, type Pattern, type Role } from '../patterns/kernel.ts';
 import { cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../patterns/making.ts';
 
@@ -23,16 +23,20 @@ const CARD: Role = {
   usual: ['a4-card'],
 };
 
-const dials = z.strictObject({
-  lids: z
-    .number({ error: 'expected a number of lids' })
-    .int()
-    .min(1, 'must be at least 1')
-    .max(12, 'must be at most 12'),
+interface Dials {
+  readonly lids: number;
   /** How much wider the ring is than the lid, mm. */
-  loose: z.number({ error: 'expected mm' }).min(1, 'must be at least 1 mm').max(40, 'must be at most 40 mm'),
+  readonly loose: number;
+}
+const dials = dialTable<Dials>({
+  lids: { label: 'Lids', unit: 'each', of: 'a number of lids', ends: [1, 12], begins: 4 },
+  loose: {
+    label: 'Ring over the lid',
+    unit: 'mm',
+    ends: [1, 40],
+    begins: ({ ageFrom }) => (ageFrom < 24 ? 20 : 10),
+  },
 });
-type Dials = z.infer<typeof dials>;
 
 const parts = ({ chosen }: Pick<At<Dials>, 'chosen'>) => ({
   lid: taken(chosen, LID),
@@ -54,11 +58,6 @@ export const ringMat: Pattern<Dials> = {
   roles: [LID, CARD],
   dials,
   title: (at) => `Lay ${at.dials.lids} lids`,
-  defaults: ({ ageFrom }) => ({ lids: 4, loose: ageFrom < 24 ? 20 : 10 }),
-  specs: () => [
-    { kind: 'number', unit: 'each', id: 'lids', label: 'Lids', min: 1, max: 12, step: 1 },
-    { kind: 'number', unit: 'mm', id: 'loose', label: 'Ring over the lid', min: 1, max: 40, step: 1 },
-  ],
   fit: (at) => ({
     verdict: 'clear',
     headline: 'Every lid has its ring',

@@ -2,7 +2,8 @@ import { useId, useState } from 'react';
 import { Label } from 'react-aria-components/Label';
 import { Slider, SliderThumb, SliderTrack } from 'react-aria-components/Slider';
 import { styled } from 'styled-components';
-import { formatLength, parseLength, type LengthUnit } from '../../core/measure/length.ts';
+import { parseLength, type LengthUnit } from '../../core/measure/length.ts';
+import { factValue } from '../../core/patterns/factWords.ts';
 import type { DialSpec } from '../../core/patterns/kernel.ts';
 
 const Styled = styled(Slider)`
@@ -117,16 +118,10 @@ export function Dial({
     if (typed !== null) setTyped(null);
   }
   const print = (v: number): string =>
-    spec.unit === 'mm'
-      ? formatLength(v, unit)
-      : spec.unit === 'deg'
-        ? `${v}°`
-        : spec.unit === '%'
-          ? `${v} %`
-          : String(v);
+    factValue({ id: spec.id, label: spec.label, value: v, unit: spec.unit }, unit);
   const read = (text: string): number => {
     if (spec.unit === 'mm') return parseLength(text, unit);
-    const n = Number(text.replace(/[°%]/, '').trim());
+    const n = Number(text.replace(/(°|%|g|N|h|ml)\s*$/, '').trim());
     if (!Number.isFinite(n) || text.trim() === '' || (spec.unit === 'each' && !Number.isInteger(n)))
       throw new RangeError(`expected a number from ${spec.min} to ${spec.max}`);
     return n;

@@ -1,7 +1,6 @@
-import { z } from 'zod';
-import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { taken, type At, type Role } from '../kernel.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
-import { measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
+import { dialTable } from '../dialTable.ts';
 import { sheetOrCardBox } from '../making.ts';
 
 export const ROLES = {
@@ -48,30 +47,23 @@ export const ROLES = {
   },
 } as const satisfies Record<string, Role>;
 
-const SHOWS = ['numeral', 'quantity', 'both'] as const;
-const LAID = ['all at once', 'one at a time'] as const;
-
-const whole = (name: string, most: number) => wholeNumber(name, 0, most);
-export const dials = z
-  .strictObject({
-    from: whole('a number', 20),
-    to: whole('a number', 20),
-    shows: oneOf(SHOWS),
-    laid: oneOf(LAID),
-    /** Tokens in the pouch. */
-    tokens: whole('a number of tokens', 240),
-    dice: whole('a number of dice', 2),
-    /** Holes at the ends of the pouch, mm; 0 for none. */
-    holes: measure('mm', 0, 60).default(0),
-    clearFront: onOff.default(true),
-    /** A stick beside each card to write the numeral on, wiped and written again. */
-    sticks: onOff.default(false),
-    /** Card size, mm. */
-    width: measure('mm', 20, 500),
-    height: measure('mm', 20, 500),
-  })
-  .refine((d) => d.from <= d.to, { path: ['to'], message: 'must be at least the first number' });
-export type Dials = z.infer<typeof dials>;
+export interface Dials {
+  readonly from: number;
+  readonly to: number;
+  readonly shows: 'numeral' | 'quantity' | 'both';
+  readonly laid: 'all at once' | 'one at a time';
+  /** Tokens in the pouch. */
+  readonly tokens: number;
+  readonly dice: number;
+  /** Holes at the ends of the pouch, mm; 0 for none. */
+  readonly holes: number;
+  readonly clearFront: boolean;
+  /** A stick beside each card to write the numeral on, wiped and written again. */
+  readonly sticks: boolean;
+  /** Card size, mm. */
+  readonly width: number;
+  readonly height: number;
+}
 
 export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
   const token = taken(chosen, ROLES.token);
@@ -110,40 +102,34 @@ export function cardFor(
   };
 }
 
-const STARTS: Record<Approach, Pick<Dials, 'to' | 'laid'>> = {
-  'prepared shelf': { to: 5, laid: 'all at once' },
-  'graded play': { to: 6, laid: 'one at a time' },
-  'made together': { to: 5, laid: 'all at once' },
-  'grab bag': { to: 6, laid: 'one at a time' },
-};
+const TO = { 'prepared shelf': 5, 'graded play': 6, 'made together': 5, 'grab bag': 6 };
+const hasPouch = ({ chosen }: At<Dials>): boolean => parts({ chosen }).pouch !== undefined;
 
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { kinds } = parts({ chosen });
-  const start = STARTS[approach];
-  const to = ageFrom < 36 ? 3 : start.to;
-  const shows = ageFrom < 48 ? 'both' : 'numeral';
-  return {
-    from: 1,
-    to,
-    shows,
-    laid: start.laid,
-    tokens: needed(1, to, start.laid),
-    dice: approach === 'graded play' && to === 6 ? 1 : 0,
-    holes: 0,
-    clearFront: true,
-    sticks: false,
-    ...cardFor(to, kinds, shows),
-  };
+/** A side of a card, by the longest side of what it is cut from, mm. */
+function cardRange({ chosen }: At<Dials>): [number, number] {
+  const { length = 0, width = 0, height = 0 } = parts({ chosen }).card.sizes;
+  return [40, Math.max(80, Math.floor(Math.max(length, width, height) - 4))];
 }
 
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { pouch } = parts({ chosen });
-  return [
-    number('from', 'From', 'each', [0, d.to, 1]),
-    number('to', 'To', 'each', [Math.max(1, d.from), 20, 1]),
-    {
-      kind: 'choice',
-      id: 'laid',
+export const dials = dialTable<Dials>(
+  {
+    from: {
+      label: 'From',
+      unit: 'each',
+      of: 'a number',
+      ends: [0, 20],
+      range: ({ dials: d }) => [0, d.to],
+      begins: 1,
+    },
+    to: {
+      label: 'To',
+      unit: 'each',
+      of: 'a number',
+      ends: [1, 20],
+      range: ({ dials: d }) => [d.from, 20],
+      begins: ({ approach, ageFrom }) => (ageFrom < 36 ? 3 : TO[approach]),
+    },
+    laid: {
       label: 'Cards laid',
       options: [
         {
@@ -157,43 +143,62 @@ export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
           why: 'Tokens go back each time: the largest number is enough.',
         },
       ],
+      begins: {
+        'prepared shelf': 'all at once',
+        'graded play': 'one at a time',
+        'made together': 'all at once',
+        'grab bag': 'one at a time',
+      },
     },
-    number('tokens', 'Tokens', 'each', [1, 120, 1]),
-    {
-      kind: 'choice',
-      id: 'shows',
+    tokens: { label: 'Tokens', unit: 'each', of: 'a number of tokens', ends: [1, 240], begins: 1 },
+    shows: {
       label: 'Cards show',
       options: [
-        { value: 'numeral', label: 'Numeral' },
+        'numeral',
         { value: 'quantity', label: 'Quantity', why: 'Spots to lay a token on: it corrects itself.' },
-        { value: 'both', label: 'Both' },
+        'both',
       ],
+      begins: ({ ageFrom }) => (ageFrom < 48 ? 'both' : 'numeral'),
     },
-    number('dice', 'Dice', 'each', [0, 2, 1], 'One ends at 6; two give 2 to 12.'),
-    number('width', 'Card wide', 'mm', [40, 150, 1]),
-    number('height', 'Card high', 'mm', [40, 200, 1]),
-    {
-      kind: 'switch',
-      id: 'sticks',
+    dice: {
+      label: 'Dice',
+      unit: 'each',
+      of: 'a number of dice',
+      ends: [0, 2],
+      why: 'One ends at 6; two give 2 to 12.',
+      begins: ({ approach, ageFrom }) => (approach === 'graded play' && ageFrom >= 36 ? 1 : 0),
+    },
+    width: { label: 'Card wide', unit: 'mm', ends: [40, 500], range: cardRange, begins: 74 },
+    height: { label: 'Card high', unit: 'mm', ends: [40, 500], range: cardRange, begins: 105 },
+    sticks: {
       label: 'Sticks to write on',
       why: 'The child writes the numeral and wipes it off again.',
+      begins: false,
+      before: false,
     },
-    ...(pouch
-      ? [
-          number(
-            'holes',
-            'Holes in the pouch',
-            'mm',
-            [0, 40, 1],
-            'At the ends of a pencil pouch, for air; 0 for none.',
-          ),
-          {
-            kind: 'switch',
-            id: 'clearFront',
-            label: 'Clear front',
-            why: 'What is inside is seen without opening it.',
-          } as const,
-        ]
-      : []),
-  ];
-}
+    holes: {
+      label: 'Holes in the pouch',
+      unit: 'mm',
+      ends: [0, 60],
+      why: 'At the ends of a pencil pouch, for air; 0 for none.',
+      when: hasPouch,
+      begins: 0,
+      before: 0,
+    },
+    clearFront: {
+      label: 'Clear front',
+      why: 'What is inside is seen without opening it.',
+      when: hasPouch,
+      begins: true,
+      before: true,
+    },
+  },
+  {
+    never: [{ path: 'to', message: 'must be at least the first number', when: (d) => d.from > d.to }],
+    settle: (d, { chosen }) => ({
+      ...d,
+      tokens: needed(d.from, d.to, d.laid),
+      ...cardFor(d.to, parts({ chosen }).kinds, d.shows),
+    }),
+  },
+);

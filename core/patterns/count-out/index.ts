@@ -10,7 +10,7 @@ import {
   step,
   STOP_WORDS,
 } from '../making.ts';
-import { cardFor, defaults, dials, needed, parts, ROLES, specs, type Dials } from './dials.ts';
+import { cardFor, dials, needed, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 
@@ -166,8 +166,6 @@ export const countOut: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Count out ${d.from} to ${d.to}`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

@@ -1,11 +1,10 @@
-import { z } from 'zod';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { dotsIn } from '../../outline/dots.ts';
-import { outlineDial, SHAPE_OPTIONS, sizedOutline } from '../../outline/outline.ts';
+import { sizedOutline, type OutlineDial } from '../../outline/outline.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
-import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { taken, type At, type Role } from '../kernel.ts';
 import { BAG } from '../making.ts';
-import { measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
+import { dialTable } from '../dialTable.ts';
 
 export const ROLES = {
   page: {
@@ -47,24 +46,21 @@ export const ROLES = {
   bag: BAG,
 } as const satisfies Record<string, Role>;
 
-const USES = ['loose', 'magnet', 'sticker', 'paint'] as const;
-const COLOURS = ['free', 'by key', 'by numeral'] as const;
-
-export const dials = z.strictObject({
-  outline: outlineDial,
-  longest: measure('mm', 30, 1000),
-  dot: measure('mm', 3, 200),
-  gap: measure('mm', 0, 100),
+export interface Dials {
+  readonly outline: OutlineDial;
+  /** Longest side of the outline, across a dot, and the least between two; mm. */
+  readonly longest: number;
+  readonly dot: number;
+  readonly gap: number;
   /** Dots asked for; 0 for as many as go. */
-  asked: wholeNumber('a number of dots', 0, 600),
-  use: oneOf(USES),
-  colours: oneOf(COLOURS),
+  readonly asked: number;
+  readonly use: 'loose' | 'magnet' | 'sticker' | 'paint';
+  readonly colours: 'free' | 'by key' | 'by numeral';
   /** Pages in a kit where each is used up: one for each child. */
-  children: wholeNumber('a number of children', 1, 12).default(1),
+  readonly children: number;
   /** The tray leans by this, degrees. */
-  tilt: measure('degrees', 0, 80),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly tilt: number;
+}
 
 export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
   const page = taken(chosen, ROLES.page);
@@ -95,87 +91,88 @@ export function dotsOf(d: Pick<Dials, 'outline' | 'longest' | 'dot' | 'gap' | 'a
   return dots;
 }
 
-const STARTS: Record<Approach, { dots: number; use: Dials['use'] }> = {
-  'prepared shelf': { dots: 10, use: 'loose' },
-  'graded play': { dots: 12, use: 'loose' },
-  'made together': { dots: 12, use: 'paint' },
-  'grab bag': { dots: 8, use: 'sticker' },
-};
-
 const roomOn = (page: Material): number =>
   Math.floor(Math.min(page.sizes.length ?? 0, page.sizes.width ?? 0) - 10);
 
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { page, kinds } = parts({ chosen });
-  const start = STARTS[approach];
-  const wide = Math.max(...kinds.map(pieceWide));
-  return {
-    outline: { kind: 'shape', shape: 'circle' },
-    longest: roomOn(page),
-    dot: Math.max(12, Math.min(60, Math.round(wide) || 25)),
-    gap: ageFrom < 36 ? 8 : 5,
-    asked: ageFrom < 36 ? Math.min(6, start.dots) : start.dots,
-    use: start.use,
-    colours: kinds.length > 1 ? 'by key' : 'free',
-    children: 1,
-    tilt: 0,
-  };
-}
+const DOTS = { 'prepared shelf': 10, 'graded play': 12, 'made together': 12, 'grab bag': 8 };
+const isLoose = ({ dials: d }: At<Dials>): boolean => d.use === 'loose' || d.use === 'magnet';
 
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { page, kinds } = parts({ chosen });
-  const loose = d.use === 'loose' || d.use === 'magnet';
-  return [
-    { kind: 'outline', id: 'outline', label: 'Outline', options: SHAPE_OPTIONS },
-    number('longest', 'Longest side', 'mm', [60, Math.max(61, roomOn(page)), 5]),
-    number('dot', 'Dot', 'mm', [6, 60, 1]),
-    number('gap', 'At least between two', 'mm', [0, 40, 1]),
-    number('asked', 'Dots (0: all that go)', 'each', [0, 100, 1]),
-    {
-      kind: 'choice',
-      id: 'use',
-      label: 'On each dot',
-      options: [
-        {
-          value: 'loose',
-          label: 'A loose piece',
-          why: 'The page is laminated: pieces slide off and it wipes clean.',
-        },
-        {
-          value: 'magnet',
-          label: 'A magnet',
-          why: 'On a steel tray it holds the page too; aluminium does not hold it.',
-        },
-        { value: 'sticker', label: 'A sticker', why: 'Peeling is the work; one page a child.' },
-        {
-          value: 'paint',
-          label: 'A dab of paint',
-          why: 'Plain paper or card, so that paint soaks in; one page a child.',
-        },
-      ],
+export const dials = dialTable<Dials>({
+  outline: { label: 'Outline', outline: true, begins: { kind: 'shape', shape: 'circle' } },
+  longest: {
+    label: 'Longest side',
+    unit: 'mm',
+    ends: [30, 1000],
+    range: ({ chosen }) => [30, roomOn(parts({ chosen }).page)],
+    step: 5,
+    begins: ({ chosen }) => roomOn(parts({ chosen }).page),
+  },
+  dot: {
+    label: 'Dot',
+    unit: 'mm',
+    ends: [6, 100],
+    begins: ({ chosen }) =>
+      Math.max(12, Math.min(60, Math.round(Math.max(...parts({ chosen }).kinds.map(pieceWide))) || 25)),
+  },
+  gap: {
+    label: 'At least between two',
+    unit: 'mm',
+    ends: [0, 60],
+    begins: ({ ageFrom }) => (ageFrom < 36 ? 8 : 5),
+  },
+  asked: {
+    label: 'Dots (0: all that go)',
+    unit: 'each',
+    of: 'a number of dots',
+    ends: [0, 300],
+    begins: ({ approach, ageFrom }) => (ageFrom < 36 ? Math.min(6, DOTS[approach]) : DOTS[approach]),
+  },
+  use: {
+    label: 'On each dot',
+    options: [
+      {
+        value: 'loose',
+        label: 'A loose piece',
+        why: 'The page is laminated: pieces slide off and it wipes clean.',
+      },
+      {
+        value: 'magnet',
+        label: 'A magnet',
+        why: 'On a steel tray it holds the page too; aluminium does not hold it.',
+      },
+      { value: 'sticker', label: 'A sticker', why: 'Peeling is the work; one page a child.' },
+      {
+        value: 'paint',
+        label: 'A dab of paint',
+        why: 'Plain paper or card, so that paint soaks in; one page a child.',
+      },
+    ],
+    begins: {
+      'prepared shelf': 'loose',
+      'graded play': 'loose',
+      'made together': 'paint',
+      'grab bag': 'sticker',
     },
-    ...(kinds.length > 1
-      ? [
-          {
-            kind: 'choice',
-            id: 'colours',
-            label: 'Colours',
-            options: [
-              { value: 'free', label: 'Free' },
-              { value: 'by key', label: 'By the dot’s colour' },
-              { value: 'by numeral', label: 'By numeral' },
-            ],
-          } as const,
-        ]
-      : []),
-    loose
-      ? number('tilt', 'Tray leans', 'deg', [0, 60, 5])
-      : number(
-          'children',
-          'Children',
-          'each',
-          [1, 12, 1],
-          'Painted and stickered pages are used up: one for each child.',
-        ),
-  ];
-}
+  },
+  colours: {
+    label: 'Colours',
+    options: [
+      'free',
+      { value: 'by key', label: 'By the dot’s colour' },
+      { value: 'by numeral', label: 'By numeral' },
+    ],
+    when: ({ chosen }) => parts({ chosen }).kinds.length > 1,
+    begins: ({ chosen }) => (parts({ chosen }).kinds.length > 1 ? 'by key' : 'free'),
+  },
+  tilt: { label: 'Tray leans', unit: 'deg', ends: [0, 60], step: 5, when: isLoose, begins: 0 },
+  children: {
+    label: 'Children',
+    unit: 'each',
+    of: 'a number of children',
+    ends: [1, 12],
+    why: 'Painted and stickered pages are used up: one for each child.',
+    when: (at) => !isLoose(at),
+    begins: 1,
+    before: 1,
+  },
+});

@@ -3,7 +3,7 @@ import type { Material } from '../../materials/material.ts';
 import { outlineName } from '../../outline/outline.ts';
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
-import { defaults, dials, dotsOf, parts, pieceWide, ROLES, specs, type Dials } from './dials.ts';
+import { dials, dotsOf, parts, pieceWide, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { bottlesFor, fit, isPainted, moves, type Detail } from './fit.ts';
 
@@ -188,8 +188,6 @@ export const dotMat: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Fill the dots of the ${outlineName(d.outline)}`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

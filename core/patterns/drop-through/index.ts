@@ -1,11 +1,11 @@
 import type { At, Pattern } from '../kernel.ts';
-import { dials, ROLES, type Dials } from './dials.ts';
+import { ROLES, type Dials } from './dials.ts';
+import { dials } from './table.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { draw } from './layout.ts';
 import { features, reaches, plan, show } from './making.ts';
 import { parts } from './pieces.ts';
 import { rungs } from './rungs.ts';
-import { defaults, specs } from './specs.ts';
 
 /** What there is to do, in a line. */
 function title(at: At<Dials>): string {
@@ -37,8 +37,6 @@ export const dropThrough: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title,
-  defaults,
-  specs,
   fit,
   plan,
   drawsFit: true,

@@ -1,28 +1,23 @@
-import { z } from 'zod';
 import type { Material } from '../../materials/material.ts';
-import { choice, measure, number, oneOf, onOff, wholeNumber } from '../dialKinds.ts';
-import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { dialTable } from '../dialTable.ts';
+import { allTaken, taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
 import { loopOf, longestSlit, shortestSlit, type Mouth } from './mouth.ts';
 
-const GOALS = ['feed', 'pull out'] as const;
-const EYES = ['drawn', 'glued', 'none'] as const;
-
-export const dials = z.strictObject({
-  goal: oneOf(GOALS),
+export interface Dials {
+  readonly goal: 'feed' | 'pull out';
   /** Measured round the ball, mm. */
-  slit: measure('mm', 10, 300),
+  readonly slit: number;
   /** A second slit across the first. */
-  crossed: onOff,
+  readonly crossed: boolean;
   /** Thickness of the ball's wall, mm. */
-  wall: measure('mm', 0.5, 8),
-  pieces: wholeNumber('a number of pieces', 1, 60),
-  dice: wholeNumber('a number of dice', 0, 2),
+  readonly wall: number;
+  readonly pieces: number;
+  readonly dice: number;
   /** Measured at the sides until the mouth opens, N; 0 where it was not measured. */
-  force: measure('N', 0, 120),
-  eyes: oneOf(EYES),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly force: number;
+  readonly eyes: 'drawn' | 'glued' | 'none';
+}
 
 export const ROLES = {
   ball: {
@@ -87,75 +82,90 @@ export const mouthOf = (ball: Material, d: Pick<Dials, 'slit' | 'crossed' | 'wal
 /** Room between the shortest slit that lets a piece in and the one a design starts from, mm. */
 const EASY = 8;
 
-const STARTS: Record<Approach, Pick<Dials, 'crossed' | 'dice' | 'eyes'>> = {
-  'prepared shelf': { crossed: false, dice: 0, eyes: 'none' },
-  'graded play': { crossed: false, dice: 1, eyes: 'drawn' },
-  'made together': { crossed: false, dice: 0, eyes: 'drawn' },
-  'grab bag': { crossed: true, dice: 0, eyes: 'drawn' },
-};
-
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
+/** The slit that lets every thing in easily, and no more of them than it holds. */
+function fitted(d: Dials, { chosen }: Start): Dials {
   const { ball, items } = parts({ chosen });
-  const start = STARTS[approach];
-  const d: Dials = {
-    ...start,
-    goal: items.every((m) => m.form === 'sheet') ? 'pull out' : 'feed',
-    crossed: start.crossed || ageFrom < 42,
-    slit: 60,
-    wall: 3.5,
-    pieces: 6,
-    force: 0,
-  };
   const most = longestSlit(mouthOf(ball, d));
   const least = Math.max(...items.map((m) => shortestSlit(m, mouthOf(ball, d)) ?? most));
   const slit = Math.max(10, Math.min(Math.floor(most), Math.ceil(least + EASY)));
   const full = Math.min(...items.map((m) => loopOf(m, mouthOf(ball, { ...d, slit })).fullAfter));
-  return { ...d, slit, pieces: Math.max(1, Math.min(d.pieces, full)) };
+  return { ...d, slit, pieces: Math.min(d.pieces, full) };
 }
 
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { ball, items } = parts({ chosen });
-  const most = Math.max(15, Math.floor(longestSlit(mouthOf(ball, d))));
-  return [
-    choice('goal', 'The child', [
-      { value: 'feed', label: 'Feeds it', why: 'One hand squeezes, the other puts in.' },
-      {
-        value: 'pull out',
-        label: 'Pulls out of it',
-        why: 'For the youngest: grip a cloth and lift, pull a scarf out of the mouth.',
-      },
-    ]),
-    number(
-      'slit',
-      'Slit',
-      'mm',
-      [10, most, 1],
-      'Measured round the ball; over a third of its girth it folds.',
-    ),
-    {
-      kind: 'switch',
-      id: 'crossed',
+export const dials = dialTable<Dials>(
+  {
+    goal: {
+      label: 'The child',
+      options: [
+        { value: 'feed', label: 'Feeds it', why: 'One hand squeezes, the other puts in.' },
+        {
+          value: 'pull out',
+          label: 'Pulls out of it',
+          why: 'For the youngest: grip a cloth and lift, pull a scarf out of the mouth.',
+        },
+      ],
+      begins: ({ chosen }) =>
+        parts({ chosen }).items.every((m) => m.form === 'sheet') ? 'pull out' : 'feed',
+    },
+    slit: {
+      label: 'Slit',
+      unit: 'mm',
+      ends: [10, 300],
+      range: ({ dials: d, chosen }) => [
+        10,
+        Math.max(15, Math.floor(longestSlit(mouthOf(parts({ chosen }).ball, d)))),
+      ],
+      why: 'Measured round the ball; over a third of its girth it folds.',
+      begins: 60,
+    },
+    crossed: {
       label: 'A second slit across',
       why: 'Opens with less force: for hands that tire.',
+      begins: ({ approach, ageFrom }) => approach === 'grab bag' || ageFrom < 42,
     },
-    ...(ball.form === 'piece' ? [number('wall', 'Thickness of the wall', 'mm', [0.5, 6, 0.5])] : []),
-    number('pieces', 'Pieces', 'each', [
-      1,
-      Math.max(12, ...items.map((m) => Math.min(60, loopOf(m, mouthOf(ball, d)).fullAfter))),
-      1,
-    ]),
-    number('dice', 'Dice', 'each', [0, 2, 1], 'They say how many: to 6, or to 12.'),
-    number(
-      'force',
-      'Squeeze as measured (0: not measured)',
-      'each',
-      [0, 80, 1],
-      'In newtons, on a kitchen scale: 1 kg is 9.8 N. Weaker balls first.',
-    ),
-    choice('eyes', 'Eyes', [
-      { value: 'drawn', label: 'Drawn' },
-      { value: 'glued', label: 'Glued on', why: 'They come off one day: judged as small parts.' },
-      { value: 'none', label: 'None' },
-    ]),
-  ];
-}
+    wall: {
+      label: 'Thickness of the wall',
+      unit: 'mm',
+      ends: [0.5, 8],
+      step: 0.5,
+      when: ({ chosen }) => parts({ chosen }).ball.form === 'piece',
+      begins: 3.5,
+    },
+    pieces: {
+      label: 'Pieces',
+      unit: 'each',
+      of: 'a number of pieces',
+      ends: [1, 60],
+      range: ({ dials: d, chosen }) => {
+        const { ball, items } = parts({ chosen });
+        return [1, Math.max(12, ...items.map((m) => loopOf(m, mouthOf(ball, d)).fullAfter))];
+      },
+      begins: 6,
+    },
+    dice: {
+      label: 'Dice',
+      unit: 'each',
+      of: 'a number of dice',
+      ends: [0, 2],
+      why: 'They say how many: to 6, or to 12.',
+      begins: { 'prepared shelf': 0, 'graded play': 1, 'made together': 0, 'grab bag': 0 },
+    },
+    force: {
+      label: 'Squeeze as measured (0: not measured)',
+      unit: 'N',
+      ends: [0, 120],
+      why: 'On a kitchen scale: 1 kg is 9.8 N. Weaker balls first.',
+      begins: 0,
+    },
+    eyes: {
+      label: 'Eyes',
+      options: [
+        'drawn',
+        { value: 'glued', label: 'Glued on', why: 'They come off one day: judged as small parts.' },
+        'none',
+      ],
+      begins: ({ approach }) => (approach === 'prepared shelf' ? 'none' : 'drawn'),
+    },
+  },
+  { settle: fitted },
+);

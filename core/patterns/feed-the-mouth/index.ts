@@ -10,7 +10,7 @@ import {
   sharedKinds,
   step,
 } from '../making.ts';
-import { defaults, dials, mouthOf, parts, ROLES, specs, type Dials } from './dials.ts';
+import { dials, mouthOf, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { longestSlit, loopOf, shortestSlit } from './mouth.ts';
@@ -163,8 +163,6 @@ export const feedTheMouth: Pattern<Dials, Detail> = {
     at.dials.goal === 'feed'
       ? `Feed ${at.dials.pieces} to the ${plainName(parts(at).ball)}`
       : `Pull it out of the ${plainName(parts(at).ball)}`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

@@ -1,32 +1,27 @@
-import { z } from 'zod';
 import { halved } from '../../cut/halving.ts';
 import type { Material } from '../../materials/material.ts';
-import { choice, measure, number, oneOf, onOff, wholeNumber } from '../dialKinds.ts';
+import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
-import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { allTaken, taken, type Approach, type At, type Role } from '../kernel.ts';
 
-const GAMES = ['as they lie', 'by colour', 'called out', 'most at once'] as const;
-const ENDS = ['peeled off', 'rolled', 'rolled and posted'] as const;
-
-export const dials = z.strictObject({
-  fingers: wholeNumber('a number of fingers', 1, 4),
-  colours: wholeNumber('a number of colours', 1, 4),
+export interface Dials {
+  readonly fingers: number;
+  readonly colours: number;
   /** Round the child's finger, mm. */
-  girth: measure('mm', 25, 90),
+  readonly girth: number;
   /** The paper is halved so often. */
-  halvings: wholeNumber('a number of halvings', 1, 7),
+  readonly halvings: number;
   /** Torn in half lengthways, the tape is half as wide. */
-  torn: onOff,
-  game: oneOf(GAMES),
-  end: oneOf(ENDS),
+  readonly torn: boolean;
+  readonly game: 'as they lie' | 'by colour' | 'called out' | 'most at once';
+  readonly end: 'peeled off' | 'rolled' | 'rolled and posted';
   /** Of the hole that balls are posted through, mm. */
-  hole: measure('mm', 3, 40),
+  readonly hole: number;
   /** A sitting, minutes. */
-  minutes: wholeNumber('minutes', 3, 15),
+  readonly minutes: number;
   /** The sitting is by video. */
-  video: onOff,
-});
-export type Dials = z.infer<typeof dials>;
+  readonly video: boolean;
+}
 
 export const ROLES = {
   tape: {
@@ -91,65 +86,97 @@ export function scraps(d: Pick<Dials, 'halvings'>, paper: Material) {
 /** Age at which a finger is about so far round, mm (common practice: 40 to 50 in early years). */
 const girthAt = (ageFrom: number): number => (ageFrom < 36 ? 40 : ageFrom < 60 ? 45 : 50);
 
-const STARTS: Record<Approach, Pick<Dials, 'end' | 'fingers'>> = {
-  'prepared shelf': { end: 'rolled and posted', fingers: 1 },
-  'graded play': { end: 'peeled off', fingers: 1 },
-  'made together': { end: 'rolled', fingers: 2 },
-  'grab bag': { end: 'peeled off', fingers: 1 },
+const ENDS: Record<Approach, Dials['end']> = {
+  'prepared shelf': 'rolled and posted',
+  'graded play': 'peeled off',
+  'made together': 'rolled',
+  'grab bag': 'peeled off',
 };
 
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { papers, box, tape } = parts({ chosen });
-  const start = STARTS[approach];
-  const d: Dials = {
-    ...start,
-    end: start.end === 'rolled and posted' && !box ? 'rolled' : start.end,
-    colours: Math.min(papers.length, 2),
-    girth: girthAt(ageFrom),
-    halvings: 4,
-    torn: (tape.sizes.width ?? 25) >= 22,
-    game: 'as they lie',
-    hole: 13,
-    minutes: ageFrom < 48 ? 5 : 8,
-    video: false,
-  };
-  // A finger that goes in comes out again: 13 mm and over.
-  return { ...d, hole: Math.max(13, Math.ceil(scraps(d, papers[0]!).ball + 1)) };
-}
+/** A finger that goes in comes out again: 13 mm and over. */
+const FINGER = 13;
 
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { papers, box } = parts({ chosen });
-  return [
-    number('fingers', 'Fingers with tape', 'each', [1, 4, 1]),
-    number('girth', 'Round the finger', 'mm', [30, 70, 1]),
-    {
-      kind: 'switch',
-      id: 'torn',
-      label: 'Tape torn in half lengthways',
-      why: 'A strip as wide as a fingertip; tearing it is the child’s work too.',
-    },
-    number('halvings', 'Paper halved', 'each', [1, 6, 1], 'Four times gives 16 pieces.'),
-    ...(papers.length > 1 ? [number('colours', 'Colours', 'each', [1, papers.length, 1])] : []),
-    choice('game', 'Picked up', [
+export const dials = dialTable<Dials>({
+  fingers: {
+    label: 'Fingers with tape',
+    unit: 'each',
+    of: 'a number of fingers',
+    ends: [1, 4],
+    begins: { 'prepared shelf': 1, 'graded play': 1, 'made together': 2, 'grab bag': 1 },
+  },
+  girth: { label: 'Round the finger', unit: 'mm', ends: [25, 90], begins: ({ ageFrom }) => girthAt(ageFrom) },
+  torn: {
+    label: 'Tape torn in half lengthways',
+    why: 'A strip as wide as a fingertip; tearing it is the child’s work too.',
+    begins: ({ chosen }) => (parts({ chosen }).tape.sizes.width ?? 25) >= 22,
+  },
+  halvings: {
+    label: 'Paper halved',
+    unit: 'each',
+    of: 'a number of halvings',
+    ends: [1, 7],
+    why: 'Four times gives 16 pieces.',
+    begins: 4,
+  },
+  colours: {
+    label: 'Colours',
+    unit: 'each',
+    of: 'a number of colours',
+    ends: [1, 4],
+    range: ({ chosen }) => [1, parts({ chosen }).papers.length],
+    when: ({ chosen }) => parts({ chosen }).papers.length > 1,
+    begins: ({ chosen }) => Math.min(parts({ chosen }).papers.length, 2),
+  },
+  game: {
+    label: 'Picked up',
+    values: ['as they lie', 'by colour', 'called out', 'most at once'],
+    options: ({ dials: d }) => [
       { value: 'as they lie', label: 'As they lie' },
       ...(d.colours > 1
-        ? [{ value: 'by colour', label: 'A colour for each finger', why: 'Each finger has its own.' }]
+        ? [
+            {
+              value: 'by colour' as const,
+              label: 'A colour for each finger',
+              why: 'Each finger has its own.',
+            },
+          ]
         : []),
       { value: 'called out', label: 'As fast as called' },
       { value: 'most at once', label: 'The most at once' },
-    ]),
-    choice('end', 'Then', [
-      { value: 'peeled off', label: 'Peeled off' },
+    ],
+    begins: 'as they lie',
+  },
+  end: {
+    label: 'Then',
+    values: ['peeled off', 'rolled', 'rolled and posted'],
+    options: ({ chosen }) => [
+      'peeled off',
       { value: 'rolled', label: 'Rolled to a ball' },
-      ...(box ? [{ value: 'rolled and posted', label: 'Rolled and posted' }] : []),
-    ]),
-    ...(d.end === 'rolled and posted' ? [number('hole', 'Hole to post through', 'mm', [4, 30, 0.5])] : []),
-    number('minutes', 'Minutes', 'each', [3, 15, 1], 'Five to ten: it grows in one sitting.'),
-    {
-      kind: 'switch',
-      id: 'video',
-      label: 'By video',
-      why: 'White tape and strong paper colours, so that both are seen on camera.',
-    },
-  ];
-}
+      ...(parts({ chosen }).box ? (['rolled and posted'] as const) : []),
+    ],
+    begins: ({ approach, chosen }) =>
+      ENDS[approach] === 'rolled and posted' && !parts({ chosen }).box ? 'rolled' : ENDS[approach],
+  },
+  hole: {
+    label: 'Hole to post through',
+    unit: 'mm',
+    ends: [3, 40],
+    step: 0.5,
+    when: ({ dials: d }) => d.end === 'rolled and posted',
+    begins: ({ chosen }) =>
+      Math.max(FINGER, Math.ceil(scraps({ halvings: 4 }, parts({ chosen }).papers[0]!).ball + 1)),
+  },
+  minutes: {
+    label: 'Minutes',
+    unit: 'each',
+    of: 'minutes',
+    ends: [3, 15],
+    why: 'Five to ten: it grows in one sitting.',
+    begins: ({ ageFrom }) => (ageFrom < 48 ? 5 : 8),
+  },
+  video: {
+    label: 'By video',
+    why: 'White tape and strong paper colours, so that both are seen on camera.',
+    begins: false,
+  },
+});

@@ -1,6 +1,6 @@
 import type { At, Feature, Pattern, Plan, RungDials, ScriptStep, Show, Step, Reaches } from '../kernel.ts';
 import { countStep, need, sayFor, sheetOf, step } from '../making.ts';
-import { defaults, dials, parts, ROLES, scraps, specs, stripFor, stripWidth, type Dials } from './dials.ts';
+import { dials, parts, ROLES, scraps, stripFor, stripWidth, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 
@@ -214,8 +214,6 @@ export const fingerTape: Pattern<Dials, Detail> = {
   dials,
   title: (at) =>
     `Catch ${piecesOf(at)} papers with ${at.dials.fingers === 1 ? 'one finger' : `${at.dials.fingers} fingers`}`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

@@ -1,11 +1,11 @@
 import { outlineName } from '../../outline/outline.ts';
 import type { At, Pattern, RungDials } from '../kernel.ts';
-import { dials, PUNCH, ROLES, type Dials } from './dials.ts';
+import { PUNCH, ROLES, type Dials } from './dials.ts';
+import { dials } from './table.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { most } from './holes.ts';
 import { features, plan, reaches, show } from './plan.ts';
-import { defaults, specs } from './specs.ts';
 
 /** The same card with fewer, larger holes, then more, then another stitch; each changes one or two things. */
 function rungs({ dials: d }: At<Dials>): RungDials<Dials>[] {
@@ -68,8 +68,6 @@ export const lace: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Lace round the ${outlineName(d.outline)}`,
-  defaults,
-  specs,
   fit,
   plan,
   drawsFit: true,

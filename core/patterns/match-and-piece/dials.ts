@@ -1,37 +1,30 @@
-import { z } from 'zod';
 import { shapeOf, type Material } from '../../materials/material.ts';
 import { SHAPE_IDS, SHAPES } from '../../outline/shapes.ts';
-import { choice, measure, number, oneOf, onOff, wholeNumber } from '../dialKinds.ts';
-import { allTaken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { dialTable } from '../dialTable.ts';
+import { allTaken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG, sheetOrCardBox } from '../making.ts';
 import { INSETS } from './insets.ts';
 import { MEASURES } from './order.ts';
 
-const KINDS = ['pairs', 'insets', 'halves', 'order'] as const;
-const SHOWS = ['colour', 'shape', 'numeral', 'letter', 'own text'] as const;
-const PARTNERS = ['same', 'word', 'quantity', 'stick'] as const;
-const CUTS = ['straight', 'wave', 'zigzag', 'step'] as const;
-
-export const dials = z.strictObject({
-  kind: oneOf(KINDS),
+export interface Dials {
+  readonly kind: 'pairs' | 'insets' | 'halves' | 'order';
   /** Pairs, insets or halved cards in the kit; things in an order. */
-  number: wholeNumber('a number of pairs', 2, 24),
+  readonly number: number;
   /** Laid out to choose from at once. */
-  shown: wholeNumber('a number shown', 2, 24),
-  shows: oneOf(SHOWS),
+  readonly shown: number;
+  readonly shows: 'colour' | 'shape' | 'numeral' | 'letter' | 'own text';
   /** What the other card of a pair shows. */
-  partner: oneOf(PARTNERS),
-  text: z.string({ error: 'expected words, apart by commas' }).max(400, 'may have at most 400 characters'),
+  readonly partner: 'same' | 'word' | 'quantity' | 'stick';
+  readonly text: string;
   /** Size of a card, or of the longest side of an inset; mm. */
-  width: measure('mm', 30, 200),
-  height: measure('mm', 30, 200),
-  cut: oneOf(CUTS),
+  readonly width: number;
+  readonly height: number;
+  readonly cut: 'straight' | 'wave' | 'zigzag' | 'step';
   /** Room all round an inset in its hole, mm. */
-  loose: measure('mm', 0.5, 6),
-  laminated: onOff,
-  measure: oneOf(MEASURES),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly loose: number;
+  readonly laminated: boolean;
+  readonly measure: (typeof MEASURES)[number];
+}
 
 export const ROLES = {
   card: {
@@ -180,132 +173,154 @@ export const partnersOf = (shows: Dials['shows']): readonly Dials['partner'][] =
     'own text': ['same'] as const,
   })[shows];
 
-const STARTS: Record<Approach, Pick<Dials, 'kind' | 'shows'>> = {
-  'prepared shelf': { kind: 'insets', shows: 'shape' },
-  'graded play': { kind: 'pairs', shows: 'shape' },
-  'made together': { kind: 'halves', shows: 'shape' },
-  'grab bag': { kind: 'pairs', shows: 'colour' },
-};
-
 /** From so many laid out at once a choice confuses at that age (common practice). */
 export const mostAtOnce = (ageFrom: number): number =>
   ageFrom < 36 ? 4 : ageFrom < 48 ? 6 : ageFrom < 60 ? 8 : 12;
 
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
+const kindFor = ({ approach, chosen }: Start): Dials['kind'] => {
   const { card, board } = parts({ chosen });
-  const start = STARTS[approach];
-  const kind = start.kind === 'insets' && (!card || !board) ? 'pairs' : start.kind;
-  const number = Math.min(kind === 'insets' ? 4 : 6, mostAtOnce(ageFrom));
-  return {
-    ...start,
-    kind,
-    number,
-    shown: Math.min(number, mostAtOnce(ageFrom)),
-    partner: 'same',
-    text: '',
-    width: 70,
-    height: 70,
-    cut: 'wave',
-    loose: ageFrom < 36 ? 3 : 2,
-    laminated: false,
-    measure: 'width',
-  };
+  switch (approach) {
+    case 'prepared shelf':
+      return card && board ? 'insets' : 'pairs';
+    case 'made together':
+      return 'halves';
+    default:
+      return 'pairs';
+  }
+};
+const numberFor = (start: Start): number =>
+  Math.min(kindFor(start) === 'insets' ? 4 : 6, mostAtOnce(start.ageFrom));
+
+const PARTNER_LABELS: Record<Dials['partner'], string> = {
+  same: 'The same',
+  word: 'Its word',
+  quantity: 'So many spots',
+  stick: 'A coloured stick',
+};
+const NUMBER_LABELS: Record<Dials['kind'], string> = {
+  pairs: 'Pairs',
+  insets: 'Insets',
+  halves: 'Cards',
+  order: 'Things',
+};
+/** Whether what stands on the bench is for one of these kinds. */
+const of =
+  (...kinds: readonly Dials['kind'][]) =>
+  ({ dials: d }: At<Dials>): boolean =>
+    kinds.includes(d.kind);
+
+/** The most there can be of a kind, by what its cards can show. */
+function mostOf(d: Dials): number {
+  switch (d.kind) {
+    case 'order':
+      return 5;
+    case 'insets':
+      return INSETS.length;
+    default:
+      return Math.max(2, Math.min(d.kind === 'halves' ? 12 : 24, mostShown(d)));
+  }
 }
 
-export function specs({ dials: d }: At<Dials>): DialSpec[] {
-  const most =
-    d.kind === 'insets' ? INSETS.length : Math.max(2, Math.min(d.kind === 'halves' ? 12 : 24, mostShown(d)));
-  const content: DialSpec[] =
-    d.kind === 'insets'
-      ? []
-      : [
-          choice('shows', 'Cards show', ['colour', 'shape', 'numeral', 'letter', 'own text']),
-          ...(d.shows === 'own text'
-            ? [
-                {
-                  kind: 'text',
-                  id: 'text',
-                  label: 'Words, apart by commas',
-                  most: 400,
-                  hint: 'boat, gull, net',
-                } as const,
-              ]
-            : []),
-        ];
-  const cards: DialSpec[] = [
-    number('width', 'Card wide', 'mm', [40, 150, 5]),
-    number('height', 'Card high', 'mm', [40, 150, 5]),
-    {
-      kind: 'switch',
-      id: 'laminated',
-      label: 'Laminated',
-      why: `It adds ${LAMINATE_EDGE} mm all round; its corners are cut round.`,
-    },
-  ];
-  return [
-    choice('kind', 'Kind', [
-      { value: 'pairs', label: 'Pairs' },
+export const dials = dialTable<Dials>({
+  kind: {
+    label: 'Kind',
+    options: [
+      'pairs',
       { value: 'insets', label: 'Insets in a board' },
       { value: 'halves', label: 'Cards cut in half' },
       { value: 'order', label: 'An order of sizes' },
-    ]),
-    ...(d.kind === 'order'
-      ? [number('number', 'Things', 'each', [3, 5, 1]), choice('measure', 'Graded by', [...MEASURES])]
-      : [
-          ...content,
-          number('number', d.kind === 'pairs' ? 'Pairs' : d.kind === 'insets' ? 'Insets' : 'Cards', 'each', [
-            2,
-            most,
-            1,
-          ]),
-          ...(d.kind === 'insets'
-            ? []
-            : [
-                number(
-                  'shown',
-                  'Shown at once',
-                  'each',
-                  [2, Math.max(3, d.number), 1],
-                  'Begin with four to six; more confuses.',
-                ),
-              ]),
-          ...(d.kind === 'pairs'
-            ? [
-                choice(
-                  'partner',
-                  'Goes with',
-                  partnersOf(d.shows).map((value) => ({
-                    value,
-                    label: {
-                      same: 'The same',
-                      word: 'Its word',
-                      quantity: 'So many spots',
-                      stick: 'A coloured stick',
-                    }[value],
-                  })),
-                ),
-              ]
-            : []),
-          ...(d.kind === 'halves'
-            ? [
-                choice('cut', 'Cut', [
-                  { value: 'wave', label: 'Wave' },
-                  { value: 'zigzag', label: 'Zigzag' },
-                  { value: 'step', label: 'Steps' },
-                  {
-                    value: 'straight',
-                    label: 'Straight',
-                    why: 'Every half fits every other: the picture alone tells them apart.',
-                  },
-                ]),
-              ]
-            : []),
-          ...(d.kind === 'insets'
-            ? [
-                number('width', 'Longest side', 'mm', [40, 120, 5]),
-                number('loose', 'Room all round', 'mm', [0.5, 5, 0.5], '1 to 2; 3 for the youngest.'),
-              ]
-            : cards),
-        ]),
-  ];
-}
+    ],
+    begins: kindFor,
+  },
+  shows: {
+    label: 'Cards show',
+    options: ['colour', 'shape', 'numeral', 'letter', 'own text'],
+    when: of('pairs', 'halves'),
+    begins: ({ approach }) => (approach === 'grab bag' ? 'colour' : 'shape'),
+  },
+  text: {
+    label: 'Words, apart by commas',
+    most: 400,
+    hint: 'boat, gull, net',
+    when: (at) => of('pairs', 'halves')(at) && at.dials.shows === 'own text',
+    begins: '',
+  },
+  number: {
+    label: ({ dials: d }) => NUMBER_LABELS[d.kind],
+    unit: 'each',
+    of: 'a number of pairs',
+    ends: [2, 24],
+    range: ({ dials: d }) => [d.kind === 'order' ? 3 : 2, mostOf(d)],
+    begins: numberFor,
+  },
+  measure: {
+    label: 'Graded by',
+    options: MEASURES,
+    when: of('order'),
+    begins: 'width',
+  },
+  shown: {
+    label: 'Shown at once',
+    unit: 'each',
+    of: 'a number shown',
+    ends: [2, 24],
+    range: ({ dials: d }) => [2, Math.max(3, d.number)],
+    why: 'Begin with four to six; more confuses.',
+    when: of('pairs', 'halves'),
+    begins: numberFor,
+  },
+  partner: {
+    label: 'Goes with',
+    values: ['same', 'word', 'quantity', 'stick'],
+    options: ({ dials: d }) => partnersOf(d.shows).map((value) => ({ value, label: PARTNER_LABELS[value] })),
+    when: of('pairs'),
+    begins: 'same',
+  },
+  cut: {
+    label: 'Cut',
+    options: [
+      'wave',
+      'zigzag',
+      { value: 'step', label: 'Steps' },
+      {
+        value: 'straight',
+        label: 'Straight',
+        why: 'Every half fits every other: the picture alone tells them apart.',
+      },
+    ],
+    when: of('halves'),
+    begins: 'wave',
+  },
+  width: {
+    label: ({ dials: d }) => (d.kind === 'insets' ? 'Longest side' : 'Card wide'),
+    unit: 'mm',
+    ends: [40, 200],
+    range: ({ dials: d }) => [40, d.kind === 'insets' ? 120 : 200],
+    step: 5,
+    when: of('pairs', 'halves', 'insets'),
+    begins: 70,
+  },
+  height: {
+    label: 'Card high',
+    unit: 'mm',
+    ends: [40, 200],
+    step: 5,
+    when: of('pairs', 'halves'),
+    begins: 70,
+  },
+  laminated: {
+    label: 'Laminated',
+    why: `It adds ${LAMINATE_EDGE} mm all round; its corners are cut round.`,
+    when: of('pairs', 'halves'),
+    begins: false,
+  },
+  loose: {
+    label: 'Room all round',
+    unit: 'mm',
+    ends: [0.5, 6],
+    step: 0.5,
+    why: '1 to 2; 3 for the youngest.',
+    when: of('insets'),
+    begins: ({ ageFrom }) => (ageFrom < 36 ? 3 : 2),
+  },
+});

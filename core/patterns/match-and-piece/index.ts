@@ -1,7 +1,7 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Cut, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../making.ts';
-import { defaults, dials, mostShown, parts, partnersOf, ROLES, specs, type Dials } from './dials.ts';
+import { dials, mostShown, parts, partnersOf, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cardSize, fit, layOut, moves, type Detail } from './fit.ts';
 import { SHAPES } from '../../outline/shapes.ts';
@@ -420,8 +420,6 @@ export const matchAndPiece: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => TITLES[d.kind](d),
-  defaults,
-  specs,
   fit,
   plan,
   draw,

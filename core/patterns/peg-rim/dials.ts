@@ -1,9 +1,8 @@
-import { z } from 'zod';
 import type { Material } from '../../materials/material.ts';
 import { perimeter, rectangleOutline } from '../../geometry/polygon.ts';
-import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
-import { choice, measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
+import { dialTable } from '../dialTable.ts';
 
 export const ROLES = {
   rim: {
@@ -41,32 +40,25 @@ export const PATTERNS = {
 } as const;
 export type PatternId = keyof typeof PATTERNS;
 const PATTERN_IDS = Object.keys(PATTERNS) as PatternId[];
-const HANDS = ['either', 'the other hand'] as const;
-const WAYS = ['on', 'off', 'off by colour'] as const;
 
-export const dials = z.strictObject({
-  number: wholeNumber('a number of pegs', 1, 60),
+export interface Dials {
+  readonly number: number;
   /** Room between two pegs, mm. */
-  gap: measure('mm', 0, 60),
-  pattern: oneOf(PATTERN_IDS),
+  readonly gap: number;
+  readonly pattern: PatternId;
   /** Rims with 1 to this many spots, a peg for each spot; 0 for one rim without counting. */
-  counting: wholeNumber('a number of rims', 0, 10),
-  mixed: onOff,
+  readonly counting: number;
+  readonly mixed: boolean;
   /** How far the jaw opens, mm. */
-  jaw: measure('mm', 2, 40),
+  readonly jaw: number;
   /** Rims held together so that they are stiff. */
-  layers: wholeNumber('a number of layers', 1, 3),
-  hand: oneOf(HANDS),
+  readonly layers: number;
+  readonly hand: 'either' | 'the other hand';
   /** Clipped on, or taken off a full rim. */
-  way: oneOf(WAYS).default('on'),
+  readonly way: 'on' | 'off' | 'off by colour';
   /** Push at the handle that opens each kind, N on a kitchen scale, in the order of the kinds. */
-  springs: z
-    .string({ error: 'expected numbers' })
-    .max(60, 'may have at most 60 characters')
-    .regex(/^[\d., ]*$/, 'expected newtons, apart by commas')
-    .default(''),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly springs: string;
+}
 
 /** The line the pegs sit on, mm: the outside of the rim. */
 function rimOf(m: Material): {
@@ -110,86 +102,88 @@ export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
 /** Thin board is bent by a peg and springs it off: two together (common practice). */
 export const STIFF = 0.7;
 
-const STARTS: Record<Approach, { number: number; counting: number }> = {
-  'prepared shelf': { number: 8, counting: 0 },
-  'graded play': { number: 6, counting: 3 },
-  'made together': { number: 8, counting: 0 },
-  'grab bag': { number: 6, counting: 0 },
-};
+const NUMBERS = { 'prepared shelf': 8, 'graded play': 6, 'made together': 8, 'grab bag': 6 };
+/** Rims to count on that a design begins with. */
+const counted = ({ approach, ageFrom }: Start): number =>
+  approach === 'graded play' && ageFrom >= 36 ? 3 : 0;
 
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { kinds, rim } = parts({ chosen });
-  const start = STARTS[approach];
-  const counting = ageFrom < 36 ? 0 : start.counting;
-  return {
-    number:
-      counting > 0
-        ? (counting * (counting + 1)) / 2
-        : ageFrom < 30
-          ? Math.min(5, start.number)
-          : start.number,
-    gap: ageFrom < 30 ? 20 : 10,
-    pattern: kinds.length > 2 ? 'ABC' : kinds.length > 1 ? 'AB' : 'free',
-    counting,
-    mixed: false,
-    jaw: 9,
-    layers: rim.form !== 'container' && (rim.sizes.wall ?? 1) < STIFF ? 2 : 1,
-    hand: 'either',
-    way: 'on',
-    springs: '',
-  };
-}
-
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { kinds } = parts({ chosen });
-  const patterns = PATTERN_IDS.filter((id) => new Set(PATTERNS[id].unit).size <= kinds.length);
-  return [
-    number('number', 'Pegs', 'each', [1, 40, 1]),
-    number('gap', 'Room between two', 'mm', [0, 40, 1]),
-    ...(patterns.length > 1
-      ? [
-          {
-            kind: 'choice',
-            id: 'pattern',
-            label: 'Pattern of colours',
-            options: patterns.map((value) => ({ value, label: PATTERNS[value].label })),
-          } as const,
-        ]
-      : []),
-    number(
-      'counting',
-      'Rims with 1, 2, 3 … spots',
-      'each',
-      [0, 6, 1],
-      'A peg for each spot: always the right number. 0 for one rim without counting.',
-    ),
-    ...(d.counting > 1 ? [{ kind: 'switch', id: 'mixed', label: 'Rims mixed up' } as const] : []),
-    number('jaw', 'Jaw opens', 'mm', [2, 20, 0.5]),
-    number('layers', 'Rims held together', 'each', [1, 3, 1]),
-    choice('way', 'The child', [
+export const dials = dialTable<Dials>({
+  number: {
+    label: 'Pegs',
+    unit: 'each',
+    of: 'a number of pegs',
+    ends: [1, 60],
+    begins: (start) => {
+      const rims = counted(start);
+      if (rims > 0) return (rims * (rims + 1)) / 2;
+      return start.ageFrom < 30 ? Math.min(5, NUMBERS[start.approach]) : NUMBERS[start.approach];
+    },
+  },
+  gap: {
+    label: 'Room between two',
+    unit: 'mm',
+    ends: [0, 60],
+    begins: ({ ageFrom }) => (ageFrom < 30 ? 20 : 10),
+  },
+  pattern: {
+    label: 'Pattern of colours',
+    values: PATTERN_IDS,
+    options: ({ chosen }) => {
+      const kinds = parts({ chosen }).kinds.length;
+      return PATTERN_IDS.filter((id) => new Set(PATTERNS[id].unit).size <= kinds).map((value) => ({
+        value,
+        label: PATTERNS[value].label,
+      }));
+    },
+    when: ({ chosen }) => parts({ chosen }).kinds.length > 1,
+    begins: ({ chosen }) => {
+      const kinds = parts({ chosen }).kinds.length;
+      return kinds > 2 ? 'ABC' : kinds > 1 ? 'AB' : 'free';
+    },
+  },
+  counting: {
+    label: 'Rims with 1, 2, 3 … spots',
+    unit: 'each',
+    of: 'a number of rims',
+    ends: [0, 10],
+    why: 'A peg for each spot: always the right number. 0 for one rim without counting.',
+    begins: counted,
+  },
+  mixed: { label: 'Rims mixed up', when: ({ dials: d }) => d.counting > 1, begins: false },
+  jaw: { label: 'Jaw opens', unit: 'mm', ends: [2, 40], step: 0.5, begins: 9 },
+  layers: {
+    label: 'Rims held together',
+    unit: 'each',
+    of: 'a number of layers',
+    ends: [1, 3],
+    begins: ({ chosen }) => {
+      const { rim } = parts({ chosen });
+      return rim.form !== 'container' && (rim.sizes.wall ?? 1) < STIFF ? 2 : 1;
+    },
+  },
+  way: {
+    label: 'The child',
+    values: ['on', 'off', 'off by colour'],
+    options: ({ chosen }) => [
       { value: 'on', label: 'Clips on' },
       { value: 'off', label: 'Takes off', why: 'Opening alone: before clipping on.' },
-      ...(kinds.length > 1 ? [{ value: 'off by colour', label: 'Takes off by colour' }] : []),
-    ]),
-    {
-      kind: 'text',
-      id: 'springs',
-      label: 'Springs, N',
-      most: 60,
-      hint: 'push at the handle on a kitchen scale, 100 g is 1 N; one for each kind, apart by commas',
-      allowed: '[\\d., ]*',
-    },
-    {
-      kind: 'choice',
-      id: 'hand',
-      label: 'Hand',
-      options: [
-        { value: 'either', label: 'Either' },
-        { value: 'the other hand', label: 'The other hand' },
-      ],
-    },
-  ];
-}
+      ...(parts({ chosen }).kinds.length > 1
+        ? [{ value: 'off by colour' as const, label: 'Takes off by colour' }]
+        : []),
+    ],
+    begins: 'on',
+    before: 'on',
+  },
+  springs: {
+    label: 'Springs, N',
+    most: 60,
+    hint: 'push at the handle on a kitchen scale, 100 g is 1 N; one for each kind, apart by commas',
+    allowed: { pattern: '[\\d., ]*', expected: 'newtons, apart by commas' },
+    begins: '',
+    before: '',
+  },
+  hand: { label: 'Hand', options: ['either', 'the other hand'], begins: 'either' },
+});
 
 /** Newtons of each kind as they were entered; null where none was. */
 export const springsOf = ({ dials: d, chosen }: Pick<At<Dials>, 'dials' | 'chosen'>): (number | null)[] => {

@@ -1,6 +1,6 @@
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../making.ts';
-import { defaults, dials, parts, PATTERNS, ROLES, specs, type Dials, type PatternId } from './dials.ts';
+import { dials, parts, PATTERNS, ROLES, type Dials, type PatternId } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, pegsNeeded, perColour, type Detail } from './fit.ts';
 
@@ -178,8 +178,6 @@ export const pegRim: Pattern<Dials, Detail> = {
   dials,
   title: ({ dials: d }) =>
     d.counting > 0 ? `Peg 1 to ${d.counting} round the rims` : `Peg ${d.number} round the rim`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

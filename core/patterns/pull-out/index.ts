@@ -13,22 +13,11 @@ import {
   step,
   STOP_WORDS,
 } from '../making.ts';
-import {
-  defaults,
-  dials,
-  girth,
-  isCage,
-  isCloth,
-  isSoft,
-  parts,
-  ROLES,
-  specs,
-  stemOf,
-  type Dials,
-} from './dials.ts';
+import { girth, isCage, isCloth, isSoft, parts, ROLES, stemOf, type Dials } from './dials.ts';
+import { dials } from './table.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
-import { cageFit, cageMoves, cageOf, cageRungs, cageSpecs, cageSteps, drawCage } from './whisk.ts';
+import { cageFit, cageMoves, cageOf, cageRungs, cageSteps, drawCage } from './whisk.ts';
 
 /** A fuzzy stem has a wire in it; nothing in its sizes tells it from a straw. */
 const isWire = (m: Material): boolean => /pipe cleaner|chenille|fuzzy|wire/i.test(m.name);
@@ -284,8 +273,6 @@ export const pullOut: Pattern<Dials, Detail> = {
     isCage(at)
       ? `Pull each ${plainName(parts(at).piece)} out between the wires`
       : `Pull each ${plainName(parts(at).piece)} out of its ${at.dials.opening}`,
-  defaults,
-  specs: (at) => (isCage(at) ? cageSpecs(at) : specs(at)),
   fit: (at) => (isCage(at) ? cageFit(at) : fit(at)),
   plan,
   drawsFit: true,

@@ -3,9 +3,8 @@ import type { Mark } from '../../drawing/mark.ts';
 import { circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { Material } from '../../materials/material.ts';
-import type { At, DialSpec, Drawing, Fit, RungDials, Step } from '../kernel.ts';
+import type { At, Drawing, Fit, RungDials, Step } from '../kernel.ts';
 import { answers, countStep, kindOf, mm, plainName, step } from '../making.ts';
-import { number } from '../dialKinds.ts';
 import { parts, stemOf, type Dials } from './dials.ts';
 
 const { floor, max, min, PI, sin } = Math;
@@ -113,35 +112,6 @@ export function cageFit(at: At<Dials>): Fit<{ grip: number; places: readonly Vec
     return say('care', 'It falls out', `More wires, or a ball over ${mm(cage.gap)}.`);
   return say('clear', 'Held, and comes out with a squeeze', null);
 }
-
-export const cageSpecs = (at: At<Dials>): DialSpec[] => [
-  number(
-    'wires',
-    'Wires round it',
-    'each',
-    [4, 24, 1],
-    'Count them where the whisk is widest: closer wires hold tighter.',
-  ),
-  number('number', 'Balls', 'each', [1, min(40, max(1, cageOf(at).room)), 1]),
-  {
-    kind: 'choice',
-    id: 'start',
-    label: 'To begin with',
-    options: [
-      { value: 'in', label: 'In', why: 'Pulling out comes first for the youngest.' },
-      { value: 'out', label: 'Out', why: 'Pushing in between wires is harder.' },
-    ],
-  },
-  {
-    kind: 'choice',
-    id: 'tool',
-    label: 'Pulled with',
-    options: [
-      { value: 'fingers', label: 'Fingers' },
-      { value: 'tweezers', label: 'Peg turned round, as tweezers' },
-    ],
-  },
-];
 
 export const cageSteps = (at: At<Dials>, washed: readonly Step[]): Step[] => [
   ...washed,

@@ -1,29 +1,24 @@
-import { z } from 'zod';
 import { atLeast, extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { staplesRound } from '../../geometry/rim.ts';
-import { choice, measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
+import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
-import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { allTaken, taken, type At, type Role } from '../kernel.ts';
 
-const SEALS = ['staples', 'tape'] as const;
-const FILLED = ['poured', 'one by one', 'from the hand'] as const;
-
-export const dials = z.strictObject({
+export interface Dials {
   /** How two plates are closed. */
-  seal: oneOf(SEALS),
-  staples: wholeNumber('a number of staples', 1, 400),
-  stapleWidth: measure('mm', 4, 20),
+  readonly seal: 'staples' | 'tape';
+  readonly staples: number;
+  readonly stapleWidth: number;
   /** From the edge of the plate to the staples, mm. */
-  rim: measure('mm', 3, 25),
+  readonly rim: number;
   /** How far a cap stands over the end of a tube all round, mm. */
-  overlap: measure('mm', 8, 40),
+  readonly overlap: number;
   /** How full it is, percent of its inside. */
-  full: wholeNumber('a percentage', 5, 90),
-  filled: oneOf(FILLED),
+  readonly full: number;
+  readonly filled: 'poured' | 'one by one' | 'from the hand';
   /** What is left open to fill it through, mm. */
-  mouth: measure('mm', 15, 200),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly mouth: number;
+}
 
 export const ROLES = {
   body: {
@@ -115,30 +110,6 @@ export function fillerSize(m: Material): { long: number; least: number } {
   return { long: extentsOf(shapeOf(m)!)[0], least: extents[2] };
 }
 
-const STARTS: Record<Approach, Pick<Dials, 'filled' | 'seal'>> = {
-  'prepared shelf': { filled: 'one by one', seal: 'tape' },
-  'graded play': { filled: 'one by one', seal: 'staples' },
-  'made together': { filled: 'from the hand', seal: 'staples' },
-  'grab bag': { filled: 'poured', seal: 'tape' },
-};
-
-export function defaults({ approach, chosen }: Start): Dials {
-  const { across, tape, fillers, kind, body } = parts({ chosen });
-  const { long } = fillerSize(fillers[0]!);
-  const start = STARTS[approach];
-  const d: Dials = {
-    ...start,
-    seal: tape ? start.seal : 'staples',
-    staples: 1,
-    stapleWidth: 12,
-    rim: 7,
-    overlap: 15,
-    full: 30,
-    mouth: Math.max(15, Math.min(mostMouth(kind, across, body.sizes.wall ?? 0), Math.max(60, long + 20))),
-  };
-  return { ...d, staples: Math.max(1, staplesFor(d, across, fillers).count) };
-}
-
 /** The widest opening to fill it through, mm: the tube's inside, a bottle's neck, a side of two plates. */
 export const mostMouth = (kind: Kind, across: number, wall: number): number =>
   Math.floor(kind === 'plates' ? Math.min(200, across * 0.7) : Math.max(16, across - 2 * wall));
@@ -155,47 +126,100 @@ export const staplesFor = (
     d.stapleWidth,
   );
 
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { kind, across, fillers, body } = parts({ chosen });
-  return [
-    ...(kind === 'plates'
-      ? [
-          choice('seal', 'Closed by', [
-            { value: 'staples', label: 'Staples', why: 'Quick, and their points must be taped over.' },
-            {
-              value: 'tape',
-              label: 'A band of tape',
-              why: 'No points and no gaps; it is pulled at before it is lent.',
-            },
-          ]),
-          ...(d.seal === 'staples'
-            ? [
-                number('staples', 'Staples', 'each', [
-                  4,
-                  Math.max(60, 2 * staplesFor(d, across, fillers).count),
-                  1,
-                ]),
-                number('stapleWidth', 'Width of a staple', 'mm', [6, 14, 0.5]),
-                number('rim', 'From the edge', 'mm', [3, 20, 1]),
-              ]
-            : []),
-        ]
-      : []),
-    ...(kind === 'tube' ? [number('overlap', 'Cap over the edge', 'mm', [8, 40, 1])] : []),
-    number('full', 'How full', '%', [5, 60, 5], 'A quarter to a third rattles best.'),
-    choice('filled', 'Filled by the child', [
-      { value: 'poured', label: 'Poured', why: 'From a cup; a wide mouth.' },
-      { value: 'one by one', label: 'One by one', why: 'Finger and thumb, one at a time.' },
-      {
-        value: 'from the hand',
-        label: 'Three in the hand',
-        why: 'Three are held in the palm and one at a time comes to the fingertips.',
+/** The widest opening of what is chosen, mm. */
+const widest = ({ chosen }: Pick<At<Dials>, 'chosen'>): number => {
+  const { kind, across, body } = parts({ chosen });
+  return mostMouth(kind, across, body.sizes.wall ?? 0);
+};
+const isPlates = ({ chosen }: At<Dials>): boolean => parts({ chosen }).kind === 'plates';
+const isStapled = (at: At<Dials>): boolean => isPlates(at) && at.dials.seal === 'staples';
+
+export const dials = dialTable<Dials>(
+  {
+    seal: {
+      label: 'Closed by',
+      options: [
+        { value: 'staples', label: 'Staples', why: 'Quick, and their points must be taped over.' },
+        {
+          value: 'tape',
+          label: 'A band of tape',
+          why: 'No points and no gaps; it is pulled at before it is lent.',
+        },
+      ],
+      when: isPlates,
+      begins: ({ approach, chosen }) =>
+        parts({ chosen }).tape && (approach === 'prepared shelf' || approach === 'grab bag')
+          ? 'tape'
+          : 'staples',
+    },
+    staples: {
+      label: 'Staples',
+      unit: 'each',
+      of: 'a number of staples',
+      ends: [4, 400],
+      range: ({ dials: d, chosen }) => {
+        const { across, fillers } = parts({ chosen });
+        return [4, Math.max(60, 2 * staplesFor(d, across, fillers).count)];
       },
-    ]),
-    number('mouth', 'Open to fill it through', 'mm', [
-      15,
-      Math.max(20, mostMouth(kind, across, body.sizes.wall ?? 0)),
-      1,
-    ]),
-  ];
-}
+      when: isStapled,
+      begins: 4,
+    },
+    stapleWidth: {
+      label: 'Width of a staple',
+      unit: 'mm',
+      ends: [4, 20],
+      step: 0.5,
+      when: isStapled,
+      begins: 12,
+    },
+    rim: { label: 'From the edge', unit: 'mm', ends: [3, 25], when: isStapled, begins: 7 },
+    overlap: {
+      label: 'Cap over the edge',
+      unit: 'mm',
+      ends: [8, 40],
+      when: ({ chosen }) => parts({ chosen }).kind === 'tube',
+      begins: 15,
+    },
+    full: {
+      label: 'How full',
+      unit: '%',
+      of: 'a percentage',
+      ends: [5, 90],
+      step: 5,
+      why: 'A quarter to a third rattles best.',
+      begins: 30,
+    },
+    filled: {
+      label: 'Filled by the child',
+      options: [
+        { value: 'poured', label: 'Poured', why: 'From a cup; a wide mouth.' },
+        { value: 'one by one', label: 'One by one', why: 'Finger and thumb, one at a time.' },
+        {
+          value: 'from the hand',
+          label: 'Three in the hand',
+          why: 'Three are held in the palm and one at a time comes to the fingertips.',
+        },
+      ],
+      begins: {
+        'prepared shelf': 'one by one',
+        'graded play': 'one by one',
+        'made together': 'from the hand',
+        'grab bag': 'poured',
+      },
+    },
+    mouth: {
+      label: 'Open to fill it through',
+      unit: 'mm',
+      ends: [15, 200],
+      range: (at) => [15, Math.max(20, widest(at))],
+      begins: ({ chosen }) =>
+        Math.min(widest({ chosen }), Math.max(60, fillerSize(parts({ chosen }).fillers[0]!).long + 20)),
+    },
+  },
+  {
+    settle: (d, { chosen }) => {
+      const { across, fillers } = parts({ chosen });
+      return { ...d, staples: staplesFor(d, across, fillers).count };
+    },
+  },
+);

@@ -1,7 +1,7 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Cut, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
 import { countStep, need, plainName, sayFor, step, STOP_WORDS } from '../making.ts';
-import { defaults, dials, fillerSize, mostMouth, parts, ROLES, specs, type Dials } from './dials.ts';
+import { dials, fillerSize, mostMouth, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { BANDS_AN_END, capSide, fillings, fit, moves, tapeRound, type Detail } from './fit.ts';
 
@@ -241,8 +241,6 @@ export const shake: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title: (at) => `Shake ${plainName(parts(at).fillers[0]!)} in ${MADE[parts(at).kind]}`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

@@ -1,11 +1,10 @@
-import { z } from 'zod';
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { dotsIn } from '../../outline/dots.ts';
-import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { taken, type At, type Role } from '../kernel.ts';
 import { BAG } from '../making.ts';
-import { measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
+import { dialTable } from '../dialTable.ts';
 
 export const ROLES = {
   cup: {
@@ -50,8 +49,6 @@ export const ROLES = {
 } as const satisfies Record<string, Role>;
 
 export const TOOLS = ['fingers', 'tongs', 'tweezers', 'spoon'] as const;
-const SHOWS = ['colour', 'number', 'letter', 'sound', 'size', 'own text'] as const;
-const GAMES = ['called out', 'picked', 'raced'] as const;
 
 /** How wide each opens over a piece, mm (a young child's thumb and finger, kitchen tongs, a peg turned round, a spoon's bowl; common practice). */
 export const JAW: Record<(typeof TOOLS)[number], number> = {
@@ -61,22 +58,21 @@ export const JAW: Record<(typeof TOOLS)[number], number> = {
   spoon: 40,
 };
 
-export const dials = z.strictObject({
-  cups: wholeNumber('a number of cups', 1, 24),
-  each: wholeNumber('a number of pieces', 1, 20),
-  shows: oneOf(SHOWS),
+export interface Dials {
+  readonly cups: number;
+  readonly each: number;
+  readonly shows: 'colour' | 'number' | 'letter' | 'sound' | 'size' | 'own text';
   /** Own words for the cards, apart by commas; levels through a year apart by semicolons. */
-  text: z.string({ error: 'expected words' }).max(600, 'may have at most 600 characters'),
+  readonly text: string;
   /** Which of the levels in the text is on the cards. */
-  level: wholeNumber('a number of the level', 1, 12).default(1),
+  readonly level: number;
   /** Two children take turns, a bowl each. */
-  bowls: wholeNumber('a number of bowls', 1, 2).default(1),
-  tool: oneOf(TOOLS),
-  game: oneOf(GAMES),
+  readonly bowls: number;
+  readonly tool: (typeof TOOLS)[number];
+  readonly game: 'called out' | 'picked' | 'raced';
   /** Between two cups, for a hand, mm. */
-  hand: measure('mm', 0, 100),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly hand: number;
+}
 
 /** Mouth of a cup, mm: what a piece has to go into; and the room it stands in. */
 function cupSize(m: Material): { mouth: number; stands: number; high: number } {
@@ -155,73 +151,74 @@ export function cardWords({ dials: d }: Pick<At<Dials>, 'dials'>): string[] {
   );
 }
 
-const STARTS: Record<Approach, { cups: number; each: number; game: Dials['game'] }> = {
-  'prepared shelf': { cups: 3, each: 3, game: 'picked' },
-  'graded play': { cups: 4, each: 3, game: 'called out' },
-  'made together': { cups: 3, each: 3, game: 'picked' },
-  'grab bag': { cups: 2, each: 4, game: 'called out' },
-};
+const CUPS = { 'prepared shelf': 3, 'graded play': 4, 'made together': 3, 'grab bag': 2 };
+const isOwn = ({ dials: d }: At<Dials>): boolean => d.shows === 'own text';
 
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { kinds } = parts({ chosen });
-  const start = STARTS[approach];
-  const d: Dials = {
-    cups: ageFrom < 30 ? Math.min(2, start.cups) : start.cups,
-    each: start.each,
-    shows: kinds.length > 1 ? 'colour' : 'number',
-    text: '',
-    tool: 'fingers',
-    game: start.game,
-    hand: 20,
-    level: 1,
-    bowls: 1,
-  };
-  const most = placesOn({ dials: d, chosen }).length - d.bowls;
-  return { ...d, cups: Math.max(1, Math.min(d.cups, most)) };
-}
-
-export function specs({ dials: d }: At<Dials>): DialSpec[] {
-  return [
-    number('cups', 'Cups', 'each', [1, 12, 1], 'Up to six to begin with, more later.'),
-    number('each', 'Pieces for each cup', 'each', [1, 10, 1]),
-    {
-      kind: 'choice',
-      id: 'shows',
+export const dials = dialTable<Dials>(
+  {
+    cups: {
+      label: 'Cups',
+      unit: 'each',
+      of: 'a number of cups',
+      ends: [1, 12],
+      why: 'Up to six to begin with, more later.',
+      begins: ({ approach, ageFrom }) => (ageFrom < 30 ? Math.min(2, CUPS[approach]) : CUPS[approach]),
+    },
+    each: {
+      label: 'Pieces for each cup',
+      unit: 'each',
+      of: 'a number of pieces',
+      ends: [1, 20],
+      begins: { 'prepared shelf': 3, 'graded play': 3, 'made together': 3, 'grab bag': 4 },
+    },
+    shows: {
       label: 'Cards show',
-      options: SHOWS.map((value) => ({ value, label: value[0]!.toUpperCase() + value.slice(1) })),
+      options: ['colour', 'number', 'letter', 'sound', 'size', 'own text'],
+      begins: ({ chosen }) => (parts({ chosen }).kinds.length > 1 ? 'colour' : 'number'),
     },
-    ...(d.shows === 'own text'
-      ? [
-          {
-            kind: 'text',
-            id: 'text',
-            label: 'Words on the cards',
-            most: 600,
-            hint: 'apart by commas; the next level of the year after a semicolon',
-          } as const,
-          ...(levelsIn(d.text).length > 1
-            ? [number('level', 'Level', 'each', [1, levelsIn(d.text).length, 1])]
-            : []),
-        ]
-      : []),
-    {
-      kind: 'choice',
-      id: 'tool',
-      label: 'Carried with',
-      options: [
-        { value: 'fingers', label: 'Fingers' },
-        { value: 'tongs', label: 'Tongs' },
-        { value: 'tweezers', label: 'Tweezers' },
-        { value: 'spoon', label: 'Spoon' },
-      ],
+    text: {
+      label: 'Words on the cards',
+      most: 600,
+      hint: 'apart by commas; the next level of the year after a semicolon',
+      when: isOwn,
+      begins: '',
     },
-    {
-      kind: 'choice',
-      id: 'game',
+    level: {
+      label: 'Level',
+      unit: 'each',
+      of: 'a number of the level',
+      ends: [1, 12],
+      range: ({ dials: d }) => [1, levelsIn(d.text).length],
+      when: (at) => isOwn(at) && levelsIn(at.dials.text).length > 1,
+      begins: 1,
+      before: 1,
+    },
+    tool: { label: 'Carried with', options: TOOLS, begins: 'fingers' },
+    game: {
       label: 'Which next',
-      options: GAMES.map((value) => ({ value, label: value[0]!.toUpperCase() + value.slice(1) })),
+      options: ['called out', 'picked', 'raced'],
+      begins: {
+        'prepared shelf': 'picked',
+        'graded play': 'called out',
+        'made together': 'picked',
+        'grab bag': 'called out',
+      },
     },
-    number('bowls', 'Bowls', 'each', [1, 2, 1], 'Two for two children who take turns.'),
-    number('hand', 'Between two cups', 'mm', [5, 80, 5]),
-  ];
-}
+    bowls: {
+      label: 'Bowls',
+      unit: 'each',
+      of: 'a number of bowls',
+      ends: [1, 2],
+      why: 'Two for two children who take turns.',
+      begins: 1,
+      before: 1,
+    },
+    hand: { label: 'Between two cups', unit: 'mm', ends: [0, 100], step: 5, begins: 20 },
+  },
+  {
+    settle: (d, { chosen }) => ({
+      ...d,
+      cups: Math.min(d.cups, placesOn({ dials: d, chosen }).length - d.bowls),
+    }),
+  },
+);

@@ -1,6 +1,6 @@
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
-import { defaults, dials, JAW, parts, pieceSize, ROLES, specs, type Dials } from './dials.ts';
+import { dials, JAW, parts, pieceSize, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 
@@ -119,8 +119,6 @@ export const sortAndCarry: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Sort into ${d.cups} ${d.cups === 1 ? 'cup' : 'cups'} by ${d.shows}`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

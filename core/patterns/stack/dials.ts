@@ -1,8 +1,7 @@
-import { z } from 'zod';
 import type { Material } from '../../materials/material.ts';
-import { taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
-import { measure, number, onOff, oneOf, wholeNumber } from '../dialKinds.ts';
+import { dialTable } from '../dialTable.ts';
 
 export const ROLES = {
   post: {
@@ -39,31 +38,25 @@ export const ROLES = {
   bag: BAG,
 } as const satisfies Record<string, Role>;
 
-const PICTURES = ['plain', 'numbers', 'letters', 'picture'] as const;
-
-export const dials = z.strictObject({
-  number: wholeNumber('a number of rings', 2, 20),
+export interface Dials {
+  readonly number: number;
   /** Height of a cut, or the thickness a folded ring takes up, mm. */
-  height: measure('mm', 3, 300),
+  readonly height: number;
   /** What saw or scissors take between two cuts, mm. */
-  loss: measure('mm', 0, 10),
+  readonly loss: number;
   /** Of rings cut from a sheet; a tube has its own. mm */
-  outer: measure('mm', 5, 500),
-  hole: measure('mm', 2, 500),
-  post: measure('mm', 10, 1000),
+  readonly outer: number;
+  readonly hole: number;
+  readonly post: number;
   /** Sand or stones in the closed base, g. */
-  weight: measure('g', 0, 2000),
+  readonly weight: number;
   /** Something soft over the end of the post. */
-  capped: onOff.default(false),
+  readonly capped: boolean;
   /** A battery massager in the base makes it hum. */
-  hums: onOff.default(false),
-  shows: oneOf(PICTURES),
-  word: z
-    .string({ error: 'expected letters' })
-    .max(20, 'may have at most 20 letters')
-    .regex(/^[\p{L}\p{N} ]*$/u, 'expected letters or numerals'),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly hums: boolean;
+  readonly shows: 'plain' | 'numbers' | 'letters' | 'picture';
+  readonly word: string;
+}
 
 /** Thickness of what stands upright, mm, and how long it is. */
 const postSize = (m: Material): { thick: number; long: number } => {
@@ -97,119 +90,117 @@ export function ringOf({ dials: d, chosen }: At<Dials>): Rings {
   return { outer, hole: outer - 2 * (part.sizes.wall ?? 0.7), height: d.height };
 }
 
-const STARTS: Record<Approach, { number: number; shows: Dials['shows'] }> = {
-  'prepared shelf': { number: 5, shows: 'plain' },
-  'graded play': { number: 6, shows: 'numbers' },
-  'made together': { number: 5, shows: 'picture' },
-  'grab bag': { number: 4, shows: 'plain' },
-};
-
 /** How much wider than the post a hole begins, mm: 25 for the youngest, else 10 to 15 (common practice). */
 export const looseFor = (ageFrom: number): number => (ageFrom < 18 ? 25 : ageFrom < 36 ? 15 : 12);
 
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { part, thick, long } = parts({ chosen });
-  const start = STARTS[approach];
-  const tube = isTube(part);
-  const hole = Math.round(thick + looseFor(ageFrom));
-  const height = tube ? 38 : (part.sizes.wall ?? 1);
-  const post = Math.min(long, 240);
-  return {
-    number: Math.max(2, Math.min(start.number, Math.floor((post - 30) / Math.max(1, height)))),
-    height: tube ? Math.min(38, part.sizes.length!) : 38,
-    loss: 1,
-    outer: hole + 40,
-    hole,
-    post,
-    weight: 0,
-    capped: thick < 20,
-    hums: false,
-    shows: start.shows,
-    word: '',
-  };
-}
+const POST = 240;
+const NUMBERS = { 'prepared shelf': 5, 'graded play': 6, 'made together': 5, 'grab bag': 4 };
+const ofTube = ({ chosen }: Pick<At<Dials>, 'chosen'>): boolean => isTube(parts({ chosen }).part);
+const hasBase = ({ chosen }: At<Dials>): boolean => parts({ chosen }).base !== undefined;
+const holeFor = ({ chosen, ageFrom }: Start): number =>
+  Math.round(parts({ chosen }).thick + looseFor(ageFrom));
 
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { part, base, thick, long } = parts({ chosen });
-  const tube = isTube(part);
-  return [
-    number('number', 'Rings', 'each', [2, 12, 1]),
-    ...(tube
-      ? [
-          number('height', 'Height of a cut', 'mm', [
-            10,
-            Math.max(11, Math.min(80, Math.floor(part.sizes.length!))),
-            1,
-          ]),
-          number(
-            'loss',
-            'Lost at each cut',
-            'mm',
-            [0, 3, 0.5],
-            'Scissors lose nothing, a saw about a millimetre.',
-          ),
-        ]
-      : [
-          number('outer', 'Ring across', 'mm', [
-            40,
-            Math.max(41, Math.floor(Math.min(part.sizes.length ?? 200, part.sizes.width ?? 200))),
-            1,
-          ]),
-          number('hole', 'Hole in the ring', 'mm', [
-            Math.ceil(thick + 2),
-            Math.max(Math.ceil(thick + 3), Math.floor(d.outer - 12)),
-            1,
-          ]),
-        ]),
-    number('post', 'Post stands', 'mm', [60, Math.max(61, Math.floor(long)), 5]),
-    ...(base
-      ? [
-          number(
-            'weight',
-            'Weight in the base, g',
-            'each',
-            [0, 500, 25],
-            'Sand or stones in a closed base make it stand; without, the other hand holds it.',
-          ),
-        ]
-      : []),
-    {
-      kind: 'switch',
-      id: 'capped',
-      label: 'Cap over the post’s end',
-      why: 'A cork, a ball or a pad of tape: a thin post stands at the height of an eye.',
+export const dials = dialTable<Dials>({
+  number: {
+    label: 'Rings',
+    unit: 'each',
+    of: 'a number of rings',
+    ends: [2, 20],
+    begins: ({ approach, chosen }) => {
+      const { part, long } = parts({ chosen });
+      const height = isTube(part) ? 38 : (part.sizes.wall ?? 1);
+      return Math.min(NUMBERS[approach], Math.floor((Math.min(long, POST) - 30) / Math.max(1, height)));
     },
-    ...(base
-      ? [
-          {
-            kind: 'switch',
-            id: 'hums',
-            label: 'Massager in the base',
-            why: 'It hums as the rings go on; the battery door needs a screw.',
-          } as const,
-        ]
-      : []),
-    {
-      kind: 'choice',
-      id: 'shows',
-      label: 'Rings show',
-      options: [
-        { value: 'plain', label: 'Nothing', why: 'Any order is right.' },
-        { value: 'numbers', label: 'Numbers' },
-        { value: 'letters', label: 'A word' },
-        { value: 'picture', label: 'A picture', why: 'One in front; another may go on the back.' },
-      ],
+  },
+  height: {
+    label: 'Height of a cut',
+    unit: 'mm',
+    ends: [10, 300],
+    range: ({ chosen }) => [10, Math.floor(parts({ chosen }).part.sizes.length ?? 80)],
+    when: ofTube,
+    begins: ({ chosen }) => (ofTube({ chosen }) ? Math.min(38, parts({ chosen }).part.sizes.length!) : 38),
+  },
+  loss: {
+    label: 'Lost at each cut',
+    unit: 'mm',
+    ends: [0, 10],
+    step: 0.5,
+    why: 'Scissors lose nothing, a saw about a millimetre.',
+    when: ofTube,
+    begins: 1,
+  },
+  outer: {
+    label: 'Ring across',
+    unit: 'mm',
+    ends: [40, 500],
+    range: ({ chosen }) => {
+      const { length = 200, width = 200 } = parts({ chosen }).part.sizes;
+      return [40, Math.floor(Math.min(length, width))];
     },
-    ...(d.shows === 'letters'
-      ? [
-          {
-            kind: 'text',
-            id: 'word',
-            label: 'Word, a letter on each',
-            most: 20,
-            allowed: '[\\p{L}\\p{N} ]*',
-          } as const,
-        ]
-      : []),
-  ];
-}
+    when: (at) => !ofTube(at),
+    begins: (start) => holeFor(start) + 40,
+  },
+  hole: {
+    label: 'Hole in the ring',
+    unit: 'mm',
+    ends: [3, 500],
+    range: ({ dials: d, chosen }) => [Math.ceil(parts({ chosen }).thick + 2), Math.floor(d.outer - 12)],
+    when: (at) => !ofTube(at),
+    begins: holeFor,
+  },
+  post: {
+    label: 'Post stands',
+    unit: 'mm',
+    ends: [20, 1000],
+    range: ({ chosen }) => {
+      const { long } = parts({ chosen });
+      return [Math.min(60, Math.floor(long)), Math.floor(long)];
+    },
+    step: 5,
+    begins: ({ chosen }) => Math.min(parts({ chosen }).long, POST),
+  },
+  weight: {
+    label: 'Weight in the base',
+    unit: 'g',
+    ends: [0, 2000],
+    step: 25,
+    why: 'Sand or stones in a closed base make it stand; without, the other hand holds it.',
+    when: hasBase,
+    begins: 0,
+  },
+  capped: {
+    label: 'Cap over the post’s end',
+    why: 'A cork, a ball or a pad of tape: a thin post stands at the height of an eye.',
+    begins: ({ chosen }) => parts({ chosen }).thick < 20,
+    before: false,
+  },
+  hums: {
+    label: 'Massager in the base',
+    why: 'It hums as the rings go on; the battery door needs a screw.',
+    when: hasBase,
+    begins: false,
+    before: false,
+  },
+  shows: {
+    label: 'Rings show',
+    options: [
+      { value: 'plain', label: 'Nothing', why: 'Any order is right.' },
+      'numbers',
+      { value: 'letters', label: 'A word' },
+      { value: 'picture', label: 'A picture', why: 'One in front; another may go on the back.' },
+    ],
+    begins: {
+      'prepared shelf': 'plain',
+      'graded play': 'numbers',
+      'made together': 'picture',
+      'grab bag': 'plain',
+    },
+  },
+  word: {
+    label: 'Word, a letter on each',
+    most: 20,
+    allowed: { pattern: '[\\p{L}\\p{N} ]*', expected: 'letters or numerals' },
+    when: ({ dials: d }) => d.shows === 'letters',
+    begins: '',
+  },
+});

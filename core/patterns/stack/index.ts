@@ -1,7 +1,7 @@
 import { isWeak } from '../../child/hand.ts';
 import type { At, Cut, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sheetOf, sayFor, step, STOP_WORDS } from '../making.ts';
-import { defaults, dials, isTube, looseFor, parts, ringOf, ROLES, specs, type Dials } from './dials.ts';
+import { dials, isTube, looseFor, parts, ringOf, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, foot, moves, type Detail } from './fit.ts';
 
@@ -319,8 +319,6 @@ export const stack: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title: (at) => `Stack ${at.dials.number} ${isTube(parts(at).part) ? 'cuts of a tube' : 'rings'} on a post`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

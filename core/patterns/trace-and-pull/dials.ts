@@ -1,30 +1,26 @@
-import { z } from 'zod';
 import { extentsOf, shapeOf } from '../../materials/material.ts';
-import { outlineDial, SHAPE_OPTIONS } from '../../outline/outline.ts';
-import { choice, measure, number, oneOf, onOff, wholeNumber } from '../dialKinds.ts';
+import type { OutlineDial } from '../../outline/outline.ts';
+import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
-import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { allTaken, taken, type At, type Role } from '../kernel.ts';
 
-const CHILD = ['pulls', 'colours and pulls', 'traces and pulls'] as const;
-
-export const dials = z.strictObject({
-  outline: outlineDial,
-  longest: measure('mm', 40, 400),
+export interface Dials {
+  readonly outline: OutlineDial;
+  readonly longest: number;
   /** Width of the line of glue, and how high it stands wet; mm. */
-  line: measure('mm', 2, 15),
-  high: measure('mm', 1, 10),
+  readonly line: number;
+  readonly high: number;
   /** Strands across, so that it holds together when it is peeled. */
-  ribs: onOff,
+  readonly ribs: boolean;
   /** Hours that a millimetre of height takes to dry. */
-  dries: measure('h', 2, 48),
+  readonly dries: number;
   /** Glue in a bottle, ml. */
-  bottle: wholeNumber('millilitres', 20, 5000),
-  child: oneOf(CHILD),
+  readonly bottle: number;
+  readonly child: 'pulls' | 'colours and pulls' | 'traces and pulls';
   /** Height of the peg over the floor or table, and how far the other end rises; mm. */
-  peg: measure('mm', 100, 2000),
-  lift: measure('mm', 20, 1800),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly peg: number;
+  readonly lift: number;
+}
 
 export const ROLES = {
   clear: {
@@ -109,60 +105,80 @@ export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
 /** Clear sheet round the line, mm. */
 export const FREE = 15;
 
-const STARTS: Record<Approach, Pick<Dials, 'child'>> = {
-  'prepared shelf': { child: 'pulls' },
-  'graded play': { child: 'traces and pulls' },
-  'made together': { child: 'traces and pulls' },
-  'grab bag': { child: 'pulls' },
-};
-
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { room } = parts({ chosen });
-  return {
-    ...STARTS[approach],
-    outline: { kind: 'shape', shape: 'fish' },
-    longest: Math.max(40, Math.min(180, Math.floor(room))),
-    line: ageFrom < 48 ? 7 : 5,
-    high: ageFrom < 48 ? 3 : 2.5,
-    ribs: true,
-    dries: 12,
-    bottle: 100,
-    peg: 300,
-    lift: 180,
-  };
-}
-
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { room } = parts({ chosen });
-  return [
-    { kind: 'outline', id: 'outline', label: 'Outline', options: SHAPE_OPTIONS },
-    number('longest', 'Longest side', 'mm', [60, Math.max(70, Math.min(400, Math.floor(room))), 5]),
-    number('line', 'Line of glue', 'mm', [3, 12, 0.5], 'From 4 on it peels in one piece.'),
-    number('high', 'How high it stands', 'mm', [1, 6, 0.5], 'It shrinks to about half of it.'),
-    {
-      kind: 'switch',
-      id: 'ribs',
-      label: 'Strands across',
-      why: 'No strand longer than 60 without a crossing.',
-    },
-    number(
-      'dries',
-      'Dries, hours a millimetre',
-      'each',
-      [4, 36, 1],
-      'An assumption: thick glue in a warm dry room. Peel only when it is clear all over.',
-    ),
-    number('bottle', 'Glue in a bottle, ml', 'each', [50, 1000, 10]),
-    choice('child', 'The child', [
-      { value: 'pulls', label: 'Pulls' },
-      { value: 'colours and pulls', label: 'Colours and pulls' },
+export const dials = dialTable<Dials>({
+  outline: { label: 'Outline', outline: true, begins: { kind: 'shape', shape: 'fish' } },
+  longest: {
+    label: 'Longest side',
+    unit: 'mm',
+    ends: [40, 400],
+    range: ({ chosen }) => [40, Math.max(70, Math.floor(parts({ chosen }).room))],
+    step: 5,
+    begins: ({ chosen }) => Math.min(180, Math.floor(parts({ chosen }).room)),
+  },
+  line: {
+    label: 'Line of glue',
+    unit: 'mm',
+    ends: [2, 15],
+    step: 0.5,
+    why: 'From 4 on it peels in one piece.',
+    begins: ({ ageFrom }) => (ageFrom < 48 ? 7 : 5),
+  },
+  high: {
+    label: 'How high it stands',
+    unit: 'mm',
+    ends: [1, 10],
+    step: 0.5,
+    why: 'It shrinks to about half of it.',
+    begins: ({ ageFrom }) => (ageFrom < 48 ? 3 : 2.5),
+  },
+  ribs: { label: 'Strands across', why: 'No strand longer than 60 without a crossing.', begins: true },
+  dries: {
+    label: 'A millimetre dries in',
+    unit: 'h',
+    ends: [2, 48],
+    why: 'An assumption: thick glue in a warm dry room. Peel only when it is clear all over.',
+    begins: 12,
+  },
+  bottle: {
+    label: 'Glue in a bottle',
+    unit: 'ml',
+    of: 'millilitres',
+    ends: [20, 5000],
+    step: 10,
+    begins: 100,
+  },
+  child: {
+    label: 'The child',
+    options: [
+      'pulls',
+      'colours and pulls',
       {
         value: 'traces and pulls',
         label: 'Traces and pulls',
         why: 'Squeezing along a line is the exercise.',
       },
-    ]),
-    number('peg', 'Height of the peg', 'mm', [150, 1500, 10], 'At the child’s reach.'),
-    number('lift', 'How far it rises', 'mm', [40, Math.max(60, d.peg - 40), 10]),
-  ];
-}
+    ],
+    begins: {
+      'prepared shelf': 'pulls',
+      'graded play': 'traces and pulls',
+      'made together': 'traces and pulls',
+      'grab bag': 'pulls',
+    },
+  },
+  peg: {
+    label: 'Height of the peg',
+    unit: 'mm',
+    ends: [100, 2000],
+    step: 10,
+    why: 'At the child’s reach.',
+    begins: 300,
+  },
+  lift: {
+    label: 'How far it rises',
+    unit: 'mm',
+    ends: [20, 1800],
+    range: ({ dials: d }) => [20, Math.max(60, d.peg - 40)],
+    step: 10,
+    begins: 180,
+  },
+});

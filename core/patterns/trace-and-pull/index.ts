@@ -2,7 +2,7 @@ import { isWeak } from '../../child/hand.ts';
 import { outlineName } from '../../outline/outline.ts';
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
 import { cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
-import { defaults, dials, parts, ROLES, specs, type Dials } from './dials.ts';
+import { dials, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cordFor, fit, glueFor, layOut, moves, PEELS_FROM, type Detail } from './fit.ts';
 
@@ -201,8 +201,6 @@ export const traceAndPull: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Trace the ${outlineName(d.outline)} and pull it up`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

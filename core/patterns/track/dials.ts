@@ -1,30 +1,26 @@
-import { z } from 'zod';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
-import { outlineDial, SHAPE_OPTIONS } from '../../outline/outline.ts';
-import { choice, measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
+import type { OutlineDial } from '../../outline/outline.ts';
+import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
-import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
-import { COURSES, courseOf, layPieces, type Course, type Pieces } from './course.ts';
+import { allTaken, taken, type At, type Role, type Start } from '../kernel.ts';
+import { courseOf, type COURSES, layPieces, type Course, type Pieces } from './course.ts';
 
-const RUNS = ['driven', 'pushed', 'rolled'] as const;
-
-export const dials = z.strictObject({
-  course: oneOf(COURSES),
+export interface Dials {
+  readonly course: (typeof COURSES)[number];
   /** Of the outer barrier, along and across, mm. */
-  length: measure('mm', 60, 2000),
-  width: measure('mm', 40, 2000),
+  readonly length: number;
+  readonly width: number;
   /** Clear way between the barriers, mm. */
-  lane: measure('mm', 8, 200),
-  bends: wholeNumber('a number of bends', 1, 12),
-  outline: outlineDial,
+  readonly lane: number;
+  readonly bends: number;
+  readonly outline: OutlineDial;
   /** Length of a barrier piece, outside and inside, mm. */
-  piece: measure('mm', 10, 400),
-  innerPiece: measure('mm', 10, 400),
-  runs: oneOf(RUNS),
+  readonly piece: number;
+  readonly innerPiece: number;
+  readonly runs: 'driven' | 'pushed' | 'rolled';
   /** Speed it is taken at, mm a second. */
-  speed: wholeNumber('mm a second', 10, 1000),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly speed: number;
+}
 
 /** A smaller board has no room for a lane, mm. */
 const LEAST_BOARD = 180;
@@ -148,45 +144,12 @@ const EASY = 12;
 /** Free board round a course, mm. */
 export const SPARE = 10;
 
-const STARTS: Record<Approach, Pick<Dials, 'course' | 'runs'>> = {
-  'prepared shelf': { course: 'oval', runs: 'driven' },
-  'graded play': { course: 'oval', runs: 'driven' },
-  'made together': { course: 'wave', runs: 'driven' },
-  'grab bag': { course: 'zigzag', runs: 'pushed' },
-};
-
 /** Longest and shorter side of a board with room to spare all round, mm. */
 export const roomOn = (board: Material, thick: number): [number, number] => {
   const { length = 0, width = 0 } = board.sizes;
   const spare = 2 * SPARE + thick;
   return [Math.floor(Math.max(length, width) - spare), Math.floor(Math.min(length, width) - spare)];
 };
-
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { board, barrier, wide, thick, longest } = parts({ chosen });
-  const [long, short] = roomOn(board, thick);
-  const start = STARTS[approach];
-  const d: Dials = {
-    ...start,
-    length: Math.max(60, Math.min(long, 500)),
-    // A wave as high as the board is cut by straight pieces.
-    width: Math.max(40, Math.min(short, start.course === 'oval' ? 350 : Math.floor(0.45 * long))),
-    lane: Math.min(200, Math.max(8, Math.ceil(wide + EASY + (ageFrom < 36 ? 6 : 0)))),
-    bends: ageFrom < 42 ? 1 : 2,
-    outline: { kind: 'shape', shape: 'circle' },
-    piece: Math.max(10, Math.floor(longest / 3)),
-    innerPiece: Math.max(10, Math.floor(longest / 5)),
-    speed: 100,
-  };
-  if (barrier.form === 'cord') return d;
-  const course = courseOf({ ...d, apart: d.lane + thick });
-  if (!course) return d;
-  return {
-    ...d,
-    piece: bestPart(course.outer, longest, course.closed),
-    innerPiece: bestPart(course.inner, longest, course.closed),
-  };
-}
 
 /** A piece lies at most so far beside its curve in a design that begins, mm. */
 const BEGINS_WITH = 3.5;
@@ -226,60 +189,130 @@ function bestPart(points: Course['outer'], longest: number, closed: boolean): nu
   return piece;
 }
 
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { board, wide, thick, longest, bends } = parts({ chosen });
-  const [long, short] = roomOn(board, thick);
-  const closed = d.course !== 'zigzag' && d.course !== 'wave';
-  return [
-    choice('course', 'Course', [
-      { value: 'oval', label: 'Oval' },
-      { value: 'ring', label: 'Ring' },
-      { value: 'zigzag', label: 'Zigzag', why: 'From start to finish: the corner is a stop.' },
-      { value: 'wave', label: 'Wave' },
-      { value: 'own', label: 'Own path' },
-    ]),
-    ...(d.course === 'own'
-      ? [{ kind: 'outline', id: 'outline', label: 'Path', options: SHAPE_OPTIONS } as const]
-      : []),
-    number('length', closed ? 'Outer barrier, along' : 'Course, along', 'mm', [80, Math.max(100, long), 5]),
-    ...(d.course === 'own' || d.course === 'ring'
-      ? []
-      : [
-          number('width', closed ? 'Outer barrier, across' : 'Course, across', 'mm', [
-            60,
-            Math.max(80, short),
-            5,
-          ]),
-        ]),
-    ...(closed ? [] : [number('bends', 'Bends', 'each', [1, 8, 1])]),
-    number(
-      'lane',
-      'Lane',
-      'mm',
-      [Math.max(8, Math.floor(wide)), Math.max(20, Math.ceil(wide + 40)), 1],
-      'What runs and 10 to 15; less is harder.',
-    ),
-    ...(bends
-      ? []
-      : [
-          number('piece', closed ? 'Barrier piece, outside' : 'Barrier piece', 'mm', [
-            10,
-            Math.max(20, Math.floor(longest)),
-            1,
-          ]),
-          number(
-            'innerPiece',
-            closed ? 'Barrier piece, inside' : 'Barrier piece, other side',
-            'mm',
-            [10, Math.max(20, Math.floor(longest)), 1],
-            'Shorter on the inside: the bend is tighter.',
-          ),
-        ]),
-    choice('runs', 'It is', [
-      { value: 'driven', label: 'Driven', why: 'Held from above, thumb and fingers.' },
-      { value: 'pushed', label: 'Pushed', why: 'One finger behind it.' },
-      { value: 'rolled', label: 'Rolled', why: 'A ball of dough under one finger.' },
-    ]),
-    number('speed', 'Speed, mm a second', 'each', [20, 400, 10], 'As a note timed it, to count laps.'),
-  ];
+/** Straight pieces laid along what the course begins as. */
+function withPieces(d: Dials, { chosen }: Start): Dials {
+  const { thick, longest, bends } = parts({ chosen });
+  const course = bends ? null : courseOf({ ...d, apart: d.lane + thick });
+  return course
+    ? {
+        ...d,
+        piece: bestPart(course.outer, longest, course.closed),
+        innerPiece: bestPart(course.inner, longest, course.closed),
+      }
+    : d;
 }
+
+const room = ({ chosen }: Pick<At<Dials>, 'chosen'>): [number, number] => {
+  const { board, thick } = parts({ chosen });
+  return roomOn(board, thick);
+};
+const isClosed = ({ dials: d }: At<Dials>): boolean => d.course !== 'zigzag' && d.course !== 'wave';
+const isStraight = ({ chosen }: At<Dials>): boolean => !parts({ chosen }).bends;
+const pieceRange = ({ chosen }: At<Dials>): [number, number] => [
+  10,
+  Math.max(20, Math.floor(parts({ chosen }).longest)),
+];
+
+export const dials = dialTable<Dials>(
+  {
+    course: {
+      label: 'Course',
+      options: [
+        'oval',
+        'ring',
+        { value: 'zigzag', label: 'Zigzag', why: 'From start to finish: the corner is a stop.' },
+        'wave',
+        { value: 'own', label: 'Own path' },
+      ],
+      begins: {
+        'prepared shelf': 'oval',
+        'graded play': 'oval',
+        'made together': 'wave',
+        'grab bag': 'zigzag',
+      },
+    },
+    outline: {
+      label: 'Path',
+      outline: true,
+      when: ({ dials: d }) => d.course === 'own',
+      begins: { kind: 'shape', shape: 'circle' },
+    },
+    length: {
+      label: (at) => (isClosed(at) ? 'Outer barrier, along' : 'Course, along'),
+      unit: 'mm',
+      ends: [60, 2000],
+      range: (at) => [60, Math.max(100, room(at)[0])],
+      step: 5,
+      begins: (start) => Math.min(room(start)[0], 500),
+    },
+    width: {
+      label: (at) => (isClosed(at) ? 'Outer barrier, across' : 'Course, across'),
+      unit: 'mm',
+      ends: [40, 2000],
+      range: (at) => [40, Math.max(80, room(at)[1])],
+      step: 5,
+      when: ({ dials: d }) => d.course !== 'own' && d.course !== 'ring',
+      begins: (start) => {
+        const [long, short] = room(start);
+        const isOval = start.approach === 'prepared shelf' || start.approach === 'graded play';
+        // A wave as high as the board is cut by straight pieces.
+        return Math.min(short, isOval ? 350 : Math.floor(0.45 * long));
+      },
+    },
+    bends: {
+      label: 'Bends',
+      unit: 'each',
+      of: 'a number of bends',
+      ends: [1, 12],
+      when: (at) => !isClosed(at),
+      begins: ({ ageFrom }) => (ageFrom < 42 ? 1 : 2),
+    },
+    lane: {
+      label: 'Lane',
+      unit: 'mm',
+      ends: [8, 200],
+      range: ({ chosen }) => {
+        const { wide } = parts({ chosen });
+        return [Math.floor(wide), Math.max(20, Math.ceil(wide + 40))];
+      },
+      why: 'What runs and 10 to 15; less is harder.',
+      begins: ({ chosen, ageFrom }) => Math.ceil(parts({ chosen }).wide + EASY + (ageFrom < 36 ? 6 : 0)),
+    },
+    piece: {
+      label: (at) => (isClosed(at) ? 'Barrier piece, outside' : 'Barrier piece'),
+      unit: 'mm',
+      ends: [10, 400],
+      range: pieceRange,
+      when: isStraight,
+      begins: ({ chosen }) => Math.floor(parts({ chosen }).longest / 3),
+    },
+    innerPiece: {
+      label: (at) => (isClosed(at) ? 'Barrier piece, inside' : 'Barrier piece, other side'),
+      unit: 'mm',
+      ends: [10, 400],
+      range: pieceRange,
+      why: 'Shorter on the inside: the bend is tighter.',
+      when: isStraight,
+      begins: ({ chosen }) => Math.floor(parts({ chosen }).longest / 5),
+    },
+    runs: {
+      label: 'It is',
+      options: [
+        { value: 'driven', label: 'Driven', why: 'Held from above, thumb and fingers.' },
+        { value: 'pushed', label: 'Pushed', why: 'One finger behind it.' },
+        { value: 'rolled', label: 'Rolled', why: 'A ball of dough under one finger.' },
+      ],
+      begins: ({ approach }) => (approach === 'grab bag' ? 'pushed' : 'driven'),
+    },
+    speed: {
+      label: 'Speed, mm a second',
+      unit: 'each',
+      of: 'mm a second',
+      ends: [10, 1000],
+      step: 10,
+      why: 'As a note timed it, to count laps.',
+      begins: 100,
+    },
+  },
+  { settle: withPieces },
+);

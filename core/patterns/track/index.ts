@@ -1,6 +1,6 @@
 import type { At, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
 import { cleaningStep, countStep, need, plainName, sayFor, step, STOP_WORDS } from '../making.ts';
-import { defaults, dials, layOut, parts, ROLES, specs, type Dials } from './dials.ts';
+import { dials, layOut, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cutsOf, fit, moves, type Detail } from './fit.ts';
 
@@ -200,8 +200,6 @@ export const track: Pattern<Dials, Detail> = {
   dials,
   title: (at) =>
     `Drive the ${plainName(parts(at).runner)} ${layOut(at).course?.closed === false ? 'to the finish' : 'round and round'}`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

@@ -1,43 +1,34 @@
-import { z } from 'zod';
 import type { Material } from '../../materials/material.ts';
-import { choice, measure, number, oneOf, wholeNumber } from '../dialKinds.ts';
+import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
-import { allTaken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { allTaken, type At, type Role, type Start } from '../kernel.ts';
 
-const KINDS = ['food tray', 'dough', 'wall', 'floor', 'foil', 'brushes'] as const;
-const TOOLS_USED = ['hand', 'finger', 'spoon', 'comb', 'brush'] as const;
-const LEVELS = ['squat', 'straight', 'stretch', 'all'] as const;
-const FLOORS = ['circle', 'triangle', 'square', 'hexagon'] as const;
-
-export const dials = z.strictObject({
-  kind: oneOf(KINDS),
+export interface Dials {
+  readonly kind: 'food tray' | 'dough' | 'wall' | 'floor' | 'foil' | 'brushes';
   /** How deep the tray is filled, mm. */
-  depth: measure('mm', 3, 60),
+  readonly depth: number;
   /** Mass of 100 ml of what is in it, g. */
-  dense: wholeNumber('grams', 10, 250),
-  tool: oneOf(TOOLS_USED),
+  readonly dense: number;
+  readonly tool: 'hand' | 'finger' | 'spoon' | 'comb' | 'brush';
   /** Parts of flour, salt and water, by the cup. */
-  flour: wholeNumber('parts of flour', 1, 8),
-  salt: wholeNumber('parts of salt', 0, 4),
-  water: wholeNumber('parts of water', 1, 4),
+  readonly flour: number;
+  readonly salt: number;
+  readonly water: number;
   /** Standing height of the child, mm. */
-  standing: measure('mm', 500, 1700),
-  level: oneOf(LEVELS),
+  readonly standing: number;
+  readonly level: 'squat' | 'straight' | 'stretch' | 'all';
   /** Things taped to the wall. */
-  items: wholeNumber('a number of things', 1, 60),
-  shape: oneOf(FLOORS),
+  readonly items: number;
+  readonly shape: 'circle' | 'triangle' | 'square' | 'hexagon';
   /** Across the floor shape, or along the foil; mm. */
-  across: measure('mm', 200, 6000),
+  readonly across: number;
   /** Across the foil path, mm. */
-  wide: measure('mm', 200, 3000),
+  readonly wide: number;
   /** One strip of foil over the next, mm. */
-  overlap: measure('mm', 10, 150),
-  children: wholeNumber('a number of children', 1, 12),
-  colours: z
-    .string({ error: 'expected colours, apart by commas' })
-    .max(120, 'may have at most 120 characters'),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly overlap: number;
+  readonly children: number;
+  readonly colours: string;
+}
 
 export const ROLES = {
   tray: {
@@ -150,112 +141,158 @@ export function standingAt(months: number): number {
   return Math.round((u + ((v - u) * (months - a)) / (b - a)) / 5) * 5;
 }
 
-const STARTS: Record<Approach, Dials['kind']> = {
-  'prepared shelf': 'food tray',
-  'graded play': 'wall',
-  'made together': 'dough',
-  'grab bag': 'floor',
-};
-
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
+/** The activity an approach begins with, where what it takes is chosen. */
+function kindFor({ approach, chosen }: Start): Dials['kind'] {
   const { tray, items, fills } = parts({ chosen });
-  const begins = STARTS[approach];
-  const wanted = begins === 'dough' && !doughFoods(fills).flour ? 'food tray' : begins;
-  const kind =
-    (wanted === 'food tray' || wanted === 'dough') && !tray
-      ? 'floor'
-      : wanted === 'wall' && items.length === 0
-        ? 'floor'
-        : wanted;
-  return {
-    kind,
-    depth: Math.min(15, Math.max(3, Math.floor(tray?.sizes.height ?? 15))),
-    dense: 100,
-    tool: ageFrom < 36 ? 'hand' : 'finger',
-    flour: 2,
-    salt: 1,
-    water: 1,
-    standing: standingAt(ageFrom),
-    // New walkers low, later on tiptoe.
-    level: ageFrom < 24 ? 'squat' : ageFrom < 42 ? 'straight' : 'all',
-    items: 6,
-    shape: 'circle',
-    across: 1200,
-    wide: 600,
-    overlap: 30,
-    children: 1,
-    colours: 'yellow, green, blue',
-  };
+  switch (approach) {
+    case 'prepared shelf':
+      return tray ? 'food tray' : 'floor';
+    case 'made together':
+      return !tray ? 'floor' : doughFoods(fills).flour ? 'dough' : 'food tray';
+    case 'graded play':
+      return items.length > 0 ? 'wall' : 'floor';
+    case 'grab bag':
+      return 'floor';
+  }
 }
 
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { tray } = parts({ chosen });
-  const deep = Math.max(20, Math.floor(tray?.sizes.height ?? 60));
-  const children = number('children', 'Children at once', 'each', [1, 8, 1]);
-  const tool = choice('tool', 'Drawn with', [...TOOLS_USED]);
-  const own: Record<Dials['kind'], () => DialSpec[]> = {
-    'food tray': () => [
-      number('depth', 'Depth', 'mm', [5, Math.min(60, deep), 1], '10 to 20: a line stays open.'),
-      number('dense', 'Mass of 100 ml, g', 'each', [10, 200, 5]),
-      tool,
-      children,
-    ],
-    dough: () => [
-      number('depth', 'Depth', 'mm', [5, Math.min(60, deep), 1]),
-      number('flour', 'Flour, parts', 'each', [1, 6, 1]),
-      number('salt', 'Salt, parts', 'each', [0, 3, 1], 'It keeps the dough, and makes it unfit to eat.'),
-      number('water', 'Water, parts', 'each', [1, 3, 1]),
-      tool,
-      children,
-    ],
-    wall: () => [
-      number('standing', 'Standing height of the child', 'mm', [600, 1500, 5]),
-      choice('level', 'Taped at', [
-        { value: 'squat', label: 'A squat', why: 'For new walkers: down and up again.' },
-        { value: 'straight', label: 'Standing straight' },
-        { value: 'stretch', label: 'A stretch', why: 'On tiptoe.' },
-        { value: 'all', label: 'All three' },
-      ]),
-      number('items', 'Things', 'each', [1, 24, 1]),
-    ],
-    floor: () => [
-      choice('shape', 'Shape', [
-        { value: 'circle', label: 'Circle', why: 'Laid as a shape of many sides.' },
-        { value: 'triangle', label: 'Triangle' },
-        { value: 'square', label: 'Square' },
-        { value: 'hexagon', label: 'Six sides' },
-      ]),
-      number('across', 'Across', 'mm', [300, 4000, 50]),
-      children,
-    ],
-    foil: () => [
-      number('across', 'Along', 'mm', [300, 4000, 50]),
-      number('wide', 'Across', 'mm', [200, 2000, 50]),
-      number('overlap', 'Strip over strip', 'mm', [10, 100, 5]),
-      tool,
-      children,
-    ],
-    brushes: () => [
-      {
-        kind: 'text',
-        id: 'colours',
-        label: 'Colours, apart by commas',
-        most: 120,
-        hint: 'yellow, green, blue',
-      },
-      tool,
-      children,
-    ],
-  };
-  return [
-    choice('kind', 'Kind', [
+/** Whether what stands on the bench is for one of these activities. */
+const of =
+  (...kinds: readonly Dials['kind'][]) =>
+  ({ dials: d }: At<Dials>): boolean =>
+    kinds.includes(d.kind);
+
+export const dials = dialTable<Dials>({
+  kind: {
+    label: 'Kind',
+    options: [
       { value: 'food tray', label: 'Food to draw in' },
       { value: 'dough', label: 'Dough' },
       { value: 'wall', label: 'On a wall' },
       { value: 'floor', label: 'Shape on the floor' },
       { value: 'foil', label: 'Foil path' },
       { value: 'brushes', label: 'Found brushes' },
-    ]),
-    ...own[d.kind](),
-  ];
-}
+    ],
+    begins: kindFor,
+  },
+  depth: {
+    label: 'Depth',
+    unit: 'mm',
+    ends: [3, 60],
+    range: ({ chosen }) => [3, Math.max(20, Math.floor(parts({ chosen }).tray?.sizes.height ?? 60))],
+    why: '10 to 20: a line stays open.',
+    when: of('food tray', 'dough'),
+    begins: ({ chosen }) => Math.min(15, Math.floor(parts({ chosen }).tray?.sizes.height ?? 15)),
+  },
+  dense: {
+    label: 'Mass of 100 ml',
+    unit: 'g',
+    of: 'grams',
+    ends: [10, 250],
+    step: 5,
+    when: of('food tray'),
+    begins: 100,
+  },
+  flour: {
+    label: 'Flour, parts',
+    unit: 'each',
+    of: 'parts of flour',
+    ends: [1, 8],
+    when: of('dough'),
+    begins: 2,
+  },
+  salt: {
+    label: 'Salt, parts',
+    unit: 'each',
+    of: 'parts of salt',
+    ends: [0, 4],
+    why: 'It keeps the dough, and makes it unfit to eat.',
+    when: of('dough'),
+    begins: 1,
+  },
+  water: {
+    label: 'Water, parts',
+    unit: 'each',
+    of: 'parts of water',
+    ends: [1, 4],
+    when: of('dough'),
+    begins: 1,
+  },
+  standing: {
+    label: 'Standing height of the child',
+    unit: 'mm',
+    ends: [500, 1700],
+    step: 5,
+    when: of('wall'),
+    begins: ({ ageFrom }) => standingAt(ageFrom),
+  },
+  level: {
+    label: 'Taped at',
+    options: [
+      { value: 'squat', label: 'A squat', why: 'For new walkers: down and up again.' },
+      { value: 'straight', label: 'Standing straight' },
+      { value: 'stretch', label: 'A stretch', why: 'On tiptoe.' },
+      { value: 'all', label: 'All three' },
+    ],
+    when: of('wall'),
+    // New walkers low, later on tiptoe.
+    begins: ({ ageFrom }) => (ageFrom < 24 ? 'squat' : ageFrom < 42 ? 'straight' : 'all'),
+  },
+  items: {
+    label: 'Things',
+    unit: 'each',
+    of: 'a number of things',
+    ends: [1, 60],
+    when: of('wall'),
+    begins: 6,
+  },
+  shape: {
+    label: 'Shape',
+    options: [
+      { value: 'circle', label: 'Circle', why: 'Laid as a shape of many sides.' },
+      'triangle',
+      'square',
+      { value: 'hexagon', label: 'Six sides' },
+    ],
+    when: of('floor'),
+    begins: 'circle',
+  },
+  across: {
+    label: ({ dials: d }) => (d.kind === 'foil' ? 'Along' : 'Across'),
+    unit: 'mm',
+    ends: [200, 6000],
+    step: 50,
+    when: of('floor', 'foil'),
+    begins: 1200,
+  },
+  wide: { label: 'Across', unit: 'mm', ends: [200, 3000], step: 50, when: of('foil'), begins: 600 },
+  overlap: {
+    label: 'Strip over strip',
+    unit: 'mm',
+    ends: [10, 150],
+    step: 5,
+    when: of('foil'),
+    begins: 30,
+  },
+  colours: {
+    label: 'Colours, apart by commas',
+    most: 120,
+    hint: 'yellow, green, blue',
+    when: of('brushes'),
+    begins: 'yellow, green, blue',
+  },
+  tool: {
+    label: 'Drawn with',
+    options: ['hand', 'finger', 'spoon', 'comb', 'brush'],
+    when: of('food tray', 'dough', 'foil', 'brushes'),
+    begins: ({ ageFrom }) => (ageFrom < 36 ? 'hand' : 'finger'),
+  },
+  children: {
+    label: 'Children at once',
+    unit: 'each',
+    of: 'a number of children',
+    ends: [1, 12],
+    when: of('food tray', 'dough', 'floor', 'foil', 'brushes'),
+    begins: 1,
+  },
+});

@@ -2,7 +2,7 @@ import { massOfOne } from '../../catalogue/entry.ts';
 import type { At, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
 import { cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
 import type { Material } from '../../materials/material.ts';
-import { defaults, dials, doughFoods, parts, ROLES, specs, type Dials } from './dials.ts';
+import { dials, doughFoods, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { keepsFor, cleanUp, fit, moves, tapeOf, volumeOf, type Detail } from './fit.ts';
 import { doughOf, foilStrips, heightsOf } from './surface.ts';
@@ -331,8 +331,6 @@ export const trayAndSurface: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => TITLES[d.kind](d),
-  defaults,
-  specs,
   fit,
   plan,
   draw,

@@ -1,7 +1,7 @@
 import type { Section } from '../../geometry/web.ts';
 import type { Material } from '../../materials/material.ts';
-import { choice, number } from '../dialKinds.ts';
-import { allTaken, taken, type Approach, type At, type DialSpec, type Role, type Start } from '../kernel.ts';
+import { dialTable } from '../dialTable.ts';
+import { allTaken, taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG, sheetOrCardBox } from '../making.ts';
 import type { Dials } from './schema.ts';
 import { mostRounds } from './thread.ts';
@@ -94,37 +94,6 @@ export const thickOf = (thread: Material): number => (thread.sizes.diameter ?? 2
 const longestArm = (d: Pick<Dials, 'frame'>, long: number): number =>
   Math.floor(d.frame === 'twig' ? long * 0.7 : long / 2);
 
-const STARTS: Record<Approach, Pick<Dials, 'frame' | 'sticks' | 'spacing'>> = {
-  'prepared shelf': { frame: 'star', sticks: 3, spacing: 6 },
-  'graded play': { frame: 'star', sticks: 2, spacing: 8 },
-  'made together': { frame: 'twig', sticks: 2, spacing: 10 },
-  'grab bag': { frame: 'loom', sticks: 2, spacing: 6 },
-};
-
-export function defaults({ approach, chosen, ageFrom }: Start): Dials {
-  const { stick, card, long, section, thread } = parts({ chosen });
-  const start = STARTS[approach];
-  const frame =
-    start.frame === 'loom' ? (card || !stick ? 'loom' : 'star') : stick || !card ? start.frame : 'loom';
-  const d: Dials = {
-    ...start,
-    frame,
-    arm: Math.max(30, longestArm({ frame }, long)),
-    angle: 50,
-    first: frame === 'twig' ? 25 : Math.ceil(armWidth(section)),
-    spacing: Math.max(start.spacing, Math.ceil(2 * thickOf(thread))) + (ageFrom < 48 ? 2 : 0),
-    rounds: 1,
-    wraps: frame === 'twig' ? 2 : 1,
-    course: 'spiral',
-    slots: ageFrom < 60 ? 9 : 13,
-    pitch: 10,
-    height: 150,
-    stems: frame === 'twig' ? 3 : 0,
-    free: 200,
-  };
-  return { ...d, rounds: Math.max(1, Math.min(frame === 'loom' ? 16 : 6, mostRounds(d))) };
-}
-
 /** The widest and highest loom that its card gives, mm. */
 export function roomOn(card: Material | null): { width: number; height: number } {
   const { length = 300, width = 200, height = 200 } = card?.sizes ?? {};
@@ -135,75 +104,134 @@ export function roomOn(card: Material | null): { width: number; height: number }
   return { width: Math.floor(short - 4), height: Math.floor(long - 4) };
 }
 
-export function specs({ dials: d, chosen }: At<Dials>): DialSpec[] {
-  const { long, thread, card } = parts({ chosen });
-  const close = Math.max(1, Math.ceil(thickOf(thread)));
-  const most = Math.max(1, mostRounds(d));
-  const longest = Math.max(40, longestArm(d, long));
-  const onArms: DialSpec[] =
-    d.frame === 'star'
-      ? [
-          number('sticks', 'Sticks crossed', 'each', [2, 6, 1]),
-          number('arm', 'Length of an arm', 'mm', [30, longest, 5]),
-          choice('course', 'The thread goes', [
-            { value: 'spiral', label: 'On and on', why: 'One thread from the middle out.' },
-            {
-              value: 'rings',
-              label: 'Round by round',
-              why: 'Each round closes: a new colour can begin there.',
-            },
-          ]),
-        ]
-      : [
-          number('arm', 'Length of an arm', 'mm', [40, longest, 5]),
-          number('angle', 'Between the arms', 'deg', [15, 120, 5], 'As the twig has grown.'),
-          number('stems', 'Stems woven in', 'each', [0, 12, 1]),
-        ];
-  const onCard: DialSpec[] = [
-    number(
-      'slots',
-      'Slots',
-      'each',
-      [3, 41, 2],
-      'An odd number: every row then ends on the other side of the last string.',
-    ),
-    number('pitch', 'Slot to slot', 'mm', [4, 30, 1]),
-    number('height', 'Height of the loom', 'mm', [60, Math.max(70, roomOn(card).height), 10]),
-  ];
-  return [
-    choice('frame', 'Wound on', [
-      { value: 'star', label: 'Crossed sticks' },
-      { value: 'twig', label: 'Forked twig' },
-      { value: 'loom', label: 'Card loom' },
-    ]),
-    ...(d.frame === 'loom' ? onCard : onArms),
-    ...(d.frame === 'loom'
-      ? []
-      : [
-          number(
-            'first',
-            d.frame === 'star' ? 'First round from the middle' : 'First row from the fork',
-            'mm',
-            [3, Math.max(10, Math.floor(d.arm / 2)), 1],
-          ),
-        ]),
-    number('spacing', d.frame === 'star' ? 'Round to round' : 'Row to row', 'mm', [
-      close,
-      Math.max(close + 1, 20),
-      1,
-    ]),
-    number('rounds', d.frame === 'star' ? 'Rounds' : 'Rows', 'each', [1, most, 1]),
-    ...(d.frame === 'loom'
-      ? []
-      : [
-          number(
-            'wraps',
-            'Turns round an arm',
-            'each',
-            [0, 4, 1],
-            'None: over and on. Once or twice holds it and is harder.',
-          ),
-        ]),
-    number('free', 'Hangs free from the bobbin', 'mm', [100, 600, 10]),
-  ];
+/** The frame an approach begins with, where what it takes is chosen. */
+function frameFor({ approach, chosen }: Start): Dials['frame'] {
+  const { stick, card } = parts({ chosen });
+  if (approach === 'grab bag') return card || !stick ? 'loom' : 'star';
+  if (!stick && card) return 'loom';
+  return approach === 'made together' ? 'twig' : 'star';
 }
+const begunAsTwig = (start: Start): boolean => frameFor(start) === 'twig';
+const SPACING = { 'prepared shelf': 6, 'graded play': 8, 'made together': 10, 'grab bag': 6 };
+
+const isStar = ({ dials: d }: At<Dials>): boolean => d.frame === 'star';
+const isTwig = ({ dials: d }: At<Dials>): boolean => d.frame === 'twig';
+const isLoom = ({ dials: d }: At<Dials>): boolean => d.frame === 'loom';
+const hasArms = (at: At<Dials>): boolean => !isLoom(at);
+
+export const dials = dialTable<Dials>(
+  {
+    frame: {
+      label: 'Wound on',
+      options: [
+        { value: 'star', label: 'Crossed sticks' },
+        { value: 'twig', label: 'Forked twig' },
+        { value: 'loom', label: 'Card loom' },
+      ],
+      begins: frameFor,
+    },
+    sticks: {
+      label: 'Sticks crossed',
+      unit: 'each',
+      of: 'a number of sticks',
+      ends: [2, 6],
+      when: isStar,
+      begins: ({ approach }) => (approach === 'prepared shelf' ? 3 : 2),
+    },
+    arm: {
+      label: 'Length of an arm',
+      unit: 'mm',
+      ends: [30, 600],
+      range: ({ dials: d, chosen }) => [30, longestArm(d, parts({ chosen }).long)],
+      step: 5,
+      when: hasArms,
+      begins: (start) => longestArm({ frame: frameFor(start) }, parts(start).long),
+    },
+    course: {
+      label: 'The thread goes',
+      options: [
+        { value: 'spiral', label: 'On and on', why: 'One thread from the middle out.' },
+        {
+          value: 'rings',
+          label: 'Round by round',
+          why: 'Each round closes: a new colour can begin there.',
+        },
+      ],
+      when: isStar,
+      begins: 'spiral',
+    },
+    angle: {
+      label: 'Between the arms',
+      unit: 'deg',
+      ends: [15, 120],
+      step: 5,
+      why: 'As the twig has grown.',
+      when: isTwig,
+      begins: 50,
+    },
+    stems: {
+      label: 'Stems woven in',
+      unit: 'each',
+      of: 'a number of stems',
+      ends: [0, 12],
+      when: isTwig,
+      begins: (start) => (begunAsTwig(start) ? 3 : 0),
+    },
+    slots: {
+      label: 'Slots',
+      unit: 'each',
+      of: 'a number of slots',
+      ends: [3, 41],
+      step: 2,
+      why: 'An odd number: every row then ends on the other side of the last string.',
+      when: isLoom,
+      begins: ({ ageFrom }) => (ageFrom < 60 ? 9 : 13),
+    },
+    pitch: { label: 'Slot to slot', unit: 'mm', ends: [4, 30], when: isLoom, begins: 10 },
+    height: {
+      label: 'Height of the loom',
+      unit: 'mm',
+      ends: [60, 400],
+      range: ({ chosen }) => [60, Math.max(70, roomOn(parts({ chosen }).card).height)],
+      step: 10,
+      when: isLoom,
+      begins: 150,
+    },
+    first: {
+      label: (at) => (isStar(at) ? 'First round from the middle' : 'First row from the fork'),
+      unit: 'mm',
+      ends: [3, 200],
+      range: ({ dials: d }) => [3, Math.max(10, Math.floor(d.arm / 2))],
+      when: hasArms,
+      begins: (start) => (begunAsTwig(start) ? 25 : Math.ceil(armWidth(parts(start).section))),
+    },
+    spacing: {
+      label: (at) => (isStar(at) ? 'Round to round' : 'Row to row'),
+      unit: 'mm',
+      ends: [1, 40],
+      range: ({ chosen }) => [Math.ceil(thickOf(parts({ chosen }).thread)), 40],
+      begins: ({ approach, chosen, ageFrom }) =>
+        Math.max(SPACING[approach], Math.ceil(2 * thickOf(parts({ chosen }).thread))) +
+        (ageFrom < 48 ? 2 : 0),
+    },
+    rounds: {
+      label: (at) => (isStar(at) ? 'Rounds' : 'Rows'),
+      unit: 'each',
+      of: 'a number of rounds',
+      ends: [1, 200],
+      range: ({ dials: d }) => [1, mostRounds(d)],
+      begins: (start) => (frameFor(start) === 'loom' ? 16 : 6),
+    },
+    wraps: {
+      label: 'Turns round an arm',
+      unit: 'each',
+      of: 'turns round an arm',
+      ends: [0, 4],
+      why: 'None: over and on. Once or twice holds it and is harder.',
+      when: hasArms,
+      begins: (start) => (begunAsTwig(start) ? 2 : 1),
+    },
+    free: { label: 'Hangs free from the bobbin', unit: 'mm', ends: [100, 600], step: 10, begins: 200 },
+  },
+  { settle: (d) => ({ ...d, rounds: Math.min(d.rounds, mostRounds(d)) }) },
+);

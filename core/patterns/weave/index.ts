@@ -1,6 +1,6 @@
 import type { At, Pattern, RungDials } from '../kernel.ts';
-import { defaults, parts, ROLES, specs, thickOf } from './dials.ts';
-import { dials, type Dials } from './schema.ts';
+import { dials, parts, ROLES, thickOf } from './dials.ts';
+import type { Dials } from './schema.ts';
 import { draw } from './draw.ts';
 import { fit, layOut, moves } from './fit.ts';
 import { features, plan, reaches, show } from './plan.ts';
@@ -78,8 +78,6 @@ export const weave: Pattern<Dials, Wound> = {
   dials,
   title: ({ dials: d }) =>
     `${d.frame === 'star' ? 'Wind' : 'Weave'} ${d.rounds} ${d.frame === 'star' ? 'rounds' : 'rows'} on ${ON[d.frame]}`,
-  defaults,
-  specs,
   fit,
   plan,
   draw,

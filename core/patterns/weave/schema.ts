@@ -1,33 +1,27 @@
-import { z } from 'zod';
-import { measure, oneOf, wholeNumber } from '../dialKinds.ts';
-
-const FRAMES = ['star', 'twig', 'loom'] as const;
-const COURSES = ['spiral', 'rings'] as const;
-
-export const dials = z.strictObject({
-  frame: oneOf(FRAMES),
+/** What can be told of a weave. */
+export interface Dials {
+  readonly frame: 'star' | 'twig' | 'loom';
   /** Sticks crossed in the middle; each makes two arms. */
-  sticks: wholeNumber('a number of sticks', 2, 6),
+  readonly sticks: number;
   /** Length of an arm, from the middle or from the fork, mm. */
-  arm: measure('mm', 30, 600),
-  /** Between the two arms of a forked twig. */
-  angle: measure('degrees', 15, 120),
+  readonly arm: number;
+  /** Between the two arms of a forked twig, degrees. */
+  readonly angle: number;
   /** From the middle or the fork to the first crossing, mm. */
-  first: measure('mm', 3, 200),
+  readonly first: number;
   /** From one round or row to the next, mm. */
-  spacing: measure('mm', 1, 40),
-  rounds: wholeNumber('a number of rounds', 1, 200),
+  readonly spacing: number;
+  readonly rounds: number;
   /** Turns round an arm at each crossing. */
-  wraps: wholeNumber('turns round an arm', 0, 4),
-  course: oneOf(COURSES),
-  slots: wholeNumber('a number of slots', 3, 41),
+  readonly wraps: number;
+  readonly course: 'spiral' | 'rings';
+  readonly slots: number;
   /** From one slot to the next, mm. */
-  pitch: measure('mm', 4, 30),
+  readonly pitch: number;
   /** Height of the loom, mm. */
-  height: measure('mm', 60, 400),
+  readonly height: number;
   /** Stems, ribbons or feathers woven in upright. */
-  stems: wholeNumber('a number of stems', 0, 12),
+  readonly stems: number;
   /** Thread that hangs free while it is worked; the rest is on a bobbin. mm. */
-  free: measure('mm', 100, 600),
-});
-export type Dials = z.infer<typeof dials>;
+  readonly free: number;
+}

@@ -4,6 +4,7 @@ import { styled } from 'styled-components';
 import type { Design } from '../../../contract/designs.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import { formatLength, inUnit, type LengthUnit } from '../../../core/measure/length.ts';
+import { factValue } from '../../../core/patterns/factWords.ts';
 import { threeCosts } from '../../../core/price/costs.ts';
 import type { Finding } from '../../../core/safety/check.ts';
 import type { Change } from '../../../core/safety/smallestChange.ts';
@@ -61,13 +62,10 @@ const Ask = styled.button`
 `;
 
 /** A value as the place writes it. */
-const valueOf = (value: number | string, unitOf: Change['unit'], unit: LengthUnit): string => {
-  if (typeof value === 'string') return value;
-  if (unitOf === 'mm') return formatLength(value, unit);
-  if (unitOf === 'deg') return `${value}°`;
-  if (unitOf === '%') return `${value} %`;
-  return unitOf === 'months' ? `${value} months` : String(value);
-};
+const valueOf = (value: number | string, unitOf: Change['unit'], unit: LengthUnit): string =>
+  unitOf === 'months'
+    ? `${value} months`
+    : factValue({ id: '', label: '', value, ...(unitOf && { unit: unitOf }) }, unit);
 
 /** Rules that no dial, material or age changes: only care does. */
 const NOT_CURED = ['test', 'remnant', 'fixing'];
