@@ -6,7 +6,7 @@ import { agesError, agesInOrder, designShape } from './designs.ts';
 import { kitWords } from './kits.ts';
 
 /** The version that is written. Older ones are carried forward, newer ones refused. */
-export const FILE_VERSION = 3;
+export const FILE_VERSION = 4;
 /** A design file nests lists of outline points and no deeper. */
 export const MOST_DEEP = 10;
 
@@ -110,12 +110,13 @@ const isRecord = (v: unknown): v is Loose => typeof v === 'object' && v !== null
 
 /**
  * A file of an older version as this one has it. In version 1 the approach stood among the dials, and a role had one
- * material, not a list; version 3 only adds (what of a find cannot be cut, how long it keeps, a kit's words). Whatever is
+ * material, not a list; version 3 only adds (what of a find cannot be cut, how long it keeps, a kit's words), and
+ * so does version 4 (what a material can do or is). Whatever is
  * not understood is left as it is, for the reading to name.
  */
 export function carriedForward(raw: unknown): unknown {
   if (!isRecord(raw)) return raw;
-  if (raw.version === 2) return { ...raw, version: FILE_VERSION };
+  if (raw.version === 2 || raw.version === 3) return { ...raw, version: FILE_VERSION };
   if (raw.version !== 1 || !isRecord(raw.design)) return raw;
   const { design } = raw;
   const dials = isRecord(design.dials) ? design.dials : null;

@@ -32,6 +32,7 @@ export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; requir
       'mass',
       'cleaning',
       'allergens',
+      'traits',
       'grain',
       'keep_out',
       'keeps_out_hours',

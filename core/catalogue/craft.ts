@@ -24,7 +24,7 @@ export const CRAFT: readonly CatalogueEntry[] = [
     stirrer | Coffee stirrer | block | l140(110-180) b6(5-6) h1.2(1-1.4) | wood | 0 | 0.7 | none | splinters | #CFAE7D | |
     lolly-mould | Lolly holder, plastic | block | l110(100-120) b22(18-26) h4(3-6) | plastic | 0 | 5 | wash | | #E08E45 | |
     chopstick | Chopstick | rod | d7(5-8) l230(200-240) | wood | 0 | 5 | wash | splinters | #A87C4B | |
-    chenille | Chenille stem | cord | d6(5-8) l300(290-310) | fabric | 40 | 1 | none | sharp edge | #6A8CAF | |
+    chenille | Chenille stem | cord | d6(5-8) l300(290-310) | fabric | 40 | 1 | none | sharp edge, stays bent | #6A8CAF | |
     pencil | Pencil, round | rod | d7.3(7-8) l175(172-180) | wood | 0 | 5.5 | wipe | | #D8A657 | |
     `,
   ),
@@ -40,10 +40,10 @@ export const CRAFT: readonly CatalogueEntry[] = [
   ...readEntries(
     'Pegs',
     `
-    wooden-peg | Clothes peg, wooden | block | l72(70-75) b12(10-13) h14(12-15) | wood | 0 | 4.5 | wipe | splinters | #CFA86B | |
-    plastic-peg | Clothes peg, plastic | block | l78(72-90) b12(10-14) h15(13-18) | plastic | 0 | 6 | wash | | #2C6A3E | |
-    mini-peg | Peg, small | block | l35(25-48) b6(3-7) h7(6-9) | wood | 0 | 1 | wipe | | #D8B98A | |
-    bulldog-clip | Spring clip | block | l60(50-76) b25(20-40) h20(15-30) | metal | 0 | 14 | wash | sharp edge | #6F7774 | |
+    wooden-peg | Clothes peg, wooden | block | l72(70-75) b12(10-13) h14(12-15) | wood | 0 | 4.5 | wipe | splinters, clips on a rim | #CFA86B | |
+    plastic-peg | Clothes peg, plastic | block | l78(72-90) b12(10-14) h15(13-18) | plastic | 0 | 6 | wash | clips on a rim | #2C6A3E | |
+    mini-peg | Peg, small | block | l35(25-48) b6(3-7) h7(6-9) | wood | 0 | 1 | wipe | clips on a rim | #D8B98A | |
+    bulldog-clip | Spring clip | block | l60(50-76) b25(20-40) h20(15-30) | metal | 0 | 14 | wash | sharp edge, clips on a rim | #6F7774 | |
     `,
   ),
   ...readEntries(
@@ -53,7 +53,7 @@ export const CRAFT: readonly CatalogueEntry[] = [
     button-small | Button, shirt | disc | d11.4(10-13) h2.5(2-3) w2.5(2-3) | plastic | 0 | 0.4 | wash | | #EDEAE2 | | size: line 18 of 40 to the inch?
     hook-loop | Hook and loop tape /m | consumable | b20(16-25) | fabric | 0 | 12 | wash | | #3A4442 | |
     paper-fastener | Paper fastener | rod | d8(7-10) l20(15-40) | metal | 0 | 0.8 | wash | sharp edge | #C7A23C | |
-    paper-clip | Paper clip | block | l33(28-50) b8(7-10) h1(0.8-1.2) | metal | 0 | 0.5 | wash | sharp edge | #8FA3AD | |
+    paper-clip | Paper clip | block | l33(28-50) b8(7-10) h1(0.8-1.2) | metal | 0 | 0.5 | wash | sharp edge, clips on a rim | #8FA3AD | |
     binder-ring | Binder ring | disc | d38(25-50) h4(3-5) w3(2-4) | metal | 0 | 9 | wash | | #8FA3AD | |
     magnet-disc | Disc magnet | disc | d18(10-25) h4(2-5) w4(2-5) | metal | 0 | 7 | wipe | magnet | #53625F | |
     zip | Zip, cut from clothing | block | l180(120-250) b28(25-32) h3(2-4) | fabric | 10 | 8 | wash | | #2C5F8A | |
@@ -85,8 +85,8 @@ export const CRAFT: readonly CatalogueEntry[] = [
     oat-porridge | Oat porridge, cooked, bowl | consumable | | food | 0 | 250 | none | gluten, out 2 h, closed 2 days | #E3D3AE | |
     potato-mash | Mashed potato, bowl | consumable | | food | 0 | 300 | none | out 2 h, closed 2 days | #EFE0B0 | |
     apple-sauce | Apple sauce, jar | consumable | | food | 0 | 350 | none | out 2 h, closed 3 days | #D8BE74 | |
-    wheat-flour | Wheat flour, bag | consumable | | food | 0 | 1000 | none | gluten, closed 180 days | #F4EEDF | |
-    fine-salt | Fine salt, packet | consumable | | food | 0 | 500 | none | | #F7F7F5 | |
+    wheat-flour | Wheat flour, bag | consumable | | food | 0 | 1000 | none | gluten, closed 180 days, flour | #F4EEDF | |
+    fine-salt | Fine salt, packet | consumable | | food | 0 | 500 | none | salt | #F7F7F5 | |
     `,
   ),
   ...readEntries(

@@ -9,6 +9,7 @@ import {
   requiredSizes,
   sizes,
   SOLIDS,
+  TRAITS,
   type Keeping,
   type MaterialInput,
   type SizeName,
@@ -65,6 +66,8 @@ export const catalogueEntry = z.strictObject({
   cleaning: z.enum(CLEANINGS),
   hazards: z.array(z.enum(HAZARDS)),
   allergens: z.array(z.enum(ALLERGENS)),
+  /** What it can do or is. */
+  traits: z.array(z.enum(TRAITS)),
   /** How long it keeps: hours out at room temperature, days closed and cool. */
   keeping: materialFields.shape.keeping,
   colour: materialFields.shape.colour,
@@ -83,6 +86,9 @@ const SIZE: Record<string, SizeName> = {
   w: 'wall',
 };
 
+/** What a line minds that is no allergen. */
+const NO_ALLERGEN: ReadonlySet<string> = new Set([...HAZARDS, ...TRAITS]);
+
 /** `out 2 h` or `closed 5 days`, among what to mind. */
 const KEEPS = /^(out|closed) ([\d.]+) (?:h|days)$/;
 function keepingIn(words: readonly string[]): { keeping?: Keeping } {
@@ -94,8 +100,8 @@ function keepingIn(words: readonly string[]): { keeping?: Keeping } {
 }
 
 /**
- * One line of the table: `key | name | form or solid | sizes | class | give % | mass | cleaning | hazards, allergens and keeping
- * | colour | yields | marks`. Sizes are `d38(36-40)`: letter, usual size, usual range, mm. A name that ends in ` /m` is
+ * One line of the table: `key | name | form or solid | sizes | class | give % | mass | cleaning | hazards, allergens, traits and
+ * keeping | colour | yields | marks`. Sizes are `d38(36-40)`: letter, usual size, usual range, mm. A name that ends in ` /m` is
  * counted by length. Marks are `size: source` or `size mass: source` for what a standard gives (as remembered where the
  * source ends in `?`); whatever is not named is common practice for sizes and from memory for mass.
  *
@@ -136,7 +142,8 @@ export function readEntry(group: Group, line: string): CatalogueEntry {
     mass: Number(mass),
     cleaning,
     hazards: words.filter((w) => (HAZARDS as readonly string[]).includes(w)),
-    allergens: words.filter((w) => !(HAZARDS as readonly string[]).includes(w) && !KEEPS.test(w)),
+    traits: words.filter((w) => (TRAITS as readonly string[]).includes(w)),
+    allergens: words.filter((w) => !NO_ALLERGEN.has(w) && !KEEPS.test(w)),
     ...keepingIn(words),
     colour,
     yields: yields
@@ -174,6 +181,7 @@ export function asMaterial(e: CatalogueEntry): MaterialInput {
     mass: e.mass,
     cleaning: e.cleaning,
     allergens: e.allergens,
+    ...(e.traits.length > 0 ? { traits: e.traits } : {}),
     ...(e.keeping ? { keeping: e.keeping } : {}),
     catalogue: e.key,
     hazards: e.hazards,

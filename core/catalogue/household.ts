@@ -101,14 +101,14 @@ export const HOUSEHOLD: readonly CatalogueEntry[] = [
     'Kitchen tools',
     `
     paper-plate | Paper plate | disc | d230(180-260) h18(12-25) w0.6(0.4-0.8) | card | 0 | 10 | none | | #F3EFE4 | |
-    tongs | Kitchen tongs, small | block | l180(160-230) b35(25-45) h30(20-40) | metal | 0 | 70 | wash | | #9AA5A6 | |
+    tongs | Kitchen tongs, small | block | l180(160-230) b35(25-45) h30(20-40) | metal | 0 | 70 | wash | grips when squeezed | #9AA5A6 | |
     tea-ball | Tea infuser | ball | d45(40-50) | metal | 0 | 30 | wash | | #A7ADAA | |
     spoon | Wooden spoon | rod | d12(10-14) l250(200-300) | wood | 0 | 28 | wash | splinters | #B88A55 | |
     scoop | Measuring scoop | block | l105(80-130) b38(30-45) h28(20-32) | plastic | 0 | 7 | wash | | #D7DDE0 | |
     colander | Small colander | container | d180(150-220) h75(60-100) w1.5(1-2) | plastic | 0 | 140 | wash | | #5E8C61 | |
     muffin-tray | Muffin tray, six | container | l265(260-280) b180(175-190) h30(25-35) w0.6(0.5-0.8) | metal | 0 | 260 | wash | | #6F7B7D | |
     ice-tray | Ice-cube tray | container | l260(220-280) b110(90-120) h32(25-40) w1.4(1-1.8) | plastic | 5 | 75 | wash | | #9CC3D5 | |
-    whisk | Balloon whisk | rod | d50(40-60) l200(180-250) | metal | 15 | 60 | wash | | #9AA5A6 | |
+    whisk | Balloon whisk | rod | d50(40-60) l200(180-250) | metal | 15 | 60 | wash | cage of wires | #9AA5A6 | |
     `,
   ),
 ];

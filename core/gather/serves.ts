@@ -1,7 +1,7 @@
 import { SKILLS, type Skill } from '../patterns/kernel.ts';
-import { extentsOf, shapeOf, type MaterialInput } from '../materials/material.ts';
+import { extentsOf, hasTrait, shapeOf, type MaterialInput } from '../materials/material.ts';
 
-type Kind = Pick<MaterialInput, 'form' | 'solid' | 'sizes' | 'give' | 'materialClass' | 'name'>;
+type Kind = Pick<MaterialInput, 'form' | 'solid' | 'sizes' | 'give' | 'materialClass' | 'traits'>;
 
 /**
  * Which skills a material can serve, from its form, sizes (mm) and softness alone (common practice): what finger and thumb
@@ -13,7 +13,7 @@ export function skillsServed(m: Kind): Skill[] {
   const shape = shapeOf(m as MaterialInput);
   const [long, , short] = shape ? extentsOf(shape) : [m.sizes.length ?? 0, 0, 0];
   const small = m.form === 'piece' || m.form === 'disc';
-  const springs = /peg|clip|tongs|tweezer/i.test(m.name);
+  const springs = hasTrait(m, 'clips on a rim') || hasTrait(m, 'grips when squeezed');
   const tests: Record<Skill, boolean> = {
     'Pincer and release': small && short <= 40 && long <= 90,
     'Two hands together': ['container', 'tube', 'cord', 'sheet'].includes(m.form) || (small && long > 60),

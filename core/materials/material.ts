@@ -42,6 +42,17 @@ export const HAZARDS = [
   'choking form',
 ] as const;
 
+/** What a thing can do or is, as far as a pattern asks for it: known by the tag, whatever the thing is called. */
+export const TRAITS = [
+  'clips on a rim',
+  'grips when squeezed',
+  'cage of wires',
+  'stays bent',
+  'flour',
+  'salt',
+] as const;
+export type Trait = (typeof TRAITS)[number];
+
 /** Which way the grain or the flutes of a board run: along its longer side (of a box, up and down), or across that. */
 export const GRAINS = ['along', 'across'] as const;
 export type Grain = (typeof GRAINS)[number];
@@ -201,6 +212,11 @@ export const materialFields = z.strictObject({
     .array(z.enum(ALLERGENS, { error: `expected one of ${ALLERGENS.join(', ')}` }))
     .max(ALLERGENS.length)
     .optional(),
+  /** What it can do or is; left out where nobody said. */
+  traits: z
+    .array(z.enum(TRAITS, { error: `expected one of ${TRAITS.join(', ')}` }))
+    .max(TRAITS.length)
+    .optional(),
   grain: z.enum(GRAINS, { error: `expected one of ${GRAINS.join(', ')}` }).optional(),
   keepOut: z.array(keepOutArea).max(20, 'may have at most 20 places').optional(),
   keeping: keeping.optional(),
@@ -273,6 +289,10 @@ export const asMeasured = <M extends Pick<Material, 'sizes' | 'measured'>>(m: M)
 /** With the smallest sizes measured: what a gauge for small parts must be asked about. */
 export const atLeast = <M extends Pick<Material, 'sizes' | 'measured'>>(m: M): M =>
   m.measured ? { ...m, sizes: { ...m.sizes, ...m.measured.least } } : m;
+
+/** Whether it can do or is something, by its tag. */
+export const hasTrait = (m: Pick<MaterialInput, 'traits'>, trait: Trait): boolean =>
+  m.traits?.includes(trait) ?? false;
 
 /** Porous things cannot be washed: they are wiped, rested or thrown away (common practice). */
 export const isPorous = (m: Pick<MaterialInput, 'materialClass'>): boolean =>

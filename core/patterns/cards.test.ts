@@ -131,7 +131,13 @@ describe('pull-out', () => {
     expect(pull.fit(of(pull, { hidden: 4, number: 4 })).verdict).toBe('stop');
   });
   it('wire is turned over by an adult, dye dries', () => {
-    const stem = { ...bud, id: 6, name: 'Pipe cleaner', sizes: { diameter: 6, length: 150 } };
+    const stem = {
+      ...bud,
+      id: 6,
+      name: 'Pipe cleaner',
+      traits: ['stays bent' as const],
+      sizes: { diameter: 6, length: 150 },
+    };
     const at = of(pull, { dyed: true, proud: 60 }, kinds({ piece: stem }));
     const steps = pull.steps(at);
     expect(steps.find((s) => s.id === 'ends')).toMatchObject({ who: 'adult' });
@@ -152,9 +158,17 @@ describe('peg rim', () => {
       solid: 'block',
       sizes: { length: 72, width: 12, height: 10 },
       materialClass: 'wood',
+      traits: ['clips on a rim'],
     });
   const [red, blue] = [colour(11, 'Red peg'), colour(12, 'Blue peg')];
   const two = kinds({ peg: [red, blue] });
+  it('knows a peg by its tag, whatever it is called', () => {
+    const pinza = { ...red, name: 'Pinza de la ropa' };
+    expect(peg.fit(of(peg, {}, kinds({ peg: [pinza] }))).headline).toBe(peg.fit(of(peg, {}, two)).headline);
+    expect(() => of(peg, {}, kinds({ peg: [{ ...red, traits: [] }] }))).toThrow(
+      /expected a clothes peg or a clip/,
+    );
+  });
   it('counts each colour of a pattern by itself', () => {
     // AAB of nine: six and three.
     const f = peg.fit(of(peg, { counting: 0, number: 9, pattern: 'AAB' }, two));

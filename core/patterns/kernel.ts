@@ -42,7 +42,7 @@ export interface Role {
   readonly use: Use;
   /** What else is asked of a material; the words say what was expected where it does not do. */
   readonly accepts?: (
-    m: Pick<Material, 'form' | 'solid' | 'sizes' | 'name' | 'materialClass'>,
+    m: Pick<Material, 'form' | 'solid' | 'sizes' | 'traits' | 'materialClass'>,
   ) => string | null;
   /** Catalogue keys a design starts from where nothing is chosen. */
   readonly usual: readonly string[];

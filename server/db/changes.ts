@@ -439,6 +439,27 @@ function sound(add: Add): void {
   );
 }
 
+/** What a material can do is known by a tag; so far it was known by its English name. */
+function traits(add: Add): void {
+  add('alter table "material" add column "traits" json null');
+  const tagged = (trait: string, names: readonly string[], keys: readonly string[]): void =>
+    add(
+      `update "material" set "traits" = json_insert(coalesce("traits", '[]'), '$[#]', '${trait}') where ${names
+        .map((n) => `"name" like '%${n}%'`)
+        .join(' or ')} or "catalogue" in (${keys.map((k) => `'${k}'`).join(', ')})`,
+    );
+  tagged(
+    'clips on a rim',
+    ['peg', 'clip', 'clothespin'],
+    ['wooden-peg', 'plastic-peg', 'mini-peg', 'bulldog-clip', 'paper-clip'],
+  );
+  tagged('grips when squeezed', ['tongs', 'tweezer'], ['tongs']);
+  tagged('cage of wires', ['whisk'], ['whisk']);
+  tagged('stays bent', ['pipe cleaner', 'chenille', 'fuzzy', 'wire'], ['chenille']);
+  tagged('flour', ['flour'], ['wheat-flour']);
+  tagged('salt', ['salt'], ['fine-salt']);
+}
+
 /** A step of the layout: what it is called in a file that has it, and the statements that make it. */
 export interface Change {
   readonly name: string;
@@ -472,6 +493,7 @@ export const changes: readonly Change[] = [
   change('2026-11-30-figures', figures),
   change('2026-11-30-checked-loans', checkedLoans),
   change('2026-11-30-sound', sound),
+  change('2026-12-01-traits', traits),
 ];
 
 /** Their names; a file that knows others is from a newer version. */

@@ -1,7 +1,7 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 import type { PlaceRules } from '../../core/safety/rules.ts';
 import type { Hand } from '../../core/child/hand.ts';
-import type { KeepOutArea, Keeping, Risks } from '../../core/materials/material.ts';
+import type { KeepOutArea, Keeping, Risks, Trait } from '../../core/materials/material.ts';
 import type { TermEntry } from '../../core/lend/term/termProblem.ts';
 import type { OwnMessages } from '../../core/lend/telling.ts';
 import type { PersonRole } from '../../contract/people.ts';
@@ -75,6 +75,8 @@ export const MaterialRow = defineEntity({
     mass: p.float().nullable(),
     cleaning: p.string().nullable(),
     allergens: p.json<string[]>().nullable(),
+    /** What it can do or is. */
+    traits: p.json<Trait[]>().nullable(),
     /** Which way grain or flutes run. */
     grain: p.string().nullable(),
     /** Places of its panels that nothing is cut over. */

@@ -20,6 +20,9 @@ const NAMES_NOBODY = new Set([
   'mikro_orm_migrations',
 ]);
 
+/** Rows looked through at once. */
+const AT_ONCE = 2000;
+
 /** A name as a word of its own: “G-0” is not in “G-04”, nor “Teal” in “Tealight”. */
 const asWord = (name: string): RegExp =>
   new RegExp(`(?<![\\p{L}\\p{N}-])${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}-])`, 'gu');
@@ -37,22 +40,35 @@ export async function eraseWords(em: EntityManager, name: string): Promise<void>
   );
   for (const { name: table } of tables) {
     if (NAMES_NOBODY.has(table)) continue;
-    const columns = await rows<{ name: string }>(
+    const columns = (
+      await rows<{ name: string }>(
+        em,
+        `select name from pragma_table_info('${table}') where lower(type) in ('text', 'json') and pk = 0`,
+      )
+    ).map((c) => c.name);
+    if (columns.length === 0) continue;
+    const named = columns.flatMap((c) => forms.map(() => `instr("${c}", ?) > 0`)).join(' or ');
+    const asked = columns.flatMap(() => forms);
+    const [{ last }] = (await rows<{ last: number | null }>(
       em,
-      `select name from pragma_table_info('${table}') where lower(type) in ('text', 'json') and pk = 0`,
-    );
-    for (const { name: column } of columns)
-      for (const form of forms) {
-        const found = await rows<{ at: number; words: string }>(
-          em,
-          `select rowid as at, "${column}" as words from "${table}" where instr("${column}", ?) > 0`,
-          [form],
-        );
-        for (const { at, words } of found) {
-          const left = words.replace(asWord(form), ERASED_WORD);
+      `select max(rowid) as last from "${table}"`,
+    )) as [{ last: number | null }];
+    // Piece by piece: a long table must not hold up everybody else.
+    for (let from = 0; from < (last ?? 0); from += AT_ONCE) {
+      const found = await rows<Record<string, string | number | null>>(
+        em,
+        `select rowid as "the row", ${columns.map((c) => `"${c}"`).join(', ')} from "${table}" where rowid > ? and rowid <= ? and (${named})`,
+        [from, from + AT_ONCE, ...asked],
+      );
+      for (const row of found)
+        for (const column of columns) {
+          const words = row[column];
+          if (typeof words !== 'string') continue;
+          const left = forms.reduce((w, form) => w.replace(asWord(form), ERASED_WORD), words);
           if (left !== words)
-            await rows(em, `update "${table}" set "${column}" = ? where rowid = ?`, [left, at]);
+            await rows(em, `update "${table}" set "${column}" = ? where rowid = ?`, [left, row['the row']]);
         }
-      }
+      await new Promise((go) => setImmediate(go));
+    }
   }
 }

@@ -3,7 +3,8 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
-import { changes } from './changes.ts';
+import { changeNames, changes } from './changes.ts';
+import { bringForward } from './forward.ts';
 import { closeDb, openDb } from './open.ts';
 
 /** What each change was when it landed: a file that has had it will never have it again, whatever it says by then. */
@@ -28,6 +29,7 @@ const LANDED: Readonly<Record<string, string>> = {
   '2026-11-30-figures': 'b0b6ffef8b67a87e626d7b4d296e6e1ad9b18861ca9ed456179c7ca2dab74199',
   '2026-11-30-checked-loans': '0dd10060c9f18ffc752270580832b2962f527eac625dba0b4186e7705ddeabc2',
   '2026-11-30-sound': '178d76e166e150d5a86bafce4e8b6efe73ab91f702c4822696fab315422bd3b7',
+  '2026-12-01-traits': 'fa14ed26217e90b8618df5f6f12bdef84367b4af0b04273cc65c3fa609bf4824',
 };
 const FIXTURES = join(import.meta.dirname, 'landed');
 
@@ -104,6 +106,32 @@ describe.each(readdirSync(FIXTURES).sort())('a place of %s', (fixture) => {
     expect(await read('pragma foreign_key_check')).toEqual([]);
     await closeDb(db);
   });
+});
+
+it('what a material can do, once known by its English name or its entry, is its tag', async () => {
+  const file = join(folder, 'fox-button.db');
+  bringForward(file, undefined, changeNames.indexOf('2026-12-01-traits'));
+  const db = new Database(file);
+  const add = db.prepare(
+    `insert into material (name, form, sizes, unit, material_class, give, hazards, colour, catalogue) values (?, 'piece', '{"length":72,"width":12,"height":14}', 'each', 'wood', 0, '[]', '#B0451A', ?)`,
+  );
+  for (const [name, entry] of [
+    ['Old Clothespin', null],
+    ['Pinza verde', 'wooden-peg'],
+    ['Milk cap', null],
+    ['Salt flour', null],
+  ])
+    add.run(name, entry);
+  db.close();
+  bringForward(file);
+  const after = new Database(file);
+  expect(after.prepare('select name, traits from material order by id').all()).toEqual([
+    { name: 'Old Clothespin', traits: '["clips on a rim"]' },
+    { name: 'Pinza verde', traits: '["clips on a rim"]' },
+    { name: 'Milk cap', traits: null },
+    { name: 'Salt flour', traits: '["flour","salt"]' },
+  ]);
+  after.close();
 });
 
 it.each([

@@ -39,6 +39,7 @@ const JSON_RULES: Readonly<Record<string, z.ZodType>> = {
   'material.sizes': sizes,
   'material.hazards': texts,
   'material.allergens': texts.nullable(),
+  'material.traits': texts.nullable(),
   'material.keep_out': z.array(record).nullable(),
   'material.keeping': record.nullable(),
   'material.risks': record.nullable(),

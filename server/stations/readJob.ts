@@ -10,11 +10,16 @@ export const DESIGN_READS = [
   'donors',
   'buildSheet',
   'template',
+  'checkSheet',
+  'kitPaper',
+  'designPaper',
 ] as const;
 
 /** What takes long to read in a large place. */
 export type ReadName =
   | (typeof DESIGN_READS)[number]
+  | 'familyData'
+  | 'dueDays'
   | 'rowsOfFile'
   | 'childPage'
   | 'groupPage'

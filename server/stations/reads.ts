@@ -4,7 +4,8 @@ import type { Day } from '../../core/calendar/days.ts';
 import type { WorkerPool } from '../compute/workerPool.ts';
 import type { ServerContext } from '../serverContext.ts';
 import type { ReadName } from './readJob.ts';
-import { kitReport } from './check/sheet.ts';
+import { kitReport, sheetOf } from './check/sheet.ts';
+import { familyData } from './lend/erase.ts';
 import { listKits, suggestKits, type KitQuery } from './lend/kits.ts';
 import { listNeeds } from './shape/service.ts';
 import { wantedData } from './gather/wanted.ts';
@@ -18,9 +19,10 @@ import {
 } from './make/designPapers.ts';
 import { knownOf } from './files/kind.ts';
 import { readFile, type PreviewRequest } from './files/preview.ts';
+import { designFamilyPaper, familyPaper, type PaperAsk } from './lend/familyPaper.ts';
 import { lasting } from './lend/durability.ts';
 import { listMissing } from './lend/found.ts';
-import { listTellings } from './lend/telling.ts';
+import { dueDays, listTellings } from './lend/telling.ts';
 import { termReport } from './lend/term.ts';
 import * as plans from './lend/termPlan/service.ts';
 import { childPage, groupPage } from './watch/page.ts';
@@ -53,6 +55,11 @@ const READS = {
   buildSheet: forPaper(buildSheetData),
   template: async (o: Reading, id: number, asked: PaperAsked, mirror: boolean) =>
     forPaper((d) => templateData(d, mirror))(o, id, asked),
+  checkSheet: (o: Reading, of: 'design' | 'kit', id: number) => sheetOf(o.em, of, id, o.today),
+  kitPaper: (o: Reading, id: number, asked: PaperAsk) => familyPaper(o.em, id, asked, o.today),
+  designPaper: (o: Reading, id: number, asked: PaperAsk) => designFamilyPaper(o.em, id, asked, o.today),
+  familyData: (o: Reading, id: number) => familyData(o.em, id),
+  dueDays: (o: Reading, id: number) => dueDays(o.em, id),
   childPage: (o: Reading, child: string, skill: Skill | undefined) => childPage({ ...o, child, skill }),
   groupPage: (o: Reading, group: string) => groupPage({ ...o, group }),
   lasting: (o: Reading) => lasting(o.em),

@@ -1,4 +1,4 @@
-import type { Material } from '../../materials/material.ts';
+import { hasTrait, type Material } from '../../materials/material.ts';
 import { perimeter, rectangleOutline } from '../../geometry/polygon.ts';
 import { taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
@@ -22,8 +22,11 @@ export const ROLES = {
     most: 5,
     use: 'piece',
     usual: ['wooden-peg'],
-    // Nothing in its sizes tells a peg from a stick: it is known by its name.
-    accepts: (m) => (/peg|clip|clothespin/i.test(m.name) ? null : 'expected a clothes peg or a clip'),
+    // Nothing in its sizes tells a peg from a stick.
+    accepts: (m) =>
+      hasTrait(m, 'clips on a rim')
+        ? null
+        : 'expected a clothes peg or a clip; a material of your own is told as one on the shelf, under “Can do or is”',
   },
   bag: BAG,
 } as const satisfies Record<string, Role>;

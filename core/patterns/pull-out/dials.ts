@@ -1,10 +1,10 @@
-import type { Material } from '../../materials/material.ts';
+import { hasTrait, type Material } from '../../materials/material.ts';
 import { PatternError, taken, type At, type Role } from '../kernel.ts';
 import { BAG } from '../making.ts';
 
-/** A thick upright rod of wire or plastic that is hollow: a whisk, by what it is called. */
-const isWhisk = (m: Pick<Material, 'form' | 'solid' | 'sizes' | 'name'>): boolean =>
-  m.form === 'piece' && m.solid === 'rod' && (m.sizes.diameter ?? 0) >= 40 && /whisk/i.test(m.name);
+/** A thick upright rod of wire or plastic that is hollow: a whisk. */
+const isWhisk = (m: Pick<Material, 'form' | 'solid' | 'sizes' | 'traits'>): boolean =>
+  m.form === 'piece' && m.solid === 'rod' && (m.sizes.diameter ?? 0) >= 40 && hasTrait(m, 'cage of wires');
 export const isCage = ({ chosen }: Pick<At<Dials>, 'chosen'>): boolean => {
   const [box] = chosen[ROLES.box.id] ?? [];
   return box !== undefined && isWhisk(box);

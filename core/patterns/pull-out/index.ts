@@ -1,5 +1,5 @@
 import { isWeak } from '../../child/hand.ts';
-import { shapeOf, type Material } from '../../materials/material.ts';
+import { hasTrait, shapeOf, type Material } from '../../materials/material.ts';
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
 import {
   bagNeed,
@@ -20,7 +20,7 @@ import { fit, moves, type Detail } from './fit.ts';
 import { cageFit, cageMoves, cageOf, cageRungs, cageSteps, drawCage } from './whisk.ts';
 
 /** A fuzzy stem has a wire in it; nothing in its sizes tells it from a straw. */
-const isWire = (m: Material): boolean => /pipe cleaner|chenille|fuzzy|wire/i.test(m.name);
+const isWire = (m: Material): boolean => hasTrait(m, 'stays bent');
 
 const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, at.dials.number);
 

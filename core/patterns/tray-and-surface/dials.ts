@@ -1,4 +1,4 @@
-import type { Material } from '../../materials/material.ts';
+import { hasTrait, type Material } from '../../materials/material.ts';
 import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
 import { allTaken, type At, type Role, type Start } from '../kernel.ts';
@@ -111,12 +111,12 @@ export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
   };
 }
 
-/** Of the foods that are chosen the flour and the salt of a dough, by their names; null where there is none. */
+/** Of the foods that are chosen the flour and the salt of a dough; null where there is none. */
 export const doughFoods = (
   fills: readonly Material[],
 ): { flour: Material | null; salt: Material | null } => ({
-  flour: fills.find((m) => /flour/i.test(m.name)) ?? null,
-  salt: fills.find((m) => /salt/i.test(m.name)) ?? null,
+  flour: fills.find((m) => hasTrait(m, 'flour')) ?? null,
+  salt: fills.find((m) => hasTrait(m, 'salt')) ?? null,
 });
 
 /**

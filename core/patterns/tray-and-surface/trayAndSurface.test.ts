@@ -77,6 +77,7 @@ it('a dough is shared out by parts: what goes in weighs what comes out', () => {
       sizes: {},
       materialClass: 'food',
       mass,
+      traits: [id === 8 ? 'flour' : 'salt'],
     });
   // 450 ml are 562.5 g of dough: 183 g of flour and 207 g of salt.
   const needs = surface

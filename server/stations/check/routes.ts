@@ -7,7 +7,6 @@ import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { notFound, read, readId } from '../../problem.ts';
 import { reading } from '../reads.ts';
-import { sheetOf } from './sheet.ts';
 import { addTest, keepRules, recalls, rulesHere } from './service.ts';
 import { may, mayRead } from '../../people/door.ts';
 
@@ -37,7 +36,8 @@ export function checkRoutes(serverContext: ServerContext): Router {
     ] as const)
       r.get(`/${kind}s/:id/${path}.pdf`, mayRead, async (req, res) => {
         const { paper } = read(asked, req.query);
-        const sheet = await sheetOf(em(), kind, readId(req.params.id, kind), today());
+        const id = readId(req.params.id, kind);
+        const sheet = await reading(serverContext, abortOnClose(res))('checkSheet', kind, id);
         const name = sheet.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || kind;
         const pdf = await papersFor(workerPool, res)(paperName, sheet, paper ?? sheet.paper);
         sendPaper(res, `${name}-${path}.pdf`, pdf);

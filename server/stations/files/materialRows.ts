@@ -1,6 +1,7 @@
 import { oneLine } from '../../../core/measure/text.ts';
 import { COLUMNS } from '../../../contract/files.ts';
 import { entryOf } from '../../../core/catalogue/index.ts';
+import { traitsNamed } from '../../../core/catalogue/traitNames.ts';
 import {
   CLEANINGS,
   DOORS,
@@ -59,6 +60,7 @@ export const materialRows: Kind<MaterialValue> = {
   columns: COLUMNS.materials.all,
   required: COLUMNS.materials.required,
   read(cells) {
+    const name = cells.words('name');
     const catalogue = cells.words('catalogue') || undefined;
     const entry = catalogue === undefined ? undefined : entryOf(catalogue);
     if (catalogue !== undefined && !entry) cells.fault('catalogue', 'expected a key of the catalogue');
@@ -71,6 +73,8 @@ export const materialRows: Kind<MaterialValue> = {
       worth: cells.money('worth'),
     };
     const allergens = cells.list('allergens');
+    // A file from before the column says by its names what a thing can do.
+    const traits = cells.has('traits') ? cells.list('traits') : (entry?.traits ?? traitsNamed({ name }));
     const keepOut = keepOutOf(cells);
     const [out, closed] = [cells.number('keeps_out_hours'), cells.number('keeps_closed_days')];
     const keeping: Keeping = {
@@ -84,7 +88,7 @@ export const materialRows: Kind<MaterialValue> = {
       ...only('drawstring', drawstring),
     };
     const value = {
-      name: oneLine(cells.words('name')),
+      name: oneLine(name),
       form: cells.oneOf('form', FORMS),
       sizes: sizesOf(cells),
       unit: cells.oneOf('unit', ['each', 'mm']) ?? 'each',
@@ -95,6 +99,7 @@ export const materialRows: Kind<MaterialValue> = {
       kept: 0,
       ...Object.fromEntries(Object.entries(optional).filter(([, v]) => v !== undefined)),
       ...(allergens.length > 0 ? { allergens } : {}),
+      ...only('traits', traits.length > 0 ? traits : undefined),
       ...(keepOut.length > 0 ? { keepOut } : {}),
       ...(Object.keys(keeping).length > 0 ? { keeping } : {}),
       ...(Object.keys(risks).length > 0 ? { risks } : {}),
@@ -136,6 +141,7 @@ export const materialRows: Kind<MaterialValue> = {
       mass: number | null;
       cleaning: string | null;
       allergens: string | null;
+      traits: string | null;
       grain: string | null;
       keep_out: string | null;
       keeping: string | null;
@@ -162,6 +168,7 @@ export const materialRows: Kind<MaterialValue> = {
         m.mass,
         m.cleaning,
         words(m.allergens),
+        words(m.traits),
         m.grain,
         keepOutWords(m.keep_out),
         keepingOf(m.keeping).out ?? null,

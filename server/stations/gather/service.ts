@@ -1,4 +1,5 @@
 import type { EntityManager } from '@mikro-orm/core';
+import { entryOf } from '../../../core/catalogue/index.ts';
 import type {
   MaterialRow as MaterialJson,
   Offer,
@@ -33,6 +34,7 @@ const materialJson = (m: Material, shelf: OnShelf): MaterialJson => ({
   ...(m.mass == null ? {} : { mass: m.mass }),
   ...(m.cleaning == null ? {} : { cleaning: m.cleaning as NonNullable<MaterialJson['cleaning']> }),
   ...(m.allergens == null ? {} : { allergens: m.allergens as NonNullable<MaterialJson['allergens']> }),
+  ...(m.traits == null ? {} : { traits: m.traits }),
   ...(m.grain == null ? {} : { grain: m.grain as NonNullable<MaterialJson['grain']> }),
   ...(m.keepOut == null ? {} : { keepOut: m.keepOut }),
   ...(m.keeping == null ? {} : { keeping: m.keeping }),
@@ -41,7 +43,7 @@ const materialJson = (m: Material, shelf: OnShelf): MaterialJson => ({
   ...(m.catalogue == null ? {} : { catalogue: m.catalogue }),
 });
 
-type JsonColumn = 'sizes' | 'hazards' | 'allergens' | 'keepOut' | 'keeping' | 'risks';
+type JsonColumn = 'sizes' | 'hazards' | 'allergens' | 'traits' | 'keepOut' | 'keeping' | 'risks';
 type MaterialColumns = Omit<Material, JsonColumn | 'materialClass'> & {
   readonly keep_out: string | null;
   readonly keeping: string | null;
@@ -50,6 +52,7 @@ type MaterialColumns = Omit<Material, JsonColumn | 'materialClass'> & {
   readonly sizes: string;
   readonly hazards: string;
   readonly allergens: string | null;
+  readonly traits: string | null;
 };
 
 interface PageAsked {
@@ -75,6 +78,7 @@ export async function pageOfMaterials(em: EntityManager, today: Day, query: Page
           sizes: JSON.parse(c.sizes) as Material['sizes'],
           hazards: JSON.parse(c.hazards) as Material['hazards'],
           allergens: c.allergens === null ? null : (JSON.parse(c.allergens) as string[]),
+          traits: c.traits === null ? null : (JSON.parse(c.traits) as Material['traits']),
           keepOut: c.keep_out === null ? null : (JSON.parse(c.keep_out) as Material['keepOut']),
           risks: c.risks === null ? null : (JSON.parse(c.risks) as Material['risks']),
           keeping: c.keeping === null ? null : (JSON.parse(c.keeping) as Material['keeping']),
@@ -98,6 +102,12 @@ export async function findMaterial(em: EntityManager, id: number): Promise<Mater
   return m;
 }
 
+/** What an entry of the catalogue can do or is, where it was taken from one and nobody said otherwise. */
+const traitsOfEntry = (key: string | undefined) => {
+  const traits = key === undefined ? undefined : entryOf(key)?.traits;
+  return traits?.length ? traits : null;
+};
+
 /** The columns of a material; the count is a matter of its lots. */
 export const materialColumns = (m: Omit<MaterialInput, 'kept'>) => ({
   ...m,
@@ -105,6 +115,7 @@ export const materialColumns = (m: Omit<MaterialInput, 'kept'>) => ({
   mass: m.mass ?? null,
   cleaning: m.cleaning ?? null,
   allergens: m.allergens ?? null,
+  traits: m.traits ?? traitsOfEntry(m.catalogue),
   grain: m.grain ?? null,
   keepOut: m.keepOut ?? null,
   keeping: m.keeping ?? null,

@@ -18,7 +18,7 @@ import { atOf, chosenFor, findDesign } from '../shape/service.ts';
 import { checkedBy } from '../check/service.ts';
 import { findKit, worked } from './kits.ts';
 
-interface Asked {
+export interface PaperAsk {
   readonly paper?: Paper | undefined;
   readonly language?: string | undefined;
   readonly prepared?: 'yes' | 'no' | undefined;
@@ -38,7 +38,7 @@ interface Handed {
 export async function familyPaper(
   em: EntityManager,
   id: number,
-  asked: Asked,
+  asked: PaperAsk,
   today: Day,
 ): Promise<FamilyPaper> {
   const kit = await findKit(em, id);
@@ -50,7 +50,7 @@ export async function familyPaper(
 export async function designFamilyPaper(
   em: EntityManager,
   id: number,
-  asked: Asked,
+  asked: PaperAsk,
   today: Day,
 ): Promise<FamilyPaper> {
   const { name } = await findDesign(em, id);
@@ -59,7 +59,7 @@ export async function designFamilyPaper(
   return paperOf(em, { name, designs: [id], words: {}, labels }, asked, today);
 }
 
-async function paperOf(em: EntityManager, handed: Handed, asked: Asked, today: Day): Promise<FamilyPaper> {
+async function paperOf(em: EntityManager, handed: Handed, asked: PaperAsk, today: Day): Promise<FamilyPaper> {
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
   const w = await worked(em, handed, today);
   const language = asked.language ?? place.languages[0] ?? 'en';

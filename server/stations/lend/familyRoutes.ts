@@ -7,18 +7,23 @@ import * as families from './borrowers.ts';
 import { sendPage } from '../../paging.ts';
 import { familyHistory } from './history.ts';
 import { forgetBytes } from '../files/waiting.ts';
-import { eraseFamily, familyData } from './erase.ts';
+import { eraseFamily } from './erase.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
+import { reading } from '../reads.ts';
 import { dueCalendar } from '../../formats/calendars.ts';
-import { dueDays, toldTo } from './telling.ts';
+import { toldTo } from './telling.ts';
 import { may, mayRead } from '../../people/door.ts';
 import { fileName } from './fileName.ts';
 
 /** Families, what they had, and what is given out or erased of theirs. */
-export function familyRoutes({ em, inTransaction, today }: ServerContext): Router {
+export function familyRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, today } = serverContext;
   const r = Router();
   r.get('/borrowers/:id/data', may('keeps'), async (req, res) => {
     const id = readId(req.params.id, 'family');
-    res.attachment(`family-${id}.json`).json(await familyData(em(), id));
+    res
+      .attachment(`family-${id}.json`)
+      .json(await reading(serverContext, abortOnClose(res))('familyData', id));
   });
   r.post('/borrowers/:id/erase', may('keeps', 'erased a family'), async (req, res) => {
     read(z.strictObject({}), req.body ?? {});
@@ -35,7 +40,8 @@ export function familyRoutes({ em, inTransaction, today }: ServerContext): Route
     res.json(await toldTo(em(), readId(req.params.id, 'family')));
   });
   r.get('/borrowers/:id/due.ics', mayRead, async (req, res) => {
-    const { family, place, loans } = await dueDays(em(), readId(req.params.id, 'family'));
+    const id = readId(req.params.id, 'family');
+    const { family, place, loans } = await reading(serverContext, abortOnClose(res))('dueDays', id);
     res
       .type('text/calendar')
       .attachment(`${fileName(family, 'family')}-due.ics`)

@@ -11,7 +11,6 @@ import { kitFile, openFile } from '../../../contract/designFile.ts';
 import { lookAtKit } from '../shape/designFile.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import { read, readId } from '../../problem.ts';
-import { designFamilyPaper, familyPaper } from './familyPaper.ts';
 import * as kits from './kits.ts';
 import { may, mayRead } from '../../people/door.ts';
 import { fileName } from './fileName.ts';
@@ -81,13 +80,14 @@ export function kitRoutes(serverContext: ServerContext): Router {
     ['picture-sheet', 'pictureSheet'],
     ['count-card', 'countCard'],
   ] as const)
-    for (const [of, name, paperFor] of [
-      ['kits', 'kit', familyPaper],
-      ['designs', 'design', designFamilyPaper],
+    for (const [of, name, readPaper] of [
+      ['kits', 'kit', 'kitPaper'],
+      ['designs', 'design', 'designPaper'],
     ] as const)
       r.get(`/${of}/:id/${path}.pdf`, mayRead, async (req, res) => {
         const id = readId(req.params.id, name);
-        const paper = await paperFor(em(), id, read(paperQuery, req.query), today());
+        const asked = read(paperQuery, req.query);
+        const paper = await reading(serverContext, abortOnClose(res))(readPaper, id, asked);
         const pdf = await papersFor(workerPool, res)(paperName, paper);
         sendPaper(res, `${fileName(paper.name, name)}-${path}.pdf`, pdf);
       });

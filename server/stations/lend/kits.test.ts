@@ -178,7 +178,7 @@ it('goes out as a file and comes in at another place with its designs and materi
   expect((await other.get('/materials')).body).toHaveLength(3);
   expect((await other.get(`/kits/${made.id}/file`)).body).toEqual(file);
   expect((await other.post('/kits/file', { file }).expect(201)).body.name).toBe('Waiting bag, 2');
-  expect((await other.post('/kits/file', { file: { ...file, version: 4 } }).expect(422)).body.detail).toMatch(
+  expect((await other.post('/kits/file', { file: { ...file, version: 5 } }).expect(422)).body.detail).toMatch(
     /newer Fox Button/,
   );
   expect(
@@ -234,7 +234,7 @@ describe('a kit for families', () => {
   it('takes its own words along in its file, and a file of before has none', async () => {
     const { id } = await kit({ es: 'Con calma.', en: 'Slowly.' });
     const { body: file } = await desk.get(`/kits/${id}/file`).expect(200);
-    expect(file).toMatchObject({ version: 3, kit: { words: { es: 'Con calma.', en: 'Slowly.' } } });
+    expect(file).toMatchObject({ version: 4, kit: { words: { es: 'Con calma.', en: 'Slowly.' } } });
     const { body: again } = await desk.post('/kits/file', { file }).expect(201);
     expect(again).toMatchObject({ name: 'Grab bag, 2', words: { es: 'Con calma.', en: 'Slowly.' } });
     const { words: _, ...before } = (file as { kit: Record<string, unknown> }).kit;

@@ -103,6 +103,7 @@ async function putBackOffcuts(
           mass: whole.mass ? whole.mass * share : null,
           cleaning: whole.cleaning,
           allergens: whole.allergens,
+          traits: whole.traits,
           grain: whole.grain,
           keepOut: null,
           keeping: whole.keeping,

@@ -151,8 +151,8 @@ it('reads the version before as it stands, and takes no child’s code from a fi
 });
 
 it('refuses a newer one with a clear word', async () => {
-  const answer = (await look({ ...file, version: 4 }, 422)).body;
-  expect(answer.detail).toMatch(/from a newer Fox Button; this one reads up to 3/);
+  const answer = (await look({ ...file, version: 5 }, 422)).body;
+  expect(answer.detail).toMatch(/from a newer Fox Button; this one reads up to 4/);
   expect(answer.errors[0].path).toBe('file.version');
 });
 
@@ -222,7 +222,7 @@ describe('what is hostile is told', () => {
 
 it('publishes the schema that a file must keep to', async () => {
   const schema = (await desk.get('/schemas/design').expect(200)).body;
-  expect(schema.properties.version.const).toBe(3);
+  expect(schema.properties.version.const).toBe(4);
   expect(Object.keys(schema.properties.design.properties)).toEqual(
     expect.arrayContaining(Object.keys(file.design)),
   );

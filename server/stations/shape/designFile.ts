@@ -15,6 +15,7 @@ import {
 import type { Design as DesignJson } from '../../../contract/designs.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { asMaterial, entryOf } from '../../../core/catalogue/index.ts';
+import { traitsNamed } from '../../../core/catalogue/traitNames.ts';
 import type { Material as CoreMaterial, MaterialKind } from '../../../core/materials/material.ts';
 import {
   allTaken,
@@ -37,7 +38,18 @@ const kindOf = (m: Material): MaterialKind => {
   const own = { name, form, sizes, unit, materialClass, give, hazards, colour } as MaterialKind;
   const said = Object.fromEntries(
     (
-      ['solid', 'mass', 'worth', 'cleaning', 'allergens', 'grain', 'keepOut', 'keeping', 'catalogue'] as const
+      [
+        'solid',
+        'mass',
+        'worth',
+        'cleaning',
+        'allergens',
+        'traits',
+        'grain',
+        'keepOut',
+        'keeping',
+        'catalogue',
+      ] as const
     ).flatMap((key) => (m[key] === null || m[key] === undefined ? [] : [[key, m[key]]])),
   );
   return { ...own, ...said };
@@ -64,6 +76,14 @@ function catalogueKind(key: string): MaterialKind | null {
   const { kept: _, ...kind } = asMaterial(entry);
   return kind;
 }
+
+/** Before version 4 a file did not say what a material can do: its entry does, or its name. */
+const withTraits = (m: MaterialKind, version: number): MaterialKind => {
+  if (m.traits !== undefined || version >= 4) return m;
+  const entry = m.catalogue === undefined ? undefined : entryOf(m.catalogue);
+  const traits = entry?.traits ?? traitsNamed(m);
+  return traits.length > 0 ? { ...m, traits } : m;
+};
 
 /** By its key where nothing was changed since it came from the catalogue, else whole. */
 const inFile = (m: Material): MaterialInFile => {
@@ -151,7 +171,7 @@ function versionOf(raw: unknown): number {
       `is ${version}; expected at most ${FILE_VERSION}`,
       `The file is of version ${version}, from a newer Fox Button; this one reads up to ${FILE_VERSION}. Bring this one up to date.`,
     );
-  if (version !== 1 && version !== 2 && version !== FILE_VERSION)
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
     throw fault(
       'file.version',
       `expected 1 to ${FILE_VERSION}`,
@@ -178,7 +198,7 @@ async function designIn(
         `is no role of ${pattern.name}; expected one of ${[...roles].join(', ')}`,
       );
     for (const [i, m] of list.entries()) {
-      const kind = 'name' in m ? m : catalogueKind(m.catalogue);
+      const kind = 'name' in m ? withTraits(m, version) : catalogueKind(m.catalogue);
       if (!kind)
         throw fault(
           `design.materials.${role}.${i}.catalogue`,

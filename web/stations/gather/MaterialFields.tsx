@@ -1,5 +1,6 @@
 import { styled } from 'styled-components';
 import type { LengthUnit } from '../../../core/measure/length.ts';
+import { traitsNamed } from '../../../core/catalogue/traitNames.ts';
 import {
   FORMS,
   HAZARDS,
@@ -10,6 +11,8 @@ import {
   type Form,
   type MaterialInput,
   type SizeName,
+  TRAITS,
+  type Trait,
 } from '../../../core/materials/material.ts';
 import { Select } from '../../parts/Select.tsx';
 import { CountField, LengthField, MoneyField, TextField } from '../../parts/Field.tsx';
@@ -74,6 +77,10 @@ export const askedSizes = (draft: Draft): SizeName[] => {
   return SIZES_OF[draft.form].filter((s) => draft.form !== 'piece' || needed.includes(s));
 };
 
+/** What it can do or is: as told, else a guess from the name of what is new. */
+export const traitsOf = (draft: Draft, isNew: boolean): readonly Trait[] =>
+  draft.traits ?? (isNew ? traitsNamed(draft) : []);
+
 /** What a material is: name, form, sizes, how it is counted, what to take care of. */
 export function MaterialFields({
   draft,
@@ -90,6 +97,7 @@ export function MaterialFields({
 }) {
   const needed = requiredSizes(draft);
   const asked = askedSizes(draft);
+  const traits = traitsOf(draft, isNew);
   return (
     <>
       <TextField
@@ -188,6 +196,21 @@ export function MaterialFields({
               }
             />
             {h}
+          </label>
+        ))}
+      </Boxes>
+      <Boxes>
+        <legend>Can do or is</legend>
+        {TRAITS.map((t) => (
+          <label key={t}>
+            <input
+              type="checkbox"
+              checked={traits.includes(t)}
+              onChange={(e) =>
+                set({ traits: e.currentTarget.checked ? [...traits, t] : traits.filter((x) => x !== t) })
+              }
+            />
+            {t}
           </label>
         ))}
       </Boxes>

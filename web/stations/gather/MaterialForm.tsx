@@ -17,7 +17,7 @@ import { Confirm } from '../../parts/Confirm.tsx';
 import { say } from '../../parts/messages.ts';
 import { Form } from '../../parts/Form.tsx';
 import type { Draft } from './draft.ts';
-import { askedSizes, MaterialFields } from './MaterialFields.tsx';
+import { askedSizes, MaterialFields, traitsOf } from './MaterialFields.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 
 /** Saving stays in sight however long the form is. */
@@ -98,6 +98,7 @@ export function MaterialForm({
       ...draft,
       solid: draft.form === 'piece' ? draft.solid : undefined,
       sizes,
+      traits: draft.traits || !material ? [...traitsOf(draft, !material)] : undefined,
       keepOut: places.length > 0 ? places : undefined,
       kept: draft.kept ?? undefined,
     });

@@ -74,6 +74,19 @@ describe('a material', () => {
     });
   });
 
+  it('is guessed from its name what it can do, and a touch says otherwise', async () => {
+    const calls = answer({ 'POST /materials': { ...CAP, id: 9 } });
+    form(null);
+    await type('Name', 'Pinza de la ropa');
+    expect(screen.getByRole('checkbox', { name: 'clips on a rim' })).toBeChecked();
+    await userEvent.click(screen.getByRole('checkbox', { name: 'clips on a rim' }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'stays bent' }));
+    await type('Across', '20');
+    await type('Height', '5');
+    await userEvent.click(screen.getByRole('button', { name: 'Add to the shelf' }));
+    await waitFor(() => expect(calls[0]?.body).toMatchObject({ traits: ['stays bent'] }));
+  });
+
   it('is not sent while a size is missing, and the field says so', async () => {
     const calls = answer({});
     form(null);
