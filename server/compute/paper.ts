@@ -1,5 +1,5 @@
 import type { Response } from 'express';
-import type { PaperData, PaperName } from '../formats/makers.ts';
+import { paperPart, type PaperData, type PaperName, type PaperPart } from '../formats/makers.ts';
 import type { WorkerPool } from './workerPool.ts';
 import { abortOnClose } from './abortOnClose.ts';
 
@@ -9,8 +9,18 @@ export type MakePaper = <K extends PaperName>(name: K, ...data: PaperData<K>) =>
 /** Papers are made behind the door: a long one holds nobody up, and one whose asker left is dropped. */
 export const papersFor = (workerPool: WorkerPool, res: Response): MakePaper => {
   const signal = abortOnClose(res);
-  return (name, ...data) => workerPool.run({ kind: 'paper', name, data }, signal) as Promise<Uint8Array>;
+  return (name, ...data) =>
+    workerPool.run({ kind: 'paper', parts: [paperPart(name, ...data)] }, signal) as Promise<Uint8Array>;
 };
+
+/** Several papers as one, in order. */
+export const papersTogether = (
+  workerPool: WorkerPool,
+  res: Response,
+  title: string,
+  parts: readonly PaperPart[],
+): Promise<Uint8Array> =>
+  workerPool.run({ kind: 'paper', title, parts }, abortOnClose(res)) as Promise<Uint8Array>;
 
 /** Sends a paper under the name of a file. */
 export const sendPaper = (res: Response, file: string, pdf: Uint8Array): void =>

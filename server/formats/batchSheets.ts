@@ -1,5 +1,4 @@
-import type { Content, ContentText, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { PDFDocument } from 'pdf-lib';
+import type { Content, ContentText, TableCell } from 'pdfmake/interfaces';
 import type { BatchWork, BenchPlan } from '../../contract/batches.ts';
 import { shortDay, type Day } from '../../core/calendar/days.ts';
 import type { LengthUnit } from '../../core/measure/length.ts';
@@ -7,9 +6,8 @@ import { formatMinutes } from '../../core/measure/minutes.ts';
 import { formatMoney, type MoneyStyle } from '../../core/measure/money.ts';
 import { kits } from '../../core/needs/supply.ts';
 import { clockOf, dayOf } from '../../core/plan/batch.ts';
-import { MARGIN, type Paper } from '../../core/print/paper.ts';
-import { MM } from './pdf.ts';
-import { CAUTION, heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { type Paper } from '../../core/print/paper.ts';
+import { CAUTION, heading, INK, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
 
 type Style = Partial<ContentText>;
@@ -40,19 +38,12 @@ export interface Shopping {
   readonly lacking: readonly string[];
 }
 
-const page = (s: BatchSheet, title: string, size: Paper, content: Content[]): TDocumentDefinitions => ({
-  pageSize: size === 'A4' ? 'A4' : 'LETTER',
-  pageMargins: [MARGIN * MM, 40, MARGIN * MM, 46],
-  defaultStyle: { font: 'face0', fontSize: 11.3, color: INK, lineHeight: 1.18 },
-  info: { title: `${s.batch.name}: ${title}`, producer: 'Fox Button' },
-  footer: (at, of) =>
-    type(`${s.place} · ${s.batch.name} · ${title} · page ${at} of ${of}`, {
-      color: QUIET,
-      fontSize: 9,
-      margin: [MARGIN * MM, 14],
-    }),
-  pageBreakBefore: (node, { getFollowingNodesOnPage }) =>
-    node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+const page = (s: BatchSheet, title: string, size: Paper, content: Content[]): PaperSpec => ({
+  title: `${s.batch.name}: ${title}`,
+  size,
+  fontSize: 11.3,
+  lineHeight: 1.18,
+  foot: (at, of) => `${s.place} · ${s.batch.name} · ${title} · page ${at} of ${of}`,
   content,
 });
 
@@ -143,143 +134,127 @@ function steps(s: BatchSheet): Content[] {
 }
 
 /** The batch on paper: what is made, when everything is done, what to lay out, how it is cut. */
-export async function batchPdf(s: BatchSheet, size: Paper): Promise<Uint8Array> {
+export function batchPaper(s: BatchSheet, size: Paper): PaperSpec {
   const { batch } = s;
   const tools = [...new Set(batch.tasks.flatMap((t) => t.needs))].sort();
-  return pdfOf(
-    page(s, 'plan', size, [
-      type(batch.name, { bold: true, fontSize: batch.name.length > 40 ? 16 : 22 }),
-      type(batch.items.map((i) => `${kits(i.copies)} of ${i.name}`).join(' · '), { margin: [0, 2, 0, 4] }),
-      ...endWords(s).map((words, i) => type(words, { bold: i === 0 })),
-      ...steps(s),
-      heading('Lay out'),
-      ...(tools.length > 0 ? [type(`Tools: ${tools.join(', ')}.`, { margin: [0, 0, 0, 4] })] : []),
-      table(
-        ['auto', '*', 'auto', 'auto', 'auto'],
+  return page(s, 'plan', size, [
+    type(batch.name, { bold: true, fontSize: batch.name.length > 40 ? 16 : 22 }),
+    type(batch.items.map((i) => `${kits(i.copies)} of ${i.name}`).join(' · '), { margin: [0, 2, 0, 4] }),
+    ...endWords(s).map((words, i) => type(words, { bold: i === 0 })),
+    ...steps(s),
+    heading('Lay out'),
+    ...(tools.length > 0 ? [type(`Tools: ${tools.join(', ')}.`, { margin: [0, 0, 0, 4] })] : []),
+    table(
+      ['auto', '*', 'auto', 'auto', 'auto'],
+      [
         [
-          [
-            head(''),
-            head('Material'),
-            head('All', { alignment: 'right' }),
-            head('Kept', { alignment: 'right' }),
-            head('Short', { alignment: 'right' }),
-          ],
-          ...batch.bill.map((l): TableCell[] => {
-            const mm = l.unit === 'mm' ? ' mm' : '';
-            return [
-              tick(),
-              type(l.name),
-              right(`${l.wanted}${mm}`),
-              right(`${l.kept}${mm}`),
-              right(`${l.short}${mm}`, { bold: l.short > 0 }),
-            ];
-          }),
+          head(''),
+          head('Material'),
+          head('All', { alignment: 'right' }),
+          head('Kept', { alignment: 'right' }),
+          head('Short', { alignment: 'right' }),
         ],
-      ),
-      ...batch.cutPlans.flatMap((p, i): Content[] => {
-        const scale = Math.min(1, 180 / p.scene.width, 190 / p.scene.height);
-        return [
-          ...(i === 0 ? [heading('What is cut from what')] : []),
-          {
-            unbreakable: true,
-            stack: [
-              type(`${p.units} × ${p.name}`, { bold: true, margin: [0, 6, 0, 2] }),
-              type(
-                [
-                  p.units === p.bound
-                    ? 'No plan takes fewer.'
-                    : `By what the parts measure, ${p.bound} would be the least.`,
-                  p.isTrimmed ? 'Every cut goes from edge to edge: a paper trimmer will do.' : '',
-                  p.offcuts.length > 0
-                    ? `Keep: ${p.offcuts.map((o) => `${o.count} × ${o.length} mm`).join(', ')}.`
-                    : '',
-                ]
-                  .filter(Boolean)
-                  .join(' '),
-                { color: QUIET, fontSize: 10, margin: [0, 0, 0, 4] },
-              ),
-              {
-                svg: drawingSvg(p.scene, s.unit, true),
-                width: p.scene.width * scale * MM,
-                height: p.scene.height * scale * MM,
-              },
-            ],
-          },
-        ];
-      }),
-      type(
-        `${batch.tasks.some((t) => t.blade) ? 'All knife work and heat away from children. ' : ''}${CAUTION}`,
+        ...batch.bill.map((l): TableCell[] => {
+          const mm = l.unit === 'mm' ? ' mm' : '';
+          return [
+            tick(),
+            type(l.name),
+            right(`${l.wanted}${mm}`),
+            right(`${l.kept}${mm}`),
+            right(`${l.short}${mm}`, { bold: l.short > 0 }),
+          ];
+        }),
+      ],
+    ),
+    ...batch.cutPlans.flatMap((p, i): Content[] => {
+      const scale = Math.min(1, 180 / p.scene.width, 190 / p.scene.height);
+      return [
+        ...(i === 0 ? [heading('What is cut from what')] : []),
         {
-          bold: true,
-          margin: [0, 8, 0, 0],
+          unbreakable: true,
+          stack: [
+            type(`${p.units} × ${p.name}`, { bold: true, margin: [0, 6, 0, 2] }),
+            type(
+              [
+                p.units === p.bound
+                  ? 'No plan takes fewer.'
+                  : `By what the parts measure, ${p.bound} would be the least.`,
+                p.isTrimmed ? 'Every cut goes from edge to edge: a paper trimmer will do.' : '',
+                p.offcuts.length > 0
+                  ? `Keep: ${p.offcuts.map((o) => `${o.count} × ${o.length} mm`).join(', ')}.`
+                  : '',
+              ]
+                .filter(Boolean)
+                .join(' '),
+              { color: QUIET, fontSize: 10, margin: [0, 0, 0, 4] },
+            ),
+            {
+              svg: drawingSvg(p.scene, s.unit, true),
+              width: p.scene.width * scale * MM,
+              height: p.scene.height * scale * MM,
+            },
+          ],
         },
-      ),
-    ]),
-  );
+      ];
+    }),
+    type(
+      `${batch.tasks.some((t) => t.blade) ? 'All knife work and heat away from children. ' : ''}${CAUTION}`,
+      {
+        bold: true,
+        margin: [0, 8, 0, 0],
+      },
+    ),
+  ]);
 }
 
 /** What to buy, shop by shop, with boxes to tick. */
-export async function shoppingPdf(s: BatchSheet, shopping: Shopping, size: Paper): Promise<Uint8Array> {
+export function shoppingPaper(s: BatchSheet, shopping: Shopping, size: Paper): PaperSpec {
   const shops = [...new Set(shopping.lines.map((l) => l.shop))];
   const said = (minor: number): string => formatMoney(minor, s.money);
-  return pdfOf(
-    page(s, 'shopping list', size, [
-      type(`Shopping list: ${s.batch.name}`, { bold: true, fontSize: 20 }),
-      ...(shopping.lacking.length > 0
-        ? [
-            type(`No offer holds enough: ${shopping.lacking.join(', ')}.`, {
-              bold: true,
-              margin: [0, 6, 0, 0],
-            }),
-          ]
-        : []),
-      ...(shopping.lines.length === 0 && shopping.lacking.length === 0
-        ? [type('Nothing: the shelf has it all.', { margin: [0, 6, 0, 0] })]
-        : []),
-      ...shops.flatMap((shop): Content[] => {
-        const own = shopping.lines.filter((l) => l.shop === shop);
-        return [
-          heading(shop),
-          table(
-            ['auto', '*', 'auto', 'auto'],
+  return page(s, 'shopping list', size, [
+    type(`Shopping list: ${s.batch.name}`, { bold: true, fontSize: 20 }),
+    ...(shopping.lacking.length > 0
+      ? [
+          type(`No offer holds enough: ${shopping.lacking.join(', ')}.`, {
+            bold: true,
+            margin: [0, 6, 0, 0],
+          }),
+        ]
+      : []),
+    ...(shopping.lines.length === 0 && shopping.lacking.length === 0
+      ? [type('Nothing: the shelf has it all.', { margin: [0, 6, 0, 0] })]
+      : []),
+    ...shops.flatMap((shop): Content[] => {
+      const own = shopping.lines.filter((l) => l.shop === shop);
+      return [
+        heading(shop),
+        table(
+          ['auto', '*', 'auto', 'auto'],
+          [
             [
-              [
-                head(''),
-                head('Pack'),
-                head('Packs', { alignment: 'right' }),
-                head('Price', { alignment: 'right' }),
-              ],
-              ...own.map((l): TableCell[] => [
-                l.isDelivery ? '' : tick(),
-                type(l.pack) as TableCell,
-                right(l.isDelivery ? '' : String(l.packs)),
-                right(said(l.price)),
-              ]),
-              [
-                '',
-                type('Together', { bold: true }),
-                '',
-                right(said(own.reduce((n, l) => n + l.price, 0)), { bold: true }),
-              ],
+              head(''),
+              head('Pack'),
+              head('Packs', { alignment: 'right' }),
+              head('Price', { alignment: 'right' }),
             ],
-          ),
-        ];
-      }),
-      ...(shopping.total !== null && shops.length > 1
-        ? [type(`In all ${said(shopping.total)}.`, { bold: true, margin: [0, 8, 0, 0] })]
-        : []),
-    ]),
-  );
-}
-
-/** Several papers as one, in order. */
-export async function joined(title: string, papers: readonly Uint8Array[]): Promise<Uint8Array> {
-  const doc = await PDFDocument.create();
-  doc.setTitle(title);
-  doc.setProducer('Fox Button');
-  for (const bytes of papers) {
-    const from = await PDFDocument.load(bytes);
-    for (const p of await doc.copyPages(from, from.getPageIndices())) doc.addPage(p);
-  }
-  return doc.save();
+            ...own.map((l): TableCell[] => [
+              l.isDelivery ? '' : tick(),
+              type(l.pack) as TableCell,
+              right(l.isDelivery ? '' : String(l.packs)),
+              right(said(l.price)),
+            ]),
+            [
+              '',
+              type('Together', { bold: true }),
+              '',
+              right(said(own.reduce((n, l) => n + l.price, 0)), { bold: true }),
+            ],
+          ],
+        ),
+      ];
+    }),
+    ...(shopping.total !== null && shops.length > 1
+      ? [type(`In all ${said(shopping.total)}.`, { bold: true, margin: [0, 8, 0, 0] })]
+      : []),
+  ]);
 }

@@ -1,4 +1,4 @@
-import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content, ContentText } from 'pdfmake/interfaces';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { inUnit, type LengthUnit } from '../../core/measure/length.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
@@ -7,10 +7,9 @@ import type { Scene } from '../../core/drawing/mark.ts';
 import { stepPictures } from '../../core/drawing/stepPictures.ts';
 import type { Need, Show } from '../../core/patterns/kernel.ts';
 import type { Placed } from '../../core/plan/order.ts';
-import { MARGIN, type Paper } from '../../core/print/paper.ts';
+import { type Paper } from '../../core/print/paper.ts';
 import type { Finding } from '../../core/safety/check.ts';
-import { MM } from './pdf.ts';
-import { CAUTION, drawn, heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { CAUTION, drawn, heading, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
 
 export interface BuildSheet {
@@ -33,7 +32,7 @@ export interface BuildSheet {
 const STEP_PICTURE = [34, 24] as const;
 
 /** All one needs at the bench: drawing, what to lay out, the steps in order, the cautions. */
-export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Array> {
+export function buildSheetPaper(b: BuildSheet, size: Paper): PaperSpec {
   const scale = Math.min(1, 186 / b.scene.width, 78 / b.scene.height);
   const pictures = stepPictures(
     b.scene,
@@ -79,19 +78,12 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
     ],
     columnGap: 8,
   }));
-  const definition: TDocumentDefinitions = {
-    pageSize: size === 'A4' ? 'A4' : 'LETTER',
-    pageMargins: [MARGIN * MM, 40, MARGIN * MM, 46],
-    defaultStyle: { font: 'face0', fontSize: 11.3, color: INK, lineHeight: 1.18 },
-    info: { title: `${b.name}: build sheet`, producer: 'Fox Button' },
-    footer: (page, pages) =>
-      type(`${b.label} · page ${page} of ${pages}`, {
-        color: QUIET,
-        fontSize: 9,
-        margin: [MARGIN * MM, 14],
-      }),
-    pageBreakBefore: (node, { getFollowingNodesOnPage }) =>
-      node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+  const paper: PaperSpec = {
+    title: `${b.name}: build sheet`,
+    size,
+    fontSize: 11.3,
+    lineHeight: 1.18,
+    foot: (page, pages) => `${b.label} · page ${page} of ${pages}`,
     content: [
       {
         columns: [
@@ -164,5 +156,5 @@ export async function buildSheetPdf(b: BuildSheet, size: Paper): Promise<Uint8Ar
       }),
     ],
   };
-  return pdfOf(definition);
+  return paper;
 }

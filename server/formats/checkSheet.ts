@@ -1,15 +1,14 @@
-import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content, ContentText } from 'pdfmake/interfaces';
 import { gaugeScene } from '../../core/drawing/gauge.ts';
 import type { Scene } from '../../core/drawing/mark.ts';
 import { formatLength, inUnit, type LengthUnit } from '../../core/measure/length.ts';
 import { plainName } from '../../core/patterns/making.ts';
-import { MARGIN, type Paper } from '../../core/print/paper.ts';
+import { type Paper } from '../../core/print/paper.ts';
 import type { Finding, Gauged } from '../../core/safety/check.ts';
 import type { KitReport } from '../../core/safety/kitCheck.ts';
 import { handTests } from '../../core/safety/handTests.ts';
 import type { HandTestRow } from '../../contract/checking.ts';
-import { MM } from './pdf.ts';
-import { CAUTION, heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { CAUTION, heading, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
 
 /** What a check sheet says of a kit. */
@@ -65,17 +64,12 @@ const finding = (f: KitReport['findings'][number], unit: LengthUnit): Content =>
   ],
 });
 
-const page = (s: CheckSheet, title: string, size: Paper, content: Content[]): TDocumentDefinitions => ({
-  pageSize: size === 'A4' ? 'A4' : 'LETTER',
-  pageMargins: [MARGIN * MM, 40, MARGIN * MM, 46],
-  defaultStyle: { font: 'face0', fontSize: 11, color: INK, lineHeight: 1.18 },
-  info: { title: `${s.name}: ${title}`, producer: 'Fox Button' },
-  footer: (at, pages) =>
-    type(`${s.place} · ${s.name} · ${s.today} · page ${at} of ${pages}`, {
-      color: QUIET,
-      fontSize: 9,
-      margin: [MARGIN * MM, 14],
-    }),
+const page = (s: CheckSheet, title: string, size: Paper, content: Content[]): PaperSpec => ({
+  title: `${s.name}: ${title}`,
+  size,
+  fontSize: 11,
+  lineHeight: 1.18,
+  foot: (at, pages) => `${s.place} · ${s.name} · ${s.today} · page ${at} of ${pages}`,
   content,
 });
 
@@ -98,54 +92,50 @@ function cylinders(gauged: readonly Gauged[], unit: LengthUnit): Content[] {
 }
 
 /** Everything that was checked of a kit, what came out, what was tested by hand and what nobody checked. */
-export async function checkSheetPdf(s: CheckSheet, size: Paper): Promise<Uint8Array> {
+export function checkSheetPaper(s: CheckSheet, size: Paper): PaperSpec {
   const { report } = s;
   const worst: Finding['verdict'][] = ['stop', 'care', 'clear'];
-  return pdfOf(
-    page(s, 'check sheet', size, [
-      type(s.name, { bold: true, fontSize: s.name.length > 40 ? 16 : 22 }),
-      type(
-        `Check sheet. Rules applied: ${report.market}. Youngest who will use it: ${report.youngest} months. ${s.today}.`,
-        { margin: [0, 2, 0, 6] },
-      ),
-      picture(s.picture, s.unit, [80, 46]),
-      ...(report.gauged.length > 0
-        ? [heading('In the small-parts cylinder'), ...cylinders(report.gauged, s.unit)]
-        : []),
-      heading('What was found'),
-      ...worst.flatMap((v) => report.findings.filter((f) => f.verdict === v).map((f) => finding(f, s.unit))),
-      heading('Tests done by hand'),
-      ...(s.tests.length === 0
-        ? [type('None is on record.')]
-        : s.tests
-            .slice(0, 40)
-            .map((t) =>
-              type(
-                `${t.on} · ${t.test} · ${t.part}: ${t.passed ? 'held' : 'FAILED'}${t.force === null ? '' : `, ${t.force} N`} · ${t.by}${t.words ? ` · ${t.words}` : ''}`,
-              ),
-            )),
-      type(
-        `To do: ${handTests(report.youngest, report.market)
-          .map((t) => inUnit(t.words, s.unit))
-          .join('; ')}.`,
-        { color: QUIET, margin: [0, 4, 0, 0] },
-      ),
-      ...(report.answered.length > 0 ? [heading('Looked at'), ...report.answered.map((u) => type(u))] : []),
-      heading('What is in it, and how it reaches a child'),
-      ...report.account.map((l) =>
-        type(`${l.name}: ${l.how ?? 'NOT JUDGED: nobody has said how it is held'}`),
-      ),
-      heading('Not checked'),
-      ...report.unchecked.map((u) => type(u)),
-      ...(report.changed.length > 0
-        ? [heading('Rules changed here'), ...report.changed.map((c) => type(c))]
-        : []),
-      type(`${CAUTION} Rule values are from memory of the published texts.`, {
-        bold: true,
-        margin: [0, 10, 0, 0],
-      }),
-    ]),
-  );
+  return page(s, 'check sheet', size, [
+    type(s.name, { bold: true, fontSize: s.name.length > 40 ? 16 : 22 }),
+    type(
+      `Check sheet. Rules applied: ${report.market}. Youngest who will use it: ${report.youngest} months. ${s.today}.`,
+      { margin: [0, 2, 0, 6] },
+    ),
+    picture(s.picture, s.unit, [80, 46]),
+    ...(report.gauged.length > 0
+      ? [heading('In the small-parts cylinder'), ...cylinders(report.gauged, s.unit)]
+      : []),
+    heading('What was found'),
+    ...worst.flatMap((v) => report.findings.filter((f) => f.verdict === v).map((f) => finding(f, s.unit))),
+    heading('Tests done by hand'),
+    ...(s.tests.length === 0
+      ? [type('None is on record.')]
+      : s.tests
+          .slice(0, 40)
+          .map((t) =>
+            type(
+              `${t.on} · ${t.test} · ${t.part}: ${t.passed ? 'held' : 'FAILED'}${t.force === null ? '' : `, ${t.force} N`} · ${t.by}${t.words ? ` · ${t.words}` : ''}`,
+            ),
+          )),
+    type(
+      `To do: ${handTests(report.youngest, report.market)
+        .map((t) => inUnit(t.words, s.unit))
+        .join('; ')}.`,
+      { color: QUIET, margin: [0, 4, 0, 0] },
+    ),
+    ...(report.answered.length > 0 ? [heading('Looked at'), ...report.answered.map((u) => type(u))] : []),
+    heading('What is in it, and how it reaches a child'),
+    ...report.account.map((l) => type(`${l.name}: ${l.how ?? 'NOT JUDGED: nobody has said how it is held'}`)),
+    heading('Not checked'),
+    ...report.unchecked.map((u) => type(u)),
+    ...(report.changed.length > 0
+      ? [heading('Rules changed here'), ...report.changed.map((c) => type(c))]
+      : []),
+    type(`${CAUTION} Rule values are from memory of the published texts.`, {
+      bold: true,
+      margin: [0, 10, 0, 0],
+    }),
+  ]);
 }
 
 /** The piece a child could most likely choke on: what goes in deepest, or comes nearest to going in. */
@@ -170,7 +160,7 @@ const CHOKES = [
 ];
 
 /** One page for a family, in plain words: could my child choke on it, what to watch, what to do, whom to ring. */
-export async function familyCheckPdf(s: CheckSheet, size: Paper): Promise<Uint8Array> {
+export function familyCheckPaper(s: CheckSheet, size: Paper): PaperSpec {
   const { report } = s;
   const one = nearest(report.gauged);
   const small = report.gauged.filter((g) => g.answer.fits !== false);
@@ -189,48 +179,42 @@ export async function familyCheckPdf(s: CheckSheet, size: Paper): Promise<Uint8A
             : `Each piece is too large to go into the test tube, which is about as wide as a small child’s throat. Stay near all the same: a piece can break.`;
   const watch = report.findings.filter((f) => f.verdict !== 'clear' && f.rule !== 'remnant').slice(0, 6);
   const line = (words: string): Content => type(words, { margin: [0, 0, 0, 4] });
-  return pdfOf(
-    page(s, 'for families', size, [
-      type(s.name, { bold: true, fontSize: s.name.length > 40 ? 16 : 22 }),
-      type('Could my child choke on it?', { bold: true, fontSize: 17, margin: [0, 8, 0, 4] }),
-      type(answer, { fontSize: 12.5 }),
-      ...(one
-        ? [
-            {
-              margin: [0, 8, 0, 0] as [number, number, number, number],
-              columns: [
-                { width: 170, stack: [picture(gaugeScene(one.shape, one.answer), s.unit, [56, 48])] },
-                {
-                  width: '*',
-                  stack: [
-                    line(gaugeWords(one, s.unit)),
-                    line(
-                      'The picture shows it in the test tube, the way round in which it goes in furthest.',
-                    ),
-                  ],
-                },
-              ],
-            } as Content,
-          ]
-        : []),
-      heading('What to watch'),
-      ...(watch.length === 0
-        ? [line('Nothing was found. Stay near all the same.')]
-        : [...new Set(watch.map((f) => plain(f, s.unit)))].map(line)),
-      heading('When a part breaks or is lost'),
-      line('Stop, and pick up every bit. Put all of it in the bag and close it.'),
-      line('Count the pieces. Look under things, and in hands and mouths.'),
-      line(
-        'If you think a piece was swallowed or a child cannot breathe, ring the emergency number at once.',
-      ),
-      line('Bring it back as it is. You do not have to mend or pay anything.'),
-      heading('Whom to ring'),
-      line(
-        s.phone === ''
-          ? `${s.place}: ______________________________`
-          : `${s.place}: ${s.phone}. Ring about any question, however small.`,
-      ),
-      type(CAUTION, { bold: true, margin: [0, 10, 0, 0] }),
-    ]),
-  );
+  return page(s, 'for families', size, [
+    type(s.name, { bold: true, fontSize: s.name.length > 40 ? 16 : 22 }),
+    type('Could my child choke on it?', { bold: true, fontSize: 17, margin: [0, 8, 0, 4] }),
+    type(answer, { fontSize: 12.5 }),
+    ...(one
+      ? [
+          {
+            margin: [0, 8, 0, 0] as [number, number, number, number],
+            columns: [
+              { width: 170, stack: [picture(gaugeScene(one.shape, one.answer), s.unit, [56, 48])] },
+              {
+                width: '*',
+                stack: [
+                  line(gaugeWords(one, s.unit)),
+                  line('The picture shows it in the test tube, the way round in which it goes in furthest.'),
+                ],
+              },
+            ],
+          } as Content,
+        ]
+      : []),
+    heading('What to watch'),
+    ...(watch.length === 0
+      ? [line('Nothing was found. Stay near all the same.')]
+      : [...new Set(watch.map((f) => plain(f, s.unit)))].map(line)),
+    heading('When a part breaks or is lost'),
+    line('Stop, and pick up every bit. Put all of it in the bag and close it.'),
+    line('Count the pieces. Look under things, and in hands and mouths.'),
+    line('If you think a piece was swallowed or a child cannot breathe, ring the emergency number at once.'),
+    line('Bring it back as it is. You do not have to mend or pay anything.'),
+    heading('Whom to ring'),
+    line(
+      s.phone === ''
+        ? `${s.place}: ______________________________`
+        : `${s.place}: ${s.phone}. Ring about any question, however small.`,
+    ),
+    type(CAUTION, { bold: true, margin: [0, 10, 0, 0] }),
+  ]);
 }

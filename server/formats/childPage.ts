@@ -2,10 +2,9 @@ import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { Note } from '../../contract/lending.ts';
 import type { ChildPage } from '../../contract/watching.ts';
 import { shortDay, type Day } from '../../core/calendar/days.ts';
-import { MARGIN, type Paper } from '../../core/print/paper.ts';
+import { type Paper } from '../../core/print/paper.ts';
 import type { Suggestion } from '../../core/watch/whatNext.ts';
-import { MM } from './pdf.ts';
-import { heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { heading, INK, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
 
 /** What was noted of a child, for its family or its therapist. */
 export interface ChildPaper {
@@ -43,23 +42,16 @@ const offer = (title: string, s: Suggestion | null): Content[] =>
 
 const cell = (words: string, bold = false): TableCell => type(words, { fontSize: 10, bold });
 
-export async function childPagePdf(p: ChildPaper, size: Paper): Promise<Uint8Array> {
+export function childPagePaper(p: ChildPaper, size: Paper): PaperSpec {
   const { page, notes } = p;
   const designs = [...new Map(page.rungs.map((r) => [r.designId, r.design]))];
   const { next, easier, other } = page.whatNext;
-  return pdfOf({
-    pageSize: size === 'A4' ? 'A4' : 'LETTER',
-    pageMargins: [MARGIN * MM, 40, MARGIN * MM, 46],
-    defaultStyle: { font: 'face0', fontSize: 11.5, color: INK, lineHeight: 1.2 },
-    info: { title: `${page.child}: what was seen, what next`, producer: 'Fox Button' },
-    footer: (at, pages) =>
-      type(`${p.place} · ${page.child} · ${p.today} · page ${at} of ${pages}`, {
-        color: QUIET,
-        fontSize: 9,
-        margin: [MARGIN * MM, 14],
-      }),
-    pageBreakBefore: (node, { getFollowingNodesOnPage }) =>
-      node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+  return {
+    title: `${page.child}: what was seen, what next`,
+    size,
+    fontSize: 11.5,
+    lineHeight: 1.2,
+    foot: (at, pages) => `${p.place} · ${page.child} · ${p.today} · page ${at} of ${pages}`,
     content: [
       type(page.child, { bold: true, fontSize: 24 }),
       type(
@@ -130,5 +122,5 @@ export async function childPagePdf(p: ChildPaper, size: Paper): Promise<Uint8Arr
         { bold: true, margin: [0, 10, 0, 0] },
       ),
     ],
-  });
+  };
 }

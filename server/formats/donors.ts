@@ -6,9 +6,8 @@ import type { LengthUnit } from '../../core/measure/length.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
 import { formatMoney, type MoneyStyle } from '../../core/measure/money.ts';
 import { kits } from '../../core/needs/supply.ts';
-import { MARGIN, type Paper } from '../../core/print/paper.ts';
-import { MM } from './pdf.ts';
-import { heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { type Paper } from '../../core/print/paper.ts';
+import { heading, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
 
 /** What some kits of a design cost, for somebody who would pay for them. Money in minor units. */
@@ -38,7 +37,7 @@ export interface DonorSheet {
   readonly hourly: number | null;
 }
 
-export async function donorsPdf(d: DonorSheet, size: Paper): Promise<Uint8Array> {
+export function donorsPaper(d: DonorSheet, size: Paper): PaperSpec {
   const said = (minor: number): string => formatMoney(Math.round(minor), d.money);
   const used = d.lines.reduce((n, l) => n + (l.cost ?? 0), 0);
   const work = d.hourly === null ? null : (d.hourly * d.minutes) / 60;
@@ -49,17 +48,12 @@ export async function donorsPdf(d: DonorSheet, size: Paper): Promise<Uint8Array>
     type(words, { bold }),
     right(cost, bold),
   ];
-  return pdfOf({
-    pageSize: size === 'A4' ? 'A4' : 'LETTER',
-    pageMargins: [MARGIN * MM, 40, MARGIN * MM, 46],
-    defaultStyle: { font: 'face0', fontSize: 12, color: INK, lineHeight: 1.2 },
-    info: { title: `${d.name}: what ${kits(d.copies)} cost`, producer: 'Fox Button' },
-    footer: () =>
-      type(`${d.place} · ${shortDay(d.today, d.money.locale)} ${d.today.slice(0, 4)}`, {
-        color: QUIET,
-        fontSize: 9,
-        margin: [MARGIN * MM, 14],
-      }),
+  return {
+    title: `${d.name}: what ${kits(d.copies)} cost`,
+    size,
+    fontSize: 12,
+    lineHeight: 1.2,
+    foot: () => `${d.place} · ${shortDay(d.today, d.money.locale)} ${d.today.slice(0, 4)}`,
     content: [
       type(`What ${kits(d.copies)} cost`, { bold: true, fontSize: 24 }),
       type(`${d.name}, for ${d.forGroup} (${formatAges(d.ageFrom, d.ageTo)}): ${d.skill.toLowerCase()}.`, {
@@ -129,5 +123,5 @@ export async function donorsPdf(d: DonorSheet, size: Paper): Promise<Uint8Array>
         margin: [0, 12, 0, 0],
       }),
     ],
-  });
+  };
 }

@@ -1,4 +1,4 @@
-import type { Content, ContentText, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content, ContentText, TableCell } from 'pdfmake/interfaces';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { toolPicture } from '../../core/drawing/tools.ts';
 import { translatorTo } from '../../core/languages/index.ts';
@@ -7,9 +7,7 @@ import type { FamilyPaper, HomeDesign, PicturedPart } from '../../core/lend/fami
 import { inUnit, type LengthUnit } from '../../core/measure/length.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
 import type { Placed } from '../../core/plan/order.ts';
-import { MARGIN } from '../../core/print/paper.ts';
-import { MM } from './pdf.ts';
-import { drawn, heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { drawn, heading, INK, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
 
 type Style = Partial<ContentText>;
 
@@ -31,15 +29,12 @@ function voiceOf(p: FamilyPaper): Voice {
   };
 }
 
-const page = (p: FamilyPaper, title: string, content: Content[]): TDocumentDefinitions => ({
-  pageSize: p.paper === 'A4' ? 'A4' : 'LETTER',
-  pageMargins: [MARGIN * MM, 40, MARGIN * MM, 46],
-  defaultStyle: { font: 'face0', fontSize: 12.5, color: INK, lineHeight: 1.2 },
-  info: { title: `${p.name}: ${title}`, producer: 'Fox Button' },
-  footer: (n, of) =>
-    type(`${p.place} · ${p.name} · ${n}/${of}`, { color: QUIET, fontSize: 9, margin: [MARGIN * MM, 14] }),
-  pageBreakBefore: (node, { getFollowingNodesOnPage }) =>
-    node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+const page = (p: FamilyPaper, title: string, content: Content[]): PaperSpec => ({
+  title: `${p.name}: ${title}`,
+  size: p.paper,
+  fontSize: 12.5,
+  lineHeight: 1.2,
+  foot: (n, of) => `${p.place} · ${p.name} · ${n}/${of}`,
   content,
 });
 
@@ -133,7 +128,7 @@ function playOf(d: HomeDesign, { w, say }: Voice): Content[] {
 }
 
 /** What a family needs to make and play a kit at home: things and steps in pictures, who cuts, how to play, what to mind. */
-export async function pictureSheetPdf(p: FamilyPaper): Promise<Uint8Array> {
+export function pictureSheetPaper(p: FamilyPaper): PaperSpec {
   const voice = voiceOf(p);
   const { w, say } = voice;
   const own = !voice.speaks && p.words !== '';
@@ -184,14 +179,14 @@ export async function pictureSheetPdf(p: FamilyPaper): Promise<Uint8Array> {
       ),
     ]),
   ];
-  return pdfOf(page(p, w.pictureSheet, content));
+  return page(p, w.pictureSheet, content);
 }
 
 /** Most boxes that are drawn for one kind of piece: more are counted in words. */
 const MOST_BOXES = 30;
 
 /** A card that is kept in the kit: every kind drawn, with a box for each to count out and in. */
-export async function countCardPdf(p: FamilyPaper): Promise<Uint8Array> {
+export function countCardPaper(p: FamilyPaper): PaperSpec {
   const { w, say } = voiceOf(p);
   const boxes = (n: number): Content => ({
     svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${10 * 7} ${Math.ceil(n / 10) * 7}">${Array.from(
@@ -212,15 +207,13 @@ export async function countCardPdf(p: FamilyPaper): Promise<Uint8Array> {
     },
     part.due <= MOST_BOXES ? boxes(part.due) : type(`${w.out} ______  ${w.back} ______`, { margin: [0, 8] }),
   ]);
-  return pdfOf(
-    page(p, w.countCard, [
-      ...headed(p, w.countCard),
-      type(w.countIn, { margin: [0, 0, 0, 8] }),
-      {
-        layout: 'lightHorizontalLines',
-        table: { widths: [34 * MM, '*', 52 * MM], dontBreakRows: true, body },
-      },
-      ...(p.labels.length > 0 ? [type(p.labels.join('  '), { color: QUIET, margin: [0, 10, 0, 0] })] : []),
-    ]),
-  );
+  return page(p, w.countCard, [
+    ...headed(p, w.countCard),
+    type(w.countIn, { margin: [0, 0, 0, 8] }),
+    {
+      layout: 'lightHorizontalLines',
+      table: { widths: [34 * MM, '*', 52 * MM], dontBreakRows: true, body },
+    },
+    ...(p.labels.length > 0 ? [type(p.labels.join('  '), { color: QUIET, margin: [0, 10, 0, 0] })] : []),
+  ]);
 }

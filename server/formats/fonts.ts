@@ -1,9 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import fontkit from '@pdf-lib/fontkit';
+import * as fontkit from 'fontkit';
 
-export const WEIGHTS = [400, 700] as const;
-export type Weight = (typeof WEIGHTS)[number];
+export type Weight = 400 | 700;
 
 /**
  * The type of every paper, best first: the house's own for Latin letters, another for Greek and Cyrillic, which the house's
@@ -22,21 +21,21 @@ const FACES = [
 export const FACE_COUNT = FACES.length;
 
 const require = createRequire(import.meta.url);
-const read = new Map<string, Uint8Array>();
 export const fontPath = (face: number, weight: Weight): string =>
   require.resolve(`${FACES[face]![0]}/files/${FACES[face]![1]}-${weight}-normal.woff`);
-/** The bytes of a face; .woff, which with subsetting is what every reader draws. */
-export function fontBytes(face: number, weight: Weight): Uint8Array {
-  const key = `${face} ${weight}`;
-  let bytes = read.get(key);
-  if (!bytes) read.set(key, (bytes = readFileSync(fontPath(face, weight))));
-  return bytes;
+
+const read = new Map<string, fontkit.Font>();
+function fontOf(face: number, weight: Weight): fontkit.Font {
+  const path = fontPath(face, weight);
+  let font = read.get(path);
+  if (!font) read.set(path, (font = fontkit.create(readFileSync(path)) as fontkit.Font));
+  return font;
 }
 
 const sets = new Map<number, ReadonlySet<number>>();
 const lettersOf = (face: number): ReadonlySet<number> => {
   let set = sets.get(face);
-  if (!set) sets.set(face, (set = new Set(fontkit.create(fontBytes(face, 400)).characterSet)));
+  if (!set) sets.set(face, (set = new Set(fontOf(face, 400).characterSet)));
   return set;
 };
 
@@ -74,3 +73,22 @@ export function runsOf(text: string): Run[] {
   }
   return runs;
 }
+
+const advances = new Map<string, number>();
+function advanceOf(letter: string, face: number, weight: Weight): number {
+  const key = `${face} ${weight} ${letter}`;
+  let wide = advances.get(key);
+  if (wide === undefined) {
+    const font = fontOf(face, weight);
+    wide = font.glyphForCodePoint(letter.codePointAt(0)!).advanceWidth / font.unitsPerEm;
+    advances.set(key, wide);
+  }
+  return wide;
+}
+
+/** How wide words are at a size of 1, in the faces that have their letters; letters are not moved closer to one another. */
+export const widthOf = (words: string, weight: Weight): number =>
+  runsOf(words).reduce(
+    (n, { face, text }) => [...text].reduce((w, letter) => w + advanceOf(letter, face, weight), n),
+    0,
+  );

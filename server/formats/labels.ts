@@ -1,8 +1,8 @@
 import bwip from 'bwip-js/node';
-import { rgb } from 'pdf-lib';
 import { labelPlaces, type LabelSheet } from '../../core/print/labelSheet.ts';
 import { PAPERS, type Paper } from '../../core/print/paper.ts';
-import { MM, Sheet, startPaperwork } from './pdf.ts';
+import { Page, paperOfPages } from './page.ts';
+import type { PaperSpec } from './sheetParts.ts';
 
 export interface LabelText {
   readonly label: string;
@@ -53,27 +53,17 @@ const outlineOf = (runs: readonly Run[], wide: number, high: number): string =>
     )
     .join('');
 
-const BLACK = rgb(0, 0, 0);
-
 /** A label as its fields were drawn for: mm. On a smaller one everything shrinks alike. */
 const DRAWN = { width: 70, height: 36 };
 
 /** Labels on a printer's sheet, each with a QR and a Code 128 of the label itself. */
-export async function labelsPdf(
-  labels: readonly LabelText[],
-  size: Paper,
-  on: LabelSheet = {},
-): Promise<Uint8Array> {
-  const paper = await startPaperwork('Labels', labels);
+export function labelsPaper(labels: readonly LabelText[], size: Paper, on: LabelSheet = {}): PaperSpec {
   const { width, height } = PAPERS[size];
   const places = labelPlaces(labels.length, size, on);
-  const sheets = Array.from(
-    { length: 1 + (places.at(-1)?.sheet ?? -1) },
-    () => new Sheet(paper, width, height),
-  );
+  const sheets = Array.from({ length: 1 + (places.at(-1)?.sheet ?? -1) }, () => new Page(width, height));
   for (const [i, l] of labels.entries()) {
     const p = places[i]!;
-    const sheet = sheets[p.sheet]!;
+    const page = sheets[p.sheet]!;
     const k = Math.min(1, p.width / DRAWN.width, p.height / DRAWN.height);
     const [x, y, w] = [p.x + 5 * k, p.y + 4 * k, p.width];
     const drawn = (
@@ -81,20 +71,14 @@ export async function labelsPdf(
       [dx, dy]: readonly [number, number],
       [wide, high]: readonly [number, number],
       rows: number,
-    ): void =>
-      sheet.page.drawSvgPath(outlineOf(runs, (wide * k * MM) / across, (high * k * MM) / rows), {
-        x: (x + dx) * MM,
-        y: (height - y - dy) * MM,
-        color: BLACK,
-        borderWidth: 0,
-      });
+    ): void => page.fill(outlineOf(runs, (wide * k) / across, (high * k) / rows), x + dx, y + dy);
     const qr = qrOf(l.label);
     drawn(qr, [w - 30 * k, 0], [20, 20], qr.across);
     drawn(barsOf(l.label), [0, 19.5 * k], [36, 6.5], 1);
     const room = w - 34 * k;
-    sheet.text(x, y + 5 * k, l.label, 5.5 * k, { bold: true });
-    const below = sheet.name(x, y + 9.4 * k, l.name, 3.4 * k, room, { bold: true, most: 2 });
-    sheet.paragraph(x, Math.max(y + 13.8 * k, below + 0.4 * k), l.count, 2.5 * k, room, { most: 2 });
+    page.text(x, y + 5 * k, l.label, 5.5 * k, { bold: true });
+    const below = page.name(x, y + 9.4 * k, l.name, 3.4 * k, room, { bold: true, most: 2 });
+    page.paragraph(x, Math.max(y + 13.8 * k, below + 0.4 * k), l.count, 2.5 * k, room, { most: 2 });
   }
-  return paper.doc.save();
+  return paperOfPages('Labels', sheets);
 }

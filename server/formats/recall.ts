@@ -1,9 +1,8 @@
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content } from 'pdfmake/interfaces';
 import type { Recall } from '../../contract/checking.ts';
 import { shortDay, type Day } from '../../core/calendar/days.ts';
-import { MARGIN, type Paper } from '../../core/print/paper.ts';
-import { MM } from './pdf.ts';
-import { CAUTION, INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { type Paper } from '../../core/print/paper.ts';
+import { CAUTION, type PaperSpec, QUIET, type } from './sheetParts.ts';
 
 /** What a letter says besides the recall itself. */
 export interface RecallLetters {
@@ -15,7 +14,7 @@ export interface RecallLetters {
 }
 
 /** One page for each family that has a kit of a design that failed a test: what to bring back, why, and whom to ring. */
-export async function recallPdf(o: RecallLetters, size: Paper): Promise<Uint8Array> {
+export function recallPaper(o: RecallLetters, size: Paper): PaperSpec {
   const { recall } = o;
   const byFamily = new Map<string, string[]>();
   for (const k of recall.kits) byFamily.set(k.borrower, [...(byFamily.get(k.borrower) ?? []), k.label]);
@@ -40,12 +39,13 @@ export async function recallPdf(o: RecallLetters, size: Paper): Promise<Uint8Arr
       type(CAUTION, { color: QUIET, fontSize: 10, margin: [0, 14, 0, 0] }),
     ],
   }));
-  const definition: TDocumentDefinitions = {
-    pageSize: size === 'A4' ? 'A4' : 'LETTER',
-    pageMargins: [MARGIN * MM * 1.6, 60, MARGIN * MM * 1.6, 46],
-    defaultStyle: { font: 'face0', fontSize: 11, color: INK, lineHeight: 1.25 },
-    info: { title: `${recall.design.name}: called back`, producer: 'Fox Button' },
+  const paper: PaperSpec = {
+    title: `${recall.design.name}: called back`,
+    size,
+    fontSize: 11,
+    lineHeight: 1.25,
+    as: 'letter',
     content: letters.length > 0 ? letters : [line('No kit of it is out: there is nobody to write to.')],
   };
-  return pdfOf(definition);
+  return paper;
 }

@@ -2,10 +2,12 @@ import pdfmake from 'pdfmake';
 import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Scene } from '../../core/drawing/mark.ts';
 import type { LengthUnit } from '../../core/measure/length.ts';
+import { MARGIN, PAPERS, type Paper } from '../../core/print/paper.ts';
 import { FACE_COUNT, fontPath, runsOf } from './fonts.ts';
-import { MM } from './pdf.ts';
 import { drawingSvg } from './svg.ts';
 
+/** Points in a millimetre. */
+export const MM = 72 / 25.4;
 export const CAUTION =
   'These are the usual cautions, not a certificate. Local toy-safety and licensing rules come first; ask the therapist who knows the child.';
 
@@ -56,5 +58,72 @@ export function drawn(scene: Scene, [width, height]: readonly [number, number], 
   };
 }
 
-export const pdfOf = async (definition: TDocumentDefinitions): Promise<Uint8Array> =>
-  new Uint8Array(await pdfmake.createPdf(definition).getBuffer());
+/** A paper whose words flow from page to page. */
+interface FlowingPaper {
+  readonly title: string;
+  readonly size: Paper;
+  readonly content: Content[];
+  /** Of the words, pt. */
+  readonly fontSize?: number;
+  readonly lineHeight?: number;
+  /** A letter has wider margins, and nothing at its foot; slips are cut, and have narrow ones. */
+  readonly as?: 'sheet' | 'letter' | 'slips';
+  /** What stands at the foot of a page. */
+  readonly foot?: (at: number, of: number) => string;
+}
+
+/** A paper of pages that are drawn in mm, true to size. */
+interface DrawnPaper {
+  readonly title: string;
+  readonly pages: readonly { readonly svg: string; readonly width: number; readonly height: number }[];
+}
+
+/** What is printed: words that flow, drawn pages, or several papers one after the other. */
+export type PaperSpec =
+  FlowingPaper | DrawnPaper | { readonly title: string; readonly papers: readonly PaperSpec[] };
+
+type Section = Omit<TDocumentDefinitions, 'content'> & { readonly section: Content[] };
+const SIDE = MARGIN * MM;
+const MARGINS = {
+  sheet: [SIDE, 40, SIDE, 46],
+  letter: [SIDE * 1.6, 60, SIDE * 1.6, 46],
+  slips: [SIDE, SIDE, SIDE, SIDE],
+} as const;
+
+function sectionsOf(paper: PaperSpec): Section[] {
+  if ('papers' in paper) return paper.papers.flatMap(sectionsOf);
+  if ('pages' in paper)
+    return paper.pages.map(({ svg, width, height }) => ({
+      pageSize: { width: width * MM, height: height * MM },
+      pageMargins: [0, 0, 0, 0],
+      footer: () => '',
+      section: [{ svg, width: width * MM, height: height * MM, absolutePosition: { x: 0, y: 0 } }],
+    }));
+  const { size, content, fontSize = 11, lineHeight = 1.2, as = 'sheet', foot } = paper;
+  const { width, height } = PAPERS[size];
+  return [
+    {
+      pageSize: { width: width * MM, height: height * MM },
+      pageMargins: [...MARGINS[as]],
+      footer: (at, of) =>
+        foot === undefined ? '' : type(foot(at, of), { color: QUIET, fontSize: 9, margin: [SIDE, 14] }),
+      section: [{ stack: content, fontSize, lineHeight }],
+    },
+  ];
+}
+
+/** The paper as a PDF. */
+export async function pdfOf(paper: PaperSpec): Promise<Uint8Array> {
+  const sections = sectionsOf(paper);
+  const definition = {
+    info: { title: paper.title, producer: 'Fox Button' },
+    defaultStyle: { font: 'face0', color: INK },
+    // A heading does not stand alone at the end of a page.
+    pageBreakBefore: (
+      node: { readonly headlineLevel?: number },
+      { getFollowingNodesOnPage }: { getFollowingNodesOnPage(): readonly unknown[] },
+    ) => node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+    content: sections,
+  };
+  return new Uint8Array(await pdfmake.createPdf(definition).getBuffer());
+}

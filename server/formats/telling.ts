@@ -1,16 +1,15 @@
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content } from 'pdfmake/interfaces';
 import type { Telling } from '../../contract/telling.ts';
 import { shortDay, type Day } from '../../core/calendar/days.ts';
-import { MARGIN, type Paper } from '../../core/print/paper.ts';
-import { MM } from './pdf.ts';
-import { INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { type Paper } from '../../core/print/paper.ts';
+import { type PaperSpec, QUIET, type } from './sheetParts.ts';
 
 /** A page for each family. */
-export async function tellingPdf(
+export function tellingPaper(
   list: readonly Telling[],
   o: { readonly place: string; readonly today: Day; readonly locale: string },
   size: Paper,
-): Promise<Uint8Array> {
+): PaperSpec {
   const pages = list.map((t, i): Content => ({
     ...(i > 0 ? { pageBreak: 'before' as const } : {}),
     stack: [
@@ -20,12 +19,13 @@ export async function tellingPdf(
       ...t.words.split('\n\n').map((line) => type(line, { fontSize: 13, margin: [0, 0, 0, 9] })),
     ],
   }));
-  const definition: TDocumentDefinitions = {
-    pageSize: size === 'A4' ? 'A4' : 'LETTER',
-    pageMargins: [MARGIN * MM * 1.6, 60, MARGIN * MM * 1.6, 46],
-    defaultStyle: { font: 'face0', fontSize: 11, color: INK, lineHeight: 1.25 },
-    info: { title: `${o.place}: messages`, producer: 'Fox Button' },
+  const paper: PaperSpec = {
+    title: `${o.place}: messages`,
+    size,
+    fontSize: 11,
+    lineHeight: 1.25,
+    as: 'letter',
     content: pages.length > 0 ? pages : [type('There is nobody to tell today.')],
   };
-  return pdfOf(definition);
+  return paper;
 }

@@ -7,10 +7,33 @@ import { bounds } from '../../core/drawing/marks.ts';
 import { loadPatterns, type OpenPattern } from '../../core/patterns/index.ts';
 import { usualMaterials } from '../../core/patterns/usual.ts';
 import { pagesOf } from '../../core/print/pages.ts';
-import { templatePdf } from './papers.ts';
+import { templatePaper } from './papers.ts';
+import { pdfOf } from './sheetParts.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'fox-templates-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+/** Points on a path of moves, lines and curves: what a curve is pulled by does not lie on it. */
+function pointsOn(d: string): [number, number][] {
+  const on: [number, number][] = [];
+  for (const [, command, rest] of d.matchAll(/([MLCZ])([^MLCZ]*)/g)) {
+    const numbers = (rest!.match(/-?[\d.]+(?:e-?\d+)?/g) ?? []).map(Number);
+    const at = (i: number): [number, number] => [numbers[i]!, numbers[i + 1]!];
+    if (command === 'C')
+      for (let i = 0; i + 5 < numbers.length; i += 6) {
+        const [a, b, c, e] = [on.at(-1)!, at(i), at(i + 2), at(i + 4)];
+        for (let k = 1; k <= 48; k++) {
+          const t = k / 48;
+          const s = 1 - t;
+          const way = (j: 0 | 1): number =>
+            s ** 3 * a[j] + 3 * s * s * t * b[j] + 3 * s * t * t * c[j] + t ** 3 * e[j];
+          on.push([way(0), way(1)]);
+        }
+      }
+    else for (let i = 0; i + 1 < numbers.length; i += 2) on.push(at(i));
+  }
+  return on;
+}
 
 /** Width and height of every path on every page, mm, as poppler draws them: a reader that is not ours. */
 function paths(pdf: Uint8Array, pages: number): [number, number][] {
@@ -24,10 +47,8 @@ function paths(pdf: Uint8Array, pages: number): [number, number][] {
       const d = / d="([^"]+)"/.exec(` ${attributes!}`)?.[1];
       if (!d) return [];
       const m = /matrix\(([^)]+)\)/.exec(attributes!)?.[1]?.split(',').map(Number) ?? [1, 0, 0, 1, 0, 0];
-      const numbers = (d.match(/-?[\d.]+(?:e-?\d+)?/g) ?? []).map(Number);
       const [xs, ys]: [number[], number[]] = [[], []];
-      for (let i = 0; i + 1 < numbers.length; i += 2) {
-        const [x, y] = [numbers[i]!, numbers[i + 1]!];
+      for (const [x, y] of pointsOn(d)) {
         xs.push(m[0]! * x + m[2]! * y);
         ys.push(m[1]! * x + m[3]! * y);
       }
@@ -61,7 +82,7 @@ describe.each(families.map((p): [string, OpenPattern] => [p.id, p]))('the templa
   it.each(['A4', 'Letter'] as const)('has every line in its true size on %s', async (paper) => {
     expect(sheets.length).toBeGreaterThan(0);
     const pages = pagesOf(sheets, { paper });
-    const pdf = await templatePdf(pages, { title: p.name, line: '', unit: 'mm' });
+    const pdf = await pdfOf(templatePaper(pages, { title: p.name, line: '', unit: 'mm' }));
     const drawn = paths(pdf, pages.length);
     const has = ([w, h]: [number, number]): boolean =>
       drawn.some(

@@ -1,10 +1,9 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { shortDay, type Day } from '../../core/calendar/days.ts';
 import { formatMoney, type MoneyStyle } from '../../core/measure/money.ts';
-import { MARGIN, type Paper } from '../../core/print/paper.ts';
+import { type Paper } from '../../core/print/paper.ts';
 import type { Learned } from '../../core/watch/term.ts';
-import { MM } from './pdf.ts';
-import { heading, INK, pdfOf, QUIET, type } from './sheetParts.ts';
+import { heading, type PaperSpec, QUIET, type } from './sheetParts.ts';
 
 /** What happened in a term. */
 export interface TermReport {
@@ -51,7 +50,7 @@ const table = (head: readonly string[], body: readonly (readonly string[])[]): C
 });
 
 /** A term on paper, for those who carry it: loans, losses, costs and what was learned. */
-export async function termReportPdf(t: TermReport, size: Paper): Promise<Uint8Array> {
+export function termReportPaper(t: TermReport, size: Paper): PaperSpec {
   const loans = t.kits.reduce((n, k) => n + k.loans, 0);
   const late = t.kits.reduce((n, k) => n + k.late, 0);
   const lost = t.losses.reduce((n, l) => n + l.lost, 0);
@@ -59,19 +58,12 @@ export async function termReportPdf(t: TermReport, size: Paper): Promise<Uint8Ar
   const newly = t.learned.reduce((n, l) => n + l.newlyAlone, 0);
   const days = `${shortDay(t.from, t.money.locale)} ${t.from.slice(0, 4)} to ${shortDay(t.to, t.money.locale)} ${t.to.slice(0, 4)}`;
   const none = (words: string): Content => type(words, { color: QUIET });
-  return pdfOf({
-    pageSize: size === 'A4' ? 'A4' : 'LETTER',
-    pageMargins: [MARGIN * MM, 40, MARGIN * MM, 46],
-    defaultStyle: { font: 'face0', fontSize: 12, color: INK, lineHeight: 1.25 },
-    info: { title: `${t.place}: ${days}`, producer: 'Fox Button' },
-    footer: (at, pages) =>
-      type(`${t.place} · ${days} · page ${at} of ${pages}`, {
-        color: QUIET,
-        fontSize: 9,
-        margin: [MARGIN * MM, 14],
-      }),
-    pageBreakBefore: (node, { getFollowingNodesOnPage }) =>
-      node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+  return {
+    title: `${t.place}: ${days}`,
+    size,
+    fontSize: 12,
+    lineHeight: 1.25,
+    foot: (at, pages) => `${t.place} · ${days} · page ${at} of ${pages}`,
     content: [
       type(t.place, { bold: true, fontSize: 24 }),
       type(days, { color: QUIET, margin: [0, 2, 0, 8] }),
@@ -122,5 +114,5 @@ export async function termReportPdf(t: TermReport, size: Paper): Promise<Uint8Ar
         { color: QUIET, fontSize: 9.5, margin: [0, 4, 0, 0] },
       ),
     ],
-  });
+  };
 }

@@ -1,10 +1,9 @@
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content } from 'pdfmake/interfaces';
 import type { TermPlanPage } from '../../contract/termPlan.ts';
 import type { Day } from '../../core/calendar/days.ts';
 import { againstLine, slipLine, type SlipLanguage } from '../../core/lend/term/slipWords.ts';
-import { MARGIN, type Paper } from '../../core/print/paper.ts';
-import { MM } from './pdf.ts';
-import { pdfOf, QUIET, INK, type } from './sheetParts.ts';
+import { type Paper } from '../../core/print/paper.ts';
+import { type PaperSpec, QUIET, type } from './sheetParts.ts';
 
 /** A loan as its slip tells it. */
 interface SlipLoan {
@@ -40,29 +39,29 @@ const slip = (
 });
 
 /** The slip of one loan, to lie in its bag. */
-export const loanSlipPdf = (
+export const loanSlipPaper = (
   loan: SlipLoan,
   place: { readonly name: string; readonly locale: string; readonly paper: Paper },
   language: SlipLanguage,
-): Promise<Uint8Array> =>
-  pdfOf({
-    pageSize: place.paper === 'A4' ? 'A4' : 'LETTER',
-    pageMargins: [MARGIN * MM, MARGIN * MM, MARGIN * MM, MARGIN * MM],
-    defaultStyle: { font: 'face0', fontSize: 11, color: INK, lineHeight: 1.2 },
-    info: { title: `${place.name}: ${loan.label}`, producer: 'Fox Button' },
-    content: [slip(loan, place, language)],
-  });
+): PaperSpec => ({
+  title: `${place.name}: ${loan.label}`,
+  size: place.paper,
+  fontSize: 11,
+  lineHeight: 1.2,
+  as: 'slips',
+  content: [slip(loan, place, language)],
+});
 
 /**
  * Slips to lie in the bags: one a loan that is to come and that nothing stands against, two beside each other, those of a day
  * together.
  */
-export async function termSlipsPdf(
+export function termSlipsPaper(
   page: TermPlanPage,
   place: { readonly name: string; readonly locale: string },
   size: Paper,
   language: SlipLanguage,
-): Promise<Uint8Array> {
+): PaperSpec {
   const planned = page.families.flatMap((f) => f.loans.filter((l) => l.state === 'planned'));
   const left = planned.filter((l) => l.faults.length > 0).length;
   const slips = page.starts.flatMap(({ week }) =>
@@ -74,11 +73,12 @@ export async function termSlipsPdf(
   );
   const rows: Content[][] = [];
   for (let i = 0; i < slips.length; i += 2) rows.push([slips[i]!, slips[i + 1] ?? { text: '' }]);
-  const definition: TDocumentDefinitions = {
-    pageSize: size === 'A4' ? 'A4' : 'LETTER',
-    pageMargins: [MARGIN * MM, MARGIN * MM, MARGIN * MM, MARGIN * MM],
-    defaultStyle: { font: 'face0', fontSize: 11, color: INK, lineHeight: 1.2 },
-    info: { title: `${place.name}: ${page.name}`, producer: 'Fox Button' },
+  const paper: PaperSpec = {
+    title: `${place.name}: ${page.name}`,
+    size,
+    fontSize: 11,
+    lineHeight: 1.2,
+    as: 'slips',
     content:
       rows.length === 0
         ? [type(planned.length === 0 ? 'Nothing is planned yet.' : 'Something stands against every loan.')]
@@ -104,5 +104,5 @@ export async function termSlipsPdf(
               : []),
           ],
   };
-  return pdfOf(definition);
+  return paper;
 }

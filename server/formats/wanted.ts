@@ -3,7 +3,8 @@ import { materialMarks, pictureSize } from '../../core/drawing/material.ts';
 import { formatLength, type LengthUnit } from '../../core/measure/length.ts';
 import { cleaningOf, SIZES_OF, type Cleaning, type Material } from '../../core/materials/material.ts';
 import { MARGIN, PAPERS, type Paper } from '../../core/print/paper.ts';
-import { Sheet, startPaperwork } from './pdf.ts';
+import { Page, paperOfPages } from './page.ts';
+import type { PaperSpec } from './sheetParts.ts';
 
 const CLEAN: Record<Cleaning, string> = {
   wash: 'Wash in hot soapy water, rinse, air dry.',
@@ -38,38 +39,38 @@ const sizesOf = (m: Material, unit: LengthUnit): string => {
 };
 
 /** A page for families: pictures, sizes, how to clean, how many are still wanted, until when, and what not to bring. */
-export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
-  const paper = await startPaperwork(`${w.place}: wanted`, w);
+export function wantedPaper(w: Wanted, size: Paper): PaperSpec {
   const { width, height } = PAPERS[size];
   const right = width - MARGIN;
   // Wide enough for most caps at true size: families hold theirs against it.
   const box = 46;
-  let sheet = new Sheet(paper, width, height);
+  let page = new Page(width, height);
+  const pages = [page];
   let y = 22;
-  sheet.text(MARGIN, y, 'Please save for us', 9, { bold: true });
+  page.text(MARGIN, y, 'Please save for us', 9, { bold: true });
   y += 8;
   y =
-    sheet.paragraph(
+    page.paragraph(
       MARGIN,
       y,
       `${w.place}, for ${w.design}${w.until ? `. Until ${shortDay(w.until, w.locale)} ${w.until.slice(0, 4)}` : ''}`,
       4.6,
       right - MARGIN,
     ) - 2;
-  sheet.line(MARGIN, y, right, y, 0.3);
+  page.path(`M${MARGIN} ${y}H${right}`, 0.3);
   y += 6;
   if (w.lines.length === 0) {
-    sheet.text(MARGIN, y + 4, 'Nothing is wanted now: the shelf has it all. Thank you.', 5);
+    page.text(MARGIN, y + 4, 'Nothing is wanted now: the shelf has it all. Thank you.', 5);
     y += 12;
   }
   for (const { material: m, short } of w.lines) {
     if (y + box + 4 > height - 40) {
-      sheet = new Sheet(paper, width, height);
+      pages.push((page = new Page(width, height)));
       y = 22;
     }
     const [pw, ph] = pictureSize(m);
     const scale = Math.min(1, (box - 4) / Math.max(pw, ph));
-    sheet.marks(
+    page.marks(
       materialMarks(m, [pw / 2, ph / 2]),
       MARGIN + (box - pw * scale) / 2,
       y + (box - ph * scale) / 2,
@@ -78,16 +79,16 @@ export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
     );
     const x = MARGIN + box + 6;
     // The number still wanted has its own column at the right.
-    sheet.name(x, y + 8, m.name, 6.4, right - x - 30, { bold: true, most: 2 });
-    sheet.text(right, y + 8, m.unit === 'mm' ? `${(short / 1000).toFixed(1)} m` : `${short}`, 8, {
+    page.name(x, y + 8, m.name, 6.4, right - x - 30, { bold: true, most: 2 });
+    page.text(right, y + 8, m.unit === 'mm' ? `${(short / 1000).toFixed(1)} m` : `${short}`, 8, {
       bold: true,
       right: true,
     });
-    sheet.text(right, y + 13.5, 'still wanted', 3.6, { quiet: true, right: true });
+    page.text(right, y + 13.5, 'still wanted', 3.6, { quiet: true, right: true });
     const sizes = sizesOf(m, w.unit);
-    if (sizes) sheet.text(x, y + 19, `About ${sizes}`, 4.4);
-    sheet.paragraph(x, y + 25.5, cleanWords(m), 4.4, right - x - 4);
-    sheet.text(
+    if (sizes) page.text(x, y + 19, `About ${sizes}`, 4.4);
+    page.paragraph(x, y + 25.5, cleanWords(m), 4.4, right - x - 4);
+    page.text(
       x,
       y + box - 2,
       scale === 1 ? 'drawn at true size' : `drawn at ${Math.round(scale * 100)} %`,
@@ -97,11 +98,11 @@ export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
       },
     );
     y += box + 4;
-    sheet.line(MARGIN, y, right, y, 0.12);
+    page.path(`M${MARGIN} ${y}H${right}`, 0.12);
     y += 3;
   }
   y = Math.max(y + 4, height - 40);
-  y = sheet.paragraph(
+  y = page.paragraph(
     MARGIN,
     y,
     'Please do not bring: trays that held raw meat or fish, medicine or chemical containers, broken glass or plastic, anything that smells or is mouldy. Say what was in it when you bring it: nuts, egg and milk matter to some children.',
@@ -109,12 +110,12 @@ export async function wantedPdf(w: Wanted, size: Paper): Promise<Uint8Array> {
     right - MARGIN,
     { bold: true },
   );
-  sheet.paragraph(
+  page.paragraph(
     MARGIN,
     y + 1,
     'Bring them clean and dry, in a bag with your code name, not your own.',
     4,
     right - MARGIN,
   );
-  return paper.doc.save();
+  return paperOfPages(`${w.place}: wanted`, pages);
 }

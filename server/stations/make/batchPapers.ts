@@ -7,12 +7,12 @@ import type { Paper } from '../../../core/print/paper.ts';
 import { deliveryOf } from '../../../core/price/delivery.ts';
 import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
 import { CopyRow, KitRow, OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
-import type { MakePaper } from '../../compute/paper.ts';
+import { paperPart, type PaperPart } from '../../formats/makers.ts';
 import type { BatchSheet, Shopping } from '../../formats/batchSheets.ts';
 import { outOfStock } from '../gather/service.ts';
 import { designFamilyPaper, familyPaper } from '../lend/familyPaper.ts';
 import type { Opened } from './batches.ts';
-import { buildSheetOf, openedDesign, templateOf } from './designPapers.ts';
+import { buildSheetData, openedDesign, templateData } from './designPapers.ts';
 
 /** Everything that can be bought, as the computation takes it. */
 export async function packsFor(em: EntityManager): Promise<Pick<PurchaseRequest, 'offers' | 'delivery'>> {
@@ -106,12 +106,11 @@ export async function allPapers(
   sheet: BatchSheet,
   shopping: Shopping,
   paper: Paper,
-  make: MakePaper,
-): Promise<Uint8Array> {
+): Promise<PaperPart[]> {
   const { batch, today } = sheet;
-  const papers = [await make('batch', sheet, paper)];
+  const papers = [paperPart('batch', sheet, paper)];
   if (shopping.lines.length + shopping.lacking.length > 0)
-    papers.push(await make('shopping', sheet, shopping, paper));
+    papers.push(paperPart('shopping', sheet, shopping, paper));
   const copies = new Map<number, number>();
   for (const item of batch.items) {
     const kit = item.kitId === null ? null : await em.findOne(KitRow, { id: item.kitId });
@@ -120,9 +119,9 @@ export async function allPapers(
   }
   for (const [id, n] of copies) {
     const o = await openedDesign(em, id, { paper, copies: n }, today);
-    papers.push(await buildSheetOf(o, make));
-    const template = await templateOf(o, make);
-    if (template) papers.push(template);
+    papers.push(paperPart('buildSheet', await buildSheetData(o), o.paper));
+    const { pages, words } = templateData(o, false);
+    if (pages.length > 0) papers.push(paperPart('template', pages, words));
   }
   if (batch.labels.length > 0) {
     const made = await em.find(
@@ -131,7 +130,7 @@ export async function allPapers(
       { populate: ['design', 'kit'] },
     );
     papers.push(
-      await make(
+      paperPart(
         'labels',
         made.map((c) => ({ label: c.label, name: c.kit?.name ?? c.design.name, count: countLine(c.parts) })),
         paper,
@@ -140,12 +139,12 @@ export async function allPapers(
   }
   for (const { kitId, designId } of batch.items)
     papers.push(
-      await make(
+      paperPart(
         'countCard',
         kitId === null
           ? await designFamilyPaper(em, designId!, { paper }, today)
           : await familyPaper(em, kitId, { paper }, today),
       ),
     );
-  return make('joined', batch.name, papers);
+  return papers;
 }

@@ -14,7 +14,7 @@ import { moneyNumber } from '../../../core/measure/money.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
-import { papersFor, sendPaper } from '../../compute/paper.ts';
+import { papersFor, papersTogether, sendPaper } from '../../compute/paper.ts';
 import type { Shopping } from '../../formats/batchSheets.ts';
 import { benchCalendar } from '../../formats/benchCalendar.ts';
 import { harmless } from '../../formats/csv.ts';
@@ -142,14 +142,8 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
     const work = await opened(req);
     const paper = paperOf(req);
     const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
-    const pdf = await papers.allPapers(
-      em(),
-      sheet,
-      await shopping(work, res),
-      paper ?? sheet.paper,
-      papersFor(workerPool, res),
-    );
-    sendPaper(res, file(work, 'papers.pdf'), pdf);
+    const parts = await papers.allPapers(em(), sheet, await shopping(work, res), paper ?? sheet.paper);
+    sendPaper(res, file(work, 'papers.pdf'), await papersTogether(workerPool, res, work.name, parts));
   });
   return r;
 }

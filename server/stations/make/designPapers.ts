@@ -7,7 +7,6 @@ import { pagesOf, type TemplatePage } from '../../../core/print/pages.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { checkFeatures } from '../../../core/safety/check.ts';
 import { PlaceRow } from '../../db/entities.ts';
-import type { MakePaper } from '../../compute/paper.ts';
 import type { BuildSheet } from '../../formats/buildSheet.ts';
 import type { TemplateWords } from '../../formats/papers.ts';
 import { checkedBy } from '../check/service.ts';
@@ -63,12 +62,6 @@ export function templateData(
   return { pages: pagesOf(o.pattern.draw(o.at).sheets, { paper: o.paper, mirror }), words: templateWords(o) };
 }
 
-/** The template as a paper; null where nothing of the design is cut to a drawing. */
-export async function templateOf(o: OpenedDesign, make: MakePaper): Promise<Uint8Array | null> {
-  const { pages, words } = templateData(o, false);
-  return pages.length === 0 ? null : make('template', pages, words);
-}
-
 /** What the build sheet says; the check on it is today's. */
 export async function buildSheetData(o: OpenedDesign): Promise<BuildSheet> {
   const d = o.design;
@@ -89,6 +82,3 @@ export async function buildSheetData(o: OpenedDesign): Promise<BuildSheet> {
     unit: o.unit,
   };
 }
-
-export const buildSheetOf = async (o: OpenedDesign, make: MakePaper): Promise<Uint8Array> =>
-  make('buildSheet', await buildSheetData(o), o.paper);

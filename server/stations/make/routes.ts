@@ -5,7 +5,7 @@ import { buildInput } from '../../../contract/designs.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
 import { CopyRow } from '../../db/entities.ts';
-import { templateSvg } from '../../formats/svg.ts';
+import { templateSvg } from '../../formats/papers.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { countLine } from '../../../core/lend/parts.ts';
