@@ -8,6 +8,7 @@ import { computeRoutes } from './compute/routes.ts';
 import type { ServerContext } from './serverContext.ts';
 import { ownHost, ownOrigin, type Names } from './ownHost.ts';
 import { jsonOnly, notFound, problemHandler } from './problem.ts';
+import { MOST_JSON } from './people/door.ts';
 import { guard } from './people/guard.ts';
 import { peopleRoutes } from './people/routes.ts';
 import { scaleRoutes } from './devices/scale.ts';
@@ -96,7 +97,7 @@ export function makeApp(
   });
   api.use(guard(serverContext));
   api.use(fileInRoutes(serverContext), backupInRoutes(serverContext));
-  api.use(jsonOnly, express.json({ limit: '1mb' }));
+  api.use(jsonOnly, express.json({ limit: MOST_JSON }));
   api.use(healthRoutes(serverContext));
   api.use(patternRoutes(serverContext));
   api.use('/compute', computeRoutes(serverContext.workerPool));

@@ -2,15 +2,15 @@ import { Router } from 'express';
 import type { ServerContext } from './serverContext.ts';
 import { rows } from './db/rows.ts';
 import { ProblemError } from './problem.ts';
-import { mayRead } from './people/door.ts';
+import { Doors } from './people/door.ts';
 
 /** How long the place's file may keep somebody waiting who asks whether the server lives, ms. */
 const PATIENCE = 2000;
 
 /** Whether the server lives and its place can be read: who reads it waits as long as everybody else does. */
 export function healthRoutes({ em }: ServerContext): Router {
-  const r = Router();
-  r.get('/health', mayRead, async (_req, res) => {
+  const r = new Doors();
+  r.get('/health', {}, async ({ res }) => {
     let timer: NodeJS.Timeout | undefined;
     const late = new Promise<'late'>((resolve) => {
       timer = setTimeout(() => resolve('late'), PATIENCE);
@@ -30,5 +30,5 @@ export function healthRoutes({ em }: ServerContext): Router {
           : 'The place’s file cannot be read.',
       );
   });
-  return r;
+  return r.router;
 }

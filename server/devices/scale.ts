@@ -1,7 +1,6 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { read } from '../problem.ts';
-import { mayRead } from '../people/door.ts';
+import { Doors } from '../people/door.ts';
 
 /** Readings a second. */
 const RATE = 10;
@@ -60,9 +59,8 @@ export function simulatedPull(to: number, seed: number): { at: number; force: nu
  * a connection that drops. A real scale with a serial line takes its place behind the same door.
  */
 export function scaleRoutes(): Router {
-  const r = Router();
-  r.get('/scale', mayRead, (req, res) => {
-    const { to, drop, seed, speed } = read(scaleQuery, req.query);
+  const r = new Doors();
+  r.get('/scale', { query: scaleQuery, seconds: null }, ({ res, query: { to, drop, seed, speed } }) => {
     const readings = simulatedPull(to, seed);
     res.writeHead(200, {
       'Content-Type': 'text/event-stream',
@@ -86,5 +84,5 @@ export function scaleRoutes(): Router {
     );
     res.on('close', () => clearInterval(timer));
   });
-  return r;
+  return r.router;
 }

@@ -30,6 +30,14 @@ it('every door says whom it opens to, and what is on record of who comes through
     if (method === 'put' || method === 'delete')
       expect([door, rule!.does]).toEqual([door, expect.any(String)]);
     if (method === 'get') expect([door, rule!.does]).toEqual([door, null]);
+    // What it takes, and for how long: a body of JSON is read by a schema, and an answer is not waited for without end.
+    const takes = method === 'post' || method === 'put';
+    expect([door, rule!.bytes > 0]).toEqual([door, takes]);
+    if (takes && rule!.media === 'application/json')
+      expect([door, rule!.body !== null]).toEqual([door, true]);
+    if (rule!.seconds === null) expect(path).toMatch(/^\/files\/|^\/backups\/|^\/scale$/);
+    else expect([door, rule!.seconds > 0 && rule!.seconds <= 600]).toEqual([door, true]);
+    if (path.includes('/:id')) expect([door, rule!.id]).toEqual([door, expect.any(String)]);
     // What is not on record changes nothing.
     if (method === 'post' && rule!.does === null)
       expect(path).toMatch(/^\/compute\/|\/look$|\/suggest$|\/check$|\/preview$/);

@@ -14,7 +14,7 @@ import {
 } from '../../contract/people.ts';
 import { PersonRow, PlaceRow } from '../db/entities.ts';
 import type { ServerContext } from '../serverContext.ts';
-import { notFound, ProblemError, read, readId } from '../problem.ts';
+import { notFound, ProblemError } from '../problem.ts';
 import { listDeeds } from './deeds.ts';
 import { isNeeded } from './guard.ts';
 import { isPassword, keptPassword, NOBODY } from './passwords.ts';
@@ -31,7 +31,7 @@ import {
 } from './sessions.ts';
 import { Throttle } from './throttle.ts';
 import { whoAsks } from './who.ts';
-import { may, mayRead } from './door.ts';
+import { Doors } from './door.ts';
 
 const wrong = (path: string, detail: string): ProblemError =>
   new ProblemError(401, detail, [{ path, message: 'expected the name and password of somebody here' }]);
@@ -64,7 +64,7 @@ const isSame = (a: string, b: string): boolean => {
 
 export function peopleRoutes(serverContext: ServerContext): Router {
   const { em, inTransaction, today } = serverContext;
-  const r = Router();
+  const r = new Doors();
   const throttle = new Throttle();
 
   const sessionOf = async (req: Request): Promise<Session> => {
@@ -94,99 +94,106 @@ export function peopleRoutes(serverContext: ServerContext): Router {
     return keys;
   };
 
-  r.get('/session', mayRead, async (req, res) => void res.json(await sessionOf(req)));
-  r.post('/session', may('reads', 'signed in'), async (req, res) => {
-    const { name, password } = read(signIn, req.body);
-    const keys = keysOf(req, name);
-    // Counted as wrong until it is known to be right: many at once must not all be let through.
-    throttle.wrong(keys);
-    const found = await personNamed(em(), name);
-    const isRight = await isPassword(password, found?.password ?? (await NOBODY));
-    if (!found || !isRight || found.isOff) throw wrong('password', 'The name or the password is wrong.');
-    throttle.right(keys);
-    isHere(found.name);
-    const token = await inTransaction(async (m) => {
-      await end(m, req);
-      return begin(m, found, Date.now());
-    });
-    setCookie(req, res, token);
-    const { id, role } = found;
-    res.status(201).json({
-      needed: await isNeeded(serverContext),
-      isFixed: serverContext.isBeyond,
-      person: { id, name: found.name, role },
-      isFirst: false,
-      lost: serverContext.lost(),
-    });
-  });
-  r.delete('/session', may('reads', 'signed out'), async (req, res) => {
+  r.get('/session', {}, ({ req }) => sessionOf(req));
+  r.post(
+    '/session',
+    { does: 'signed in', body: signIn, status: 201 },
+    async ({ req, res, body: { name, password } }) => {
+      const keys = keysOf(req, name);
+      // Counted as wrong until it is known to be right: many at once must not all be let through.
+      throttle.wrong(keys);
+      const found = await personNamed(em(), name);
+      const isRight = await isPassword(password, found?.password ?? (await NOBODY));
+      if (!found || !isRight || found.isOff) throw wrong('password', 'The name or the password is wrong.');
+      throttle.right(keys);
+      isHere(found.name);
+      const token = await inTransaction(async (m) => {
+        await end(m, req);
+        return begin(m, found, Date.now());
+      });
+      setCookie(req, res, token);
+      const { id, role } = found;
+      return {
+        needed: await isNeeded(serverContext),
+        isFixed: serverContext.isBeyond,
+        person: { id, name: found.name, role },
+        isFirst: false,
+        lost: serverContext.lost(),
+      };
+    },
+  );
+  r.delete('/session', { does: 'signed out' }, async ({ req, res }) => {
     await inTransaction((m) => end(m, req));
     clearCookie(req, res);
-    res.status(204).end();
   });
-  r.post('/session/first', may('reads', 'set the place up'), async (req, res) => {
-    const { name, password, code } = read(firstPerson, req.body);
-    if (serverContext.isBeyond) {
-      const keys = keysOf(req, '');
+  r.post(
+    '/session/first',
+    { does: 'set the place up', body: firstPerson, status: 201 },
+    async ({ req, res, body: { name, password, code } }) => {
+      if (serverContext.isBeyond) {
+        const keys = keysOf(req, '');
+        throttle.wrong(keys);
+        if (serverContext.setUpCode === null || !isSame(code ?? '', serverContext.setUpCode))
+          throw new ProblemError(403, 'The code is not the one that the server printed when it started.', [
+            { path: 'code', message: 'expected the code of the server’s own screen' },
+          ]);
+        throttle.right(keys);
+      }
+      const refuseSecond = async (m: ReturnType<typeof em>): Promise<void> => {
+        if ((await countPeople(m)) > 0)
+          throw new ProblemError(409, 'Somebody keeps this place already.', [
+            { path: 'name', message: 'expected a place that nobody was set up for' },
+          ]);
+      };
+      // Before the slow hash too: nobody gets that for nothing.
+      await refuseSecond(em());
+      const kept = await keptPassword(password);
+      isHere(name);
+      const token = await inTransaction(async (m) => {
+        await refuseSecond(m);
+        const first = m.create(PersonRow, {
+          name,
+          role: 'keeps',
+          password: kept,
+          isOff: false,
+          madeOn: today(),
+        });
+        await m.flush();
+        return begin(m, first, Date.now());
+      });
+      setCookie(req, res, token);
+      return {
+        needed: await isNeeded(serverContext),
+        isFixed: serverContext.isBeyond,
+        person: { id: 1, name, role: 'keeps' },
+        isFirst: false,
+        lost: serverContext.lost(),
+      };
+    },
+  );
+  r.put(
+    '/session/password',
+    { does: 'changed their own password', body: ownPassword },
+    async ({ req, res, body: { old, password } }) => {
+      const person = await personOf(em(), req, Date.now());
+      if (!person) throw wrong('session', 'Sign in first.');
+      const keys = keysOf(req, person.name);
       throttle.wrong(keys);
-      if (serverContext.setUpCode === null || !isSame(code ?? '', serverContext.setUpCode))
-        throw new ProblemError(403, 'The code is not the one that the server printed when it started.', [
-          { path: 'code', message: 'expected the code of the server’s own screen' },
+      if (!(await isPassword(old, person.password)))
+        throw new ProblemError(403, 'The old password is wrong.', [
+          { path: 'old', message: 'expected the password until now' },
         ]);
       throttle.right(keys);
-    }
-    const refuseSecond = async (m: ReturnType<typeof em>): Promise<void> => {
-      if ((await countPeople(m)) > 0)
-        throw new ProblemError(409, 'Somebody keeps this place already.', [
-          { path: 'name', message: 'expected a place that nobody was set up for' },
-        ]);
-    };
-    // Before the slow hash too: nobody gets that for nothing.
-    await refuseSecond(em());
-    const kept = await keptPassword(password);
-    isHere(name);
-    const token = await inTransaction(async (m) => {
-      await refuseSecond(m);
-      const first = m.create(PersonRow, {
-        name,
-        role: 'keeps',
-        password: kept,
-        isOff: false,
-        madeOn: today(),
+      const kept = await keptPassword(password);
+      const token = await inTransaction(async (m) => {
+        const row = await m.findOneOrFail(PersonRow, { id: person.id });
+        row.password = kept;
+        await endAll(m, person.id);
+        return begin(m, row, Date.now());
       });
-      await m.flush();
-      return begin(m, first, Date.now());
-    });
-    setCookie(req, res, token);
-    res.status(201).json({
-      needed: await isNeeded(serverContext),
-      isFixed: serverContext.isBeyond,
-      person: { id: 1, name, role: 'keeps' },
-      isFirst: false,
-      lost: serverContext.lost(),
-    });
-  });
-  r.put('/session/password', may('reads', 'changed their own password'), async (req, res) => {
-    const { old, password } = read(ownPassword, req.body);
-    const person = await personOf(em(), req, Date.now());
-    if (!person) throw wrong('session', 'Sign in first.');
-    const keys = keysOf(req, person.name);
-    throttle.wrong(keys);
-    if (!(await isPassword(old, person.password)))
-      throw new ProblemError(403, 'The old password is wrong.', [
-        { path: 'old', message: 'expected the password until now' },
-      ]);
-    throttle.right(keys);
-    const kept = await keptPassword(password);
-    const token = await inTransaction(async (m) => {
-      const row = await m.findOneOrFail(PersonRow, { id: person.id });
-      row.password = kept;
-      await endAll(m, person.id);
-      return begin(m, row, Date.now());
-    });
-    setCookie(req, res, token);
-    res.status(204).end();
-  });
+      setCookie(req, res, token);
+    },
+  );
 
   const people = async (): Promise<Person[]> => {
     const m = em();
@@ -201,25 +208,28 @@ export function peopleRoutes(serverContext: ServerContext): Router {
     }));
   };
   const one = async (id: number): Promise<Person> => (await people()).find((p) => p.id === id)!;
-  r.get('/people', may('keeps'), async (_req, res) => void res.json(await people()));
-  r.post('/people', may('keeps', 'added somebody', { isOnesOwn: true }), async (req, res) => {
-    const { name, password, role } = read(personInput, req.body);
-    const kept = await keptPassword(password);
-    const id = await inTransaction(async (m) => {
-      if ((await m.count(PersonRow, { name })) > 0)
-        throw new ProblemError(409, `There is a ${name} here already.`, [
-          { path: 'name', message: 'expected a name that nobody here has' },
-        ]);
-      if (role !== 'keeps' && (await countPeople(m)) === 0)
-        throw new ProblemError(422, 'The first person keeps the place.', [
-          { path: 'role', message: 'expected keeps' },
-        ]);
-      const made = m.create(PersonRow, { name, role, password: kept, isOff: false, madeOn: today() });
-      await m.flush();
-      return made.id;
-    });
-    res.status(201).json(await one(id));
-  });
+  r.get('/people', { role: 'keeps' }, () => people());
+  r.post(
+    '/people',
+    { role: 'keeps', does: 'added somebody', isOnesOwn: true, body: personInput, status: 201 },
+    async ({ body: { name, password, role } }) => {
+      const kept = await keptPassword(password);
+      const id = await inTransaction(async (m) => {
+        if ((await m.count(PersonRow, { name })) > 0)
+          throw new ProblemError(409, `There is a ${name} here already.`, [
+            { path: 'name', message: 'expected a name that nobody here has' },
+          ]);
+        if (role !== 'keeps' && (await countPeople(m)) === 0)
+          throw new ProblemError(422, 'The first person keeps the place.', [
+            { path: 'role', message: 'expected keeps' },
+          ]);
+        const made = m.create(PersonRow, { name, role, password: kept, isOff: false, madeOn: today() });
+        await m.flush();
+        return made.id;
+      });
+      return one(id);
+    },
+  );
   /** There is always somebody who can let others in. */
   const refuseLast = async (m: ReturnType<typeof em>, but: number, role: PersonRole, isOff: boolean) => {
     if (role === 'keeps' && !isOff) return;
@@ -228,39 +238,43 @@ export function peopleRoutes(serverContext: ServerContext): Router {
         { path: 'role', message: 'expected another keeper first' },
       ]);
   };
-  r.put('/people/sign-in', may('keeps', 'changed who may do what', { isOnesOwn: true }), async (req, res) => {
-    const { needed } = read(signInNeeded, req.body);
-    await inTransaction(async (m) => {
-      if (needed && (await m.count(PersonRow, { role: 'keeps', isOff: false })) === 0)
-        throw new ProblemError(422, 'Set somebody up first who keeps the place.', [
-          { path: 'needed', message: 'expected a keeper first' },
-        ]);
-      if (!needed && serverContext.isBeyond)
-        throw new ProblemError(422, 'Other machines can reach this server: it cannot do without.', [
-          { path: 'needed', message: 'expected true' },
-        ]);
-      (await m.findOneOrFail(PlaceRow, { id: 1 })).signIn = needed;
-      await m.flush();
-    });
-    res.json(await sessionOf(req));
-  });
-  r.put('/people/:id', may('keeps', 'changed who may do what', { isOnesOwn: true }), async (req, res) => {
-    const id = readId(req.params.id, 'person');
-    const { role, isOff, password } = read(personUpdate, req.body);
-    const kept = password === undefined ? null : await keptPassword(password);
-    await inTransaction(async (m) => {
-      const row = await m.findOne(PersonRow, { id });
-      if (!row) throw notFound(`person ${id}`);
-      await refuseLast(m, id, role, isOff);
-      m.assign(row, { role, isOff, ...(kept === null ? {} : { password: kept }) });
-      await m.flush();
-      if (isOff || kept !== null) await endAll(m, id);
-    });
-    res.json(await one(id));
-  });
-  r.get('/deeds', may('keeps'), async (req, res) => {
-    const { before, limit } = read(deedQuery, req.query);
-    res.json(await listDeeds(em(), before, limit));
-  });
-  return r;
+  r.put(
+    '/people/sign-in',
+    { role: 'keeps', does: 'changed who may do what', isOnesOwn: true, body: signInNeeded },
+    async ({ req, body: { needed } }) => {
+      await inTransaction(async (m) => {
+        if (needed && (await m.count(PersonRow, { role: 'keeps', isOff: false })) === 0)
+          throw new ProblemError(422, 'Set somebody up first who keeps the place.', [
+            { path: 'needed', message: 'expected a keeper first' },
+          ]);
+        if (!needed && serverContext.isBeyond)
+          throw new ProblemError(422, 'Other machines can reach this server: it cannot do without.', [
+            { path: 'needed', message: 'expected true' },
+          ]);
+        (await m.findOneOrFail(PlaceRow, { id: 1 })).signIn = needed;
+        await m.flush();
+      });
+      return sessionOf(req);
+    },
+  );
+  r.put(
+    '/people/:id',
+    { role: 'keeps', does: 'changed who may do what', isOnesOwn: true, id: 'person', body: personUpdate },
+    async ({ id, body: { role, isOff, password } }) => {
+      const kept = password === undefined ? null : await keptPassword(password);
+      await inTransaction(async (m) => {
+        const row = await m.findOne(PersonRow, { id });
+        if (!row) throw notFound(`person ${id}`);
+        await refuseLast(m, id, role, isOff);
+        m.assign(row, { role, isOff, ...(kept === null ? {} : { password: kept }) });
+        await m.flush();
+        if (isOff || kept !== null) await endAll(m, id);
+      });
+      return one(id);
+    },
+  );
+  r.get('/deeds', { role: 'keeps', query: deedQuery }, ({ query: { before, limit } }) =>
+    listDeeds(em(), before, limit),
+  );
+  return r.router;
 }

@@ -5,47 +5,46 @@ import { PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
-import { notFound, read, readId } from '../../problem.ts';
+import { notFound } from '../../problem.ts';
 import { reading } from '../reads.ts';
 import { addTest, keepRules, recalls, rulesHere } from './service.ts';
-import { may, mayRead } from '../../people/door.ts';
+import { Doors } from '../../people/door.ts';
 
 export function checkRoutes(serverContext: ServerContext): Router {
   const { em, inTransaction, today, workerPool } = serverContext;
-  const r = Router();
-  r.get('/rules', mayRead, async (_req, res) => void res.json(await rulesHere(em(), today())));
-  r.put('/rules', may('keeps', 'changed a rule'), async (req, res) => {
-    const input = read(rulesUpdate, req.body);
-    res.json(await inTransaction((m) => keepRules(m, input, today())));
-  });
-  r.post('/tests', may('lends', 'tested by hand'), async (req, res) => {
-    const input = read(handTestInput, req.body);
-    res.status(201).json(await inTransaction((m) => addTest(m, input, today())));
-  });
+  const r = new Doors();
+  r.get('/rules', {}, () => rulesHere(em(), today()));
+  r.put('/rules', { role: 'keeps', does: 'changed a rule', body: rulesUpdate }, ({ body: input }) =>
+    inTransaction((m) => keepRules(m, input, today())),
+  );
+  r.post(
+    '/tests',
+    { role: 'lends', does: 'tested by hand', body: handTestInput, status: 201 },
+    ({ body: input }) => inTransaction((m) => addTest(m, input, today())),
+  );
   const asked = z.strictObject({
     paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
   });
   for (const kind of ['design', 'kit'] as const) {
-    r.get(`/${kind}s/:id/check`, mayRead, async (req, res) => {
-      const id = readId(req.params.id, kind);
-      res.json(await reading(serverContext, abortOnClose(res))('check', kind, id));
-    });
+    r.get(`/${kind}s/:id/check`, { id: kind }, ({ res, id }) =>
+      reading(serverContext, abortOnClose(res))('check', kind, id),
+    );
     for (const [path, paperName] of [
       ['check-sheet', 'checkSheet'],
       ['family-check', 'familyCheck'],
     ] as const)
-      r.get(`/${kind}s/:id/${path}.pdf`, mayRead, async (req, res) => {
-        const { paper } = read(asked, req.query);
-        const id = readId(req.params.id, kind);
-        const sheet = await reading(serverContext, abortOnClose(res))('checkSheet', kind, id);
-        const name = sheet.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || kind;
-        const pdf = await papersFor(workerPool, res)(paperName, sheet, paper ?? sheet.paper);
-        sendPaper(res, `${name}-${path}.pdf`, pdf);
-      });
+      r.get(
+        `/${kind}s/:id/${path}.pdf`,
+        { id: kind, query: asked },
+        async ({ res, id, query: { paper } }) => {
+          const sheet = await reading(serverContext, abortOnClose(res))('checkSheet', kind, id);
+          const name = sheet.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || kind;
+          const pdf = await papersFor(workerPool, res)(paperName, sheet, paper ?? sheet.paper);
+          sendPaper(res, `${name}-${path}.pdf`, pdf);
+        },
+      );
   }
-  r.get('/designs/:id/recall.pdf', mayRead, async (req, res) => {
-    const id = readId(req.params.id, 'design');
-    const { paper } = read(asked, req.query);
+  r.get('/designs/:id/recall.pdf', { id: 'design', query: asked }, async ({ res, id, query: { paper } }) => {
     const m = em();
     const [recall] = await recalls(m, id);
     if (!recall) throw notFound(`recall of design ${id}`);
@@ -54,9 +53,6 @@ export function checkRoutes(serverContext: ServerContext): Router {
     const size = paper ?? (place.paper as 'A4' | 'Letter');
     sendPaper(res, `recall-${id}.pdf`, await papersFor(workerPool, res)('recall', letters, size));
   });
-  r.get('/recalls', mayRead, async (req, res) => {
-    const { designId } = read(testsQuery, req.query);
-    res.json(await recalls(em(), designId));
-  });
-  return r;
+  r.get('/recalls', { query: testsQuery }, ({ query: { designId } }) => recalls(em(), designId));
+  return r.router;
 }

@@ -1,12 +1,13 @@
+import { MOST_BYTES } from '../../formats/csv.ts';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Router, type Request } from 'express';
 import { fileConfirm, fileKind, type FileKind } from '../../../contract/files.ts';
 import type { ServerContext } from '../../serverContext.ts';
-import { notFound, ProblemError, read } from '../../problem.ts';
+import { notFound, ProblemError } from '../../problem.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { confirmFile, exportFile, forgetFile, previewFile } from './service.ts';
-import { may, mayRead } from '../../people/door.ts';
+import { Doors } from '../../people/door.ts';
 
 const kindIn = (req: Request) => {
   const kind = fileKind.safeParse(req.params.kind);
@@ -16,43 +17,54 @@ const kindIn = (req: Request) => {
 
 /** Files in: they stream, so they stand before the reading of JSON bodies. */
 export function fileInRoutes(serverContext: ServerContext): Router {
-  const r = Router();
-  r.post('/files/:kind/preview', may('designs'), async (req, res) => {
-    const kind = kindIn(req);
-    if (!req.is('text/csv'))
-      throw new ProblemError(415, 'Expected content-type text/csv.', [
-        { path: 'content-type', message: 'expected text/csv' },
-      ]);
-    try {
-      res.json(await previewFile(serverContext, { kind, source: req, signal: abortOnClose(res) }));
-    } catch (error) {
-      // Nobody is there any more to be told.
-      if (req.destroyed && !req.complete) return;
-      // What is left of a refused file is let go.
-      req.resume();
-      throw error;
-    }
-  });
-  return r;
+  const r = new Doors();
+  r.post(
+    '/files/:kind/preview',
+    { role: 'designs', media: 'text/csv', bytes: MOST_BYTES, seconds: null },
+    async ({ req, res }) => {
+      const kind = kindIn(req);
+      if (!req.is('text/csv'))
+        throw new ProblemError(415, 'Expected content-type text/csv.', [
+          { path: 'content-type', message: 'expected text/csv' },
+        ]);
+      try {
+        res.json(await previewFile(serverContext, { kind, source: req, signal: abortOnClose(res) }));
+      } catch (error) {
+        // Nobody is there any more to be told.
+        if (req.destroyed && !req.complete) return;
+        // What is left of a refused file is let go.
+        req.resume();
+        throw error;
+      }
+    },
+  );
+  return r.router;
 }
 
 /** Everybody's at once asks for no less than one family's or one child's. */
 const PRIVATE: ReadonlySet<FileKind> = new Set(['families', 'notes']);
 
 export function fileRoutes({ em, inTransaction, today }: ServerContext): Router {
-  const r = Router();
+  const r = new Doors();
   for (const kind of fileKind.options)
-    r.get(`/files/${kind}.csv`, PRIVATE.has(kind) ? may('keeps') : mayRead, async (_req, res) => {
-      res.type('text/csv; charset=utf-8').attachment(`${kind}.csv`);
-      // The mark at the head tells spreadsheets that it is UTF-8.
-      res.write('\ufeff');
-      await pipeline(Readable.from(exportFile(em(), kind, today())), res);
-    });
-  r.post('/files/confirm', may('designs', 'took a file in'), async (req, res) => {
-    const { id } = read(fileConfirm, req.body);
-    const done = await inTransaction((m) => confirmFile(m, id, today()));
-    forgetFile(id);
-    res.json(done);
-  });
-  return r;
+    r.get(
+      `/files/${kind}.csv`,
+      { role: PRIVATE.has(kind) ? 'keeps' : 'reads', seconds: null },
+      async ({ res }) => {
+        res.type('text/csv; charset=utf-8').attachment(`${kind}.csv`);
+        // The mark at the head tells spreadsheets that it is UTF-8.
+        res.write('\ufeff');
+        await pipeline(Readable.from(exportFile(em(), kind, today())), res);
+      },
+    );
+  r.post(
+    '/files/confirm',
+    { role: 'designs', does: 'took a file in', body: fileConfirm },
+    async ({ body: { id } }) => {
+      const done = await inTransaction((m) => confirmFile(m, id, today()));
+      forgetFile(id);
+      return done;
+    },
+  );
+  return r.router;
 }

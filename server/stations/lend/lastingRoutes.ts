@@ -6,9 +6,8 @@ import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
-import { read } from '../../problem.ts';
 import { reading } from '../reads.ts';
-import { mayRead } from '../../people/door.ts';
+import { Doors } from '../../people/door.ts';
 
 const termQuery = z
   .strictObject({
@@ -22,14 +21,9 @@ const termQuery = z
 /** What becomes of kits over a term: what lasts, what is missing, the report. */
 export function lastingRoutes(serverContext: ServerContext): Router {
   const { em, workerPool } = serverContext;
-  const r = Router();
-  r.get(
-    '/lasting',
-    mayRead,
-    async (_req, res) => void res.json(await reading(serverContext, abortOnClose(res))('lasting')),
-  );
-  r.get('/term.pdf', mayRead, async (req, res) => {
-    const { from, to, paper } = read(termQuery, req.query);
+  const r = new Doors();
+  r.get('/lasting', {}, ({ res }) => reading(serverContext, abortOnClose(res))('lasting'));
+  r.get('/term.pdf', { query: termQuery }, async ({ res, query: { from, to, paper } }) => {
     const m = em();
     const size = paper ?? ((await m.findOneOrFail(PlaceRow, { id: 1 })).paper as 'A4' | 'Letter');
     const pdf = await papersFor(workerPool, res)(
@@ -39,10 +33,6 @@ export function lastingRoutes(serverContext: ServerContext): Router {
     );
     sendPaper(res, `term-${from}-to-${to}.pdf`, pdf);
   });
-  r.get(
-    '/pieces/missing',
-    mayRead,
-    async (_req, res) => void res.json(await reading(serverContext, abortOnClose(res))('missing')),
-  );
-  return r;
+  r.get('/pieces/missing', {}, ({ res }) => reading(serverContext, abortOnClose(res))('missing'));
+  return r.router;
 }

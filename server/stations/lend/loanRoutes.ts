@@ -10,11 +10,10 @@ import {
 } from '../../../contract/lending.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import type { ServerContext } from '../../serverContext.ts';
-import { read, readId } from '../../problem.ts';
 import { SLIP_LANGUAGES } from '../../../core/lend/term/slipWords.ts';
 import { loanSlip } from './slip.ts';
 import * as lend from './service.ts';
-import { may, mayRead } from '../../people/door.ts';
+import { Doors } from '../../people/door.ts';
 import { overriding } from './overriding.ts';
 
 const slipQuery = z.strictObject({
@@ -23,40 +22,43 @@ const slipQuery = z.strictObject({
 
 /** Loans, from lending to the return. */
 export function loanRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
-  const r = Router();
-  r.post('/loans', may('lends', 'lent a kit'), async (req, res) => {
-    const input = overriding(res, read(loanInput, req.body));
-    res.status(201).json(await inTransaction((m) => lend.lend(m, input, today())));
+  const r = new Doors();
+  r.post('/loans', { role: 'lends', does: 'lent a kit', body: loanInput, status: 201 }, ({ res, body }) => {
+    const input = overriding(res, body);
+    return inTransaction((m) => lend.lend(m, input, today()));
   });
-  r.post('/loans/together', may('lends', 'lent kits together'), async (req, res) => {
-    const { copyIds, ...input } = overriding(res, read(loansInput, req.body));
-    res.status(201).json(
-      await inTransaction(async (m) => {
+  r.post(
+    '/loans/together',
+    { role: 'lends', does: 'lent kits together', body: loansInput, status: 201 },
+    async ({ res, body }) => {
+      const { copyIds, ...input } = overriding(res, body);
+      return inTransaction(async (m) => {
         const loans: Loan[] = [];
         for (const copyId of copyIds) loans.push(await lend.lend(m, { ...input, copyId }, today()));
         return loans;
-      }),
-    );
-  });
-  r.get('/loans/:id/slip.pdf', mayRead, async (req, res) => {
-    const { language } = read(slipQuery, req.query);
-    const id = readId(req.params.id, 'loan');
+      });
+    },
+  );
+  r.get('/loans/:id/slip.pdf', { id: 'loan', query: slipQuery }, async ({ res, id, query: { language } }) => {
     sendPaper(res, `slip-${id}.pdf`, await loanSlip(em(), id, language, papersFor(workerPool, res)));
   });
-  r.post('/loans/:id/renew', may('lends', 'renewed a loan'), async (req, res) => {
-    const id = readId(req.params.id, 'loan');
-    const { dueOn } = read(renewInput, req.body);
-    res.json(await inTransaction((m) => lend.renew(m, id, dueOn, today())));
-  });
-  r.post('/loans/:id/hand-on', may('lends', 'handed a kit on'), async (req, res) => {
-    const id = readId(req.params.id, 'loan');
-    const input = overriding(res, read(handOnInput, req.body));
-    res.status(201).json(await inTransaction((m) => lend.handOn(m, id, input, today())));
-  });
-  r.post('/loans/:id/return', may('lends', 'took a kit back'), async (req, res) => {
-    const id = readId(req.params.id, 'loan');
-    const input = read(returnInput, req.body);
-    res.json(await inTransaction((m) => lend.takeBack(m, id, input, today())));
-  });
-  return r;
+  r.post(
+    '/loans/:id/renew',
+    { role: 'lends', does: 'renewed a loan', id: 'loan', body: renewInput },
+    ({ id, body: { dueOn } }) => inTransaction((m) => lend.renew(m, id, dueOn, today())),
+  );
+  r.post(
+    '/loans/:id/hand-on',
+    { role: 'lends', does: 'handed a kit on', id: 'loan', body: handOnInput, status: 201 },
+    ({ res, id, body }) => {
+      const input = overriding(res, body);
+      return inTransaction((m) => lend.handOn(m, id, input, today()));
+    },
+  );
+  r.post(
+    '/loans/:id/return',
+    { role: 'lends', does: 'took a kit back', id: 'loan', body: returnInput },
+    ({ id, body: input }) => inTransaction((m) => lend.takeBack(m, id, input, today())),
+  );
+  return r.router;
 }

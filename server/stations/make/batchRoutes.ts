@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync';
-import { Router, type Request, type Response } from 'express';
+import { Router, type Response } from 'express';
 import { z } from 'zod';
 import {
   madeInput,
@@ -12,7 +12,6 @@ import { scheduleOf } from '../../../core/plan/batch.ts';
 import type { ScheduleAnswer } from '../../../core/plan/schedule.ts';
 import { moneyNumber } from '../../../core/measure/money.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
-import type { Paper } from '../../../core/print/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import { papersFor, papersTogether, sendPaper } from '../../compute/paper.ts';
 import type { Shopping } from '../../formats/batchSheets.ts';
@@ -20,46 +19,45 @@ import { benchCalendar } from '../../formats/benchCalendar.ts';
 import { harmless } from '../../formats/csv.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import type { ServerContext } from '../../serverContext.ts';
-import { ProblemError, read, readId } from '../../problem.ts';
+import { ProblemError } from '../../problem.ts';
 import * as papers from './batchPapers.ts';
 import * as batches from './batches.ts';
-import { may, mayRead } from '../../people/door.ts';
+import { Doors } from '../../people/door.ts';
 
 const paperQuery = z.strictObject({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
 });
 
 export function batchRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
-  const r = Router();
-  r.get('/batches', mayRead, async (_req, res) => void res.json(await batches.listBatches(em())));
-  r.post('/batches', may('designs', 'changed a batch'), async (req, res) => {
-    const input = read(makingInput, req.body);
-    res.status(201).json(await inTransaction((m) => batches.addBatch(m, input)));
+  const r = new Doors();
+  r.get('/batches', {}, () => batches.listBatches(em()));
+  r.post(
+    '/batches',
+    { role: 'designs', does: 'changed a batch', body: makingInput, status: 201 },
+    ({ body: input }) => inTransaction((m) => batches.addBatch(m, input)),
+  );
+  r.get('/batches/:id', { id: 'batch' }, async ({ id }) => {
+    const { materials: _, ...work } = await batches.openBatch(em(), id, today());
+    return work;
   });
-  r.get('/batches/:id', mayRead, async (req, res) => {
-    const { materials: _, ...work } = await batches.openBatch(em(), readId(req.params.id, 'batch'), today());
-    res.json(work);
-  });
-  r.put('/batches/:id', may('designs', 'changed a batch'), async (req, res) => {
-    const id = readId(req.params.id, 'batch');
-    const input = read(makingUpdate, req.body);
-    res.json(await inTransaction((m) => batches.updateBatch(m, id, input)));
-  });
-  r.delete('/batches/:id', may('designs', 'changed a batch'), async (req, res) => {
-    const id = readId(req.params.id, 'batch');
+  r.put(
+    '/batches/:id',
+    { role: 'designs', does: 'changed a batch', id: 'batch', body: makingUpdate },
+    ({ id, body: input }) => inTransaction((m) => batches.updateBatch(m, id, input)),
+  );
+  r.delete('/batches/:id', { role: 'designs', does: 'changed a batch', id: 'batch' }, async ({ id }) => {
     await inTransaction((m) => batches.removeBatch(m, id));
-    res.status(204).end();
   });
-  r.post('/batches/:id/progress', may('designs', 'did a step at the bench'), async (req, res) => {
-    const id = readId(req.params.id, 'batch');
-    const input = read(progressInput, req.body);
-    res.json(await inTransaction((m) => batches.progress(m, id, input, today())));
-  });
-  r.post('/batches/:id/made', may('designs', 'finished a batch'), async (req, res) => {
-    const id = readId(req.params.id, 'batch');
-    const input = read(madeInput, req.body);
-    res.json(await inTransaction((m) => batches.made(m, id, input, today())));
-  });
+  r.post(
+    '/batches/:id/progress',
+    { role: 'designs', does: 'did a step at the bench', id: 'batch', body: progressInput },
+    ({ id, body: input }) => inTransaction((m) => batches.progress(m, id, input, today())),
+  );
+  r.post(
+    '/batches/:id/made',
+    { role: 'designs', does: 'finished a batch', id: 'batch', body: madeInput },
+    ({ id, body: input }) => inTransaction((m) => batches.made(m, id, input, today())),
+  );
   const planOf = async (work: batches.Opened, res: Response): Promise<BenchPlan> =>
     work.zero === null || work.days.makers.length === 0
       ? {
@@ -77,8 +75,7 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
           )) as ScheduleAnswer),
           zero: work.zero,
         };
-  const opened = (req: Request): Promise<batches.Opened> =>
-    batches.openBatch(em(), readId(req.params.id, 'batch'), today());
+  const opened = (id: number): Promise<batches.Opened> => batches.openBatch(em(), id, today());
   const file = (work: batches.Opened, what: string): string =>
     `${
       work.name
@@ -86,13 +83,9 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
         .replace(/[^a-z0-9]+/g, '-')
         .replace(/^-|-$/g, '') || 'batch'
     }-${what}`;
-  r.get(
-    '/batches/:id/plan',
-    mayRead,
-    async (req, res) => void res.json(await planOf(await opened(req), res)),
-  );
-  r.get('/batches/:id/plan.ics', mayRead, async (req, res) => {
-    const work = await opened(req);
+  r.get('/batches/:id/plan', { id: 'batch' }, async ({ res, id }) => planOf(await opened(id), res));
+  r.get('/batches/:id/plan.ics', { id: 'batch' }, async ({ res, id }) => {
+    const work = await opened(id);
     const plan = await planOf(work, res);
     if (!plan.feasible) throw new ProblemError(422, plan.reason ?? 'There is no plan yet.');
     res
@@ -105,21 +98,23 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
     const answer = (await workerPool.run({ kind: 'purchase', request }, abortOnClose(res))) as PurchaseAnswer;
     return papers.shoppingOf(em(), work, answer);
   };
-  const paperOf = (req: Request): Paper | undefined => read(paperQuery, req.query).paper;
-  r.get('/batches/:id/shopping.pdf', mayRead, async (req, res) => {
-    const work = await opened(req);
-    const paper = paperOf(req);
-    const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
-    const pdf = await papersFor(workerPool, res)(
-      'shopping',
-      sheet,
-      await shopping(work, res),
-      paper ?? sheet.paper,
-    );
-    sendPaper(res, file(work, 'shopping.pdf'), pdf);
-  });
-  r.get('/batches/:id/shopping.csv', mayRead, async (req, res) => {
-    const work = await opened(req);
+  r.get(
+    '/batches/:id/shopping.pdf',
+    { id: 'batch', query: paperQuery },
+    async ({ res, id, query: { paper } }) => {
+      const work = await opened(id);
+      const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
+      const pdf = await papersFor(workerPool, res)(
+        'shopping',
+        sheet,
+        await shopping(work, res),
+        paper ?? sheet.paper,
+      );
+      sendPaper(res, file(work, 'shopping.pdf'), pdf);
+    },
+  );
+  r.get('/batches/:id/shopping.csv', { id: 'batch' }, async ({ res, id }) => {
+    const work = await opened(id);
     const { lines } = await shopping(work, res);
     const place = await em().findOneOrFail(PlaceRow, { id: 1 });
     res
@@ -138,12 +133,15 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
         ]),
       );
   });
-  r.get('/batches/:id/papers.pdf', mayRead, async (req, res) => {
-    const work = await opened(req);
-    const paper = paperOf(req);
-    const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
-    const parts = await papers.allPapers(em(), sheet, await shopping(work, res), paper ?? sheet.paper);
-    sendPaper(res, file(work, 'papers.pdf'), await papersTogether(workerPool, res, work.name, parts));
-  });
-  return r;
+  r.get(
+    '/batches/:id/papers.pdf',
+    { id: 'batch', query: paperQuery },
+    async ({ res, id, query: { paper } }) => {
+      const work = await opened(id);
+      const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
+      const parts = await papers.allPapers(em(), sheet, await shopping(work, res), paper ?? sheet.paper);
+      sendPaper(res, file(work, 'papers.pdf'), await papersTogether(workerPool, res, work.name, parts));
+    },
+  );
+  return r.router;
 }

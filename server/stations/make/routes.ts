@@ -1,4 +1,4 @@
-import { Router, type Request, type Response } from 'express';
+import { Router, type Response } from 'express';
 import { z } from 'zod';
 import { day } from '../../../contract/common.ts';
 import { buildInput } from '../../../contract/designs.ts';
@@ -10,11 +10,11 @@ import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { countLine } from '../../../core/lend/parts.ts';
 import type { ServerContext } from '../../serverContext.ts';
-import { ProblemError, read, readId } from '../../problem.ts';
+import { ProblemError } from '../../problem.ts';
 import { reading } from '../reads.ts';
 import { openedDesign } from './designPapers.ts';
 import { build } from './service.ts';
-import { may, mayRead } from '../../people/door.ts';
+import { Doors } from '../../people/door.ts';
 
 const paperQuery = z.object({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
@@ -26,61 +26,59 @@ const paperQuery = z.object({
     .optional(),
 });
 
-const wantedQuery = z.object({ until: day.optional() });
+const labelsQuery = labelSheet.extend(paperQuery.shape);
+/** Until when things are wanted. */
+const wantedQuery = paperQuery.extend({ until: day.optional() });
+
+/** The pages of a design's template; `mirror=yes` for drawing on the back, `page` for one of them as SVG. */
+const templateQuery = paperQuery.extend({
+  mirror: z.enum(['yes', 'no'], { error: 'expected yes or no' }).optional(),
+  page: z.coerce
+    .number({ error: 'expected the number of a page' })
+    .int('expected a whole number')
+    .min(1, 'must be at least 1')
+    .optional(),
+});
+type TemplateQuery = z.infer<typeof templateQuery>;
 
 export function makeRoutes(serverContext: ServerContext): Router {
   const { em, inTransaction, today, workerPool } = serverContext;
-  const r = Router();
-  const asked = (req: Request, query: unknown = req.query) =>
-    [readId(req.params.id, 'design'), read(paperQuery, query)] as const;
-
-  r.get('/designs/:id/wanted.pdf', mayRead, async (req, res) => {
-    const { until, ...rest } = req.query;
-    const which = asked(req, rest);
-    const by = read(wantedQuery, { until }).until;
+  const r = new Doors();
+  r.get('/designs/:id/wanted.pdf', { id: 'design', query: wantedQuery }, async ({ res, id, query }) => {
+    const { until: by, ...asked } = query;
     if (by !== undefined && by < today())
       throw new ProblemError(400, 'until: expected today or a later day', [
         { path: 'until', message: `expected ${today()} or a later day` },
       ]);
-    const { data, file, paper } = await reading(serverContext, abortOnClose(res))('wanted', ...which);
+    const { data, file, paper } = await reading(serverContext, abortOnClose(res))('wanted', id, asked);
     const pdf = await papersFor(workerPool, res)('wanted', { ...data, until: by }, paper);
     sendPaper(res, `wanted-${file}.pdf`, pdf);
   });
-  r.get('/designs/:id/donors.pdf', mayRead, async (req, res) => {
-    const { data, file, paper } = await reading(serverContext, abortOnClose(res))('donors', ...asked(req));
+  r.get('/designs/:id/donors.pdf', { id: 'design', query: paperQuery }, async ({ res, id, query }) => {
+    const { data, file, paper } = await reading(serverContext, abortOnClose(res))('donors', id, query);
     const { sheet, request } = data;
     const answer = (await workerPool.run({ kind: 'purchase', request }, abortOnClose(res))) as PurchaseAnswer;
     const pdf = await papersFor(workerPool, res)('donors', { ...sheet, toBuy: answer.total }, paper);
     sendPaper(res, `${file}-donors.pdf`, pdf);
   });
-  r.post('/builds', may('designs', 'made kits'), async (req, res) => {
-    const input = read(buildInput, req.body);
-    res.status(201).json(await inTransaction((m) => build(m, input, today())));
-  });
-  /** The pages of a design's template; `mirror=yes` for drawing on the back, `page` for one of them as SVG. */
-  const templateQuery = z.object({
-    mirror: z.enum(['yes', 'no'], { error: 'expected yes or no' }).optional(),
-    page: z.coerce
-      .number({ error: 'expected the number of a page' })
-      .int('expected a whole number')
-      .min(1, 'must be at least 1')
-      .optional(),
-  });
-  const template = async (req: Request, res: Response) => {
-    const { mirror, page, ...rest } = req.query;
-    const which = asked(req, rest);
-    const query = read(templateQuery, { mirror, page });
+  r.post(
+    '/builds',
+    { role: 'designs', does: 'made kits', body: buildInput, status: 201 },
+    ({ body: input }) => inTransaction((m) => build(m, input, today())),
+  );
+  const template = async (id: number, { mirror, page, ...asked }: TemplateQuery, res: Response) => {
     const { data, name, file } = await reading(serverContext, abortOnClose(res))(
       'template',
-      ...which,
-      query.mirror === 'yes',
+      id,
+      asked,
+      mirror === 'yes',
     );
     if (data.pages.length === 0)
       throw new ProblemError(422, `${name} needs no template: nothing of it is cut to a drawing.`);
-    return { ...data, file, page: query.page ?? 1 };
+    return { ...data, file, page: page ?? 1 };
   };
-  r.get('/designs/:id/template.svg', mayRead, async (req, res) => {
-    const { pages, words, file, page } = await template(req, res);
+  r.get('/designs/:id/template.svg', { id: 'design', query: templateQuery }, async ({ res, id, query }) => {
+    const { pages, words, file, page } = await template(id, query, res);
     const wanted = pages[page - 1];
     if (!wanted)
       throw new ProblemError(404, `There is no page ${page}; the template has ${pages.length}.`, [
@@ -91,21 +89,17 @@ export function makeRoutes(serverContext: ServerContext): Router {
       .attachment(`${file}-template${pages.length > 1 ? `-${page}` : ''}.svg`)
       .send(templateSvg(wanted, words));
   });
-  r.get('/designs/:id/template.pdf', mayRead, async (req, res) => {
-    const { pages, words, file } = await template(req, res);
+  r.get('/designs/:id/template.pdf', { id: 'design', query: templateQuery }, async ({ res, id, query }) => {
+    const { pages, words, file } = await template(id, query, res);
     sendPaper(res, `${file}-template.pdf`, await papersFor(workerPool, res)('template', pages, words));
   });
-  r.get('/designs/:id/build-sheet.pdf', mayRead, async (req, res) => {
-    const { data, file, paper } = await reading(serverContext, abortOnClose(res))(
-      'buildSheet',
-      ...asked(req),
-    );
+  r.get('/designs/:id/build-sheet.pdf', { id: 'design', query: paperQuery }, async ({ res, id, query }) => {
+    const { data, file, paper } = await reading(serverContext, abortOnClose(res))('buildSheet', id, query);
     sendPaper(res, `${file}-build-sheet.pdf`, await papersFor(workerPool, res)('buildSheet', data, paper));
   });
-  r.get('/designs/:id/labels.pdf', mayRead, async (req, res) => {
-    const { paper, copies: many, ...rest } = req.query;
-    const on = read(labelSheet, rest);
-    const o = await openedDesign(em(), ...asked(req, { paper, copies: many }), today());
+  r.get('/designs/:id/labels.pdf', { id: 'design', query: labelsQuery }, async ({ res, id, query }) => {
+    const { paper, copies: many, ...on } = query;
+    const o = await openedDesign(em(), id, { paper, copies: many }, today());
     const copies = await o.em.find(CopyRow, { design: o.design.id, kit: null }, { orderBy: { id: 'asc' } });
     const labels = copies.map((c) => ({
       label: c.label,
@@ -114,5 +108,5 @@ export function makeRoutes(serverContext: ServerContext): Router {
     }));
     sendPaper(res, `${o.file}-labels.pdf`, await papersFor(workerPool, res)('labels', labels, o.paper, on));
   });
-  return r;
+  return r.router;
 }

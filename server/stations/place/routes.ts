@@ -1,7 +1,7 @@
 import { existsSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { Router, type Request } from 'express';
-import { z } from 'zod';
+import type { Request, Response, Router } from 'express';
+import type { SendFileOptions } from 'express-serve-static-core';
 import { encryptInput, placeUpdate, type Lost, type Restored, type Tape } from '../../../contract/place.ts';
 import { CopyRow, DesignRow, LoanRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
@@ -9,9 +9,9 @@ import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { backupsIn, halfName, isBackupName, listBackups } from '../../db/backup.ts';
 import { copyClosed, keptOnDisk, putInPlace, roomBeside } from '../../db/restore.ts';
 import { rows } from '../../db/rows.ts';
-import { notFound, ProblemError, read } from '../../problem.ts';
+import { notFound, ProblemError } from '../../problem.ts';
 import { onShelf } from '../gather/shelf.ts';
-import { may, mayRead } from '../../people/door.ts';
+import { Doors, NOTHING } from '../../people/door.ts';
 
 /** The place without its number: there is only one. */
 const placeJson = <
@@ -32,40 +32,45 @@ const placeJson = <
   ...place
 }: T) => ({ ...place, hourly: place.hourly ?? null });
 
+/** Sends a file to its end. */
+const sent = (res: Response, name: string, options: SendFileOptions): Promise<void> =>
+  new Promise((done, fail) =>
+    res.sendFile(name, options, (error: Error | undefined) => (error ? fail(error) : done())),
+  );
+
 export function placeRoutes(serverContext: ServerContext): Router {
   const { em, inTransaction, whileNobodyWrites, exchange, today, folder, workerPool } = serverContext;
-  const r = Router();
-  r.get(
-    '/place',
-    mayRead,
-    async (_req, res) =>
-      void res.json({ ...placeJson(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() }),
-  );
-  r.put('/place', may('keeps', 'changed the place'), async (req, res) => {
-    const { version, ...fields } = read(placeUpdate, req.body);
-    const saved = await inTransaction(async (m) => {
-      const row = await m.findOneOrFail(PlaceRow, { id: 1 });
-      if (row.version !== version)
-        throw new ProblemError(
-          409,
-          'The place was changed meanwhile.',
-          [{ path: 'version', message: `is stale: it is ${row.version} now` }],
-          placeJson(row),
-        );
-      m.assign(row, fields);
-      await m.flush();
-      return placeJson(row);
-    });
-    res.json({ ...saved, today: today() });
+  const r = new Doors();
+  r.get('/place', {}, async () => {
+    return { ...placeJson(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() };
   });
-  r.get('/backups', may('keeps'), (_req, res) => void res.json(folder === null ? [] : listBackups(folder)));
-  r.post('/backups', may('keeps', 'made a backup'), async (req, res) => {
-    read(z.strictObject({}), req.body ?? {});
+  r.put(
+    '/place',
+    { role: 'keeps', does: 'changed the place', body: placeUpdate },
+    async ({ body: { version, ...fields } }) => {
+      const saved = await inTransaction(async (m) => {
+        const row = await m.findOneOrFail(PlaceRow, { id: 1 });
+        if (row.version !== version)
+          throw new ProblemError(
+            409,
+            'The place was changed meanwhile.',
+            [{ path: 'version', message: `is stale: it is ${row.version} now` }],
+            placeJson(row),
+          );
+        m.assign(row, fields);
+        await m.flush();
+        return placeJson(row);
+      });
+      return { ...saved, today: today() };
+    },
+  );
+  r.get('/backups', { role: 'keeps' }, () => (folder === null ? [] : listBackups(folder)));
+  r.post('/backups', { role: 'keeps', does: 'made a backup', body: NOTHING, status: 201 }, ({ res }) => {
     if (folder === null)
       throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
     // One after the other: the lane of copies has one place.
     const job = { kind: 'backup', folder, now: new Date().toISOString() } as const;
-    res.status(201).json(await workerPool.run(job, abortOnClose(res)));
+    return workerPool.run(job, abortOnClose(res));
   });
   /** A copy that is there, and the folder it is in. */
   const named = (req: Request): { name: string; home: string } => {
@@ -74,74 +79,82 @@ export function placeRoutes(serverContext: ServerContext): Router {
       throw notFound(`backup “${name.slice(0, 60)}”`);
     return { name, home: folder };
   };
-  r.get('/backups/:name', may('keeps'), (req, res) => {
+  r.get('/backups/:name', { role: 'keeps', seconds: null }, ({ req, res }) => {
     const { name, home } = named(req);
-    res.attachment(name).sendFile(name, { root: resolve(backupsIn(home)) });
+    return sent(res.attachment(name), name, { root: resolve(backupsIn(home)) });
   });
-  r.post('/backups/:name/encrypted', may('keeps', 'took an encrypted backup away'), async (req, res) => {
-    const { name, home } = named(req);
-    const { passphrase } = read(encryptInput, req.body);
-    const at = resolve(backupsIn(home));
-    const half = halfName();
-    const clear = (): void => rmSync(join(at, half), { force: true });
-    try {
-      await workerPool.run(
-        { kind: 'encrypt', from: join(at, name), to: join(at, half), passphrase },
-        abortOnClose(res),
-      );
-    } catch (error) {
-      clear();
-      throw error;
-    }
-    res.attachment(`${name}.age`).sendFile(half, { root: at, dotfiles: 'allow', cacheControl: false }, clear);
-  });
-  r.delete('/backups/:name', may('keeps', 'deleted a backup'), (req, res) => {
+  r.post(
+    '/backups/:name/encrypted',
+    { role: 'keeps', does: 'took an encrypted backup away', seconds: null, body: encryptInput },
+    async ({ req, res, body: { passphrase } }) => {
+      const { name, home } = named(req);
+      const at = resolve(backupsIn(home));
+      const half = halfName();
+      const clear = (): void => rmSync(join(at, half), { force: true });
+      try {
+        await workerPool.run(
+          { kind: 'encrypt', from: join(at, name), to: join(at, half), passphrase },
+          abortOnClose(res),
+        );
+      } catch (error) {
+        clear();
+        throw error;
+      }
+      await sent(res.attachment(`${name}.age`), half, {
+        root: at,
+        dotfiles: 'allow',
+        cacheControl: false,
+      }).finally(clear);
+    },
+  );
+  r.delete('/backups/:name', { role: 'keeps', does: 'deleted a backup' }, ({ req }) => {
     const { name, home } = named(req);
     rmSync(join(backupsIn(home), name));
-    res.status(204).end();
   });
-  r.get('/integrity', may('keeps'), async (_req, res) => {
+  r.get('/integrity', { role: 'keeps' }, ({ res }) => {
     if (folder === null)
       throw new ProblemError(422, 'This place is kept in memory alone; there is no file to check.');
-    res.json(await workerPool.run({ kind: 'check-file', folder }, abortOnClose(res)));
+    return workerPool.run({ kind: 'check-file', folder }, abortOnClose(res));
   });
   /** Changes that were acknowledged and that the start did not find in the file: told until somebody goes on without them. */
-  r.get(
-    '/integrity/lost',
-    may('keeps'),
-    (_req, res) => void res.json({ lost: serverContext.lost() } satisfies Lost),
+  r.get('/integrity/lost', { role: 'keeps' }, () => ({ lost: serverContext.lost() }) satisfies Lost);
+  r.post(
+    '/integrity/lost/accept',
+    { role: 'keeps', does: 'went on without changes that were lost', body: NOTHING },
+    () => {
+      serverContext.acceptLoss();
+      return { lost: serverContext.lost() } satisfies Lost;
+    },
   );
-  r.post('/integrity/lost/accept', may('keeps', 'went on without changes that were lost'), (req, res) => {
-    read(z.strictObject({}), req.body ?? {});
-    serverContext.acceptLoss();
-    res.json({ lost: serverContext.lost() } satisfies Lost);
-  });
-  r.get('/backups/:name/look', may('keeps'), async (req, res) => {
+  r.get('/backups/:name/look', { role: 'keeps' }, ({ req, res }) => {
     const { name, home } = named(req);
-    res.json(await workerPool.run({ kind: 'look-at-backup', folder: home, name }, abortOnClose(res)));
+    return workerPool.run({ kind: 'look-at-backup', folder: home, name }, abortOnClose(res));
   });
-  r.post('/backups/:name/restore', may('keeps', 'put a backup back'), async (req, res) => {
-    read(z.strictObject({}), req.body ?? {});
-    const { name, home } = named(req);
-    const { beside, clear } = roomBeside(home);
-    try {
-      // All that takes long is done while everybody works on.
-      await workerPool.run({ kind: 'ready-copy', folder: home, name, beside }, abortOnClose(res));
-      const before = await whileNobodyWrites(async () => {
-        await rows(em(), 'pragma wal_checkpoint(TRUNCATE)');
-        // Everything as it is now is copied first: what was put back by mistake can be undone.
-        const kept = await copyClosed(home, new Date().toISOString());
-        await workerPool.run({ kind: 'carry-over', folder: home, beside });
-        await keptOnDisk(beside);
-        await exchange(() => putInPlace(home, beside));
-        return kept;
-      });
-      res.json({ restored: name, before: before.name } satisfies Restored);
-    } finally {
-      clear();
-    }
-  });
-  r.get('/tape', mayRead, async (_req, res) => {
+  r.post(
+    '/backups/:name/restore',
+    { role: 'keeps', does: 'put a backup back', seconds: null, body: NOTHING },
+    async ({ req, res }) => {
+      const { name, home } = named(req);
+      const { beside, clear } = roomBeside(home);
+      try {
+        // All that takes long is done while everybody works on.
+        await workerPool.run({ kind: 'ready-copy', folder: home, name, beside }, abortOnClose(res));
+        const before = await whileNobodyWrites(async () => {
+          await rows(em(), 'pragma wal_checkpoint(TRUNCATE)');
+          // Everything as it is now is copied first: what was put back by mistake can be undone.
+          const kept = await copyClosed(home, new Date().toISOString());
+          await workerPool.run({ kind: 'carry-over', folder: home, beside });
+          await keptOnDisk(beside);
+          await exchange(() => putInPlace(home, beside));
+          return kept;
+        });
+        res.json({ restored: name, before: before.name } satisfies Restored);
+      } finally {
+        clear();
+      }
+    },
+  );
+  r.get('/tape', {}, async () => {
     const m = em();
     const designs = await m.count(DesignRow, {});
     const figures: Tape = {
@@ -156,7 +169,7 @@ export function placeRoutes(serverContext: ServerContext): Router {
       },
       watch: { notes: await m.count(NoteRow, {}) },
     };
-    res.json(figures);
+    return figures;
   });
-  return r;
+  return r.router;
 }

@@ -8,46 +8,38 @@ import { fromCatalogue, usualMaterials } from '../../../core/patterns/usual.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import type { ServerContext } from '../../serverContext.ts';
-import { read } from '../../problem.ts';
 import { materialsOf } from './service.ts';
-import { mayRead } from '../../people/door.ts';
+import { Doors } from '../../people/door.ts';
 
 /** Families for anyone who can send JSON: what there are, and everything that follows from a design of one. */
 export function patternRoutes({ em, today, workerPool }: ServerContext): Router {
-  const r = Router();
-  r.get('/patterns', mayRead, async (_, res) => {
+  const r = new Doors();
+  r.get('/patterns', {}, async () => {
     const families = await loadPatterns();
-    res.json(
-      families.map((p) => ({
-        id: p.id,
-        name: p.name,
-        does: p.does,
-        skills: p.skills,
-        roles: p.roles.map(({ id, label, forms, least, most, use, usual }) => ({
-          id,
-          label,
-          forms,
-          least,
-          most,
-          use,
-          usual,
-        })),
-        dials: z.toJSONSchema(p.dials, { unrepresentable: 'any', io: 'input' }),
-        defaults: p.defaults({
-          approach: 'prepared shelf',
-          ageFrom: 36,
-          chosen: usualMaterials(p.roles),
-        }),
+    return families.map((p) => ({
+      id: p.id,
+      name: p.name,
+      does: p.does,
+      skills: p.skills,
+      roles: p.roles.map(({ id, label, forms, least, most, use, usual }) => ({
+        id,
+        label,
+        forms,
+        least,
+        most,
+        use,
+        usual,
       })),
-    );
+      dials: z.toJSONSchema(p.dials, { unrepresentable: 'any', io: 'input' }),
+      defaults: p.defaults({
+        approach: 'prepared shelf',
+        ageFrom: 36,
+        chosen: usualMaterials(p.roles),
+      }),
+    }));
   });
-  r.post('/compute/pattern', mayRead, async (req, res) => {
-    const {
-      materials = {},
-      approach = 'prepared shelf',
-      ageFrom = 36,
-      ...rest
-    } = read(patternRequest, req.body);
+  r.post('/compute/pattern', { body: patternRequest }, async ({ res, body: input }) => {
+    const { materials = {}, approach = 'prepared shelf', ageFrom = 36, ...rest } = input;
     const m = em();
     const ids = Object.values(materials)
       .flat()
@@ -80,7 +72,7 @@ export function patternRoutes({ em, today, workerPool }: ServerContext): Router 
       market: place.market as Market,
       rules: place.rules,
     };
-    res.json(await workerPool.run({ kind: 'pattern', request }, abortOnClose(res)));
+    return workerPool.run({ kind: 'pattern', request }, abortOnClose(res));
   });
-  return r;
+  return r.router;
 }
