@@ -8,7 +8,9 @@ import { computeRoutes } from './compute/routes.ts';
 import type { ServerContext } from './serverContext.ts';
 import { ownHost, ownOrigin, type Names } from './ownHost.ts';
 import { jsonOnly, notFound, problemHandler } from './problem.ts';
-import { MOST_JSON } from './people/door.ts';
+import { apiPage } from './apiPage.ts';
+import { openApiOf } from './openApi.ts';
+import { Doors, MOST_JSON } from './people/door.ts';
 import { guard } from './people/guard.ts';
 import { peopleRoutes } from './people/routes.ts';
 import { scaleRoutes } from './devices/scale.ts';
@@ -115,6 +117,16 @@ export function makeApp(
     termPlanRoutes(serverContext),
     watchRoutes(serverContext),
   );
+  const described = new Doors();
+  described.get(
+    '/openapi.json',
+    { about: 'every door as OpenAPI 3.1, with the schemas of what it takes' },
+    () => openApiOf(app),
+  );
+  described.get('/docs', { about: 'the same to read, as a page' }, ({ res }) =>
+    res.type('html').send(apiPage(openApiOf(app))),
+  );
+  api.use(described.router);
   api.use((req) => {
     throw notFound(`${req.method} ${req.baseUrl}${req.path}`.slice(0, 200));
   });

@@ -2,9 +2,10 @@ import { pino } from 'pino';
 import { makeApp } from './app.ts';
 import { openDb } from './db/open.ts';
 import { makeServerContext } from './serverContext.ts';
+import { doorTables } from './openApi.ts';
 import { doorsOf } from './people/doorsOf.ts';
 
-/** Prints every door as JSON: method, address, and what it says of itself. */
+/** Prints every door as JSON: method, address, and what it says of itself; with `tables` as the tables of docs/api.md. */
 const db = await openDb(':memory:');
 const serverContext = makeServerContext({
   db,
@@ -16,5 +17,6 @@ const serverContext = makeServerContext({
   log: pino({ level: 'silent' }),
   fixedToday: null,
 });
-console.log(JSON.stringify(doorsOf(makeApp(serverContext, null))));
+const app = makeApp(serverContext, null);
+console.log(process.argv.includes('tables') ? doorTables(app) : JSON.stringify(doorsOf(app)));
 await db.close();

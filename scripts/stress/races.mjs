@@ -26,6 +26,7 @@ export async function hold() {
   const server = await openServer(folder);
   const due = dueOn();
   let [doubled, untold, odd] = [0, 0, 0];
+  const others = new Map();
   const began = performance.now();
   const race = async (copyId, i) => {
     const answers = await Promise.all(
@@ -34,6 +35,8 @@ export async function hold() {
           copyId,
           borrowerId: families[(i + k) % families.length],
           dueOn: due,
+          // Some designs the check stops for some of the families: that is no race.
+          override: { by: 'Keeper', why: 'a race of desks' },
         }).then(async (r) => ({ status: r.status, body: await r.json() })),
       ),
     );
@@ -41,6 +44,9 @@ export async function hold() {
     const lost = answers.filter((a) => a.status === 409);
     if (won.length !== 1) doubled++;
     if (won.length + lost.length !== DESKS) odd++;
+    for (const a of answers)
+      if (a.status !== 201 && a.status !== 409)
+        others.set(`${a.status} ${a.body.detail}`, (others.get(`${a.status} ${a.body.detail}`) ?? 0) + 1);
     if (lost.some((a) => !/ is with .+ until /.test(a.body.detail))) untold++;
   };
   const queue = free.map((id, i) => [id, i]);
@@ -65,5 +71,6 @@ export async function hold() {
   console.log(
     `Races: ${TRIES} kits, ${DESKS} desks each, ${((performance.now() - began) / 1000).toFixed(0)} s: ${doubled} not lent just once, ${odd} answers that were neither, ${untold} losers not told who has it; in the file ${lent} lent, ${twice} twice`,
   );
+  for (const [words, n] of others) console.log(`  ${n} × ${words}`);
   if (doubled + odd + untold + twice > 0 || lent !== TRIES) throw new Error('the races did not hold');
 }

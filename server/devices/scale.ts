@@ -60,29 +60,37 @@ export function simulatedPull(to: number, seed: number): { at: number; force: nu
  */
 export function scaleRoutes(): Router {
   const r = new Doors();
-  r.get('/scale', { query: scaleQuery, seconds: null }, ({ res, query: { to, drop, seed, speed } }) => {
-    const readings = simulatedPull(to, seed);
-    res.writeHead(200, {
-      'Content-Type': 'text/event-stream',
-      'Cache-Control': 'no-store',
-      'X-Accel-Buffering': 'no',
-    });
-    let i = 0;
-    const timer = setInterval(
-      () => {
-        const reading = readings[i++];
-        if (!reading || (drop > 0 && reading.at >= drop)) {
-          clearInterval(timer);
-          if (!reading) res.write('event: done\ndata: {}\n\n');
-          res.end();
-          return;
-        }
-        res.write(`data: ${JSON.stringify(reading)}\n\n`);
-        (res as { flush?: () => void }).flush?.();
-      },
-      1000 / (RATE * speed),
-    );
-    res.on('close', () => clearInterval(timer));
-  });
+  r.get(
+    '/scale',
+    {
+      about: 'the simulated scale as server-sent events: `{at, force}`, s and N; `done` at the end',
+      query: scaleQuery,
+      seconds: null,
+    },
+    ({ res, query: { to, drop, seed, speed } }) => {
+      const readings = simulatedPull(to, seed);
+      res.writeHead(200, {
+        'Content-Type': 'text/event-stream',
+        'Cache-Control': 'no-store',
+        'X-Accel-Buffering': 'no',
+      });
+      let i = 0;
+      const timer = setInterval(
+        () => {
+          const reading = readings[i++];
+          if (!reading || (drop > 0 && reading.at >= drop)) {
+            clearInterval(timer);
+            if (!reading) res.write('event: done\ndata: {}\n\n');
+            res.end();
+            return;
+          }
+          res.write(`data: ${JSON.stringify(reading)}\n\n`);
+          (res as { flush?: () => void }).flush?.();
+        },
+        1000 / (RATE * speed),
+      );
+      res.on('close', () => clearInterval(timer));
+    },
+  );
   return r.router;
 }

@@ -9,6 +9,8 @@ import { whoAsks } from './who.ts';
 
 /** What a door says of itself: also what its description in OpenAPI is made of. */
 export interface DoorRule {
+  /** What it answers, for whoever writes to it from elsewhere. */
+  readonly about: string;
   /** Whom it opens to, where somebody must be signed in or is. */
   readonly role: PersonRole;
   /** What is on record of who came through, in words; null where nothing is changed. */
@@ -33,6 +35,7 @@ export interface DoorRule {
 
 /** What a door is declared with; what is left out is as it mostly is. */
 interface Declared<Q, B> {
+  readonly about: string;
   /** Whom it opens to: whoever may look, unless it says more. */
   readonly role?: PersonRole;
   /** In words, as “lent a kit”; left out where nothing is changed. */
@@ -144,6 +147,7 @@ export class Doors {
     handle: (asked: Asked<Q, B>) => unknown,
   ): void {
     const rule: DoorRule = {
+      about: declared.about,
       role: declared.role ?? 'reads',
       does: declared.does ?? null,
       isOnesOwn: declared.isOnesOwn ?? false,

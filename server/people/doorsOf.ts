@@ -35,6 +35,6 @@ function within(stack: readonly Layer[], at = ''): Found[] {
   });
 }
 
-/** Every door of a server, as its router has them. */
+/** Every door of a server, as its router has them; the page that it serves beside them is none. */
 export const doorsOf = (app: Express): Found[] =>
-  within((app as unknown as { router: { stack: readonly Layer[] } }).router.stack);
+  within((app as unknown as { router: { stack: readonly Layer[] } }).router.stack.filter((l) => !l.route));

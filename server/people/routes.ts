@@ -94,10 +94,17 @@ export function peopleRoutes(serverContext: ServerContext): Router {
     return keys;
   };
 
-  r.get('/session', {}, ({ req }) => sessionOf(req));
+  r.get(
+    '/session',
+    {
+      about:
+        "who is at this screen: `{needed, isFixed, person, isFirst, lost}`; in, out, the first keeper, one's own password, whatever the role. A name is found however its letters are written. The cookie `fox-session` is HttpOnly and SameSite=Strict, Secure over TLS. 401 where somebody must sign in, 403 where their role is not enough, 429 after five wrong passwords from one address",
+    },
+    ({ req }) => sessionOf(req),
+  );
   r.post(
     '/session',
-    { does: 'signed in', body: signIn, status: 201 },
+    { about: 'see `GET /session`', does: 'signed in', body: signIn, status: 201 },
     async ({ req, res, body: { name, password } }) => {
       const keys = keysOf(req, name);
       // Counted as wrong until it is known to be right: many at once must not all be let through.
@@ -122,13 +129,13 @@ export function peopleRoutes(serverContext: ServerContext): Router {
       };
     },
   );
-  r.delete('/session', { does: 'signed out' }, async ({ req, res }) => {
+  r.delete('/session', { about: 'see `GET /session`', does: 'signed out' }, async ({ req, res }) => {
     await inTransaction((m) => end(m, req));
     clearCookie(req, res);
   });
   r.post(
     '/session/first',
-    { does: 'set the place up', body: firstPerson, status: 201 },
+    { about: 'see `GET /session`', does: 'set the place up', body: firstPerson, status: 201 },
     async ({ req, res, body: { name, password, code } }) => {
       if (serverContext.isBeyond) {
         const keys = keysOf(req, '');
@@ -173,7 +180,7 @@ export function peopleRoutes(serverContext: ServerContext): Router {
   );
   r.put(
     '/session/password',
-    { does: 'changed their own password', body: ownPassword },
+    { about: 'see `GET /session`', does: 'changed their own password', body: ownPassword },
     async ({ req, res, body: { old, password } }) => {
       const person = await personOf(em(), req, Date.now());
       if (!person) throw wrong('session', 'Sign in first.');
@@ -208,10 +215,25 @@ export function peopleRoutes(serverContext: ServerContext): Router {
     }));
   };
   const one = async (id: number): Promise<Person> => (await people()).find((p) => p.id === id)!;
-  r.get('/people', { role: 'keeps' }, () => people());
+  r.get(
+    '/people',
+    {
+      about:
+        'who works here (`reads`, `lends`, `designs` or `keeps`), whether everybody signs in, and who did what',
+      role: 'keeps',
+    },
+    () => people(),
+  );
   r.post(
     '/people',
-    { role: 'keeps', does: 'added somebody', isOnesOwn: true, body: personInput, status: 201 },
+    {
+      about: 'see `GET /people`',
+      role: 'keeps',
+      does: 'added somebody',
+      isOnesOwn: true,
+      body: personInput,
+      status: 201,
+    },
     async ({ body: { name, password, role } }) => {
       const kept = await keptPassword(password);
       const id = await inTransaction(async (m) => {
@@ -240,7 +262,13 @@ export function peopleRoutes(serverContext: ServerContext): Router {
   };
   r.put(
     '/people/sign-in',
-    { role: 'keeps', does: 'changed who may do what', isOnesOwn: true, body: signInNeeded },
+    {
+      about: 'see `GET /people`',
+      role: 'keeps',
+      does: 'changed who may do what',
+      isOnesOwn: true,
+      body: signInNeeded,
+    },
     async ({ req, body: { needed } }) => {
       await inTransaction(async (m) => {
         if (needed && (await m.count(PersonRow, { role: 'keeps', isOff: false })) === 0)
@@ -259,7 +287,14 @@ export function peopleRoutes(serverContext: ServerContext): Router {
   );
   r.put(
     '/people/:id',
-    { role: 'keeps', does: 'changed who may do what', isOnesOwn: true, id: 'person', body: personUpdate },
+    {
+      about: 'see `GET /people`',
+      role: 'keeps',
+      does: 'changed who may do what',
+      isOnesOwn: true,
+      id: 'person',
+      body: personUpdate,
+    },
     async ({ id, body: { role, isOff, password } }) => {
       const kept = password === undefined ? null : await keptPassword(password);
       await inTransaction(async (m) => {
@@ -273,8 +308,10 @@ export function peopleRoutes(serverContext: ServerContext): Router {
       return one(id);
     },
   );
-  r.get('/deeds', { role: 'keeps', query: deedQuery }, ({ query: { before, limit } }) =>
-    listDeeds(em(), before, limit),
+  r.get(
+    '/deeds',
+    { about: 'see `GET /people`', role: 'keeps', query: deedQuery },
+    ({ query: { before, limit } }) => listDeeds(em(), before, limit),
   );
   return r.router;
 }

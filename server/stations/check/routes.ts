@@ -13,29 +13,51 @@ import { Doors } from '../../people/door.ts';
 export function checkRoutes(serverContext: ServerContext): Router {
   const { em, inTransaction, today, workerPool } = serverContext;
   const r = new Doors();
-  r.get('/rules', {}, () => rulesHere(em(), today()));
-  r.put('/rules', { role: 'keeps', does: 'changed a rule', body: rulesUpdate }, ({ body: input }) =>
-    inTransaction((m) => keepRules(m, input, today())),
+  r.get(
+    '/rules',
+    {
+      about:
+        "what the check goes by: `{version, market, rules: {changes, own}, list, log, tests}`; `PUT` `{version, changes: [{rule, off, limit, below, verdict, remedy, by, why}], own: [{id, title, measure, breaks, limit, below, verdict, remedy, by, why}]}` with the place's version. Every difference goes on record",
+    },
+    () => rulesHere(em(), today()),
+  );
+  r.put(
+    '/rules',
+    { about: 'see `GET /rules`', role: 'keeps', does: 'changed a rule', body: rulesUpdate },
+    ({ body: input }) => inTransaction((m) => keepRules(m, input, today())),
   );
   r.post(
     '/tests',
-    { role: 'lends', does: 'tested by hand', body: handTestInput, status: 201 },
+    {
+      about:
+        'a test by hand on a finished kit; it holds for kits made with the same dials and materials, for 180 days or 10 loans of one kit, and the last of each test on each part of those counts. Passed under the asked force, or with none, it clears nothing',
+      role: 'lends',
+      does: 'tested by hand',
+      body: handTestInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => addTest(m, input, today())),
   );
   const asked = z.strictObject({
     paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
   });
   for (const kind of ['design', 'kit'] as const) {
-    r.get(`/${kind}s/:id/check`, { id: kind }, ({ res, id }) =>
-      reading(serverContext, abortOnClose(res))('check', kind, id),
+    r.get(
+      `/${kind}s/:id/check`,
+      { about: 'what was found, as one thing in one home: the youngest of all decides', id: kind },
+      ({ res, id }) => reading(serverContext, abortOnClose(res))('check', kind, id),
     );
-    for (const [path, paperName] of [
-      ['check-sheet', 'checkSheet'],
-      ['family-check', 'familyCheck'],
+    for (const [path, paperName, about] of [
+      ['check-sheet', 'checkSheet', 'everything that was checked, tested by hand and not checked, as PDF'],
+      [
+        'family-check',
+        'familyCheck',
+        'whether a child could choke on it, in plain words for a family, as PDF',
+      ],
     ] as const)
       r.get(
         `/${kind}s/:id/${path}.pdf`,
-        { id: kind, query: asked },
+        { about, id: kind, query: asked },
         async ({ res, id, query: { paper } }) => {
           const sheet = await reading(serverContext, abortOnClose(res))('checkSheet', kind, id);
           const name = sheet.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || kind;
@@ -44,15 +66,27 @@ export function checkRoutes(serverContext: ServerContext): Router {
         },
       );
   }
-  r.get('/designs/:id/recall.pdf', { id: 'design', query: asked }, async ({ res, id, query: { paper } }) => {
-    const m = em();
-    const [recall] = await recalls(m, id);
-    if (!recall) throw notFound(`recall of design ${id}`);
-    const place = await m.findOneOrFail(PlaceRow, { id: 1 });
-    const letters = { recall, place: place.name, phone: place.phone, today: today(), locale: place.locale };
-    const size = paper ?? (place.paper as 'A4' | 'Letter');
-    sendPaper(res, `recall-${id}.pdf`, await papersFor(workerPool, res)('recall', letters, size));
-  });
-  r.get('/recalls', { query: testsQuery }, ({ query: { designId } }) => recalls(em(), designId));
+  r.get(
+    '/designs/:id/recall.pdf',
+    { about: 'see `GET /recalls`', id: 'design', query: asked },
+    async ({ res, id, query: { paper } }) => {
+      const m = em();
+      const [recall] = await recalls(m, id);
+      if (!recall) throw notFound(`recall of design ${id}`);
+      const place = await m.findOneOrFail(PlaceRow, { id: 1 });
+      const letters = { recall, place: place.name, phone: place.phone, today: today(), locale: place.locale };
+      const size = paper ?? (place.paper as 'A4' | 'Letter');
+      sendPaper(res, `recall-${id}.pdf`, await papersFor(workerPool, res)('recall', letters, size));
+    },
+  );
+  r.get(
+    '/recalls',
+    {
+      about:
+        'designs whose last test failed, with the kits that are out; those kits are not lent until it is passed. `GET /designs/:id/recall.pdf` is a letter to each family',
+      query: testsQuery,
+    },
+    ({ query: { designId } }) => recalls(em(), designId),
+  );
   return r.router;
 }

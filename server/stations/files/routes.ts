@@ -20,7 +20,14 @@ export function fileInRoutes(serverContext: ServerContext): Router {
   const r = new Doors();
   r.post(
     '/files/:kind/preview',
-    { role: 'designs', media: 'text/csv', bytes: MOST_BYTES, seconds: null },
+    {
+      about:
+        'materials, lots or offers, read to the end and not written: `{id, encoding, rows, faulty, faults, adds, changes, columns, sample}`',
+      role: 'designs',
+      media: 'text/csv',
+      bytes: MOST_BYTES,
+      seconds: null,
+    },
     async ({ req, res }) => {
       const kind = kindIn(req);
       if (!req.is('text/csv'))
@@ -49,7 +56,11 @@ export function fileRoutes({ em, inTransaction, today }: ServerContext): Router 
   for (const kind of fileKind.options)
     r.get(
       `/files/${kind}.csv`,
-      { role: PRIVATE.has(kind) ? 'keeps' : 'reads', seconds: null },
+      {
+        about: `all ${kind} as CSV (RFC 4180), in the columns in which a file of them is read`,
+        role: PRIVATE.has(kind) ? 'keeps' : 'reads',
+        seconds: null,
+      },
       async ({ res }) => {
         res.type('text/csv; charset=utf-8').attachment(`${kind}.csv`);
         // The mark at the head tells spreadsheets that it is UTF-8.
@@ -59,7 +70,12 @@ export function fileRoutes({ em, inTransaction, today }: ServerContext): Router 
     );
   r.post(
     '/files/confirm',
-    { role: 'designs', does: 'took a file in', body: fileConfirm },
+    {
+      about: 'writes a file without faults, all or nothing, within the hour',
+      role: 'designs',
+      does: 'took a file in',
+      body: fileConfirm,
+    },
     async ({ body: { id } }) => {
       const done = await inTransaction((m) => confirmFile(m, id, today()));
       forgetFile(id);

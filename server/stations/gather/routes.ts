@@ -23,19 +23,39 @@ import { Doors, NOTHING } from '../../people/door.ts';
 
 export function gatherRoutes({ inTransaction, em, today }: ServerContext): Router {
   const r = new Doors();
-  r.get('/materials', { query: z.strictObject(pageOf(1_000_000)) }, async ({ req, res, query }) => {
-    const { items, ...page } = await gather.pageOfMaterials(em(), today(), query);
-    setPage(req, res, page);
-    await sendList(res, items);
-  });
+  r.get(
+    '/materials',
+    {
+      about:
+        'the shelf; `PUT` with the version. `materials` has a list of kinds for each role. `kept`, `waiting`, `clean` and `measured` follow from the lots: a `PUT` that says another `kept` is a 409. `worth` is what a find counts for, each or a metre. One with lots on record is not deleted',
+      query: z.strictObject(pageOf(1_000_000)),
+    },
+    async ({ req, res, query }) => {
+      const { items, ...page } = await gather.pageOfMaterials(em(), today(), query);
+      setPage(req, res, page);
+      await sendList(res, items);
+    },
+  );
   r.post(
     '/materials',
-    { role: 'designs', does: 'put something on the shelf', body: materialInput, status: 201 },
+    {
+      about: 'see `GET /materials`',
+      role: 'designs',
+      does: 'put something on the shelf',
+      body: materialInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => gather.addMaterial(m, input, today())),
   );
   r.put(
     '/materials/:id',
-    { role: 'designs', does: 'changed the shelf', id: 'material', body: z.looseObject({}) },
+    {
+      about: 'see `GET /materials`',
+      role: 'designs',
+      does: 'changed the shelf',
+      id: 'material',
+      body: z.looseObject({}),
+    },
     ({ id, body }) => {
       // Figures that follow from the lots come along when a material is read and sent back; they are no wish.
       const { version, waiting: _, measured: __, clean: ___, ...rest } = body;
@@ -47,76 +67,154 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
   );
   r.post(
     '/materials/:id/stock',
-    { role: 'designs', does: 'put something on the shelf', id: 'material', body: stockChange },
+    {
+      about: 'some came in, or were used up, the oldest lot first; never below 0',
+      role: 'designs',
+      does: 'put something on the shelf',
+      id: 'material',
+      body: stockChange,
+    },
     ({ id, body: { by } }) => inTransaction((m) => gather.changeStock(m, id, by, today())),
   );
   r.delete(
     '/materials/:id',
-    { role: 'designs', does: 'changed the shelf', id: 'material' },
+    { about: 'see `GET /materials`', role: 'designs', does: 'changed the shelf', id: 'material' },
     async ({ id }) => {
       await inTransaction((m) => gather.removeMaterial(m, id));
     },
   );
-  r.get('/lots', { query: lotQuery, isPage: true }, ({ query }) => lots.listLots(em(), query));
+  r.get(
+    '/lots',
+    {
+      about: 'what came in, the latest first; counted, measured, cleaned or rested, with the version',
+      query: lotQuery,
+      isPage: true,
+    },
+    ({ query }) => lots.listLots(em(), query),
+  );
   r.post(
     '/finds',
-    { role: 'designs', does: 'put something on the shelf', body: findInput, status: 201 },
+    {
+      about:
+        'a find as it was looked over: `{lot, material, outcome, until, reasons}`. What is refused is kept on record, never on the shelf',
+      role: 'designs',
+      does: 'put something on the shelf',
+      body: findInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => lots.takeFind(m, input, today())),
   );
   r.put(
     '/lots/:id',
-    { role: 'designs', does: 'changed the shelf', id: 'lot', body: lotUpdate },
+    { about: 'see `GET /lots`', role: 'designs', does: 'changed the shelf', id: 'lot', body: lotUpdate },
     ({ id, body: input }) => inTransaction((m) => lots.updateLot(m, id, input)),
   );
-  r.delete('/lots/:id', { role: 'designs', does: 'changed the shelf', id: 'lot' }, async ({ id }) => {
-    await inTransaction((m) => lots.removeLot(m, id));
-  });
-  r.get('/suppliers', { query: z.strictObject(pageOf(20_000)), isPage: true }, ({ query }) =>
-    gather.pageOfSuppliers(em(), query),
+  r.delete(
+    '/lots/:id',
+    { about: 'see `GET /lots`', role: 'designs', does: 'changed the shelf', id: 'lot' },
+    async ({ id }) => {
+      await inTransaction((m) => lots.removeLot(m, id));
+    },
+  );
+  r.get(
+    '/suppliers',
+    {
+      about: 'packs and prices; `PUT` with the `version` that was read, else 409',
+      query: z.strictObject(pageOf(20_000)),
+      isPage: true,
+    },
+    ({ query }) => gather.pageOfSuppliers(em(), query),
   );
   r.post(
     '/suppliers',
-    { role: 'designs', does: 'changed packs and prices', body: supplierInput, status: 201 },
+    {
+      about: 'see `GET /suppliers`',
+      role: 'designs',
+      does: 'changed packs and prices',
+      body: supplierInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => gather.addSupplier(m, input)),
   );
   r.put(
     '/suppliers/:id',
-    { role: 'designs', does: 'changed packs and prices', id: 'supplier', body: supplierUpdate },
+    {
+      about: 'see `GET /suppliers`',
+      role: 'designs',
+      does: 'changed packs and prices',
+      id: 'supplier',
+      body: supplierUpdate,
+    },
     ({ id, body: input }) => inTransaction((m) => gather.updateSupplier(m, id, input)),
   );
-  r.get('/offers', { query: z.strictObject(pageOf(20_000)), isPage: true }, ({ query }) =>
-    gather.pageOfOffers(em(), query),
+  r.get(
+    '/offers',
+    { about: 'see `GET /suppliers`', query: z.strictObject(pageOf(20_000)), isPage: true },
+    ({ query }) => gather.pageOfOffers(em(), query),
   );
   r.post(
     '/offers',
-    { role: 'designs', does: 'changed packs and prices', body: offerInput, status: 201 },
+    {
+      about: 'see `GET /suppliers`',
+      role: 'designs',
+      does: 'changed packs and prices',
+      body: offerInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => prices.keepOffer(m, input, today())),
   );
   r.put(
     '/offers/:id',
-    { role: 'designs', does: 'changed packs and prices', id: 'offer', body: offerUpdate },
+    {
+      about: 'see `GET /suppliers`',
+      role: 'designs',
+      does: 'changed packs and prices',
+      id: 'offer',
+      body: offerUpdate,
+    },
     ({ id, body: input }) => inTransaction((m) => prices.keepOffer(m, input, today(), id)),
   );
-  r.get('/prices', { query: prices.priceQuery, isPage: true }, ({ query }) =>
-    prices.priceHistory(em(), query),
+  r.get(
+    '/prices',
+    { about: 'every price as it was seen, by day', query: prices.priceQuery, isPage: true },
+    ({ query }) => prices.priceHistory(em(), query),
   );
-  r.get('/shop', {}, () => prices.shopListOf(em(), today()));
+  r.get(
+    '/shop',
+    { about: "the simulated shop's list of the week; follow a pack; read the lists since the last time" },
+    () => prices.shopListOf(em(), today()),
+  );
   r.post(
     '/purchases',
-    { role: 'designs', does: 'took a purchase in', body: boughtInput, status: 201 },
+    {
+      about:
+        'what was bought goes on the shelf, a lot for each content of each pack, with its price; all or nothing',
+      role: 'designs',
+      does: 'took a purchase in',
+      body: boughtInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => bought(m, input, today())),
   );
   r.post(
     '/shop/packs',
-    { role: 'designs', does: 'changed packs and prices', body: shopTake, status: 201 },
+    {
+      about: 'see `GET /shop`',
+      role: 'designs',
+      does: 'changed packs and prices',
+      body: shopTake,
+      status: 201,
+    },
     ({ body: { key } }) => inTransaction((m) => prices.followPack(m, key, today())),
   );
-  r.post('/shop/refresh', { role: 'designs', does: 'changed packs and prices', body: NOTHING }, () =>
-    inTransaction((m) => prices.refreshPrices(m, today())),
+  r.post(
+    '/shop/refresh',
+    { about: 'see `GET /shop`', role: 'designs', does: 'changed packs and prices', body: NOTHING },
+    () => inTransaction((m) => prices.refreshPrices(m, today())),
   );
   r.delete(
     '/offers/:id',
-    { role: 'designs', does: 'changed packs and prices', id: 'offer' },
+    { about: 'see `GET /suppliers`', role: 'designs', does: 'changed packs and prices', id: 'offer' },
     async ({ id }) => {
       await inTransaction((m) => gather.removeOffer(m, id));
     },

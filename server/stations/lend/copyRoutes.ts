@@ -20,33 +20,69 @@ import { Doors } from '../../people/door.ts';
 /** Single kits on the rail: where each stands, its counts, its history. */
 export function copyRoutes({ em, inTransaction, today }: ServerContext): Router {
   const r = new Doors();
-  r.get('/copies', { query: copyQuery, isPage: true }, ({ query }) => listCopies(em(), query, today()));
-  r.get('/copies/summary', {}, () => lendingSummary(em(), today()));
+  r.get(
+    '/copies',
+    { about: 'kits as they stand; the lending room in figures', query: copyQuery, isPage: true },
+    ({ query }) => listCopies(em(), query, today()),
+  );
+  r.get('/copies/summary', { about: 'see `GET /copies`' }, () => lendingSummary(em(), today()));
   r.post(
     '/copies/:id/count',
-    { role: 'lends', does: 'counted a kit', id: 'kit', body: countInHouseInput },
+    {
+      about: 'a count in the house; loans and counts, what was missing, filled, and from which lots',
+      role: 'lends',
+      does: 'counted a kit',
+      id: 'kit',
+      body: countInHouseInput,
+    },
     ({ id, body: input }) => inTransaction((m) => lend.countInHouse(m, id, input, today())),
   );
   r.post(
     '/copies/:id/state',
-    { role: 'lends', does: 'changed the state of a kit', id: 'kit', body: stateInput },
+    {
+      about:
+        'what is done with a kit in the house, on record. A kit that came back is lent again once it is cleaned, and has rested where part of it cannot be washed',
+      role: 'lends',
+      does: 'changed the state of a kit',
+      id: 'kit',
+      body: stateInput,
+    },
     ({ id, body: input }) => inTransaction((m) => changeState(m, id, input, today())),
   );
-  r.get('/copies/answers', { query: answersQuery }, ({ query: { ids } }) =>
-    shortAnswers(em(), ids.split(',').map(Number), today()),
+  r.get(
+    '/copies/answers',
+    { about: 'see `GET /copies/:id/answer`', query: answersQuery },
+    ({ query: { ids } }) => shortAnswers(em(), ids.split(',').map(Number), today()),
   );
-  r.get('/copies/:id/answer', { id: 'kit', query: answerQuery }, async ({ id, query: { borrowerId } }) => {
-    const m = em();
-    const family = borrowerId === undefined ? null : await families.familyNamed(m, borrowerId);
-    const who = family ? await whoIs(m, family, today()) : NOBODY_TOLD;
-    return answerFor(m, id, who, today());
-  });
-  r.get('/copies/:id/history', { id: 'kit', query: historyQuery }, ({ id, query }) =>
-    kitHistory(em(), id, query.limit),
+  r.get(
+    '/copies/:id/answer',
+    {
+      about:
+        'what the check says of a kit, as it was made, for who will have it: `{verdict, youngest, isTold, reasons, untested, isFirstLoan}`; in short, of many, for the ages they are made for',
+      id: 'kit',
+      query: answerQuery,
+    },
+    async ({ id, query: { borrowerId } }) => {
+      const m = em();
+      const family = borrowerId === undefined ? null : await families.familyNamed(m, borrowerId);
+      const who = family ? await whoIs(m, family, today()) : NOBODY_TOLD;
+      return answerFor(m, id, who, today());
+    },
+  );
+  r.get(
+    '/copies/:id/history',
+    { about: 'see `POST /copies/:id/count`', id: 'kit', query: historyQuery },
+    ({ id, query }) => kitHistory(em(), id, query.limit),
   );
   r.post(
     '/copies/:id/found',
-    { role: 'lends', does: 'put a piece back that turned up', id: 'kit', body: foundInput },
+    {
+      about: 'see `GET /pieces/missing`',
+      role: 'lends',
+      does: 'put a piece back that turned up',
+      id: 'kit',
+      body: foundInput,
+    },
     ({ id, body: input }) => inTransaction((m) => returnPiece(m, id, input, today())),
   );
   return r.router;

@@ -16,41 +16,83 @@ import { fileName } from './fileName.ts';
 export function familyRoutes(serverContext: ServerContext): Router {
   const { em, inTransaction, today } = serverContext;
   const r = new Doors();
-  r.get('/borrowers/:id/data', { role: 'keeps', id: 'family' }, async ({ res, id }) => {
-    res
-      .attachment(`family-${id}.json`)
-      .json(await reading(serverContext, abortOnClose(res))('familyData', id));
-  });
+  r.get(
+    '/borrowers/:id/data',
+    {
+      about:
+        'all that is known as one file; erased down to nameless counts, a family once it has brought everything back',
+      role: 'keeps',
+      id: 'family',
+    },
+    async ({ res, id }) => {
+      res
+        .attachment(`family-${id}.json`)
+        .json(await reading(serverContext, abortOnClose(res))('familyData', id));
+    },
+  );
   r.post(
     '/borrowers/:id/erase',
-    { role: 'keeps', does: 'erased a family', id: 'family', body: NOTHING },
+    {
+      about: 'see `GET /borrowers/:id/data`',
+      role: 'keeps',
+      does: 'erased a family',
+      id: 'family',
+      body: NOTHING,
+    },
     async ({ id }) => {
       await inTransaction((m) => eraseFamily(m, id, today()));
       await forgetBytes(em());
     },
   );
-  r.get('/borrowers/:id/history', { id: 'family', query: historyQuery }, ({ id, query }) =>
-    familyHistory(em(), id, query.limit),
+  r.get(
+    '/borrowers/:id/history',
+    { about: 'see `POST /copies/:id/count`', id: 'family', query: historyQuery },
+    ({ id, query }) => familyHistory(em(), id, query.limit),
   );
-  r.get('/borrowers/:id/told', { id: 'family' }, ({ id }) => toldTo(em(), id));
-  r.get('/borrowers/:id/due.ics', { id: 'family' }, async ({ res, id }) => {
-    const { family, place, loans } = await reading(serverContext, abortOnClose(res))('dueDays', id);
-    res
-      .type('text/calendar')
-      .attachment(`${fileName(family, 'family')}-due.ics`)
-      .send(dueCalendar(loans, place, today()));
-  });
-  r.get('/borrowers', { query: families.borrowerQuery, isPage: true }, ({ query }) =>
-    families.listBorrowers(em(), query, today()),
+  r.get('/borrowers/:id/told', { about: 'see `GET /tellings/all.pdf`', id: 'family' }, ({ id }) =>
+    toldTo(em(), id),
+  );
+  r.get(
+    '/borrowers/:id/due.ics',
+    { about: 'see `GET /tellings/all.pdf`', id: 'family' },
+    async ({ res, id }) => {
+      const { family, place, loans } = await reading(serverContext, abortOnClose(res))('dueDays', id);
+      res
+        .type('text/calendar')
+        .attachment(`${fileName(family, 'family')}-due.ics`)
+        .send(dueCalendar(loans, place, today()));
+    },
+  );
+  r.get(
+    '/borrowers',
+    {
+      about: 'families by name, those whose name or group has `q` in it',
+      query: families.borrowerQuery,
+      isPage: true,
+    },
+    ({ query }) => families.listBorrowers(em(), query, today()),
   );
   r.post(
     '/borrowers',
-    { role: 'lends', does: 'added a family', body: borrowerInput, status: 201 },
+    {
+      about: 'a new family',
+      role: 'lends',
+      does: 'added a family',
+      body: borrowerInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => families.addBorrower(m, input, today())),
   );
   r.put(
     '/borrowers/:id',
-    { role: 'lends', does: 'changed a family', id: 'family', body: borrowerUpdate },
+    {
+      about:
+        'what is known of a family; `youngest` is an age today, months, that grows, `born` a month like `2025-10`; 409 where it was changed meanwhile',
+      role: 'lends',
+      does: 'changed a family',
+      id: 'family',
+      body: borrowerUpdate,
+    },
     ({ id, body: input }) => inTransaction((m) => families.updateBorrower(m, id, input, today())),
   );
   return r.router;

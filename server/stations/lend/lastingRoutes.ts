@@ -22,17 +22,39 @@ const termQuery = z
 export function lastingRoutes(serverContext: ServerContext): Router {
   const { em, workerPool } = serverContext;
   const r = new Doors();
-  r.get('/lasting', {}, ({ res }) => reading(serverContext, abortOnClose(res))('lasting'));
-  r.get('/term.pdf', { query: termQuery }, async ({ res, query: { from, to, paper } }) => {
-    const m = em();
-    const size = paper ?? ((await m.findOneOrFail(PlaceRow, { id: 1 })).paper as 'A4' | 'Letter');
-    const pdf = await papersFor(workerPool, res)(
-      'termReport',
-      await reading(serverContext, abortOnClose(res))('termReport', from, to),
-      size,
-    );
-    sendPaper(res, `term-${from}-to-${to}.pdf`, pdf);
-  });
-  r.get('/pieces/missing', {}, ({ res }) => reading(serverContext, abortOnClose(res))('missing'));
+  r.get(
+    '/lasting',
+    {
+      about:
+        'how long each kind of piece lasts, from the counts after loans: lives in loans, lost or still in use, and the stated prior',
+    },
+    ({ res }) => reading(serverContext, abortOnClose(res))('lasting'),
+  );
+  r.get(
+    '/term.pdf',
+    {
+      about:
+        'a term on paper: loans by kit, late ones, what went missing at the rates of Price, and rungs that were managed alone for the first time',
+      query: termQuery,
+    },
+    async ({ res, query: { from, to, paper } }) => {
+      const m = em();
+      const size = paper ?? ((await m.findOneOrFail(PlaceRow, { id: 1 })).paper as 'A4' | 'Letter');
+      const pdf = await papersFor(workerPool, res)(
+        'termReport',
+        await reading(serverContext, abortOnClose(res))('termReport', from, to),
+        size,
+      );
+      sendPaper(res, `term-${from}-to-${to}.pdf`, pdf);
+    },
+  );
+  r.get(
+    '/pieces/missing',
+    {
+      about:
+        'parts that kits are short of; a piece that turned up goes into the kit that misses it, which is out of repair once it is whole',
+    },
+    ({ res }) => reading(serverContext, abortOnClose(res))('missing'),
+  );
   return r.router;
 }

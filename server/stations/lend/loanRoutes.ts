@@ -23,13 +23,30 @@ const slipQuery = z.strictObject({
 /** Loans, from lending to the return. */
 export function loanRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
   const r = new Doors();
-  r.post('/loans', { role: 'lends', does: 'lent a kit', body: loanInput, status: 201 }, ({ res, body }) => {
-    const input = overriding(res, body);
-    return inTransaction((m) => lend.lend(m, input, today()));
-  });
+  r.post(
+    '/loans',
+    {
+      about:
+        'lending, of what is clean, whole and not called back; 422 with each finding where the check stops it for that family, unless somebody who may design gives a reason; `spoiled` says how many of those that are short are there but unfit; `then` is `shelve`, `fill` (from stock that is free), `repair`, `write off` (the kit goes on with fewer; one that turns up belongs again) or `ask back` (put aside, and its family is told)',
+      role: 'lends',
+      does: 'lent a kit',
+      body: loanInput,
+      status: 201,
+    },
+    ({ res, body }) => {
+      const input = overriding(res, body);
+      return inTransaction((m) => lend.lend(m, input, today()));
+    },
+  );
   r.post(
     '/loans/together',
-    { role: 'lends', does: 'lent kits together', body: loansInput, status: 201 },
+    {
+      about: 'see `POST /loans`',
+      role: 'lends',
+      does: 'lent kits together',
+      body: loansInput,
+      status: 201,
+    },
     async ({ res, body }) => {
       const { copyIds, ...input } = overriding(res, body);
       return inTransaction(async (m) => {
@@ -39,17 +56,34 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
       });
     },
   );
-  r.get('/loans/:id/slip.pdf', { id: 'loan', query: slipQuery }, async ({ res, id, query: { language } }) => {
-    sendPaper(res, `slip-${id}.pdf`, await loanSlip(em(), id, language, papersFor(workerPool, res)));
-  });
+  r.get(
+    '/loans/:id/slip.pdf',
+    { about: 'the slip of a loan; one against a stop of the check says so', id: 'loan', query: slipQuery },
+    async ({ res, id, query: { language } }) => {
+      sendPaper(res, `slip-${id}.pdf`, await loanSlip(em(), id, language, papersFor(workerPool, res)));
+    },
+  );
   r.post(
     '/loans/:id/renew',
-    { role: 'lends', does: 'renewed a loan', id: 'loan', body: renewInput },
+    {
+      about: 'a later day; refused for what is called back, and for what is kept for another family',
+      role: 'lends',
+      does: 'renewed a loan',
+      id: 'loan',
+      body: renewInput,
+    },
     ({ id, body: { dueOn } }) => inTransaction((m) => lend.renew(m, id, dueOn, today())),
   );
   r.post(
     '/loans/:id/hand-on',
-    { role: 'lends', does: 'handed a kit on', id: 'loan', body: handOnInput, status: 201 },
+    {
+      about: 'counted back, cleaned on the spot and lent on, all or nothing',
+      role: 'lends',
+      does: 'handed a kit on',
+      id: 'loan',
+      body: handOnInput,
+      status: 201,
+    },
     ({ res, id, body }) => {
       const input = overriding(res, body);
       return inTransaction((m) => lend.handOn(m, id, input, today()));
@@ -57,7 +91,7 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
   );
   r.post(
     '/loans/:id/return',
-    { role: 'lends', does: 'took a kit back', id: 'loan', body: returnInput },
+    { about: 'see `POST /loans`', role: 'lends', does: 'took a kit back', id: 'loan', body: returnInput },
     ({ id, body: input }) => inTransaction((m) => lend.takeBack(m, id, input, today())),
   );
   return r.router;

@@ -7,15 +7,28 @@ import { Doors } from '../../people/door.ts';
 /** Kits that are kept for a family. */
 export function reservationRoutes({ em, inTransaction, today }: ServerContext): Router {
   const r = new Doors();
-  r.get('/reservations', {}, () => listReservations(em(), today()));
+  r.get(
+    '/reservations',
+    {
+      about:
+        'kinds of kits that are kept for families, the first in line first; `ready` is the label of one that is in for it. The last ones that are in go to nobody else',
+    },
+    () => listReservations(em(), today()),
+  );
   r.post(
     '/reservations',
-    { role: 'lends', does: 'reserved a kit', body: reservationInput, status: 201 },
+    {
+      about: 'see `GET /reservations`',
+      role: 'lends',
+      does: 'reserved a kit',
+      body: reservationInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => reserve(m, input, today())),
   );
   r.delete(
     '/reservations/:id',
-    { role: 'lends', does: 'dropped a reservation', id: 'reservation' },
+    { about: 'see `GET /reservations`', role: 'lends', does: 'dropped a reservation', id: 'reservation' },
     async ({ id }) => {
       await inTransaction((m) => dropReservation(m, id, today()));
     },

@@ -16,28 +16,42 @@ import { fileName } from './fileName.ts';
 export function tellingRoutes(serverContext: ServerContext): Router {
   const { em, inTransaction, today, workerPool } = serverContext;
   const r = new Doors();
-  r.get('/tellings', { query: tellingQuery }, ({ res, query }) =>
-    reading(serverContext, abortOnClose(res))('tellings', query.language),
+  r.get(
+    '/tellings',
+    {
+      about:
+        'what each family is to be told today (called back, late, came back short and asked back, due within three days, kept for it and in), with the words, and when it was told just that; `by` is printed, copied, mailed or said',
+      query: tellingQuery,
+    },
+    ({ res, query }) => reading(serverContext, abortOnClose(res))('tellings', query.language),
   );
   r.post(
     '/tellings',
-    { role: 'lends', does: 'told a family', body: tellingInput, status: 201 },
+    { about: 'see `GET /tellings`', role: 'lends', does: 'told a family', body: tellingInput, status: 201 },
     ({ body: input }) => inTransaction((m) => keepTelling(m, input, today())),
   );
-  r.get('/tellings/all.pdf', { query: tellingQuery }, async ({ res, query: { language } }) => {
-    const m = em();
-    const { name, locale, paper } = await m.findOneOrFail(PlaceRow, { id: 1 });
-    const pdf = await papersFor(workerPool, res)(
-      'telling',
-      await reading(serverContext, abortOnClose(res))('tellings', language),
-      { place: name, today: today(), locale },
-      paper as Paper,
-    );
-    sendPaper(res, 'messages.pdf', pdf);
-  });
+  r.get(
+    '/tellings/all.pdf',
+    {
+      about:
+        'a page each; a mail to be sent (RFC 5322, without whom it goes to); due days (RFC 5545); everything a family was told',
+      query: tellingQuery,
+    },
+    async ({ res, query: { language } }) => {
+      const m = em();
+      const { name, locale, paper } = await m.findOneOrFail(PlaceRow, { id: 1 });
+      const pdf = await papersFor(workerPool, res)(
+        'telling',
+        await reading(serverContext, abortOnClose(res))('tellings', language),
+        { place: name, today: today(), locale },
+        paper as Paper,
+      );
+      sendPaper(res, 'messages.pdf', pdf);
+    },
+  );
   r.get(
     '/tellings/:id/mail.eml',
-    { id: 'family', query: tellingQuery },
+    { about: 'a mail to be sent (RFC 5322, without whom it goes to)', id: 'family', query: tellingQuery },
     async ({ res, id, query: { language } }) => {
       const telling = await oneTelling(em(), id, today(), language);
       res
@@ -46,33 +60,60 @@ export function tellingRoutes(serverContext: ServerContext): Router {
         .send(await tellingMail(telling));
     },
   );
-  r.get('/outbox', {}, () => listOutbox(em(), serverContext.mail));
+  r.get(
+    '/outbox',
+    {
+      about:
+        'messages to families whose address is known, mailed at once; what the mail server (`FOX_SMTP`; else a simulated one, which refuses `@refused.example`) does not take waits and is tried again. What it took is on record as told',
+    },
+    () => listOutbox(em(), serverContext.mail),
+  );
   r.post(
     '/outbox',
-    { role: 'lends', does: 'mailed families', body: outboxInput, status: 201 },
+    { about: 'see `GET /outbox`', role: 'lends', does: 'mailed families', body: outboxInput, status: 201 },
     async ({ body: input }) => {
       await inTransaction((m) => postMails(m, input, today()));
       await deliver(serverContext);
       return listOutbox(em(), serverContext.mail);
     },
   );
-  r.post('/outbox/deliver', { role: 'lends', does: 'sent the mails that wait', body: NOTHING }, async () => {
-    await deliver(serverContext);
-    return listOutbox(em(), serverContext.mail);
-  });
-  r.get('/outbox/:id/mail.eml', { id: 'mail' }, async ({ res, id }) => {
+  r.post(
+    '/outbox/deliver',
+    { about: 'see `GET /outbox`', role: 'lends', does: 'sent the mails that wait', body: NOTHING },
+    async () => {
+      await deliver(serverContext);
+      return listOutbox(em(), serverContext.mail);
+    },
+  );
+  r.get('/outbox/:id/mail.eml', { about: 'see `GET /outbox`', id: 'mail' }, async ({ res, id }) => {
     res
       .type('message/rfc822')
       .attachment(`mail-${id}.eml`)
       .send(await mailFile(em(), id, serverContext.mail.from));
   });
-  r.delete('/outbox/:id', { role: 'lends', does: 'took a mail back', id: 'mail' }, async ({ id }) => {
-    await inTransaction((m) => dropMail(m, id));
-  });
-  r.get('/message-words', {}, () => messageWords(em()));
+  r.delete(
+    '/outbox/:id',
+    { about: 'see `GET /outbox`', role: 'lends', does: 'took a mail back', id: 'mail' },
+    async ({ id }) => {
+      await inTransaction((m) => dropMail(m, id));
+    },
+  );
+  r.get(
+    '/message-words',
+    {
+      about:
+        "what messages are put together from: as shipped (en, es) and in the place's own words, with `{family}`, `{kit}`, `{label}`, `{day}`, `{place}` and `{phone}`; with the place's version",
+    },
+    () => messageWords(em()),
+  );
   r.put(
     '/message-words',
-    { role: 'keeps', does: 'changed what families are told', body: ownMessages },
+    {
+      about: 'see `GET /message-words`',
+      role: 'keeps',
+      does: 'changed what families are told',
+      body: ownMessages,
+    },
     ({ body: input }) => inTransaction((m) => keepMessages(m, input)),
   );
   return r.router;

@@ -30,32 +30,61 @@ const paperQuery = z.strictObject({
 
 export function batchRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
   const r = new Doors();
-  r.get('/batches', {}, () => batches.listBatches(em()));
+  r.get(
+    '/batches',
+    {
+      about:
+        'designs and kits made together; one of `designId` and `kitId` is null. `days` are `{makers: [{name, windows: [{day, from, to}]}], childFree, singles, pins}`, minutes of the day. The answer of one has its bill, cut plans, tasks and own minutes',
+    },
+    () => batches.listBatches(em()),
+  );
   r.post(
     '/batches',
-    { role: 'designs', does: 'changed a batch', body: makingInput, status: 201 },
+    { about: 'see `GET /batches`', role: 'designs', does: 'changed a batch', body: makingInput, status: 201 },
     ({ body: input }) => inTransaction((m) => batches.addBatch(m, input)),
   );
-  r.get('/batches/:id', { id: 'batch' }, async ({ id }) => {
+  r.get('/batches/:id', { about: 'see `GET /batches`', id: 'batch' }, async ({ id }) => {
     const { materials: _, ...work } = await batches.openBatch(em(), id, today());
     return work;
   });
   r.put(
     '/batches/:id',
-    { role: 'designs', does: 'changed a batch', id: 'batch', body: makingUpdate },
+    {
+      about: 'see `GET /batches`',
+      role: 'designs',
+      does: 'changed a batch',
+      id: 'batch',
+      body: makingUpdate,
+    },
     ({ id, body: input }) => inTransaction((m) => batches.updateBatch(m, id, input)),
   );
-  r.delete('/batches/:id', { role: 'designs', does: 'changed a batch', id: 'batch' }, async ({ id }) => {
-    await inTransaction((m) => batches.removeBatch(m, id));
-  });
+  r.delete(
+    '/batches/:id',
+    { about: 'see `GET /batches`', role: 'designs', does: 'changed a batch', id: 'batch' },
+    async ({ id }) => {
+      await inTransaction((m) => batches.removeBatch(m, id));
+    },
+  );
   r.post(
     '/batches/:id/progress',
-    { role: 'designs', does: 'did a step at the bench', id: 'batch', body: progressInput },
+    {
+      about: 'a step at the bench; what is said twice changes nothing. `at` is in ms since 1970',
+      role: 'designs',
+      does: 'did a step at the bench',
+      id: 'batch',
+      body: progressInput,
+    },
     ({ id, body: input }) => inTransaction((m) => batches.progress(m, id, input, today())),
   );
   r.post(
     '/batches/:id/made',
-    { role: 'designs', does: 'finished a batch', id: 'batch', body: madeInput },
+    {
+      about: 'takes everything off the shelf, what was spoiled too, and labels the kits, all or nothing',
+      role: 'designs',
+      does: 'finished a batch',
+      id: 'batch',
+      body: madeInput,
+    },
     ({ id, body: input }) => inTransaction((m) => batches.made(m, id, input, today())),
   );
   const planOf = async (work: batches.Opened, res: Response): Promise<BenchPlan> =>
@@ -83,16 +112,28 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
         .replace(/[^a-z0-9]+/g, '-')
         .replace(/^-|-$/g, '') || 'batch'
     }-${what}`;
-  r.get('/batches/:id/plan', { id: 'batch' }, async ({ res, id }) => planOf(await opened(id), res));
-  r.get('/batches/:id/plan.ics', { id: 'batch' }, async ({ res, id }) => {
-    const work = await opened(id);
-    const plan = await planOf(work, res);
-    if (!plan.feasible) throw new ProblemError(422, plan.reason ?? 'There is no plan yet.');
-    res
-      .type('text/calendar')
-      .attachment(file(work, 'plan.ics'))
-      .send(benchCalendar(work, plan, today()));
-  });
+  r.get(
+    '/batches/:id/plan',
+    {
+      about:
+        'the plan as `schedule` answers it, from midnight of the `zero` day; as a calendar (RFC 5545, floating times); everything on paper in order; what to buy by shop',
+      id: 'batch',
+    },
+    async ({ res, id }) => planOf(await opened(id), res),
+  );
+  r.get(
+    '/batches/:id/plan.ics',
+    { about: 'the plan of the day as a calendar (RFC 5545)', id: 'batch' },
+    async ({ res, id }) => {
+      const work = await opened(id);
+      const plan = await planOf(work, res);
+      if (!plan.feasible) throw new ProblemError(422, plan.reason ?? 'There is no plan yet.');
+      res
+        .type('text/calendar')
+        .attachment(file(work, 'plan.ics'))
+        .send(benchCalendar(work, plan, today()));
+    },
+  );
   const shopping = async (work: batches.Opened, res: Response): Promise<Shopping> => {
     const request = await papers.purchaseFor(em(), work);
     const answer = (await workerPool.run({ kind: 'purchase', request }, abortOnClose(res))) as PurchaseAnswer;
@@ -100,7 +141,7 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
   };
   r.get(
     '/batches/:id/shopping.pdf',
-    { id: 'batch', query: paperQuery },
+    { about: 'what to buy, shop by shop, as PDF', id: 'batch', query: paperQuery },
     async ({ res, id, query: { paper } }) => {
       const work = await opened(id);
       const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
@@ -113,29 +154,33 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
       sendPaper(res, file(work, 'shopping.pdf'), pdf);
     },
   );
-  r.get('/batches/:id/shopping.csv', { id: 'batch' }, async ({ res, id }) => {
-    const work = await opened(id);
-    const { lines } = await shopping(work, res);
-    const place = await em().findOneOrFail(PlaceRow, { id: 1 });
-    res
-      .type('text/csv')
-      .attachment(file(work, 'shopping.csv'))
-      .send(
-        stringify([
-          ['shop', 'pack', 'packs', 'price', 'currency'],
-          ...lines.map((l) => [
-            harmless(l.shop),
-            harmless(l.pack),
-            l.isDelivery ? '' : l.packs,
-            moneyNumber(l.price, place.currency),
-            place.currency,
+  r.get(
+    '/batches/:id/shopping.csv',
+    { about: 'what to buy, as a table', id: 'batch' },
+    async ({ res, id }) => {
+      const work = await opened(id);
+      const { lines } = await shopping(work, res);
+      const place = await em().findOneOrFail(PlaceRow, { id: 1 });
+      res
+        .type('text/csv')
+        .attachment(file(work, 'shopping.csv'))
+        .send(
+          stringify([
+            ['shop', 'pack', 'packs', 'price', 'currency'],
+            ...lines.map((l) => [
+              harmless(l.shop),
+              harmless(l.pack),
+              l.isDelivery ? '' : l.packs,
+              moneyNumber(l.price, place.currency),
+              place.currency,
+            ]),
           ]),
-        ]),
-      );
-  });
+        );
+    },
+  );
   r.get(
     '/batches/:id/papers.pdf',
-    { id: 'batch', query: paperQuery },
+    { about: 'everything on paper in the order of the day, as PDF', id: 'batch', query: paperQuery },
     async ({ res, id, query: { paper } }) => {
       const work = await opened(id);
       const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());

@@ -1,7 +1,6 @@
 import { existsSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import type { Request, Response, Router } from 'express';
-import type { SendFileOptions } from 'express-serve-static-core';
 import { encryptInput, placeUpdate, type Lost, type Restored, type Tape } from '../../../contract/place.ts';
 import { CopyRow, DesignRow, LoanRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
@@ -33,7 +32,7 @@ const placeJson = <
 }: T) => ({ ...place, hourly: place.hourly ?? null });
 
 /** Sends a file to its end. */
-const sent = (res: Response, name: string, options: SendFileOptions): Promise<void> =>
+const sent = (res: Response, name: string, options: object): Promise<void> =>
   new Promise((done, fail) =>
     res.sendFile(name, options, (error: Error | undefined) => (error ? fail(error) : done())),
   );
@@ -41,12 +40,19 @@ const sent = (res: Response, name: string, options: SendFileOptions): Promise<vo
 export function placeRoutes(serverContext: ServerContext): Router {
   const { em, inTransaction, whileNobodyWrites, exchange, today, folder, workerPool } = serverContext;
   const r = new Doors();
-  r.get('/place', {}, async () => {
-    return { ...placeJson(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() };
-  });
+  r.get(
+    '/place',
+    {
+      about:
+        'what the place sets once, its `currency` (ISO 4217) and `locale` (BCP 47), and its local policy on finds; `PUT` with the version',
+    },
+    async () => {
+      return { ...placeJson(await em().findOneOrFail(PlaceRow, { id: 1 })), today: today() };
+    },
+  );
   r.put(
     '/place',
-    { role: 'keeps', does: 'changed the place', body: placeUpdate },
+    { about: 'see `GET /place`', role: 'keeps', does: 'changed the place', body: placeUpdate },
     async ({ body: { version, ...fields } }) => {
       const saved = await inTransaction(async (m) => {
         const row = await m.findOneOrFail(PlaceRow, { id: 1 });
@@ -64,14 +70,26 @@ export function placeRoutes(serverContext: ServerContext): Router {
       return { ...saved, today: today() };
     },
   );
-  r.get('/backups', { role: 'keeps' }, () => (folder === null ? [] : listBackups(folder)));
-  r.post('/backups', { role: 'keeps', does: 'made a backup', body: NOTHING, status: 201 }, ({ res }) => {
-    if (folder === null)
-      throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
-    // One after the other: the lane of copies has one place.
-    const job = { kind: 'backup', folder, now: new Date().toISOString() } as const;
-    return workerPool.run(job, abortOnClose(res));
-  });
+  r.get(
+    '/backups',
+    {
+      about:
+        "copies of the place's file: listed with the day `until` which each is kept by itself, made one after the other (whole and looked over), downloaded, read through and counted, put back: `{restored, before}`, `before` being the copy of what was there. A copy is read as data, and what does not pass is told row by row (422); while it is exchanged, writes are 503 with Retry-After. `DELETE /backups/:name` deletes one. `POST /backups/:name/encrypted {passphrase}` answers the copy as a file in the format age (age-encryption.org/v1); `POST /backups/file` reads such a file with the passphrase in the header `x-passphrase`, percent-encoded",
+      role: 'keeps',
+    },
+    () => (folder === null ? [] : listBackups(folder)),
+  );
+  r.post(
+    '/backups',
+    { about: 'see `GET /backups`', role: 'keeps', does: 'made a backup', body: NOTHING, status: 201 },
+    ({ res }) => {
+      if (folder === null)
+        throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
+      // One after the other: the lane of copies has one place.
+      const job = { kind: 'backup', folder, now: new Date().toISOString() } as const;
+      return workerPool.run(job, abortOnClose(res));
+    },
+  );
   /** A copy that is there, and the folder it is in. */
   const named = (req: Request): { name: string; home: string } => {
     const name = String(req.params.name);
@@ -79,13 +97,19 @@ export function placeRoutes(serverContext: ServerContext): Router {
       throw notFound(`backup “${name.slice(0, 60)}”`);
     return { name, home: folder };
   };
-  r.get('/backups/:name', { role: 'keeps', seconds: null }, ({ req, res }) => {
+  r.get('/backups/:name', { about: 'see `GET /backups`', role: 'keeps', seconds: null }, ({ req, res }) => {
     const { name, home } = named(req);
     return sent(res.attachment(name), name, { root: resolve(backupsIn(home)) });
   });
   r.post(
     '/backups/:name/encrypted',
-    { role: 'keeps', does: 'took an encrypted backup away', seconds: null, body: encryptInput },
+    {
+      about: 'see `GET /backups`',
+      role: 'keeps',
+      does: 'took an encrypted backup away',
+      seconds: null,
+      body: encryptInput,
+    },
     async ({ req, res, body: { passphrase } }) => {
       const { name, home } = named(req);
       const at = resolve(backupsIn(home));
@@ -107,32 +131,57 @@ export function placeRoutes(serverContext: ServerContext): Router {
       }).finally(clear);
     },
   );
-  r.delete('/backups/:name', { role: 'keeps', does: 'deleted a backup' }, ({ req }) => {
-    const { name, home } = named(req);
-    rmSync(join(backupsIn(home), name));
-  });
-  r.get('/integrity', { role: 'keeps' }, ({ res }) => {
-    if (folder === null)
-      throw new ProblemError(422, 'This place is kept in memory alone; there is no file to check.');
-    return workerPool.run({ kind: 'check-file', folder }, abortOnClose(res));
-  });
+  r.delete(
+    '/backups/:name',
+    { about: 'see `GET /backups`', role: 'keeps', does: 'deleted a backup' },
+    ({ req }) => {
+      const { name, home } = named(req);
+      rmSync(join(backupsIn(home), name));
+    },
+  );
+  r.get(
+    '/integrity',
+    {
+      about:
+        'whether the file in use is sound, looked through as a whole: `{bytes, checkedAt}`; a 422 says what is wrong',
+      role: 'keeps',
+    },
+    ({ res }) => {
+      if (folder === null)
+        throw new ProblemError(422, 'This place is kept in memory alone; there is no file to check.');
+      return workerPool.run({ kind: 'check-file', folder }, abortOnClose(res));
+    },
+  );
   /** Changes that were acknowledged and that the start did not find in the file: told until somebody goes on without them. */
-  r.get('/integrity/lost', { role: 'keeps' }, () => ({ lost: serverContext.lost() }) satisfies Lost);
+  r.get(
+    '/integrity/lost',
+    {
+      about:
+        'how many changes that were acknowledged the last start did not find in the file; goes on without them',
+      role: 'keeps',
+    },
+    () => ({ lost: serverContext.lost() }) satisfies Lost,
+  );
   r.post(
     '/integrity/lost/accept',
-    { role: 'keeps', does: 'went on without changes that were lost', body: NOTHING },
+    {
+      about: 'see `GET /integrity/lost`',
+      role: 'keeps',
+      does: 'went on without changes that were lost',
+      body: NOTHING,
+    },
     () => {
       serverContext.acceptLoss();
       return { lost: serverContext.lost() } satisfies Lost;
     },
   );
-  r.get('/backups/:name/look', { role: 'keeps' }, ({ req, res }) => {
+  r.get('/backups/:name/look', { about: 'see `GET /backups`', role: 'keeps' }, ({ req, res }) => {
     const { name, home } = named(req);
     return workerPool.run({ kind: 'look-at-backup', folder: home, name }, abortOnClose(res));
   });
   r.post(
     '/backups/:name/restore',
-    { role: 'keeps', does: 'put a backup back', seconds: null, body: NOTHING },
+    { about: 'see `GET /backups`', role: 'keeps', does: 'put a backup back', seconds: null, body: NOTHING },
     async ({ req, res }) => {
       const { name, home } = named(req);
       const { beside, clear } = roomBeside(home);
@@ -154,7 +203,7 @@ export function placeRoutes(serverContext: ServerContext): Router {
       }
     },
   );
-  r.get('/tape', {}, async () => {
+  r.get('/tape', { about: 'one live figure for each station' }, async () => {
     const m = em();
     const designs = await m.count(DesignRow, {});
     const figures: Tape = {

@@ -33,6 +33,7 @@ export function backupInRoutes({ workerPool, folder }: ServerContext): Router {
   r.post(
     '/backups/file',
     {
+      about: 'see `GET /backups`',
       role: 'keeps',
       does: 'brought a file of a place in',
       media: 'application/octet-stream',

@@ -30,17 +30,39 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
     const { version, ...of } = await reading(serverContext, abortOnClose(res))('termProblem', id);
     return { plan: (await workerPool.run({ kind: 'term', ...of }, abortOnClose(res))) as TermPlan, version };
   };
-  r.get('/term-plans', {}, () => plans.listTermPlans(em()));
+  r.get(
+    '/term-plans',
+    { about: 'plans of terms; a look at one says of every loan what stands against it today' },
+    () => plans.listTermPlans(em()),
+  );
   r.post(
     '/term-plans',
-    { role: 'lends', does: 'changed the plan of a term', body: termPlanInput, status: 201 },
+    {
+      about: 'see `GET /term-plans`',
+      role: 'lends',
+      does: 'changed the plan of a term',
+      body: termPlanInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => plans.addTermPlan(m, input)),
   );
-  r.get('/term-plans/now', {}, () => plans.plannedNow(em(), today()));
-  r.get('/term-plans/:id', { id: 'term plan' }, ({ res, id }) => look(id, res));
+  r.get(
+    '/term-plans/now',
+    { about: 'loans that plans have for the change of hands that is on now and that were not made yet' },
+    () => plans.plannedNow(em(), today()),
+  );
+  r.get('/term-plans/:id', { about: 'see `GET /term-plans`', id: 'term plan' }, ({ res, id }) =>
+    look(id, res),
+  );
   r.put(
     '/term-plans/:id',
-    { id: 'term plan', role: 'lends', does: 'changed the plan of a term', body: termPlanUpdate },
+    {
+      about: 'see `GET /term-plans`',
+      id: 'term plan',
+      role: 'lends',
+      does: 'changed the plan of a term',
+      body: termPlanUpdate,
+    },
     async ({ res, id, body: input }) => {
       await inTransaction((m) => plans.updateTermPlan(m, id, input));
       return look(id, res);
@@ -48,14 +70,21 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
   );
   r.delete(
     '/term-plans/:id',
-    { id: 'term plan', role: 'lends', does: 'changed the plan of a term' },
+    { about: 'see `GET /term-plans`', id: 'term plan', role: 'lends', does: 'changed the plan of a term' },
     async ({ id }) => {
       await inTransaction((m) => plans.removeTermPlan(m, id));
     },
   );
   r.post(
     '/term-plans/:id/plan',
-    { id: 'term plan', role: 'lends', does: 'changed the plan of a term', body: planAgain },
+    {
+      about:
+        'the best plan round what was set by hand, with its points, a bound and whether it is proved; one kit of each kind for a place, with what speaks for and against it',
+      id: 'term plan',
+      role: 'lends',
+      does: 'changed the plan of a term',
+      body: planAgain,
+    },
     async ({ res, id, body: { version } }) => {
       const best = await bestPlan(id, res);
       if (best.version !== version)
@@ -66,15 +95,23 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
       return { page: await look(id, res), best: plans.asBest(best.plan) };
     },
   );
-  r.get('/term-plans/:id/best', { id: 'term plan' }, async ({ res, id }) =>
-    plans.asBest((await bestPlan(id, res)).plan),
+  r.get(
+    '/term-plans/:id/best',
+    { about: 'see `POST /term-plans/:id/plan`', id: 'term plan' },
+    async ({ res, id }) => plans.asBest((await bestPlan(id, res)).plan),
   );
-  r.get('/term-plans/:id/choices', { id: 'term plan', query: choiceQuery }, ({ res, id, query }) =>
-    reading(serverContext, abortOnClose(res))('termChoices', id, query),
+  r.get(
+    '/term-plans/:id/choices',
+    { about: 'see `POST /term-plans/:id/plan`', id: 'term plan', query: choiceQuery },
+    ({ res, id, query }) => reading(serverContext, abortOnClose(res))('termChoices', id, query),
   );
   r.get(
     '/term-plans/:id/slips.pdf',
-    { id: 'term plan', query: slipQuery },
+    {
+      about: 'a slip a loan that nothing stands against, a calendar (RFC 5545), a table',
+      id: 'term plan',
+      query: slipQuery,
+    },
     async ({ res, id, query: { paper, language } }) => {
       const page = await look(id, res);
       const place = await em().findOneOrFail(PlaceRow, { id: 1 });
@@ -88,24 +125,32 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
       sendPaper(res, 'term-slips.pdf', pdf);
     },
   );
-  r.get('/term-plans/:id/plan.ics', { id: 'term plan' }, async ({ res, id }) => {
-    const page = await look(id, res);
-    const { name } = await em().findOneOrFail(PlaceRow, { id: 1 });
-    res
-      .type('text/calendar')
-      .attachment('term.ics')
-      .send(termCalendar(page, name, today()));
-  });
-  r.get('/term-plans/:id/plan.csv', { id: 'term plan' }, async ({ res, id }) => {
-    const page = await look(id, res);
-    const loans = page.families.flatMap((f) =>
-      f.loans.map((l) => [l.day, f.name, f.group, l.label, l.kit, l.due, l.reason, l.faults.join(' ')]),
-    );
-    loans.sort((a, b) => (a[0]! < b[0]! ? -1 : a[0]! > b[0]! ? 1 : 0));
-    res
-      .type('text/csv')
-      .attachment('term.csv')
-      .send(csvRows([['day', 'family', 'group', 'label', 'kit', 'due', 'reason', 'against'], ...loans]));
-  });
+  r.get(
+    '/term-plans/:id/plan.ics',
+    { about: 'the plan as a calendar (RFC 5545)', id: 'term plan' },
+    async ({ res, id }) => {
+      const page = await look(id, res);
+      const { name } = await em().findOneOrFail(PlaceRow, { id: 1 });
+      res
+        .type('text/calendar')
+        .attachment('term.ics')
+        .send(termCalendar(page, name, today()));
+    },
+  );
+  r.get(
+    '/term-plans/:id/plan.csv',
+    { about: 'the plan as a table', id: 'term plan' },
+    async ({ res, id }) => {
+      const page = await look(id, res);
+      const loans = page.families.flatMap((f) =>
+        f.loans.map((l) => [l.day, f.name, f.group, l.label, l.kit, l.due, l.reason, l.faults.join(' ')]),
+      );
+      loans.sort((a, b) => (a[0]! < b[0]! ? -1 : a[0]! > b[0]! ? 1 : 0));
+      res
+        .type('text/csv')
+        .attachment('term.csv')
+        .send(csvRows([['day', 'family', 'group', 'label', 'kit', 'due', 'reason', 'against'], ...loans]));
+    },
+  );
   return r.router;
 }
