@@ -4,7 +4,7 @@ import { defineConfig } from '@playwright/test';
 const { args } = JSON.parse(readFileSync('scripts/chromium.json', 'utf8')) as { args: string[] };
 
 /** A whole term, and every station and family opened. */
-const LONG = /(term|stations|families)\.spec\.ts$/;
+const LONG = /(term|stations|patterns)\.spec\.ts$/;
 
 export default defineConfig({
   testDir: 'e2e',

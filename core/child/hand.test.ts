@@ -1,4 +1,4 @@
-import { loadPattern, loadPatterns, familyIds, type AnyAt, type OpenPattern } from '../patterns/index.ts';
+import { loadPattern, loadPatterns, patternIds, type AnyAt, type OpenPattern } from '../patterns/index.ts';
 import { usualMaterials } from '../patterns/usual.ts';
 import { hand, type Hand } from './hand.ts';
 import { handFacts } from './handFacts.ts';
@@ -58,7 +58,7 @@ describe('a hand as measured', () => {
 
 describe('a design fitted to one hand', () => {
   it('is as it was where nothing was measured', async () => {
-    for (const p of await loadPatterns(familyIds())) expect(p.forHand(at(p), HAND).differs).toEqual([]);
+    for (const p of await loadPatterns(patternIds())) expect(p.forHand(at(p), HAND).differs).toEqual([]);
   });
   it('never stops working for it', async () => {
     const small: Hand = {
@@ -71,7 +71,7 @@ describe('a design fitted to one hand', () => {
       side: 'left',
       oneHanded: true,
     };
-    for (const p of await loadPatterns(familyIds())) {
+    for (const p of await loadPatterns(patternIds())) {
       const a = at(p);
       if (p.fit(a).verdict === 'stop') continue;
       const { dials } = p.forHand(a, small);

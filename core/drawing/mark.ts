@@ -31,7 +31,7 @@ export const LINES = {
 } as const;
 export type LineRole = keyof typeof LINES;
 
-/** When a mark comes to be, where the thing is drawn as it is made; ids of the family's steps. */
+/** When a mark comes to be, where the thing is drawn as it is made; ids of the pattern's steps. */
 interface Making {
   /** It is there from this step on; where the design has no such step, from `pencil` on or from the beginning. */
   readonly step?: string;

@@ -3,7 +3,7 @@ import type { Vec2 } from '../geometry/vector.ts';
 import type { Mark, MarkRole, Scene } from './mark.ts';
 import { placed } from './material.ts';
 
-/** Short ways to the marks that every family draws. Lengths in mm, turns in degrees. */
+/** Short ways to the marks that every pattern draws. Lengths in mm, turns in degrees. */
 export const circle = (role: MarkRole, at: Vec2, diameter: number, colour?: string): Mark => ({
   kind: 'circle',
   role,

@@ -4,7 +4,7 @@ import { checkFeatures } from '../safety/check.ts';
 import { loadPattern, PatternError, type Approach, type Chosen } from './index.ts';
 import { usualMaterials } from './usual.ts';
 
-/** A design that is asked about without being kept: what is left out takes the family's usual. */
+/** A design that is asked about without being kept: what is left out takes the pattern's usual. */
 export interface PatternRequest {
   readonly pattern: string;
   readonly dials?: Readonly<Record<string, unknown>> | undefined;
@@ -16,7 +16,7 @@ export interface PatternRequest {
 }
 
 /**
- * Everything that a family derives from a design: fit, plan, moves, rungs, drawing and the check of its features.
+ * Everything that a pattern derives from a design: fit, plan, moves, rungs, drawing and the check of its features.
  *
  * @throws PatternError naming the dial or the material
  */

@@ -11,7 +11,7 @@ import { SHAPES } from '../outline/shapes.ts';
 import type { Hand } from '../child/hand.ts';
 import {
   APPROACHES,
-  familyIds,
+  patternIds,
   loadPatterns,
   PatternError,
   type AnyAt,
@@ -21,7 +21,7 @@ import {
 } from './index.ts';
 import { usualMaterials } from './usual.ts';
 
-const families = await loadPatterns(familyIds());
+const patterns = await loadPatterns(patternIds());
 
 /** Something that a dial can be turned to, by a number from 0 to 1. */
 function turnedTo(spec: DialSpec, share: number): unknown {
@@ -65,7 +65,7 @@ function turned(p: OpenPattern, start: Omit<AnyAt, 'dials'>, by: readonly Turn[]
     if (value === undefined) continue;
     const next = { ...dials, [spec.id]: value };
     try {
-      // What two dials cannot be together is told by the family, and the turn is not taken.
+      // What two dials cannot be together is told by the pattern, and the turn is not taken.
       p.check(next);
       dials = next;
     } catch (error) {
@@ -127,7 +127,7 @@ const TOLD: readonly Feature['kind'][] = [
   'hazard',
 ];
 
-describe.each(families.map((p) => [p.id, p] as const))('%s, however its dials are turned,', (_, p) => {
+describe.each(patterns.map((p) => [p.id, p] as const))('%s, however its dials are turned,', (_, p) => {
   const start = (n: number, ageFrom: number): Omit<AnyAt, 'dials'> => ({
     approach: APPROACHES[n % APPROACHES.length]!,
     ageFrom,

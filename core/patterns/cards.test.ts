@@ -5,7 +5,7 @@ import { factValue } from './factWords.ts';
 import { tipping } from './stack/fit.ts';
 import { usualMaterials } from './usual.ts';
 
-/** A design of the family's usual materials, with other dials and materials where they are given. */
+/** A design of the pattern's usual materials, with other dials and materials where they are given. */
 const of = (
   p: OpenPattern,
   dials: object = {},

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { At, Start } from './kernel.ts';
-import { familyIds, loadPatterns } from './index.ts';
+import { patternIds, loadPatterns } from './index.ts';
 import { dialTable } from './dialTable.ts';
 import { usualMaterials } from './usual.ts';
 
@@ -103,7 +103,7 @@ describe('a table of dials', () => {
   });
 });
 
-const patterns = await loadPatterns(familyIds());
+const patterns = await loadPatterns(patternIds());
 interface Ends {
   readonly minimum?: number;
   readonly maximum?: number;

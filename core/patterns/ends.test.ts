@@ -1,9 +1,9 @@
 import { patternAnswer } from './answer.ts';
 import { dialsAtEnds, materialsAtEnds } from './ends.ts';
-import { familyIds, loadPatterns, PatternError } from './index.ts';
+import { patternIds, loadPatterns, PatternError } from './index.ts';
 import { usualMaterials } from './usual.ts';
 
-const families = await loadPatterns(familyIds());
+const patterns = await loadPatterns(patternIds());
 
 /** The answer, or the refusal that names a field; anything else is thrown on. */
 async function refusalOf(pattern: string, dials: object, materials: object): Promise<string | null> {
@@ -23,7 +23,7 @@ async function refusalOf(pattern: string, dials: object, materials: object): Pro
   }
 }
 
-describe.each(families.map((p) => [p.id, p] as const))('%s', (_, p) => {
+describe.each(patterns.map((p) => [p.id, p] as const))('%s', (_, p) => {
   it('answers every dial at its ends, or names the dial', async () => {
     const usual = usualMaterials(p.roles);
     const refused: string[] = [];

@@ -32,7 +32,7 @@ export type AnyAt = At<unknown>;
 /** Most rungs a ladder shows. */
 const MOST_RUNGS = 6;
 
-/** A family with its dials checked at the door, and with what the kernel adds. */
+/** A pattern with its dials checked at the door, and with what the kernel adds. */
 export interface OpenPattern extends Pick<
   Pattern<AnyDials>,
   'id' | 'name' | 'does' | 'skills' | 'quiet' | 'roles'
@@ -176,38 +176,38 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
   };
 }
 
-/** Where a family's folder is; it is loaded when a design of it is opened. */
+/** Where a pattern's folder is; it is loaded when a design of it is opened. */
 const folders = new Map<string, () => Promise<OpenPattern>>();
 const loaded = new Map<string, OpenPattern>();
 
-/** Adds a family to the house: a folder and a line below, nothing else. */
-export function addFamily<D extends object, F>(id: string, load: () => Promise<Pattern<D, F>>): void {
+/** Adds a pattern to the house: a folder and a line below, nothing else. */
+export function addPattern<D extends object, F>(id: string, load: () => Promise<Pattern<D, F>>): void {
   folders.set(id, async () => opened(await load()));
 }
 
-addFamily('drop-through', async () => (await import('./drop-through/index.ts')).dropThrough);
-addFamily('lace', async () => (await import('./lace/index.ts')).lace);
-addFamily('stack', async () => (await import('./stack/index.ts')).stack);
-addFamily('pull-out', async () => (await import('./pull-out/index.ts')).pullOut);
-addFamily('peg-rim', async () => (await import('./peg-rim/index.ts')).pegRim);
-addFamily('count-out', async () => (await import('./count-out/index.ts')).countOut);
-addFamily('dot-mat', async () => (await import('./dot-mat/index.ts')).dotMat);
-addFamily('sort-and-carry', async () => (await import('./sort-and-carry/index.ts')).sortAndCarry);
-addFamily('match-and-piece', async () => (await import('./match-and-piece/index.ts')).matchAndPiece);
-addFamily('weave', async () => (await import('./weave/index.ts')).weave);
-addFamily('shake', async () => (await import('./shake/index.ts')).shake);
-addFamily('feed-the-mouth', async () => (await import('./feed-the-mouth/index.ts')).feedTheMouth);
-addFamily('track', async () => (await import('./track/index.ts')).track);
-addFamily('finger-tape', async () => (await import('./finger-tape/index.ts')).fingerTape);
-addFamily('trace-and-pull', async () => (await import('./trace-and-pull/index.ts')).traceAndPull);
-addFamily('tray-and-surface', async () => (await import('./tray-and-surface/index.ts')).trayAndSurface);
+addPattern('drop-through', async () => (await import('./drop-through/index.ts')).dropThrough);
+addPattern('lace', async () => (await import('./lace/index.ts')).lace);
+addPattern('stack', async () => (await import('./stack/index.ts')).stack);
+addPattern('pull-out', async () => (await import('./pull-out/index.ts')).pullOut);
+addPattern('peg-rim', async () => (await import('./peg-rim/index.ts')).pegRim);
+addPattern('count-out', async () => (await import('./count-out/index.ts')).countOut);
+addPattern('dot-mat', async () => (await import('./dot-mat/index.ts')).dotMat);
+addPattern('sort-and-carry', async () => (await import('./sort-and-carry/index.ts')).sortAndCarry);
+addPattern('match-and-piece', async () => (await import('./match-and-piece/index.ts')).matchAndPiece);
+addPattern('weave', async () => (await import('./weave/index.ts')).weave);
+addPattern('shake', async () => (await import('./shake/index.ts')).shake);
+addPattern('feed-the-mouth', async () => (await import('./feed-the-mouth/index.ts')).feedTheMouth);
+addPattern('track', async () => (await import('./track/index.ts')).track);
+addPattern('finger-tape', async () => (await import('./finger-tape/index.ts')).fingerTape);
+addPattern('trace-and-pull', async () => (await import('./trace-and-pull/index.ts')).traceAndPull);
+addPattern('tray-and-surface', async () => (await import('./tray-and-surface/index.ts')).trayAndSurface);
 
-export const familyIds = (): string[] => [...folders.keys()];
+export const patternIds = (): string[] => [...folders.keys()];
 
 const unknown = (id: string): PatternError =>
-  new PatternError('pattern', `there is no pattern “${id}”; expected one of ${familyIds().join(', ')}`);
+  new PatternError('pattern', `there is no pattern “${id}”; expected one of ${patternIds().join(', ')}`);
 
-/** @throws PatternError when there is no such family */
+/** @throws PatternError when there is no such pattern */
 export async function loadPattern(id: string): Promise<OpenPattern> {
   const there = loaded.get(id);
   if (there) return there;
@@ -218,22 +218,22 @@ export async function loadPattern(id: string): Promise<OpenPattern> {
   return pattern;
 }
 
-/** Families by id, those of the house where none is named; an id that there is no family for is left out. */
-export async function loadPatterns(ids: readonly string[] = familyIds()): Promise<OpenPattern[]> {
+/** Patterns by id, those of the house where none is named; an id that there is no pattern for is left out. */
+export async function loadPatterns(ids: readonly string[] = patternIds()): Promise<OpenPattern[]> {
   const found: OpenPattern[] = [];
   // One after the other: they share most of their modules, which need not be asked for twice.
   for (const id of new Set(ids)) if (folders.has(id)) found.push(await loadPattern(id));
   return found;
 }
 
-/** Whether every family among these is loaded; one that there is none for is as loaded as it will be. */
+/** Whether every pattern among these is loaded; one that there is none for is as loaded as it will be. */
 export const areLoaded = (ids: readonly string[]): boolean =>
   ids.every((id) => loaded.has(id) || !folders.has(id));
 
 /**
- * A family that was loaded before.
+ * A pattern that was loaded before.
  *
- * @throws PatternError when there is no such family, Error when it was not loaded
+ * @throws PatternError when there is no such pattern, Error when it was not loaded
  */
 export function patternOf(id: string): OpenPattern {
   const found = loaded.get(id);

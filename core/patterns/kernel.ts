@@ -51,7 +51,7 @@ export interface Role {
 /** The materials a design has taken up, by role: several kinds where the role takes several. */
 export type Chosen = Readonly<Record<string, readonly Material[]>>;
 
-/** A design as far as a family sees it. Approach and age belong to the design, not to its dials. */
+/** A design as far as a pattern sees it. Approach and age belong to the design, not to its dials. */
 export interface At<D> {
   readonly dials: D;
   readonly chosen: Chosen;
@@ -62,7 +62,7 @@ export interface At<D> {
 
 /** The first answer of a design that is about to begin. */
 export type Start = Omit<At<never>, 'dials'> & {
-  /** Tools that are not at hand: a family that can do without them begins so. */
+  /** Tools that are not at hand: a pattern that can do without them begins so. */
   readonly without?: readonly BenchTool[] | undefined;
 };
 
@@ -106,7 +106,7 @@ export interface Sheet {
   readonly count: number;
 }
 
-/** A family's drawing: the thing to scale with its pieces, its small picture, and what is printed to cut from. */
+/** A pattern's drawing: the thing to scale with its pieces, its small picture, and what is printed to cut from. */
 export interface Drawing {
   readonly scene: Scene;
   /** What the scene shows, for those who do not see it. */
@@ -217,7 +217,7 @@ export interface Plan {
 
 type FactUnit = 'mm' | 'deg' | 'each' | 'g' | 'N' | 'ml' | '%' | 'h' | 's';
 
-/** Something a family computes of a design, as every station shows it. */
+/** Something a pattern computes of a design, as every station shows it. */
 export interface Fact {
   readonly id: string;
   readonly label: string;
@@ -232,7 +232,7 @@ export interface Fact {
   readonly onMat?: boolean;
 }
 
-/** Does the design do what it is meant to? `detail` is the family's own and is read nowhere else. */
+/** Does the design do what it is meant to? `detail` is the pattern's own and is read nowhere else. */
 export interface Fit<F = unknown> {
   readonly verdict: Verdict;
   readonly headline: string;
@@ -242,14 +242,14 @@ export interface Fit<F = unknown> {
   readonly detail: F;
 }
 
-/** What a note counts, in the family's word: pieces, holes, rings. */
+/** What a note counts, in the pattern's word: pieces, holes, rings. */
 export interface Counts {
   readonly of: string;
   readonly one: string;
   readonly number: number;
 }
 
-/** A step of a ladder as a family names it; the kernel adds fit, bits and picture, and sorts. */
+/** A step of a ladder as a pattern names it; the kernel adds fit, bits and picture, and sorts. */
 export interface RungDials<D> {
   readonly id: string;
   readonly name: string;
@@ -303,7 +303,7 @@ export interface Dialled<D> {
   >;
 }
 
-/** One parametric family. Everything else in the application derives from these functions. */
+/** One parametric pattern. Everything else in the application derives from these functions. */
 export interface Pattern<D extends object, F = unknown> {
   readonly id: string;
   readonly name: string;

@@ -152,7 +152,7 @@ export const hollowFeature = (m: Material): Feature[] => {
     : [];
 };
 
-/** Bags, whatever family they come with: the way round the mouth, and the film of what is plastic. */
+/** Bags, whatever pattern they come with: the way round the mouth, and the film of what is plastic. */
 export const bagFeatures = (materials: readonly Material[]): Feature[] =>
   materials.flatMap((m): Feature[] => {
     const { length, width, wall } = m.sizes;
@@ -181,7 +181,7 @@ export const sayFor = (approach: Approach, play: string, own: string): string =>
     'grab bag': '“Let us do it while we wait.”',
   })[approach];
 
-/** When to end: the same for every family (common practice). */
+/** When to end: the same for every pattern (common practice). */
 export const STOP_WORDS: Show['stop'] =
   'Stop while it still goes well: when the eyes leave it, the hand gets rough or pieces go to the mouth.';
 

@@ -5,16 +5,16 @@ import type { AnyDials } from './index.ts';
 export interface Nearest {
   readonly dial: string;
   readonly was: unknown;
-  /** The nearest that can be; where no value is near, what the family begins with. */
+  /** The nearest that can be; where no value is near, what the pattern begins with. */
   readonly is: unknown;
   readonly why: string;
 }
 
 /**
- * Dials that a family can read, out of some that it may not: what is out of its range becomes the nearest end, what is no
- * number or no choice of it what the family begins with, what it does not know is left out.
+ * Dials that a pattern can read, out of some that it may not: what is out of its range becomes the nearest end, what is no
+ * number or no choice of it what the pattern begins with, what it does not know is left out.
  *
- * @param usual what the family begins with, in its own dials
+ * @param usual what the pattern begins with, in its own dials
  * @returns null where even so they cannot be read
  */
 export function nearestDials(
@@ -36,7 +36,7 @@ export function nearestDials(
     const mended = new Set<string>();
     for (const issue of parsed.error.issues) {
       if (issue.code === 'unrecognized_keys') {
-        for (const k of issue.keys) put(k, undefined, 'is no dial of this family');
+        for (const k of issue.keys) put(k, undefined, 'is no dial of this pattern');
         continue;
       }
       const dial = String(issue.path[0] ?? '');

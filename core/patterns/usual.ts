@@ -8,7 +8,7 @@ export function fromCatalogue(key: string, at: number): Material | null {
   return entry ? { ...asMaterial(entry), id: -1 - at } : null;
 }
 
-/** What a family is usually made of, out of the catalogue, for whoever has not chosen yet. */
+/** What a pattern is usually made of, out of the catalogue, for whoever has not chosen yet. */
 export function usualMaterials(roles: readonly Role[]): Chosen {
   let at = 0;
   return Object.fromEntries(

@@ -174,7 +174,7 @@ function cautionsOf(
   }
 }
 
-/** The same for every family of the house. */
+/** The same for every pattern of the house. */
 export const patternsFromStock = async (
   options: Omit<Parameters<typeof fromFreeStock>[0], 'pattern'>,
 ): Promise<PatternMade[]> =>

@@ -47,7 +47,7 @@ export interface Suggestion {
   readonly cautions: readonly string[];
 }
 
-/** A family that serves the skill but cannot be started so, with the reason. */
+/** A pattern that serves the skill but cannot be started so, with the reason. */
 export interface LeftOut {
   readonly name: string;
   readonly why: string;
@@ -59,10 +59,10 @@ const missingRole = (pattern: OpenPattern, materials: readonly Material[]): stri
 };
 
 /**
- * Families that serve a skill, started from the free stock: most kits first. Those that cannot be are named with why.
+ * Patterns that serve a skill, started from the free stock: most kits first. Those that cannot be are named with why.
  *
  * @param options.free stock that no design on the bench speaks for
- * @param options.families those that are tried, all where nothing is said
+ * @param options.patterns those that are tried, all where nothing is said
  */
 export async function suggest(
   wish: Wish,

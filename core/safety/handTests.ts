@@ -19,7 +19,7 @@ export interface HandTest {
 }
 
 /**
- * What a test by hand holds for: the family, dials and materials that the tested thing was made with. One that was turned
+ * What a test by hand holds for: the pattern, dials and materials that the tested thing was made with. One that was turned
  * and turned back is the same again.
  */
 export function madeAs(design: {

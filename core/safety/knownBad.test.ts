@@ -1,10 +1,10 @@
 import type { Material } from '../materials/material.ts';
-import { familyIds, loadPattern, type AnyAt, type OpenPattern } from '../patterns/index.ts';
+import { patternIds, loadPattern, type AnyAt, type OpenPattern } from '../patterns/index.ts';
 import { fromCatalogue, usualMaterials } from '../patterns/usual.ts';
 import { checkFeatures } from './check.ts';
 import { smallestChanges, type Change } from './smallestChange.ts';
 
-/** A design of a family that must be stopped, and the rule that must stop it. */
+/** A design of a pattern that must be stopped, and the rule that must stop it. */
 interface Bad {
   readonly ageFrom: number;
   readonly rule: string;
@@ -130,7 +130,7 @@ const changed = (at: AnyAt, c: Change, shelf: readonly Material[]): AnyAt => {
   };
 };
 
-it.each(familyIds().map((id) => [id, BAD[id]!] as const))(
+it.each(patternIds().map((id) => [id, BAD[id]!] as const))(
   '%s: a design that could hurt is stopped for its reason, and a change that is offered clears it',
   async (id, bad) => {
     const pattern = await loadPattern(id);

@@ -151,8 +151,8 @@ for (const p of await loadPatterns()) {
 
 console.log('\nCheck: eighteen kits of two designs each, their pieces gauged before');
 {
-  const families = await loadPatterns();
-  const designs = families.map((p) => {
+  const patterns = await loadPatterns();
+  const designs = patterns.map((p) => {
     const start = { approach: 'prepared shelf' as const, ageFrom: 30, chosen: usualMaterials(p.roles) };
     return { p, own: { ...start, dials: p.defaults(start) } };
   });

@@ -159,7 +159,7 @@ describe('cut plans', () => {
   });
 });
 
-describe('families', () => {
+describe('patterns', () => {
   it('are told with their dials as JSON Schema and where they begin', async () => {
     const all = (await desk.get('/patterns').expect(200)).body as {
       id: string;

@@ -67,14 +67,14 @@ const followed = (marks: readonly Mark[]): [number, number][] =>
     return [[right - left, bottom - top]];
   });
 
-/** Dials with which a family prints something. */
+/** Dials with which a pattern prints something. */
 const PRINTED: Record<string, object> = {
   stack: { shows: 'numbers' },
   'peg-rim': { counting: 3 },
 };
 
-const families = await loadPatterns();
-describe.each(families.map((p): [string, OpenPattern] => [p.id, p]))('the template of %s', (id, p) => {
+const patterns = await loadPatterns();
+describe.each(patterns.map((p): [string, OpenPattern] => [p.id, p]))('the template of %s', (id, p) => {
   const start = { approach: 'prepared shelf' as const, ageFrom: 48, chosen: usualMaterials(p.roles) };
   const at = { ...start, dials: { ...p.defaults(start), ...PRINTED[id] } };
   const { sheets } = p.draw(at);

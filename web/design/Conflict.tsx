@@ -41,7 +41,7 @@ export function differences(
   theirs: Design,
   nameOf: (materialId: number) => string,
 ): Difference[] {
-  // A family that is not loaded has its own words for roles only.
+  // A pattern that is not loaded has its own words for roles only.
   const family = areLoaded([mine.pattern]) ? patternOf(mine.pattern) : null;
   const roles = new Map(family?.roles.map((r) => [r.id, r.label]));
   const names = (ids: readonly number[] | undefined): string =>

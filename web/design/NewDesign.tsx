@@ -9,7 +9,7 @@ import { formatAges } from '../../core/calendar/ages.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
 import { asMeasured } from '../../core/materials/material.ts';
 import { kits, reservedStock } from '../../core/needs/supply.ts';
-import { familyIds, SKILLS, type BenchTool, type Skill } from '../../core/patterns/index.ts';
+import { patternIds, SKILLS, type BenchTool, type Skill } from '../../core/patterns/index.ts';
 import { freeOf } from '../../core/plan/makeable.ts';
 import type { Suggestion, Wish } from '../../core/plan/suggest.ts';
 import { api, words } from '../data/api.ts';
@@ -92,7 +92,7 @@ function stepWords(s: Suggestion): string {
   return said.length > 0 ? `: ${said.join(', ')}` : '';
 }
 
-/** Three touches to a design: which skill, for whom, what is at hand; then a family that the free stock can make. */
+/** Three touches to a design: which skill, for whom, what is at hand; then a pattern that the free stock can make. */
 export function NewDesign({
   isOpen,
   onClose,
@@ -135,9 +135,9 @@ export function NewDesign({
     quiet: atHand === 'quiet' || atHand === 'waiting',
     minutes: atHand === 'half' ? 30 : null,
   };
-  // Family by family, so that the first stands there while the next is tried.
+  // Pattern by pattern, so that the first stands there while the next is tried.
   const found = useQueries({
-    queries: familyIds().map((family) => ({
+    queries: patternIds().map((family) => ({
       queryKey: ['suggest', family, wish, free],
       queryFn: () => planner().suggest(family, wish, materials.map(asMeasured), free!),
       enabled: isOpen && free !== null,

@@ -49,7 +49,7 @@ export function chosenOf(design: Pick<Design, 'materials'>, materials: readonly 
   );
 }
 
-/** The design as its family sees it. */
+/** The design as its pattern sees it. */
 export const atOf = (
   design: Pick<Design, 'dials' | 'materials' | 'approach' | 'ageFrom'>,
   materials: readonly MaterialRow[],
@@ -60,7 +60,7 @@ export const atOf = (
   ageFrom: design.ageFrom,
 });
 
-/** What a note counts of a design, in its family's word; pieces where it cannot be read. Its family must be loaded. */
+/** What a note counts of a design, in its pattern's word; pieces where it cannot be read. Its pattern must be loaded. */
 export function countsOf(design: Design, materials: readonly MaterialRow[]): Counts {
   try {
     return patternOf(design.pattern).counts(atOf(design, materials));
@@ -129,7 +129,7 @@ export function handsOnOf(light: Light, design: Design): number {
 export function lightOf(design: Design, materials: readonly MaterialRow[]): Light | { problem: string } {
   try {
     const pattern = patternOf(design.pattern);
-    // A design kept before a dial came has no value for it: the family knows what was meant.
+    // A design kept before a dial came has no value for it: the pattern knows what was meant.
     const at = { ...atOf(design, materials), dials: pattern.check(design.dials) };
     return {
       pattern,

@@ -3,7 +3,7 @@ import { orderSteps } from '../../plan/order.ts';
 import { CAP, design, kinds, material, SLOT_DIALS, TAPE, TUB } from '../../testing.ts';
 import {
   APPROACHES,
-  familyIds,
+  patternIds,
   loadPattern,
   patternOf,
   PatternError,
@@ -58,9 +58,9 @@ describe('the pattern’s door', () => {
       /Cap is a disc; expected a container/,
     );
   });
-  it('knows its families', () => {
+  it('knows its patterns', () => {
     expect(() => patternOf('toString')).toThrow(/expected one of drop-through/);
-    expect(familyIds()).toContain('drop-through');
+    expect(patternIds()).toContain('drop-through');
   });
 });
 

@@ -139,7 +139,7 @@ interface Understood {
 const LARGEST = 256 * 1024;
 
 /**
- * Reads a file: carried forward where it is older, refused with a word where it is newer, too deep, too large, of a family
+ * Reads a file: carried forward where it is older, refused with a word where it is newer, too deep, too large, of a pattern
  * that there is not, or not a design file at all.
  */
 async function understood(em: EntityManager, raw: unknown): Promise<Understood> {
@@ -180,7 +180,7 @@ function versionOf(raw: unknown): number {
   return version;
 }
 
-/** A design of a file, met with this shelf and its family. */
+/** A design of a file, met with this shelf and its pattern. */
 async function designIn(
   em: EntityManager,
   { design }: Pick<DesignFile, 'design'>,

@@ -11,15 +11,15 @@ import type { ServerContext } from '../../serverContext.ts';
 import { materialsOf } from './service.ts';
 import { Doors } from '../../people/door.ts';
 
-/** Families for anyone who can send JSON: what there are, and everything that follows from a design of one. */
+/** Patterns for anyone who can send JSON: what there are, and everything that follows from a design of one. */
 export function patternRoutes({ em, today, workerPool }: ServerContext): Router {
   const r = new Doors();
   r.get(
     '/patterns',
-    { about: '| families with skills, roles, dials as JSON Schema, and where they begin' },
+    { about: 'patterns with skills, roles, dials as JSON Schema, and where they begin' },
     async () => {
-      const families = await loadPatterns();
-      return families.map((p) => ({
+      const patterns = await loadPatterns();
+      return patterns.map((p) => ({
         id: p.id,
         name: p.name,
         does: p.does,

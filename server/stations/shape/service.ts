@@ -127,7 +127,7 @@ function chosenFrom(
   );
 }
 
-/** The design as its family sees it. */
+/** The design as its pattern sees it. */
 export const atOf = (d: Pick<Design, 'dials' | 'approach' | 'ageFrom'>, chosen: Chosen): AnyAt => ({
   dials: d.dials,
   chosen,

@@ -37,7 +37,7 @@ const Facts = styled.div`
   }
 `;
 
-/** What the family computes of the design, with units; then how hard it is and how to show it. */
+/** What the pattern computes of the design, with units; then how hard it is and how to show it. */
 export const FactStrip = memo(function FactStrip({
   fit,
   bits,

@@ -60,7 +60,7 @@ function FactLines({ fit, unit }: { fit: Fit; unit: LengthUnit }) {
     ));
 }
 
-/** What the family says of the drawing, beside it: its headline and the facts that belong there. */
+/** What the pattern says of the drawing, beside it: its headline and the facts that belong there. */
 export const MatLegend = memo(function MatLegend({
   rung,
   unit,

@@ -61,7 +61,7 @@ const Grid = styled.div`
   }
 `;
 
-/** A rung that is looked at, as the family sees it: its own dials in their own ranges. */
+/** A rung that is looked at, as the pattern sees it: its own dials in their own ranges. */
 const atRung = (light: Light, rung: Rung<AnyDials>) => ({ ...light.at, dials: rung.dials });
 
 const useRung = (id: string | null): Rung<AnyDials> | null =>

@@ -9,7 +9,7 @@ import { api, words } from '../../data/api.ts';
 import { useChange, useDesigns, useMaterials, usePlace, useRules } from '../../data/queries.ts';
 import { countsOf } from '../../design/derived.ts';
 import { useHeavy } from '../../design/heavy.ts';
-import { useFamilies } from '../../design/useFamilies.ts';
+import { usePattern } from '../../design/usePattern.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
@@ -102,7 +102,7 @@ export function NoteForm({
   const design = designs?.find((d) => String(d.id) === designId) ?? null;
   const { data: rules } = useRules();
   const heavy = useHeavy(design, materials, rules);
-  const isThere = useFamilies(design?.pattern);
+  const isThere = usePattern(design?.pattern);
   const counted = useMemo(
     () => (design && materials && isThere ? countsOf(design, materials) : NO_COUNTS),
     [design, materials, isThere],

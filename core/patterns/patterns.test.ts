@@ -8,7 +8,7 @@ import { pagesOf } from '../print/pages.ts';
 import { checkFeatures } from '../safety/check.ts';
 import {
   APPROACHES,
-  familyIds,
+  patternIds,
   loadPatterns,
   type AnyAt,
   type AnyDials,
@@ -18,7 +18,7 @@ import {
 import { TOOLS } from './kernel.ts';
 import { usualMaterials } from './usual.ts';
 
-const families = await loadPatterns();
+const patterns = await loadPatterns();
 
 const start = (p: OpenPattern, part: Partial<AnyAt> = {}): AnyAt => {
   const base = {
@@ -72,13 +72,13 @@ function everything(p: OpenPattern, at: AnyAt) {
   };
 }
 
-it('every family has its folder, its own name and at least one skill', () => {
-  expect(families.map((p) => p.id)).toEqual(familyIds());
-  expect(new Set(families.map((p) => p.name)).size).toBe(families.length);
-  for (const p of families) expect(p.skills.length).toBeGreaterThan(0);
+it('every pattern has its folder, its own name and at least one skill', () => {
+  expect(patterns.map((p) => p.id)).toEqual(patternIds());
+  expect(new Set(patterns.map((p) => p.name)).size).toBe(patterns.length);
+  for (const p of patterns) expect(p.skills.length).toBeGreaterThan(0);
 });
 
-describe.each(families.map((p) => [p.id, p] as const))('%s', (_, p) => {
+describe.each(patterns.map((p) => [p.id, p] as const))('%s', (_, p) => {
   it.each(APPROACHES)('is seen growing, step by step: %s', (approach) => {
     const at = start(p, { approach });
     const order = orderSteps(p.steps(at), 1).map((s) => s.step.id);

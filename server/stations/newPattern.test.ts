@@ -1,10 +1,10 @@
 import type { Design } from '../../contract/designs.ts';
 import type { Copy } from '../../contract/lending.ts';
-import { addFamily } from '../../core/patterns/index.ts';
+import { addPattern } from '../../core/patterns/index.ts';
 import { CAP, startTest, type TestDesk } from '../testing.ts';
 
-// One line, as a family of the house has it; everything below is what the house does with it.
-addFamily('ring-mat', async () => (await import('../../core/testingFamily/index.ts')).ringMat);
+// One line, as a pattern of the house has it; everything below is what the house does with it.
+addPattern('ring-mat', async () => (await import('../../core/testingPattern/index.ts')).ringMat);
 
 let desk: TestDesk;
 beforeAll(async () => {
@@ -12,7 +12,7 @@ beforeAll(async () => {
 });
 afterAll(() => desk.close());
 
-it('a family that nothing else knows goes from shelf to note', async () => {
+it('a pattern that nothing else knows goes from shelf to note', async () => {
   const cap = (await desk.post('/materials', CAP).expect(201)).body as { id: number };
   const card = (
     await desk

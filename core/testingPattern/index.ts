@@ -3,7 +3,7 @@ import { dialTable } from '../patterns/dialTable.ts';
 import { taken, type At, type Pattern, type Role } from '../patterns/kernel.ts';
 import { cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../patterns/making.ts';
 
-/** The smallest family: lids laid on rings drawn on a card. docs/adding-a-pattern.md walks through it. */
+/** The smallest pattern: lids laid on rings drawn on a card. docs/adding-a-pattern.md walks through it. */
 const LID: Role = {
   id: 'lid',
   label: 'Lids',

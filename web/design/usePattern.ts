@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { areLoaded, loadPatterns } from '../../core/patterns/index.ts';
 
-/** Loads the family of an open design; true once it is there. */
-export function useFamilies(id: string | undefined): boolean {
+/** Loads the pattern of an open design; true once it is there. */
+export function usePattern(id: string | undefined): boolean {
   const [, setTick] = useState(0);
   const there = id !== undefined && areLoaded([id]);
   useEffect(() => {

@@ -11,14 +11,14 @@ interface DesignRow {
 }
 
 /** Turns every dial of the open design to both ends and every choice once, by the keys; says what went wrong. */
-test('each family opens, each of its dials turns to both ends, and nothing leaves the mat', async ({
+test('each pattern opens, each of its dials turns to both ends, and nothing leaves the mat', async ({
   page,
   demo,
 }) => {
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
-  const families = (await (await fetch(`${demo.url}/api/patterns`)).json()) as PatternRow[];
+  const patterns = (await (await fetch(`${demo.url}/api/patterns`)).json()) as PatternRow[];
   const designs = (await (await fetch(`${demo.url}/api/designs`)).json()) as DesignRow[];
   const inside = async (what: string): Promise<void> => {
     const out = await page.evaluate(() => {
@@ -38,7 +38,7 @@ test('each family opens, each of its dials turns to both ends, and nothing leave
     });
     expect([what, out]).toEqual([what, 0]);
   };
-  for (const { id, name } of families) {
+  for (const { id, name } of patterns) {
     const design = designs.find((d) => d.pattern === id);
     expect(design, `the demo has a design of ${name}`).toBeDefined();
     await page.goto(`${demo.url}/shape/${design!.id}`);
