@@ -324,3 +324,9 @@ export const dials = dialTable<Dials>({
     begins: ({ ageFrom }) => (ageFrom < 36 ? 3 : 2),
   },
 });
+
+export const hasSticks = (d: Dials): boolean =>
+  d.kind === 'pairs' && d.shows === 'colour' && d.partner === 'stick';
+
+/** Cards a kit has: two a pair, one where a stick is the other, one for each that is cut in half. */
+export const cardsIn = (d: Dials): number => (d.kind === 'pairs' && !hasSticks(d) ? 2 * d.number : d.number);

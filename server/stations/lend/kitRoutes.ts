@@ -10,6 +10,7 @@ import { kitFile, openFile } from '../../../contract/designFile.ts';
 import { lookAtKit } from '../shape/designFile.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import * as kits from './kits.ts';
+import { buildKit, giveKit } from './kitsMade.ts';
 import { Doors } from '../../people/door.ts';
 import { fileName } from './fileName.ts';
 import { overriding } from './overriding.ts';
@@ -120,7 +121,7 @@ export function kitRoutes(serverContext: ServerContext): Router {
     },
     ({ res, id, body }) => {
       const input = overriding(res, body);
-      return inTransaction((m) => kits.giveKit(m, id, input, today()));
+      return inTransaction((m) => giveKit(m, id, input, today()));
     },
   );
   for (const [path, paperName, about] of [
@@ -158,7 +159,7 @@ export function kitRoutes(serverContext: ServerContext): Router {
       body: kitBuild,
       status: 201,
     },
-    ({ id, body: input }) => inTransaction((m) => kits.buildKit(m, id, input, today())),
+    ({ id, body: input }) => inTransaction((m) => buildKit(m, id, input, today())),
   );
   return r.router;
 }

@@ -22,6 +22,7 @@ import type { ServerContext } from '../../serverContext.ts';
 import { ProblemError } from '../../problem.ts';
 import * as papers from './batchPapers.ts';
 import * as batches from './batches.ts';
+import { made, progress } from './batchWork.ts';
 import { Doors } from '../../people/door.ts';
 
 const paperQuery = z.strictObject({
@@ -74,7 +75,7 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
       id: 'batch',
       body: progressInput,
     },
-    ({ id, body: input }) => inTransaction((m) => batches.progress(m, id, input, today())),
+    ({ id, body: input }) => inTransaction((m) => progress(m, id, input, today())),
   );
   r.post(
     '/batches/:id/made',
@@ -85,7 +86,7 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
       id: 'batch',
       body: madeInput,
     },
-    ({ id, body: input }) => inTransaction((m) => batches.made(m, id, input, today())),
+    ({ id, body: input }) => inTransaction((m) => made(m, id, input, today())),
   );
   const planOf = async (work: batches.Opened, res: Response): Promise<BenchPlan> =>
     work.zero === null || work.days.makers.length === 0
