@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { id, ONE_LINE } from './common.ts';
 
 /** What somebody may do, each with all that comes before it. */
-export const ROLES = ['reads', 'lends', 'designs', 'keeps'] as const;
+export const ROLES = ['viewer', 'lender', 'designer', 'manager'] as const;
 export type PersonRole = (typeof ROLES)[number];
 
 export const LEAST_PASSWORD = 10;

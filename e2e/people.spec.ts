@@ -2,14 +2,14 @@ import { expect, test } from './desk.ts';
 
 const WORD = 'seaweed on the slipway';
 
-test('a keeper lets a helper in, who lends and may do no more; everybody signs in; the last words typed stay', async ({
+test('a manager lets a helper in, who lends and may do no more; everybody signs in; the last words typed stay', async ({
   page,
   demo,
   browser,
 }) => {
   await page.goto(`${demo.url}/place`);
   const people = page.getByRole('region', { name: 'People' });
-  await people.getByRole('textbox', { name: 'Name of the keeper' }).fill('Keeper');
+  await people.getByRole('textbox', { name: 'Name of the manager' }).fill('Keeper');
   await people.getByLabel('Password').fill(WORD);
   await people.getByRole('button', { name: 'Set up' }).click();
   await expect(people.getByText('Signed in as Keeper')).toBeVisible();

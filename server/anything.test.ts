@@ -115,8 +115,12 @@ beforeAll(async () => {
       path: '/session/password',
       body: { old: 'a long password', password: 'another long one' },
     },
-    { method: 'post', path: '/people', body: { name: 'Helper', password: 'a long password', role: 'lends' } },
-    { method: 'put', path: '/people/1', body: { role: 'keeps', isOff: false } },
+    {
+      method: 'post',
+      path: '/people',
+      body: { name: 'Helper', password: 'a long password', role: 'lender' },
+    },
+    { method: 'put', path: '/people/1', body: { role: 'manager', isOff: false } },
     { method: 'post', path: '/suppliers', body: { name: 'Net loft crafts', delivery: 0 } },
     {
       method: 'put',

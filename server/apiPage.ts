@@ -14,7 +14,7 @@ const code = (value: unknown): string =>
 function door(method: string, path: string, o: Operation): string {
   const query = (o.parameters ?? []).filter((p) => p.in === 'query');
   return `<details><summary><code>${method.toUpperCase()} ${escape(path)}</code> ${escape(o.summary)}</summary>
-<p>Open to whoever ${escape(o['x-role'])}.${o['x-record'] ? ` On record: ${escape(o['x-record'])}.` : ''}${o['x-most-seconds'] === null ? '' : ` Ends after ${o['x-most-seconds']} s.`}</p>
+<p>Open to a ${escape(o['x-role'])}${o['x-role'] === 'manager' ? '' : ', and to who may do more'}.${o['x-record'] ? ` On record: ${escape(o['x-record'])}.` : ''}${o['x-most-seconds'] === null ? '' : ` Ends after ${o['x-most-seconds']} s.`}</p>
 ${query.length > 0 ? `<h3>Query</h3>${code(Object.fromEntries(query.map((p) => [p.name, p.schema])))}` : ''}
 ${Object.entries(o.requestBody?.content ?? {})
   .map(([media, { schema }]) => `<h3>Body, ${escape(media)}</h3>${code(schema)}`)

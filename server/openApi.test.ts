@@ -38,7 +38,7 @@ it('a server that has pages too describes its doors alone', async () => {
 it('it says what a door takes', async () => {
   const { body } = await desk.get('/openapi.json').expect(200);
   expect(body.paths['/loans'].post).toMatchObject({
-    'x-role': 'lends',
+    'x-role': 'lender',
     'x-record': 'lent a kit',
     requestBody: {
       content: { 'application/json': { schema: { required: expect.arrayContaining(['copyId', 'dueOn']) } } },

@@ -37,7 +37,7 @@ export interface ServerContext {
   readonly log: Logger;
   /** Other machines can ask this server: nobody in without signing in. */
   readonly isBeyond: boolean;
-  /** What the first keeper has to type then; printed on the server's own screen. */
+  /** What the first manager has to type then; printed on the server's own screen. */
   readonly setUpCode: string | null;
 }
 

@@ -460,6 +460,19 @@ function traits(add: Add): void {
   tagged('salt', ['salt'], ['fine-salt']);
 }
 
+/** What people may do is told by the names of their roles. */
+function roles(add: Add): void {
+  add(
+    `create table "person_new" ("id" integer not null primary key autoincrement, "name" text not null, "role" text not null check ("role" in ('viewer', 'lender', 'designer', 'manager')), "password" text not null, "is_off" integer not null default 0, "made_on" text not null)`,
+  );
+  add(
+    `insert into "person_new" ("id", "name", "role", "password", "is_off", "made_on") select "id", "name", case "role" when 'reads' then 'viewer' when 'lends' then 'lender' when 'designs' then 'designer' else 'manager' end, "password", "is_off", "made_on" from "person"`,
+  );
+  add('drop table "person"');
+  add('alter table "person_new" rename to "person"');
+  add('create unique index "person_name" on "person" ("name" collate nocase)');
+}
+
 /** A step of the layout: what it is called in a file that has it, and the statements that make it. */
 export interface Change {
   readonly name: string;
@@ -494,6 +507,7 @@ export const changes: readonly Change[] = [
   change('2026-11-30-checked-loans', checkedLoans),
   change('2026-11-30-sound', sound),
   change('2026-12-01-traits', traits),
+  change('2026-12-01-roles', roles),
 ];
 
 /** Their names; a file that knows others is from a newer version. */

@@ -30,6 +30,7 @@ const LANDED: Readonly<Record<string, string>> = {
   '2026-11-30-checked-loans': '0dd10060c9f18ffc752270580832b2962f527eac625dba0b4186e7705ddeabc2',
   '2026-11-30-sound': '178d76e166e150d5a86bafce4e8b6efe73ab91f702c4822696fab315422bd3b7',
   '2026-12-01-traits': 'fa14ed26217e90b8618df5f6f12bdef84367b4af0b04273cc65c3fa609bf4824',
+  '2026-12-01-roles': '8e82ec11acf19629fd2619e82cf46d1884215a2917fefd315ad331136bbd3ed2',
 };
 const FIXTURES = join(import.meta.dirname, 'landed');
 
@@ -131,6 +132,31 @@ it('what a material can do, once known by its English name or its entry, is its 
     { name: 'Milk cap', traits: null },
     { name: 'Salt flour', traits: '["flour","salt"]' },
   ]);
+  after.close();
+});
+
+it('people keep what they may do, by the names of their roles', () => {
+  const file = join(folder, 'fox-button.db');
+  bringForward(file, undefined, changeNames.indexOf('2026-12-01-roles'));
+  const db = new Database(file);
+  const roles = ['reads', 'lends', 'designs', 'keeps'];
+  for (const [i, role] of roles.entries())
+    db.prepare(`insert into person (name, role, password, made_on) values (?, ?, 'x', '2026-11-30')`).run(
+      `Who ${i}`,
+      role,
+    );
+  db.prepare(`insert into session (id, person_id, made_at, used_at) values ('s', 3, 1, 1)`).run();
+  db.close();
+  bringForward(file);
+  const after = new Database(file);
+  expect(after.prepare('select id, role from person order by id').all()).toEqual([
+    { id: 1, role: 'viewer' },
+    { id: 2, role: 'lender' },
+    { id: 3, role: 'designer' },
+    { id: 4, role: 'manager' },
+  ]);
+  expect(after.prepare('select person_id from session').all()).toEqual([{ person_id: 3 }]);
+  expect(after.prepare('pragma foreign_key_check').all()).toEqual([]);
   after.close();
 });
 

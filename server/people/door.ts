@@ -79,8 +79,11 @@ export const personIn = (res: Response): { readonly role: PersonRole; readonly n
 function letIn(req: Request, res: Response, { role, does, isOnesOwn }: DoorRule): void {
   const person = personIn(res);
   if (person && !suffices(person.role, role))
-    throw new ProblemError(403, `${person.name} may not do that here: it needs somebody who ${role}.`, [
-      { path: 'session', message: `expected somebody who ${role}` },
+    throw new ProblemError(403, `${person.name} may not do that here: it needs a ${role}.`, [
+      {
+        path: 'session',
+        message: `expected a ${role}${role === 'manager' ? '' : ', or somebody who may do more'}`,
+      },
     ]);
   if (!person && isOnesOwn && (res.locals as { isAnybodySetUp?: boolean }).isAnybodySetUp)
     throw new ProblemError(401, 'Sign in first: people are changed by somebody who keeps the place.', [
@@ -148,7 +151,7 @@ export class Doors {
   ): void {
     const rule: DoorRule = {
       about: declared.about,
-      role: declared.role ?? 'reads',
+      role: declared.role ?? 'viewer',
       does: declared.does ?? null,
       isOnesOwn: declared.isOnesOwn ?? false,
       bytes: declared.bytes ?? (method === 'post' || method === 'put' ? MOST_JSON : 0),

@@ -26,7 +26,7 @@ it('every door says whom it opens to, and what is on record of who comes through
   expect(all.length).toBeGreaterThan(150);
   for (const { method, path, rule } of all) {
     const door = `${method} ${path}`;
-    expect([door, rule?.role]).toEqual([door, expect.stringMatching(/^(reads|lends|designs|keeps)$/)]);
+    expect([door, rule?.role]).toEqual([door, expect.stringMatching(/^(viewer|lender|designer|manager)$/)]);
     if (method === 'put' || method === 'delete')
       expect([door, rule!.does]).toEqual([door, expect.any(String)]);
     if (method === 'get') expect([door, rule!.does]).toEqual([door, null]);
@@ -48,14 +48,14 @@ it('every door opens to each role that it names and to no other', async () => {
   desk = await startTest({ isBeyond: true, setUpCode: '1234-5678-9012' });
   const cookieOf = (answer: { headers: Record<string, unknown> }): string =>
     ((answer.headers['set-cookie'] as string[] | undefined) ?? []).map((c) => c.split(';')[0]!).join('; ');
-  const keeper = cookieOf(
+  const manager = cookieOf(
     await desk.post('/session/first', { name: 'Keeper', password: WORD, code: '1234-5678-9012' }),
   );
   const cookies = new Map<PersonRole, string>();
   for (const role of ROLES) {
     await desk
       .post('/people', { name: `Who ${role}`, password: WORD, role })
-      .set('cookie', keeper)
+      .set('cookie', manager)
       .expect(201);
     cookies.set(role, cookieOf(await desk.post('/session', { name: `Who ${role}`, password: WORD })));
   }
@@ -103,8 +103,8 @@ it('once anybody is set up accounts are changed by who signed in, and what nobod
   await desk.post('/suppliers', { name: 'Pier', delivery: 0 }).expect(201);
   await desk.post('/session/first', { name: 'Keeper', password: WORD }).expect(201);
   for (const [path, body] of [
-    ['/people', { name: 'Friend', password: WORD, role: 'keeps' }],
-    ['/people/1', { role: 'keeps', isOff: false, password: WORD }],
+    ['/people', { name: 'Friend', password: WORD, role: 'manager' }],
+    ['/people/1', { role: 'manager', isOff: false, password: WORD }],
     ['/people/sign-in', { needed: true }],
   ] as const)
     await (path === '/people' ? desk.post(path, body) : desk.put(path, body)).expect(401);

@@ -26,7 +26,7 @@ const beyond = async () => {
 const signIn = (name: string, password = WORD) => desk.post('/session', { name, password });
 
 describe('on this machine', () => {
-  it('nobody has to sign in until the place wants it, and never without a keeper', async () => {
+  it('nobody has to sign in until the place wants it, and never without a manager', async () => {
     desk = await startTest();
     expect((await desk.get('/session').expect(200)).body).toEqual({
       needed: false,
@@ -37,7 +37,7 @@ describe('on this machine', () => {
     } satisfies Session);
     await desk.get('/materials').expect(200);
     await desk.put('/people/sign-in', { needed: true }).expect(422);
-    await desk.post('/people', { name: 'Reader', password: WORD, role: 'reads' }).expect(422);
+    await desk.post('/people', { name: 'Reader', password: WORD, role: 'viewer' }).expect(422);
     const cookie = cookieOf(
       await desk.post('/session/first', { name: 'Keeper', password: WORD }).expect(201),
     );
@@ -54,7 +54,7 @@ describe('on this machine', () => {
 });
 
 describe('beyond this machine', () => {
-  it('nobody is let in, and the first keeper only with the code on the server’s screen', async () => {
+  it('nobody is let in, and the first manager only with the code on the server’s screen', async () => {
     desk = await startTest({ isBeyond: true, setUpCode: '1234-5678-9012' });
     for (const path of ['/materials', '/place', '/borrowers', '/people', '/backups', '/tape'])
       await desk.get(path).expect(401);
@@ -62,7 +62,7 @@ describe('beyond this machine', () => {
     await desk.post('/session/first', { name: 'Guest', password: WORD }).expect(403);
     await desk.post('/session/first', { name: 'Guest', password: WORD, code: '0000-0000-0000' }).expect(403);
     await desk.post('/session/first', { name: 'Keeper', password: 'short' }).expect(400);
-    await desk.post('/session/first', { name: 'Keeper of all', password: 'keeper of all' }).expect(400);
+    await desk.post('/session/first', { name: 'Keeper of all', password: 'manager of all' }).expect(400);
     await desk.post('/session/first', { name: 'Keeper', password: WORD, code: '1234-5678-9012' }).expect(201);
     await desk.post('/session/first', { name: 'Second', password: WORD, code: '1234-5678-9012' }).expect(409);
   });
@@ -74,11 +74,11 @@ describe('beyond this machine', () => {
 
 describe('roles', () => {
   it('let each do what their role says and no more', async () => {
-    const keeper = await beyond();
-    for (const role of ['reads', 'lends', 'designs'] as const)
-      await as(keeper).post('/people', { name: role, password: WORD, role }).expect(201);
+    const manager = await beyond();
+    for (const role of ['viewer', 'lender', 'designer'] as const)
+      await as(manager).post('/people', { name: role, password: WORD, role }).expect(201);
     const [reads, lends, designs] = await Promise.all(
-      ['reads', 'lends', 'designs'].map(async (n) => as(cookieOf(await signIn(n).expect(201)))),
+      ['viewer', 'lender', 'designer'].map(async (n) => as(cookieOf(await signIn(n).expect(201)))),
     );
     const family = { name: 'Teal Skiff', group: 'Gulls', allergies: [] };
     await reads!.get('/borrowers').expect(200);
@@ -90,17 +90,17 @@ describe('roles', () => {
     await designs!.put('/place', place).expect(403);
     await designs!.get('/people').expect(403);
     await designs!.get('/backups').expect(403);
-    await designs!.post('/people', { name: 'Friend', password: WORD, role: 'keeps' }).expect(403);
+    await designs!.post('/people', { name: 'Friend', password: WORD, role: 'manager' }).expect(403);
     // Written in another way, a door asks for no less.
     for (const path of ['/PEOPLE', '/Backups', '/People/', '/DEEDS']) await designs!.get(path).expect(403);
-    await designs!.post('/People', { name: 'Friend', password: WORD, role: 'keeps' }).expect(403);
+    await designs!.post('/People', { name: 'Friend', password: WORD, role: 'manager' }).expect(403);
     await designs!.post('/Borrowers/1/ERASE', {}).expect(403);
-    await as(keeper).post('/people', { name: 'KEEPER', password: WORD, role: 'reads' }).expect(409);
-    await as(keeper).put('/place', place).expect(200);
-    // Everybody's families and notes at once are for a keeper, as one family's or one child's are.
+    await as(manager).post('/people', { name: 'KEEPER', password: WORD, role: 'viewer' }).expect(409);
+    await as(manager).put('/place', place).expect(200);
+    // Everybody's families and notes at once are for a manager, as one family's or one child's are.
     for (const kind of ['families', 'notes']) {
       await designs!.get(`/files/${kind}.csv`).expect(403);
-      await as(keeper).get(`/files/${kind}.csv`).expect(200);
+      await as(manager).get(`/files/${kind}.csv`).expect(200);
     }
     await reads!.get('/files/materials.csv').expect(200);
     // A file of a kit may be looked at by whoever may read, as one of a design may.
@@ -109,9 +109,9 @@ describe('roles', () => {
     await reads!.post('/kits/file', { file: {} }).expect(403);
   });
   it('let everybody change their own password, and find them however their name is written', async () => {
-    const keeper = await beyond();
-    for (const role of ['reads', 'lends', 'designs'] as const) {
-      await as(keeper)
+    const manager = await beyond();
+    for (const role of ['viewer', 'lender', 'designer'] as const) {
+      await as(manager)
         .post('/people', { name: `Who ${role}`, password: WORD, role })
         .expect(201);
       const cookie = cookieOf(await signIn(`WHO ${role}`).expect(201));
@@ -121,21 +121,21 @@ describe('roles', () => {
     }
   });
   it('are worth more one after the other', () => {
-    expect(suffices('lends', 'designs')).toBe(false);
-    expect(suffices('keeps', 'reads')).toBe(true);
+    expect(suffices('lender', 'designer')).toBe(false);
+    expect(suffices('manager', 'viewer')).toBe(true);
   });
-  it('never leave the place without a keeper, and somebody who is turned off is out at once', async () => {
-    const keeper = await beyond();
-    const [own] = (await as(keeper).get('/people')).body as Person[];
-    await as(keeper).put(`/people/${own!.id}`, { role: 'reads', isOff: false }).expect(422);
-    await as(keeper).put(`/people/${own!.id}`, { role: 'keeps', isOff: true }).expect(422);
+  it('never leave the place without a manager, and somebody who is turned off is out at once', async () => {
+    const manager = await beyond();
+    const [own] = (await as(manager).get('/people')).body as Person[];
+    await as(manager).put(`/people/${own!.id}`, { role: 'viewer', isOff: false }).expect(422);
+    await as(manager).put(`/people/${own!.id}`, { role: 'manager', isOff: true }).expect(422);
     const other = (
-      await as(keeper).post('/people', { name: 'Helper', password: WORD, role: 'lends' }).expect(201)
+      await as(manager).post('/people', { name: 'Helper', password: WORD, role: 'lender' }).expect(201)
     ).body as Person;
-    await as(keeper).post('/people', { name: 'Helper', password: WORD, role: 'lends' }).expect(409);
+    await as(manager).post('/people', { name: 'Helper', password: WORD, role: 'lender' }).expect(409);
     const helper = cookieOf(await signIn('Helper'));
     await as(helper).get('/borrowers').expect(200);
-    await as(keeper).put(`/people/${other.id}`, { role: 'lends', isOff: true }).expect(200);
+    await as(manager).put(`/people/${other.id}`, { role: 'lender', isOff: true }).expect(200);
     await as(helper).get('/borrowers').expect(401);
     await signIn('Helper').expect(401);
   });
@@ -175,30 +175,30 @@ describe('attacks', () => {
     await as(cookieOf(again)).get('/people').expect(200);
   });
   it('a stolen cookie is worth nothing after signing out or a new password', async () => {
-    const keeper = await beyond();
+    const manager = await beyond();
     const other = cookieOf(await signIn('Keeper'));
     await as(other).del('/session').expect(204);
     await as(other).get('/people').expect(401);
     const stolen = cookieOf(await signIn('Keeper'));
-    await as(keeper)
+    await as(manager)
       .put('/session/password', { old: 'not it at all', password: 'another long one' })
       .expect(403);
-    const fresh = await as(keeper)
+    const fresh = await as(manager)
       .put('/session/password', { old: WORD, password: 'another long one' })
       .expect(204);
     await as(stolen).get('/people').expect(401);
-    await as(keeper).get('/people').expect(401);
+    await as(manager).get('/people').expect(401);
     await as(cookieOf(fresh)).get('/people').expect(200);
     await signIn('Keeper').expect(401);
     await signIn('Keeper', 'another long one').expect(201);
   });
   it('another site’s page is refused, whatever cookie the browser would send', async () => {
-    const keeper = await beyond();
+    const manager = await beyond();
     const family = { name: 'Teal Skiff', group: 'Gulls', allergies: [] };
-    await as(keeper).post('/borrowers', family).set('origin', 'https://elsewhere.test').expect(403);
-    await as(keeper).post('/borrowers', family).set('sec-fetch-site', 'cross-site').expect(403);
-    await as(keeper).get('/people').set('sec-fetch-site', 'same-site').expect(403);
-    await as(keeper).post('/borrowers', family).expect(201);
+    await as(manager).post('/borrowers', family).set('origin', 'https://elsewhere.test').expect(403);
+    await as(manager).post('/borrowers', family).set('sec-fetch-site', 'cross-site').expect(403);
+    await as(manager).get('/people').set('sec-fetch-site', 'same-site').expect(403);
+    await as(manager).post('/borrowers', family).expect(201);
   });
   it('the cookie is read by no script and sent to no other site, and over TLS only where there is TLS', async () => {
     desk = await startTest();
@@ -212,7 +212,7 @@ describe('attacks', () => {
     expect(flags(behind)).toMatch(/Secure/);
   });
   it('the file keeps no password and no cookie', async () => {
-    const keeper = await beyond();
+    const manager = await beyond();
     const kept = JSON.stringify(
       await desk.serverContext
         .em()
@@ -220,7 +220,7 @@ describe('attacks', () => {
         .execute('select p.password, s.id from person p, session s'),
     );
     expect(kept).not.toContain(WORD);
-    expect(kept).not.toContain(keeper.split('=')[1]!);
+    expect(kept).not.toContain(manager.split('=')[1]!);
     expect(kept).toMatch(/scrypt\$65536\$8\$1/);
   });
 });
@@ -254,14 +254,14 @@ it('waits double from the fifth wrong guess on, forgets after an hour, and after
 });
 
 it('who did what is on record, once for each thing that was done', async () => {
-  const keeper = await beyond();
-  await as(keeper).post('/people', { name: 'Helper', password: WORD, role: 'lends' }).expect(201);
+  const manager = await beyond();
+  await as(manager).post('/people', { name: 'Helper', password: WORD, role: 'lender' }).expect(201);
   const helper = cookieOf(await signIn('Helper'));
   const family = { name: 'Teal Skiff', group: 'Gulls', allergies: [] };
   await as(helper).post('/borrowers', family).expect(201);
   await as(helper).post('/borrowers', family).expect(409);
   await as(helper).get('/borrowers').expect(200);
-  const deeds = (await as(keeper).get('/deeds').expect(200)).body as Deed[];
+  const deeds = (await as(manager).get('/deeds').expect(200)).body as Deed[];
   expect(deeds.map((d) => [d.who, d.did])).toEqual([
     ['Helper', 'added a family'],
     ['Helper', 'signed in'],
@@ -269,12 +269,12 @@ it('who did what is on record, once for each thing that was done', async () => {
     ['Keeper', 'set the place up'],
   ]);
   for (const name of ['Two\nlines', 'Two\u2028lines'])
-    await as(keeper).post('/people', { name, password: WORD, role: 'reads' }).expect(400);
-  expect((await as(keeper).get(`/deeds?before=${deeds[0]!.id}&limit=1`)).body).toHaveLength(1);
-  await as(keeper).get('/deeds?limit=0').expect(400);
+    await as(manager).post('/people', { name, password: WORD, role: 'viewer' }).expect(400);
+  expect((await as(manager).get(`/deeds?before=${deeds[0]!.id}&limit=1`)).body).toHaveLength(1);
+  await as(manager).get('/deeds?limit=0').expect(400);
 });
 
 it('answers only its own page, with and without a session', async () => {
-  const keeper = await beyond();
-  await request(desk.app).get('/api/people').set('host', 'elsewhere.test').set('cookie', keeper).expect(403);
+  const manager = await beyond();
+  await request(desk.app).get('/api/people').set('host', 'elsewhere.test').set('cookie', manager).expect(403);
 });

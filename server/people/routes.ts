@@ -98,7 +98,7 @@ export function peopleRoutes(serverContext: ServerContext): Router {
     '/session',
     {
       about:
-        "who is at this screen: `{needed, isFixed, person, isFirst, lost}`; in, out, the first keeper, one's own password, whatever the role. A name is found however its letters are written. The cookie `fox-session` is HttpOnly and SameSite=Strict, Secure over TLS. 401 where somebody must sign in, 403 where their role is not enough, 429 after five wrong passwords from one address",
+        "who is at this screen: `{needed, isFixed, person, isFirst, lost}`; in, out, the first manager, one's own password, whatever the role. A name is found however its letters are written. The cookie `fox-session` is HttpOnly and SameSite=Strict, Secure over TLS. 401 where somebody must sign in, 403 where their role is not enough, 429 after five wrong passwords from one address",
     },
     ({ req }) => sessionOf(req),
   );
@@ -160,7 +160,7 @@ export function peopleRoutes(serverContext: ServerContext): Router {
         await refuseSecond(m);
         const first = m.create(PersonRow, {
           name,
-          role: 'keeps',
+          role: 'manager',
           password: kept,
           isOff: false,
           madeOn: today(),
@@ -172,7 +172,7 @@ export function peopleRoutes(serverContext: ServerContext): Router {
       return {
         needed: await isNeeded(serverContext),
         isFixed: serverContext.isBeyond,
-        person: { id: 1, name, role: 'keeps' },
+        person: { id: 1, name, role: 'manager' },
         isFirst: false,
         lost: serverContext.lost(),
       };
@@ -219,8 +219,8 @@ export function peopleRoutes(serverContext: ServerContext): Router {
     '/people',
     {
       about:
-        'who works here (`reads`, `lends`, `designs` or `keeps`), whether everybody signs in, and who did what',
-      role: 'keeps',
+        'who works here (`viewer`, `lender`, `designer` or `manager`, each with all that comes before it), whether everybody signs in, and who did what',
+      role: 'manager',
     },
     () => people(),
   );
@@ -228,7 +228,7 @@ export function peopleRoutes(serverContext: ServerContext): Router {
     '/people',
     {
       about: 'see `GET /people`',
-      role: 'keeps',
+      role: 'manager',
       does: 'added somebody',
       isOnesOwn: true,
       body: personInput,
@@ -241,7 +241,7 @@ export function peopleRoutes(serverContext: ServerContext): Router {
           throw new ProblemError(409, `There is a ${name} here already.`, [
             { path: 'name', message: 'expected a name that nobody here has' },
           ]);
-        if (role !== 'keeps' && (await countPeople(m)) === 0)
+        if (role !== 'manager' && (await countPeople(m)) === 0)
           throw new ProblemError(422, 'The first person keeps the place.', [
             { path: 'role', message: 'expected keeps' },
           ]);
@@ -254,26 +254,26 @@ export function peopleRoutes(serverContext: ServerContext): Router {
   );
   /** There is always somebody who can let others in. */
   const refuseLast = async (m: ReturnType<typeof em>, but: number, role: PersonRole, isOff: boolean) => {
-    if (role === 'keeps' && !isOff) return;
-    if ((await m.count(PersonRow, { role: 'keeps', isOff: false, id: { $ne: but } })) === 0)
+    if (role === 'manager' && !isOff) return;
+    if ((await m.count(PersonRow, { role: 'manager', isOff: false, id: { $ne: but } })) === 0)
       throw new ProblemError(422, 'Somebody must keep this place.', [
-        { path: 'role', message: 'expected another keeper first' },
+        { path: 'role', message: 'expected another manager first' },
       ]);
   };
   r.put(
     '/people/sign-in',
     {
       about: 'see `GET /people`',
-      role: 'keeps',
+      role: 'manager',
       does: 'changed who may do what',
       isOnesOwn: true,
       body: signInNeeded,
     },
     async ({ req, body: { needed } }) => {
       await inTransaction(async (m) => {
-        if (needed && (await m.count(PersonRow, { role: 'keeps', isOff: false })) === 0)
+        if (needed && (await m.count(PersonRow, { role: 'manager', isOff: false })) === 0)
           throw new ProblemError(422, 'Set somebody up first who keeps the place.', [
-            { path: 'needed', message: 'expected a keeper first' },
+            { path: 'needed', message: 'expected a manager first' },
           ]);
         if (!needed && serverContext.isBeyond)
           throw new ProblemError(422, 'Other machines can reach this server: it cannot do without.', [
@@ -289,7 +289,7 @@ export function peopleRoutes(serverContext: ServerContext): Router {
     '/people/:id',
     {
       about: 'see `GET /people`',
-      role: 'keeps',
+      role: 'manager',
       does: 'changed who may do what',
       isOnesOwn: true,
       id: 'person',
@@ -310,7 +310,7 @@ export function peopleRoutes(serverContext: ServerContext): Router {
   );
   r.get(
     '/deeds',
-    { about: 'see `GET /people`', role: 'keeps', query: deedQuery },
+    { about: 'see `GET /people`', role: 'manager', query: deedQuery },
     ({ query: { before, limit } }) => listDeeds(em(), before, limit),
   );
   return r.router;

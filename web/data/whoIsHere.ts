@@ -6,6 +6,6 @@ import { api } from './api.ts';
 export const useSession = () =>
   useQuery({ queryKey: ['session'], queryFn: () => api<Session>('GET', '/session'), retry: false });
 
-/** Whether what only a keeper may do is open here: where nobody has to sign in, whoever is at the machine may do everything. */
+/** Whether what only a manager may do is open here: where nobody has to sign in, whoever is at the machine may do everything. */
 export const mayKeep = (session: Session): boolean =>
-  session.person ? session.person.role === 'keeps' : !session.needed;
+  session.person ? session.person.role === 'manager' : !session.needed;

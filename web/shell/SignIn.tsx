@@ -20,7 +20,7 @@ const Middle = styled.div`
   }
 `;
 
-/** The way in: a name and a password, or, on a server that nobody was set up for, the first keeper. */
+/** The way in: a name and a password, or, on a server that nobody was set up for, the first manager. */
 export default function SignIn() {
   const queries = useQueryClient();
   const { data: session, error: unread } = useSession();
@@ -58,7 +58,7 @@ export default function SignIn() {
             {isFirst && (
               <Quiet>
                 Nobody is set up yet. The server printed a code on its own screen when it started: whoever has
-                it becomes the keeper, who can let others in.
+                it becomes the manager, who can let others in.
               </Quiet>
             )}
             <TextField label="Name" value={name} onChange={setName} autoComplete="username" />

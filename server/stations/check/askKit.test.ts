@@ -115,10 +115,10 @@ describe('the check, asked wherever a kit meets a child,', () => {
       dueOn: DUE,
       override: { why: 'The older one has it at the clinic', by: 'somebody else' },
     };
-    const lends = await inAs('Desk', 'lends');
+    const lends = await inAs('Desk', 'lender');
     const { body } = await desk.post('/loans', wish).set('cookie', lends).expect(403);
     expect(body.errors[0].path).toBe('override');
-    const designs = await inAs('Maker', 'designs');
+    const designs = await inAs('Maker', 'designer');
     const loan = (await desk.post('/loans', wish).set('cookie', designs).expect(201)).body as Loan;
     // On record is who it was, not who was typed.
     expect(loan.override!.by).toBe('Maker');

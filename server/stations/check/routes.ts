@@ -23,7 +23,7 @@ export function checkRoutes(serverContext: ServerContext): Router {
   );
   r.put(
     '/rules',
-    { about: 'see `GET /rules`', role: 'keeps', does: 'changed a rule', body: rulesUpdate },
+    { about: 'see `GET /rules`', role: 'manager', does: 'changed a rule', body: rulesUpdate },
     ({ body: input }) => inTransaction((m) => keepRules(m, input, today())),
   );
   r.post(
@@ -31,7 +31,7 @@ export function checkRoutes(serverContext: ServerContext): Router {
     {
       about:
         'a test by hand on a finished kit; it holds for kits made with the same dials and materials, for 180 days or 10 loans of one kit, and the last of each test on each part of those counts. Passed under the asked force, or with none, it clears nothing',
-      role: 'lends',
+      role: 'lender',
       does: 'tested by hand',
       body: handTestInput,
       status: 201,

@@ -23,7 +23,7 @@ export function fileInRoutes(serverContext: ServerContext): Router {
     {
       about:
         'materials, lots or offers, read to the end and not written: `{id, encoding, rows, faulty, faults, adds, changes, columns, sample}`',
-      role: 'designs',
+      role: 'designer',
       media: 'text/csv',
       bytes: MOST_BYTES,
       seconds: null,
@@ -58,7 +58,7 @@ export function fileRoutes({ em, inTransaction, today }: ServerContext): Router 
       `/files/${kind}.csv`,
       {
         about: `all ${kind} as CSV (RFC 4180), in the columns in which a file of them is read`,
-        role: PRIVATE.has(kind) ? 'keeps' : 'reads',
+        role: PRIVATE.has(kind) ? 'manager' : 'viewer',
         seconds: null,
       },
       async ({ res }) => {
@@ -72,7 +72,7 @@ export function fileRoutes({ em, inTransaction, today }: ServerContext): Router 
     '/files/confirm',
     {
       about: 'writes a file without faults, all or nothing, within the hour',
-      role: 'designs',
+      role: 'designer',
       does: 'took a file in',
       body: fileConfirm,
     },

@@ -40,7 +40,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     '/materials',
     {
       about: 'see `GET /materials`',
-      role: 'designs',
+      role: 'designer',
       does: 'put something on the shelf',
       body: materialInput,
       status: 201,
@@ -51,7 +51,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     '/materials/:id',
     {
       about: 'see `GET /materials`',
-      role: 'designs',
+      role: 'designer',
       does: 'changed the shelf',
       id: 'material',
       body: z.looseObject({}),
@@ -69,7 +69,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     '/materials/:id/stock',
     {
       about: 'some came in, or were used up, the oldest lot first; never below 0',
-      role: 'designs',
+      role: 'designer',
       does: 'put something on the shelf',
       id: 'material',
       body: stockChange,
@@ -78,7 +78,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
   );
   r.delete(
     '/materials/:id',
-    { about: 'see `GET /materials`', role: 'designs', does: 'changed the shelf', id: 'material' },
+    { about: 'see `GET /materials`', role: 'designer', does: 'changed the shelf', id: 'material' },
     async ({ id }) => {
       await inTransaction((m) => gather.removeMaterial(m, id));
     },
@@ -97,7 +97,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     {
       about:
         'a find as it was looked over: `{lot, material, outcome, until, reasons}`. What is refused is kept on record, never on the shelf',
-      role: 'designs',
+      role: 'designer',
       does: 'put something on the shelf',
       body: findInput,
       status: 201,
@@ -106,12 +106,12 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
   );
   r.put(
     '/lots/:id',
-    { about: 'see `GET /lots`', role: 'designs', does: 'changed the shelf', id: 'lot', body: lotUpdate },
+    { about: 'see `GET /lots`', role: 'designer', does: 'changed the shelf', id: 'lot', body: lotUpdate },
     ({ id, body: input }) => inTransaction((m) => lots.updateLot(m, id, input)),
   );
   r.delete(
     '/lots/:id',
-    { about: 'see `GET /lots`', role: 'designs', does: 'changed the shelf', id: 'lot' },
+    { about: 'see `GET /lots`', role: 'designer', does: 'changed the shelf', id: 'lot' },
     async ({ id }) => {
       await inTransaction((m) => lots.removeLot(m, id));
     },
@@ -129,7 +129,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     '/suppliers',
     {
       about: 'see `GET /suppliers`',
-      role: 'designs',
+      role: 'designer',
       does: 'changed packs and prices',
       body: supplierInput,
       status: 201,
@@ -140,7 +140,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     '/suppliers/:id',
     {
       about: 'see `GET /suppliers`',
-      role: 'designs',
+      role: 'designer',
       does: 'changed packs and prices',
       id: 'supplier',
       body: supplierUpdate,
@@ -156,7 +156,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     '/offers',
     {
       about: 'see `GET /suppliers`',
-      role: 'designs',
+      role: 'designer',
       does: 'changed packs and prices',
       body: offerInput,
       status: 201,
@@ -167,7 +167,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     '/offers/:id',
     {
       about: 'see `GET /suppliers`',
-      role: 'designs',
+      role: 'designer',
       does: 'changed packs and prices',
       id: 'offer',
       body: offerUpdate,
@@ -189,7 +189,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     {
       about:
         'what was bought goes on the shelf, a lot for each content of each pack, with its price; all or nothing',
-      role: 'designs',
+      role: 'designer',
       does: 'took a purchase in',
       body: boughtInput,
       status: 201,
@@ -200,7 +200,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     '/shop/packs',
     {
       about: 'see `GET /shop`',
-      role: 'designs',
+      role: 'designer',
       does: 'changed packs and prices',
       body: shopTake,
       status: 201,
@@ -209,12 +209,12 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
   );
   r.post(
     '/shop/refresh',
-    { about: 'see `GET /shop`', role: 'designs', does: 'changed packs and prices', body: NOTHING },
+    { about: 'see `GET /shop`', role: 'designer', does: 'changed packs and prices', body: NOTHING },
     () => inTransaction((m) => prices.refreshPrices(m, today())),
   );
   r.delete(
     '/offers/:id',
-    { about: 'see `GET /suppliers`', role: 'designs', does: 'changed packs and prices', id: 'offer' },
+    { about: 'see `GET /suppliers`', role: 'designer', does: 'changed packs and prices', id: 'offer' },
     async ({ id }) => {
       await inTransaction((m) => gather.removeOffer(m, id));
     },

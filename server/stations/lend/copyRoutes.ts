@@ -30,7 +30,7 @@ export function copyRoutes({ em, inTransaction, today }: ServerContext): Router 
     '/copies/:id/count',
     {
       about: 'a count in the house; loans and counts, what was missing, filled, and from which lots',
-      role: 'lends',
+      role: 'lender',
       does: 'counted a kit',
       id: 'kit',
       body: countInHouseInput,
@@ -42,7 +42,7 @@ export function copyRoutes({ em, inTransaction, today }: ServerContext): Router 
     {
       about:
         'what is done with a kit in the house, on record. A kit that came back is lent again once it is cleaned, and has rested where part of it cannot be washed',
-      role: 'lends',
+      role: 'lender',
       does: 'changed the state of a kit',
       id: 'kit',
       body: stateInput,
@@ -78,7 +78,7 @@ export function copyRoutes({ em, inTransaction, today }: ServerContext): Router 
     '/copies/:id/found',
     {
       about: 'see `GET /pieces/missing`',
-      role: 'lends',
+      role: 'lender',
       does: 'put a piece back that turned up',
       id: 'kit',
       body: foundInput,

@@ -21,7 +21,7 @@ export function familyRoutes(serverContext: ServerContext): Router {
     {
       about:
         'all that is known as one file; erased down to nameless counts, a family once it has brought everything back',
-      role: 'keeps',
+      role: 'manager',
       id: 'family',
     },
     async ({ res, id }) => {
@@ -34,7 +34,7 @@ export function familyRoutes(serverContext: ServerContext): Router {
     '/borrowers/:id/erase',
     {
       about: 'see `GET /borrowers/:id/data`',
-      role: 'keeps',
+      role: 'manager',
       does: 'erased a family',
       id: 'family',
       body: NOTHING,
@@ -76,7 +76,7 @@ export function familyRoutes(serverContext: ServerContext): Router {
     '/borrowers',
     {
       about: 'a new family',
-      role: 'lends',
+      role: 'lender',
       does: 'added a family',
       body: borrowerInput,
       status: 201,
@@ -88,7 +88,7 @@ export function familyRoutes(serverContext: ServerContext): Router {
     {
       about:
         'what is known of a family; `youngest` is an age today, months, that grows, `born` a month like `2025-10`; 409 where it was changed meanwhile',
-      role: 'lends',
+      role: 'lender',
       does: 'changed a family',
       id: 'family',
       body: borrowerUpdate,

@@ -46,7 +46,7 @@ export function kitRoutes(serverContext: ServerContext): Router {
     '/kits',
     {
       about: 'see `GET /kits`',
-      role: 'designs',
+      role: 'designer',
       does: 'put a kit of several designs together',
       body: kitInput,
       status: 201,
@@ -57,7 +57,7 @@ export function kitRoutes(serverContext: ServerContext): Router {
     '/kits/:id',
     {
       about: 'see `GET /kits`',
-      role: 'designs',
+      role: 'designer',
       does: 'changed a kit of several designs',
       id: 'kit',
       body: kitUpdate,
@@ -66,7 +66,7 @@ export function kitRoutes(serverContext: ServerContext): Router {
   );
   r.delete(
     '/kits/:id',
-    { about: 'see `GET /kits`', role: 'designs', does: 'deleted a kit of several designs', id: 'kit' },
+    { about: 'see `GET /kits`', role: 'designer', does: 'deleted a kit of several designs', id: 'kit' },
     async ({ id }) => {
       await inTransaction((m) => kits.removeKit(m, id));
     },
@@ -93,7 +93,7 @@ export function kitRoutes(serverContext: ServerContext): Router {
     '/kits/file',
     {
       about: 'see `GET /kits/:id/file`',
-      role: 'designs',
+      role: 'designer',
       does: 'took a kit in from a file',
       body: openFile,
       status: 201,
@@ -113,7 +113,7 @@ export function kitRoutes(serverContext: ServerContext): Router {
     {
       about:
         'parts for so many families leave the shelf for good, all or nothing: `{id, families, used: [{name, quantity, unit}]}`',
-      role: 'lends',
+      role: 'lender',
       does: 'gave parts of a kit away',
       id: 'kit',
       body: kitGiving,
@@ -153,7 +153,7 @@ export function kitRoutes(serverContext: ServerContext): Router {
     '/kits/:id/build',
     {
       about: 'takes what the kits need, shared pieces once a kit, and labels them `FB-K001a`, all or nothing',
-      role: 'designs',
+      role: 'designer',
       does: 'made kits',
       id: 'kit',
       body: kitBuild,

@@ -28,7 +28,7 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
     {
       about:
         'lending, of what is clean, whole and not called back; 422 with each finding where the check stops it for that family, unless somebody who may design gives a reason; `spoiled` says how many of those that are short are there but unfit; `then` is `shelve`, `fill` (from stock that is free), `repair`, `write off` (the kit goes on with fewer; one that turns up belongs again) or `ask back` (put aside, and its family is told)',
-      role: 'lends',
+      role: 'lender',
       does: 'lent a kit',
       body: loanInput,
       status: 201,
@@ -42,7 +42,7 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
     '/loans/together',
     {
       about: 'see `POST /loans`',
-      role: 'lends',
+      role: 'lender',
       does: 'lent kits together',
       body: loansInput,
       status: 201,
@@ -67,7 +67,7 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
     '/loans/:id/renew',
     {
       about: 'a later day; refused for what is called back, and for what is kept for another family',
-      role: 'lends',
+      role: 'lender',
       does: 'renewed a loan',
       id: 'loan',
       body: renewInput,
@@ -78,7 +78,7 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
     '/loans/:id/hand-on',
     {
       about: 'counted back, cleaned on the spot and lent on, all or nothing',
-      role: 'lends',
+      role: 'lender',
       does: 'handed a kit on',
       id: 'loan',
       body: handOnInput,
@@ -91,7 +91,7 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
   );
   r.post(
     '/loans/:id/return',
-    { about: 'see `POST /loans`', role: 'lends', does: 'took a kit back', id: 'loan', body: returnInput },
+    { about: 'see `POST /loans`', role: 'lender', does: 'took a kit back', id: 'loan', body: returnInput },
     ({ id, body: input }) => inTransaction((m) => lend.takeBack(m, id, input, today())),
   );
   return r.router;

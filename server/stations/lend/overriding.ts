@@ -11,9 +11,9 @@ export function overriding<T extends { readonly override?: Override | undefined 
 ): T {
   if (!input.override) return input;
   const { role, name } = personIn(res) ?? {};
-  if (role !== undefined && !suffices(role, 'designs'))
-    throw new ProblemError(403, `${name!} may not lend against the check: it needs somebody who designs.`, [
-      { path: 'override', message: 'expected somebody who designs' },
+  if (role !== undefined && !suffices(role, 'designer'))
+    throw new ProblemError(403, `${name!} may not lend against the check: it needs a designer.`, [
+      { path: 'override', message: 'expected a designer or a manager' },
     ]);
   return { ...input, override: { ...input.override, ...(name === undefined ? {} : { by: name }) } };
 }

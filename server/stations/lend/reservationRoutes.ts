@@ -19,7 +19,7 @@ export function reservationRoutes({ em, inTransaction, today }: ServerContext): 
     '/reservations',
     {
       about: 'see `GET /reservations`',
-      role: 'lends',
+      role: 'lender',
       does: 'reserved a kit',
       body: reservationInput,
       status: 201,
@@ -28,7 +28,7 @@ export function reservationRoutes({ em, inTransaction, today }: ServerContext): 
   );
   r.delete(
     '/reservations/:id',
-    { about: 'see `GET /reservations`', role: 'lends', does: 'dropped a reservation', id: 'reservation' },
+    { about: 'see `GET /reservations`', role: 'lender', does: 'dropped a reservation', id: 'reservation' },
     async ({ id }) => {
       await inTransaction((m) => dropReservation(m, id, today()));
     },

@@ -27,7 +27,7 @@ export function tellingRoutes(serverContext: ServerContext): Router {
   );
   r.post(
     '/tellings',
-    { about: 'see `GET /tellings`', role: 'lends', does: 'told a family', body: tellingInput, status: 201 },
+    { about: 'see `GET /tellings`', role: 'lender', does: 'told a family', body: tellingInput, status: 201 },
     ({ body: input }) => inTransaction((m) => keepTelling(m, input, today())),
   );
   r.get(
@@ -70,7 +70,7 @@ export function tellingRoutes(serverContext: ServerContext): Router {
   );
   r.post(
     '/outbox',
-    { about: 'see `GET /outbox`', role: 'lends', does: 'mailed families', body: outboxInput, status: 201 },
+    { about: 'see `GET /outbox`', role: 'lender', does: 'mailed families', body: outboxInput, status: 201 },
     async ({ body: input }) => {
       await inTransaction((m) => postMails(m, input, today()));
       await deliver(serverContext);
@@ -79,7 +79,7 @@ export function tellingRoutes(serverContext: ServerContext): Router {
   );
   r.post(
     '/outbox/deliver',
-    { about: 'see `GET /outbox`', role: 'lends', does: 'sent the mails that wait', body: NOTHING },
+    { about: 'see `GET /outbox`', role: 'lender', does: 'sent the mails that wait', body: NOTHING },
     async () => {
       await deliver(serverContext);
       return listOutbox(em(), serverContext.mail);
@@ -93,7 +93,7 @@ export function tellingRoutes(serverContext: ServerContext): Router {
   });
   r.delete(
     '/outbox/:id',
-    { about: 'see `GET /outbox`', role: 'lends', does: 'took a mail back', id: 'mail' },
+    { about: 'see `GET /outbox`', role: 'lender', does: 'took a mail back', id: 'mail' },
     async ({ id }) => {
       await inTransaction((m) => dropMail(m, id));
     },
@@ -110,7 +110,7 @@ export function tellingRoutes(serverContext: ServerContext): Router {
     '/message-words',
     {
       about: 'see `GET /message-words`',
-      role: 'keeps',
+      role: 'manager',
       does: 'changed what families are told',
       body: ownMessages,
     },

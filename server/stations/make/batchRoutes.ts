@@ -41,7 +41,13 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
   );
   r.post(
     '/batches',
-    { about: 'see `GET /batches`', role: 'designs', does: 'changed a batch', body: makingInput, status: 201 },
+    {
+      about: 'see `GET /batches`',
+      role: 'designer',
+      does: 'changed a batch',
+      body: makingInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => batches.addBatch(m, input)),
   );
   r.get('/batches/:id', { about: 'see `GET /batches`', id: 'batch' }, async ({ id }) => {
@@ -52,7 +58,7 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
     '/batches/:id',
     {
       about: 'see `GET /batches`',
-      role: 'designs',
+      role: 'designer',
       does: 'changed a batch',
       id: 'batch',
       body: makingUpdate,
@@ -61,7 +67,7 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
   );
   r.delete(
     '/batches/:id',
-    { about: 'see `GET /batches`', role: 'designs', does: 'changed a batch', id: 'batch' },
+    { about: 'see `GET /batches`', role: 'designer', does: 'changed a batch', id: 'batch' },
     async ({ id }) => {
       await inTransaction((m) => batches.removeBatch(m, id));
     },
@@ -70,7 +76,7 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
     '/batches/:id/progress',
     {
       about: 'a step at the bench; what is said twice changes nothing. `at` is in ms since 1970',
-      role: 'designs',
+      role: 'designer',
       does: 'did a step at the bench',
       id: 'batch',
       body: progressInput,
@@ -81,7 +87,7 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
     '/batches/:id/made',
     {
       about: 'takes everything off the shelf, what was spoiled too, and labels the kits, all or nothing',
-      role: 'designs',
+      role: 'designer',
       does: 'finished a batch',
       id: 'batch',
       body: madeInput,

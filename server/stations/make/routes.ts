@@ -81,7 +81,7 @@ export function makeRoutes(serverContext: ServerContext): Router {
     {
       about:
         'takes what is free of other designs on the bench, makes labelled copies, all or nothing; answers `{id, designId, copies: [{id, label}], offcuts: [{name, count}]}`: what is left of tubes and dowels from 60 mm on goes back on the shelf as a material of its own',
-      role: 'designs',
+      role: 'designer',
       does: 'made kits',
       body: buildInput,
       status: 201,

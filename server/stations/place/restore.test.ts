@@ -43,7 +43,7 @@ it('a backup is looked at, put back whole, and what was there before is a backup
   const { restored, before } = body as Restored;
   expect(restored).toBe(made.name);
   expect(await names()).toEqual(['Teal Skiff']);
-  // Nothing is left beside the file, the keeper still is one, and no number is given twice.
+  // Nothing is left beside the file, the manager still is one, and no number is given twice.
   expect(readdirSync(folder).filter((f) => f.startsWith('.restore'))).toEqual([]);
   expect((await desk.get('/people').expect(200)).body).toHaveLength(1);
   expect(((await family('Grey Punt')).body as { id: number }).id).toBeGreaterThan(id);

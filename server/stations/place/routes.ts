@@ -52,7 +52,7 @@ export function placeRoutes(serverContext: ServerContext): Router {
   );
   r.put(
     '/place',
-    { about: 'see `GET /place`', role: 'keeps', does: 'changed the place', body: placeUpdate },
+    { about: 'see `GET /place`', role: 'manager', does: 'changed the place', body: placeUpdate },
     async ({ body: { version, ...fields } }) => {
       const saved = await inTransaction(async (m) => {
         const row = await m.findOneOrFail(PlaceRow, { id: 1 });
@@ -75,13 +75,13 @@ export function placeRoutes(serverContext: ServerContext): Router {
     {
       about:
         "copies of the place's file: listed with the day `until` which each is kept by itself, made one after the other (whole and looked over), downloaded, read through and counted, put back: `{restored, before}`, `before` being the copy of what was there. A copy is read as data, and what does not pass is told row by row (422); while it is exchanged, writes are 503 with Retry-After. `DELETE /backups/:name` deletes one. `POST /backups/:name/encrypted {passphrase}` answers the copy as a file in the format age (age-encryption.org/v1); `POST /backups/file` reads such a file with the passphrase in the header `x-passphrase`, percent-encoded",
-      role: 'keeps',
+      role: 'manager',
     },
     () => (folder === null ? [] : listBackups(folder)),
   );
   r.post(
     '/backups',
-    { about: 'see `GET /backups`', role: 'keeps', does: 'made a backup', body: NOTHING, status: 201 },
+    { about: 'see `GET /backups`', role: 'manager', does: 'made a backup', body: NOTHING, status: 201 },
     ({ res }) => {
       if (folder === null)
         throw new ProblemError(422, 'This place is kept in memory alone; there is no file to copy.');
@@ -97,7 +97,7 @@ export function placeRoutes(serverContext: ServerContext): Router {
       throw notFound(`backup “${name.slice(0, 60)}”`);
     return { name, home: folder };
   };
-  r.get('/backups/:name', { about: 'see `GET /backups`', role: 'keeps', seconds: null }, ({ req, res }) => {
+  r.get('/backups/:name', { about: 'see `GET /backups`', role: 'manager', seconds: null }, ({ req, res }) => {
     const { name, home } = named(req);
     return sent(res.attachment(name), name, { root: resolve(backupsIn(home)) });
   });
@@ -105,7 +105,7 @@ export function placeRoutes(serverContext: ServerContext): Router {
     '/backups/:name/encrypted',
     {
       about: 'see `GET /backups`',
-      role: 'keeps',
+      role: 'manager',
       does: 'took an encrypted backup away',
       seconds: null,
       body: encryptInput,
@@ -133,7 +133,7 @@ export function placeRoutes(serverContext: ServerContext): Router {
   );
   r.delete(
     '/backups/:name',
-    { about: 'see `GET /backups`', role: 'keeps', does: 'deleted a backup' },
+    { about: 'see `GET /backups`', role: 'manager', does: 'deleted a backup' },
     ({ req }) => {
       const { name, home } = named(req);
       rmSync(join(backupsIn(home), name));
@@ -144,7 +144,7 @@ export function placeRoutes(serverContext: ServerContext): Router {
     {
       about:
         'whether the file in use is sound, looked through as a whole: `{bytes, checkedAt}`; a 422 says what is wrong',
-      role: 'keeps',
+      role: 'manager',
     },
     ({ res }) => {
       if (folder === null)
@@ -158,7 +158,7 @@ export function placeRoutes(serverContext: ServerContext): Router {
     {
       about:
         'how many changes that were acknowledged the last start did not find in the file; goes on without them',
-      role: 'keeps',
+      role: 'manager',
     },
     () => ({ lost: serverContext.lost() }) satisfies Lost,
   );
@@ -166,7 +166,7 @@ export function placeRoutes(serverContext: ServerContext): Router {
     '/integrity/lost/accept',
     {
       about: 'see `GET /integrity/lost`',
-      role: 'keeps',
+      role: 'manager',
       does: 'went on without changes that were lost',
       body: NOTHING,
     },
@@ -175,13 +175,13 @@ export function placeRoutes(serverContext: ServerContext): Router {
       return { lost: serverContext.lost() } satisfies Lost;
     },
   );
-  r.get('/backups/:name/look', { about: 'see `GET /backups`', role: 'keeps' }, ({ req, res }) => {
+  r.get('/backups/:name/look', { about: 'see `GET /backups`', role: 'manager' }, ({ req, res }) => {
     const { name, home } = named(req);
     return workerPool.run({ kind: 'look-at-backup', folder: home, name }, abortOnClose(res));
   });
   r.post(
     '/backups/:name/restore',
-    { about: 'see `GET /backups`', role: 'keeps', does: 'put a backup back', seconds: null, body: NOTHING },
+    { about: 'see `GET /backups`', role: 'manager', does: 'put a backup back', seconds: null, body: NOTHING },
     async ({ req, res }) => {
       const { name, home } = named(req);
       const { beside, clear } = roomBeside(home);

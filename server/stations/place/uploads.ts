@@ -34,7 +34,7 @@ export function backupInRoutes({ workerPool, folder }: ServerContext): Router {
     '/backups/file',
     {
       about: 'see `GET /backups`',
-      role: 'keeps',
+      role: 'manager',
       does: 'brought a file of a place in',
       media: 'application/octet-stream',
       bytes: MOST_BYTES,

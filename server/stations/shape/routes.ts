@@ -25,7 +25,7 @@ export function shapeRoutes(serverContext: ServerContext): Router {
   );
   r.post(
     '/designs',
-    { about: 'see `GET /designs`', role: 'designs', does: 'began a design', body: designInput, status: 201 },
+    { about: 'see `GET /designs`', role: 'designer', does: 'began a design', body: designInput, status: 201 },
     ({ body: input }) => inTransaction((m) => shape.addDesign(m, input, today())),
   );
   r.get(
@@ -53,7 +53,7 @@ export function shapeRoutes(serverContext: ServerContext): Router {
     '/designs/file',
     {
       about: 'opens it as a design, set aside; materials that are not on the shelf are added, none kept',
-      role: 'designs',
+      role: 'designer',
       does: 'took a design in from a file',
       body: openFile,
       status: 201,
@@ -84,7 +84,7 @@ export function shapeRoutes(serverContext: ServerContext): Router {
     '/designs/:id',
     {
       about: 'see `GET /designs`',
-      role: 'designs',
+      role: 'designer',
       does: 'changed a design',
       id: 'design',
       body: designUpdate,
@@ -95,7 +95,7 @@ export function shapeRoutes(serverContext: ServerContext): Router {
     '/designs/:id/batch',
     {
       about: 'begins the next batch',
-      role: 'designs',
+      role: 'designer',
       does: 'began the next batch of a design',
       id: 'design',
       body: batchInput,
@@ -104,7 +104,7 @@ export function shapeRoutes(serverContext: ServerContext): Router {
   );
   r.delete(
     '/designs/:id',
-    { about: 'see `GET /designs`', role: 'designs', does: 'deleted a design', id: 'design' },
+    { about: 'see `GET /designs`', role: 'designer', does: 'deleted a design', id: 'design' },
     async ({ id }) => {
       await inTransaction((m) => shape.removeDesign(m, id));
     },

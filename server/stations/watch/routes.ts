@@ -29,7 +29,7 @@ export function watchRoutes(serverContext: ServerContext): Router {
   );
   r.put(
     '/children/:code',
-    { about: 'see `GET /children`', role: 'lends', does: 'changed a child’s measures', body: childInput },
+    { about: 'see `GET /children`', role: 'lender', does: 'changed a child’s measures', body: childInput },
     ({ req, body: input }) => {
       const code = read(childCode, req.params.code);
       return inTransaction((m) => keepChild(m, code, input, today()));
@@ -37,7 +37,7 @@ export function watchRoutes(serverContext: ServerContext): Router {
   );
   r.delete(
     '/children/:code',
-    { about: 'see `GET /children`', role: 'lends', does: 'deleted a child’s measures' },
+    { about: 'see `GET /children`', role: 'lender', does: 'deleted a child’s measures' },
     async ({ req }) => {
       const code = read(childCode, req.params.code);
       await inTransaction((m) => forgetChild(m, code));
@@ -50,7 +50,7 @@ export function watchRoutes(serverContext: ServerContext): Router {
   );
   r.get(
     '/children/:code/data',
-    { about: 'see `GET /borrowers/:id/data`', role: 'keeps' },
+    { about: 'see `GET /borrowers/:id/data`', role: 'manager' },
     async ({ req, res }) => {
       const code = read(childCode, req.params.code);
       res.attachment('child.json').json(await childData(em(), code));
@@ -58,7 +58,7 @@ export function watchRoutes(serverContext: ServerContext): Router {
   );
   r.post(
     '/children/:code/erase',
-    { about: 'see `GET /borrowers/:id/data`', role: 'keeps', does: 'erased a child', body: NOTHING },
+    { about: 'see `GET /borrowers/:id/data`', role: 'manager', does: 'erased a child', body: NOTHING },
     async ({ req }) => {
       const code = read(childCode, req.params.code);
       await inTransaction((m) => eraseChild(m, code));
@@ -115,7 +115,7 @@ export function watchRoutes(serverContext: ServerContext): Router {
   r.get('/notes/summary', { about: 'see `GET /notes`' }, () => watch.notesSummary(em()));
   r.post(
     '/notes',
-    { about: 'see `GET /notes`', role: 'lends', does: 'wrote a note', body: noteInput, status: 201 },
+    { about: 'see `GET /notes`', role: 'lender', does: 'wrote a note', body: noteInput, status: 201 },
     ({ body: input }) => {
       if (input.satOn > today())
         throw new ProblemError(400, 'satOn: lies in the future', [
@@ -126,7 +126,7 @@ export function watchRoutes(serverContext: ServerContext): Router {
   );
   r.delete(
     '/notes/:id',
-    { about: 'see `GET /notes`', role: 'lends', does: 'deleted a note', id: 'note' },
+    { about: 'see `GET /notes`', role: 'lender', does: 'deleted a note', id: 'note' },
     async ({ id }) => {
       await inTransaction((m) => watch.removeNote(m, id));
     },

@@ -135,7 +135,7 @@ export function Component() {
                     {k}.csv
                   </FileLink>
                 ) : (
-                  session && <Quiet>for a keeper</Quiet>
+                  session && <Quiet>for a manager</Quiet>
                 )}
               </Spread>
             ))}

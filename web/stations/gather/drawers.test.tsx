@@ -202,14 +202,14 @@ describe('files', () => {
     expect(within(row).getByText('“tall” is not a length')).toBeVisible();
     expect(screen.queryByRole('button', { name: /Write all/ })).toBeNull();
   });
-  it('of families and notes go out for a keeper alone, and the others are told so', async () => {
-    const person = { id: 2, name: 'Designer', role: 'designs' };
+  it('of families and notes go out for a manager alone, and the others are told so', async () => {
+    const person = { id: 2, name: 'Designer', role: 'designer' };
     answer({
       'GET /place': PLACE,
       'GET /session': { needed: true, isFixed: true, isFirst: false, lost: 0, person },
     });
     show(<Files />);
-    expect(await screen.findAllByText('for a keeper')).toHaveLength(2);
+    expect(await screen.findAllByText('for a manager')).toHaveLength(2);
     expect(screen.queryByRole('link', { name: /Families|Notes/ })).toBeNull();
     expect(screen.getByRole('link', { name: 'Materials as CSV' })).toBeVisible();
   });

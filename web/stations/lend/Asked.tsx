@@ -135,9 +135,11 @@ export function Reasoned({
 }) {
   const { data: session } = useSession();
   const person = session?.person ?? null;
-  if (person && ROLES.indexOf(person.role) < ROLES.indexOf('designs'))
+  if (person && ROLES.indexOf(person.role) < ROLES.indexOf('designer'))
     return (
-      <Notice tone="stop">Take another one. Only somebody who designs may go against the check here.</Notice>
+      <Notice tone="stop">
+        Take another one. Only a designer or a manager may go against the check here.
+      </Notice>
     );
   const by = person?.name ?? value.by;
   return (

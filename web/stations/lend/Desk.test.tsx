@@ -496,13 +496,13 @@ describe('the check before a loan', () => {
       'GET /session': {
         needed: true,
         isFixed: false,
-        person: { id: 2, name: 'Desk', role: 'lends' },
+        person: { id: 2, name: 'Desk', role: 'lender' },
         isFirst: false,
         lost: 0,
       },
     });
     await choose();
-    expect(await screen.findByText(/Only somebody who designs may go against the check/)).toBeVisible();
+    expect(await screen.findByText(/Only a designer or a manager may go against the check/)).toBeVisible();
     expect(screen.getByRole('button', { name: 'Lend it' })).toBeDisabled();
   });
   it('a kit that is called back says so while it is out', async () => {

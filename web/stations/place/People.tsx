@@ -22,16 +22,16 @@ import { Notice, Panel, Quiet, Row, Seam, SideBySide, Spread, Stack } from '../.
 import { Select } from '../../parts/Select.tsx';
 
 const ROLE_WORDS: Record<PersonRole, { label: string; note: string }> = {
-  reads: { label: 'Reads', note: 'sees everything, changes nothing' },
-  lends: { label: 'Lends', note: 'and lends, counts, writes notes' },
-  designs: { label: 'Designs', note: 'and changes the shelf, designs and batches' },
-  keeps: { label: 'Keeps', note: 'and sets rules, people and backups' },
+  viewer: { label: 'Viewer', note: 'sees everything, changes nothing' },
+  lender: { label: 'Lender', note: 'also lends, counts, writes notes' },
+  designer: { label: 'Designer', note: 'also changes the shelf, designs and batches' },
+  manager: { label: 'Manager', note: 'also sets rules, people and backups' },
 };
 const ROLE_OPTIONS = ROLES.map((value) => ({ value, ...ROLE_WORDS[value] }));
 const at = (iso: string): string =>
   new Date(iso).toLocaleString(placeStyle().locale, { dateStyle: 'medium', timeStyle: 'short' });
 
-/** The first keeper of a place on this machine. */
+/** The first manager of a place on this machine. */
 function First() {
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
@@ -40,10 +40,10 @@ function First() {
     <Form onSubmit={() => make.mutate(undefined, { onSuccess: () => say(`${name} keeps this place.`) })}>
       <Stack $gap={10}>
         <Quiet>
-          On this machine nobody has to sign in. Set up a keeper to let others in by name, each with what they
-          may do, and to see who did what.
+          On this machine nobody has to sign in. Set up a manager to let others in by name, each with what
+          they may do, and to see who did what.
         </Quiet>
-        <TextField label="Name of the keeper" value={name} onChange={setName} autoComplete="username" />
+        <TextField label="Name of the manager" value={name} onChange={setName} autoComplete="username" />
         <TextField
           type="password"
           label="Password"
@@ -210,7 +210,7 @@ function Everybody({ session }: { session: Session }) {
   });
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
-  const [role, setRole] = useState<PersonRole>('lends');
+  const [role, setRole] = useState<PersonRole>('lender');
   const add = useChange(() => api<Person>('POST', '/people', { name, password, role }));
   const need = useChange((needed: boolean) => api<Session>('PUT', '/people/sign-in', { needed }));
   return (

@@ -11,26 +11,26 @@ const SESSION: Session = {
   isFixed: false,
   isFirst: false,
   lost: 0,
-  person: { id: 1, name: 'Keeper', role: 'keeps' },
+  person: { id: 1, name: 'Keeper', role: 'manager' },
 };
 const KEEPER: Person = {
   id: 1,
   name: 'Keeper',
-  role: 'keeps',
+  role: 'manager',
   isOff: false,
   madeOn: '2026-11-24',
   lastSeen: '2026-11-24T09:00:00.000Z',
 };
-const HELPER: Person = { ...KEEPER, id: 2, name: 'Helper', role: 'lends', lastSeen: null };
+const HELPER: Person = { ...KEEPER, id: 2, name: 'Helper', role: 'lender', lastSeen: null };
 
 describe('people', () => {
-  it('are set up by the first keeper, on a machine where nobody has to sign in', async () => {
+  it('are set up by the first manager, on a machine where nobody has to sign in', async () => {
     const calls = answer({
       'GET /session': { ...SESSION, needed: false, isFirst: true, person: null },
       'POST /session/first': [201, SESSION],
     });
     show(<People />);
-    await userEvent.type(await screen.findByRole('textbox', { name: 'Name of the keeper' }), 'Keeper');
+    await userEvent.type(await screen.findByRole('textbox', { name: 'Name of the manager' }), 'Keeper');
     await userEvent.type(screen.getByLabelText('Password'), 'seaweed on the slipway');
     await userEvent.click(screen.getByRole('button', { name: 'Set up' }));
     await waitFor(() =>
@@ -56,18 +56,18 @@ describe('people', () => {
     const helper = (await within(list).findAllByRole('listitem'))[1]!;
     expect(helper).toHaveTextContent('not here yet');
     await userEvent.click(within(helper).getByRole('button', { name: 'Turn off' }));
-    await waitFor(() => expect(calls.at(-1)!.body).toEqual({ role: 'lends', isOff: true }));
+    await waitFor(() => expect(calls.at(-1)!.body).toEqual({ role: 'lender', isOff: true }));
     expect(await screen.findByRole('list', { name: 'Who did what' })).toHaveTextContent('Helper lent a kit');
     await userEvent.type(screen.getByRole('textbox', { name: 'Name' }), 'Ann');
     await userEvent.type(screen.getByLabelText('First password'), 'a long enough one');
     await userEvent.click(screen.getByRole('button', { name: 'Let in' }));
     await waitFor(() =>
-      expect(calls.at(-1)!.body).toEqual({ name: 'Ann', password: 'a long enough one', role: 'lends' }),
+      expect(calls.at(-1)!.body).toEqual({ name: 'Ann', password: 'a long enough one', role: 'lender' }),
     );
   });
-  it('without the keeper’s role see only themselves, and sign out', async () => {
+  it('without the manager’s role see only themselves, and sign out', async () => {
     const calls = answer({
-      'GET /session': { ...SESSION, person: { id: 2, name: 'Helper', role: 'lends' } },
+      'GET /session': { ...SESSION, person: { id: 2, name: 'Helper', role: 'lender' } },
       'DELETE /session': [204, null],
     });
     show(<People />);
@@ -102,7 +102,7 @@ describe('the way in', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Sign in' }));
     await waitFor(() => expect(useSignedOut.getState().isOut).toBe(false));
   });
-  it('asks the first keeper for the code of the server’s screen', async () => {
+  it('asks the first manager for the code of the server’s screen', async () => {
     const calls = answer({
       'GET /session': { ...SESSION, isFixed: true, isFirst: true, person: null },
       'POST /session/first': [201, SESSION],

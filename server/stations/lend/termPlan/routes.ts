@@ -39,7 +39,7 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
     '/term-plans',
     {
       about: 'see `GET /term-plans`',
-      role: 'lends',
+      role: 'lender',
       does: 'changed the plan of a term',
       body: termPlanInput,
       status: 201,
@@ -59,7 +59,7 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
     {
       about: 'see `GET /term-plans`',
       id: 'term plan',
-      role: 'lends',
+      role: 'lender',
       does: 'changed the plan of a term',
       body: termPlanUpdate,
     },
@@ -70,7 +70,7 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
   );
   r.delete(
     '/term-plans/:id',
-    { about: 'see `GET /term-plans`', id: 'term plan', role: 'lends', does: 'changed the plan of a term' },
+    { about: 'see `GET /term-plans`', id: 'term plan', role: 'lender', does: 'changed the plan of a term' },
     async ({ id }) => {
       await inTransaction((m) => plans.removeTermPlan(m, id));
     },
@@ -81,7 +81,7 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
       about:
         'the best plan round what was set by hand, with its points, a bound and whether it is proved; one kit of each kind for a place, with what speaks for and against it',
       id: 'term plan',
-      role: 'lends',
+      role: 'lender',
       does: 'changed the plan of a term',
       body: planAgain,
     },
