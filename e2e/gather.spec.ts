@@ -140,7 +140,15 @@ test('files go out, and come in whole or not at all', async ({ page, demo }) => 
   const text = readFileSync(await (await coming).path(), 'utf8');
   const good = join(tmpdir(), `fox-materials-${process.pid}.csv`);
   const bad = join(tmpdir(), `fox-faulty-${process.pid}.csv`);
-  writeFileSync(good, `${text}Bread tag,disc,,,,1,22,1,each,plastic,0,,,,,,,,,,,,#AABBCC,,\r\n`);
+  const tag: Record<string, string> = {
+    name: 'Bread tag',
+    form: 'disc',
+    diameter: '22',
+    height: '1',
+    class: 'plastic',
+  };
+  const columns = text.replace('\ufeff', '').split('\r\n')[0]!.split(',');
+  writeFileSync(good, `${text}${columns.map((c) => tag[c] ?? '').join(',')}\r\n`);
   writeFileSync(bad, 'Name;Form;Diameter;Height\nLid;disc;wide;9\nRing;disc;30;4');
   await page.getByLabel('CSV file').setInputFiles(bad);
   await expect(page.getByText(/1 faulty: correct the file/)).toBeVisible();
