@@ -36,7 +36,7 @@ const views = [
   ['gather-saving', '/gather/saving'],
   ['gather-today', '/gather/today'],
   ['shape', '/shape/1'],
-  ['families', ''],
+  ['patterns', ''],
   ['shape-new', '/shape/1', 'New design'],
   ['check', '/check/1'],
   ['price', '/price/1'],
@@ -56,8 +56,8 @@ try {
   page.on('pageerror', (e) => console.error(`page error: ${e.message}`));
   page.on('console', (m) => m.type() === 'error' && console.error(`console: ${m.text()}`));
   const only = process.env.ONLY?.split(',');
-  /** One picture of all families: the mat of a design of each, sixteen to a page. */
-  const families = async () => {
+  /** One picture of all patterns: the mat of a design of each, sixteen to a page. */
+  const patterns = async () => {
     const cells = [];
     for (const id of [1, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 20, 21]) {
       await page.goto(`${server.url}/shape/${id}`);
@@ -79,13 +79,13 @@ try {
       `<style>body{margin:16px;display:grid;grid-template-columns:repeat(4,1fr);gap:14px;background:#f6f1e6;font:600 18px sans-serif}
 figure{margin:0}img{width:100%;border-radius:10px}</style>${figures.join('')}`,
     );
-    await sheet.screenshot({ path: join(out, 'families.png'), fullPage: true });
+    await sheet.screenshot({ path: join(out, 'patterns.png'), fullPage: true });
     await sheet.close();
-    say(join(out, 'families.png'));
+    say(join(out, 'patterns.png'));
   };
   for (const [name, path, press] of views.filter(([n]) => !only || only.includes(n))) {
-    if (name === 'families') {
-      await families();
+    if (name === 'patterns') {
+      await patterns();
       continue;
     }
     await page.goto(server.url + path);
