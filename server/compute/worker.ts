@@ -1,8 +1,19 @@
+import { setPriority } from 'node:os';
 import type { Db } from '../db/open.ts';
 import type { ReadJob } from '../stations/readJob.ts';
 import { answerOf, runJob, type Job, type JobAnswer, type Means } from './jobs.ts';
 import { millisecondsIn, secondsIn, type Lane } from './lanes.ts';
 import { makeSolver } from './solver.ts';
+
+// Where every core is busy, the desk's answer goes before a computation. Linux gives each thread a priority of its own;
+// elsewhere it would be the whole server's. A place that may not set it goes on without.
+if (process.platform === 'linux') {
+  try {
+    setPriority(5);
+  } catch {
+    // Refused by the machine's rules: the work is done all the same.
+  }
+}
 
 const solver = makeSolver();
 /** Jobs that an integer program is part of. */

@@ -13,6 +13,11 @@ export const DESIGN_READS = [
   'checkSheet',
   'kitPaper',
   'designPaper',
+  'batch',
+  'batchPurchase',
+  'batchShopping',
+  'batchSheet',
+  'batchPapers',
 ] as const;
 
 /** What takes long to read in a large place. */

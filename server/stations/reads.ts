@@ -1,4 +1,8 @@
 import type { EntityManager } from '@mikro-orm/core';
+import type { BenchPlan } from '../../contract/batches.ts';
+import type { PurchaseAnswer } from '../../core/price/purchase.ts';
+import type { BatchSheet, Shopping } from '../formats/batchSheets.ts';
+import type { Paper } from '../../core/print/paper.ts';
 import type { Skill } from '../../core/patterns/kernel.ts';
 import type { Day } from '../../core/calendar/days.ts';
 import type { WorkerPool } from '../compute/workerPool.ts';
@@ -17,6 +21,8 @@ import {
   type OpenedDesign,
   type PaperAsked,
 } from './make/designPapers.ts';
+import { openBatch, type Opened } from './make/batches.ts';
+import * as papers from './make/batchPapers.ts';
 import { knownOf } from './files/kind.ts';
 import { readFile, type PreviewRequest } from './files/preview.ts';
 import { designFamilyPaper, familyPaper, type PaperAsk } from './lend/familyPaper.ts';
@@ -58,6 +64,13 @@ const READS = {
   checkSheet: (o: Reading, of: 'design' | 'kit', id: number) => sheetOf(o.em, of, id, o.today),
   kitPaper: (o: Reading, id: number, asked: PaperAsk) => familyPaper(o.em, id, asked, o.today),
   designPaper: (o: Reading, id: number, asked: PaperAsk) => designFamilyPaper(o.em, id, asked, o.today),
+  batch: (o: Reading, id: number) => openBatch(o.em, id, o.today),
+  batchPurchase: (o: Reading, batch: Opened) => papers.purchaseFor(o.em, batch),
+  batchShopping: (o: Reading, batch: Opened, answer: PurchaseAnswer) =>
+    papers.shoppingOf(o.em, batch, answer),
+  batchSheet: (o: Reading, batch: Opened, plan: BenchPlan) => papers.sheetFor(o.em, batch, plan, o.today),
+  batchPapers: (o: Reading, sheet: BatchSheet, shopping: Shopping, paper: Paper) =>
+    papers.allPapers(o.em, sheet, shopping, paper),
   familyData: (o: Reading, id: number) => familyData(o.em, id),
   dueDays: (o: Reading, id: number) => dueDays(o.em, id),
   childPage: (o: Reading, child: string, skill: Skill | undefined) => childPage({ ...o, child, skill }),

@@ -19,8 +19,8 @@ import { benchCalendar } from '../../formats/benchCalendar.ts';
 import { harmless } from '../../formats/csv.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import type { ServerContext } from '../../serverContext.ts';
+import { reading } from '../reads.ts';
 import { ProblemError } from '../../problem.ts';
-import * as papers from './batchPapers.ts';
 import * as batches from './batches.ts';
 import { made, progress } from './batchWork.ts';
 import { Doors } from '../../people/door.ts';
@@ -29,7 +29,8 @@ const paperQuery = z.strictObject({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
 });
 
-export function batchRoutes({ em, inTransaction, today, workerPool }: ServerContext): Router {
+export function batchRoutes(serverContext: ServerContext): Router {
+  const { em, inTransaction, today, workerPool } = serverContext;
   const r = new Doors();
   r.get(
     '/batches',
@@ -50,8 +51,9 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
     },
     ({ body: input }) => inTransaction((m) => batches.addBatch(m, input)),
   );
-  r.get('/batches/:id', { about: 'see `GET /batches`', id: 'batch' }, async ({ id }) => {
-    const { materials: _, ...work } = await batches.openBatch(em(), id, today());
+  const read = (res: Response) => reading(serverContext, abortOnClose(res));
+  r.get('/batches/:id', { about: 'see `GET /batches`', id: 'batch' }, async ({ res, id }) => {
+    const { materials: _, ...work } = await read(res)('batch', id);
     return work;
   });
   r.put(
@@ -111,7 +113,6 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
           )) as ScheduleAnswer),
           zero: work.zero,
         };
-  const opened = (id: number): Promise<batches.Opened> => batches.openBatch(em(), id, today());
   const file = (work: batches.Opened, what: string): string =>
     `${
       work.name
@@ -126,13 +127,13 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
         'the plan as `schedule` answers it, from midnight of the `zero` day; as a calendar (RFC 5545, floating times); everything on paper in order; what to buy by shop',
       id: 'batch',
     },
-    async ({ res, id }) => planOf(await opened(id), res),
+    async ({ res, id }) => planOf(await read(res)('batch', id), res),
   );
   r.get(
     '/batches/:id/plan.ics',
     { about: 'the plan of the day as a calendar (RFC 5545)', id: 'batch' },
     async ({ res, id }) => {
-      const work = await opened(id);
+      const work = await read(res)('batch', id);
       const plan = await planOf(work, res);
       if (!plan.feasible) throw new ProblemError(422, plan.reason ?? 'There is no plan yet.');
       res
@@ -142,16 +143,16 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
     },
   );
   const shopping = async (work: batches.Opened, res: Response): Promise<Shopping> => {
-    const request = await papers.purchaseFor(em(), work);
+    const request = await read(res)('batchPurchase', work);
     const answer = (await workerPool.run({ kind: 'purchase', request }, abortOnClose(res))) as PurchaseAnswer;
-    return papers.shoppingOf(em(), work, answer);
+    return read(res)('batchShopping', work, answer);
   };
   r.get(
     '/batches/:id/shopping.pdf',
     { about: 'what to buy, shop by shop, as PDF', id: 'batch', query: paperQuery },
     async ({ res, id, query: { paper } }) => {
-      const work = await opened(id);
-      const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
+      const work = await read(res)('batch', id);
+      const sheet = await read(res)('batchSheet', work, await planOf(work, res));
       const pdf = await papersFor(workerPool, res)(
         'shopping',
         sheet,
@@ -165,7 +166,7 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
     '/batches/:id/shopping.csv',
     { about: 'what to buy, as a table', id: 'batch' },
     async ({ res, id }) => {
-      const work = await opened(id);
+      const work = await read(res)('batch', id);
       const { lines } = await shopping(work, res);
       const place = await em().findOneOrFail(PlaceRow, { id: 1 });
       res
@@ -189,9 +190,9 @@ export function batchRoutes({ em, inTransaction, today, workerPool }: ServerCont
     '/batches/:id/papers.pdf',
     { about: 'everything on paper in the order of the day, as PDF', id: 'batch', query: paperQuery },
     async ({ res, id, query: { paper } }) => {
-      const work = await opened(id);
-      const sheet = await papers.sheetFor(em(), work, await planOf(work, res), today());
-      const parts = await papers.allPapers(em(), sheet, await shopping(work, res), paper ?? sheet.paper);
+      const work = await read(res)('batch', id);
+      const sheet = await read(res)('batchSheet', work, await planOf(work, res));
+      const parts = await read(res)('batchPapers', sheet, await shopping(work, res), paper ?? sheet.paper);
       sendPaper(res, file(work, 'papers.pdf'), await papersTogether(workerPool, res, work.name, parts));
     },
   );
