@@ -7,6 +7,7 @@ import type { Skill } from '../../core/patterns/kernel.ts';
 import type { Day } from '../../core/calendar/days.ts';
 import type { WorkerPool } from '../compute/workerPool.ts';
 import type { ServerContext } from '../serverContext.ts';
+import { dueCalendar } from '../formats/calendars.ts';
 import type { ReadName } from './readJob.ts';
 import { kitReport, sheetOf } from './check/sheet.ts';
 import { familyData } from './lend/erase.ts';
@@ -71,8 +72,12 @@ const READS = {
   batchSheet: (o: Reading, batch: Opened, plan: BenchPlan) => papers.sheetFor(o.em, batch, plan, o.today),
   batchPapers: (o: Reading, sheet: BatchSheet, shopping: Shopping, paper: Paper) =>
     papers.allPapers(o.em, sheet, shopping, paper),
-  familyData: (o: Reading, id: number) => familyData(o.em, id),
-  dueDays: (o: Reading, id: number) => dueDays(o.em, id),
+  // As text, since an object this large would be put together and taken apart in the server's own thread.
+  familyData: async (o: Reading, id: number) => JSON.stringify(await familyData(o.em, id)),
+  dueDays: async (o: Reading, id: number) => {
+    const { family, place, loans } = await dueDays(o.em, id);
+    return { family, calendar: dueCalendar(loans, place, o.today) };
+  },
   childPage: (o: Reading, child: string, skill: Skill | undefined) => childPage({ ...o, child, skill }),
   groupPage: (o: Reading, group: string) => groupPage({ ...o, group }),
   lasting: (o: Reading) => lasting(o.em),

@@ -7,7 +7,6 @@ import { forgetBytes } from '../files/waiting.ts';
 import { eraseFamily } from './erase.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { reading } from '../reads.ts';
-import { dueCalendar } from '../../formats/calendars.ts';
 import { toldTo } from './telling.ts';
 import { Doors, NOTHING } from '../../people/door.ts';
 import { fileName } from './fileName.ts';
@@ -25,9 +24,8 @@ export function familyRoutes(serverContext: ServerContext): Router {
       id: 'family',
     },
     async ({ res, id }) => {
-      res
-        .attachment(`family-${id}.json`)
-        .json(await reading(serverContext, abortOnClose(res))('familyData', id));
+      const data = await reading(serverContext, abortOnClose(res))('familyData', id);
+      res.attachment(`family-${id}.json`).type('json').send(data);
     },
   );
   r.post(
@@ -56,11 +54,11 @@ export function familyRoutes(serverContext: ServerContext): Router {
     '/borrowers/:id/due.ics',
     { about: 'see `GET /tellings/all.pdf`', id: 'family' },
     async ({ res, id }) => {
-      const { family, place, loans } = await reading(serverContext, abortOnClose(res))('dueDays', id);
+      const { family, calendar } = await reading(serverContext, abortOnClose(res))('dueDays', id);
       res
         .type('text/calendar')
         .attachment(`${fileName(family, 'family')}-due.ics`)
-        .send(dueCalendar(loans, place, today()));
+        .send(calendar);
     },
   );
   r.get(
