@@ -11,7 +11,7 @@ module.exports = {
     {
       name: 'core-no-node',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/', pathNot: '(\\.test|/testing)\\.ts$' },
       to: { dependencyTypes: ['core'] },
     },
     {

@@ -3,9 +3,8 @@ import type { MaterialRow } from '../contract/materials.ts';
 import { copyQuery, listCopies } from '../server/stations/lend/copies.ts';
 import { borrowerQuery, listBorrowers } from '../server/stations/lend/borrowers.ts';
 import { pageOfMaterials, pageOfOffers } from '../server/stations/gather/service.ts';
-import { translatorTo } from '../core/languages/index.ts';
+import { isUntold, namesIn, saidOf } from '../core/languages/testing.ts';
 import { loadPattern } from '../core/patterns/index.ts';
-import { checkFeatures } from '../core/safety/check.ts';
 import { atOf, chosenFor, listDesigns } from '../server/stations/shape/service.ts';
 import { listNotes, noteQuery } from '../server/stations/watch/service.ts';
 import { standing, STANDINGS } from '../core/lend/status.ts';
@@ -68,24 +67,14 @@ describe('the Kelpwick cart', () => {
             }
   });
   it('tells every design to its families in Spanish, of whatever it is made', async () => {
-    const spanish = translatorTo('es')!;
     const untold = new Set<string>();
     for (const d of await designs()) {
       const pattern = await loadPattern(d.pattern);
       const at = atOf(d, (await chosenFor(em(), d.materials, TODAY)).chosen);
-      const show = pattern.show(at);
-      const { findings } = checkFeatures(pattern.features(at), { youngest: d.ageFrom, market: 'EU-type' });
-      for (const words of [
-        pattern.does,
-        ...pattern.steps(at).flatMap((s) => [s.title, s.words]),
-        ...[show.say, show.lookFor, show.easier, show.harder, show.oneHand, show.stop],
-        ...(show.script ?? []).map((s) => s.words),
-        ...pattern.rungs(at).flatMap((r) => [r.name, r.grip]),
-        ...findings
-          .filter((f) => f.verdict !== 'clear')
-          .flatMap((f) => [f.words, f.remedy ?? '', ...(f.title === f.where ? [] : [f.title])]),
-      ])
-        if (words !== '' && spanish(words) === null) untold.add(words);
+      const english = saidOf(pattern, { ...at, language: 'en' });
+      saidOf(pattern, { ...at, language: 'es' }).forEach((words, i) => {
+        if (isUntold(words, english[i]!, namesIn(at))) untold.add(words);
+      });
     }
     expect([...untold]).toEqual([]);
   });

@@ -1,6 +1,12 @@
+import { messages, type Told } from '../languages/messages.ts';
+import { en } from './en.ts';
+import { es } from './es.ts';
+
+const text = messages({ en, es });
+
 /** Ages in months as a practitioner writes them: months under three years, years above. */
-export function formatAges(from: number, to: number): string {
+export function formatAges(from: number, to: number, told: Told = {}): string {
   return from >= 36 && from % 12 === 0 && to % 12 === 0
-    ? `${from / 12}–${to / 12} years`
-    : `${from}–${to} months`;
+    ? text(told, 'years', { from: from / 12, to: to / 12 })
+    : text(told, 'months', { from, to });
 }

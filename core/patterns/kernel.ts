@@ -3,6 +3,7 @@ import type { Hand } from '../child/hand.ts';
 import type { Move } from '../challenge/bits.ts';
 import type { Mark, Scene } from '../drawing/mark.ts';
 import type { Vec2 } from '../geometry/vector.ts';
+import type { Language, Told } from '../languages/messages.ts';
 import type { Form, Grain, Material } from '../materials/material.ts';
 import type { Feature } from './feature.ts';
 import type { Reaches } from './reach.ts';
@@ -58,6 +59,8 @@ export interface At<D> {
   readonly approach: Approach;
   /** Age of the youngest it is made for, months. */
   readonly ageFrom: number;
+  /** What its sentences are said in: English where none is told. */
+  readonly language?: Language | undefined;
 }
 
 /** The first answer of a design that is about to begin. */
@@ -308,7 +311,7 @@ export interface Pattern<D extends object, F = unknown> {
   readonly id: string;
   readonly name: string;
   /** What the child does, in one line. */
-  readonly does: string;
+  does(to: Told): string;
   readonly skills: readonly Skill[];
   /** Whether it can be used in a waiting room without disturbing anybody. */
   readonly quiet: boolean;

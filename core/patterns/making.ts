@@ -1,5 +1,7 @@
 import { cleaningOf, type Material } from '../materials/material.ts';
+import type { Told } from '../languages/messages.ts';
 import type { Approach, Chosen, Fact, Feature, Fit, Need, Role, Show, Step, Verdict } from './kernel.ts';
+import { text } from './words.ts';
 
 /** A material's name in the middle of a sentence, without what the shelf adds after a comma. */
 export const plainName = (m: Pick<Material, 'name'>): string => m.name.split(',')[0]!.toLowerCase();
@@ -15,13 +17,13 @@ export const sheetOf = (m: Material): 'rigid' | 'soft' =>
 
 /** A die that a design asks for and that no line of its bill holds: about so large, mm (common practice). */
 const DIE = 16;
-export const diceFeatures = (count: number): Feature[] =>
+export const diceFeatures = (at: Told, count: number): Feature[] =>
   count > 0
     ? [
-        { kind: 'line', name: 'Die', how: 'loose' },
+        { kind: 'line', name: text(at, 'die'), how: 'loose' },
         {
           kind: 'piece',
-          name: 'Die',
+          name: text(at, 'die'),
           shape: { kind: 'box', length: DIE, width: DIE, height: DIE },
           count,
           ball: false,
@@ -106,7 +108,7 @@ export function kindOf(kinds: readonly Material[], n: number, i: number): Materi
 /** Washing or looking over what children handle; nothing where all of it was clean when it came to the shelf. */
 export function cleaningStep(
   pieces: readonly { readonly material: Material; readonly count: number }[],
-  approach: Approach,
+  at: Told & { readonly approach: Approach },
 ): Step[] {
   const dirty = pieces.filter((p) => !p.material.clean);
   if (dirty.length === 0) return [];
@@ -117,29 +119,25 @@ export function cleaningStep(
   return [
     step({
       id: 'wash',
-      title: `${wet ? 'Wash' : 'Look over'} ${what}`,
-      words: [
-        wet ? 'Warm water and washing-up liquid, rinse, lay out on a towel with space between them.' : '',
-        dry
-          ? 'Brush off what cannot be washed; feel each for splinters or crumbs, throw away any that are split.'
-          : '',
-      ]
+      title: wet ? text(at, 'wash', { what }) : text(at, 'lookOver', { what }),
+      words: [wet ? text(at, 'warmWaterWashingUp') : '', dry ? text(at, 'brushOffWhatCannot') : '']
         .filter(Boolean)
         .join(' '),
       setUp: 3,
       perCopy: Math.max(1, 0.25 * count),
-      who: approach === 'made together' ? 'child' : 'either',
+      who: at.approach === 'made together' ? 'child' : 'either',
       drying: wet ? 120 : 0,
     }),
   ];
 }
 
-/** The last step of every kit: counted, labelled, put into its bag or box. */
-export const countStep = (what: string, after: readonly string[]): Step =>
+/** The last step of every kit: counted, labelled, put into its bag or box. A number alone is of pieces. */
+export const countStep = (at: Told, what: number | string, after: readonly string[]): Step =>
   step({
     id: 'count',
-    title: `Count ${what} in, label and bag`,
-    words: 'Label on the outside, the count written where a family can see it.',
+    title:
+      typeof what === 'number' ? text(at, 'countPieces', { count: what }) : text(at, 'countThings', { what }),
+    words: text(at, 'labelOutsideCountWritten'),
     perCopy: 2,
     after,
   });
@@ -172,18 +170,24 @@ export const bagFeatures = (materials: readonly Material[]): Feature[] =>
     ];
   });
 
-/** First words as each approach has them. */
-export const sayFor = (approach: Approach, play: string, own: string): string =>
+/** First words as each approach has them: shown without any, or said in the play, or by who made it. */
+export const sayFor = (at: Told & { readonly approach: Approach }, play: string, own: string): string =>
   ({
-    'prepared shelf': 'Show it once, slowly, without words. Then push the tray to the child.',
-    'graded play': `“${play}”`,
-    'made together': `“${own}”`,
-    'grab bag': '“Let us do it while we wait.”',
-  })[approach];
+    'prepared shelf': text(at, 'showOnceSlowlyWithout'),
+    'graded play': text(at, 'spoken', { words: play }),
+    'made together': text(at, 'spoken', { words: own }),
+    'grab bag': text(at, 'letUsDoWhile'),
+  })[at.approach];
+
+/** A colour by its name; one that is not among the usual ones as somebody wrote it. */
+export const colourName = (at: Told, colour: string): string =>
+  text(at, 'colour', { colour, name: colour.toLowerCase() });
+
+/** A tool that pieces are taken with, as it is called. */
+export const toolName = (at: Told, tool: string): string => text(at, 'tool', { tool });
 
 /** When to end: the same for every pattern (common practice). */
-export const STOP_WORDS: Show['stop'] =
-  'Stop while it still goes well: when the eyes leave it, the hand gets rough or pieces go to the mouth.';
+export const stopWords = (at: Told): Show['stop'] => text(at, 'stopWhileStillGoes');
 
 /** Millimetres as a remedy says them, rounded up to a tenth. */
 export const mm = (x: number): string =>

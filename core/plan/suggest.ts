@@ -100,7 +100,7 @@ export async function suggest(
       suggestions.push({
         pattern: pattern.id,
         name,
-        does: pattern.does,
+        does: pattern.does({}),
         materials: found.materials,
         dials: found.dials,
         picture: pattern.draw(at).picture,

@@ -1,3 +1,4 @@
+import type { Language, Told } from '../languages/messages.ts';
 import { handGauges, type HandGauge } from '../gauge/handGauges.ts';
 import type { SmallPartsAnswer } from '../gauge/smallParts.ts';
 import type { Shape } from '../geometry/shape.ts';
@@ -17,6 +18,7 @@ import {
   type PlaceRules,
   type Rule,
 } from './rules.ts';
+import { text } from './words.ts';
 
 export type { Finding, TestDone } from './judging.ts';
 
@@ -83,7 +85,7 @@ const JUDGES: { readonly [K in Feature['kind']]: Judge<K> } = {
   surface: nothing,
 };
 
-export interface CheckOptions {
+export interface CheckOptions extends Told {
   /** Age of the youngest who will use it, months; brothers and sisters at home count. */
   readonly youngest: number;
   readonly market: Market;
@@ -136,11 +138,13 @@ export function checkFeatures(features: readonly Feature[], options: CheckOption
       changed: rule.changed ?? null,
     });
   };
+  const to: Told = { language: options.language };
   const bench: Bench = {
+    ...to,
     youngest,
     features,
     rule: (id) => {
-      const rule = appliedRule(id, market, rules);
+      const rule = appliedRule(id, market, rules, to);
       return !rule || rule.isOff ? null : { ...rule, limit: rule.limit ?? 0 };
     },
     clear: (rule, said) => say(rule, 'clear', said),
@@ -155,15 +159,17 @@ export function checkFeatures(features: readonly Feature[], options: CheckOption
       if (asked !== null && force === null)
         return {
           holds: false,
-          words: `The ${id} test of ${t.on} has no force on record; ${asked} N are asked.`,
+          words: text(to, 'testHasNoForce', { id, on: t.on, asked }),
         };
       if (asked !== null && force! < asked)
         return {
           holds: false,
-          words: `The ${id} test of ${t.on} held ${force} N; ${asked} N are asked.`,
+          words: text(to, 'testHeldLess', { id, on: t.on, force: force!, asked }),
         };
-      const until = t.until ? ` That counts to ${t.until}, or ${PASS_COUNTS.loans} loans of one kit.` : '';
-      return { holds: true, words: `It held in the ${id} test of ${t.on}, by ${t.by}.${until}` };
+      const until = t.until
+        ? ` ${text(to, 'testCountsTo', { until: t.until, loans: PASS_COUNTS.loans })}`
+        : '';
+      return { holds: true, words: `${text(to, 'testHeld', { id, on: t.on, by: t.by })}${until}` };
     },
   };
   for (const f of features) (JUDGES[f.kind] as Judge<Feature['kind']>)(f, bench);
@@ -199,6 +205,26 @@ export function checkFeatures(features: readonly Feature[], options: CheckOption
   };
 }
 
+/** What a feature is called: a name, or a place on the design. */
+const calledIn = (f: Feature): string => ('name' in f ? f.name : f.where);
+
+/**
+ * As `checkFeatures`, of a design that says its parts in the language told. Tests are on record by the English names of
+ * parts, so they are carried over to the names that the parts have in that language.
+ */
+export function checkIn(
+  featuresIn: (to: Told) => readonly Feature[],
+  options: CheckOptions & { readonly language: Language },
+): SafetyReport {
+  const english = featuresIn({});
+  const told = featuresIn(options);
+  const names = new Map(english.map((f, i) => [calledIn(f), calledIn(told[i]!)]));
+  return checkFeatures(told, {
+    ...options,
+    tests: options.tests?.map((t) => ({ ...t, part: names.get(t.part) ?? t.part })),
+  });
+}
+
 /** A test that failed stops the design whatever else is found, until the same test on that part is passed. */
 function failedTests(tests: readonly TestDone[], on: Bench): void {
   const last = new Map<string, TestDone>();
@@ -207,7 +233,7 @@ function failedTests(tests: readonly TestDone[], on: Bench): void {
     id: 'test',
     market: 'both',
     looksAt: 'piece',
-    title: 'Test by hand',
+    title: text(on, 'testByHand'),
     below: null,
     limit: null,
     unit: null,
@@ -216,13 +242,13 @@ function failedTests(tests: readonly TestDone[], on: Bench): void {
     source: '16 CFR 1500.51 to .53 · EN 71-1',
     mark: 'from memory',
     year: 1975,
-    remedy: 'Mend it, or make it another way, and do the test again; call back what is lent.',
+    remedy: text(on, 'testAgain'),
   };
   for (const t of last.values())
     if (!t.passed)
       on.broken(rule, {
-        title: `${t.test[0]!.toUpperCase()}${t.test.slice(1)} test: ${t.part}`,
-        words: `It failed on ${t.on}, by ${t.by}.`,
+        title: text(on, 'testOf', { id: t.test, part: t.part }),
+        words: text(on, 'testFailed', { on: t.on, by: t.by }),
         where: t.part,
       });
 }

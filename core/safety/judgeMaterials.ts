@@ -1,19 +1,27 @@
 import { plantMeant } from '../catalogue/plants.ts';
+import type { Told } from '../languages/messages.ts';
 import { atMost, mm, type Bench, type Judge } from './judging.ts';
+import { text, type Key } from './words.ts';
 
 const capital = (s: string): string => `${s[0]!.toUpperCase()}${s.slice(1)}`;
+/** Several names as a sentence has them: all but the last with commas would read as one name. */
+const together = (to: Told, names: Iterable<string>): string =>
+  [...names].reduce((first, last) => (first === '' ? last : text(to, 'and', { first, last })), '');
+/** A select has no spaces in its cases. */
+const hazardTitle = (to: Told, name: string, hazard: string): string =>
+  text(to, 'hazard', { name, hazard, id: hazard.replaceAll(' ', '_') });
 const SOFT = ['card', 'paper', 'fabric'];
 
 export const cutEdge: Judge<'cut edge'> = (f, on) => {
   const where = f.where;
   if (f.material === 'metal') {
     const rule = on.rule('cut-metal');
-    if (rule) on.broken(rule, { words: `Cut metal round ${where} stays sharp.`, where });
+    if (rule) on.broken(rule, { words: text(on, 'cutMetalRoundStays', { where }), where });
     return;
   }
   if (f.material === 'glass') {
     const never = on.rule('glass-cut');
-    if (never) on.broken(never, { words: `Cut glass round ${where}.`, where });
+    if (never) on.broken(never, { words: text(on, 'cutGlassRound', { where }), where });
     return;
   }
   const rule = on.rule('cut-edge');
@@ -21,19 +29,22 @@ export const cutEdge: Judge<'cut edge'> = (f, on) => {
   // Film that is melted on has corners of its own, whatever lies under it.
   if (f.material === 'film')
     return on.care(rule, {
-      words: `${capital(where)} has film on it, whose corners are sharp.`,
-      remedy: 'Round every corner, and feel it with a fingertip before it is lent.',
+      words: text(on, 'hasFilmWhoseCorners', { where: capital(where) }),
+      remedy: text(on, 'roundEveryCornerFeel'),
       where,
     });
   if (SOFT.includes(f.material))
-    return on.clear(rule, { words: `${capital(where)} is ${f.material}: it frays but does not cut.`, where });
-  if (f.covered)
-    return on.care(rule, {
-      words: `Cut ${f.material} round ${where}, taped over.`,
-      remedy: 'Feel under the tape with a fingertip each time it comes back.',
+    return on.clear(rule, {
+      words: text(on, 'cutEdgeSoft', { where: capital(where), material: f.material }),
       where,
     });
-  on.broken(rule, { words: `Cut ${f.material} round ${where}, not covered.`, where });
+  if (f.covered)
+    return on.care(rule, {
+      words: text(on, 'cutTapedOver', { material: f.material, where }),
+      remedy: text(on, 'feelUnderTapeFingertip'),
+      where,
+    });
+  on.broken(rule, { words: text(on, 'cutNotCovered', { material: f.material, where }), where });
 };
 
 export const post: Judge<'post'> = (f, on) => {
@@ -41,28 +52,28 @@ export const post: Judge<'post'> = (f, on) => {
   if (!rule) return;
   on.care(rule, {
     title: f.name,
-    words: `It stands ${mm(f.height)} high and ${mm(f.diameter)} thick${f.capped ? ', its end capped' : f.blunt ? ', blunt by its width' : ''}: somebody who falls on it can hurt an eye.`,
-    remedy: f.capped
-      ? 'Use it at a table, not on the floor; pull at the cap when it comes back.'
-      : rule.remedy,
+    words: text(on, 'postStands', {
+      height: mm(f.height),
+      diameter: mm(f.diameter),
+      end: f.capped ? 'capped' : f.blunt ? 'blunt' : 'bare',
+    }),
+    remedy: f.capped ? text(on, 'useTableNotFloor') : rule.remedy,
     where: f.name,
   });
 };
-
-const GUARDED = {
-  'turned over': 'Its wire ends are turned over when it is made.',
-  sanded: 'Its ends are sanded when it is made.',
-} as const;
 
 export const point: Judge<'point'> = (f, on) => {
   const rule = on.rule('point');
   if (!rule) return;
   if (!f.thin && f.guarded === null)
-    return on.clear(rule, { title: f.name, words: 'Its ends are thick and blunt.', where: f.name });
+    return on.clear(rule, { title: f.name, words: text(on, 'endsThickBlunt'), where: f.name });
   on.care(rule, {
     title: f.name,
-    words: f.guarded === null ? 'Its ends are thin: take care of eyes.' : GUARDED[f.guarded],
-    remedy: f.guarded === null ? rule.remedy : 'Feel it again each time it comes back.',
+    words:
+      f.guarded === null
+        ? text(on, 'endsThinTakeCare')
+        : text(on, f.guarded === 'sanded' ? 'endsSandedWhenMade' : 'wireEndsTurnedOver'),
+    remedy: f.guarded === null ? rule.remedy : text(on, 'feelAgainEachTime'),
     where: f.name,
   });
 };
@@ -70,14 +81,16 @@ export const point: Judge<'point'> = (f, on) => {
 export const staple: Judge<'staple'> = (f, on) => {
   const rule = on.rule('staple');
   if (!rule) return;
-  const what = `${f.count} staples ${f.where}`;
   if (f.covered)
     return on.care(rule, {
-      words: `${what}, taped over.`,
+      words: text(on, 'staplesTapedOver', { count: f.count, where: f.where }),
       remedy: rule.remedyOlder,
       where: f.where,
     });
-  on.broken(rule, { words: `${what}, not covered: each is a small part with two points.`, where: f.where });
+  on.broken(rule, {
+    words: text(on, 'staplesNotCovered', { count: f.count, where: f.where }),
+    where: f.where,
+  });
 };
 
 /** The metal of a spring is a small part as soon as it comes off. */
@@ -85,30 +98,34 @@ export const spring: Judge<'spring'> = (f, on) => {
   const rule = on.rule('spring');
   if (!rule) return;
   const said = { title: f.name, where: f.name };
-  const words = 'It pinches, and its spring can come off.';
+  const words = text(on, 'pinchesSpringCanCome');
   const proof = on.proof(f.name, 'pull');
   if (proof?.holds)
     return on.care(rule, { ...said, words: `${words} ${proof.words}`, remedy: rule.remedyOlder });
   on.broken(rule, {
     ...said,
-    words: `${words} ${proof?.words ?? 'No pull test that it passed is on record.'}`,
+    words: `${words} ${proof?.words ?? text(on, 'noPullTestPassed')}`,
   });
 };
 
 export const glass: Judge<'glass'> = (f, on) => {
   const cut = f.cut ? on.rule('glass-cut') : null;
   const said = { title: f.name, where: f.name };
-  if (cut) return on.broken(cut, { ...said, words: 'It is glass, and it would be cut.' });
+  if (cut) return on.broken(cut, { ...said, words: text(on, 'glassWouldBeCut') });
   const rule = on.rule('glass');
-  if (rule) on.broken(rule, { ...said, words: 'It is glass: it breaks into points and edges.' });
+  if (rule) on.broken(rule, { ...said, words: text(on, 'glassBreaksIntoPoints') });
 };
 
 export const salt: Judge<'salt'> = (f, on) => {
   const rule = on.rule('salt');
   if (!rule) return;
-  const words = `${f.grams} g of salt are in it; over ${rule.limit} g make a small child ill.`;
-  const said = { title: `${f.name}: salt`, where: f.name, measured: atMost(f.grams, rule.limit, 'g') };
-  if (f.grams <= rule.limit) on.clear(rule, { ...said, words: `${f.grams} g of salt are in it.` });
+  const words = text(on, 'saltOverLimit', { grams: f.grams, limit: rule.limit });
+  const said = {
+    title: hazardTitle(on, f.name, 'salt'),
+    where: f.name,
+    measured: atMost(f.grams, rule.limit, 'g'),
+  };
+  if (f.grams <= rule.limit) on.clear(rule, { ...said, words: text(on, 'saltInIt', { grams: f.grams }) });
   else on.broken(rule, { ...said, words });
 };
 
@@ -117,7 +134,7 @@ export const sheds: Judge<'sheds'> = (f, on) => {
   if (rule)
     on.broken(rule, {
       title: f.name,
-      words: 'Fibres come off when it is chewed or pulled at, and stick in a throat.',
+      words: text(on, 'fibresComeOffWhen'),
       where: f.name,
     });
 };
@@ -127,7 +144,7 @@ export const likeness: Judge<'likeness'> = (f, on) => {
   if (rule)
     on.care(rule, {
       title: f.name,
-      words: `Its name is a letter away from “${f.like}”. Is it one?`,
+      words: text(on, 'nameLetterAwayFrom', { like: f.like }),
       where: f.name,
     });
 };
@@ -138,7 +155,7 @@ export const line: Judge<'line'> = (f, on) => {
   if (rule)
     on.care(rule, {
       title: f.name,
-      words: 'Not judged: nobody has said how it is held, covered or closed in.',
+      words: text(on, 'notJudgedNobodyHas'),
       where: f.name,
     });
 };
@@ -151,8 +168,12 @@ export function allergens(on: Bench): void {
   const names = new Map<string, string[]>();
   for (const f of all) for (const a of f.of) names.set(a, [...new Set([...(names.get(a) ?? []), f.name])]);
   on.care(rule, {
-    words: [...names].map(([a, of]) => `${capital(a)} in ${of.join(', ')}.`).join(' '),
-    where: [...new Set(all.map((f) => f.name))].join(' and '),
+    words: [...names]
+      .map(([a, of]) =>
+        text(on, 'allergenIn', { allergen: capital(a), id: a.replaceAll(' ', '_'), names: of.join(', ') }),
+      )
+      .join(' '),
+    where: together(on, new Set(all.map((f) => f.name))),
   });
 }
 
@@ -161,7 +182,7 @@ export const skin: Judge<'skin'> = (f, on) => {
   if (rule)
     on.care(rule, {
       title: f.name,
-      words: 'It can hold back the blood, and glue irritates some skins.',
+      words: text(on, 'canHoldBackBlood'),
       where: f.name,
     });
 };
@@ -170,8 +191,8 @@ export const tool: Judge<'tool'> = (f, on) => {
   const rule = on.rule('tool');
   if (rule)
     on.care(rule, {
-      title: `Tool: ${f.name}`,
-      words: 'It pinches or pokes, and it is one more thing to count.',
+      title: text(on, 'tool', { name: f.name }),
+      words: text(on, 'pinchesOrPokesMore'),
       where: f.name,
     });
 };
@@ -179,43 +200,47 @@ export const tool: Judge<'tool'> = (f, on) => {
 export const heavy: Judge<'heavy'> = (f, on) => {
   const rule = on.rule('heavy');
   if (!rule) return;
-  const grams = `${Math.round(f.mass)} g`;
   const said = { where: f.name, measured: atMost(f.mass, rule.limit, 'g') };
   if (f.mass > rule.limit)
-    on.broken(rule, { ...said, words: `${f.name} weighs ${grams} and hurts when it falls on a foot.` });
+    on.broken(rule, { ...said, words: text(on, 'weighs', { name: f.name, mass: Math.round(f.mass) }) });
 };
 
 const FIXED = {
-  wall: 'When it comes down, what hangs on it falls too, and tape takes paint off.',
-  floor: 'A loose corner of tape trips, and it is slippery when wet.',
-  table: 'It comes loose when somebody leans on it.',
-  body: 'Never round a neck; it must come off with one pull.',
+  wall: 'whenComesDownWhat',
+  floor: 'looseCornerTapeTrips',
+  table: 'comesLooseWhenSomebody',
+  body: 'neverRoundNeckMust',
 } as const;
 
 export const fixing: Judge<'fixing'> = (f, on) => {
   const rule = on.rule('fixing');
-  if (rule) on.care(rule, { title: `${f.name}, fixed to the ${f.to}`, words: FIXED[f.to], where: f.name });
+  if (rule)
+    on.care(rule, {
+      title: text(on, 'fixedTo', { name: f.name, to: f.to }),
+      words: text(on, FIXED[f.to]),
+      where: f.name,
+    });
 };
 
 /** Which rule looks at a hazard, and what it says. */
-const HAZARD: Record<string, { rule: string; words: string }> = {
-  magnet: { rule: 'magnet', words: 'A loose strong magnet is not for anyone under 14.' },
-  coin: { rule: 'swallowed', words: 'A coin is swallowed easily.' },
-  marble: { rule: 'swallowed', words: 'A marble is swallowed easily.' },
-  bead: { rule: 'swallowed', words: 'A bead is swallowed easily.' },
-  balloon: { rule: 'balloon', words: 'A balloon, or a bit of one, blocks the airway and cannot be got out.' },
-  latex: { rule: 'latex', words: 'Some children are allergic to latex.' },
+const HAZARD: Record<string, { rule: string; words: Key }> = {
+  magnet: { rule: 'magnet', words: 'looseStrongMagnetNot' },
+  coin: { rule: 'swallowed', words: 'coinSwallowedEasily' },
+  marble: { rule: 'swallowed', words: 'marbleSwallowedEasily' },
+  bead: { rule: 'swallowed', words: 'beadSwallowedEasily' },
+  balloon: { rule: 'balloon', words: 'balloonOrBitBlocks' },
+  latex: { rule: 'latex', words: 'someChildrenAllergicLatex' },
   'swells in water': {
     rule: 'swells',
-    words: 'It swells to many times its size in water, inside a child, too, and no X-ray shows it.',
+    words: 'swellsManyTimesSize',
   },
-  'sharp edge': { rule: 'sharp-edge', words: 'It has a sharp edge.' },
-  'loose liner': { rule: 'liner', words: 'The liner in the cap can peel out, and it is a small part.' },
+  'sharp edge': { rule: 'sharp-edge', words: 'hasSharpEdge' },
+  'loose liner': { rule: 'liner', words: 'linerCapCanPeel' },
   'choking form': {
     rule: 'choking-form',
-    words: 'Round, hard or slippery food blocks the airway of a small child.',
+    words: 'roundHardOrSlippery',
   },
-  toxic: { rule: 'toxic', words: 'Not for children’s hands or mouths.' },
+  toxic: { rule: 'toxic', words: 'notForHandsOrMouths' },
 };
 
 type Hazard = Parameters<Judge<'hazard'>>[0];
@@ -224,26 +249,34 @@ type Hazard = Parameters<Judge<'hazard'>>[0];
 function magnet(f: Hazard, on: Bench): void {
   const rule = on.rule('magnet');
   if (!rule) return;
-  const said = { title: `${f.name}: magnet`, where: f.name };
+  const said = { title: hazardTitle(on, f.name, 'magnet'), where: f.name };
   if (f.flux === undefined)
-    return on.broken(rule, { ...said, words: `${HAZARD.magnet!.words} Its flux index was not measured.` });
+    return on.broken(rule, {
+      ...said,
+      words: `${text(on, HAZARD.magnet!.words)} ${text(on, 'fluxNotMeasured')}`,
+    });
   const measured = atMost(f.flux, rule.limit, 'kG² mm²');
-  const flux = `Its flux index is ${f.flux} kG² mm²`;
-  if (f.flux < rule.limit) return on.clear(rule, { ...said, measured, words: `${flux}: a weak magnet.` });
-  on.broken(rule, { ...said, measured, words: `${flux}. ${HAZARD.magnet!.words}` });
+  const { flux } = f;
+  if (f.flux < rule.limit)
+    return on.clear(rule, { ...said, measured, words: text(on, 'fluxWeak', { flux }) });
+  on.broken(rule, {
+    ...said,
+    measured,
+    words: `${text(on, 'fluxIs', { flux })} ${text(on, HAZARD.magnet!.words)}`,
+  });
 }
 
 const DOOR = {
-  screwed: 'Its battery door is screwed.',
-  'two moves': 'Its battery door takes two moves at once.',
-  'by hand': 'Its battery door opens by hand, and what is inside burns when it is swallowed.',
+  screwed: 'batteryDoorScrewed',
+  'two moves': 'batteryDoorTakesTwo',
+  'by hand': 'batteryDoorOpensHand',
 } as const;
-const UNKNOWN_DOOR = 'How its battery door opens was not tried: it counts as open.';
+const UNKNOWN_DOOR = 'howBatteryDoorOpens';
 
 /** What holds a battery, by how its door opens; one that nobody tried counts as open. */
 function battery(f: Hazard, on: Bench): void {
-  const said = { title: `${f.name}: battery`, where: f.name };
-  const words = f.door ? DOOR[f.door] : UNKNOWN_DOOR;
+  const said = { title: hazardTitle(on, f.name, 'battery'), where: f.name };
+  const words = text(on, f.door ? DOOR[f.door] : UNKNOWN_DOOR);
   const tool = on.rule('battery');
   if (f.door === 'screwed') {
     if (tool) on.clear(tool, { ...said, words });
@@ -265,15 +298,15 @@ function battery(f: Hazard, on: Bench): void {
 function buttonCell(f: Hazard, on: Bench): void {
   const rule = on.rule('button-cell');
   if (!rule) return;
-  const said = { title: `${f.name}: button cell`, where: f.name };
-  const burns = 'A button cell is swallowed easily and burns within hours.';
+  const said = { title: hazardTitle(on, f.name, 'button cell'), where: f.name };
+  const burns = text(on, 'buttonCellSwallowedEasily');
   if (f.door === 'screwed' || f.door === 'two moves')
     return on.care(rule, {
       ...said,
-      words: `${burns} ${DOOR[f.door]}`,
-      remedy: 'Try the door each time it comes back.',
+      words: `${burns} ${text(on, DOOR[f.door])}`,
+      remedy: text(on, 'tryDoorEachTime'),
     });
-  on.broken(rule, { ...said, words: `${burns} ${f.door ? DOOR[f.door] : UNKNOWN_DOOR}` });
+  on.broken(rule, { ...said, words: `${burns} ${text(on, f.door ? DOOR[f.door] : UNKNOWN_DOOR)}` });
 }
 
 export const hazard: Judge<'hazard'> = (f, on) => {
@@ -284,8 +317,10 @@ export const hazard: Judge<'hazard'> = (f, on) => {
   const rule = on.rule(known?.rule ?? 'other-hazard');
   if (!rule) return;
   const said = {
-    title: `${f.name}: ${f.hazard}`,
-    words: known?.words ?? `${capital(f.hazard)}.`,
+    title: hazardTitle(on, f.name, f.hazard),
+    words: known
+      ? text(on, known.words)
+      : text(on, 'seen', { hazard: capital(f.hazard), id: f.hazard.replaceAll(' ', '_') }),
     where: f.name,
   };
   const felt = f.hazard === 'sharp edge' ? on.proof(f.name, 'feel') : null;
@@ -303,23 +338,16 @@ export const plant: Judge<'plant'> = (f, on) => {
     if (rule) on.broken(rule, { ...said, words });
   };
   if (meant?.isNear && (f.as === 'plant' || known!.standing === 'never'))
-    return tell(
-      'plant-unknown',
-      `Its name is a letter away from “${known!.names[0]!}”. Is it that? Many plants irritate skin or are poisonous.`,
-    );
+    return tell('plant-unknown', text(on, 'nameLetterAwayFromMany', { what: known!.names[0]! }));
   // Wood is bought, too, and food is food: only what the list warns of is told, and food by its poison alone.
   if (f.as !== 'plant' && (!known || meant?.isNear || known.standing === 'commonly used')) return;
   if (f.as === 'food' && known!.standing !== 'never') return;
-  if (!known)
-    return tell(
-      'plant-unknown',
-      'It is not on the list of plants. Many irritate skin or are poisonous, and some look alike.',
-    );
+  if (!known) return tell('plant-unknown', text(on, 'notListPlantsMany'));
   const what = `${known.names[0]!} (${known.botanical}): ${known.part}`;
-  if (known.standing === 'never') return tell('plant-never', `${what}. It is poisonous.`);
-  if (known.standing === 'irritant') return tell('plant-irritant', `${what}. It irritates or pricks.`);
+  if (known.standing === 'never') return tell('plant-never', text(on, 'poisonous', { what }));
+  if (known.standing === 'irritant') return tell('plant-irritant', text(on, 'irritatesOrPricks', { what }));
   const rule = on.rule('plant-unknown');
-  if (rule) on.clear(rule, { ...said, words: `${what}. It is commonly used; hands are washed afterwards.` });
+  if (rule) on.clear(rule, { ...said, words: text(on, 'plantUsed', { what }) });
 };
 
 /** All surfaces together: one word on what can be washed. */
@@ -327,15 +355,15 @@ export function surfaces(on: Bench): void {
   const all = on.features.filter((f) => f.kind === 'surface');
   if (all.length === 0) return;
   const not = all.filter((f) => !f.washable).map((f) => f.name);
-  const names = [...new Set(not)].join(' and ');
+  const names = together(on, new Set(not));
   const rule = on.rule('cleaning');
-  if (rule && not.length > 0) on.care(rule, { words: `${names} cannot be washed.`, where: names });
+  if (rule && not.length > 0) on.care(rule, { words: text(on, 'cannotBeWashed', { names }), where: names });
   else if (rule && on.features.every((f) => f.kind !== 'line' || f.how !== null))
-    on.clear(rule, { words: 'Everything lent can be washed and air dried.', where: '' });
+    on.clear(rule, { words: text(on, 'allWashed'), where: '' });
   const mouthed = on.rule('mouthed');
   if (mouthed && not.length > 0 && on.youngest < (mouthed.below ?? Infinity))
     on.broken(mouthed, {
-      words: `Children of this age put things in the mouth, and ${names} cannot be washed afterwards.`,
+      words: text(on, 'childrenThisAgePut', { names }),
       where: names,
     });
 }

@@ -1,5 +1,6 @@
 import { widestRod } from '../passage/opening.ts';
 import { atLeast, atMost, mm, type Judge } from './judging.ts';
+import { text } from './words.ts';
 
 /** A rod of this goes in means that a small finger does, mm. */
 const FINGER = 6;
@@ -26,21 +27,21 @@ export const opening: Judge<'opening'> = (f, on) => {
   if (rod >= rule.limit)
     return on.clear(rule, {
       ...said,
-      words: `A rod of ${mm(rod)} goes in: a finger that goes in comes out again.`,
+      words: text(on, 'rodGoesIn', { rod: mm(rod) }),
     });
   if (rod < FINGER)
     return on.clear(rule, {
-      words: `No rod over ${mm(rod)} goes in: a small finger does not either.`,
+      words: text(on, 'noRodOver', { rod: mm(rod) }),
       where: f.where,
       measured: atMost(rod, FINGER),
     });
-  const words = `A rod of ${mm(rod)} goes in, one of ${mm(rule.limit)} does not: a finger can get stuck.`;
+  const words = text(on, 'fingerCanGetStuck', { rod: mm(rod), limit: mm(rule.limit) });
   if (!isRing(f.opening))
-    return on.care(rule, { ...said, words: `${words} The text speaks of round holes, this one is long.` });
+    return on.care(rule, { ...said, words: `${words} ${text(on, 'textOfRoundHoles')}` });
   if ((f.thick ?? 0) >= THIN)
     return on.care(rule, {
       ...said,
-      words: `${words} The text speaks of sheet under ${THIN} mm, this one is thicker.`,
+      words: `${words} ${text(on, 'textOfThinSheet', { thin: THIN })}`,
     });
   on.broken(rule, { ...said, words });
 };
@@ -51,13 +52,13 @@ const PINCH = 5;
 export const movingGap: Judge<'moving gap'> = (f, on) => {
   const rule = on.rule('moving-gap');
   if (!rule) return;
-  const said = { title: `Gap that opens and closes: ${f.where}`, where: f.where };
-  const range = `It opens from ${mm(f.from)} to ${mm(f.to)}`;
+  const said = { title: text(on, 'gapOpensCloses', { where: f.where }), where: f.where };
+  const range = { from: mm(f.from), to: mm(f.to) };
   if (f.to < PINCH || f.from > rule.limit)
-    return on.clear(rule, { ...said, words: `${range}: no finger is pinched.` });
+    return on.clear(rule, { ...said, words: text(on, 'noFingerIsPinched', range) });
   on.broken(rule, {
     ...said,
-    words: `${range}: between ${mm(PINCH)} and ${mm(rule.limit)} it pinches a finger.`,
+    words: text(on, 'pinchesAFinger', { ...range, least: mm(PINCH), limit: mm(rule.limit) }),
     measured: atMost(f.to, PINCH),
   });
 };
@@ -68,7 +69,7 @@ export const cord: Judge<'cord'> = (f, on) => {
     const measured = atMost(f.free, length.limit);
     if (f.free <= length.limit)
       on.clear(length, {
-        words: `${f.name}: ${mm(f.free)} free, at most ${mm(length.limit)} allowed.`,
+        words: text(on, 'cordWithin', { name: f.name, free: mm(f.free), limit: mm(length.limit) }),
         where: f.name,
         measured,
       });
@@ -76,8 +77,8 @@ export const cord: Judge<'cord'> = (f, on) => {
       const isOlder = on.youngest >= (length.below ?? Infinity);
       on.broken(length, {
         words: isOlder
-          ? `${f.name}: ${mm(f.free)} free. Allowed from ${length.below} months, never round a neck.`
-          : `${f.name}: ${mm(f.free)} free, over ${mm(length.limit)}.`,
+          ? text(on, 'cordOverAllowedFrom', { name: f.name, free: mm(f.free), below: length.below! })
+          : text(on, 'cordOver', { name: f.name, free: mm(f.free), limit: mm(length.limit) }),
         where: f.name,
         measured,
       });
@@ -86,21 +87,21 @@ export const cord: Judge<'cord'> = (f, on) => {
   const loop = on.rule('loop');
   if (loop && f.loop > loop.limit)
     on.broken(loop, {
-      words: `${f.name}: a loop of ${mm(f.loop)} goes over a head.`,
+      words: text(on, 'loopOverHead', { name: f.name, loop: mm(f.loop) }),
       where: f.name,
       measured: atMost(f.loop, loop.limit),
     });
   const tangle = f.carries ? on.rule('cord-tangle') : null;
   if (tangle && f.free > tangle.limit)
     on.broken(tangle, {
-      words: `${f.name}: ${mm(f.free)} free with something at its end: it can tangle to a noose.`,
+      words: text(on, 'cordCanTangle', { name: f.name, free: mm(f.free) }),
       where: f.name,
       measured: atMost(f.free, tangle.limit),
     });
   const knot = on.rule('knot');
   if (knot && (f.knots ?? 0) > 0)
     on.care(knot, {
-      words: `${f.name}: ${f.knots} ${f.knots === 1 ? 'knot' : 'knots'}${f.tails ? `, tails of ${mm(f.tails)}` : ''}. What is untied is loose.`,
+      words: text(on, 'knots', { name: f.name, knots: f.knots!, tails: f.tails ? mm(f.tails) : 'none' }),
       where: f.name,
     });
 };
@@ -113,14 +114,14 @@ export const bag: Judge<'bag'> = (f, on) => {
     if (over)
       on.broken(mouth, {
         ...said,
-        words: `${f.name}: its mouth is ${mm(f.mouth)} round and goes over a head.`,
+        words: text(on, 'bagOverHead', { name: f.name, mouth: mm(f.mouth) }),
       });
     else
       on.clear(mouth, {
         ...said,
         words: f.airy
-          ? `${f.name}: of cloth, which lets air through.`
-          : `${f.name}: its mouth is ${mm(f.mouth)} round, too narrow for a head.`,
+          ? text(on, 'bagOfCloth', { name: f.name })
+          : text(on, 'bagTooNarrow', { name: f.name, mouth: mm(f.mouth) }),
       });
   }
   const film = on.rule('bag-film');
@@ -128,17 +129,17 @@ export const bag: Judge<'bag'> = (f, on) => {
     const thick = (x: number): string => `${Math.round(x * 1000) / 1000} mm`;
     const said = { where: f.name, measured: atLeast(f.film, film.limit) };
     if (f.film < film.limit)
-      on.broken(film, { ...said, words: `${f.name}: film of ${thick(f.film)} clings to a face.` });
+      on.broken(film, { ...said, words: text(on, 'filmClings', { name: f.name, film: thick(f.film) }) });
     else
       on.clear(film, {
         ...said,
-        words: `${f.name}: film of ${thick(f.film)}, at least ${thick(film.limit)} is asked.`,
+        words: text(on, 'filmThickEnough', { name: f.name, film: thick(f.film), limit: thick(film.limit) }),
       });
   }
   const string = on.rule('drawstring');
   if (string && f.drawstring > string.limit)
     on.broken(string, {
-      words: `${f.name}: its drawstring is ${mm(f.drawstring)} long.`,
+      words: text(on, 'drawstringLong', { name: f.name, drawstring: mm(f.drawstring) }),
       where: f.name,
       measured: atMost(f.drawstring, string.limit),
     });
@@ -153,11 +154,11 @@ export const hollow: Judge<'hollow'> = (f, on) => {
   if (!rule || f.depth <= DEEP || f.mouth < rule.limit || f.mouth > WIDEST) return;
   if (on.youngest >= (rule.below ?? Infinity))
     return on.clear(rule, {
-      words: `${f.name}: a cup that the text asks about under ${rule.below} months only.`,
+      words: text(on, 'hollowUnderAge', { name: f.name, below: rule.below! }),
       where: f.name,
     });
   on.broken(rule, {
-    words: `${f.name}: ${mm(f.mouth)} across and ${mm(f.depth)} deep, it can lie over mouth and nose and hold by suction.`,
+    words: text(on, 'hollowOverFace', { name: f.name, mouth: mm(f.mouth), depth: mm(f.depth) }),
     where: f.name,
     measured: atMost(f.mouth, rule.limit),
   });

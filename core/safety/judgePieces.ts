@@ -1,9 +1,11 @@
 import { smallParts, type SmallPartsAnswer } from '../gauge/smallParts.ts';
 import { scaled, shape as aShape, type Shape } from '../geometry/shape.ts';
+import type { Told } from '../languages/messages.ts';
 import { extentsOf } from '../materials/material.ts';
 import { PatternError } from '../patterns/kernel.ts';
 import { atLeast, mm, type Bench, type Judge, type Measured } from './judging.ts';
 import type { Rule } from './rules.ts';
+import { text } from './words.ts';
 
 const answers = new Map<string, SmallPartsAnswer>();
 const MOST_ANSWERS = 400;
@@ -40,45 +42,46 @@ function gaugedAlike(shape: Shape): SmallPartsAnswer {
   return answer;
 }
 
-const sizes = (shape: Shape): string => {
-  if (shape.kind === 'sphere') return `${mm(shape.diameter)} ball`;
-  if (shape.kind === 'cylinder') return `${mm(shape.diameter)} × ${mm(shape.length)} piece`;
-  return `${extentsOf(shape)
-    .map((x) => mm(x).replace(' mm', ''))
-    .join(' × ')} mm piece`;
-};
+const sizes = (shape: Shape, to: Told): string =>
+  shape.kind === 'sphere'
+    ? text(to, 'sizeOfBall', { diameter: mm(shape.diameter) })
+    : text(to, 'sizeOfPiece', {
+        size:
+          shape.kind === 'cylinder'
+            ? `${mm(shape.diameter)} × ${mm(shape.length)}`
+            : `${extentsOf(shape)
+                .map((x) => mm(x).replace(' mm', ''))
+                .join(' × ')} mm`,
+      });
+
+/** When a part meets the cylinder: as it lies there, once it or one of several came off, or once what it is in has opened. */
+type When = 'always' | 'loose' | 'one' | 'opened';
 
 /** How a shape lies in the test cylinder, in words, and the margin: what it stands out by, less than 0 where it lies inside. */
-function inCylinder(shape: Shape): { small: boolean; words: string; measured: Measured } {
+function inCylinder(
+  shape: Shape,
+  when: When,
+  to: Told,
+): { small: boolean; words: string; measured: Measured } {
   const answer = gaugedOnce(shape);
   const measured: Measured = { value: -answer.clearance, limit: 0, unit: 'mm', margin: -answer.clearance };
-  const what = sizes(shape);
-  if (answer.fits === null)
-    return {
-      small: true,
-      measured,
-      words: `The ${what} is too close to call in the test cylinder, so it counts as a small part.`,
-    };
+  const said = { when, what: sizes(shape, to) };
+  if (answer.fits === null) return { small: true, measured, words: text(to, 'tooCloseToCall', said) };
   return answer.fits
-    ? {
-        small: true,
-        measured,
-        words: `The ${what} lies wholly inside the test cylinder with ${mm(answer.clearance)} to spare.`,
-      }
+    ? { small: true, measured, words: text(to, 'inCylinder', { ...said, spare: mm(answer.clearance) }) }
     : {
         small: false,
         measured,
-        words: `The ${what} is too large to go in the test cylinder: it stands out by ${mm(-answer.bounds[1])} or more at its best.`,
+        words: text(to, 'tooLargeForCylinder', { ...said, out: mm(-answer.bounds[1]) }),
       };
 }
 
 function small(rule: Rule | null, f: { name: string; shape: Shape }, on: Bench): void {
   if (!rule) return;
-  const { small: fits, words, measured } = inCylinder(f.shape);
+  const { small: fits, words, measured } = inCylinder(f.shape, 'always', on);
   if (!fits) return on.clear(rule, { words, where: f.name, measured });
   const isOlder = on.youngest >= (rule.below ?? Infinity);
-  const from = rule.below === 36 ? 'three years' : `${rule.below} months`;
-  const also = isOlder ? ` Over ${from} it is allowed, but younger brothers and sisters find it too.` : '';
+  const also = isOlder ? ` ${text(on, 'allowedOver', { below: rule.below! })}` : '';
   on.broken(rule, { words: `${words}${also}`, where: f.name, measured });
 }
 
@@ -90,13 +93,13 @@ function ball(f: { name: string; shape: Shape }, on: Bench): void {
   const measured = atLeast(second, rule.limit);
   if (second > rule.limit)
     on.clear(rule, {
-      words: `${mm(second)} across: it does not pass the ${rule.limit} mm ball gauge.`,
+      words: text(on, 'notPastBallGauge', { across: mm(second), limit: rule.limit }),
       where: f.name,
       measured,
     });
   else
     on.broken(rule, {
-      words: `${mm(second)} across: it passes the ${rule.limit} mm ball gauge.`,
+      words: text(on, 'passesBallGauge', { across: mm(second), limit: rule.limit }),
       where: f.name,
       measured,
     });
@@ -107,29 +110,29 @@ export const piece: Judge<'piece'> = (f, on) => {
   if (f.ball) ball(f, on);
 };
 
-const NO_PULL = 'No pull test that it passed is on record.';
-
 /** As if it came off; a pull test that is passed and on record says that it holds, for now. */
 export const attached: Judge<'attached'> = (f, on) => {
   const rule = on.rule('attached');
   if (!rule) return;
-  const { small: fits, words, measured } = inCylinder(f.shape);
-  const said = { title: `${f.name}, ${f.held}`, where: f.name, measured };
-  const asIf = `If ${f.count === 1 ? 'it comes' : 'one comes'} off: ${words[0]!.toLowerCase()}${words.slice(1)}`;
+  const { small: fits, words: asIf, measured } = inCylinder(f.shape, f.count === 1 ? 'loose' : 'one', on);
+  const said = {
+    title: text(on, 'held', { name: f.name, held: f.held.replace(' ', '_') }),
+    where: f.name,
+    measured,
+  };
   if (!fits) return on.clear(rule, { ...said, words: asIf });
   const proof = on.proof(f.name, 'pull');
   if (proof?.holds)
     return on.care(rule, { ...said, words: `${asIf} ${proof.words}`, remedy: rule.remedyOlder });
-  on.broken(rule, { ...said, words: `${asIf} ${proof?.words ?? NO_PULL}` });
+  on.broken(rule, { ...said, words: `${asIf} ${proof?.words ?? text(on, 'noPullTestPassed')}` });
 };
 
 /** As if the seal opened. */
 export const filler: Judge<'filler'> = (f, on) => {
   const rule = on.rule('filler');
   if (!rule) return;
-  const { small: fits, words, measured } = inCylinder(f.shape);
-  const said = { title: `${f.name}, behind ${f.seal}`, where: f.name, measured };
-  const asIf = `If it opens: ${words[0]!.toLowerCase()}${words.slice(1)}`;
+  const { small: fits, words: asIf, measured } = inCylinder(f.shape, 'opened', on);
+  const said = { title: text(on, 'behind', { name: f.name, seal: f.seal }), where: f.name, measured };
   if (!fits) on.clear(rule, { ...said, words: asIf });
   else {
     const [drop, pull] = [on.proof(f.name, 'drop'), on.proof(f.name, 'pull')];
@@ -143,10 +146,7 @@ export const filler: Judge<'filler'> = (f, on) => {
       const short = [drop, pull].filter((p) => p && !p.holds).map((p) => p!.words);
       on.broken(rule, {
         ...said,
-        words: [
-          asIf,
-          ...(short.length > 0 ? short : ['No drop and pull tests that it passed are on record.']),
-        ].join(' '),
+        words: [asIf, ...(short.length > 0 ? short : [text(on, 'noDropPullTests')])].join(' '),
       });
     }
   }
@@ -161,7 +161,7 @@ export const give: Judge<'give'> = (f, on) => {
   const answer = gaugedOnce(scaled(of.shape, 1 - f.share));
   if (answer.fits === false) return;
   on.broken(rule, {
-    words: `Pressed by ${Math.round(100 * f.share)} % it would lie inside the test cylinder.`,
+    words: text(on, 'pressedWouldLieInside', { number: Math.round(100 * f.share) }),
     where: f.name,
   });
 };
@@ -170,7 +170,7 @@ export const remnant: Judge<'remnant'> = (f, on) => {
   const rule = on.rule('remnant');
   if (!rule) return;
   on.care(rule, {
-    words: `${f.count} × ${f.name.toLowerCase()} ${f.count === 1 ? 'is' : 'are'} left on the table when a kit is made, and nobody counts ${f.count === 1 ? 'it' : 'them'} back.`,
+    words: text(on, 'leftOnTable', { count: f.count, name: f.name.toLowerCase() }),
     where: f.name,
   });
 };

@@ -1,3 +1,4 @@
+import type { Told } from '../languages/messages.ts';
 import type { Feature, Verdict } from '../patterns/kernel.ts';
 import type { HandTestId } from './handTests.ts';
 import type { Rule, RuleUnit } from './rules.ts';
@@ -61,7 +62,7 @@ export interface Proof {
 }
 
 /** How a judge finds its rule and says what came out. */
-export interface Bench {
+export interface Bench extends Told {
   /** Deciding age, months. */
   readonly youngest: number;
   readonly features: readonly Feature[];

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import type { Feature } from '../patterns/feature.ts';
 import type { Rule, RuleUnit } from './rule.ts';
+import type { Told } from '../languages/messages.ts';
+import { withWords } from './ruleWords.ts';
 import { RULES } from './ruleList.ts';
 
 export type { Rule, RuleUnit } from './rule.ts';
@@ -143,10 +145,11 @@ function readRule(id: string, market: Market): Rule | null {
 
 const age = (below: number | null): string => (below === null ? 'all ages' : `under ${below} months`);
 
-/** A rule as a place applies it, with its changes named; null where its market has none. */
-export function appliedRule(id: string, market: Market, { changes }: PlaceRules): Rule | null {
-  const rule = ruleOf(id, market);
-  if (!rule) return null;
+/** A rule as a place applies it, with its changes named, in a language; null where its market has none. */
+export function appliedRule(id: string, market: Market, { changes }: PlaceRules, to: Told = {}): Rule | null {
+  const known = ruleOf(id, market);
+  if (!known) return null;
+  const rule = to.language === undefined ? known : withWords(known, to);
   const change = changes.find((c) => c.rule === id);
   if (!change) return rule;
   const parts = [
@@ -163,12 +166,18 @@ export function appliedRule(id: string, market: Market, { changes }: PlaceRules)
     change.remedy !== null ? 'its own remedy' : null,
   ].filter((p) => p !== null);
   if (parts.length === 0) return rule;
+  const changed = withWords(
+    {
+      ...rule,
+      limit: rule.unit === null ? rule.limit : (change.limit ?? rule.limit),
+      below: change.below ?? rule.below,
+      verdict: change.verdict ?? rule.verdict,
+    },
+    to,
+  );
   return {
-    ...rule,
-    limit: rule.unit === null ? rule.limit : (change.limit ?? rule.limit),
-    below: change.below ?? rule.below,
-    verdict: change.verdict ?? rule.verdict,
-    remedy: change.remedy ?? rule.remedy,
+    ...changed,
+    remedy: change.remedy ?? changed.remedy,
     isOff: change.off,
     changed: `Changed here by ${change.by} (${parts.join(', ')}): ${change.why}`,
   };

@@ -1,7 +1,7 @@
 import { atStep, circle, dimension, sceneOf } from '../drawing/marks.ts';
 import { dialTable } from '../patterns/dialTable.ts';
 import { taken, type At, type Pattern, type Role } from '../patterns/kernel.ts';
-import { cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../patterns/making.ts';
+import { cleaningStep, countStep, need, sayFor, step, stopWords } from '../patterns/making.ts';
 
 /** The smallest pattern: lids laid on rings drawn on a card. docs/adding-a-pattern.md walks through it. */
 const LID: Role = {
@@ -52,7 +52,7 @@ const places = (at: At<Dials>): [number, number][] =>
 export const ringMat: Pattern<Dials> = {
   id: 'ring-mat',
   name: 'Ring mat',
-  does: 'Lays lids on rings',
+  does: () => 'Lays lids on rings',
   skills: ['Pincer and release'],
   quiet: true,
   roles: [LID, CARD],
@@ -67,8 +67,8 @@ export const ringMat: Pattern<Dials> = {
   }),
   plan: (at) => {
     const { lid, card } = parts(at);
-    const { dials: d, approach } = at;
-    const washed = cleaningStep([{ material: lid, count: d.lids }], approach);
+    const { dials: d } = at;
+    const washed = cleaningStep([{ material: lid, count: d.lids }], at);
     return {
       needs: [need(LID, lid, d.lids, true)],
       cuts: [
@@ -100,7 +100,7 @@ export const ringMat: Pattern<Dials> = {
           perCopy: d.lids,
           tools: ['marker'],
         }),
-        countStep(`${d.lids} lids`, ['draw', ...washed.map((s) => s.id)]),
+        countStep(at, `${d.lids} lids`, ['draw', ...washed.map((s) => s.id)]),
       ],
     };
   },
@@ -129,12 +129,12 @@ export const ringMat: Pattern<Dials> = {
       dials: { ...d, loose },
     })),
   show: (at) => ({
-    say: sayFor(at.approach, 'Which lid sits here?', 'You drew these rings.'),
+    say: sayFor(at, 'Which lid sits here?', 'You drew these rings.'),
     lookFor: 'Does the lid land without a push?',
     easier: 'Wider rings.',
     harder: 'Narrower rings.',
     more: 'Count them.',
     oneHand: 'The card taped down, rings on the side of the hand that works.',
-    stop: STOP_WORDS,
+    stop: stopWords(at),
   }),
 };

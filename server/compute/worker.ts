@@ -43,7 +43,7 @@ async function reader(job: ReadJob, means: Means): Promise<unknown> {
     run: async (of: Job) => answerOf(await runJob(of, means)),
     close: async () => {},
   };
-  return readNow({ em: em.fork(), workerPool, today: job.today }, job.name, job.data);
+  return readNow({ em: em.fork(), workerPool, today: job.today }, job);
 }
 
 /** One job of a lane; what it throws comes back to the caller as it is. */

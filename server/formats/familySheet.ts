@@ -1,7 +1,7 @@
 import type { Content, ContentText, TableCell } from 'pdfmake/interfaces';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { toolPicture } from '../../core/drawing/tools.ts';
-import { translatorTo } from '../../core/languages/index.ts';
+import { languageOf } from '../../core/languages/messages.ts';
 import { sheetWords, type SheetWords } from '../../core/lend/sheetWords.ts';
 import type { FamilyPaper, HomeDesign, PicturedPart } from '../../core/lend/familyPaper.ts';
 import { inUnit, type LengthUnit } from '../../core/measure/length.ts';
@@ -11,20 +11,19 @@ import { drawn, heading, INK, MM, type PaperSpec, QUIET, type } from './sheetPar
 
 type Style = Partial<ContentText>;
 
-/** How a paper says things: its own words, and what the families and the rules say, in its language where there is one for it. */
+/** How a paper says things: its own words, and lengths in the unit of the place. What designs and rules say is in its language already. */
 interface Voice {
   readonly w: SheetWords;
-  readonly say: (english: string) => string;
+  readonly say: (words: string) => string;
   /** Whether its steps are in its language; else the place's own words stand for them. */
   readonly speaks: boolean;
   readonly unit: LengthUnit;
 }
 function voiceOf(p: FamilyPaper): Voice {
-  const into = translatorTo(p.language);
   return {
     w: sheetWords(p.language),
-    say: (english) => inUnit(into?.(english) ?? english, p.unit),
-    speaks: into !== null,
+    say: (words) => inUnit(words, p.unit),
+    speaks: languageOf(p.language) !== null,
     unit: p.unit,
   };
 }
@@ -143,10 +142,13 @@ export function pictureSheetPaper(p: FamilyPaper): PaperSpec {
       {
         stack: [
           type(d.name, { bold: true, fontSize: 18 }),
-          type(`${say(d.does)} · ${say(formatAges(d.ageFrom, d.ageTo))}`, {
-            color: QUIET,
-            margin: [0, 0, 0, 4],
-          }),
+          type(
+            `${say(d.does)} · ${formatAges(d.ageFrom, d.ageTo, { language: languageOf(p.language) ?? 'en' })}`,
+            {
+              color: QUIET,
+              margin: [0, 0, 0, 4],
+            },
+          ),
           drawn(d.scene, [150, 55], p.unit),
         ],
         margin: [0, 12, 0, 0],

@@ -6,6 +6,7 @@ import { read, readId } from '../problem.ts';
 import { ProblemError } from '../problemError.ts';
 import { suffices } from './roles.ts';
 import { whoAsks } from './who.ts';
+import { JsonText } from './jsonText.ts';
 
 /** What a door says of itself: also what its description in OpenAPI is made of. */
 export interface DoorRule {
@@ -136,6 +137,7 @@ function guarded<Q, B>(rule: DoorRule, handle: (asked: Asked<Q, B>) => unknown) 
     if (res.headersSent || res.destroyed) return;
     if (rule.isPage) sendPage(req, res, answer as { items: readonly unknown[] } & Omit<PageEnd, 'count'>);
     else if (answer === undefined) res.status(204).end();
+    else if (answer instanceof JsonText) res.status(rule.status).type('json').send(answer.text);
     else res.status(rule.status).json(answer);
   };
 }

@@ -45,4 +45,6 @@ export interface ReadJob {
   readonly today: Day;
   readonly name: ReadName;
   readonly data: readonly unknown[];
+  /** Whether the answer is wanted as JSON text. */
+  readonly asText: boolean;
 }

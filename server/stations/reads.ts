@@ -8,7 +8,8 @@ import type { Day } from '../../core/calendar/days.ts';
 import type { WorkerPool } from '../compute/workerPool.ts';
 import type { ServerContext } from '../serverContext.ts';
 import { dueCalendar } from '../formats/calendars.ts';
-import type { ReadName } from './readJob.ts';
+import { JsonText } from '../people/jsonText.ts';
+import type { ReadJob, ReadName } from './readJob.ts';
 import { kitReport, sheetOf } from './check/sheet.ts';
 import { familyData } from './lend/erase.ts';
 import { listKits, suggestKits, type KitQuery } from './lend/kits.ts';
@@ -72,8 +73,7 @@ const READS = {
   batchSheet: (o: Reading, batch: Opened, plan: BenchPlan) => papers.sheetFor(o.em, batch, plan, o.today),
   batchPapers: (o: Reading, sheet: BatchSheet, shopping: Shopping, paper: Paper) =>
     papers.allPapers(o.em, sheet, shopping, paper),
-  // As text, since an object this large would be put together and taken apart in the server's own thread.
-  familyData: async (o: Reading, id: number) => JSON.stringify(await familyData(o.em, id)),
+  familyData: (o: Reading, id: number) => familyData(o.em, id),
   dueDays: async (o: Reading, id: number) => {
     const { family, place, loans } = await dueDays(o.em, id);
     return { family, calendar: dueCalendar(loans, place, o.today) };
@@ -93,19 +93,35 @@ type Reads = typeof READS;
 type Data<K extends ReadName> = Parameters<Reads[K]> extends [Reading, ...infer D] ? D : never;
 type Answer<K extends ReadName> = Awaited<ReturnType<Reads[K]>>;
 
-export const readNow = (o: Reading, name: ReadName, data: readonly unknown[]): Promise<unknown> =>
-  (READS[name] as (o: Reading, ...data: readonly unknown[]) => Promise<unknown>)(o, ...data);
+export async function readNow(
+  o: Reading,
+  { name, data, asText }: Pick<ReadJob, 'name' | 'data' | 'asText'>,
+): Promise<unknown> {
+  const answer = await (READS[name] as (o: Reading, ...data: readonly unknown[]) => Promise<unknown>)(
+    o,
+    ...data,
+  );
+  return asText ? JSON.stringify(answer) : answer;
+}
 
-/**
- * Reads something long: beside the server where that has workers and the place has a file, so that nobody waits behind it.
- * It sees all that was acknowledged before it was asked.
- */
+/** Where something long is read: beside the server where that has workers and the place has a file, so that nobody waits behind it. */
+const readAt = (
+  { em, workerPool, folder, today, exchanges }: ServerContext,
+  signal: AbortSignal | undefined,
+  job: Pick<ReadJob, 'name' | 'data' | 'asText'>,
+): Promise<unknown> =>
+  folder === null || !workerPool.hasReaders
+    ? readNow({ em: em(), workerPool, today: today() }, job)
+    : workerPool.run({ kind: 'read', folder, exchanges: exchanges(), today: today(), ...job }, signal);
+
+/** Reads something long. It sees all that was acknowledged before it was asked. */
 export const reading =
-  ({ em, workerPool, folder, today, exchanges }: ServerContext, signal?: AbortSignal) =>
+  (serverContext: ServerContext, signal?: AbortSignal) =>
   <K extends ReadName>(name: K, ...data: Data<K>): Promise<Answer<K>> =>
-    (folder === null || !workerPool.hasReaders
-      ? readNow({ em: em(), workerPool, today: today() }, name, data)
-      : workerPool.run(
-          { kind: 'read', folder, exchanges: exchanges(), today: today(), name, data },
-          signal,
-        )) as Promise<Answer<K>>;
+    readAt(serverContext, signal, { name, data, asText: false }) as Promise<Answer<K>>;
+
+/** As `reading`, for an answer that goes out as it is: a large one is not put together again in the server's own thread. */
+export const readingText =
+  (serverContext: ServerContext, signal?: AbortSignal) =>
+  async <K extends ReadName>(name: K, ...data: Data<K>): Promise<JsonText> =>
+    new JsonText((await readAt(serverContext, signal, { name, data, asText: true })) as string);

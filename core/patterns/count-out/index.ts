@@ -8,11 +8,12 @@ import {
   sayFor,
   sharedKinds,
   step,
-  STOP_WORDS,
+  stopWords,
 } from '../making.ts';
 import { cardFor, dials, needed, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
+import { text } from './words.ts';
 
 const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, at.dials.tokens);
 const cardCount = (d: Dials): number => d.to - d.from + 1;
@@ -30,7 +31,7 @@ function plan(at: At<Dials>): Plan {
       {
         kind: 'outline',
         id: 'card',
-        label: 'Card',
+        label: text(at, 'card'),
         // Cards from one number on are the same for every range that begins there.
         shows: `${d.shows} from ${d.from}`,
         role: ROLES.card.id,
@@ -49,15 +50,15 @@ function plan(at: At<Dials>): Plan {
 
 function steps(at: At<Dials>): Step[] {
   const { dials: d, approach } = at;
-  const washed = cleaningStep(each(at), approach);
+  const washed = cleaningStep(each(at), at);
   const n = cardCount(d);
   const together = approach === 'made together';
   return [
     ...washed,
     step({
       id: 'print',
-      title: `Print or write ${n} cards`,
-      words: 'Print the sheets on card, or write the numerals large with a thick pen.',
+      title: text(at, 'printOrWriteCards', { n }),
+      words: text(at, 'printSheetsCardOr'),
       setUp: 2,
       perCopy: 0.5 * n,
       who: together ? 'child' : 'either',
@@ -65,8 +66,8 @@ function steps(at: At<Dials>): Step[] {
     }),
     step({
       id: 'cut',
-      title: `Cut out ${n} cards`,
-      words: 'Scissors along the lines; round the corners a little.',
+      title: text(at, 'cutOutCards', { n }),
+      words: text(at, 'scissorsAlongLinesRound'),
       perCopy: 0.7 * n,
       who: 'adult',
       tools: ['scissors'],
@@ -76,8 +77,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'sticks',
-            title: `Tape ${n} sticks to write on`,
-            words: 'Clear tape all round each stick: a dry-wipe pen comes off with a finger.',
+            title: text(at, 'tapeSticksWrite', { n }),
+            words: text(at, 'clearTapeAllRound'),
             perCopy: 0.6 * n,
             tools: ['scissors', 'marker'],
           }),
@@ -85,71 +86,64 @@ function steps(at: At<Dials>): Step[] {
       : []),
     step({
       id: 'try',
-      title: 'Lay it out once',
-      words: `Every spot has its token${at.approach === 'prepared shelf' ? ', and none is left over' : ''}.`,
+      title: text(at, 'layOutOnce'),
+      words:
+        at.approach === 'prepared shelf' ? text(at, 'everySpotHasToken') : text(at, 'everySpotHasToken2'),
       perCopy: 1 + 0.05 * d.tokens,
       after: ['cut', ...(d.sticks ? ['sticks'] : []), ...washed.map((s) => s.id)],
     }),
-    countStep(`${n} cards, ${d.tokens} tokens${d.sticks ? `, ${n} sticks` : ''}`, ['try']),
+    countStep(at, text(at, 'counted', { cards: n, tokens: d.tokens, sticks: d.sticks ? n : 0 }), ['try']),
   ];
 }
 
 function features(at: At<Dials>): Feature[] {
   const { card } = parts(at);
   return [
-    ...diceFeatures(at.dials.dice),
-    { kind: 'cut edge', where: 'each card', material: card.materialClass, covered: false },
+    ...diceFeatures(at, at.dials.dice),
+    { kind: 'cut edge', where: text(at, 'eachCard'), material: card.materialClass, covered: false },
   ];
 }
 
 function show(at: At<Dials>): Show {
   const { dials: d } = at;
   return {
-    say: sayFor(
-      at.approach,
-      'Throw: how many fish does the boat bring?',
-      'You wrote these numbers. How many go on this one?',
-    ),
-    lookFor: 'Is one token touched for each word, and does the hand place it without moving the others?',
-    easier: 'Spots to lay on, up to 3, one card at a time.',
-    harder:
-      d.shows === 'numeral'
-        ? 'All cards at once, in any order; then add two.'
-        : 'Numerals alone; then all cards at once.',
-    more: 'Count back as they go into the pouch; which card has more?',
-    oneHand:
-      'Cards taped down or in a rack, tokens in a shallow bowl on a non-slip mat. Left-handed: the bowl at the left.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'throwHowManyFish'), text(at, 'youWroteTheseNumbers')),
+    lookFor: text(at, 'tokenTouchedEachWord'),
+    easier: text(at, 'spotsLayUpCard'),
+    harder: d.shows === 'numeral' ? text(at, 'allCardsOnceAny') : text(at, 'numeralsAloneThenAll'),
+    more: text(at, 'countBack'),
+    oneHand: text(at, 'cardsTapedDownOr'),
+    stop: stopWords(at),
   };
 }
 
 function rungs(at: At<Dials>): RungDials<Dials>[] {
   const { dials: d } = at;
   const { kinds } = parts(at);
-  const grip = 'thumb and finger, one at a time';
+  const grip = text(at, 'thumbFingerTime');
   const of = (to: number, part: Partial<Dials>): Dials => {
     const next: Dials = { ...d, from: 1, dice: 0, ...part, to };
     return { ...next, ...cardFor(to, kinds, next.shows), tokens: needed(next.from, to, next.laid) };
   };
   const to = Math.max(4, Math.min(6, d.to));
   return [
-    { id: 'three', name: 'To 3, on spots', grip, dials: of(3, { shows: 'both', laid: 'one at a time' }) },
+    { id: 'three', name: text(at, 'spots'), grip, dials: of(3, { shows: 'both', laid: 'one at a time' }) },
     {
       id: 'spots',
-      name: `To ${to}, on spots`,
+      name: text(at, 'spots2', { to }),
       grip,
       dials: of(to, { shows: 'both', laid: 'one at a time' }),
     },
     {
       id: 'numeral',
-      name: 'Numerals alone',
+      name: text(at, 'numeralsAlone'),
       grip,
       dials: of(to, { shows: 'numeral', laid: 'one at a time' }),
     },
-    { id: 'all', name: 'All at once', grip, dials: of(to, { shows: 'numeral', laid: 'all at once' }) },
+    { id: 'all', name: text(at, 'allOnce'), grip, dials: of(to, { shows: 'numeral', laid: 'all at once' }) },
     {
       id: 'allspots',
-      name: 'All, on spots',
+      name: text(at, 'allSpots'),
       grip,
       dials: of(to, { shows: 'both', laid: 'all at once' }),
     },
@@ -160,7 +154,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
 export const countOut: Pattern<Dials, Detail> = {
   id: 'count-out',
   name: 'Count-out',
-  does: 'Counts tokens out onto cards',
+  does: (to) => text(to, 'countsTokensOutOnto'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
   quiet: true,
   roles: Object.values(ROLES),

@@ -2,10 +2,11 @@ import { hazardsNamed } from '../../catalogue/hazardNames.ts';
 import type { Material } from '../../materials/material.ts';
 import { outlineName } from '../../outline/outline.ts';
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
-import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
+import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, stopWords } from '../making.ts';
 import { dials, dotsOf, parts, pieceWide, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { bottlesFor, fit, isPainted, moves, type Detail } from './fit.ts';
+import { text } from './words.ts';
 
 const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, dotsOf(at.dials).length);
 
@@ -40,16 +41,14 @@ function steps(at: At<Dials>): Step[] {
   const { laminate } = parts(at);
   const n = dotsOf(d).length;
   const painted = isPainted(d);
-  const washed = painted ? [] : cleaningStep(each(at), approach);
+  const washed = painted ? [] : cleaningStep(each(at), at);
   const sealed = laminate !== undefined && !painted;
   return [
     ...washed,
     step({
       id: 'print',
-      title: pages(d) > 1 ? `Print ${pages(d)} pages` : 'Print the page',
-      words: painted
-        ? 'On plain paper or card, so that paint soaks in and stickers hold; one for each child.'
-        : 'On card; check the 50 mm bar before the rest are printed.',
+      title: pages(d) > 1 ? text(at, 'printPages', { pages: pages(d) }) : text(at, 'printPage'),
+      words: painted ? text(at, 'plainPaperOrCard') : text(at, 'cardCheckMmBar'),
       setUp: 2,
       perCopy: 0.5 * pages(d),
       tools: ['printer'],
@@ -58,8 +57,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'laminate',
-            title: 'Laminate it',
-            words: 'Once through the laminator; let it cool flat.',
+            title: text(at, 'laminate'),
+            words: text(at, 'onceThroughLaminatorLet'),
             setUp: 5,
             perCopy: 1,
             who: 'adult',
@@ -73,10 +72,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'colour',
-            title: painted ? 'Fill the dots' : 'Colour round the outline',
-            words: painted
-              ? 'Dabbing or peeling each one is the exercise; let it dry flat.'
-              : 'Crayons outside the dots, before it is laminated.',
+            title: painted ? text(at, 'fillDots') : text(at, 'colourRoundOutline'),
+            words: painted ? text(at, 'dabbingOrPeelingEach') : text(at, 'crayonsOutsideDotsBefore'),
             perCopy: 6,
             who: 'child',
             drying: d.use === 'paint' ? 45 : 0,
@@ -86,14 +83,12 @@ function steps(at: At<Dials>): Step[] {
       : []),
     step({
       id: 'try',
-      title: 'Lay it out once',
-      words: painted
-        ? 'One dot done, so that it can be shown.'
-        : 'Every dot has its piece; lean the tray as it will stand.',
+      title: text(at, 'layOutOnce'),
+      words: painted ? text(at, 'dotDoneCanBe') : text(at, 'everyDotHasPiece'),
       perCopy: 0.05 * n + 0.5,
       after: [sealed ? 'laminate' : 'print', ...washed.map((s) => s.id)],
     }),
-    countStep(painted ? (pages(d) > 1 ? `${pages(d)} pages` : '1 page') : `1 page, ${n} pieces`, [
+    countStep(at, text(at, 'counted', { pages: painted ? pages(d) : 1, pieces: painted ? 0 : n }), [
       'try',
       ...(approach === 'made together' ? ['colour'] : []),
     ]),
@@ -129,20 +124,13 @@ function reaches(at: At<Dials>): Reaches {
 function show(at: At<Dials>): Show {
   const { dials: d } = at;
   return {
-    say: sayFor(
-      at.approach,
-      'Every window of the ship wants a face. Which is next?',
-      'Your page: which dot first?',
-    ),
-    lookFor: 'Do finger and thumb set the piece down without sweeping the next one off?',
-    easier: 'Fewer, larger dots, far apart; all of one colour.',
-    harder:
-      d.colours === 'free'
-        ? 'More dots, closer; then colours by key.'
-        : 'Closer; then tongs, then the tray leaning.',
-    more: 'Count a row; cover one colour only; leave every second dot.',
-    oneHand: 'The page taped at its corners, the pieces on the side of the hand that works.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'everyWindowShipWants'), text(at, 'yourPageWhichDot')),
+    lookFor: text(at, 'doFingerThumbSet'),
+    easier: text(at, 'fewerLargerDotsFar'),
+    harder: d.colours === 'free' ? text(at, 'moreDotsCloserThen') : text(at, 'closerThenTongsThen'),
+    more: text(at, 'countARow'),
+    oneHand: text(at, 'pageTapedCornersPieces'),
+    stop: stopWords(at),
   };
 }
 
@@ -150,7 +138,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   const { dials: d } = at;
   const { kinds } = parts(at);
   const wide = Math.max(8, ...kinds.map(pieceWide));
-  const grip = isPainted(d) ? 'brush or fingertip' : 'thumb and finger';
+  const grip = isPainted(d) ? text(at, 'brushOrFingertip') : text(at, 'thumbFinger');
   const base: Dials = { ...d, tilt: 0, colours: 'free' };
   const dot = (k: number): number =>
     Math.max(6, Math.min(60, Math.round(isPainted(d) ? d.dot * k : wide * k)));
@@ -160,15 +148,15 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     return { ...rung, dials: { ...rung.dials, asked: Math.max(1, Math.min(rung.dials.asked, most)) } };
   };
   const all: RungDials<Dials>[] = [
-    { id: 'few', name: 'Few, large dots', grip, dials: { ...base, dot: dot(1.5), gap: 12, asked: 4 } },
-    { id: 'more', name: 'More dots', grip, dials: { ...base, dot: dot(1.25), gap: 8, asked: 6 } },
-    { id: 'close', name: 'Close dots', grip, dials: { ...base, dot: dot(1.05), gap: 4, asked: 9 } },
-    { id: 'tight', name: 'Touching dots', grip, dials: { ...base, dot: dot(1), gap: 1, asked: 12 } },
+    { id: 'few', name: text(at, 'fewLargeDots'), grip, dials: { ...base, dot: dot(1.5), gap: 12, asked: 4 } },
+    { id: 'more', name: text(at, 'moreDots'), grip, dials: { ...base, dot: dot(1.25), gap: 8, asked: 6 } },
+    { id: 'close', name: text(at, 'closeDots'), grip, dials: { ...base, dot: dot(1.05), gap: 4, asked: 9 } },
+    { id: 'tight', name: text(at, 'touchingDots'), grip, dials: { ...base, dot: dot(1), gap: 1, asked: 12 } },
     ...(kinds.length > 1
       ? [
           {
             id: 'key',
-            name: 'By colour',
+            name: text(at, 'colour'),
             grip,
             dials: { ...base, dot: dot(1.05), gap: 4, asked: 9, colours: 'by key' as const },
           },
@@ -182,7 +170,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
 export const dotMat: Pattern<Dials, Detail> = {
   id: 'dot-mat',
   name: 'Dot mat',
-  does: 'Sets a piece, a sticker or a dab of paint on every dot of a picture',
+  does: (to) => text(to, 'setsPieceStickerOr'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
   quiet: true,
   roles: Object.values(ROLES),

@@ -6,6 +6,7 @@ import { draw } from './layout.ts';
 import { features, reaches, plan, show } from './making.ts';
 import { parts } from './pieces.ts';
 import { rungs } from './rungs.ts';
+import { text } from './words.ts';
 
 /** What there is to do, in a line. */
 function title(at: At<Dials>): string {
@@ -31,7 +32,7 @@ function title(at: At<Dials>): string {
 export const dropThrough: Pattern<Dials, Detail> = {
   id: 'drop-through',
   name: 'Drop-through',
-  does: 'Posts pieces through an opening',
+  does: (to) => text(to, 'postsPiecesThroughOpening'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline', 'Hand strength'],
   quiet: false,
   roles: Object.values(ROLES),

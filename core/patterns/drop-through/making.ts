@@ -1,10 +1,21 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { At, Cut, Feature, Need, Plan, Show, Step, Reaches } from '../kernel.ts';
-import { bagNeed, cleaningStep, countStep, need, sheetOf, sayFor, step, STOP_WORDS } from '../making.ts';
+import {
+  bagNeed,
+  cleaningStep,
+  countStep,
+  need,
+  sheetOf,
+  sayFor,
+  step,
+  stopWords,
+  toolName,
+} from '../making.ts';
 import { ROLES, type Dials } from './dials.ts';
 import { cutLength, openingsOn, strips } from './openings.ts';
 import { isMade, parts } from './pieces.ts';
+import { text } from './words.ts';
 
 /** Container, pieces, tape for the mouth or once round the cut edge with a tenth over, a bag. */
 function needs(at: At<Dials>): Need[] {
@@ -32,7 +43,7 @@ const cuts = (at: At<Dials>): Cut[] =>
     .map((k) => ({
       kind: 'outline',
       id: `made-${k.material.id}`,
-      label: at.dials.made === 'rolled' ? 'Paper square' : 'Strip',
+      label: text(at, at.dials.made === 'rolled' ? 'paperSquare' : 'strip'),
       role: ROLES.piece.id,
       materialId: k.material.id,
       count: k.count,
@@ -47,21 +58,18 @@ const cuts = (at: At<Dials>): Cut[] =>
 
 export const plan = (at: At<Dials>): Plan => ({ needs: needs(at), cuts: cuts(at), steps: steps(at) });
 
-/** What is cut into the lid, in a word. */
-const openingWord = (d: Dials): string => (d.opening === 'round' ? 'hole' : d.opening);
-
 /** Minutes from hand trials of the trade (common practice): a blade goes 60 mm a minute with care, drawing twice that. */
 function lidSteps(at: At<Dials>): Step[] {
   const { dials: d, chosen } = at;
   const { container } = parts(at);
   const cut = cutLength(at);
   const many = openingsOn(at).length;
-  const word = openingWord(d);
   return [
     step({
       id: 'draw',
-      title: many > 1 ? `Draw ${many} openings on the lid` : `Draw the ${word} on the lid`,
-      words: 'Cut the printed template out, centre it on the lid, draw round the opening with a marker.',
+      title:
+        many > 1 ? text(at, 'drawOpeningsLid', { many }) : text(at, 'drawOpening', { opening: d.opening }),
+      words: text(at, 'cutPrintedTemplateOut'),
       setUp: 2,
       perCopy: 1 + cut / 120,
       who: at.approach === 'made together' ? 'child' : 'either',
@@ -71,11 +79,11 @@ function lidSteps(at: At<Dials>): Step[] {
       id: 'cut',
       title:
         many > 1
-          ? `Cut ${many} openings, one after the other`
+          ? text(at, 'cutOpeningsAfterOther', { many })
           : d.opening === 'round'
-            ? 'Cut along the drawn circle, a little at a time'
-            : 'Cut along the drawn line, from the middle out',
-      words: `Lid of ${container.name} face down on the board. Short strokes; turn the lid, not the hand. The piece should drop through without a push.`,
+            ? text(at, 'cutAlongDrawnCircle')
+            : text(at, 'cutAlongDrawnLine'),
+      words: text(at, 'lidFaceDownBoard', { container: container.name }),
       setUp: 3,
       perCopy: 1 + cut / 60,
       who: 'adult',
@@ -85,9 +93,8 @@ function lidSteps(at: At<Dials>): Step[] {
     }),
     step({
       id: 'edge',
-      title: chosen[ROLES.edge.id]?.length ? 'Rub down and tape the edge' : 'Rub the cut edge down',
-      words:
-        'Fine sandpaper round the cut, then feel it with a fingertip. Tape over it where it still catches.',
+      title: chosen[ROLES.edge.id]?.length ? text(at, 'rubDownTapeEdge') : text(at, 'rubCutEdgeDown'),
+      words: text(at, 'fineSandpaperRoundCut'),
       perCopy: 2 + cut / 100,
       who: 'adult',
       tools: ['sandpaper'],
@@ -104,8 +111,8 @@ function coverSteps(at: At<Dials>): Step[] {
   return [
     step({
       id: 'tape',
-      title: `Tape the mouth: ${count} strips of ${Math.round(length)} mm`,
-      words: `From the rim inwards, ${d.opening === 'slot' ? 'a slit' : 'a square'} stays open in the middle; press each end down the side. A second strip, sticky side to sticky side, keeps pieces from sticking.`,
+      title: text(at, 'tapeMouthStripsMm', { count, length: Math.round(length) }),
+      words: d.opening === 'slot' ? text(at, 'fromRimInwardsSlit') : text(at, 'fromRimInwardsSquare'),
       perCopy: 0.5 * count + 1,
       who: 'either',
       tools: ['scissors', 'ruler'],
@@ -124,12 +131,10 @@ function madeSteps(at: At<Dials>): Step[] {
       id: 'make',
       title:
         d.made === 'rolled'
-          ? `Tear ${count} squares of ${d.stripLength} mm and roll them`
-          : `Cut ${count} strips of ${d.stripLength} × ${d.stripWidth} mm`,
+          ? text(at, 'tearSquaresMmRoll', { count, stripLength: d.stripLength })
+          : text(at, 'cutStripsMm', { count, stripLength: d.stripLength, stripWidth: d.stripWidth }),
       words:
-        d.made === 'rolled'
-          ? 'Roll each between the fingertips to a tight ball: this is half of the work of the hand.'
-          : 'Scissors along the printed line; round the corners.',
+        d.made === 'rolled' ? text(at, 'rollEachBetweenFingertips') : text(at, 'scissorsAlongPrintedLine'),
       perCopy: count * 0.5,
       who: child ? 'child' : 'either',
       tools: d.made === 'rolled' ? [] : ['printer', 'scissors'],
@@ -142,7 +147,7 @@ function steps(at: At<Dials>): Step[] {
   const { kinds } = parts(at);
   const together = approach === 'made together';
   const whole = kinds.filter((k) => !isMade(k) && k.count > 0);
-  const washed = cleaningStep(whole, approach);
+  const washed = cleaningStep(whole, at);
   const afterWash = washed.map((s) => s.id);
   const liners = whole.filter((k) => k.material.hazards.includes('loose liner'));
   const cover = coverSteps(at);
@@ -155,9 +160,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'liner',
-            title: 'Take out the liners',
-            words:
-              'Lift each liner with the back of a spoon and throw it away: it is a small part of its own.',
+            title: text(at, 'takeOutLiners'),
+            words: text(at, 'liftEachLinerBack'),
             perCopy: 0.3 * liners.reduce((n, k) => n + k.count, 0),
             who: 'adult',
             after: afterWash,
@@ -168,8 +172,8 @@ function steps(at: At<Dials>): Step[] {
     ...made,
     step({
       id: 'try',
-      title: 'Post every piece once',
-      words: 'Each piece goes in and drops. Shake: none comes out again, none jams.',
+      title: text(at, 'postEveryPieceOnce'),
+      words: text(at, 'eachPieceGoesDrops'),
       perCopy: 0.1 * d.pieces + 0.5,
       who: 'adult',
       after: [...afterWash, ...ready, ...made.map((s) => s.id), ...(liners.length > 0 ? ['liner'] : [])],
@@ -178,15 +182,15 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'stickers',
-            title: 'Stickers round the tub',
-            words: 'Peeling and pressing are the exercise: let the children choose where.',
+            title: text(at, 'stickersRoundTub'),
+            words: text(at, 'peelingPressingExerciseLet'),
             perCopy: 8,
             who: 'child' as const,
             after: ready,
           }),
         ]
       : []),
-    countStep(`${d.pieces}`, ['try', ...(together ? ['stickers'] : [])]),
+    countStep(at, d.pieces, ['try', ...(together ? ['stickers'] : [])]),
   ];
 }
 
@@ -195,10 +199,12 @@ export function features(at: At<Dials>): Feature[] {
   const { container } = parts(at);
   const on = openingsOn(at);
   const where = (i: number): string => {
-    if (d.cover === 'tape') return 'the opening between the tapes';
-    if (d.cover === 'open') return 'the mouth';
-    if (d.cover === 'sip hole') return 'the sip hole';
-    return on.length > 1 ? `opening ${i + 1} in the lid` : `the ${openingWord(d)} in the lid`;
+    if (d.cover === 'tape') return text(at, 'openingBetweenTapes');
+    if (d.cover === 'open') return text(at, 'mouth');
+    if (d.cover === 'sip hole') return text(at, 'sipHole');
+    return on.length > 1
+      ? text(at, 'openingLid', { i: i + 1 })
+      : text(at, 'openingInLid', { opening: d.opening });
   };
   return [
     ...on.map((p, i): Feature => ({
@@ -209,19 +215,19 @@ export function features(at: At<Dials>): Feature[] {
       thick: container.sizes.wall,
     })),
     ...(d.cover === 'lid'
-      ? [{ kind: 'remnant', name: 'Cut-out of the lid', count: on.length } as const]
+      ? [{ kind: 'remnant', name: text(at, 'cutOutOfLid'), count: on.length } as const]
       : []),
     ...(d.cover === 'lid'
       ? [
           {
             kind: 'cut edge',
-            where: on.length > 1 ? 'the openings in the lid' : where(0),
+            where: on.length > 1 ? text(at, 'openingsLid') : where(0),
             material: container.materialClass,
             covered: (chosen[ROLES.edge.id]?.length ?? 0) > 0,
           } as const,
         ]
       : []),
-    ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: d.tool } as const]),
+    ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: toolName(at, d.tool) } as const]),
   ];
 }
 
@@ -236,26 +242,15 @@ export const reaches = (at: At<Dials>): Reaches => ({
 });
 
 export function show(at: At<Dials>): Show {
-  const { dials: d, approach } = at;
+  const { dials: d } = at;
   const one = parts(at).first.name.toLowerCase();
   return {
-    say: sayFor(
-      approach,
-      'The tub is hungry: how many can it eat before the bell?',
-      'We made this one. Shall we see what it swallows?',
-    ),
-    lookFor: `Does the hand turn the ${one} before it reaches the opening, and do the fingers open to let go?`,
-    easier:
-      d.cover === 'tape'
-        ? 'Take the tape off: the whole mouth is open.'
-        : 'Open it wider, or hold the tub steady for the child.',
-    harder:
-      d.tool === 'fingers'
-        ? 'Narrow it, turn it, then offer tongs.'
-        : 'Move the tray to the other side, so that the arm crosses the middle.',
-    more: 'Count aloud as each one drops; ask for two of one colour.',
-    oneHand:
-      'The container on a non-slip mat or clamped to the table, its opening turned to the hand that works; pieces lie on that side.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'tubHungryHowMany'), text(at, 'weMadeThisShall')),
+    lookFor: text(at, 'doesHandTurnBefore', { one }),
+    easier: d.cover === 'tape' ? text(at, 'takeTapeOffWhole') : text(at, 'openWiderOrHold'),
+    harder: d.tool === 'fingers' ? text(at, 'narrowTurnThenOffer') : text(at, 'moveTrayOtherSide'),
+    more: text(at, 'countAloud'),
+    oneHand: text(at, 'containerNonSlipMat'),
+    stop: stopWords(at),
   };
 }

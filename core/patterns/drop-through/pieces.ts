@@ -3,6 +3,7 @@ import { extentsOf, lidOf, shapeOf, type Material } from '../../materials/materi
 import { allTaken, PatternError, taken, type At } from '../kernel.ts';
 import { sharedKinds } from '../making.ts';
 import { RIM, ROLES, type Dials } from './dials.ts';
+import { text } from './words.ts';
 
 /** A kind of piece as it is posted. Lengths in mm. */
 export interface Kind {
@@ -44,7 +45,8 @@ export interface Room {
 }
 
 /** The kinds there are, with those of which a kit has none. */
-export function kindsOf({ dials: d, chosen }: Pick<At<Dials>, 'dials' | 'chosen'>): Kind[] {
+export function kindsOf(at: Pick<At<Dials>, 'dials' | 'chosen' | 'language'>): Kind[] {
+  const { dials: d, chosen } = at;
   const all = allTaken(chosen, ROLES.piece);
   const counts = new Map(sharedKinds(all, d.pieces).map((k) => [k.material, k.count]));
   return all.map((material) => {
@@ -55,10 +57,11 @@ export function kindsOf({ dials: d, chosen }: Pick<At<Dials>, 'dials' | 'chosen'
       number,
       number,
     ];
-    const made = d.made === 'rolled' ? 'Rolled' : 'Strip of';
     return {
       material,
-      name: isSheet(material) ? `${made} ${material.name.toLowerCase()}` : material.name,
+      name: isSheet(material)
+        ? text(at, d.made === 'rolled' ? 'rolledFrom' : 'stripOf', { material: material.name.toLowerCase() })
+        : material.name,
       solid,
       pushed: scaled(solid, 1 - material.give),
       longest,

@@ -2,12 +2,14 @@ import type { At, RungDials } from '../kernel.ts';
 import type { Dials } from './dials.ts';
 import { overRim } from './openings.ts';
 import { parts } from './pieces.ts';
+import { text } from './words.ts';
 
-const GRIP: Record<Dials['tool'], string> = {
-  fingers: 'thumb and finger',
-  tongs: 'whole hand on tongs',
-  peg: 'thumb and finger, pressed hard',
-};
+const gripOf = (at: At<Dials>, tool: Dials['tool']): string =>
+  ({
+    fingers: text(at, 'thumbFinger'),
+    tongs: text(at, 'wholeHandTongs'),
+    peg: text(at, 'thumbFingerPressedHard'),
+  })[tool];
 
 /**
  * The ladder for these pieces and this container. Each rung changes one thing from the one it grew from: the opening's
@@ -27,7 +29,7 @@ export function rungs(at: At<Dials>): RungDials<Dials>[] {
   const named = (list: [string, string, Dials][]): RungDials<Dials>[] =>
     list
       .filter(([, , dials]) => overRim({ dials, chosen }) <= 1e-6)
-      .map(([id, name, dials]) => ({ id, name, dials, grip: GRIP[dials.tool] }));
+      .map(([id, name, dials]) => ({ id, name, dials, grip: gripOf(at, dials.tool) }));
   if (d.cover === 'sip hole') {
     // The hole is as it is: the piece made for it changes.
     const one = (share: number): Dials => ({
@@ -35,10 +37,10 @@ export function rungs(at: At<Dials>): RungDials<Dials>[] {
       stripLength: Math.max(10, Math.round(d.stripLength * share)),
     });
     return named([
-      ['small', d.made === 'rolled' ? 'A smaller ball' : 'A shorter strip', one(0.7)],
-      ['own', 'As it is', base],
-      ['tongs', 'With tongs', { ...base, tool: 'tongs' }],
-      ['peg', 'With a peg', { ...base, tool: 'peg' }],
+      ['small', d.made === 'rolled' ? text(at, 'smallerBall') : text(at, 'shorterStrip'), one(0.7)],
+      ['own', text(at, 'as'), base],
+      ['tongs', text(at, 'tongs'), { ...base, tool: 'tongs' }],
+      ['peg', text(at, 'peg'), { ...base, tool: 'peg' }],
     ]);
   }
   if (d.cover === 'tape' || d.cover === 'open') {
@@ -55,20 +57,20 @@ export function rungs(at: At<Dials>): RungDials<Dials>[] {
       length: longest + over,
     });
     return named([
-      ['open', 'No tape', { ...base, cover: 'open' }],
+      ['open', text(at, 'noTape'), { ...base, cover: 'open' }],
       ...(tape
         ? ([
-            ['wide slit', 'Wide slit', slit(12)],
-            ['slit', 'Close slit', slit(4)],
-            ['square', 'Square', square(6)],
-            ['tongs', 'Slit, tongs', { ...slit(4), tool: 'tongs' }],
+            ['wide slit', text(at, 'wideSlit'), slit(12)],
+            ['slit', text(at, 'closeSlit'), slit(4)],
+            ['square', text(at, 'square'), square(6)],
+            ['tongs', text(at, 'slitTongs'), { ...slit(4), tool: 'tongs' }],
           ] as [string, string, Dials][])
-        : ([['tongs', 'Open, tongs', { ...base, cover: 'open', tool: 'tongs' }]] as [
+        : ([['tongs', text(at, 'openTongs'), { ...base, cover: 'open', tool: 'tongs' }]] as [
             string,
             string,
             Dials,
           ][])),
-      ['peg', tape ? 'Slit, peg' : 'Open, peg', { ...(tape ? slit(4) : base), tool: 'peg' }],
+      ['peg', tape ? text(at, 'slitPeg') : text(at, 'openPeg'), { ...(tape ? slit(4) : base), tool: 'peg' }],
     ]);
   }
   const hole = (over: number): Dials => ({
@@ -86,21 +88,21 @@ export function rungs(at: At<Dials>): RungDials<Dials>[] {
   return named(
     round
       ? [
-          ['wide', 'Wide mouth', hole(24)],
-          ['loose', 'Loose hole', hole(10)],
-          ['close', 'Close hole', hole(4)],
-          ['snug', 'Snug hole', hole(2)],
-          ['tongs', 'Close, tongs', { ...hole(4), tool: 'tongs' }],
-          ['peg', 'Close, peg', { ...hole(4), tool: 'peg' }],
+          ['wide', text(at, 'wideMouth'), hole(24)],
+          ['loose', text(at, 'looseHole'), hole(10)],
+          ['close', text(at, 'closeHole'), hole(4)],
+          ['snug', text(at, 'snugHole'), hole(2)],
+          ['tongs', text(at, 'closeTongs'), { ...hole(4), tool: 'tongs' }],
+          ['peg', text(at, 'closePeg'), { ...hole(4), tool: 'peg' }],
         ]
       : [
-          ['wide', 'Wide mouth', hole(22)],
-          ['loose', 'Loose slot', slot(10, 8)],
-          ['close', 'Close slot', slot(4, 3)],
-          ['turned', 'Close, turned', slot(4, 3, 45)],
-          ['tongs', 'Close, tongs', { ...slot(4, 3), tool: 'tongs' }],
-          ['snug', 'Snug, turned', slot(2, 1.5, 45)],
-          ['peg', 'Close, peg', { ...slot(4, 3), tool: 'peg' }],
+          ['wide', text(at, 'wideMouth'), hole(22)],
+          ['loose', text(at, 'looseSlot'), slot(10, 8)],
+          ['close', text(at, 'closeSlot'), slot(4, 3)],
+          ['turned', text(at, 'closeTurned'), slot(4, 3, 45)],
+          ['tongs', text(at, 'closeTongs'), { ...slot(4, 3), tool: 'tongs' }],
+          ['snug', text(at, 'snugTurned'), slot(2, 1.5, 45)],
+          ['peg', text(at, 'closePeg'), { ...slot(4, 3), tool: 'peg' }],
         ],
   );
 }

@@ -14,6 +14,7 @@ import { dials, mouthOf, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { longestSlit, loopOf, shortestSlit } from './mouth.ts';
+import { text } from './words.ts';
 
 const each = (at: At<Dials>) => sharedKinds(parts(at).items, at.dials.pieces);
 
@@ -35,15 +36,16 @@ function plan(at: At<Dials>): Plan {
 function steps(at: At<Dials>): Step[] {
   const { dials: d, approach } = at;
   const { ball } = parts(at);
-  const washed = cleaningStep([{ material: ball, count: 1 }, ...each(at)], approach);
+  const washed = cleaningStep([{ material: ball, count: 1 }, ...each(at)], at);
   const together = approach === 'made together';
   return [
     ...washed,
     step({
       id: 'cut',
-      title: `Slit the ball over ${d.slit} mm${d.crossed ? ', and once across' : ''}`,
-      words:
-        'Hold the ball in a clamp or an egg cup, never in the hand, and never cut towards the palm: pierce it with the point, then short strokes away from you. Bend the template round it for the line.',
+      title: d.crossed
+        ? text(at, 'slitBallOverMm', { slit: d.slit })
+        : text(at, 'slitBallOverMm2', { slit: d.slit }),
+      words: text(at, 'holdBallClampOr'),
       setUp: 2,
       perCopy: d.crossed ? 4 : 3,
       who: 'adult',
@@ -56,11 +58,8 @@ function steps(at: At<Dials>): Step[] {
       : [
           step({
             id: 'face',
-            title: d.eyes === 'glued' ? 'Glue the eyes on' : 'Draw the face',
-            words:
-              d.eyes === 'glued'
-                ? 'Strong glue; pull at each when it is dry: they are small parts when they come off.'
-                : 'With a pen that does not wipe off.',
+            title: d.eyes === 'glued' ? text(at, 'glueEyes') : text(at, 'drawFace'),
+            words: d.eyes === 'glued' ? text(at, 'strongGluePullEach') : text(at, 'penDoesNotWipe'),
             perCopy: d.eyes === 'glued' ? 2 : 1.5,
             who: together && d.eyes === 'drawn' ? ('child' as const) : ('either' as const),
             drying: d.eyes === 'glued' ? 120 : 0,
@@ -72,15 +71,15 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'feed',
-            title: 'Feed it once',
-            words: 'The child finds out how hard it must be squeezed.',
+            title: text(at, 'feedOnce'),
+            words: text(at, 'childFindsOutHow'),
             perCopy: 2,
             who: 'child' as const,
             after: ['cut'],
           }),
         ]
       : []),
-    countStep(`1 ball and ${d.pieces} pieces`, [
+    countStep(at, text(at, 'counted', { pieces: d.pieces }), [
       d.eyes === 'none' ? 'cut' : 'face',
       ...(together ? ['feed'] : []),
     ]),
@@ -90,8 +89,8 @@ function steps(at: At<Dials>): Step[] {
 function features(at: At<Dials>): Feature[] {
   const { ball } = parts(at);
   return [
-    ...diceFeatures(at.dials.dice),
-    { kind: 'cut edge', where: 'the mouth', material: ball.materialClass, covered: false },
+    ...diceFeatures(at, at.dials.dice),
+    { kind: 'cut edge', where: text(at, 'mouth'), material: ball.materialClass, covered: false },
   ];
 }
 
@@ -103,24 +102,13 @@ const reaches = (): Reaches => ({
 function show(at: At<Dials>): Show {
   const { dials: d } = at;
   return {
-    say: sayFor(
-      at.approach,
-      'The puffin is hungry. It opens its beak when you squeeze.',
-      'You gave it a face. What does it like to eat?',
-    ),
-    lookFor:
-      d.goal === 'feed'
-        ? 'Does one hand hold it open, thumb on one side and fingers on the other, while the other hand puts in?'
-        : 'Does the whole hand close on the cloth, and does the other hand hold the ball?',
-    easier:
-      d.goal === 'feed'
-        ? 'A second slit across; you squeeze, the child feeds; a scarf to pull out.'
-        : 'A larger end left hanging out.',
-    harder: 'A shorter slit, a firmer ball, the other hand; then only what the die says.',
-    more: 'Throw a die and feed so many; how many are in it? Guess, shake, and count them out.',
-    oneHand:
-      'The ball wedged in a bowl on a non-slip mat so that its mouth stays open; a second slit across.',
-    stop: 'Stop when the hand tires, or shakes: it is hard work. Stop at once when pieces go to the mouth.',
+    say: sayFor(at, text(at, 'puffinHungryOpensBeak'), text(at, 'youGaveFaceWhat')),
+    lookFor: d.goal === 'feed' ? text(at, 'doesHandHoldOpen') : text(at, 'doesWholeHandClose'),
+    easier: d.goal === 'feed' ? text(at, 'secondSlitAcrossYou') : text(at, 'largerEndLeftHanging'),
+    harder: text(at, 'shorterSlitFirmerBall'),
+    more: text(at, 'throwADie'),
+    oneHand: text(at, 'ballWedgedBowlNon'),
+    stop: text(at, 'stopWhenHandTires'),
   };
 }
 
@@ -142,11 +130,17 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     return { id, name, grip, dials: { ...next, slit, pieces: Math.max(1, Math.min(next.pieces, full)) } };
   };
   return [
-    of('pull', 'Pulled out', 'whole hand', 1, { goal: 'pull out', crossed: true }),
-    of('crossed', 'Crossed, long', 'whole hand squeezes', 1, { goal: 'feed', crossed: true }),
-    of('long', 'One long slit', 'whole hand squeezes', 1, { goal: 'feed', crossed: false }),
-    of('shorter', 'Shorter', 'thumb and fingers squeeze', 0.5, { goal: 'feed', crossed: false }),
-    of('short', 'Shortest', 'thumb and fingers squeeze', 0.12, { goal: 'feed', crossed: false }),
+    of('pull', text(at, 'pulledOut'), text(at, 'wholeHand'), 1, { goal: 'pull out', crossed: true }),
+    of('crossed', text(at, 'crossedLong'), text(at, 'wholeHandSqueezes'), 1, { goal: 'feed', crossed: true }),
+    of('long', text(at, 'longSlit'), text(at, 'wholeHandSqueezes'), 1, { goal: 'feed', crossed: false }),
+    of('shorter', text(at, 'shorter'), text(at, 'thumbFingersSqueeze'), 0.5, {
+      goal: 'feed',
+      crossed: false,
+    }),
+    of('short', text(at, 'shortest'), text(at, 'thumbFingersSqueeze'), 0.12, {
+      goal: 'feed',
+      crossed: false,
+    }),
   ];
 }
 
@@ -154,7 +148,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
 export const feedTheMouth: Pattern<Dials, Detail> = {
   id: 'feed-the-mouth',
   name: 'Feed the mouth',
-  does: 'Squeezes a mouth open with one hand and feeds it with the other',
+  does: (to) => text(to, 'squeezesMouthOpenHand'),
   skills: ['Hand strength', 'Two hands together', 'Pincer and release'],
   quiet: true,
   roles: Object.values(ROLES),

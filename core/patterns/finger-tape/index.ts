@@ -3,6 +3,7 @@ import { countStep, need, sayFor, sheetOf, step } from '../making.ts';
 import { dials, parts, ROLES, scraps, stripFor, stripWidth, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
+import { text } from './words.ts';
 
 const coloursOf = (at: At<Dials>): number => Math.min(at.dials.colours, parts(at).papers.length);
 const piecesOf = (at: At<Dials>): number => scraps(at.dials, parts(at).paper).pieces * coloursOf(at);
@@ -29,8 +30,8 @@ function steps(at: At<Dials>): Step[] {
   return [
     step({
       id: 'halve',
-      title: `Halve the paper ${d.halvings} times`,
-      words: 'Fold, cut along the fold, lay on each other, and again: each time all at once.',
+      title: text(at, 'halvePaperTimes', { halvings: d.halvings }),
+      words: text(at, 'foldCutAlongFold'),
       perCopy: 0.4 * d.halvings * coloursOf(at),
       who: approach === 'made together' ? 'child' : 'either',
       tools: ['scissors'],
@@ -39,8 +40,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'hole',
-            title: `A hole of ${d.hole} mm to post through`,
-            words: 'Pierce it with a bradawl and turn a pencil in it; a sip lid has one.',
+            title: text(at, 'holeMmPostThrough', { hole: d.hole }),
+            words: text(at, 'pierceBradawlTurnPencil'),
             perCopy: 1.5,
             who: 'adult' as const,
             blade: true,
@@ -50,14 +51,19 @@ function steps(at: At<Dials>): Step[] {
       : []),
     step({
       id: 'strip',
-      title: `Tear ${d.fingers === 1 ? 'a strip' : `strips for ${d.fingers} fingers`} of ${stripFor(d.girth)} mm`,
-      words: d.torn
-        ? 'Tear it in half lengthways: two fingers from one length. Stick them to the table’s edge by a corner.'
-        : 'Stick them to the table’s edge by a corner.',
+      title:
+        d.fingers === 1
+          ? text(at, 'tearStripMm', { girth: stripFor(d.girth) })
+          : text(at, 'tearStripsFingersMm', { fingers: d.fingers, girth: stripFor(d.girth) }),
+      words: d.torn ? text(at, 'tearHalfLengthwaysTwo') : text(at, 'stickThemTableS'),
       perCopy: 0.5 * d.fingers,
       who: approach === 'made together' ? 'child' : 'either',
     }),
-    countStep(`${piecesOf(at)} papers and the roll`, ['halve', 'strip', ...(posted ? ['hole'] : [])]),
+    countStep(at, text(at, 'counted', { papers: piecesOf(at) }), [
+      'halve',
+      'strip',
+      ...(posted ? ['hole'] : []),
+    ]),
   ];
 }
 
@@ -72,29 +78,29 @@ function features(at: At<Dials>): Feature[] {
     ...(d.end === 'peeled off'
       ? []
       : ([
-          { kind: 'line', name: 'Paper rolled to a ball', how: 'loose, made of the paper' },
+          { kind: 'line', name: text(at, 'paperRolledBall'), how: 'loose, made of the paper' },
           {
             kind: 'piece',
-            name: 'Paper rolled to a ball',
+            name: text(at, 'paperRolledBall'),
             shape: { kind: 'sphere', diameter: scraps(d, paper).ball },
             count: piecesOf(at),
             ball: true,
           },
         ] as const)),
-    { kind: 'line', name: 'Tape slid off a finger', how: 'loose, made of the tape' },
+    { kind: 'line', name: text(at, 'tapeSlidOffFinger'), how: 'loose, made of the tape' },
     {
       kind: 'piece',
-      name: 'Tape slid off a finger',
+      name: text(at, 'tapeSlidOffFinger'),
       shape: { kind: 'sphere', diameter: balled(at) },
       count: d.fingers,
       ball: false,
     },
-    { kind: 'skin', name: `${tape.name} round a finger` },
+    { kind: 'skin', name: text(at, 'roundFinger', { tape: tape.name }) },
     ...(box && d.end === 'rolled and posted'
       ? [
           {
             kind: 'opening',
-            where: 'the hole to post through',
+            where: text(at, 'holePostThrough'),
             opening: { kind: 'round', diameter: d.hole },
             sheet: sheetOf(box),
             thick: box.sizes.wall,
@@ -111,7 +117,7 @@ function reaches(at: At<Dials>): Reaches {
     [ROLES.tape.id]: { as: 'told', how: 'round a finger; the roll goes with it' },
     [ROLES.paper.id]: (_, quantity) => ({
       as: 'loose',
-      name: 'Paper piece',
+      name: text(at, 'paperPiece'),
       count: pieces * quantity,
       shape: { kind: 'box', length: width, width: height, height: paper.sizes.wall ?? 0.1 },
     }),
@@ -119,17 +125,18 @@ function reaches(at: At<Dials>): Reaches {
 }
 
 /** The sitting: it grows from one finger to the most at once, in the minutes there are. */
-function script(d: Dials): ScriptStep[] {
+function script(at: At<Dials>): ScriptStep[] {
+  const { dials: d } = at;
   const all: { share: number; words: string; rung: string }[] = [
-    { share: 0.2, words: 'Tape on one finger, sticky side out. Pick up, peel off, lay down.', rung: 'one' },
-    { share: 0.2, words: 'The finger next to it. Pick up with each in turn.', rung: 'two' },
+    { share: 0.2, words: text(at, 'tapeFingerStickySide'), rung: 'one' },
+    { share: 0.2, words: text(at, 'fingerNextPickUp'), rung: 'two' },
     {
       share: 0.2,
-      words: d.colours > 1 ? 'A colour for each finger.' : 'One finger for the left heap, one for the right.',
+      words: d.colours > 1 ? text(at, 'colourEachFinger') : text(at, 'fingerLeftHeapRight'),
       rung: 'colour',
     },
-    { share: 0.2, words: 'As fast as it is called: “first!”, “second!”', rung: 'called' },
-    { share: 0.2, words: 'How many at once? Count them, peel them, slide the tape off.', rung: 'most' },
+    { share: 0.2, words: text(at, 'asFastAsCalled'), rung: 'called' },
+    { share: 0.2, words: text(at, 'howManyOnceCount'), rung: 'most' },
   ];
   return all.map(({ share, words, rung }) => ({
     minutes: Math.round(d.minutes * share * 2) / 2 || 0.5,
@@ -142,23 +149,17 @@ function show(at: At<Dials>): Show {
   const { dials: d } = at;
   const { papers } = parts(at);
   const before = d.video
-    ? ` Before the call the family lays out: a roll of white tape, ${papers.length > 1 ? 'papers of two strong colours' : 'paper of a strong colour'}, scissors, ${d.end === 'rolled and posted' ? 'a cup with a lid that has a hole, ' : ''}a plain dark table.`
+    ? ` ${text(at, 'beforeCall', { papers: papers.length, posted: d.end === 'rolled and posted' ? 'yes' : 'no' })}`
     : '';
   return {
-    say:
-      sayFor(
-        at.approach,
-        'This finger is a crab. What does it catch?',
-        'You tore it. Which finger wears it?',
-      ) + before,
-    lookFor:
-      'Do finger and thumb of the other hand peel, or does the hand shake it off? Does only the one finger point?',
-    easier: 'Larger pieces, one finger, peeled off by you.',
-    harder: 'Two fingers, two colours, smaller pieces; rolled to a ball before it is posted.',
-    more: 'Count how many stick at once; sort by colour; call left and right.',
-    oneHand: 'Somebody else puts the tape on; it is peeled off against the edge of the table.',
-    stop: 'Take it off at once when the finger pales, reddens or hurts. Never tight, never on broken or sensitive skin; slide it off, do not unwind it.',
-    script: script(d),
+    say: sayFor(at, text(at, 'thisFingerCrabWhat'), text(at, 'youToreWhichFinger')) + before,
+    lookFor: text(at, 'doFingerThumbOther'),
+    easier: text(at, 'largerPiecesFingerPeeled'),
+    harder: text(at, 'twoFingersTwoColours'),
+    more: text(at, 'countHowMany'),
+    oneHand: text(at, 'somebodyElsePutsTape'),
+    stop: text(at, 'takeOffOnceWhen'),
+    script: script(at),
   };
 }
 
@@ -173,28 +174,28 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     dials: { ...d, end: 'peeled off', ...part },
   });
   return [
-    of('one', 'One finger', 'one finger points', { fingers: 1, colours: 1, game: 'as they lie' }),
-    of('two', 'Two fingers', 'two fingers in turn', {
+    of('one', text(at, 'finger'), text(at, 'fingerPoints'), { fingers: 1, colours: 1, game: 'as they lie' }),
+    of('two', text(at, 'twoFingers'), text(at, 'twoFingersTurn'), {
       fingers: 2,
       colours: 1,
       game: 'as they lie',
     }),
     ...(two > 1
       ? [
-          of('colour', 'By colour', 'two fingers in turn', {
+          of('colour', text(at, 'colour'), text(at, 'twoFingersTurn'), {
             fingers: 2,
             colours: 2,
             game: 'by colour',
           }),
         ]
       : []),
-    of('called', 'As called', 'two fingers in turn', {
+    of('called', text(at, 'asCalled'), text(at, 'twoFingersTurn'), {
       fingers: 2,
       colours: two,
       game: 'called out',
     }),
-    of('most', 'Most at once', 'pad to pad', { fingers: 2, colours: 1, game: 'most at once' }),
-    of('rolled', 'Rolled', 'thumb and finger roll', {
+    of('most', text(at, 'mostOnce'), text(at, 'padPad'), { fingers: 2, colours: 1, game: 'most at once' }),
+    of('rolled', text(at, 'rolled'), text(at, 'thumbFingerRoll'), {
       fingers: 1,
       colours: 1,
       game: 'as they lie',
@@ -207,7 +208,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
 export const fingerTape: Pattern<Dials, Detail> = {
   id: 'finger-tape',
   name: 'Finger tape',
-  does: 'Picks paper up with a taped finger, peels it off, rolls it and posts it',
+  does: (to) => text(to, 'picksPaperUpTaped'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Two hands together'],
   quiet: true,
   roles: Object.values(ROLES),

@@ -5,6 +5,7 @@ import { boxOf, outlineName, sizedOutline } from '../../outline/outline.ts';
 import { PatternError, type At, type Drawing, type Fit } from '../kernel.ts';
 import { parts, PUNCH, type Dials } from './dials.ts';
 import { layOut, type Detail } from './fit.ts';
+import { text } from './words.ts';
 
 const { hypot, atan2, cos, sin, PI } = Math;
 
@@ -77,7 +78,9 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
     scene: sceneOf(scene),
     about: `A lacing card, ${outlineName(d.outline)}, with ${d.holes} holes of ${hole} mm and its lace, to scale`,
     picture: sceneOf([...board, ...punched('opening'), ...stitches], 3),
-    sheets: [{ id: 'card', title: 'Lacing card', marks: cuts, count: d.backing === 'doubled' ? 2 : 1 }],
+    sheets: [
+      { id: 'card', title: text(at, 'lacingCard'), marks: cuts, count: d.backing === 'doubled' ? 2 : 1 },
+    ],
   };
 }
 

@@ -6,9 +6,11 @@ import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { most } from './holes.ts';
 import { features, plan, reaches, show } from './plan.ts';
+import { text } from './words.ts';
 
 /** The same card with fewer, larger holes, then more, then another stitch; each changes one or two things. */
-function rungs({ dials: d }: At<Dials>): RungDials<Dials>[] {
+function rungs(at: At<Dials>): RungDials<Dials>[] {
+  const { dials: d } = at;
   const holes = (n: number, part: Partial<Dials>): Dials => {
     const next = { ...d, ...part };
     return {
@@ -21,38 +23,38 @@ function rungs({ dials: d }: At<Dials>): RungDials<Dials>[] {
   return [
     {
       id: 'few',
-      name: 'Few, thick tip',
-      grip: 'fist or fingers on a thick tip',
+      name: text(at, 'fewThickTip'),
+      grip: text(at, 'fistOrFingersThick'),
       dials: holes(5, { punch: 'double', stitch: 'running', tip: 6 }),
     },
     {
       id: 'double',
-      name: 'Double holes',
-      grip: 'thumb and finger on the tip',
+      name: text(at, 'doubleHoles'),
+      grip: text(at, 'thumbFingerTip'),
       dials: holes(n, { punch: 'double', stitch: 'running', tip: 4 }),
     },
     {
       id: 'single',
-      name: 'Single holes',
-      grip: 'thumb and finger on the tip',
+      name: text(at, 'singleHoles'),
+      grip: text(at, 'thumbFingerTip'),
       dials: holes(n, { punch: 'single', stitch: 'running', tip: 3 }),
     },
     {
       id: 'more',
-      name: 'Close holes, thick tip',
-      grip: 'thumb and finger on the tip',
+      name: text(at, 'closeHolesThickTip'),
+      grip: text(at, 'thumbFingerTip'),
       dials: holes(2 * n, { punch: 'single', stitch: 'running', tip: 4.5 }),
     },
     {
       id: 'whip',
-      name: 'Whip stitch',
-      grip: 'one hand turns the card',
+      name: text(at, 'whipStitch'),
+      grip: text(at, 'handTurnsCard'),
       dials: holes(n, { punch: 'single', stitch: 'whip', tip: 3 }),
     },
     {
       id: 'cross',
-      name: 'Cross stitch',
-      grip: 'one hand turns the card',
+      name: text(at, 'crossStitch'),
+      grip: text(at, 'handTurnsCard'),
       dials: holes(n, { punch: 'single', stitch: 'cross', tip: 3 }),
     },
   ];
@@ -62,7 +64,7 @@ function rungs({ dials: d }: At<Dials>): RungDials<Dials>[] {
 export const lace: Pattern<Dials, Detail> = {
   id: 'lace',
   name: 'Lace',
-  does: 'Threads a lace through the holes of a card',
+  does: (to) => text(to, 'threadsLaceThroughHoles'),
   skills: ['Two hands together', 'Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
   quiet: true,
   roles: Object.values(ROLES),

@@ -9,9 +9,10 @@ import {
   type Step,
   type Reaches,
 } from '../kernel.ts';
-import { bagNeed, cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../making.ts';
+import { bagNeed, cleaningStep, countStep, need, sayFor, step, stopWords } from '../making.ts';
 import { parts, ROLES, type Dials } from './dials.ts';
 import { layOut } from './fit.ts';
+import { text } from './words.ts';
 
 const laceOf = (at: At<Dials>): number => {
   try {
@@ -32,7 +33,7 @@ export function plan(at: At<Dials>): Plan {
       {
         kind: 'outline',
         id: 'card',
-        label: 'Lacing card',
+        label: text(at, 'lacingCard'),
         role: ROLES.card.id,
         materialId: card.id,
         count: d.backing === 'doubled' ? 2 : 1,
@@ -55,14 +56,14 @@ function steps(at: At<Dials>): Step[] {
   const { lace } = parts(at);
   const round = lengthOf(sizedOutline(d.outline, d.longest), true);
   const together = approach === 'made together';
-  const washed = cleaningStep([{ material: lace, count: 1 }], approach);
+  const washed = cleaningStep([{ material: lace, count: 1 }], at);
   const joined = d.backing === 'single' ? 'draw' : d.backing === 'doubled' ? 'glue' : 'laminate';
   return [
     ...washed,
     step({
       id: 'draw',
-      title: 'Draw the card',
-      words: 'Print the template, lay it on the board and draw round it; mark the middle of each hole.',
+      title: text(at, 'drawCard'),
+      words: text(at, 'printTemplateLayBoard'),
       setUp: 2,
       perCopy: 1.5 + round / 300,
       who: together ? 'child' : 'either',
@@ -72,8 +73,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'glue',
-            title: 'Glue two boards together',
-            words: 'Print outwards on neither side; press flat under books.',
+            title: text(at, 'glueTwoBoardsTogether'),
+            words: text(at, 'printOutwardsNeitherSide'),
             perCopy: 2,
             who: together ? 'child' : 'either',
             drying: 60,
@@ -85,8 +86,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'laminate',
-            title: 'Laminate it',
-            words: 'Once through the laminator, then let it cool flat.',
+            title: text(at, 'laminate'),
+            words: text(at, 'onceThroughLaminatorThen'),
             setUp: 5,
             perCopy: 1,
             who: 'adult',
@@ -98,8 +99,8 @@ function steps(at: At<Dials>): Step[] {
       : []),
     step({
       id: 'cut',
-      title: 'Cut it out',
-      words: 'Scissors along the line; turn the card, not the scissors. Round any sharp corner.',
+      title: text(at, 'cutOut'),
+      words: text(at, 'scissorsAlongLineTurn'),
       perCopy: 1 + round / 100,
       who: d.backing === 'single' && together ? 'child' : 'adult',
       tools: ['scissors'],
@@ -107,11 +108,11 @@ function steps(at: At<Dials>): Step[] {
     }),
     step({
       id: 'punch',
-      title: `Punch ${d.holes} ${d.punch === 'double' ? 'double holes' : 'holes'}`,
-      words:
+      title:
         d.punch === 'double'
-          ? 'Punch, move along by half a hole, punch again.'
-          : 'One punch on each mark; turn the punch over to see the mark.',
+          ? text(at, 'punchDoubleHoles', { holes: d.holes })
+          : text(at, 'punchHoles', { holes: d.holes }),
+      words: d.punch === 'double' ? text(at, 'punchMoveAlongHalf') : text(at, 'punchEachMarkTurn'),
       setUp: 1,
       perCopy: (d.holes * (d.punch === 'double' ? 2 : 1)) / 6 + (d.backing === 'laminated' ? d.holes / 6 : 0),
       who: 'adult',
@@ -120,13 +121,12 @@ function steps(at: At<Dials>): Step[] {
     }),
     step({
       id: 'lace',
-      title: 'Tie the lace on',
-      words:
-        'Knot one end through the first hole from behind, pull hard once. Wrap tape round a tip that frays.',
+      title: text(at, 'tieLace'),
+      words: text(at, 'knotEndThroughFirst'),
       perCopy: 2,
       after: ['punch', ...washed.map((s) => s.id)],
     }),
-    countStep('1 card, 1 lace', ['lace']),
+    countStep(at, text(at, 'counted'), ['lace']),
   ];
 }
 
@@ -134,10 +134,10 @@ export function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
   const { card } = parts(at);
   return [
-    { kind: 'remnant', name: 'Punched-out discs', count: d.holes },
+    { kind: 'remnant', name: text(at, 'punchedOutDiscs'), count: d.holes },
     {
       kind: 'cut edge',
-      where: 'the card',
+      where: text(at, 'card'),
       material: d.backing === 'laminated' ? 'film' : card.materialClass,
       covered: false,
     },
@@ -157,20 +157,12 @@ export const reaches = (at: At<Dials>): Reaches => ({
 export function show(at: At<Dials>): Show {
   const { stitch } = at.dials;
   return {
-    say: sayFor(
-      at.approach,
-      'The mouse goes down the hole. Where does she come up?',
-      'You glued this one. Shall we sew round it?',
-    ),
-    lookFor: `Do the hands take turns, one holding the card, one pulling${stitch === 'running' ? ', and is the card turned over each time?' : ' over the edge?'}`,
-    easier: 'Hold the card for the child; a thicker tip, fewer holes, double punched.',
-    harder:
-      stitch === 'cross'
-        ? 'Twice the holes on the same outline.'
-        : 'Twice the holes, then whip over the edge.',
-    more: 'Count the holes; name in, out, over, through.',
-    oneHand:
-      'The card upright in a clamp; the lace begins at the corner farthest from the hand that works. Left-handed: from right to left.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'mouseGoesDownHole'), text(at, 'youGluedThisShall')),
+    lookFor: stitch === 'running' ? text(at, 'doHandsTakeTurns') : text(at, 'doHandsTakeTurnsHolding'),
+    easier: text(at, 'holdCardChildThicker'),
+    harder: stitch === 'cross' ? text(at, 'twiceHolesSameOutline') : text(at, 'twiceHolesThenWhip'),
+    more: text(at, 'countTheHoles'),
+    oneHand: text(at, 'cardUprightClampLace'),
+    stop: stopWords(at),
   };
 }

@@ -19,6 +19,7 @@ import { parts, shownOn, wordFor, type Dials, type Shown } from './dials.ts';
 import { layOut } from './fit.ts';
 import { boardOf, holeOutline, insetOutline, INSETS } from './insets.ts';
 import { halfOutline, linePoints, linesOf, type CutLine } from './lines.ts';
+import { text } from './words.ts';
 
 const PAPER = '#fffdf8';
 /** Colours of what is drawn on a card that shows no colour itself. */
@@ -243,7 +244,8 @@ function order(at: At<Dials>): Mark[] {
 }
 
 /** Cards to print: each with its line to cut along. */
-function sheets(d: Dials): Sheet[] {
+function sheets(at: At<Dials>): Sheet[] {
+  const { dials: d } = at;
   if (d.kind === 'order') return [];
   const numbers = Array.from({ length: d.number }, (_, i) => i);
   if (d.kind === 'insets') {
@@ -252,7 +254,7 @@ function sheets(d: Dials): Sheet[] {
     return [
       {
         id: 'board',
-        title: 'Board',
+        title: text(at, 'board'),
         count: 1,
         marks: [
           rectangle('cut', [0, 0], size),
@@ -344,7 +346,7 @@ export function draw(at: At<Dials>): Drawing {
       return sceneOf(picture, 3);
     },
     get sheets() {
-      return sheets(d);
+      return sheets(at);
     },
   };
 }

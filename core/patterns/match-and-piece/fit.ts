@@ -6,7 +6,8 @@ import { LAMINATE_EDGE, mostAtOnce, mostShown, parts, shownOn, type Dials } from
 import { SHAPES } from '../../outline/shapes.ts';
 import { boardOf, closestInset, INSETS } from './insets.ts';
 import { halvesOf } from './lines.ts';
-import { bestOrder, LEAST_RATIO, ORDER_WORDS, type Order } from './order.ts';
+import { bestOrder, LEAST_RATIO, type Order } from './order.ts';
+import { text } from './words.ts';
 
 const { max, min } = Math;
 
@@ -96,7 +97,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
           {
             id: 'words',
             label: 'Words for it',
-            value: ORDER_WORDS[d.measure].join(', '),
+            value: text(at, 'orderWords', { measure: d.measure }),
           },
         ]
       : []),

@@ -4,11 +4,11 @@ import { bagNeed, need } from '../making.ts';
 import { dials, parts, ROLES, type Dials, cardsIn, hasSticks } from './dials.ts';
 import { draw } from './draw.ts';
 import { cardSize, fit, layOut, moves, type Detail } from './fit.ts';
-import { SHAPES } from '../../outline/shapes.ts';
 import { boardOf, insetOutline, INSETS } from './insets.ts';
 import { halfOutline, linesOf } from './lines.ts';
 import { steps } from './steps.ts';
 import { show, rungs } from './show.ts';
+import { text } from './words.ts';
 
 function cuts(at: At<Dials>): Cut[] {
   const { dials: d } = at;
@@ -28,7 +28,7 @@ function cuts(at: At<Dials>): Cut[] {
             {
               ...part,
               id: 'board',
-              label: 'Board',
+              label: text(at, 'board'),
               role: ROLES.board.id,
               materialId: board.id,
               count: 1,
@@ -42,7 +42,7 @@ function cuts(at: At<Dials>): Cut[] {
           ...part,
           use: 'piece',
           id: `inset-${i + 1}`,
-          label: `Inset, ${SHAPES[shape].label.toLowerCase()}`,
+          label: text(at, 'inset', { shape }),
           role: ROLES.card.id,
           materialId: card.id,
           count: 1,
@@ -56,7 +56,7 @@ function cuts(at: At<Dials>): Cut[] {
       ...part,
       use: 'piece',
       id: 'card',
-      label: 'Card',
+      label: text(at, 'card'),
       role: ROLES.card.id,
       materialId: card.id,
       count,
@@ -70,7 +70,7 @@ function cuts(at: At<Dials>): Cut[] {
             counted: false,
             gap: 0,
             id: 'laminate',
-            label: 'Laminate',
+            label: text(at, 'laminate'),
             role: ROLES.laminate.id,
             materialId: laminate.id,
             count,
@@ -104,7 +104,7 @@ function features(at: At<Dials>): Feature[] {
     : [
         {
           kind: 'cut edge',
-          where: 'each card',
+          where: text(at, 'eachCard'),
           material: d.laminated && d.kind !== 'insets' ? 'film' : (card?.materialClass ?? 'card'),
           covered: false,
         },
@@ -126,7 +126,7 @@ function reaches(at: At<Dials>): Reaches {
             card: {
               as: 'loose',
               film,
-              name: 'Half of a card',
+              name: text(at, 'halfCard'),
               count: 2 * d.number,
               shape: {
                 kind: 'sheet',
@@ -157,7 +157,7 @@ const TITLES: Record<Dials['kind'], (d: Dials) => string> = {
 export const matchAndPiece: Pattern<Dials, Detail> = {
   id: 'match-and-piece',
   name: 'Match and piece',
-  does: 'Finds what belongs together and puts it in its place',
+  does: (to) => text(to, 'findsWhatBelongsTogether'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
   quiet: true,
   roles: Object.values(ROLES),

@@ -70,11 +70,3 @@ export function bestOrder(items: readonly Material[], by: Measure, count: number
   }
   return best;
 }
-
-/** The words that go with an order, from the least. */
-export const ORDER_WORDS: Record<Measure, readonly [string, string, string]> = {
-  length: ['long', 'longer', 'longest'],
-  width: ['wide', 'wider', 'widest'],
-  thickness: ['thick', 'thicker', 'thickest'],
-  mass: ['heavy', 'heavier', 'heaviest'],
-};

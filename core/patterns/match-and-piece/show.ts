@@ -1,49 +1,43 @@
 import type { At, RungDials, Show } from '../kernel.ts';
-import { sayFor, STOP_WORDS } from '../making.ts';
+import { sayFor, stopWords } from '../making.ts';
 import { mostShown, partnersOf, type Dials } from './dials.ts';
-import { ORDER_WORDS } from './order.ts';
+import { text } from './words.ts';
 
 export function show(at: At<Dials>): Show {
   const { dials: d } = at;
-  const words = ORDER_WORDS[d.measure];
   return {
     say: sayFor(
-      at.approach,
-      d.kind === 'order'
-        ? `Which is the ${words[2]}? And which comes next to it?`
-        : 'This boat has lost its other half. Where is it?',
-      'You made these. Which two belong together?',
+      at,
+      d.kind === 'order' ? text(at, 'whichIsMost', { measure: d.measure }) : text(at, 'boatLostHalf'),
+      text(at, 'youMadeThese'),
     ),
     lookFor:
       d.kind === 'insets'
-        ? 'Is the edge felt before it is set down, and is it turned in the fingers rather than pushed?'
+        ? text(at, 'edgeFeltBeforeSet')
         : d.kind === 'order'
-          ? 'Are two held side by side before one is put down?'
-          : 'Is each one looked at before the hand takes it, and set down edge to edge?',
-    easier:
-      d.kind === 'order'
-        ? 'Three, far apart in size.'
-        : 'Fewer shown at once; the first one of each laid out already.',
+          ? text(at, 'twoHeldSideSide')
+          : text(at, 'eachLookedBeforeHand'),
+    easier: d.kind === 'order' ? text(at, 'threeFarApartSize') : text(at, 'fewerShownOnceFirst'),
     harder:
       d.kind === 'halves'
-        ? 'More shown at once, cuts more alike, the picture face down.'
+        ? text(at, 'moreShownOnceCuts')
         : d.kind === 'insets'
-          ? 'More holes, less room, eyes closed.'
+          ? text(at, 'moreHolesLessRoom')
           : d.kind === 'order'
-            ? 'Five, nearer in size; then by feel alone.'
-            : 'More shown at once; a word in place of the picture; face down, two at a time.',
+            ? text(at, 'fiveNearerSizeThen')
+            : text(at, 'moreShownOnceWord'),
     more:
       d.kind === 'order'
-        ? `Say it: ${words.join(', ')}.`
-        : 'Name each pair; sort by colour; which is missing?',
-    oneHand: 'The board clamped, the cards on a non-slip mat; a knob that the whole hand closes on.',
-    stop: STOP_WORDS,
+        ? text(at, 'sayIt', { words: text(at, 'orderWords', { measure: d.measure }) })
+        : text(at, 'nameEachPair'),
+    oneHand: text(at, 'boardClampedCardsNon'),
+    stop: stopWords(at),
   };
 }
 
 export function rungs(at: At<Dials>): RungDials<Dials>[] {
   const { dials: d } = at;
-  const grip = 'thumb and finger';
+  const grip = text(at, 'thumbFinger');
   const most = Math.min(mostShown(d), 24);
   const of = (id: string, name: string, part: Partial<Dials>): RungDials<Dials> => ({
     id,
@@ -54,28 +48,33 @@ export function rungs(at: At<Dials>): RungDials<Dials>[] {
   switch (d.kind) {
     case 'order':
       return [3, 4, 5].flatMap((number) => [
-        of(`look-${number}`, `${number} things`, { number }),
+        of(`look-${number}`, text(at, 'things', { number }), { number }),
         ...(number === 5
           ? []
-          : [of(`thick-${number}`, `${number} by thickness`, { number, measure: 'thickness' as const })]),
+          : [
+              of(`thick-${number}`, text(at, 'byThickness', { number }), {
+                number,
+                measure: 'thickness' as const,
+              }),
+            ]),
       ]);
     case 'insets':
       return [
-        of('two', 'Two, with room', { number: 2, loose: 3 }),
-        of('four', 'Four, with room', { number: 4, loose: 3 }),
-        of('close', 'Four, close', { number: 4, loose: 1.5 }),
-        of('six', 'Six, close', { number: 6, loose: 1.5 }),
-        of('snug', 'Six, snug', { number: 6, loose: 0.75 }),
+        of('two', text(at, 'twoRoom'), { number: 2, loose: 3 }),
+        of('four', text(at, 'fourRoom'), { number: 4, loose: 3 }),
+        of('close', text(at, 'fourClose'), { number: 4, loose: 1.5 }),
+        of('six', text(at, 'sixClose'), { number: 6, loose: 1.5 }),
+        of('snug', text(at, 'sixSnug'), { number: 6, loose: 0.75 }),
       ];
     case 'halves': {
       const cut = d.cut === 'straight' ? 'wave' : d.cut;
       const n = (k: number): number => Math.min(k, most, 12);
       return [
-        of('two', 'Two cards', { cut, number: n(2), shown: n(2) }),
-        of('four', 'Four cards', { cut, number: n(4), shown: n(4) }),
-        of('six', 'Six cards', { cut, number: n(6), shown: n(6) }),
-        of('eight', 'Eight cards', { cut, number: n(8), shown: n(8) }),
-        of('step', 'In steps', {
+        of('two', text(at, 'twoCards'), { cut, number: n(2), shown: n(2) }),
+        of('four', text(at, 'fourCards'), { cut, number: n(4), shown: n(4) }),
+        of('six', text(at, 'sixCards'), { cut, number: n(6), shown: n(6) }),
+        of('eight', text(at, 'eightCards'), { cut, number: n(8), shown: n(8) }),
+        of('step', text(at, 'steps'), {
           cut: d.cut === 'step' ? 'zigzag' : 'step',
           number: n(6),
           shown: n(6),
@@ -86,12 +85,12 @@ export function rungs(at: At<Dials>): RungDials<Dials>[] {
       const n = (k: number): number => Math.min(k, most);
       const [, other] = partnersOf(d.shows);
       return [
-        of('two', 'Two shown', { number: n(4), shown: 2, partner: 'same' }),
-        of('four', 'Four shown', { number: n(4), shown: n(4), partner: 'same' }),
-        of('six', 'Six shown', { number: n(6), shown: n(6), partner: 'same' }),
-        ...(other ? [of('other', 'Other half', { number: n(6), shown: n(6), partner: other })] : []),
-        of('eight', 'Eight shown', { number: n(8), shown: n(8), partner: 'same' }),
-        of('small', 'Small cards', {
+        of('two', text(at, 'twoShown'), { number: n(4), shown: 2, partner: 'same' }),
+        of('four', text(at, 'fourShown'), { number: n(4), shown: n(4), partner: 'same' }),
+        of('six', text(at, 'sixShown'), { number: n(6), shown: n(6), partner: 'same' }),
+        ...(other ? [of('other', text(at, 'otherHalf'), { number: n(6), shown: n(6), partner: other })] : []),
+        of('eight', text(at, 'eightShown'), { number: n(8), shown: n(8), partner: 'same' }),
+        of('small', text(at, 'smallCards'), {
           number: n(8),
           shown: n(8),
           partner: 'same',

@@ -2,7 +2,7 @@ import type { At, Step } from '../kernel.ts';
 import { cleaningStep, countStep, step } from '../making.ts';
 import { parts, type Dials, cardsIn, hasSticks } from './dials.ts';
 import { layOut } from './fit.ts';
-import { ORDER_WORDS } from './order.ts';
+import { text } from './words.ts';
 
 /** Minutes by hand (common practice): a card is cut in half a minute, an inset and its hole in five with a knife. */
 export function steps(at: At<Dials>): Step[] {
@@ -19,25 +19,25 @@ export function steps(at: At<Dials>): Step[] {
           ? [knob]
           : []
   ).map((material) => ({ material, count: d.kind === 'order' ? 1 : d.number }));
-  const washed = cleaningStep(handled, approach);
+  const washed = cleaningStep(handled, at);
   const clean = washed.map((s) => s.id);
   if (d.kind === 'order')
     return [
       ...washed,
       step({
         id: 'order',
-        title: `Put ${d.number} things in order once`,
-        words: `Say the words with it: ${ORDER_WORDS[d.measure].join(', ')}.`,
+        title: text(at, 'putThingsOrderOnce', { number: d.number }),
+        words: text(at, 'sayTheWords', { words: text(at, 'orderWords', { measure: d.measure }) }),
         perCopy: 1,
         who: together ? 'child' : 'either',
         after: clean,
       }),
-      countStep(`${d.number} things`, ['order']),
+      countStep(at, text(at, 'things', { number: d.number }), ['order']),
     ];
   const print = step({
     id: 'print',
-    title: d.kind === 'insets' ? 'Print the board and its insets' : `Print ${cards} cards`,
-    words: 'At true size: measure the 50 mm bar, then print on the card or glue the print on.',
+    title: d.kind === 'insets' ? text(at, 'printBoardInsets') : text(at, 'printCards', { cards }),
+    words: text(at, 'trueSizeMeasureMm'),
     setUp: 3,
     perCopy: 2,
     tools: ['printer'],
@@ -46,8 +46,8 @@ export function steps(at: At<Dials>): Step[] {
     ? [
         step({
           id: 'colour',
-          title: 'Colour them in',
-          words: 'One colour for each pair, so that the two belong together.',
+          title: text(at, 'colourThem'),
+          words: text(at, 'colourEachPairTwo'),
           perCopy: 1.5 * d.number,
           who: 'child' as const,
           after: ['print'],
@@ -62,9 +62,8 @@ export function steps(at: At<Dials>): Step[] {
       ...colour,
       step({
         id: 'cut',
-        title: `Cut ${d.number} holes and their insets`,
-        words:
-          'Glue the print on the board, cut along the lines with a knife on a cutting board, sand the edges.',
+        title: text(at, 'cutHolesTheirInsets', { number: d.number }),
+        words: text(at, 'gluePrintBoardCut'),
         setUp: 2,
         perCopy: 5 * d.number,
         who: 'adult',
@@ -76,8 +75,8 @@ export function steps(at: At<Dials>): Step[] {
         ? [
             step({
               id: 'knob',
-              title: `Glue ${d.number} knobs on`,
-              words: 'In the middle of each inset; pull at each when it is dry.',
+              title: text(at, 'glueKnobs', { number: d.number }),
+              words: text(at, 'middleEachInsetPull'),
               perCopy: 0.7 * d.number,
               who: 'adult' as const,
               drying: 60,
@@ -85,12 +84,12 @@ export function steps(at: At<Dials>): Step[] {
             }),
           ]
         : []),
-      countStep(`1 board and ${d.number} insets`, [knob ? 'knob' : 'cut']),
+      countStep(at, text(at, 'boardAndInsets', { number: d.number }), [knob ? 'knob' : 'cut']),
     ];
   const cutOut = step({
     id: 'cut',
-    title: `Cut ${cards} cards out`,
-    words: 'Along the lines, corners a little round.',
+    title: text(at, 'cutCardsOut', { cards }),
+    words: text(at, 'alongLinesCornersLittle'),
     perCopy: 0.5 * cards,
     who: together ? 'child' : 'either',
     tools: ['scissors'],
@@ -100,8 +99,8 @@ export function steps(at: At<Dials>): Step[] {
     ? [
         step({
           id: 'laminate',
-          title: `Laminate ${cards} cards`,
-          words: '3 mm left all round each when they are cut apart; round the corners.',
+          title: text(at, 'laminateCards', { cards }),
+          words: text(at, 'mmLeftAllRound'),
           setUp: 5,
           perCopy: 0.7 * cards,
           who: 'adult' as const,
@@ -117,8 +116,8 @@ export function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'halve',
-            title: `Cut each card in half along its ${d.cut === 'straight' ? 'line' : d.cut}`,
-            words: 'One cut, no second try: each line is its own.',
+            title: text(at, 'cutInHalf', { cut: d.cut }),
+            words: text(at, 'cutNoSecondTry'),
             perCopy: (d.cut === 'straight' ? 0.2 : 0.6) * d.number,
             tools: ['scissors'] as const,
             after: [ready],
@@ -129,8 +128,8 @@ export function steps(at: At<Dials>): Step[] {
     ? [
         step({
           id: 'sticks',
-          title: `Colour ${d.number} sticks`,
-          words: 'One in the colour of each card; let them dry apart.',
+          title: text(at, 'colourSticks', { number: d.number }),
+          words: text(at, 'colourEachCardLet'),
           perCopy: 0.8 * d.number,
           who: together ? ('child' as const) : ('either' as const),
           drying: 30,
@@ -147,11 +146,12 @@ export function steps(at: At<Dials>): Step[] {
     ...halved,
     ...sticks,
     countStep(
+      at,
       d.kind === 'halves'
-        ? `${2 * d.number} halves`
+        ? text(at, 'halves', { number: 2 * d.number })
         : hasSticks(d)
-          ? `${d.number} cards and ${d.number} sticks`
-          : `${cards} cards`,
+          ? text(at, 'cardsAndSticks', { number: d.number })
+          : text(at, 'cards', { number: cards }),
       [d.kind === 'halves' ? 'halve' : ready, ...(hasSticks(d) ? ['sticks'] : [])],
     ),
   ];

@@ -1,8 +1,9 @@
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import { bagNeed, cleaningStep, countStep, need, sayFor, step, STOP_WORDS } from '../making.ts';
+import { bagNeed, cleaningStep, countStep, need, sayFor, step, stopWords } from '../making.ts';
 import { dials, parts, PATTERNS, ROLES, type Dials, type PatternId } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, pegsNeeded, perColour, type Detail } from './fit.ts';
+import { text } from './words.ts';
 
 const each = (at: At<Dials>) => {
   const { kinds } = parts(at);
@@ -29,14 +30,13 @@ function steps(at: At<Dials>): Step[] {
   const { dials: d, approach } = at;
   const { rim, kinds } = parts(at);
   const together = approach === 'made together';
-  const washed = cleaningStep(each(at), approach);
+  const washed = cleaningStep(each(at), at);
   return [
     ...washed,
     step({
       id: 'pegs',
-      title: `Look over ${pegsNeeded(d)} pegs`,
-      words:
-        'Open each once. Throw away any that is split or whose spring sits loose; the weakest come first.',
+      title: text(at, 'lookOverPegs', { number: pegsNeeded(d) }),
+      words: text(at, 'openEachOnceThrow'),
       setUp: 1,
       perCopy: 0.2 * pegsNeeded(d),
       who: 'adult',
@@ -46,8 +46,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'layers',
-            title: `Tape ${d.layers} rims together`,
-            words: `Lay ${rim.name.toLowerCase()} on ${rim.name.toLowerCase()}, tape at four places under the edge.`,
+            title: text(at, 'tapeRimsTogether', { layers: d.layers }),
+            words: text(at, 'layTapeFourPlaces', { rim: rim.name.toLowerCase() }),
             perCopy: 1.5 * Math.max(1, d.counting),
           }),
         ]
@@ -56,11 +56,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'spots',
-            title: d.counting > 0 ? 'Mark the spots' : 'Paint the pegs',
-            words:
-              d.counting > 0
-                ? 'Glue in the printed spots, or draw them: one place for each peg.'
-                : 'One colour each; clip them on the edge of a box to dry.',
+            title: d.counting > 0 ? text(at, 'markSpots') : text(at, 'paintPegs'),
+            words: d.counting > 0 ? text(at, 'gluePrintedSpotsOr') : text(at, 'colourEachClipThem'),
             perCopy: d.counting > 0 ? 1 + d.counting : 0.5 * d.number,
             who: together ? 'child' : 'either',
             drying: 30,
@@ -71,13 +68,13 @@ function steps(at: At<Dials>): Step[] {
       : []),
     step({
       id: 'try',
-      title: 'Clip all of them on once',
-      words: `Every peg bites and stays when the rim is lifted${kinds.length > 1 ? ', and the colours are enough for the pattern' : ''}.`,
+      title: text(at, 'clipAllThemOnce'),
+      words: kinds.length > 1 ? text(at, 'everyPegBitesStays') : text(at, 'everyPegBitesStaysWhen'),
       perCopy: 0.1 * pegsNeeded(d) + 0.5,
       who: 'adult',
       after: ['pegs', ...(d.layers > 1 ? ['layers'] : []), ...(d.counting > 0 || together ? ['spots'] : [])],
     }),
-    countStep(`${pegsNeeded(d)} pegs`, ['try']),
+    countStep(at, text(at, 'pegs', { pegsNeeded: pegsNeeded(d) }), ['try']),
   ];
 }
 
@@ -86,7 +83,8 @@ function features(at: At<Dials>): Feature[] {
   return [
     ...kinds.map((m) => ({ kind: 'spring', name: m.name }) as const),
     ...kinds.map(
-      (m) => ({ kind: 'moving gap', where: `jaw of ${m.name}`, from: 0, to: at.dials.jaw }) as const,
+      (m) =>
+        ({ kind: 'moving gap', where: text(at, 'jaw', { m: m.name }), from: 0, to: at.dials.jaw }) as const,
     ),
   ];
 }
@@ -94,28 +92,20 @@ function features(at: At<Dials>): Feature[] {
 function show(at: At<Dials>): Show {
   const { dials: d } = at;
   return {
-    say: sayFor(
-      at.approach,
-      'The gulls come home: who sits where on the harbour wall?',
-      'You painted these pegs. Which is first?',
-    ),
-    lookFor: 'Do thumb and first two fingers press, with the wrist up, and does the other hand hold the rim?',
-    easier: 'A short row, one colour, on an edge that an adult holds.',
-    harder:
-      d.pattern === 'free'
-        ? 'Two colours in turn; then counting.'
-        : 'Counting, rims mixed; then with the other hand.',
-    more: 'Take off by colour; say the pattern aloud.',
-    oneHand:
-      'The rim clamped so that it stands out over the table; pegs lie in a bowl on the side of the hand that works.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'gullsComeHomeWho'), text(at, 'youPaintedThesePegs')),
+    lookFor: text(at, 'doThumbFirstTwo'),
+    easier: text(at, 'shortRowColourEdge'),
+    harder: d.pattern === 'free' ? text(at, 'twoColoursTurnThen') : text(at, 'countingRimsMixedThen'),
+    more: text(at, 'takeOffByColour'),
+    oneHand: text(at, 'rimClampedStandsOut'),
+    stop: stopWords(at),
   };
 }
 
 function rungs(at: At<Dials>): RungDials<Dials>[] {
   const { dials: d } = at;
   const { kinds } = parts(at);
-  const grip = 'thumb and two fingers, pressed';
+  const grip = text(at, 'thumbTwoFingersPressed');
   const can = (id: PatternId): boolean => kinds.length > 1 && new Set(PATTERNS[id].unit).size <= kinds.length;
   const base: Dials = {
     ...d,
@@ -130,18 +120,18 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   return [
     {
       id: 'off',
-      name: 'Take off',
+      name: text(at, 'takeOff'),
       grip,
       dials: { ...base, number: Math.min(6, d.number), gap: 20, way: 'off' as const },
     },
-    { id: 'row', name: 'A short row', grip, dials: { ...base, number: 4, gap: 30 } },
-    { id: 'round', name: 'All round', grip, dials: { ...base, number: d.number, gap: 12 } },
-    { id: 'close', name: 'Close', grip, dials: { ...base, number: d.number, gap: 4 } },
+    { id: 'row', name: text(at, 'shortRow'), grip, dials: { ...base, number: 4, gap: 30 } },
+    { id: 'round', name: text(at, 'allRound'), grip, dials: { ...base, number: d.number, gap: 12 } },
+    { id: 'close', name: text(at, 'close'), grip, dials: { ...base, number: d.number, gap: 4 } },
     ...(can('AB')
       ? [
           {
             id: 'ab',
-            name: 'Two colours',
+            name: text(at, 'twoColours'),
             grip,
             dials: { ...base, number: even(d.number, 2), pattern: 'AB' as const, gap: 10 },
           },
@@ -151,17 +141,17 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
       ? [
           {
             id: 'abc',
-            name: 'Three colours',
+            name: text(at, 'threeColours'),
             grip,
             dials: { ...base, number: even(d.number, 3), pattern: 'ABC' as const, gap: 10 },
           },
         ]
       : []),
-    { id: 'count', name: 'Counting', grip, dials: { ...base, counting: 3, number: 6, gap: 8 } },
+    { id: 'count', name: text(at, 'counting'), grip, dials: { ...base, counting: 3, number: 6, gap: 8 } },
     {
       id: 'mixed',
-      name: 'Mixed count',
-      grip: 'thumb and two fingers of the other hand',
+      name: text(at, 'mixedCount'),
+      grip: text(at, 'thumbTwoFingersOther'),
       dials: { ...base, counting: 4, number: 10, mixed: true, gap: 8, hand: 'the other hand' },
     },
   ];
@@ -171,7 +161,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
 export const pegRim: Pattern<Dials, Detail> = {
   id: 'peg-rim',
   name: 'Peg rim',
-  does: 'Clips pegs on a rim, freely, in a pattern or by number',
+  does: (to) => text(to, 'clipsPegsRimFreely'),
   skills: ['Hand strength', 'Pincer and release', 'Two hands together', 'Crossing the midline'],
   quiet: true,
   roles: Object.values(ROLES),

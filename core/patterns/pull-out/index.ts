@@ -11,13 +11,15 @@ import {
   sayFor,
   sharedKinds,
   step,
-  STOP_WORDS,
+  stopWords,
+  toolName,
 } from '../making.ts';
 import { girth, isCage, isCloth, isSoft, parts, ROLES, stemOf, type Dials } from './dials.ts';
 import { dials } from './table.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { cageFit, cageMoves, cageOf, cageRungs, cageSteps, drawCage } from './whisk.ts';
+import { text } from './words.ts';
 
 /** A fuzzy stem has a wire in it; nothing in its sizes tells it from a straw. */
 const isWire = (m: Material): boolean => hasTrait(m, 'stays bent');
@@ -43,7 +45,7 @@ function steps(at: At<Dials>): Step[] {
   const { box, kinds } = parts(at);
   const together = approach === 'made together';
   const cloth = kinds.some(isCloth);
-  const washed = cleaningStep(each(at), approach);
+  const washed = cleaningStep(each(at), at);
   if (isCage(at)) return cageSteps(at, washed);
   const slits = d.opening === 'slit';
   const wire = kinds.some(isWire);
@@ -51,8 +53,10 @@ function steps(at: At<Dials>): Step[] {
     ...washed,
     step({
       id: 'draw',
-      title: `Mark ${d.number} ${slits ? 'slits' : 'holes'} on the top`,
-      words: 'Lay the template on the top, prick through both ends of each line.',
+      title: slits
+        ? text(at, 'markSlitsTop', { number: d.number })
+        : text(at, 'markHolesTop', { number: d.number }),
+      words: text(at, 'layTemplateTopPrick'),
       setUp: 2,
       perCopy: 1 + d.number * 0.2,
       who: together ? 'child' : 'either',
@@ -60,10 +64,10 @@ function steps(at: At<Dials>): Step[] {
     }),
     step({
       id: 'cut',
-      title: slits ? `Cut ${d.number} slits of ${d.length} mm` : `Make ${d.number} holes of ${d.length} mm`,
-      words: slits
-        ? 'One stroke each, no wider than the blade: what is cut twice no longer grips.'
-        : 'Push the bradawl through into a piece of cork, then widen each with a round pencil.',
+      title: slits
+        ? text(at, 'cutSlitsMm', { number: d.number, length: d.length })
+        : text(at, 'makeHolesMm', { number: d.number, length: d.length }),
+      words: slits ? text(at, 'strokeEachNoWider') : text(at, 'pushBradawlThroughInto'),
       setUp: 3,
       perCopy: d.number * (slits ? 0.5 : 0.7),
       who: 'adult',
@@ -75,8 +79,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'tie',
-            title: 'Tie the scarves end to end',
-            words: 'Reef knots, pulled tight; the last one stays fixed to the bottom of the box.',
+            title: text(at, 'tieScarvesEndEnd'),
+            words: text(at, 'reefKnotsPulledTight'),
             perCopy: 2,
             who: 'adult',
             after: washed.map((s) => s.id),
@@ -87,9 +91,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'ends',
-            title: 'Turn over the wire ends',
-            words:
-              'Bend 5 mm of each end back on itself with pliers and press it flat: no wire end is left to feel.',
+            title: text(at, 'turnOverWireEnds'),
+            words: text(at, 'bendMmEachEnd'),
             perCopy: d.number * 0.3,
             who: 'adult',
             after: washed.map((s) => s.id),
@@ -100,8 +103,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'colour',
-            title: 'Colour the pieces',
-            words: 'Dip an end of each in thinned paint or squeezed juice; lay them out to dry.',
+            title: text(at, 'colourPieces'),
+            words: text(at, 'dipEndEachThinned'),
             perCopy: d.number * 0.5,
             who: together ? 'child' : 'either',
             drying: 60,
@@ -111,8 +114,10 @@ function steps(at: At<Dials>): Step[] {
       : []),
     step({
       id: 'try',
-      title: 'Put each in and turn the box over',
-      words: `Every piece ${slits ? 'stays' : 'stands'} and comes out with one pull. ${box.name} keeps its lid on.`,
+      title: text(at, 'putEachTurnBox'),
+      words: slits
+        ? text(at, 'everyPieceStaysComes', { box: box.name })
+        : text(at, 'everyPieceStandsComes', { box: box.name }),
       perCopy: 0.2 * d.number + 0.5,
       who: 'adult',
       after: [
@@ -123,7 +128,7 @@ function steps(at: At<Dials>): Step[] {
         ...(d.dyed ? ['colour'] : []),
       ],
     }),
-    countStep(`${d.number}`, ['try']),
+    countStep(at, d.number, ['try']),
   ];
 }
 
@@ -143,7 +148,7 @@ function features(at: At<Dials>): Feature[] {
       ? [
           {
             kind: 'point' as const,
-            name: `Ends of ${stick.map((m) => m.name.toLowerCase()).join(', ')}`,
+            name: text(at, 'ends', { what: stick.map((m) => m.name.toLowerCase()).join(', ') }),
             // A step of the making turns wire ends over.
             guarded: stick.every(isWire) ? ('turned over' as const) : null,
             thin: true,
@@ -154,7 +159,7 @@ function features(at: At<Dials>): Feature[] {
       ? [
           {
             kind: 'opening' as const,
-            where: 'a hole on top',
+            where: text(at, 'holeTop'),
             opening: { kind: 'round' as const, diameter: d.length },
             sheet: sheetOf(box),
             thick: box.sizes.wall,
@@ -165,13 +170,20 @@ function features(at: At<Dials>): Feature[] {
       ? [
           {
             kind: 'opening' as const,
-            where: 'between two wires',
+            where: text(at, 'betweenTwoWires'),
             opening: { kind: 'round' as const, diameter: Math.max(1, cageOf(at).gap) },
             sheet: 'rigid' as const,
           },
         ]
-      : [{ kind: 'cut edge' as const, where: 'the top', material: box.materialClass, covered: false }]),
-    ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: 'peg' } as const]),
+      : [
+          {
+            kind: 'cut edge' as const,
+            where: text(at, 'theTop'),
+            material: box.materialClass,
+            covered: false,
+          },
+        ]),
+    ...(d.tool === 'fingers' ? [] : [{ kind: 'tool', name: toolName(at, 'peg') } as const]),
   ];
 }
 
@@ -193,22 +205,13 @@ function reaches(at: At<Dials>): Reaches {
 function show(at: At<Dials>): Show {
   const { dials: d } = at;
   return {
-    say: sayFor(
-      at.approach,
-      'The hedgehog wants his prickles out. Who pulls the last one?',
-      'You coloured these. Shall we pull them all?',
-    ),
-    lookFor: 'Does the other hand hold the box, and do thumb and finger close on one and leave the next?',
-    easier: isCage(at)
-      ? 'One ball, softer, or a whisk with its wires farther apart.'
-      : 'Let them stand out more, or lengthen the slits a little.',
-    harder:
-      d.tool === 'fingers'
-        ? 'Shorter ends, then a peg to pull with.'
-        : 'Two tools, one in each hand; or two children in turn.',
-    more: 'One colour first; count them out, then back in.',
-    oneHand: 'The box clamped or on a non-slip mat, pieces pulled towards the body.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'hedgehogWantsHisPrickles'), text(at, 'youColouredTheseShall')),
+    lookFor: text(at, 'doesOtherHandHold'),
+    easier: isCage(at) ? text(at, 'ballSofterOrWhisk') : text(at, 'letThemStandOut'),
+    harder: d.tool === 'fingers' ? text(at, 'shorterEndsThenPeg') : text(at, 'twoToolsEachHand'),
+    more: text(at, 'oneColourFirst'),
+    oneHand: text(at, 'boxClampedOrNon'),
+    stop: stopWords(at),
   };
 }
 
@@ -223,38 +226,38 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   return [
     {
       id: 'high',
-      name: 'High',
-      grip: 'whole hand',
+      name: text(at, 'high'),
+      grip: text(at, 'wholeHand'),
       dials: { ...base, proud: out(0.6), length: slit(0.75) },
     },
     {
       id: 'low',
-      name: 'Low',
-      grip: 'thumb and finger',
+      name: text(at, 'low'),
+      grip: text(at, 'thumbFinger'),
       dials: { ...base, proud: Math.max(Math.ceil(least), 12) },
     },
     {
       id: 'peg',
-      name: 'With a peg',
-      grip: 'finger and thumb on a peg',
+      name: text(at, 'peg'),
+      grip: text(at, 'fingerThumbPeg'),
       dials: { ...base, proud: Math.max(Math.ceil(least), 12), tool: 'finger and thumb on a peg' },
     },
     {
       id: 'tweezers',
-      name: 'Tweezers',
-      grip: 'peg turned round',
+      name: text(at, 'tweezers'),
+      grip: text(at, 'pegTurnedRound'),
       dials: { ...base, proud: Math.max(Math.ceil(least), 12), tool: 'tweezers' },
     },
     {
       id: 'back',
-      name: 'Out and in',
-      grip: 'thumb and finger',
+      name: text(at, 'out'),
+      grip: text(at, 'thumbFinger'),
       dials: { ...base, proud: out(0.4), start: 'out' },
     },
     {
       id: 'tight',
-      name: 'Tight slit',
-      grip: 'thumb and finger, pressed',
+      name: text(at, 'tightSlit'),
+      grip: text(at, 'thumbFingerPressed'),
       dials: { ...base, proud: out(0.4), start: 'out', length: slit(0.97) },
     },
   ];
@@ -264,7 +267,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
 export const pullOut: Pattern<Dials, Detail> = {
   id: 'pull-out',
   name: 'Pull-out',
-  does: 'Pulls sticks, stems or scarves out of a box, and puts them back',
+  does: (to) => text(to, 'pullsSticksStemsOr'),
   skills: ['Pincer and release', 'Two hands together', 'Hand strength'],
   quiet: true,
   roles: Object.values(ROLES),

@@ -6,6 +6,7 @@ import type { Material } from '../../materials/material.ts';
 import type { At, Drawing, Fit, RungDials, Step } from '../kernel.ts';
 import { answers, countStep, kindOf, mm, plainName, step } from '../making.ts';
 import { parts, stemOf, type Dials } from './dials.ts';
+import { text } from './words.ts';
 
 const { floor, max, min, PI, sin } = Math;
 
@@ -117,14 +118,13 @@ export const cageSteps = (at: At<Dials>, washed: readonly Step[]): Step[] => [
   ...washed,
   step({
     id: 'try',
-    title: `Push ${at.dials.number} balls in between the wires`,
-    words:
-      'None falls out when it is shaken; each comes out with one squeeze. Feel along every wire: none is loose or broken.',
+    title: text(at, 'pushBallsBetweenWires', { number: at.dials.number }),
+    words: text(at, 'noneFallsOutWhen'),
     perCopy: 0.3 * at.dials.number + 0.5,
     who: 'adult',
     after: washed.map((s) => s.id),
   }),
-  countStep(`${at.dials.number} balls`, ['try']),
+  countStep(at, text(at, 'counted', { number: at.dials.number }), ['try']),
 ];
 
 const REACH = 200;
@@ -147,19 +147,34 @@ export function cageRungs(at: At<Dials>): RungDials<Dials>[] {
   const count = max(1, min(d.number, room));
   const base: Dials = { ...d, number: count, tool: 'fingers', start: 'in' };
   return [
-    { id: 'one', name: 'One ball', grip: 'thumb and fingers', dials: { ...base, number: 1, wires: least } },
-    { id: 'wide', name: 'Wide apart', grip: 'thumb and fingers', dials: { ...base, wires: least } },
-    { id: 'close', name: 'Close wires', grip: 'thumb and finger, pressed', dials: { ...base, wires: most } },
+    {
+      id: 'one',
+      name: text(at, 'oneBall'),
+      grip: text(at, 'thumbFingers'),
+      dials: { ...base, number: 1, wires: least },
+    },
+    {
+      id: 'wide',
+      name: text(at, 'wideApart'),
+      grip: text(at, 'thumbFingers'),
+      dials: { ...base, wires: least },
+    },
+    {
+      id: 'close',
+      name: text(at, 'closeWires'),
+      grip: text(at, 'thumbFingerPressed'),
+      dials: { ...base, wires: most },
+    },
     {
       id: 'back',
-      name: 'Out and in',
-      grip: 'thumb and finger, pressed',
+      name: text(at, 'out'),
+      grip: text(at, 'thumbFingerPressed'),
       dials: { ...base, wires: least, start: 'out' },
     },
     {
       id: 'tweezers',
-      name: 'Tweezers',
-      grip: 'peg turned round',
+      name: text(at, 'tweezers'),
+      grip: text(at, 'pegTurnedRound'),
       dials: { ...base, wires: least, tool: 'tweezers' },
     },
   ];

@@ -1,9 +1,10 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Cut, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
-import { countStep, need, plainName, sayFor, step, STOP_WORDS } from '../making.ts';
+import { countStep, need, plainName, sayFor, step, stopWords } from '../making.ts';
 import { dials, fillerSize, mostMouth, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { BANDS_AN_END, capSide, fillings, fit, moves, tapeRound, type Detail } from './fit.ts';
+import { text } from './words.ts';
 
 /** One shaker for each filler: a softer and a louder one lie side by side. */
 const shakers = (at: At<Dials>): number => fillings(at).length;
@@ -46,9 +47,10 @@ function plan(at: At<Dials>): Plan {
 /** What keeps the fillers in. */
 function sealOf(at: At<Dials>): string {
   const { kind, band, tape } = parts(at);
-  if (kind === 'plates') return at.dials.seal === 'staples' ? 'staples' : 'a band of tape';
-  if (kind === 'tube') return tape ? 'taped caps' : band ? 'caps held by bands' : 'caps that nothing holds';
-  return 'a glued screw cap';
+  if (kind === 'plates') return text(at, at.dials.seal === 'staples' ? 'behindStaples' : 'behindBand');
+  if (kind === 'tube')
+    return text(at, tape ? 'behindTapedCaps' : band ? 'behindCapsInBands' : 'behindLooseCaps');
+  return text(at, 'behindScrewCap');
 }
 
 /** Minutes by hand (common practice): three seconds a staple, two a piece put in by a child. */
@@ -62,8 +64,11 @@ function steps(at: At<Dials>): Step[] {
     plates: (): Step[] => [
       step({
         id: 'half',
-        title: 'Close the rim but for its mouth',
-        words: `Rim to rim, ${d.seal === 'staples' ? `staples ${d.rim} mm in` : 'the tape half on each'}, ${d.mouth} mm left open.`,
+        title: text(at, 'closeRimButMouth'),
+        words:
+          d.seal === 'staples'
+            ? text(at, 'rimRimStaplesMm', { rim: d.rim, mouth: d.mouth })
+            : text(at, 'rimRimTapeHalf', { mouth: d.mouth }),
         setUp: 1,
         perCopy: n * (d.seal === 'staples' ? 0.05 * d.staples + 0.5 : 1.5),
         who: 'adult',
@@ -73,8 +78,8 @@ function steps(at: At<Dials>): Step[] {
     tube: (): Step[] => [
       step({
         id: 'half',
-        title: 'Cap one end',
-        words: 'Fold the square over the end, press it smooth all round, two bands over it.',
+        title: text(at, 'capEnd'),
+        words: text(at, 'foldSquareOverEnd'),
         setUp: 1,
         perCopy: 2 * n,
         tools: ['printer', 'scissors'],
@@ -83,8 +88,8 @@ function steps(at: At<Dials>): Step[] {
     bottle: (): Step[] => [
       step({
         id: 'half',
-        title: 'Take the label off and dry the inside',
-        words: 'Warm water, then upside down over night: what is damp inside goes mouldy.',
+        title: text(at, 'takeLabelOffDry'),
+        words: text(at, 'warmWaterThenUpside'),
         perCopy: 2 * n,
         drying: 600,
       }),
@@ -95,8 +100,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'decorate',
-            title: 'Stickers and tissue on the outside',
-            words: 'Before it is filled, while it lies flat.',
+            title: text(at, 'stickersTissueOutside'),
+            words: text(at, 'beforeFilledWhileLies'),
             perCopy: 4 * n,
             who: 'child' as const,
           }),
@@ -105,11 +110,11 @@ function steps(at: At<Dials>): Step[] {
     ...first,
     step({
       id: 'fill',
-      title: `Put about ${count} in`,
+      title: text(at, 'putAbout', { count }),
       words: {
-        poured: 'From a small cup, over a tray.',
-        'one by one': 'One at a time, finger and thumb.',
-        'from the hand': 'Three in the hand; one at a time comes to the fingertips, the others stay.',
+        poured: text(at, 'fromSmallCupOver'),
+        'one by one': text(at, 'timeFingerThumb'),
+        'from the hand': text(at, 'threeHandTimeComes'),
       }[d.filled],
       // A child puts in some; an adult tips in the rest.
       perCopy: d.filled === 'poured' ? 1 : Math.min(6, 0.04 * count + 0.5),
@@ -118,16 +123,14 @@ function steps(at: At<Dials>): Step[] {
     }),
     step({
       id: 'close',
-      title: kind === 'bottle' ? 'Glue the lid on' : 'Close it',
+      title: kind === 'bottle' ? text(at, 'glueLid') : text(at, 'close'),
       words: {
         plates:
           d.seal === 'staples'
-            ? `The last staples, points folded in${tape ? ', then tape over all of them' : '; tape over all of them'}.`
-            : 'The tape over the mouth too, one end over the other.',
-        tube: tape
-          ? 'The other cap, two bands, then tape over both bands all round.'
-          : 'The other cap, two bands.',
-        bottle: 'Glue in the thread of the lid, screw it tight; it is opened no more.',
+            ? text(at, tape ? 'lastStaplesTaped' : 'lastStaples')
+            : text(at, 'tapeOverMouthToo'),
+        tube: tape ? text(at, 'otherCapTwoBands') : text(at, 'otherCapTwoBands2'),
+        bottle: text(at, 'glueThreadLidScrew'),
       }[kind],
       perCopy: n,
       who: 'adult',
@@ -136,13 +139,13 @@ function steps(at: At<Dials>): Step[] {
     }),
     step({
       id: 'pull',
-      title: 'Pull at the seal and shake it hard',
-      words: 'Over a tray, with a strong pull for 10 s all round; write the day on it.',
+      title: text(at, 'pullSealShakeHard'),
+      words: text(at, 'overTrayStrongPull'),
       perCopy: n,
       who: 'adult',
       after: ['close'],
     }),
-    countStep(`${n} ${n === 1 ? 'shaker' : 'shakers'}`, ['pull']),
+    countStep(at, text(at, 'counted', { n }), ['pull']),
   ];
 }
 
@@ -151,7 +154,7 @@ function features(at: At<Dials>): Feature[] {
   const { kind, tape, band } = parts(at);
   return [
     ...(kind === 'plates' && d.seal === 'staples'
-      ? [{ kind: 'staple', where: 'round the rim', count: d.staples, covered: tape !== null } as const]
+      ? [{ kind: 'staple', where: text(at, 'roundRim'), count: d.staples, covered: tape !== null } as const]
       : []),
     ...(kind === 'tube' && band && !tape
       ? [{ kind: 'cord', name: band.name, free: 0, loop: band.sizes.length ?? 0 } as const]
@@ -184,23 +187,19 @@ function reaches(at: At<Dials>): Reaches {
 
 function show(at: At<Dials>): Show {
   return {
-    say: sayFor(
-      at.approach,
-      'Listen: rain on the boat, then waves. Can you make small rain?',
-      'You made it. What does it sound like?',
-    ),
-    lookFor: 'Does the wrist turn, or the whole arm? Can it stop when you stop?',
-    easier: 'Both hands on it; fast and loud.',
-    harder: 'One hand, then the other; four slow, four fast; so softly that nothing is heard.',
-    more: 'Count the shakes; copy a pattern of two loud, one soft.',
-    oneHand: 'A loop of tape to slip the hand into; it stands in a cup while it is filled.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'listenRainBoatThen'), text(at, 'youMadeWhatDoes')),
+    lookFor: text(at, 'doesWristTurnOr'),
+    easier: text(at, 'bothHandsFastLoud'),
+    harder: text(at, 'handThenOtherFour'),
+    more: text(at, 'countTheShakes'),
+    oneHand: text(at, 'loopTapeSlipHand'),
+    stop: stopWords(at),
     script: [
-      { minutes: 1, words: 'Shake it out of sight, then show it. Whose turn?' },
-      { minutes: 1, words: 'As you like: loud and fast, both hands.' },
-      { minutes: 1, words: 'Stop when I stop. Three times.' },
-      { minutes: 1, words: 'One hand, then the other, across to the other side.' },
-      { minutes: 1, words: 'So softly that nothing is heard; set it down.' },
+      { minutes: 1, words: text(at, 'shakeOutSightThen') },
+      { minutes: 1, words: text(at, 'asYouLikeLoud') },
+      { minutes: 1, words: text(at, 'stopWhenIStop') },
+      { minutes: 1, words: text(at, 'handThenOtherAcross') },
+      { minutes: 1, words: text(at, 'softlyNothingHeardSet') },
     ],
   };
 }
@@ -218,11 +217,14 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     dials: { ...d, ...part },
   });
   return [
-    of('pour', 'Poured', 'whole hand round a cup', { filled: 'poured', mouth: most }),
-    of('wide', 'One by one', 'thumb and fingers', { filled: 'one by one', mouth: mouth(40) }),
-    of('narrow', 'Narrow', 'thumb and finger', { filled: 'one by one', mouth: mouth(8) }),
-    of('hand', 'From the hand', 'from palm to fingertips', { filled: 'from the hand', mouth: mouth(40) }),
-    of('hand-narrow', 'Hand, narrow', 'from palm to fingertips', {
+    of('pour', text(at, 'poured'), text(at, 'wholeHandRoundCup'), { filled: 'poured', mouth: most }),
+    of('wide', text(at, 'oneByOne'), text(at, 'thumbFingers'), { filled: 'one by one', mouth: mouth(40) }),
+    of('narrow', text(at, 'narrow'), text(at, 'thumbFinger'), { filled: 'one by one', mouth: mouth(8) }),
+    of('hand', text(at, 'fromHand'), text(at, 'fromPalmFingertips'), {
+      filled: 'from the hand',
+      mouth: mouth(40),
+    }),
+    of('hand-narrow', text(at, 'handNarrow'), text(at, 'fromPalmFingertips'), {
       filled: 'from the hand',
       mouth: mouth(8),
     }),
@@ -235,7 +237,7 @@ const MADE = { plates: 'two plates', tube: 'a tube', bottle: 'a bottle' };
 export const shake: Pattern<Dials, Detail> = {
   id: 'shake',
   name: 'Shake',
-  does: 'Fills it piece by piece, then shakes it fast, slowly and softly',
+  does: (to) => text(to, 'fillsPiecePieceThen'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Two hands together'],
   quiet: false,
   roles: Object.values(ROLES),

@@ -1,8 +1,19 @@
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
-import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
+import {
+  bagNeed,
+  cleaningStep,
+  countStep,
+  need,
+  sayFor,
+  sharedKinds,
+  step,
+  stopWords,
+  toolName,
+} from '../making.ts';
 import { dials, JAW, parts, pieceSize, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
+import { text } from './words.ts';
 
 const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, at.dials.cups * at.dials.each);
 
@@ -26,13 +37,13 @@ function steps(at: At<Dials>): Step[] {
   const { dials: d, approach } = at;
   const { cup, kinds } = parts(at);
   const together = approach === 'made together';
-  const washed = cleaningStep([{ material: cup, count: d.cups + d.bowls }, ...each(at)], approach);
+  const washed = cleaningStep([{ material: cup, count: d.cups + d.bowls }, ...each(at)], at);
   return [
     ...washed,
     step({
       id: 'cards',
-      title: `Print and fold ${d.cups} cards`,
-      words: 'Cut along the lines, fold, stand one behind each cup; no card hides another.',
+      title: text(at, 'printFoldCards', { cups: d.cups }),
+      words: text(at, 'cutAlongLinesFold'),
       setUp: 2,
       perCopy: 1.2 * d.cups,
       who: together ? 'child' : 'either',
@@ -40,37 +51,30 @@ function steps(at: At<Dials>): Step[] {
     }),
     step({
       id: 'try',
-      title: 'Carry one to each cup',
-      words: `${kinds[0]!.name} goes in without a push; the bowl stands nearest to the child.`,
+      title: text(at, 'carryEachCup'),
+      words: text(at, 'goesWithoutPushBowl', { what: kinds[0]!.name }),
       perCopy: 1,
       after: ['cards', ...washed.map((s) => s.id)],
     }),
-    countStep(`${d.cups + d.bowls} cups, ${d.cups * d.each} pieces`, ['try']),
+    countStep(at, text(at, 'counted', { cups: d.cups + d.bowls, pieces: d.cups * d.each }), ['try']),
   ];
 }
 
 function features(at: At<Dials>): Feature[] {
   const { tool } = at.dials;
-  return tool === 'fingers' || parts(at).tool ? [] : [{ kind: 'tool', name: tool }];
+  return tool === 'fingers' || parts(at).tool ? [] : [{ kind: 'tool', name: toolName(at, tool) }];
 }
 
 function show(at: At<Dials>): Show {
   const { dials: d } = at;
   return {
-    say: sayFor(
-      at.approach,
-      'The ferry calls: which landing stage does this one go to?',
-      'You folded these cards. Where does this one belong?',
-    ),
-    lookFor:
-      'Does the eye go to the card before the hand leaves the bowl, and does the tool stay closed on the way?',
-    easier: 'Two cups, large pieces, fingers; no call.',
-    harder:
-      d.tool === 'fingers' ? 'More cups, then tongs.' : 'More cups, called out; then two bowls and turns.',
-    more: 'Which cup has more? Sort again by size.',
-    oneHand:
-      'The tray on a non-slip mat, the bowl on the side of the hand that works. Left-handed: the cups to its right.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'ferryCallsWhichLanding'), text(at, 'youFoldedTheseCards')),
+    lookFor: text(at, 'doesEyeGoCard'),
+    easier: text(at, 'twoCupsLargePieces'),
+    harder: d.tool === 'fingers' ? text(at, 'moreCupsThenTongs') : text(at, 'moreCupsCalledOut'),
+    more: text(at, 'whichHasMore'),
+    oneHand: text(at, 'trayNonSlipMat'),
+    stop: stopWords(at),
   };
 }
 
@@ -81,27 +85,42 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   const base: Dials = { ...d, tool: 'fingers' };
   const cups = Math.max(3, d.cups);
   return [
-    { id: 'two', name: 'Two cups', grip: 'thumb and finger', dials: { ...base, cups: 2, game: 'picked' } },
+    {
+      id: 'two',
+      name: text(at, 'twoCups'),
+      grip: text(at, 'thumbFinger'),
+      dials: { ...base, cups: 2, game: 'picked' },
+    },
     {
       id: 'three',
-      name: 'Three cups',
-      grip: 'thumb and finger',
+      name: text(at, 'threeCups'),
+      grip: text(at, 'thumbFinger'),
       dials: { ...base, cups: 3, game: 'picked' },
     },
     {
       id: 'more',
-      name: `${cups + 1} cups`,
-      grip: 'thumb and finger',
+      name: text(at, 'cups', { cups: cups + 1 }),
+      grip: text(at, 'thumbFinger'),
       dials: { ...base, cups: cups + 1, game: 'called out' },
     },
-    { id: 'spoon', name: 'With a spoon', grip: 'whole hand, level', dials: { ...base, cups, tool: 'spoon' } },
-    { id: 'tongs', name: 'With tongs', grip: 'whole hand on tongs', dials: { ...base, cups, tool: 'tongs' } },
+    {
+      id: 'spoon',
+      name: text(at, 'spoon'),
+      grip: text(at, 'wholeHandLevel'),
+      dials: { ...base, cups, tool: 'spoon' },
+    },
+    {
+      id: 'tongs',
+      name: text(at, 'tongs'),
+      grip: text(at, 'wholeHandTongs'),
+      dials: { ...base, cups, tool: 'tongs' },
+    },
     ...(middle < JAW.tweezers
       ? [
           {
             id: 'tweezers',
-            name: 'With tweezers',
-            grip: 'thumb and two fingers',
+            name: text(at, 'tweezers'),
+            grip: text(at, 'thumbAndTwoFingers'),
             dials: { ...base, cups, tool: 'tweezers' as const },
           },
         ]
@@ -113,7 +132,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
 export const sortAndCarry: Pattern<Dials, Detail> = {
   id: 'sort-and-carry',
   name: 'Sort and carry',
-  does: 'Carries pieces to the cup they belong in',
+  does: (to) => text(to, 'carriesPiecesCupThey'),
   skills: ['Pincer and release', 'Hand strength', 'Crossing the midline', 'In-hand manipulation'],
   quiet: true,
   roles: Object.values(ROLES),

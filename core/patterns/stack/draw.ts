@@ -4,6 +4,7 @@ import type { Vec2 } from '../../geometry/vector.ts';
 import type { At, Drawing, Sheet } from '../kernel.ts';
 import { isTube, parts, ringOf, type Dials } from './dials.ts';
 import { foot } from './fit.ts';
+import { text } from './words.ts';
 
 /** What each ring carries, from the foot up. */
 function labels({ dials: d }: At<Dials>): string[] {
@@ -114,7 +115,7 @@ function sheets(at: At<Dials>): Sheet[] {
     return [
       {
         id: 'ring',
-        title: 'Ring',
+        title: text(at, 'ring'),
         count: d.number,
         marks: [
           circle('cut', [0, 0], ring.outer),

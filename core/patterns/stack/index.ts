@@ -1,9 +1,10 @@
 import { isWeak } from '../../child/hand.ts';
 import type { At, Cut, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
-import { bagNeed, cleaningStep, countStep, need, sheetOf, sayFor, step, STOP_WORDS } from '../making.ts';
+import { bagNeed, cleaningStep, countStep, need, sheetOf, sayFor, step, stopWords } from '../making.ts';
 import { dials, isTube, looseFor, parts, ringOf, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, foot, moves, type Detail } from './fit.ts';
+import { text } from './words.ts';
 
 /** A post from this thickness on has a blunt end, mm (common practice). */
 const BLUNT = 30;
@@ -19,7 +20,7 @@ function cuts(at: At<Dials>): Cut[] {
   const { post, part, long } = parts(at);
   const ring = {
     id: 'ring',
-    label: 'Ring',
+    label: text(at, 'ring'),
     role: ROLES.part.id,
     materialId: part.id,
     count: d.number,
@@ -36,7 +37,7 @@ function cuts(at: At<Dials>): Cut[] {
           {
             kind: 'length' as const,
             id: 'post',
-            label: 'Post',
+            label: text(at, 'post'),
             role: ROLES.post.id,
             materialId: post.id,
             count: 1,
@@ -70,16 +71,16 @@ function steps(at: At<Dials>): Step[] {
   const { part, post, base, long } = parts(at);
   const tube = isTube(part);
   const together = approach === 'made together';
-  const washed = cleaningStep([{ material: part, count: 1 }], approach);
+  const washed = cleaningStep([{ material: part, count: 1 }], at);
   const shorten = d.post < long - 0.5;
   return [
     ...washed,
     step({
       id: 'cut',
-      title: tube ? `Cut ${d.number} rings of ${d.height} mm` : `Cut ${d.number} rings`,
-      words: tube
-        ? 'Wrap a strip of paper round the tube as a guide; turn the tube against the blade, never towards the hand.'
-        : 'Fold each ring in half, snip out the middle, open it and cut the outside. Round what is sharp.',
+      title: tube
+        ? text(at, 'cutRingsMm', { number: d.number, height: d.height })
+        : text(at, 'cutRings', { number: d.number }),
+      words: tube ? text(at, 'wrapStripPaperRound') : text(at, 'foldEachRingHalf'),
       setUp: 2,
       perCopy: d.number * (tube ? 1.5 : 2),
       who: 'adult',
@@ -91,8 +92,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'post',
-            title: `Cut the post to ${d.post} mm`,
-            words: 'Saw it, then sand the end round.',
+            title: text(at, 'cutPostMm', { post: d.post }),
+            words: text(at, 'sawThenSandEnd'),
             setUp: 1,
             perCopy: 2,
             who: 'adult' as const,
@@ -105,8 +106,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'cap',
-            title: 'Cap the end of the post',
-            words: 'Glue on a cork or a pad of tape; it must be narrower than the hole of a ring.',
+            title: text(at, 'capEndPost'),
+            words: text(at, 'glueCorkOrPad'),
             perCopy: 1,
             who: 'adult' as const,
             after: shorten ? ['post'] : [],
@@ -117,9 +118,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'hum',
-            title: 'Put the massager into the base',
-            words:
-              'Screw the battery door shut; a door without a screw is taped all round and kept out of reach.',
+            title: text(at, 'putMassagerIntoBase'),
+            words: text(at, 'screwBatteryDoorShut'),
             perCopy: 2,
             who: 'adult' as const,
           }),
@@ -129,9 +129,8 @@ function steps(at: At<Dials>): Step[] {
       ? [
           step({
             id: 'base',
-            title:
-              d.weight > 0 ? `Fix the post, ${d.weight} g of sand in the base` : 'Fix the post to the base',
-            words: `${d.weight > 0 ? 'Fill the base, tape it shut all round. ' : ''}Glue and tape the post upright; let it set before anybody pulls.`,
+            title: d.weight > 0 ? text(at, 'fixPostGSand', { weight: d.weight }) : text(at, 'fixPostBase'),
+            words: d.weight > 0 ? text(at, 'fillBaseTapeShut') : text(at, 'glueTapePostUpright'),
             perCopy: 4,
             who: 'adult',
             drying: 120,
@@ -144,9 +143,8 @@ function steps(at: At<Dials>): Step[] {
       : [
           step({
             id: 'decorate',
-            title: d.shows === 'picture' ? 'Draw and glue on the picture' : 'Write on the rings',
-            words:
-              'Glue the strip round before the tube is cut, or write with all rings on the post, so that it lines up.',
+            title: d.shows === 'picture' ? text(at, 'drawGluePicture') : text(at, 'writeRings'),
+            words: text(at, 'glueStripRoundBefore'),
             perCopy: 5,
             who: together ? 'child' : 'either',
             tools: ['printer', 'marker'],
@@ -155,8 +153,8 @@ function steps(at: At<Dials>): Step[] {
         ]),
     step({
       id: 'try',
-      title: 'Stack it once',
-      words: `Every ring goes over without catching, and ${post.name.toLowerCase()} stands above the last one to hold.`,
+      title: text(at, 'stackOnce'),
+      words: text(at, 'everyRingGoesOver', { post: post.name.toLowerCase() }),
       perCopy: 1,
       who: 'adult',
       after: [
@@ -167,7 +165,7 @@ function steps(at: At<Dials>): Step[] {
         ...(d.shows === 'plain' ? [] : ['decorate']),
       ],
     }),
-    countStep(`${d.number} rings`, ['try']),
+    countStep(at, text(at, 'counted', { number: d.number }), ['try']),
   ];
 }
 
@@ -178,14 +176,14 @@ function features(at: At<Dials>): Feature[] {
   return [
     {
       kind: 'opening',
-      where: 'the hole of a ring',
+      where: text(at, 'holeOfARing'),
       opening: { kind: 'round', diameter: ring.hole },
       sheet: sheetOf(part),
       thick: isTube(part) ? d.height : part.sizes.wall,
     },
     {
       kind: 'post',
-      name: 'Post',
+      name: text(at, 'post'),
       diameter: thick,
       height: d.post + foot(at).height,
       capped: d.capped,
@@ -194,10 +192,10 @@ function features(at: At<Dials>): Feature[] {
     // What caps the post comes from no line of the bill: a cork or a pad of tape about as wide as the post.
     ...(d.capped
       ? ([
-          { kind: 'line', name: 'Cap of the post', how: 'fixed on (glued)' },
+          { kind: 'line', name: text(at, 'capPost'), how: 'fixed on (glued)' },
           {
             kind: 'attached',
-            name: 'Cap of the post',
+            name: text(at, 'capPost'),
             shape: { kind: 'cylinder', diameter: thick + 8, length: 20 },
             count: 1,
             held: 'glued',
@@ -206,25 +204,25 @@ function features(at: At<Dials>): Feature[] {
       : []),
     ...(base && d.weight > 0
       ? ([
-          { kind: 'line', name: 'Sand in the base', how: 'closed in behind tape all round' },
+          { kind: 'line', name: text(at, 'sandBase'), how: 'closed in behind tape all round' },
           {
             kind: 'filler',
-            name: 'Sand in the base',
+            name: text(at, 'sandBase'),
             shape: { kind: 'sphere', diameter: 2 },
             count: 1,
             ball: false,
-            seal: 'tape all round',
+            seal: text(at, 'tapeAllRound'),
           },
         ] as const)
       : []),
     // Nobody has said how its door opens: it counts as open.
     ...(d.hums && base
       ? ([
-          { kind: 'line', name: 'Massager in the base', how: 'in the base' },
-          { kind: 'hazard', name: 'Massager in the base', hazard: 'battery' },
+          { kind: 'line', name: text(at, 'massagerBase'), how: 'in the base' },
+          { kind: 'hazard', name: text(at, 'massagerBase'), hazard: 'battery' },
         ] as const)
       : []),
-    { kind: 'cut edge', where: 'each ring', material: part.materialClass, covered: false },
+    { kind: 'cut edge', where: text(at, 'eachRing'), material: part.materialClass, covered: false },
   ];
 }
 
@@ -233,33 +231,22 @@ function reaches(at: At<Dials>): Reaches {
   return {
     ring: {
       as: 'loose',
-      name: 'Ring',
+      name: text(at, 'ring'),
       shape: { kind: 'ring', outerDiameter: ring.outer, innerDiameter: ring.hole, height: ring.height },
     },
     [ROLES.base.id]: { as: 'body', closed: true },
   };
 }
 
-const SHOWN: Record<Dials['shows'], string> = {
-  plain: 'Any order; then the same colour, or largest first.',
-  numbers: 'Name the number as each goes on; take them off backwards.',
-  letters: 'Sound each letter; read the word from the top.',
-  picture: 'What is missing? Turn the rings until the picture is whole.',
-};
 function show(at: At<Dials>): Show {
   return {
-    say: sayFor(
-      at.approach,
-      'Build the lighthouse before the ship comes in!',
-      'You painted these. How high do they go?',
-    ),
-    lookFor:
-      'Does one hand hold the post while the other brings the ring, and does the eye go to the top first?',
-    easier: 'A wider hole, fewer rings; hold the foot, or take off before putting on.',
-    harder: 'A closer hole, then an order to keep; then the post held in the other hand.',
-    more: SHOWN[at.dials.shows],
-    oneHand: 'The base clamped or weighted; rings lie on the side of the hand that works.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'buildLighthouseBeforeShip'), text(at, 'youPaintedTheseHow')),
+    lookFor: text(at, 'doesHandHoldPost'),
+    easier: text(at, 'widerHoleFewerRings'),
+    harder: text(at, 'closerHoleThenOrder'),
+    more: text(at, 'more', { shows: at.dials.shows }),
+    oneHand: text(at, 'baseClampedOrWeighted'),
+    stop: stopWords(at),
   };
 }
 
@@ -269,24 +256,34 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   const n = d.number;
   if (isTube(part))
     return [
-      { id: 'two', name: 'Two tall rings', grip: 'whole hand', dials: { ...d, number: 2, shows: 'plain' } },
-      { id: 'plain', name: 'Any order', grip: 'whole hand', dials: { ...d, shows: 'plain' } },
+      {
+        id: 'two',
+        name: text(at, 'twoTallRings'),
+        grip: text(at, 'wholeHand'),
+        dials: { ...d, number: 2, shows: 'plain' },
+      },
+      {
+        id: 'plain',
+        name: text(at, 'anyOrder'),
+        grip: text(at, 'wholeHand'),
+        dials: { ...d, shows: 'plain' },
+      },
       {
         id: 'pair',
-        name: 'Three in order',
-        grip: 'whole hand',
+        name: text(at, 'threeOrder'),
+        grip: text(at, 'wholeHand'),
         dials: { ...d, number: Math.min(3, n), shows: 'numbers' },
       },
       {
         id: 'order',
-        name: 'All in order',
-        grip: 'whole hand, turns the wrist',
+        name: text(at, 'allOrder'),
+        grip: text(at, 'wholeHandTurnsWrist'),
         dials: { ...d, shows: 'numbers' },
       },
       {
         id: 'picture',
-        name: 'A picture',
-        grip: 'whole hand, turns the ring',
+        name: text(at, 'picture'),
+        grip: text(at, 'wholeHandTurnsRing'),
         dials: { ...d, number: Math.max(4, n), shows: 'picture' },
       },
     ];
@@ -297,15 +294,30 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     ...part2,
   });
   return [
-    { id: 'wide', name: 'Wide rings', grip: 'whole hand', dials: ring(25, { shows: 'plain' }) },
+    {
+      id: 'wide',
+      name: text(at, 'wideRings'),
+      grip: text(at, 'wholeHand'),
+      dials: ring(25, { shows: 'plain' }),
+    },
     {
       id: 'loose',
-      name: 'Loose rings',
-      grip: 'thumb and fingers',
+      name: text(at, 'looseRings'),
+      grip: text(at, 'thumbFingers'),
       dials: ring(looseFor(24), { shows: 'plain' }),
     },
-    { id: 'close', name: 'Close rings', grip: 'thumb and fingers', dials: ring(9, { shows: 'plain' }) },
-    { id: 'order', name: 'Close, in order', grip: 'thumb and fingers', dials: ring(9, { shows: 'numbers' }) },
+    {
+      id: 'close',
+      name: text(at, 'closeRings'),
+      grip: text(at, 'thumbFingers'),
+      dials: ring(9, { shows: 'plain' }),
+    },
+    {
+      id: 'order',
+      name: text(at, 'closeOrder'),
+      grip: text(at, 'thumbFingers'),
+      dials: ring(9, { shows: 'numbers' }),
+    },
   ];
 }
 
@@ -313,7 +325,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
 export const stack: Pattern<Dials, Detail> = {
   id: 'stack',
   name: 'Stack',
-  does: 'Puts rings over a post, in any order or in the right one',
+  does: (to) => text(to, 'putsRingsOverPost'),
   skills: ['Two hands together', 'Pincer and release', 'Crossing the midline'],
   quiet: true,
   roles: Object.values(ROLES),

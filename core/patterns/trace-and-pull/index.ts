@@ -1,10 +1,11 @@
 import { isWeak } from '../../child/hand.ts';
 import { outlineName } from '../../outline/outline.ts';
 import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
-import { cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
+import { cleaningStep, countStep, need, sayFor, sharedKinds, step, stopWords } from '../making.ts';
 import { dials, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cordFor, fit, glueFor, layOut, moves, PEELS_FROM, type Detail } from './fit.ts';
+import { text } from './words.ts';
 
 const endsOf = (at: At<Dials>) =>
   sharedKinds(parts(at).ends[0] === parts(at).ends[1] ? [parts(at).ends[0]] : parts(at).ends, 2);
@@ -51,33 +52,32 @@ function plan(at: At<Dials>): Plan {
 
 /** Minutes by hand (common practice): a child squeezes 60 mm of line a minute, an adult three times that. */
 function steps(at: At<Dials>): Step[] {
-  const { dials: d, approach } = at;
+  const { dials: d } = at;
   const { path } = layOut(at);
-  const washed = cleaningStep(endsOf(at), approach);
+  const washed = cleaningStep(endsOf(at), at);
   const child = d.child === 'traces and pulls';
   return [
     ...washed,
     step({
       id: 'tape',
-      title: 'Tape the clear sheet over the drawing',
-      words:
-        'Print the line, lay it on a board that can be carried away, the sheet over it, all four corners taped.',
+      title: text(at, 'tapeClearSheetOver'),
+      words: text(at, 'printLineLayBoard'),
       setUp: 2,
       perCopy: 1,
       tools: ['printer'],
     }),
     step({
       id: 'trace',
-      title: `Squeeze a line of ${d.line} mm along the drawing`,
-      words: 'Both hands on the bottle, tip just over the sheet; every crossing runs into the next.',
+      title: text(at, 'squeezeLineMmAlong', { line: d.line }),
+      words: text(at, 'bothHandsBottleTip'),
       perCopy: path / (child ? 60 : 180),
       who: child ? 'child' : 'adult',
       after: ['tape'],
     }),
     step({
       id: 'mend',
-      title: 'Close gaps and thin places',
-      words: 'More glue where the line is thin or does not meet; then it is carried away flat.',
+      title: text(at, 'closeGapsThinPlaces'),
+      words: text(at, 'moreGlueWhereLine'),
       perCopy: 1.5,
       who: 'adult',
       drying: Math.round(d.high * d.dries * 60),
@@ -85,8 +85,8 @@ function steps(at: At<Dials>): Step[] {
     }),
     step({
       id: 'peel',
-      title: 'Peel it when it is clear all over',
-      words: 'From one tip, slowly, bending the sheet away from it; milky places wait another night.',
+      title: text(at, 'peelWhenClearAll'),
+      words: text(at, 'fromTipSlowlyBending'),
       perCopy: 3,
       who: 'child',
       after: ['mend'],
@@ -96,8 +96,8 @@ function steps(at: At<Dials>): Step[] {
       : [
           step({
             id: 'colour',
-            title: 'Colour it',
-            words: 'Felt pens on the dry glue, both sides.',
+            title: text(at, 'colour'),
+            words: text(at, 'feltPensDryGlue'),
             perCopy: 4,
             who: 'child' as const,
             tools: ['marker'] as const,
@@ -106,16 +106,15 @@ function steps(at: At<Dials>): Step[] {
         ]),
     step({
       id: 'hang',
-      title: `Cut ${Math.round(cordFor(at))} mm of cord and hang it`,
-      words:
-        'Over the peg at the child’s reach, a thing knotted to each end; one down, the other up. It is taken down after use.',
+      title: text(at, 'cutMmCordHang', { cordFor: Math.round(cordFor(at)) }),
+      words: text(at, 'overPegChildS'),
       perCopy: 3,
       who: 'adult',
       blade: true,
       tools: ['scissors'],
       after: ['peel', ...washed.map((s) => s.id)],
     }),
-    countStep('1 cord with its 2 ends', ['hang', ...(d.child === 'pulls' ? [] : ['colour'])]),
+    countStep(at, text(at, 'counted'), ['hang', ...(d.child === 'pulls' ? [] : ['colour'])]),
   ];
 }
 
@@ -123,10 +122,10 @@ function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
   const { peg } = parts(at);
   return [
-    { kind: 'line', name: 'Peeled outline', how: 'handled, made of the glue' },
+    { kind: 'line', name: text(at, 'peeledOutline'), how: 'handled, made of the glue' },
     {
       kind: 'piece',
-      name: 'Peeled outline',
+      name: text(at, 'peeledOutline'),
       // It shrinks to about half of its height.
       shape: { kind: 'box', length: d.longest, width: d.line, height: d.high / 2 },
       count: 1,
@@ -145,7 +144,7 @@ function reaches(at: At<Dials>): Reaches {
     // What hangs free is the longer side at most; no loop closes by itself.
     [ROLES.cord.id]: {
       as: 'cord',
-      name: `${cord.name} over its peg`,
+      name: text(at, 'overPeg', { cord: cord.name }),
       free: cord.unit === 'each' ? Math.min(cordFor(at), cord.sizes.length ?? Infinity) : cordFor(at),
       knots: 2,
       carries: true,
@@ -156,21 +155,13 @@ function reaches(at: At<Dials>): Reaches {
 function show(at: At<Dials>): Show {
   const { dials: d } = at;
   return {
-    say: sayFor(
-      at.approach,
-      'Pull the anchor down, and up goes the gull. Who is at the top?',
-      'You drew it in glue. Now it hangs.',
-    ),
-    lookFor:
-      d.child === 'traces and pulls'
-        ? 'Do both hands squeeze evenly, and does the tip stay on the line?'
-        : 'Does one hand pull under the other, and can it stop half way?',
-    easier: 'A thicker line, an outline without tips; a shorter lift with a handle to hold.',
-    harder: 'A thinner line, more crossings; pull so slowly that the bell stays silent.',
-    more: 'Up, down, half way: say it before it is pulled.',
-    oneHand:
-      'The sheet taped to a board, the bottle on the side of the hand that works; a ring at the end of the cord to pull by.',
-    stop: `${STOP_WORDS} The cord is never round a neck or a wrist, and comes down when the sitting ends.`,
+    say: sayFor(at, text(at, 'pullAnchorDownUp'), text(at, 'youDrewGlueNow')),
+    lookFor: d.child === 'traces and pulls' ? text(at, 'doBothHandsSqueeze') : text(at, 'doesHandPullUnder'),
+    easier: text(at, 'thickerLineOutlineWithout'),
+    harder: text(at, 'thinnerLineMoreCrossings'),
+    more: text(at, 'upDownHalfWay'),
+    oneHand: text(at, 'sheetTapedBoardBottle'),
+    stop: `${stopWords(at)} ${text(at, 'cordNeverRoundNeck')}`,
   };
 }
 
@@ -183,11 +174,14 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     dials: { ...d, ...part },
   });
   return [
-    of('pull', 'Pulled', 'whole hand', { child: 'pulls' }),
-    of('colour', 'Coloured', 'pen in the fingers', { child: 'colours and pulls' }),
-    of('thick', 'Thick line', 'both hands squeeze', { child: 'traces and pulls', line: 9 }),
-    of('middle', 'Line of 6', 'both hands squeeze', { child: 'traces and pulls', line: 6 }),
-    of('thin', 'Thinnest', 'fingers squeeze', { child: 'traces and pulls', line: PEELS_FROM }),
+    of('pull', text(at, 'pulled'), text(at, 'wholeHand'), { child: 'pulls' }),
+    of('colour', text(at, 'coloured'), text(at, 'penFingers'), { child: 'colours and pulls' }),
+    of('thick', text(at, 'thickLine'), text(at, 'bothHandsSqueeze'), { child: 'traces and pulls', line: 9 }),
+    of('middle', text(at, 'line'), text(at, 'bothHandsSqueeze'), { child: 'traces and pulls', line: 6 }),
+    of('thin', text(at, 'thinnest'), text(at, 'fingersSqueeze'), {
+      child: 'traces and pulls',
+      line: PEELS_FROM,
+    }),
   ];
 }
 
@@ -195,7 +189,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
 export const traceAndPull: Pattern<Dials, Detail> = {
   id: 'trace-and-pull',
   name: 'Trace and pull',
-  does: 'Squeezes glue along a line, peels it when dry, and pulls it up on a cord',
+  does: (to) => text(to, 'squeezesGlueAlongLine'),
   skills: ['Hand strength', 'Two hands together', 'Crossing the midline'],
   quiet: true,
   roles: Object.values(ROLES),

@@ -6,6 +6,7 @@ import type { At, Cut, Fact, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
 import { layOut, parts, ROLES, ROLLED, roomOn, SPARE, type Dials, type LaidOut } from './dials.ts';
 import { extentOf } from './course.ts';
+import { text } from './words.ts';
 
 const { ceil, floor, max, min, round } = Math;
 
@@ -43,8 +44,8 @@ export function cutsOf(at: At<Dials>): Cut[] {
       },
     ];
   const pieces = [
-    { id: 'outer', label: 'Outer barrier piece', count: outer!.ends.length, length: d.piece },
-    { id: 'inner', label: 'Inner barrier piece', count: inner!.ends.length, length: d.innerPiece },
+    { id: 'outer', label: text(at, 'outerBarrierPiece'), count: outer!.ends.length, length: d.piece },
+    { id: 'inner', label: text(at, 'innerBarrierPiece'), count: inner!.ends.length, length: d.innerPiece },
   ].filter((p) => p.count > 0);
   return pieces.map((p): Cut =>
     barrier.form === 'sheet'

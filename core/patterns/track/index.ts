@@ -1,8 +1,9 @@
 import type { At, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
-import { cleaningStep, countStep, need, plainName, sayFor, step, STOP_WORDS } from '../making.ts';
+import { cleaningStep, countStep, need, plainName, sayFor, step, stopWords } from '../making.ts';
 import { dials, layOut, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cutsOf, fit, moves, type Detail } from './fit.ts';
+import { text } from './words.ts';
 
 /** Two bits of tape hold a piece, each torn about so long, mm; a child tears and sticks one in so long, min (common practice). */
 const TAPE_BIT = 40;
@@ -51,17 +52,16 @@ function plan(at: At<Dials>): Plan {
 }
 
 function steps(at: At<Dials>): Step[] {
-  const { approach } = at;
   const { runner, barrier, bends } = parts(at);
-  const washed = cleaningStep([{ material: runner, count: 1 }], approach);
+  const washed = cleaningStep([{ material: runner, count: 1 }], at);
   const pieces = piecesIn(at);
   const bits = bitsIn(at);
   return [
     ...washed,
     step({
       id: 'draw',
-      title: 'Draw the course on the board',
-      words: 'Lay the printed pages on it, prick through or trace both lines.',
+      title: text(at, 'drawCourseBoard'),
+      words: text(at, 'layPrintedPagesPrick'),
       setUp: 2,
       perCopy: 3,
       tools: ['printer', 'marker'],
@@ -71,11 +71,14 @@ function steps(at: At<Dials>): Step[] {
       : [
           step({
             id: 'cut',
-            title: barrier.form === 'sheet' ? `Cut ${pieces} strips and roll them` : `Cut ${pieces} pieces`,
+            title:
+              barrier.form === 'sheet'
+                ? text(at, 'cutStripsRollThem', { pieces })
+                : text(at, 'cutPieces', { pieces }),
             words:
               barrier.form === 'sheet'
-                ? 'Roll each round a pencil, tape it, pull the pencil out.'
-                : 'Several at once against a ruler; two lengths, kept apart.',
+                ? text(at, 'rollEachRoundPencil')
+                : text(at, 'severalOnceAgainstRuler'),
             setUp: 1,
             perCopy: pieces * (barrier.form === 'sheet' ? 0.7 : 0.12),
             tools: ['scissors', 'ruler'],
@@ -83,22 +86,20 @@ function steps(at: At<Dials>): Step[] {
         ]),
     step({
       id: 'tape',
-      title: `Tape the barriers down, ${bits} bits of tape`,
-      words: bends
-        ? 'Press the cord along the line, a bit of tape across it at every hand’s width.'
-        : 'Each piece with two bits, torn by the child, end to end along the line. When it tires, tape two pieces together first.',
+      title: text(at, 'tapeBarriersDownBits', { bits }),
+      words: bends ? text(at, 'pressCordAlongLine') : text(at, 'eachPieceTwoBits'),
       perCopy: BIT_MINUTES * bits,
       who: 'child',
       after: ['draw', ...(bends ? [] : ['cut'])],
     }),
     step({
       id: 'try',
-      title: 'Run it once',
-      words: 'It must not catch on any joint: press down, trim what stands up.',
+      title: text(at, 'runOnce'),
+      words: text(at, 'mustNotCatchAny'),
       perCopy: 1,
       after: ['tape', ...washed.map((s) => s.id)],
     }),
-    countStep('1 board and what runs', ['try']),
+    countStep(at, text(at, 'counted'), ['try']),
   ];
 }
 
@@ -133,37 +134,28 @@ function show(at: At<Dials>): Show {
   const { dials: d } = at;
   const { closed } = layOut(at).course ?? { closed: true };
   return {
-    say: sayFor(
-      at.approach,
-      'The boat goes round the island and touches no bank.',
-      'Your harbour: where does the boat go first?',
-    ),
-    lookFor: 'Does the wrist turn in the bend, or does the whole body? Does the other hand hold the board?',
-    easier: 'A wider lane, fewer bends; drive it with the whole hand.',
-    harder: 'A narrower lane, the other hand, the other way round; then one finger on a ball of dough.',
-    more: closed
-      ? 'Count the laps until the sand has run through.'
-      : 'There and back without touching: how often in a row?',
-    oneHand:
-      'The board clamped, the start on the side of the hand that works. Left-handed: the other way round.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'boatGoesRoundIsland'), text(at, 'yourHarbourWhereDoes')),
+    lookFor: text(at, 'doesWristTurnBend'),
+    easier: text(at, 'widerLaneFewerBends'),
+    harder: text(at, 'narrowerLaneOtherHand'),
+    more: closed ? text(at, 'countTheLaps') : text(at, 'thereAndBack'),
+    oneHand: text(at, 'boardClampedStartSide'),
+    stop: stopWords(at),
     script: [
-      { minutes: 1, words: 'Drive it round once, slowly, and say where it is.' },
+      { minutes: 1, words: text(at, 'driveRoundOnceSlowly') },
       {
         minutes: 2,
-        words: closed ? 'Three laps, touching nothing.' : 'From start to finish, touching nothing.',
+        words: closed ? text(at, 'threeLapsTouchingNothing') : text(at, 'fromStartFinishTouching'),
         rung: 'wide',
       },
-      { minutes: 1, words: 'The other hand.' },
+      { minutes: 1, words: text(at, 'otherHand') },
       {
         minutes: 1,
-        words: closed
-          ? 'How many laps in half a minute? Count aloud.'
-          : 'There and back against the sand-glass.',
+        words: closed ? text(at, 'howManyLapsHalf') : text(at, 'thereBackAgainstSand'),
       },
       {
         minutes: 1,
-        words: d.runs === 'rolled' ? 'Roll it home with one finger.' : 'One finger only, and park it.',
+        words: d.runs === 'rolled' ? text(at, 'rollHomeFinger') : text(at, 'fingerOnlyPark'),
         rung: 'finger',
       },
     ],
@@ -181,11 +173,11 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     dials: { ...d, ...part },
   });
   return [
-    of('wide', 'Wide lane', 'whole hand from above', { lane: lane(22), runs: 'driven' }),
-    of('usual', 'Usual lane', 'thumb and fingers', { lane: lane(14), runs: 'driven' }),
-    of('narrow', 'Narrow lane', 'thumb and finger', { lane: lane(9), runs: 'driven' }),
-    of('finger', 'Pushed', 'one finger behind it', { lane: lane(7), runs: 'pushed' }),
-    of('rolled', 'Rolled', 'one fingertip on a ball of dough', { lane: lane(6), runs: 'rolled' }),
+    of('wide', text(at, 'wideLane'), text(at, 'wholeHandFromAbove'), { lane: lane(22), runs: 'driven' }),
+    of('usual', text(at, 'usualLane'), text(at, 'thumbFingers'), { lane: lane(14), runs: 'driven' }),
+    of('narrow', text(at, 'narrowLane'), text(at, 'thumbFinger'), { lane: lane(9), runs: 'driven' }),
+    of('finger', text(at, 'pushed'), text(at, 'fingerBehind'), { lane: lane(7), runs: 'pushed' }),
+    of('rolled', text(at, 'rolled'), text(at, 'fingertipBallDough'), { lane: lane(6), runs: 'rolled' }),
   ];
 }
 
@@ -193,7 +185,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
 export const track: Pattern<Dials, Detail> = {
   id: 'track',
   name: 'Track',
-  does: 'Steers something through a lane between two barriers',
+  does: (to) => text(to, 'steersSomethingThroughLane'),
   skills: ['Two hands together', 'Crossing the midline', 'Pincer and release'],
   quiet: true,
   roles: Object.values(ROLES),

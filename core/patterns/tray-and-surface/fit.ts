@@ -7,6 +7,7 @@ import type { At, Fact, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
 import { doughFoods, parts, type Dials } from './dials.ts';
 import { doughOf, floorOf, floorShape, foilStrips, heightsOf, mixOf } from './surface.ts';
+import { text } from './words.ts';
 
 const { ceil, max, min, round } = Math;
 
@@ -82,7 +83,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
       : []),
     ...(d.kind === 'dough'
       ? ([
-          { id: 'mass', label: 'Dough', value: round(dough.mass), unit: 'g', onMat: true },
+          { id: 'mass', label: text(at, 'dough'), value: round(dough.mass), unit: 'g', onMat: true },
           { id: 'flour', label: 'Flour', value: round(dough.flour), unit: 'g' },
           { id: 'salt', label: 'Salt', value: round(dough.salt), unit: 'g' },
           { id: 'water', label: 'Water', value: round(dough.water), unit: 'ml' },
@@ -191,12 +192,12 @@ export function fit(at: At<Dials>): Fit<Detail> {
     case 'wall':
       if (items.length === 0)
         return say('stop', 'Nothing to tape up', 'Choose stickers or shells from the shelf.');
-      if (!roll) return say('stop', 'No tape', 'Choose tape from the shelf.');
+      if (!roll) return say('stop', text(at, 'noTape'), 'Choose tape from the shelf.');
       if (ageFrom < 24 && d.level !== 'squat')
         return say('care', 'High for a new walker', 'Begin low, at a squat; straight and on tiptoe later.');
       return say('clear', 'Within reach', null);
     case 'floor': {
-      if (!roll) return say('stop', 'No tape', 'Choose tape from the shelf.');
+      if (!roll) return say('stop', text(at, 'noTape'), 'Choose tape from the shelf.');
       if (floor / ROOM < d.children)
         return say(
           'stop',
@@ -207,7 +208,8 @@ export function fit(at: At<Dials>): Fit<Detail> {
     }
     case 'foil':
       if (!foil) return say('stop', 'No foil', 'Choose a roll of foil from the shelf.');
-      if (!roll) return say('stop', 'No tape', 'The foil is taped all round: choose tape from the shelf.');
+      if (!roll)
+        return say('stop', text(at, 'noTape'), 'The foil is taped all round: choose tape from the shelf.');
       return d.overlap < 20
         ? say('care', 'A narrow overlap tears open', 'At least 20 mm of one strip over the next.')
         : say('clear', 'No loose edge', null);

@@ -1,11 +1,22 @@
 import { massOfOne } from '../../catalogue/entry.ts';
 import type { At, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
-import { cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
+import {
+  cleaningStep,
+  colourName,
+  countStep,
+  need,
+  sayFor,
+  sharedKinds,
+  step,
+  stopWords,
+} from '../making.ts';
+import type { Told } from '../../languages/messages.ts';
 import type { Material } from '../../materials/material.ts';
 import { dials, doughFoods, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { keepsFor, cleanUp, fit, moves, tapeOf, volumeOf, type Detail } from './fit.ts';
 import { doughOf, foilStrips, heightsOf } from './surface.ts';
+import { text } from './words.ts';
 
 const isTray = (d: Dials): boolean => d.kind === 'food tray' || d.kind === 'dough';
 const things = (at: At<Dials>) =>
@@ -55,8 +66,12 @@ function needs(at: At<Dials>): Need[] {
 
 /** Minutes by hand (common practice). */
 /** `2 hours`, `30 minutes`. */
-const hoursWords = (h: number): string =>
-  h < 1 ? `${Math.round(60 * h)} minutes` : `${h} ${h === 1 ? 'hour' : 'hours'}`;
+const hoursWords = (at: Told, h: number): string =>
+  h < 1
+    ? text(at, 'minutes', { number: Math.round(60 * h) })
+    : h === 1
+      ? text(at, 'hour', { h })
+      : text(at, 'hours', { h });
 
 function steps(at: At<Dials>): Step[] {
   const { dials: d, approach } = at;
@@ -68,16 +83,16 @@ function steps(at: At<Dials>): Step[] {
       ...things(at),
       ...(d.kind === 'brushes' ? brushes.map((material) => ({ material, count: 1 })) : []),
     ],
-    approach,
+    at,
   );
   const after = washed.map((s) => s.id);
-  const heights = heightsOf(d).map((h) => `${h.level} ${h.height} mm`);
+  const heights = heightsOf(d).map((h) => text(at, 'levelHeight', { level: h.level, height: h.height }));
   const ready: Record<Dials['kind'], () => Step> = {
     'food tray': () =>
       step({
         id: 'ready',
-        title: `Fill the tray ${d.depth} mm deep`,
-        words: `Hands washed; smooth it with a spoon. Write the hour on it: after ${hoursWords(keepsFor(parts(at).fills))} it is thrown away.`,
+        title: text(at, 'fillTrayMmDeep', { depth: d.depth }),
+        words: text(at, 'handsWashedSmoothSpoon', { fills: hoursWords(at, keepsFor(parts(at).fills)) }),
         perCopy: 4,
         who: together ? 'child' : 'either',
         after,
@@ -85,9 +100,8 @@ function steps(at: At<Dials>): Step[] {
     dough: () =>
       step({
         id: 'ready',
-        title: `Mix ${d.flour} parts of flour, ${d.salt} of salt and ${d.water} of water`,
-        words:
-          'Salt into the water first, then the flour; knead until it leaves the hands. In a closed tub it keeps a week in the cold.',
+        title: text(at, 'mixPartsFlourSalt', { flour: d.flour, salt: d.salt, water: d.water }),
+        words: text(at, 'saltIntoWaterFirst'),
         perCopy: 8,
         who: 'child',
         after,
@@ -95,8 +109,8 @@ function steps(at: At<Dials>): Step[] {
     wall: () =>
       step({
         id: 'ready',
-        title: `Tape ${d.items} things to the wall`,
-        words: `Heights over the floor: ${heights.join(', ')}. Two strips across each, one end folded over to pull at.`,
+        title: text(at, 'tapeThingsWall', { items: d.items }),
+        words: text(at, 'heightsOverFloorTwo', { heights: heights.join(', ') }),
         perCopy: 0.8 * d.items,
         who: together ? 'child' : 'either',
         after,
@@ -104,11 +118,8 @@ function steps(at: At<Dials>): Step[] {
     floor: () =>
       step({
         id: 'ready',
-        title: `Tape a ${d.shape} on the floor`,
-        words:
-          d.shape === 'circle'
-            ? 'A string from the middle gives each corner; straight strips from one to the next, pressed down.'
-            : 'Corners first, then strips between them, pressed down so that no edge stands up.',
+        title: text(at, 'tapeAShape', { shape: d.shape }),
+        words: d.shape === 'circle' ? text(at, 'stringFromMiddleGives') : text(at, 'cornersFirstThenStrips'),
         perCopy: 6,
         who: together ? 'child' : 'either',
         tools: ['printer'],
@@ -117,8 +128,8 @@ function steps(at: At<Dials>): Step[] {
     foil: () =>
       step({
         id: 'ready',
-        title: 'Lay the foil and tape it all round',
-        words: `Each strip ${d.overlap} mm over the one before; tape along every joint and edge, nothing loose to trip over.`,
+        title: text(at, 'layFoilTapeAll'),
+        words: text(at, 'eachStripMmOver', { overlap: d.overlap }),
         perCopy: 8,
         who: 'adult',
         after,
@@ -126,31 +137,32 @@ function steps(at: At<Dials>): Step[] {
     brushes: () =>
       step({
         id: 'ready',
-        title: 'Set out paper, paint and brushes',
-        words: `Only ${d.colours}: they stay bright when they run together. A little paint in a flat lid.`,
+        title: text(at, 'setOutPaperPaint'),
+        words: text(at, 'onlyTheyStayBright', {
+          colours: d.colours
+            .split(',')
+            .map((c) => colourName(at, c.trim()))
+            .join(', '),
+        }),
         perCopy: 4,
         who: together ? 'child' : 'either',
         after,
       }),
   };
   const clean: Record<Dials['kind'], string> = {
-    'food tray': 'Throw away what is left, wash the tray and the table, hands too.',
-    dough: 'Back into its tub; scrape the table, wash hands.',
-    wall: 'Take all of it down: peeling is part of it. Count the things back.',
-    floor: childRolls(at)
-      ? 'Peel the tape off, roll it to a ball: the children’s part.'
-      : 'An adult peels the tape off and throws it away: rolled up it goes in a mouth.',
-    foil: childRolls(at)
-      ? 'Crush it to balls as it comes off: the children’s part; count no bit left on the floor.'
-      : 'An adult takes it off and throws it away: crushed up it goes in a mouth; no bit is left on the floor.',
-    brushes: 'Rinse brushes and lids, hang the paper up to dry, wipe the table.',
+    'food tray': text(at, 'throwAwayWhatLeft'),
+    dough: text(at, 'backIntoTubScrape'),
+    wall: text(at, 'takeAllDownPeeling'),
+    floor: childRolls(at) ? text(at, 'peelTapeOffRoll') : text(at, 'adultPeelsTapeOff'),
+    foil: childRolls(at) ? text(at, 'crushBallsAsComes') : text(at, 'adultTakesOffThrows'),
+    brushes: text(at, 'rinseBrushesLidsHang'),
   };
   return [
     ...washed,
     ready[d.kind](),
     step({
       id: 'clean',
-      title: 'Clean up',
+      title: text(at, 'cleanUp'),
       words: clean[d.kind],
       perCopy: cleanUp(d),
       who:
@@ -161,7 +173,7 @@ function steps(at: At<Dials>): Step[] {
             : 'either',
       after: ['ready'],
     }),
-    countStep(d.kind === 'wall' ? `${d.items} things` : 'what is kept', ['clean']),
+    countStep(at, d.kind === 'wall' ? text(at, 'things', { items: d.items }) : text(at, 'kept'), ['clean']),
   ];
 }
 
@@ -174,13 +186,19 @@ const childRolls = (at: At<Dials>): boolean => at.ageFrom >= 36;
 
 function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
-  const rolled = d.kind === 'foil' ? 'Foil crushed to a ball' : 'Tape rolled to a ball';
+  const rolled = d.kind === 'foil' ? text(at, 'foilCrushedBall') : text(at, 'tapeRolledBall');
   const { salt } = doughFoods(parts(at).fills);
   return [
     ...(d.kind === 'wall'
-      ? [{ kind: 'fixing', name: 'What is taped up', to: 'wall' } as const]
+      ? [{ kind: 'fixing', name: text(at, 'whatTapedUp'), to: 'wall' } as const]
       : d.kind === 'floor' || d.kind === 'foil'
-        ? [{ kind: 'fixing', name: d.kind === 'foil' ? 'Foil path' : 'Taped shape', to: 'floor' } as const]
+        ? [
+            {
+              kind: 'fixing',
+              name: d.kind === 'foil' ? text(at, 'foilPath') : text(at, 'tapedShape'),
+              to: 'floor',
+            } as const,
+          ]
         : []),
     ...((d.kind === 'floor' || d.kind === 'foil') && childRolls(at)
       ? ([
@@ -195,7 +213,7 @@ function features(at: At<Dials>): Feature[] {
         ] as const)
       : []),
     ...(d.kind === 'dough' && salt && d.salt > 0
-      ? [{ kind: 'salt', name: 'Dough', grams: Math.round(doughOf(d, volumeOf(at)).salt) } as const]
+      ? [{ kind: 'salt', name: text(at, 'dough'), grams: Math.round(doughOf(d, volumeOf(at)).salt) } as const]
       : []),
   ];
 }
@@ -209,71 +227,71 @@ const reaches = (at: At<Dials>): Reaches => ({
   [ROLES.page.id]: { as: 'told', how: 'painted on' },
 });
 
-const SAYS: Record<
-  Dials['kind'],
-  { play: string; look: string; easier: string; harder: string; more: string }
-> = {
+/** What is said and looked for, by activity. */
+const says = (
+  at: At<Dials>,
+): Record<Dials['kind'], { play: string; look: string; easier: string; harder: string; more: string }> => ({
   'food tray': {
-    play: 'Waves on the beach: can your finger make one?',
-    look: 'Does one finger point, and does the other hand hold the tray?',
-    easier: 'The whole hand, round and round; a spoon to stir.',
-    harder: 'One finger, from one edge to the other without a stop; then a comb, then a letter.',
-    more: 'Left to right, top to bottom; rub it out and draw it again.',
+    play: text(at, 'waves'),
+    look: text(at, 'doesFingerPointDoes'),
+    easier: text(at, 'wholeHandRoundRound'),
+    harder: text(at, 'fingerFromEdgeOther'),
+    more: text(at, 'leftRightTopBottom'),
   },
   dough: {
-    play: 'A sea snake, as long as your arm?',
-    look: 'Do both palms roll, and does it become even?',
-    easier: 'Softer, with more water; press and pat.',
-    harder: 'Firmer; roll with one finger, pinch along the edge, cut with a stick.',
-    more: 'Longer, shorter, just as long as; three balls, each smaller.',
+    play: text(at, 'seaSnake'),
+    look: text(at, 'doBothPalmsRoll'),
+    easier: text(at, 'softerMoreWaterPress'),
+    harder: text(at, 'firmerRollFingerPinch'),
+    more: text(at, 'longerShorterJustAs'),
   },
   wall: {
-    play: 'The shells climb up the harbour wall. Which can you pick?',
-    look: 'Does it bend its knees and come up without a hand on the floor? Does the heel stay down when it stretches?',
-    easier: 'Lower, with a tab to pull at; one in each hand.',
-    harder: 'On tiptoe; across to the other side; tape pressed on all round.',
-    more: 'High, middle, low: say it before it is picked.',
+    play: text(at, 'shells'),
+    look: text(at, 'doesBendKneesCome'),
+    easier: text(at, 'lowerTabPullEach'),
+    harder: text(at, 'tiptoeAcrossOtherSide'),
+    more: text(at, 'highMiddleLowSay'),
   },
   floor: {
-    play: 'This is the boat. Who is aboard?',
-    look: 'Do the feet stay on the line? Does it turn at each corner?',
-    easier: 'A larger shape, stepping in and out.',
-    harder: 'Heel to toe, backwards, carrying a spoon with a ball.',
-    more: 'Count the sides; jump to the next corner; which shape has none?',
+    play: text(at, 'boat'),
+    look: text(at, 'doFeetStayLine'),
+    easier: text(at, 'largerShapeSteppingOut'),
+    harder: text(at, 'heelToeBackwardsCarrying'),
+    more: text(at, 'countSidesJumpNext'),
   },
   foil: {
-    play: 'Ice on the pier: hear it crackle?',
-    look: 'Does the foot feel before it steps? Do hands smooth and then crush?',
-    easier: 'Sitting, with the hands.',
-    harder: 'A line drawn with one finger that does not tear it.',
-    more: 'Loud and soft; at the end everybody crushes a ball of it.',
+    play: text(at, 'ice'),
+    look: text(at, 'doesFootFeelBefore'),
+    easier: text(at, 'sittingHands'),
+    harder: text(at, 'lineDrawnFingerDoes'),
+    more: text(at, 'loudSoftEndEverybody'),
   },
   brushes: {
-    play: 'What does a cork paint? What does a feather?',
-    look: 'Does the grip change with what is held? Does the other hand hold the paper?',
-    easier: 'A sponge, the whole hand, standing.',
-    harder: 'A cork by its edge, a comb in one sweep, a feather’s tip.',
-    more: 'Two colours meet: which one comes of it?',
+    play: text(at, 'corkOrFeather'),
+    look: text(at, 'doesGripChangeWhat'),
+    easier: text(at, 'spongeWholeHandStanding'),
+    harder: text(at, 'corkEdgeCombSweep'),
+    more: text(at, 'twoColoursMeetWhich'),
   },
-};
+});
 
 function show(at: At<Dials>): Show {
   const { dials: d } = at;
-  const s = SAYS[d.kind];
+  const s = says(at)[d.kind];
   return {
-    say: sayFor(at.approach, s.play, 'You mixed it and laid it out. What comes first?'),
+    say: sayFor(at, s.play, text(at, 'youMixedIt')),
     lookFor: s.look,
     easier: s.easier,
     harder: s.harder,
     more: s.more,
-    oneHand: 'The tray on a non-slip mat, turned so that its long way runs to the hand that works.',
-    stop: STOP_WORDS,
+    oneHand: text(at, 'trayNonSlipMat'),
+    stop: stopWords(at),
     script: [
-      { minutes: 1, words: `Look and touch. “${s.play}”` },
+      { minutes: 1, words: text(at, 'lookAndTouch', { words: s.play }) },
       { minutes: 3, words: s.easier },
       { minutes: 3, words: s.harder },
       { minutes: 1, words: s.more },
-      { minutes: cleanUp(d), words: 'Clean up together: it is part of it.' },
+      { minutes: cleanUp(d), words: text(at, 'cleanUpTogetherPart') },
     ],
   };
 }
@@ -289,25 +307,31 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   switch (d.kind) {
     case 'wall':
       return [
-        of('straight', 'Straight', 'fingers pull', { level: 'straight' }),
-        of('squat', 'At a squat', 'fingers pull, knees bend', { level: 'squat' }),
-        of('stretch', 'On tiptoe', 'fingers pull, arm up', { level: 'stretch' }),
-        of('all', 'As called', 'fingers pull', { level: 'all' }),
+        of('straight', text(at, 'straight'), text(at, 'fingersPull'), { level: 'straight' }),
+        of('squat', text(at, 'squat'), text(at, 'fingersPullKneesBend'), { level: 'squat' }),
+        of('stretch', text(at, 'tiptoe'), text(at, 'fingersPullArmUp'), { level: 'stretch' }),
+        of('all', text(at, 'asCalled'), text(at, 'fingersPull'), { level: 'all' }),
       ];
     case 'floor':
       return [
-        of('triangle', 'Three sides', 'feet', { shape: 'triangle', across: Math.max(1400, d.across) }),
-        of('square', 'Four sides', 'feet', { shape: 'square' }),
-        of('hexagon', 'Six sides', 'feet', { shape: 'hexagon' }),
-        of('large', 'Six sides, large', 'feet', { shape: 'hexagon', across: d.across + 800 }),
+        of('triangle', text(at, 'threeSides'), text(at, 'feet'), {
+          shape: 'triangle',
+          across: Math.max(1400, d.across),
+        }),
+        of('square', text(at, 'fourSides'), text(at, 'feet'), { shape: 'square' }),
+        of('hexagon', text(at, 'sixSides'), text(at, 'feet'), { shape: 'hexagon' }),
+        of('large', text(at, 'sixSidesLarge'), text(at, 'feet'), {
+          shape: 'hexagon',
+          across: d.across + 800,
+        }),
       ];
     default:
       return [
-        of('hand', 'Whole hand', 'whole hand', { tool: 'hand' }),
-        of('spoon', 'A spoon', 'fist, then fingers', { tool: 'spoon' }),
-        of('comb', 'A comb', 'fingers', { tool: 'comb' }),
-        of('finger', 'One finger', 'one finger points', { tool: 'finger' }),
-        of('brush', 'A brush', 'three fingers', { tool: 'brush' }),
+        of('hand', text(at, 'wholeHand'), text(at, 'wholeHand2'), { tool: 'hand' }),
+        of('spoon', text(at, 'spoon'), text(at, 'fistThenFingers'), { tool: 'spoon' }),
+        of('comb', text(at, 'comb'), text(at, 'fingers'), { tool: 'comb' }),
+        of('finger', text(at, 'finger'), text(at, 'fingerPoints'), { tool: 'finger' }),
+        of('brush', text(at, 'brush'), text(at, 'threeFingers'), { tool: 'brush' }),
       ];
   }
 }
@@ -325,7 +349,7 @@ const TITLES: Record<Dials['kind'], (d: Dials) => string> = {
 export const trayAndSurface: Pattern<Dials, Detail> = {
   id: 'tray-and-surface',
   name: 'Tray and surface',
-  does: 'Draws, presses, reaches and paints on a tray, a wall or the floor',
+  does: (to) => text(to, 'drawsPressesReachesPaints'),
   skills: ['Crossing the midline', 'Hand strength', 'Two hands together'],
   quiet: true,
   roles: Object.values(ROLES),

@@ -5,6 +5,7 @@ import { draw } from './draw.ts';
 import { fit, layOut, moves } from './fit.ts';
 import { features, plan, reaches, show } from './plan.ts';
 import { mostRounds, type Wound } from './thread.ts';
+import { text } from './words.ts';
 
 /** The same frame with few, far rounds, then held, then closer, then twice round; each changes one or two things. */
 function rungs(at: At<Dials>): RungDials<Dials>[] {
@@ -20,42 +21,42 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     const loom = (slots: number, pitch: number): Dials =>
       going({ slots, pitch, spacing: Math.max(thick, Math.min(pitch, 8)), rounds: 16 });
     return [
-      { id: 'five', name: 'Five, wide apart', grip: 'fingers on the bobbin', dials: loom(5, 20) },
-      { id: 'seven', name: 'Seven', grip: 'fingers on the bobbin', dials: loom(7, 14) },
-      { id: 'nine', name: 'Nine', grip: 'thumb and finger', dials: loom(9, 10) },
-      { id: 'close', name: 'Thirteen, close', grip: 'thumb and finger', dials: loom(13, 7) },
+      { id: 'five', name: text(at, 'fiveWideApart'), grip: text(at, 'fingersBobbin'), dials: loom(5, 20) },
+      { id: 'seven', name: text(at, 'seven'), grip: text(at, 'fingersBobbin'), dials: loom(7, 14) },
+      { id: 'nine', name: text(at, 'nine'), grip: text(at, 'thumbFinger'), dials: loom(9, 10) },
+      { id: 'close', name: text(at, 'thirteenClose'), grip: text(at, 'thumbFinger'), dials: loom(13, 7) },
     ];
   }
   const arms = (sticks: number): Partial<Dials> => (d.frame === 'star' ? { sticks } : {});
   return [
     {
       id: 'over',
-      name: 'Over and on',
-      grip: 'whole hand on the bobbin',
+      name: text(at, 'over'),
+      grip: text(at, 'wholeHandBobbin'),
       dials: going({ ...arms(2), wraps: 0, spacing: close + 8, rounds: 4 }),
     },
     {
       id: 'held',
-      name: 'Once round, far',
-      grip: 'whole hand on the bobbin',
+      name: text(at, 'onceRoundFar'),
+      grip: text(at, 'wholeHandBobbin'),
       dials: going({ ...arms(2), wraps: 1, spacing: close + 8, rounds: 4 }),
     },
     {
       id: 'more',
-      name: d.frame === 'star' ? 'More arms' : 'Closer rows',
-      grip: 'fingers on the bobbin',
+      name: d.frame === 'star' ? text(at, 'moreArms') : text(at, 'closerRows'),
+      grip: text(at, 'fingersBobbin'),
       dials: going({ ...arms(3), wraps: 1, spacing: close + 4 }),
     },
     {
       id: 'close',
-      name: 'Close',
-      grip: 'thumb and finger',
+      name: text(at, 'close'),
+      grip: text(at, 'thumbFinger'),
       dials: going({ ...arms(3), wraps: 1, spacing: close }),
     },
     {
       id: 'twice',
-      name: 'Twice round',
-      grip: 'thumb and finger, turns the wrist',
+      name: text(at, 'twiceRound'),
+      grip: text(at, 'thumbFingerTurnsWrist'),
       dials: going({ ...arms(3), wraps: 2, spacing: close }),
     },
   ];
@@ -71,7 +72,7 @@ const ON: Record<Dials['frame'], string> = {
 export const weave: Pattern<Dials, Wound> = {
   id: 'weave',
   name: 'Weave',
-  does: 'Winds thread round sticks or weaves it over and under',
+  does: (to) => text(to, 'windsThreadRoundSticks'),
   skills: ['Two hands together', 'Crossing the midline', 'In-hand manipulation'],
   quiet: true,
   roles: Object.values(ROLES),

@@ -1,11 +1,12 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { Material } from '../../materials/material.ts';
 import type { At, Cut, Feature, Need, Plan, Show, Step, Reaches } from '../kernel.ts';
-import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, STOP_WORDS } from '../making.ts';
+import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, stopWords } from '../making.ts';
 import { armWidth, parts, ROLES } from './dials.ts';
 import type { Dials } from './schema.ts';
 import { layOut } from './fit.ts';
 import { stemAt, stemsOf, TAIL } from './thread.ts';
+import { text } from './words.ts';
 
 /** A crossing takes a child about so long, minutes (common practice). */
 const CROSSING = 0.12;
@@ -22,7 +23,7 @@ function cuts(at: At<Dials>): Cut[] {
             ...part,
             kind: 'outline',
             id: 'loom',
-            label: 'Loom',
+            label: text(at, 'loom'),
             role: ROLES.card.id,
             materialId: card.id,
             outline: rectangleOutline((d.slots - 1) * d.pitch + 20, d.height),
@@ -39,7 +40,7 @@ function cuts(at: At<Dials>): Cut[] {
         ...part,
         kind: 'length',
         id: 'stick',
-        label: 'Stick',
+        label: text(at, 'stick'),
         role: ROLES.stick.id,
         materialId: stick.id,
         count: d.sticks,
@@ -80,13 +81,13 @@ export function plan(at: At<Dials>): Plan {
 }
 
 function steps(at: At<Dials>, isCut: boolean): Step[] {
-  const { dials: d, approach } = at;
+  const { dials: d } = at;
   const { stick } = parts(at);
   const { crossings } = layOut(at);
   const washed =
     d.frame === 'loom' || !stick
       ? []
-      : cleaningStep([{ material: stick, count: d.frame === 'star' ? d.sticks : 1 }], approach);
+      : cleaningStep([{ material: stick, count: d.frame === 'star' ? d.sticks : 1 }], at);
   const clean = washed.map((s) => s.id);
   const frame: Step[] = {
     star: (): Step[] => [
@@ -94,8 +95,8 @@ function steps(at: At<Dials>, isCut: boolean): Step[] {
         ? [
             step({
               id: 'saw',
-              title: `Saw ${d.sticks} sticks to ${2 * d.arm} mm`,
-              words: 'Saw them together in a clamp, then sand the ends round.',
+              title: text(at, 'sawSticksMm', { sticks: d.sticks, number: 2 * d.arm }),
+              words: text(at, 'sawThemTogetherClamp'),
               setUp: 1,
               perCopy: d.sticks,
               who: 'adult' as const,
@@ -107,8 +108,8 @@ function steps(at: At<Dials>, isCut: boolean): Step[] {
         : []),
       step({
         id: 'cross',
-        title: `Cross ${d.sticks} sticks`,
-        words: 'Lay them on the printed guide, glue the middles one over the other and let it set flat.',
+        title: text(at, 'crossSticks', { sticks: d.sticks }),
+        words: text(at, 'layThemPrintedGuide'),
         perCopy: 2,
         who: 'adult',
         drying: 30,
@@ -119,8 +120,8 @@ function steps(at: At<Dials>, isCut: boolean): Step[] {
     twig: (): Step[] => [
       step({
         id: 'cross',
-        title: 'Trim the twig',
-        words: 'Cut the tips blunt with shears or a saw and sand them; strip off loose bark.',
+        title: text(at, 'trimTwig'),
+        words: text(at, 'cutTipsBluntShears'),
         perCopy: 3,
         who: 'adult',
         blade: true,
@@ -131,8 +132,8 @@ function steps(at: At<Dials>, isCut: boolean): Step[] {
     loom: (): Step[] => [
       step({
         id: 'cut',
-        title: `Cut the loom and its ${d.slots} slots at either end`,
-        words: 'Print the template, draw it on the card, cut it out, then each slot along its line.',
+        title: text(at, 'cutLoomSlotsEither', { slots: d.slots }),
+        words: text(at, 'printTemplateDrawCard'),
         setUp: 2,
         perCopy: 2 + (2 * d.slots) / 8,
         who: 'adult',
@@ -140,8 +141,8 @@ function steps(at: At<Dials>, isCut: boolean): Step[] {
       }),
       step({
         id: 'cross',
-        title: 'String the loom',
-        words: 'Tape the end behind, up and down from slot to slot, not so tight that the card bends.',
+        title: text(at, 'stringLoom'),
+        words: text(at, 'tapeEndBehindUp'),
         perCopy: 1 + d.slots / 8,
         after: ['cut'],
       }),
@@ -152,20 +153,25 @@ function steps(at: At<Dials>, isCut: boolean): Step[] {
     ...frame,
     step({
       id: 'knot',
-      title: 'Wind the bobbin and tie the first knot',
-      words: `Wind the thread on a card so that no more than ${d.free} mm hangs free; tie it with help.`,
+      title: text(at, 'windBobbinTieFirst'),
+      words: text(at, 'windThreadCardNo', { free: d.free }),
       perCopy: 2,
       after: ['cross'],
     }),
     step({
       id: 'weave',
-      title: d.frame === 'star' ? `Wind ${d.rounds} rounds` : `Weave ${d.rounds} rows`,
+      title:
+        d.frame === 'star'
+          ? text(at, 'windRounds', { rounds: d.rounds })
+          : text(at, 'weaveRows', { rounds: d.rounds }),
       words:
         d.frame === 'loom'
-          ? 'Over one string, under the next; the row after the other way round. Push each row down.'
+          ? text(at, 'overStringUnderNext')
           : d.wraps > 0
-            ? `${d.wraps === 1 ? 'Once' : `${d.wraps} times`} round each arm, then on to the next.`
-            : 'Over each arm and on to the next, the thread kept tight.',
+            ? d.wraps === 1
+              ? text(at, 'onceRoundEachArm')
+              : text(at, 'timesRoundEachArm', { wraps: d.wraps })
+            : text(at, 'overEachArmNext'),
       perCopy: Math.max(1, crossings * CROSSING * (1 + d.wraps)),
       who: 'child',
       after: ['knot'],
@@ -174,16 +180,15 @@ function steps(at: At<Dials>, isCut: boolean): Step[] {
       ? [
           step({
             id: 'stems',
-            title: `Weave in ${d.stems} stems`,
-            words:
-              'Over one row and under the next, the neighbour the other way round. Hands are washed afterwards.',
+            title: text(at, 'weaveStems', { stems: d.stems }),
+            words: text(at, 'overRowUnderNext'),
             perCopy: 0.7 * d.stems,
             who: 'child' as const,
             after: ['weave'],
           }),
         ]
       : []),
-    countStep('1 frame with its thread', [d.frame === 'twig' && d.stems > 0 ? 'stems' : 'weave']),
+    countStep(at, text(at, 'counted'), [d.frame === 'twig' && d.stems > 0 ? 'stems' : 'weave']),
   ];
 }
 
@@ -192,12 +197,17 @@ export function features(at: At<Dials>): Feature[] {
   const { card, section } = parts(at);
   const isSawn = cuts(at).length > 0 || d.frame === 'twig';
   return [
-    { kind: 'cord', name: 'Hanger', free: TAIL, loop: TAIL, knots: 1 },
+    { kind: 'cord', name: text(at, 'hanger'), free: TAIL, loop: TAIL, knots: 1 },
     d.frame === 'loom'
-      ? { kind: 'cut edge', where: 'the loom', material: card?.materialClass ?? 'card', covered: false }
+      ? {
+          kind: 'cut edge',
+          where: text(at, 'theLoom'),
+          material: card?.materialClass ?? 'card',
+          covered: false,
+        }
       : {
           kind: 'point',
-          name: d.frame === 'twig' ? 'Ends of the twig' : 'Ends of the sticks',
+          name: d.frame === 'twig' ? text(at, 'endsTwig') : text(at, 'endsSticks'),
           guarded: isSawn ? 'sanded' : null,
           thin: armWidth(section) < 8,
         },
@@ -212,7 +222,7 @@ export function reaches(at: At<Dials>): Reaches {
     // All of it, on the bobbin too: a child unwinds it.
     [ROLES.thread.id]: (m, quantity) => ({
       as: 'cord',
-      name: `${thread.name} while it is worked`,
+      name: text(at, 'whileWorked', { thread: thread.name }),
       free: m.unit === 'mm' ? quantity : (m.sizes.length ?? quantity),
     }),
     [ROLES.woven.id]: (m) =>
@@ -225,23 +235,12 @@ export function reaches(at: At<Dials>): Reaches {
 export function show(at: At<Dials>): Show {
   const { frame } = at.dials;
   return {
-    say: sayFor(
-      at.approach,
-      'The spider goes round her house. Which beam is next?',
-      'You found these. Shall we wind a web on them?',
-    ),
-    lookFor:
-      frame === 'loom'
-        ? 'Does the hand go over and under in turn, and does the other hold the loom?'
-        : 'Does one hand turn the frame while the other brings the thread, and is the thread kept tight?',
-    easier: 'Fewer arms, rounds further apart, the frame held for the child; a thicker thread.',
-    harder:
-      frame === 'loom'
-        ? 'More slots, closer rows; then over two and under one.'
-        : 'More arms, closer rounds, twice round each arm.',
-    more: 'Name over, under, round; change the colour at each round and count them.',
-    oneHand:
-      'The frame in a clamp, turned by an adult after each round; a bobbin that the whole hand holds. Left-handed: the other way round.',
-    stop: STOP_WORDS,
+    say: sayFor(at, text(at, 'spiderGoesRoundHer'), text(at, 'youFoundTheseShall')),
+    lookFor: frame === 'loom' ? text(at, 'doesHandGoOver') : text(at, 'doesHandTurnFrame'),
+    easier: text(at, 'fewerArmsRoundsFurther'),
+    harder: frame === 'loom' ? text(at, 'moreSlotsCloserRows') : text(at, 'moreArmsCloserRounds'),
+    more: text(at, 'nameOverUnder'),
+    oneHand: text(at, 'frameClampTurnedAdult'),
+    stop: stopWords(at),
   };
 }

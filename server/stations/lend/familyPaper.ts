@@ -1,6 +1,7 @@
 import type { EntityManager } from '@mikro-orm/core';
 import { stepPictures } from '../../../core/drawing/stepPictures.ts';
 import type { Day } from '../../../core/calendar/days.ts';
+import { languageOf } from '../../../core/languages/messages.ts';
 import { partsOfKit } from '../../../core/lend/kit.ts';
 import {
   pictured,
@@ -12,7 +13,7 @@ import type { LengthUnit } from '../../../core/measure/length.ts';
 import { loadPattern } from '../../../core/patterns/index.ts';
 import { orderSteps } from '../../../core/plan/order.ts';
 import type { Paper } from '../../../core/print/paper.ts';
-import { checkFeatures } from '../../../core/safety/check.ts';
+import { checkIn } from '../../../core/safety/check.ts';
 import { CopyRow, PlaceRow } from '../../db/entities.ts';
 import { atOf, chosenFor, findDesign } from '../shape/service.ts';
 import { checkedBy } from '../check/service.ts';
@@ -61,19 +62,21 @@ export async function designFamilyPaper(
 
 async function paperOf(em: EntityManager, handed: Handed, asked: PaperAsk, today: Day): Promise<FamilyPaper> {
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
-  const w = await worked(em, handed, today);
   const language = asked.language ?? place.languages[0] ?? 'en';
+  // What has no sentences in the language is said in English.
+  const told = languageOf(language) ?? 'en';
+  const w = await worked(em, handed, today, { language: told });
   const designs: HomeDesign[] = [];
   for (const d of w.designs) {
     const pattern = await loadPattern(d.pattern);
     const { chosen } = await chosenFor(em, d.materials, today);
-    const at = atOf(d, chosen);
+    const at = { ...atOf(d, chosen), language: told };
     const steps = pattern.steps(at);
     const placed = orderSteps(steps, 1);
     const { scene, picture } = pattern.draw(at);
     designs.push({
       name: d.name,
-      does: pattern.does,
+      does: pattern.does(at),
       ageFrom: d.ageFrom,
       ageTo: d.ageTo,
       scene: picture,
@@ -85,7 +88,10 @@ async function paperOf(em: EntityManager, handed: Handed, asked: PaperAsk, today
       prepared: asked.prepared === 'no' ? [] : preparedSteps(steps),
       show: pattern.show(at),
       rungs: pattern.rungs(at).map(({ name, grip }) => ({ name, grip })),
-      findings: checkFeatures(pattern.features(at), await checkedBy(em, d, at.chosen, today)).findings,
+      findings: checkIn((to) => pattern.features({ ...at, language: to.language }), {
+        ...(await checkedBy(em, d, at.chosen, today)),
+        language: told,
+      }).findings,
     });
   }
   return {

@@ -6,7 +6,7 @@ import { familyHistory } from './history.ts';
 import { forgetBytes } from '../files/waiting.ts';
 import { eraseFamily } from './erase.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
-import { reading } from '../reads.ts';
+import { reading, readingText } from '../reads.ts';
 import { toldTo } from './telling.ts';
 import { Doors, NOTHING } from '../../people/door.ts';
 import { fileName } from './fileName.ts';
@@ -24,8 +24,8 @@ export function familyRoutes(serverContext: ServerContext): Router {
       id: 'family',
     },
     async ({ res, id }) => {
-      const data = await reading(serverContext, abortOnClose(res))('familyData', id);
-      res.attachment(`family-${id}.json`).type('json').send(data);
+      res.attachment(`family-${id}.json`);
+      return readingText(serverContext, abortOnClose(res))('familyData', id);
     },
   );
   r.post(

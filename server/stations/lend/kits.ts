@@ -1,6 +1,7 @@
 import type { EntityManager } from '@mikro-orm/core';
 import { z } from 'zod';
 import type { Kit, KitDesignRow, KitInput, Suggested } from '../../../contract/kits.ts';
+import type { Told } from '../../../core/languages/messages.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { massOfOne } from '../../../core/catalogue/entry.ts';
 import { entryOf } from '../../../core/catalogue/index.ts';
@@ -70,7 +71,7 @@ export async function worked(
   em: EntityManager,
   kit: { readonly designs: readonly number[]; readonly container?: number | null | undefined },
   today: Day,
-  known?: Spoken,
+  { known, language }: { readonly known?: Spoken } & Told = {},
 ): Promise<Worked> {
   const packedIn = kit.container ?? null;
   const found = await em.find(DesignRow, { id: { $in: [...kit.designs] } });
@@ -86,7 +87,7 @@ export async function worked(
   for (const d of designs) {
     const pattern = await loadPattern(d.pattern);
     const { chosen } = await chosenFor(em, d.materials, today);
-    needing.push({ id: d.id, name: d.name, needs: pattern.needs(atOf(d, chosen)) });
+    needing.push({ id: d.id, name: d.name, needs: pattern.needs({ ...atOf(d, chosen), language }) });
   }
   const ids = [
     ...new Set([
@@ -158,7 +159,7 @@ async function kitJson(em: EntityManager, kit: KitStored, today: Day, known?: Sp
     ),
   };
   try {
-    const w = await worked(em, kit, today, known);
+    const w = await worked(em, kit, today, { known });
     const one = takesOfKit(w.kit, 1);
     let mass = 0;
     const unweighed: string[] = [];

@@ -6,7 +6,7 @@ import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
-import { reading } from '../reads.ts';
+import { reading, readingText } from '../reads.ts';
 import { Doors } from '../../people/door.ts';
 
 const termQuery = z
@@ -28,7 +28,7 @@ export function lastingRoutes(serverContext: ServerContext): Router {
       about:
         'how long each kind of piece lasts, from the counts after loans: lives in loans, lost or still in use, and the stated prior',
     },
-    ({ res }) => reading(serverContext, abortOnClose(res))('lasting'),
+    ({ res }) => readingText(serverContext, abortOnClose(res))('lasting'),
   );
   r.get(
     '/term.pdf',
@@ -54,7 +54,7 @@ export function lastingRoutes(serverContext: ServerContext): Router {
       about:
         'parts that kits are short of; a piece that turned up goes into the kit that misses it, which is out of repair once it is whole',
     },
-    ({ res }) => reading(serverContext, abortOnClose(res))('missing'),
+    ({ res }) => readingText(serverContext, abortOnClose(res))('missing'),
   );
   return r.router;
 }

@@ -3,7 +3,7 @@ import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
-import { reading } from '../reads.ts';
+import { reading, readingText } from '../reads.ts';
 import { ownMessages, outboxInput, tellingInput } from '../../../contract/telling.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { tellingMail } from '../../formats/tellingMail.ts';
@@ -23,7 +23,7 @@ export function tellingRoutes(serverContext: ServerContext): Router {
         'what each family is to be told today (called back, late, came back short and asked back, due within three days, kept for it and in), with the words, and when it was told just that; `by` is printed, copied, mailed or said',
       query: tellingQuery,
     },
-    ({ res, query }) => reading(serverContext, abortOnClose(res))('tellings', query.language),
+    ({ res, query }) => readingText(serverContext, abortOnClose(res))('tellings', query.language),
   );
   r.post(
     '/tellings',

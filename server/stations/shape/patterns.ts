@@ -22,7 +22,7 @@ export function patternRoutes({ em, today, workerPool }: ServerContext): Router 
       return patterns.map((p) => ({
         id: p.id,
         name: p.name,
-        does: p.does,
+        does: p.does({}),
         skills: p.skills,
         roles: p.roles.map(({ id, label, forms, least, most, use, usual }) => ({
           id,

@@ -4,7 +4,7 @@ import { batchInput, designInput, designUpdate } from '../../../contract/designs
 import { designFile, openFile } from '../../../contract/designFile.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
-import { reading } from '../reads.ts';
+import { readingText } from '../reads.ts';
 import { pageOf } from '../../paging.ts';
 import * as files from './designFile.ts';
 import * as shape from './service.ts';
@@ -34,7 +34,7 @@ export function shapeRoutes(serverContext: ServerContext): Router {
       about:
         '`[{id, needs, problem}]`: what one kit of each design needs of each material, with the parts cut from it; `problem` says why a design cannot be read',
     },
-    ({ res }) => reading(serverContext, abortOnClose(res))('needs'),
+    ({ res }) => readingText(serverContext, abortOnClose(res))('needs'),
   );
   // What every design file of this version must be, for whoever writes one elsewhere.
   r.get('/schemas/design', { about: 'the JSON Schema that a design file keeps to' }, () =>

@@ -16,7 +16,7 @@ import { papersFor, sendPaper } from '../../../compute/paper.ts';
 import { termCalendar } from '../../../formats/termCalendar.ts';
 import type { ServerContext } from '../../../serverContext.ts';
 import { ProblemError } from '../../../problem.ts';
-import { reading } from '../../reads.ts';
+import { reading, readingText } from '../../reads.ts';
 import * as plans from './service.ts';
 import { Doors } from '../../../people/door.ts';
 
@@ -52,7 +52,7 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
     () => plans.plannedNow(em(), today()),
   );
   r.get('/term-plans/:id', { about: 'see `GET /term-plans`', id: 'term plan' }, ({ res, id }) =>
-    look(id, res),
+    readingText(serverContext, abortOnClose(res))('termPlan', id),
   );
   r.put(
     '/term-plans/:id',

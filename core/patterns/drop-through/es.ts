@@ -1,0 +1,86 @@
+import type { en } from './en.ts';
+
+/** Its sentences in Spanish. */
+export const es: Readonly<Record<keyof typeof en, string>> = {
+  postsPiecesThroughOpening: 'Meter piezas por una abertura',
+  paperSquare: 'Cuadrado de papel',
+  drawOpeningsLid: 'Dibuje {many} aberturas en la tapa',
+  cutPrintedTemplateOut:
+    'Recorte la plantilla impresa, céntrela en la tapa y dibuje el contorno con un rotulador.',
+  cutOpeningsAfterOther: 'Corte {many} aberturas, una tras otra',
+  cutAlongDrawnCircle: 'Corte por el círculo dibujado, poco a poco',
+  cutAlongDrawnLine: 'Corte por la línea dibujada, del centro hacia fuera',
+  lidFaceDownBoard:
+    'La tapa de {container} boca abajo sobre la tabla. Cortes cortos; gire la tapa, no la mano. La pieza debe caer sin empujarla.',
+  rubDownTapeEdge: 'Lije el borde y cúbralo con cinta',
+  rubCutEdgeDown: 'Lije el borde cortado',
+  fineSandpaperRoundCut:
+    'Lija fina alrededor del corte; después pase la yema del dedo. Ponga cinta donde todavía raspe.',
+  tapeMouthStripsMm: 'Cubra la boca con cinta: {count} tiras de {length} mm',
+  fromRimInwardsSlit:
+    'Del borde hacia dentro, queda abierta una ranura en el centro; apriete cada extremo contra el lado. Una segunda tira, pegamento contra pegamento, evita que las piezas se queden pegadas.',
+  fromRimInwardsSquare:
+    'Del borde hacia dentro, queda abierto un cuadrado en el centro; apriete cada extremo contra el lado. Una segunda tira, pegamento contra pegamento, evita que las piezas se queden pegadas.',
+  tearSquaresMmRoll: 'Rasgue {count} cuadrados de {stripLength} mm y haga bolas',
+  cutStripsMm: 'Corte {count} tiras de {stripLength} × {stripWidth} mm',
+  rollEachBetweenFingertips:
+    'Haga rodar cada uno entre las yemas hasta una bola apretada: es la mitad del trabajo de la mano.',
+  scissorsAlongPrintedLine: 'Tijeras por la línea impresa; redondee las esquinas.',
+  takeOutLiners: 'Saque las láminas del interior de los tapones',
+  liftEachLinerBack:
+    'Levante cada lámina con el mango de una cuchara y tírela: es una pieza pequeña por sí sola.',
+  postEveryPieceOnce: 'Meta cada pieza una vez',
+  eachPieceGoesDrops: 'Cada pieza entra y cae. Agite: ninguna sale, ninguna se atasca.',
+  stickersRoundTub: 'Pegatinas alrededor del bote',
+  peelingPressingExerciseLet: 'Despegar y apretar es el ejercicio: deje que los niños elijan dónde.',
+  openingBetweenTapes: 'la abertura entre las cintas',
+  mouth: 'la boca',
+  sipHole: 'el agujero para beber',
+  openingLid: 'la abertura {i} de la tapa',
+  openingsLid: 'las aberturas de la tapa',
+  doesHandTurnBefore:
+    '¿Gira la mano la pieza ({one}) antes de llegar a la abertura, y se abren los dedos para soltar?',
+  takeTapeOffWhole: 'Quite la cinta: toda la boca queda abierta.',
+  openWiderOrHold: 'Haga la abertura más ancha, o sujete el bote para el niño.',
+  narrowTurnThenOffer: 'Hágala más estrecha, gírela, y después ofrezca pinzas de cocina.',
+  moveTrayOtherSide: 'Ponga la bandeja al otro lado, para que el brazo cruce el centro del cuerpo.',
+  containerNonSlipMat:
+    'El recipiente sobre una base antideslizante o sujeto a la mesa, con la abertura hacia la mano que trabaja; las piezas quedan a ese lado.',
+  thumbFinger: 'pulgar e índice',
+  wholeHandTongs: 'toda la mano en las pinzas de cocina',
+  thumbFingerPressedHard: 'pulgar e índice, apretando fuerte',
+  smallerBall: 'Una bola más pequeña',
+  shorterStrip: 'Una tira más corta',
+  as: 'Como está',
+  tongs: 'Con pinzas de cocina',
+  peg: 'Con pinza de ropa',
+  noTape: 'Sin cinta',
+  wideSlit: 'Rendija ancha',
+  closeSlit: 'Rendija justa',
+  square: 'Cuadrado',
+  slitTongs: 'Rendija, con pinzas de cocina',
+  openTongs: 'Abierta, con pinzas de cocina',
+  slitPeg: 'Rendija, con pinza de ropa',
+  openPeg: 'Abierta, con pinza de ropa',
+  wideMouth: 'Boca ancha',
+  looseHole: 'Agujero holgado',
+  closeHole: 'Agujero justo',
+  snugHole: 'Agujero muy justo',
+  closeTongs: 'Justa, con pinzas de cocina',
+  closePeg: 'Justa, con pinza de ropa',
+  looseSlot: 'Ranura holgada',
+  closeSlot: 'Ranura justa',
+  closeTurned: 'Justa y girada',
+  snugTurned: 'Ajustada y girada',
+  tubHungryHowMany: 'El bote tiene hambre: ¿cuántas puede comer antes de la campana?',
+  weMadeThisShall: 'Este lo hicimos nosotros. ¿Vemos qué se traga?',
+  rolledFrom: 'Bola de {material}',
+  stripOf: 'Tira de {material}',
+  countAloud: 'Cuente en voz alta al caer cada una; pida dos del mismo color.',
+  cutOutOfLid: 'Recorte de la tapa',
+  openingInLid:
+    '{opening, select, round {el agujero} slot {la ranura} slit {la rendija} star {la estrella} square {el cuadrado} cross {la cruz} other {la abertura}} de la tapa',
+  drawOpening:
+    'Dibuje {opening, select, round {el agujero} slot {la ranura} slit {la rendija} star {la estrella} square {el cuadrado} cross {la cruz} other {la abertura}} en la tapa',
+  strip: 'Tira',
+};

@@ -1,0 +1,41 @@
+/** Its sentences in English: a message (ICU MessageFormat) by its key. */
+export const en = {
+  tapeClearSheetOver: 'Tape the clear sheet over the drawing',
+  printLineLayBoard:
+    'Print the line, lay it on a board that can be carried away, the sheet over it, all four corners taped.',
+  squeezeLineMmAlong: 'Squeeze a line of {line} mm along the drawing',
+  bothHandsBottleTip: 'Both hands on the bottle, tip just over the sheet; every crossing runs into the next.',
+  closeGapsThinPlaces: 'Close gaps and thin places',
+  moreGlueWhereLine: 'More glue where the line is thin or does not meet; then it is carried away flat.',
+  peelWhenClearAll: 'Peel it when it is clear all over',
+  fromTipSlowlyBending:
+    'From one tip, slowly, bending the sheet away from it; milky places wait another night.',
+  colour: 'Colour it',
+  feltPensDryGlue: 'Felt pens on the dry glue, both sides.',
+  cutMmCordHang: 'Cut {cordFor} mm of cord and hang it',
+  overPegChildS:
+    'Over the peg at the child’s reach, a thing knotted to each end; one down, the other up. It is taken down after use.',
+  peeledOutline: 'Peeled outline',
+  overPeg: '{cord} over its peg',
+  doBothHandsSqueeze: 'Do both hands squeeze evenly, and does the tip stay on the line?',
+  doesHandPullUnder: 'Does one hand pull under the other, and can it stop half way?',
+  thickerLineOutlineWithout: 'A thicker line, an outline without tips; a shorter lift with a handle to hold.',
+  thinnerLineMoreCrossings: 'A thinner line, more crossings; pull so slowly that the bell stays silent.',
+  sheetTapedBoardBottle:
+    'The sheet taped to a board, the bottle on the side of the hand that works; a ring at the end of the cord to pull by.',
+  pulled: 'Pulled',
+  wholeHand: 'whole hand',
+  coloured: 'Coloured',
+  penFingers: 'pen in the fingers',
+  thickLine: 'Thick line',
+  bothHandsSqueeze: 'both hands squeeze',
+  line: 'Line of 6',
+  thinnest: 'Thinnest',
+  fingersSqueeze: 'fingers squeeze',
+  squeezesGlueAlongLine: 'Squeezes glue along a line, peels it when dry, and pulls it up on a cord',
+  pullAnchorDownUp: 'Pull the anchor down, and up goes the gull. Who is at the top?',
+  youDrewGlueNow: 'You drew it in glue. Now it hangs.',
+  counted: '1 cord with its 2 ends',
+  upDownHalfWay: 'Up, down, half way: say it before it is pulled.',
+  cordNeverRoundNeck: 'The cord is never round a neck or a wrist, and comes down when the sitting ends.',
+};

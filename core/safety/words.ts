@@ -1,0 +1,8 @@
+import { messages } from '../languages/messages.ts';
+import { en } from './en.ts';
+import { es } from './es.ts';
+
+export const text = messages({ en, es });
+
+/** A sentence of the check. */
+export type Key = keyof typeof en;
