@@ -48,4 +48,24 @@ export default tseslint.config(
   },
   // What they hand to a page runs in its browser.
   { files: ['scripts/bench/*.mjs'], languageOptions: { globals: globals.browser } },
+  {
+    files: ['web/**/*.tsx'],
+    ignores: ['web/**/*.test.tsx', 'web/testing/**'],
+    rules: {
+      // What stands on a screen is said by its key, from the `en.ts` beside it: a second language is a file.
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'JSXText[value=/[a-zA-Z]{2,}/]', message: 'Say it by a key of the en.ts beside it.' },
+        {
+          selector:
+            'JSXAttribute[name.name=/^(label|title|hint|caption|placeholder|aria-label|aria-valuetext|yes|no|over|words|alt)$/] > Literal[value=/[a-zA-Z]{2,}/]',
+          message: 'Say it by a key of the en.ts beside it.',
+        },
+        {
+          selector: 'JSXAttribute TemplateElement[value.raw=/[a-z] [a-z]{2,}/]',
+          message: 'Say it by a key of the en.ts beside it.',
+        },
+      ],
+    },
+  },
 );

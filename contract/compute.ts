@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { move } from '../core/challenge/bits.ts';
 import { smallPartsAnswer } from '../core/gauge/smallParts.ts';
-import { shape } from '../core/geometry/shape.ts';
+import { shape } from '../core/geometry/shapeInput.ts';
 import { opening } from '../core/passage/opening.ts';
 import { passageAnswer } from '../core/passage/passage.ts';
 import { cutLengthsRequest } from '../core/cut/lengths.ts';
 import { cutSheetsRequest } from '../core/cut/sheets.ts';
-import { size } from '../core/geometry/shape.ts';
-import { materialInput } from '../core/materials/material.ts';
+import { size } from '../core/geometry/shapeInput.ts';
+import { materialInput } from '../core/materials/materialInput.ts';
 import { outlinePoints } from '../core/outline/outline.ts';
 import { APPROACHES } from '../core/patterns/kernel.ts';
 import { packingRequest } from '../core/packing/problem.ts';

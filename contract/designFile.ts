@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { APPROACHES, SKILLS } from '../core/patterns/kernel.ts';
-import { materialKind } from '../core/materials/material.ts';
+import { materialKind } from '../core/materials/materialInput.ts';
 import { name } from './common.ts';
 import { agesError, agesInOrder, designShape } from './designs.ts';
 import { kitWords } from './kits.ts';

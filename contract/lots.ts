@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { look, OUTCOMES } from '../core/gather/lookOver.ts';
-import { sizes } from '../core/materials/material.ts';
+import { sizes } from '../core/materials/materialInput.ts';
 import { day, id, pageOf, version } from './common.ts';
 
 export const LOT_STATES = ['ready', 'clean first', 'resting', 'never'] as const;

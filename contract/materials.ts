@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { materialFields, materialInput, sizes } from '../core/materials/material.ts';
+import { materialFields, materialInput, sizes } from '../core/materials/materialInput.ts';
 import { id, name, version } from './common.ts';
 
 export { materialInput };

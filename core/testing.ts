@@ -1,5 +1,6 @@
 import type { Watched } from './watch/outcomes.ts';
-import { materialInput, type Material } from './materials/material.ts';
+import { type Material } from './materials/material.ts';
+import { materialInput } from './materials/materialInput.ts';
 import type { AnyAt, Chosen, Need } from './patterns/index.ts';
 
 /** A material for tests and benches: plastic, counted, twenty kept, unless said otherwise. */

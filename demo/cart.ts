@@ -7,7 +7,7 @@ import { HELP, LIKED } from '../core/watch/outcomes.ts';
 import { placeInput } from '../contract/place.ts';
 import { supplierInput } from '../contract/materials.ts';
 import { look } from '../core/gather/lookOver.ts';
-import { materialFields, sizes } from '../core/materials/material.ts';
+import { materialFields, sizes } from '../core/materials/materialInput.ts';
 
 const key = z.string().min(1);
 const dayOffset = z.number().int();

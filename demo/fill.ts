@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import type { EntityManager } from '@mikro-orm/core';
 import { pathToFileURL } from 'node:url';
 import { day } from '../contract/common.ts';
-import { materialInput } from '../core/materials/material.ts';
+import { materialInput } from '../core/materials/materialInput.ts';
 import { addDays, type Day } from '../core/calendar/days.ts';
 import { mainPart } from '../core/lend/parts.ts';
 import { loadPattern } from '../core/patterns/index.ts';

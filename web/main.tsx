@@ -1,4 +1,3 @@
-import './jitless.ts';
 import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import { QueryClientProvider } from '@tanstack/react-query';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { materialMarks } from '../drawing/material.ts';
-import { materialInput } from '../materials/material.ts';
+import { materialInput } from '../materials/materialInput.ts';
 import {
   asMaterial,
   catalogue,

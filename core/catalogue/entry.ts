@@ -2,18 +2,16 @@ import { z } from 'zod';
 import {
   ALLERGENS,
   CLEANINGS,
-  form,
   HAZARDS,
   MATERIAL_CLASSES,
-  materialFields,
   requiredSizes,
-  sizes,
   SOLIDS,
   TRAITS,
   type Keeping,
   type MaterialInput,
   type SizeName,
 } from '../materials/material.ts';
+import { form, materialFields, sizes } from '../materials/materialInput.ts';
 
 export const GROUPS = [
   'Tubes',

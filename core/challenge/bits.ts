@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SMALLEST_SIZE } from '../geometry/shape.ts';
+import { SMALLEST_SIZE } from '../geometry/shapeInput.ts';
 
 /** One thing the hand must do. Distances in mm. */
 export const move = z

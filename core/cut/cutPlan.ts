@@ -3,7 +3,7 @@ import type { Mark, Scene } from '../drawing/mark.ts';
 import type { Need } from '../patterns/kernel.ts';
 import { blanksOf, leastUnits, outlineIn, type CutTimes, type LaidUnit } from './blank.ts';
 import { COMMON, isTrimmed, layPanels, type CutMemory } from './lay.ts';
-import { layLengths, type LaidLength } from './lengths.ts';
+import { layLengths, type LaidLength } from './layLengths.ts';
 import { AT_ONCE } from './rectangles.ts';
 import { unitsFor } from './units.ts';
 

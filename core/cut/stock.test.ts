@@ -1,4 +1,5 @@
-import { materialInput, panelSize } from '../materials/material.ts';
+import { panelSize } from '../materials/material.ts';
+import { materialInput } from '../materials/materialInput.ts';
 import { stockOf } from './stock.ts';
 
 const BOX = { form: 'container', unit: 'each', sizes: { length: 190, width: 60, height: 290 } } as const;

@@ -1,7 +1,7 @@
 import type { Stock } from '../patterns/kernel.ts';
 import { areSame, blanksOf, type CutTimes } from './blank.ts';
 import { COMMON, CutMemory, layPanels, perUnit } from './lay.ts';
-import { layLengths } from './lengths.ts';
+import { layLengths } from './layLengths.ts';
 import { AT_ONCE } from './rectangles.ts';
 
 const EPS = 1e-6;

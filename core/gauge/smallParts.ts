@@ -3,7 +3,8 @@ import type { Container } from '../fit/container.ts';
 import { allRotations, axisDirections, onlyThis, type Patch } from '../fit/rotations.ts';
 import { mostSlack } from '../fit/search.ts';
 import { bodyOf, supportPoint, type Body } from '../geometry/body.ts';
-import { shape, type Shape } from '../geometry/shape.ts';
+import { type Shape } from '../geometry/shape.ts';
+import { shape } from '../geometry/shapeInput.ts';
 import { applyTransposed, IDENTITY, type Mat3, type Vec3 } from '../geometry/vector.ts';
 
 /** Inside of the small-parts cylinder, mm (16 CFR 1501.4; the same in EN 71-1 and ISO 8124-1; from memory). */

@@ -11,7 +11,7 @@ import {
   tidy,
 } from './polygon.ts';
 import { distanceTo } from './distance.ts';
-import { shape } from './shape.ts';
+import { shape } from './shapeInput.ts';
 
 describe('outlines', () => {
   const square = rectangleOutline(10, 10);

@@ -8,25 +8,21 @@ export type Language = (typeof LANGUAGES)[number];
 export const languageOf = (code: string): Language | null => LANGUAGES.find((l) => l === code) ?? null;
 
 /** What a sentence is said for: in English where no language is told. */
-export interface Told {
-  readonly language?: Language | undefined;
+export interface Told<L extends string = Language> {
+  readonly language?: L | undefined;
 }
-/** A sentence by its key, with what goes into it. */
-export type Say<K extends string> = (
-  to: Told,
-  key: K,
-  values?: Readonly<Record<string, string | number>>,
-) => string;
+type Values = Readonly<Record<string, string | number>>;
 
 /**
  * Sentences of a part of the application in every language: one message (ICU MessageFormat, as `intl-messageformat`
  * reads it) for each key. A language that lacks a key does not compile.
  *
- * @returns what says a sentence; it throws an Error that names the value where one is missing
+ * @returns what says a sentence, by its key with what goes into it; it throws an Error that names the value where one is
+ * missing
  */
-export function messages<K extends string>(
-  all: Readonly<Record<Language, Readonly<Record<K, string>>>>,
-): Say<K> {
+export function messages<K extends string, L extends string = Language>(
+  all: Readonly<Record<L | 'en', Readonly<Record<K, string>>>>,
+): (to: Told<L | 'en'>, key: K, values?: Values) => string {
   const read = new Map<string, IntlMessageFormat>();
   return ({ language = 'en' }, key, values) => {
     const message = all[language][key];

@@ -2,13 +2,13 @@ import { materialMarks, pictureSize } from '../drawing/material.ts';
 import {
   extentsOf,
   FORMS,
-  materialInput,
   mouthOf,
   requiredSizes,
   shapeOf,
   SIZES_OF,
   type MaterialInput,
 } from './material.ts';
+import { materialInput } from './materialInput.ts';
 
 const base = {
   name: 'Thing',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { name, unique } from '../measure/lines.ts';
-import { SMALLEST_SIZE } from '../geometry/shape.ts';
+import { SMALLEST_SIZE } from '../geometry/shapeInput.ts';
 
 const mm = z
   .number({ error: 'expected mm' })

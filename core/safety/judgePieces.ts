@@ -1,5 +1,6 @@
 import { smallParts, type SmallPartsAnswer } from '../gauge/smallParts.ts';
-import { scaled, shape as aShape, type Shape } from '../geometry/shape.ts';
+import { scaled, type Shape } from '../geometry/shape.ts';
+import { shape as aShape } from '../geometry/shapeInput.ts';
 import type { Told } from '../languages/messages.ts';
 import { extentsOf } from '../materials/material.ts';
 import { PatternError } from '../patterns/kernel.ts';

@@ -2,6 +2,7 @@ import { atStep, circle, dimension, sceneOf } from '../drawing/marks.ts';
 import { dialTable } from '../patterns/dialTable.ts';
 import { taken, type At, type Pattern, type Role } from '../patterns/kernel.ts';
 import { cleaningStep, countStep, need, sayFor, step, stopWords } from '../patterns/making.ts';
+import { text } from './words.ts';
 
 /** The smallest pattern: lids laid on rings drawn on a card. docs/adding-a-pattern.md walks through it. */
 const LID: Role = {
@@ -52,7 +53,7 @@ const places = (at: At<Dials>): [number, number][] =>
 export const ringMat: Pattern<Dials> = {
   id: 'ring-mat',
   name: 'Ring mat',
-  does: () => 'Lays lids on rings',
+  does: (to) => text(to, 'does'),
   skills: ['Pincer and release'],
   quiet: true,
   roles: [LID, CARD],
@@ -75,7 +76,7 @@ export const ringMat: Pattern<Dials> = {
         {
           kind: 'outline',
           id: 'card',
-          label: 'Ring card',
+          label: text(at, 'ringCard'),
           role: CARD.id,
           materialId: card.id,
           count: 1,
@@ -95,12 +96,12 @@ export const ringMat: Pattern<Dials> = {
         ...washed,
         step({
           id: 'draw',
-          title: 'Draw the rings',
-          words: 'Round a cup, with a thick pen.',
+          title: text(at, 'drawTheRings'),
+          words: text(at, 'roundACup'),
           perCopy: d.lids,
           tools: ['marker'],
         }),
-        countStep(at, `${d.lids} lids`, ['draw', ...washed.map((s) => s.id)]),
+        countStep(at, text(at, 'counted', { lids: d.lids }), ['draw', ...washed.map((s) => s.id)]),
       ],
     };
   },
@@ -121,20 +122,20 @@ export const ringMat: Pattern<Dials> = {
   moves: (at) => [{ distance: 200, tolerance: at.dials.loose, choices: at.dials.lids }],
   counts: (at) => ({ of: 'lids', one: 'lid', number: at.dials.lids }),
   features: () => [],
-  rungs: ({ dials: d }) =>
+  rungs: (at) =>
     [30, 15, 8, 3].map((loose) => ({
       id: `l${loose}`,
-      name: `${loose} over`,
-      grip: 'thumb and finger',
-      dials: { ...d, loose },
+      name: text(at, 'over', { loose }),
+      grip: text(at, 'grip'),
+      dials: { ...at.dials, loose },
     })),
   show: (at) => ({
-    say: sayFor(at, 'Which lid sits here?', 'You drew these rings.'),
-    lookFor: 'Does the lid land without a push?',
-    easier: 'Wider rings.',
-    harder: 'Narrower rings.',
-    more: 'Count them.',
-    oneHand: 'The card taped down, rings on the side of the hand that works.',
+    say: sayFor(at, text(at, 'whichLid'), text(at, 'youDrew')),
+    lookFor: text(at, 'lookFor'),
+    easier: text(at, 'easier'),
+    harder: text(at, 'harder'),
+    more: text(at, 'more'),
+    oneHand: text(at, 'oneHand'),
     stop: stopWords(at),
   }),
 };

@@ -1,4 +1,5 @@
 import { setPriority } from 'node:os';
+import { watchEnd } from '../db/ended.ts';
 import type { Db } from '../db/open.ts';
 import type { ReadJob } from '../stations/readJob.ts';
 import { answerOf, runJob, type Job, type JobAnswer, type Means } from './jobs.ts';
@@ -47,7 +48,16 @@ async function reader(job: ReadJob, means: Means): Promise<unknown> {
 }
 
 /** One job of a lane; what it throws comes back to the caller as it is. */
-export default async function run({ job, lane }: { job: Job; lane: Lane }): Promise<JobAnswer> {
+export default async function run({
+  job,
+  lane,
+  isEnded,
+}: {
+  job: Job;
+  lane: Lane;
+  isEnded?: Int32Array;
+}): Promise<JobAnswer> {
+  watchEnd(isEnded);
   if (WITH_SOLVER.has(job.kind)) await solver.ready();
   const means: Means = {
     solve: solver.solve(secondsIn(lane)),

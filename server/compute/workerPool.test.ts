@@ -7,8 +7,9 @@ import type { Job } from './jobs.ts';
 
 /** A worker that does as the job's material names say: answers, fails, gives up, sleeps or dies; in which lane it is told. */
 const SCRIPT = `
+import { threadId } from 'node:worker_threads';
 let held = 0;
-export default async ({ job, lane }) => {
+export default async ({ job, lane, isEnded }) => {
   const word = job.request.needs[0].material;
   if (word === 'die') process.exit(3);
   if (word === 'fail') throw new Error('it broke');
@@ -17,6 +18,12 @@ export default async ({ job, lane }) => {
   if (word === 'lane') return { done: lane };
   if (word === 'slow') await new Promise((r) => setTimeout(r, 1500));
   if (word === 'spin') for (;;) held++;
+  if (word === 'thread') return { done: threadId };
+  if (word === 'reads') {
+    while (Atomics.load(isEnded, 0) === 0) await new Promise((r) => setTimeout(r, 5));
+    throw new Error('ended by itself');
+  }
+  if (word === 'deaf') await new Promise((r) => setTimeout(r, 6000));
   await new Promise((r) => setTimeout(r, 20));
   return { done: word };
 };`;
@@ -116,6 +123,26 @@ describe('the door to heavy work', () => {
     setTimeout(() => gone.abort(), 300);
     await expect(asked).rejects.toMatchObject({ status: 503, message: expect.stringMatching(/hung up/) });
     expect(await ask('next')).toBe('next');
+  });
+  it('asks what holds a database to end instead of ending it, which would take the server with it', async () => {
+    const read = (material: string, signal?: AbortSignal): Promise<unknown> =>
+      workerPool.run(
+        { kind: 'read', name: 'lasting', request: { needs: [{ material }] } } as unknown as Job,
+        signal,
+      );
+    const left = async (material: string, words: RegExp): Promise<void> => {
+      const gone = new AbortController();
+      const asked = read(material, gone.signal);
+      setTimeout(() => gone.abort(), 100);
+      await expect(asked).rejects.toThrow(words);
+    };
+    const thread = await read('thread');
+    // One that ends when it is asked to leaves its worker to the next.
+    await left('reads', /ended by itself/);
+    expect(await read('thread')).toBe(thread);
+    // Behind one that goes on nobody waits: a fresh worker takes over.
+    await left('deaf', /hung up/);
+    expect(await read('thread')).not.toBe(thread);
   });
   it('is not opened without its script, so that nothing starts over and over', () => {
     expect(() => startWorkerPool(pathToFileURL(join(folder, 'gone.mjs')))).toThrow(/missing/);

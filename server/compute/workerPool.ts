@@ -1,10 +1,10 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { Piscina } from 'piscina';
 import { whoAsks } from '../people/who.ts';
 import { ProblemError } from '../problemError.ts';
 import { FairLane } from './fairLane.ts';
 import { answerOf, type Job, type JobAnswer } from './jobs.ts';
+import { LaneWorkers } from './laneWorkers.ts';
 import { firstLane, LANES, MOST_SECONDS, wantsMore, type Lane } from './lanes.ts';
 
 /** The one way to heavy work. */
@@ -42,7 +42,7 @@ function asProblem(error: unknown, late: AbortSignal, seconds: number): unknown 
 /**
  * Lanes of workers by kind of work: a dial never waits behind a solver, nor a copy of the place behind either. Places in a
  * lane are shared fairly between those who ask, and a job's time begins when its work does. A job that outlives its time,
- * or whose caller hung up, ends with its worker.
+ * or whose caller hung up, ends: at once where it only computes, at its next query where it reads the place.
  *
  * @param options.solvers how many solvers work at once
  * @throws Error when the worker's script is missing
@@ -60,44 +60,27 @@ export function startWorkerPool(
   if (!existsSync(fileURLToPath(script)))
     throw new Error(`The worker ${fileURLToPath(script)} is missing; build Fox Button again.`);
   const lanes = Object.fromEntries(
-    LANES.map((name) => {
-      const threads = name === 'solver' ? (options.solvers ?? 2) : 1;
-      // None is kept for nothing: what a lane needs is loaded when it is first asked for.
-      const pool = new Piscina({
-        filename: script.href,
-        minThreads: 0,
-        maxThreads: threads,
-        // A reader keeps what it has opened for longer than others need their memory.
-        idleTimeout: (options.idleSeconds ?? (name === 'reading' || name === 'designs' ? 600 : 60)) * 1000,
-        resourceLimits: { maxOldGenerationSizeMb: 1024 },
-      });
+    LANES.map((lane) => {
+      const threads = lane === 'solver' ? (options.solvers ?? 2) : 1;
+      // A reader keeps what it has opened for longer than others need their memory.
+      const idleSeconds = options.idleSeconds ?? (lane === 'reading' || lane === 'designs' ? 600 : 60);
+      const workers = new LaneWorkers({ filename: script.href, lane, threads, idleMs: idleSeconds * 1000 });
       const places = new FairLane({
         atOnce: threads,
         ...(options.mostOfOne === undefined ? {} : { mostOfOne: options.mostOfOne }),
         ...(options.patience === undefined ? {} : { patience: options.patience }),
       });
-      // A worker that fails before it takes a job up tells only its pool; those who wait for it must hear of it too.
-      const atWork = new Set<(error: Error) => void>();
-      pool.on('error', () => {
-        for (const reject of atWork) reject(new Error('worker exited at its start'));
-      });
-      return [name, { pool, places, atWork }];
+      return [lane, { workers, places }];
     }),
-  ) as Record<Lane, { pool: Piscina; places: FairLane; atWork: Set<(error: Error) => void> }>;
+  ) as Record<Lane, { workers: LaneWorkers; places: FairLane }>;
 
   const take = (name: Lane, job: Job, signal: AbortSignal | undefined): Promise<JobAnswer> => {
-    const { pool, places, atWork } = lanes[name];
+    const { workers, places } = lanes[name];
     const seconds = options.seconds?.[name] ?? MOST_SECONDS[name];
     return places.run(whoAsks()?.from ?? 'the server', signal, async () => {
       const late = AbortSignal.timeout(seconds * 1000);
-      const ends = signal ? AbortSignal.any([signal, late]) : late;
       try {
-        return await new Promise<JobAnswer>((resolve, reject) => {
-          atWork.add(reject);
-          (pool.run({ job, lane: name }, { signal: ends }) as Promise<JobAnswer>)
-            .then(resolve, reject)
-            .finally(() => atWork.delete(reject));
-        });
+        return await workers.run(job, signal, late);
       } catch (error) {
         throw asProblem(error, late, seconds);
       }
@@ -112,7 +95,7 @@ export function startWorkerPool(
       return answerOf(answer);
     },
     close: async () => {
-      await Promise.all(Object.values(lanes).map((l) => l.pool.destroy()));
+      await Promise.all(Object.values(lanes).map((l) => l.workers.close()));
     },
   };
 }

@@ -1,4 +1,5 @@
 import Database from 'libsql';
+import { stopIfEnded } from './ended.ts';
 import { StartError } from '../startError.ts';
 import { isFull } from './busy.ts';
 import { changes } from './changes.ts';
@@ -76,6 +77,7 @@ function copyTable(from: Db, to: Db, name: string, table: Table, problems: Probl
   );
   const key = columns[0]!;
   for (const row of from.prepare(`select ${list} from ${quoted(name)}`).iterate() as Iterable<FileRow>) {
+    stopIfEnded();
     const wrong = columns
       .map((c) => [c, valueProblem(row[c], table.get(c)!.type)] as const)
       .find(([, problem]) => problem !== null);
@@ -117,6 +119,7 @@ function looked(db: Db, problems: Problems): void {
     const json = new Set([...table].flatMap(([c, { type }]) => (type === 'json' ? [c] : [])));
     const [key] = [...table.keys()];
     for (const row of db.prepare(`select * from ${quoted(name)}`).iterate() as Iterable<FileRow>) {
+      stopIfEnded();
       const problem = rowProblem(name, row, json);
       if (problem !== null) problems.add(name, row[key!], problem);
     }

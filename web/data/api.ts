@@ -1,5 +1,6 @@
 import type { Problem } from '../../contract/common.ts';
 import { useSignedOut } from './session.ts';
+import { text } from './text.ts';
 
 /** What went wrong, in the server's words. */
 export class ApiError extends Error {
@@ -12,16 +13,13 @@ export class ApiError extends Error {
 
 const offline = (detail: string): Problem => ({
   type: 'about:blank',
-  title: 'Not reached',
+  title: text('notReached'),
   status: 0,
   detail,
   errors: [],
 });
 
-const notReached = (): ApiError =>
-  new ApiError(
-    offline('Fox Button does not answer. Is it still running? What you see is kept on this screen.'),
-  );
+const notReached = (): ApiError => new ApiError(offline(text('foxButtonDoesNot')));
 
 async function answer<T>(path: string, init: RequestInit): Promise<{ body: T; headers: Headers | null }> {
   let response: Response;
@@ -33,7 +31,7 @@ async function answer<T>(path: string, init: RequestInit): Promise<{ body: T; he
   if (response.status === 204) return { body: undefined as T, headers: null };
   const body: unknown = await response
     .json()
-    .catch(() => offline(`The answer could not be read (${response.status}).`));
+    .catch(() => offline(text('answerCouldNotRead', { status: response.status })));
   if (response.status === 401 && !path.startsWith('/session')) useSignedOut.getState().set(true);
   if (!response.ok) throw new ApiError(body as Problem);
   return { body: body as T, headers: response.headers ?? null };

@@ -1,6 +1,7 @@
 import type { Problem } from '../../contract/common.ts';
 import { ApiError } from './api.ts';
 import { useSignedOut } from './session.ts';
+import { text } from './text.ts';
 
 /** How a file goes: what it is, who is told how far it has come (a share, 0 to 1), and what headers it needs besides. */
 interface Way {
@@ -13,7 +14,7 @@ interface Way {
 export const sendFile = <T>(path: string, file: Blob, { type, told, headers = {} }: Way): Promise<T> =>
   new Promise((resolve, reject) => {
     const fail = (status: number, detail: string): void =>
-      reject(new ApiError({ type: 'about:blank', title: 'Not reached', status, detail, errors: [] }));
+      reject(new ApiError({ type: 'about:blank', title: text('notReached'), status, detail, errors: [] }));
     const request = new XMLHttpRequest();
     request.open('POST', `/api${path}`);
     for (const [name, value] of Object.entries({ 'content-type': type, ...headers }))
@@ -21,9 +22,7 @@ export const sendFile = <T>(path: string, file: Blob, { type, told, headers = {}
     request.upload.addEventListener('progress', (e) => {
       if (e.lengthComputable && e.total > 0) told(e.loaded / e.total);
     });
-    request.addEventListener('error', () =>
-      fail(0, 'The line broke before the whole file had come. Try again.'),
-    );
+    request.addEventListener('error', () => fail(0, text('lineBrokeBeforeWhole')));
     request.addEventListener('load', () => {
       if (request.status === 401) useSignedOut.getState().set(true);
       try {
@@ -31,7 +30,7 @@ export const sendFile = <T>(path: string, file: Blob, { type, told, headers = {}
         if (request.status >= 200 && request.status < 300) resolve(body as T);
         else reject(new ApiError(body as Problem));
       } catch {
-        fail(request.status, `The answer could not be read (${request.status}).`);
+        fail(request.status, text('answerCouldNotRead', { status: request.status }));
       }
     });
     request.send(file);

@@ -1,5 +1,6 @@
 import { shortDay as dayIn, type Day } from '../../core/calendar/days.ts';
 import { formatMoney, moneyNumber, parseMoney, type MoneyStyle } from '../../core/measure/money.ts';
+import { text } from './text.ts';
 
 /** How this place writes money and days; euros as in Britain until the place is known. */
 let style: MoneyStyle = { currency: 'EUR', locale: 'en-GB' };
@@ -14,7 +15,7 @@ export const placeStyle = (): MoneyStyle => style;
 export const money = (minor: number): string => formatMoney(minor, style);
 /** A rate for one, or for a metre of what is measured by length. */
 export const rateWords = (minor: number, unit: 'each' | 'mm' | undefined): string =>
-  unit === 'mm' ? `${money(minor * 1000)} a metre` : money(minor);
+  unit === 'mm' ? text('metre', { minor: money(minor * 1000) }) : money(minor);
 /** For a field: a bare number, and back. */
 export const printMoney = (minor: number): string => moneyNumber(minor, style.currency);
 export const readMoney = (text: string): number => parseMoney(text, style.currency);

@@ -11,6 +11,7 @@ import { say } from '../parts/messages.ts';
 import { Notice, Quiet, Row, Spread, Stack } from '../parts/Panel.tsx';
 import { Table } from '../parts/Table.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
+import { text } from './text.ts';
 
 /** The cheapest purchase that covers what is asked; null until everything it goes by is known. */
 export function useBuying(request: PurchaseRequest | null) {
@@ -43,7 +44,7 @@ export function Buy({
 }) {
   const { data: answer, error } = buying;
   const nameOf = (id: number | string): string =>
-    materials.find((m) => m.id === Number(id))?.name ?? `material ${id}`;
+    materials.find((m) => m.id === Number(id))?.name ?? text('material', { id });
   const packs =
     answer?.packs.flatMap((p) => {
       const offer = offers.find((o) => String(o.id) === p.offer);
@@ -68,21 +69,21 @@ export function Buy({
   return (
     <Stack $gap={8}>
       <Spread>
-        <h2>Buy</h2>
-        {answer?.status === 'optimal' && <Verdict kind="clear" word="proved cheapest" />}
+        <h2>{text('buy')}</h2>
+        {answer?.status === 'optimal' && <Verdict kind="clear" word={text('provedCheapest')} />}
       </Spread>
       {error && <Notice tone="stop">{words(error)}</Notice>}
       {answer?.status === 'infeasible' && (
         <Notice tone="stop">
-          <strong>No offer holds enough:</strong> {answer.lacking.map(nameOf).join(', ')}. {instead}
+          <strong>{text('noOfferHoldsEnough')}</strong> {answer.lacking.map(nameOf).join(', ')}. {instead}
         </Notice>
       )}
       {answer?.status === 'optimal' && packs.length === 0 && <p>{nothing}</p>}
       {packs.length > 0 && (
         <Table
-          caption="Shopping list"
+          caption={text('shoppingList')}
           left={[1]}
-          head={['Pack', 'From', 'packs', 'price']}
+          head={[text('pack'), text('from'), 'packs', 'price']}
           rows={[
             ...packs.map((p) => ({
               key: String(p.offer.id),
@@ -95,10 +96,10 @@ export function Buy({
             })),
             ...charges.map((s) => ({
               key: `d${s.id}`,
-              cells: ['Delivery', s.name, '1', money(s.charge)],
+              cells: [text('delivery'), s.name, '1', money(s.charge)],
             })),
           ]}
-          foot={['Total', '', '', money(answer!.total!)]}
+          foot={[text('total'), '', '', money(answer!.total!)]}
         />
       )}
       {packs.length > 0 && (
@@ -110,24 +111,25 @@ export function Buy({
             onPress={() =>
               take.mutate(undefined, {
                 onSuccess: (lots) =>
-                  say(`On the shelf: ${lots.map((l) => `${l.quantity} × ${l.name}`).join(', ')}.`),
+                  say(text('onShelf', { lots: lots.map((l) => `${l.quantity} × ${l.name}`).join(', ') })),
               })
             }
           >
-            It is bought: put it on the shelf
+            {text('boughtPutOnShelf')}
           </Button>
           {take.error && <Notice tone="stop">{words(take.error)}</Notice>}
         </Row>
       )}
       {over.length > 0 && (
         <Quiet>
-          Left over:{' '}
-          {over
-            .map(
-              (l) =>
-                `${l.quantity}${materials.find((m) => m.id === Number(l.material))?.unit === 'mm' ? ' mm' : ' ×'} ${nameOf(l.material)}`,
-            )
-            .join(', ')}
+          {text('leftOver', {
+            over: over
+              .map(
+                (l) =>
+                  `${l.quantity}${materials.find((m) => m.id === Number(l.material))?.unit === 'mm' ? text('mm') : ' ×'} ${nameOf(l.material)}`,
+              )
+              .join(', '),
+          })}
         </Quiet>
       )}
     </Stack>

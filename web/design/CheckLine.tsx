@@ -6,6 +6,7 @@ import type { KitReport } from '../../core/safety/kitCheck.ts';
 import { api, words } from '../data/api.ts';
 import { Quiet } from '../parts/Panel.tsx';
 import { titleOf, Verdict } from '../shell/Verdict.tsx';
+import { text } from './text.ts';
 
 /** What the check says of a design in one line, with what decided it, and the way to the whole of it. */
 export function CheckLine({
@@ -24,9 +25,10 @@ export function CheckLine({
     <p>
       <Verdict kind={verdict} />{' '}
       <Quiet>
-        for {youngest} months
-        {first && verdict !== 'clear' ? `: ${titleOf(first)}` : ': nothing was found'}.{' '}
-        {designId !== null && <Link to={`/check/${designId}`}>What the check says</Link>}
+        {first && verdict !== 'clear'
+          ? text('months2', { youngest, first: titleOf(first) })
+          : text('monthsNothingWasFound', { youngest })}{' '}
+        {designId !== null && <Link to={`/check/${designId}`}>{text('whatCheckSays')}</Link>}
       </Quiet>
     </p>
   );
@@ -39,8 +41,8 @@ export function CheckOf({ of }: { of: string }) {
     queryFn: () => api<KitReport>('GET', `/${of}/check`),
     retry: false,
   });
-  if (error) return <Quiet>Not checked: {words(error)}</Quiet>;
-  if (!data) return <Quiet role="status">Asking the check …</Quiet>;
+  if (error) return <Quiet>{text('notChecked', { error: words(error) })}</Quiet>;
+  if (!data) return <Quiet role="status">{text('askingCheck')}</Quiet>;
   const [kind, id] = of.split('/');
   return (
     <CheckLine

@@ -6,17 +6,18 @@ import { Dialog } from '../parts/Dialog.tsx';
 import { Row, Stack } from '../parts/Panel.tsx';
 import { Table } from '../parts/Table.tsx';
 import { useOpenDesign } from './store.ts';
+import { text } from './text.ts';
 
 const FIELDS: Readonly<Partial<Record<keyof Design, string>>> = {
-  name: 'Name',
-  forGroup: 'For (group)',
-  ageFrom: 'From, months',
-  ageTo: 'To, months',
-  skill: 'Skill',
-  approach: 'Approach',
-  copies: 'Kits',
-  made: 'Kits made',
-  onBench: 'On the bench',
+  name: text('name'),
+  forGroup: text('group'),
+  ageFrom: text('fromMonths'),
+  ageTo: text('months'),
+  skill: text('skill'),
+  approach: text('approach'),
+  copies: text('kits'),
+  made: text('kitsMade'),
+  onBench: text('onBench'),
 };
 const say = (value: unknown): string =>
   value === undefined || value === null
@@ -78,22 +79,22 @@ export default function Conflict() {
   const rows = differences(
     draft,
     theirs,
-    (id) => materials?.find((m) => m.id === id)?.name ?? `material ${id}`,
+    (id) => materials?.find((m) => m.id === id)?.name ?? text('material', { id }),
   );
   return (
-    <Dialog title={`${draft.name} was changed on another screen`} isOpen onClose={() => {}} mustAnswer>
+    <Dialog title={text('wasChangedOnScreen', { draft: draft.name })} isOpen onClose={() => {}} mustAnswer>
       <Stack>
-        <p>Nothing is lost yet. Choose which one to go on with.</p>
+        <p>{text('nothingLostYetChoose')}</p>
         <Table
-          caption="What differs"
+          caption={text('whatDiffers')}
           left={[1, 2]}
-          head={['Field', 'here', 'there']}
+          head={[text('field'), 'here', 'there']}
           rows={rows.map((r) => ({ key: r.field, cells: [r.field, r.here, r.there] }))}
         />
         <Row>
-          <Button onPress={keepMine}>Keep what is here</Button>
+          <Button onPress={keepMine}>{text('keepWhatHere')}</Button>
           <Button plain onPress={takeTheirs}>
-            Take what is there
+            {text('takeWhatThere')}
           </Button>
         </Row>
       </Stack>

@@ -18,6 +18,7 @@ import { NewDesign } from './NewDesign.tsx';
 import { useNeeds, type NeedingDesign } from './onBench.ts';
 import { useOpenDesign } from './store.ts';
 import { useWorkings, workFrom } from './workings.ts';
+import { text } from './text.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -113,10 +114,10 @@ const Others = memo(function Others({
       {(buttons) => (
         <>
           <Button plain onPress={newDesign}>
-            New design
+            {text('newDesign')}
           </Button>
           <Fold>
-            <summary>Other designs ({designs.length - 1})</summary>
+            <summary>{text('otherDesigns2', { designs: designs.length - 1 })}</summary>
             <BenchList station={station} designs={designs} materials={materials} open={open} />
             {buttons}
           </Fold>
@@ -217,7 +218,7 @@ export function DesignBench({
   const failed = designs.error ?? materialsError;
   const newDesign = useMemo(() => () => setMaking(true), []);
   if (failed) return <Notice tone="stop">{words(failed)}</Notice>;
-  if (!designs.data || !materials || !place) return <p role="status">Loading the designs …</p>;
+  if (!designs.data || !materials || !place) return <p role="status">{text('loadingDesigns')}</p>;
   const dialog = making && (
     <NewDesign isOpen onClose={() => setMaking(false)} materials={materials} place={place} />
   );
@@ -228,19 +229,19 @@ export function DesignBench({
       <>
         <Panel style={{ maxWidth: 560 }}>
           <Stack>
-            <h1>There is no design yet</h1>
+            <h1>{text('thereNoDesignYet')}</h1>
             {materials.length > 0 ? (
               <>
-                <p>Start from a skill, for whom it is, and what is on your shelf.</p>
+                <p>{text('startFromSkillWhom')}</p>
                 <div>
-                  <Button onPress={newDesign}>New design</Button>
+                  <Button onPress={newDesign}>{text('newDesign')}</Button>
                 </div>
               </>
             ) : (
               <>
-                <p>A design starts from the shelf, and the shelf is empty yet.</p>
+                <p>{text('designStartsFromShelf')}</p>
                 <div>
-                  <ButtonLink to="/gather?material=new">Add a find</ButtonLink>
+                  <ButtonLink to="/gather?material=new">{text('addFind')}</ButtonLink>
                 </div>
               </>
             )}
@@ -250,12 +251,12 @@ export function DesignBench({
       </>
     );
   }
-  if (!listed) return <Notice tone="stop">There is no design {id}. It may have been deleted.</Notice>;
+  if (!listed) return <Notice tone="stop">{text('thereNoDesignMay', { id })}</Notice>;
   if (openId !== id || !isWorkedOut)
     return openId === id && problem ? (
       <Notice tone="stop">{problem}</Notice>
     ) : (
-      <p role="status">Loading the design …</p>
+      <p role="status">{text('loadingDesign')}</p>
     );
   return (
     <Grid>

@@ -22,6 +22,7 @@ import { say } from '../parts/messages.ts';
 import { chosenOf } from './derived.ts';
 import { RoleSelect } from './RoleSelect.tsx';
 import { useOpenDesign } from './store.ts';
+import { text } from './text.ts';
 
 const Two = styled.div`
   display: grid;
@@ -66,14 +67,14 @@ export const DesignFacts = memo(function DesignFacts({ design, materials, patter
     remove.mutate(undefined, {
       onSuccess: () => {
         useOpenDesign.getState().forget(design.id);
-        say(`${design.name} is deleted.`);
+        say(text('deleted', { design: design.name }));
         void navigate('/shape');
       },
       onError: (e) => setProblem(words(e)),
     });
   return (
     <Stack $gap={10}>
-      <h2>Made of, made for</h2>
+      <h2>{text('madeMade')}</h2>
       {pattern.roles.map((role) => (
         <RoleSelect
           key={role.id}
@@ -84,45 +85,45 @@ export const DesignFacts = memo(function DesignFacts({ design, materials, patter
         />
       ))}
       <TextField
-        label="Name"
+        label={text('name')}
         value={design.name}
         onChange={(name) => name.trim() !== '' && onChange({ name })}
       />
       <Two>
         <TextField
-          label="For (group)"
+          label={text('group')}
           value={design.forGroup}
           onChange={(forGroup) => forGroup.trim() !== '' && onChange({ forGroup })}
         />
-        <CountField label="Kits" value={design.copies} onChange={number('copies', 1, 200)} />
+        <CountField label={text('kits')} value={design.copies} onChange={number('copies', 1, 200)} />
         <CountField
-          label="From, months"
+          label={text('fromMonths')}
           value={design.ageFrom}
           onChange={number('ageFrom', 0, design.ageTo - 1)}
         />
         <CountField
-          label="To, months"
+          label={text('months')}
           value={design.ageTo}
           onChange={number('ageTo', design.ageFrom + 1, 216)}
         />
       </Two>
       <Choice
-        label="Puts things in the mouth"
+        label={text('putsThingsMouth')}
         value={design.mouths ? 'yes' : 'no'}
         onChange={(v) => onChange({ mouths: v === 'yes' })}
         options={[
-          { value: 'no', label: 'No one who uses it' },
-          { value: 'yes', label: 'Somebody does' },
+          { value: 'no', label: text('noWhoUses') },
+          { value: 'yes', label: text('somebodyDoes') },
         ]}
       />
       <Select
-        label="Skill"
+        label={text('skill')}
         value={design.skill}
         onChange={(v) => onChange({ skill: v as Skill })}
         options={SKILLS.map((s) => ({ value: s, label: s }))}
       />
       <Select
-        label="Approach"
+        label={text('approach')}
         value={design.approach}
         onChange={(v) => onChange({ approach: v as Approach })}
         options={APPROACHES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }))}
@@ -130,19 +131,19 @@ export const DesignFacts = memo(function DesignFacts({ design, materials, patter
       {problem && <Notice tone="stop">{problem}</Notice>}
       <Row>
         <Button small plain onPress={startAnew}>
-          Reset the dials to this approach
+          {text('resetDialsThisApproach')}
         </Button>
         <Button small plain onPress={() => onChange({ onBench: design.onBench === false })}>
-          {design.onBench === false ? 'Put back on the bench' : 'Set aside'}
+          {design.onBench === false ? text('putBackOnBench') : text('setAside')}
         </Button>
         <Button small plain onPress={() => setDeleting(true)}>
-          Delete
+          {text('delete')}
         </Button>
       </Row>
       <Confirm
-        title={`Delete ${design.name}?`}
-        words="This deletes the design and its dials. What is on the shelf stays."
-        yes="Delete"
+        title={text('delete2', { design: design.name })}
+        words={text('thisDeletesDesignDials')}
+        yes={text('delete')}
         isOpen={deleting}
         isBusy={remove.isPending}
         onYes={() => {

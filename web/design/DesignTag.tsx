@@ -18,6 +18,7 @@ import { Verdict } from '../shell/Verdict.tsx';
 import type { Heavy } from './heavy.ts';
 import { useOpenDesign, type Saving } from './store.ts';
 import type { Unsaved } from './unsaved.ts';
+import { text } from './text.ts';
 
 const Tag = styled.article`
   position: relative;
@@ -74,10 +75,10 @@ const Tag = styled.article`
 
 const SAVED: Record<Saving, string> = {
   saved: 'saved',
-  waiting: 'not saved yet',
+  waiting: text('notSavedYet'),
   saving: 'saving',
-  conflict: 'changed elsewhere',
-  failed: 'not saved',
+  conflict: text('changedElsewhere'),
+  failed: text('notSaved'),
 };
 
 /** Whether the design is saved: moves by itself, so that the tag need not. */
@@ -113,42 +114,42 @@ export const DesignTag = memo(function DesignTag({ design, handsOn, heavy, pictu
   );
   const rest = restOf(design);
   return (
-    <Tag aria-label={`Design ${design.name}`}>
+    <Tag aria-label={text('design', { design: design.name })}>
       <small>
-        Design {design.id} · <Saved />
+        {text('design2', { design: design.id })} <Saved />
       </small>
       <h2 style={{ fontSize: 18 }}>{design.name}</h2>
       <div className="picture">{picture && <ScenePicture scene={picture} width={160} height={72} />}</div>
       <dl>
-        <dt>For</dt>
+        <dt>{text('for')}</dt>
         <dd>
           {design.forGroup}, {formatAges(design.ageFrom, design.ageTo)}
         </dd>
-        <dt>Skill</dt>
+        <dt>{text('skill')}</dt>
         <dd>{design.skill}</dd>
-        <dt>Kits</dt>
+        <dt>{text('kits')}</dt>
         <dd>
           {design.made > 0
-            ? `${Math.min(design.made, design.copies)} of ${design.copies} made`
+            ? text('made', { made: Math.min(design.made, design.copies), copies: design.copies })
             : design.copies}
         </dd>
         {rest > 0 && (
           <>
-            <dt>Hands-on</dt>
+            <dt>{text('handsOn')}</dt>
             <dd>{formatMinutes(handsOn)}</dd>
           </>
         )}
       </dl>
       <div style={{ display: 'flex', gap: 12, marginTop: 9, minHeight: 24 }}>
-        {heavy.fit && <Verdict kind={heavy.fit.verdict} word="Fit" />}
+        {heavy.fit && <Verdict kind={heavy.fit.verdict} word={text('fit')} />}
         {heavy.safety && (
-          <Verdict kind={worst(heavy.safety.findings.map((f) => f.verdict))} word="Cautions" />
+          <Verdict kind={worst(heavy.safety.findings.map((f) => f.verdict))} word={text('cautions')} />
         )}
       </div>
       {rest === 0 && (
         <div style={{ marginTop: 8 }}>
           <p style={{ fontSize: 13.5, marginBottom: 6 }}>
-            <b>This batch is made.</b> It no longer reserves stock.
+            <b>{text('thisBatchMade')}</b> {text('noLongerReservesStock')}
           </p>
           <Button
             small
@@ -156,7 +157,7 @@ export const DesignTag = memo(function DesignTag({ design, handsOn, heavy, pictu
             isDisabled={next.isPending}
             onPress={() => next.mutate(undefined, { onSuccess: open })}
           >
-            Start the next batch
+            {text('startNextBatch')}
           </Button>
           {next.error && <Notice tone="stop">{words(next.error)}</Notice>}
         </div>
@@ -218,9 +219,7 @@ const RackItem = memo(function RackItem({
         {first && <Picture material={first} size={22} />}
         <span>
           {design.name}
-          {held && (
-            <em>{held.theirs ? 'changed on another screen: choose' : 'not saved yet: trying again'}</em>
-          )}
+          {held && <em>{held.theirs ? text('changedOnScreenChoose') : text('notSavedYetTrying')}</em>}
         </span>
       </Link>
     </li>
@@ -242,11 +241,11 @@ export const BenchList = memo(function BenchList({
   const unsaved = useOpenDesign((s) => s.unsaved);
   const others = designs.filter((d) => d.id !== open);
   const racks = [
-    { title: 'On the bench', here: others.filter((d) => d.onBench !== false) },
-    { title: 'Set aside', here: others.filter((d) => d.onBench === false) },
+    { title: text('onBench'), here: others.filter((d) => d.onBench !== false) },
+    { title: text('setAside'), here: others.filter((d) => d.onBench === false) },
   ].filter((r) => r.here.length > 0);
   return (
-    <nav aria-label="Other designs" style={{ display: 'grid', gap: 10 }}>
+    <nav aria-label={text('otherDesigns')} style={{ display: 'grid', gap: 10 }}>
       {racks.map(({ title, here }) => (
         <section key={title} aria-label={title}>
           <h2 style={{ margin: '0 0 4px', fontSize: 15 }}>{title}</h2>

@@ -12,6 +12,7 @@ import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
 import { DesignFile } from './DesignFile.tsx';
 import { PickFile } from './PickFile.tsx';
 import { readFile } from './readFile.ts';
+import { text } from './text.ts';
 
 const Drop = styled.div`
   border-radius: 10px;
@@ -38,7 +39,7 @@ const Brings = styled.dl`
 `;
 
 const said = (value: unknown): string =>
-  value === undefined ? 'left out' : typeof value === 'string' ? value : JSON.stringify(value);
+  value === undefined ? text('leftOut') : typeof value === 'string' ? value : JSON.stringify(value);
 
 /** The list of designs, which go out as files and come in from them: by a button, or dropped on the list. */
 export function Files({
@@ -99,17 +100,17 @@ export function Files({
       >
         {children(
           <Row style={{ marginTop: 12 }}>
-            <PickFile small label="Design file" onPick={(f) => void take(f)}>
-              Open a file
+            <PickFile small label={text('designFile')} onPick={(f) => void take(f)}>
+              {text('openFile')}
             </PickFile>
             <DesignFile small href={`/api/designs/${open}/file`}>
-              Save as file
+              {text('saveAsFile')}
             </DesignFile>
           </Row>,
         )}
       </Drop>
       <Dialog
-        title={look ? look.name : 'It cannot be opened'}
+        title={look ? look.name : text('cannotOpened')}
         isOpen={look !== null || problem !== null}
         onClose={close}
       >
@@ -120,7 +121,7 @@ export function Files({
               <Brings>
                 <dt>{look.patternName}</dt>
                 <dd>{look.title}</dd>
-                <dt>For</dt>
+                <dt>{text('for')}</dt>
                 <dd>
                   {look.forGroup}, {formatAges(look.ageFrom, look.ageTo)}
                 </dd>
@@ -128,19 +129,17 @@ export function Files({
                   <div key={`${i}${m.name}`} style={{ display: 'contents' }}>
                     <dt>{m.role}</dt>
                     <dd>
-                      {m.name} <Quiet>{m.id === null ? 'will be added, none kept' : 'on your shelf'}</Quiet>
+                      {m.name} <Quiet>{m.id === null ? text('willAddedNKept') : text('onYourShelf')}</Quiet>
                     </dd>
                   </div>
                 ))}
               </Brings>
-              {look.isThere && (
-                <Notice tone="care">A design of that name is here already; this one comes beside it.</Notice>
-              )}
+              {look.isThere && <Notice tone="care">{text('designNameHereAlready')}</Notice>}
               {look.nearest.length > 0 && (
                 <Notice tone="care">
                   {look.nearest.map((n) => (
                     <p key={n.dial}>
-                      {n.dial}: {said(n.was)} {n.why}. Taken: {said(n.is)}.
+                      {text('taken', { dial: n.dial, was: said(n.was), why: n.why, is: said(n.is) })}
                     </p>
                   ))}
                 </Notice>
@@ -151,11 +150,11 @@ export function Files({
           <Row>
             {look && (
               <Button isDisabled={add.isPending} onPress={() => void start()}>
-                {look.nearest.length > 0 ? 'Open with the nearest' : 'Open it'}
+                {look.nearest.length > 0 ? text('openNearest') : text('open')}
               </Button>
             )}
             <Button plain onPress={close}>
-              {look ? 'Leave it' : 'Close'}
+              {look ? text('leave') : text('close')}
             </Button>
           </Row>
         </Stack>

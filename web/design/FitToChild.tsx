@@ -19,6 +19,7 @@ import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
 import { Select } from '../parts/Select.tsx';
 import { atOf } from './derived.ts';
 import { useOpenDesign } from './store.ts';
+import { text } from './text.ts';
 
 const Three = styled.div`
   display: grid;
@@ -29,14 +30,14 @@ const Three = styled.div`
     grid-template-columns: 1fr 1fr;
   }
 `;
-const NEW = ' new';
+const NEW = text('new');
 const UNKNOWN: Hand = { side: 'not settled', oneHanded: false };
 const LENGTHS = [
-  ['span', 'Hand span'],
-  ['opening', 'Thumb to finger, open'],
-  ['finger', 'Round the first finger'],
-  ['reach', 'Reach, sitting'],
-  ['standing', 'Height, standing'],
+  ['span', text('handSpan')],
+  ['opening', text('thumbFingerOpen')],
+  ['finger', text('roundFirstFinger')],
+  ['reach', text('reachSitting')],
+  ['standing', text('heightStanding')],
 ] as const;
 
 /** A design of one child's own: its hand as measured, and a copy of the design whose dials start from it. */
@@ -77,7 +78,7 @@ export function FitToChild({
   // A design that is this child's already takes the new measures; any other is copied.
   const isOwn = design.child === name && name !== '';
   const start = useChange(async (dials: AnyDials) => {
-    if (name === '') throw new Error('Give the child a code name.');
+    if (name === '') throw new Error(text('giveChildCodeName'));
     const input: ChildInput = { hand, likes, ...(known ? { version: known.version } : {}) };
     if (!known || draft) await api<Child>('PUT', `/children/${encodeURIComponent(name)}`, input);
     if (isOwn) {
@@ -99,7 +100,7 @@ export function FitToChild({
       ? Object.fromEntries(start.error.problem.errors.map((e) => [e.path.replace('hand.', ''), e.message]))
       : {};
   return (
-    <Dialog title="Fit it to a child" isOpen onClose={onClose} wide>
+    <Dialog title={text('fitChild')} isOpen onClose={onClose} wide>
       <Form
         onSubmit={() =>
           'dials' in fitted &&
@@ -114,7 +115,7 @@ export function FitToChild({
         <Stack $gap={12}>
           <Row>
             <Select
-              label="Child"
+              label={text('child2')}
               value={picked}
               onChange={(v) => {
                 setPicked(v);
@@ -122,15 +123,14 @@ export function FitToChild({
               }}
               options={[
                 ...(children ?? []).map((c) => ({ value: c.code, label: c.code })),
-                { value: NEW, label: 'Another child' },
+                { value: NEW, label: text('child3') },
               ]}
             />
-            {picked === NEW && <TextField label="Code name" value={code} onChange={setCode} required />}
+            {picked === NEW && (
+              <TextField label={text('codeName')} value={code} onChange={setCode} required />
+            )}
           </Row>
-          <Quiet>
-            A made-up code, never a name. Leave empty what was not measured. The therapist’s own figures come
-            first.
-          </Quiet>
+          <Quiet>{text('madeUpCodeNever')}</Quiet>
           <Three>
             {LENGTHS.map(([key, label]) => (
               <LengthField
@@ -143,51 +143,53 @@ export function FitToChild({
               />
             ))}
             <CountField
-              label="Pinch, N"
+              label={text('pinchN')}
               value={hand.force ?? null}
               error={errors['force']}
               onChange={(n) => set({ force: n ?? undefined })}
             />
           </Three>
           <Choice
-            label="Side"
+            label={text('side')}
             value={hand.side}
             onChange={(v) => set({ side: v as Hand['side'] })}
             options={SIDES.map((s) => ({ value: s, label: s[0]!.toUpperCase() + s.slice(1) }))}
           />
           <Choice
-            label="Works with"
+            label={text('works')}
             value={hand.oneHanded ? 'one' : 'both'}
             onChange={(v) => set({ oneHanded: v === 'one' })}
             options={[
-              { value: 'both', label: 'Both hands' },
-              { value: 'one', label: 'One hand' },
+              { value: 'both', label: text('bothHands') },
+              { value: 'one', label: text('oneHand') },
             ]}
           />
-          <TextField label="Likes" value={likes} onChange={(l) => setDraft({ hand, likes: l })} />
+          <TextField label={text('likes')} value={likes} onChange={(l) => setDraft({ hand, likes: l })} />
           {'problem' in fitted ? (
             <Notice tone="stop">{fitted.problem}</Notice>
           ) : fitted.differs.length === 0 ? (
-            <Quiet>With these measures its dials stay as they are.</Quiet>
+            <Quiet>{text('theseMeasuresDialsStay')}</Quiet>
           ) : (
             <Notice tone="clear">
-              Its dials start from {fitted.differs.map((f) => `${f.label} ${factValue(f, unit)}`).join(', ')}.
+              {text('dialsStartFrom', {
+                differs: fitted.differs.map((f) => `${f.label} ${factValue(f, unit)}`).join(', '),
+              })}
             </Notice>
           )}
           {start.error && <Notice tone="stop">{words(start.error)}</Notice>}
           <Row>
             <Button type="submit" isDisabled={start.isPending || 'problem' in fitted}>
               {isOwn
-                ? 'Take these measures'
+                ? text('takeTheseMeasures')
                 : name === ''
-                  ? 'Start a design for this child'
-                  : `Start a design for ${name}`}
+                  ? text('startDesignThisChild')
+                  : text('startDesign', { name })}
             </Button>
             <Button plain onPress={onClose}>
-              Leave it
+              {text('leave')}
             </Button>
           </Row>
-          {!isOwn && <Quiet>“{design.name}” stays as it is.</Quiet>}
+          {!isOwn && <Quiet>{text('staysAs', { design: design.name })}</Quiet>}
         </Stack>
       </Form>
     </Dialog>

@@ -22,6 +22,7 @@ import { Notice, Quiet, Row, Seam, Stack } from '../parts/Panel.tsx';
 import { planner } from '../work/door.ts';
 import { useNeeds } from './onBench.ts';
 import { OtherDesigns } from './OtherDesigns.tsx';
+import { text } from './text.ts';
 
 /** Where a place has no groups yet, months. */
 const BANDS = [
@@ -67,11 +68,11 @@ const Cards = styled.ul`
 
 type AtHand = 'shelf' | 'noBlade' | 'half' | 'quiet' | 'waiting';
 const AT_HAND: readonly { value: AtHand; label: string }[] = [
-  { value: 'shelf', label: 'My shelf' },
-  { value: 'noBlade', label: 'No blade' },
-  { value: 'half', label: 'Half an hour' },
-  { value: 'quiet', label: 'Must be quiet' },
-  { value: 'waiting', label: 'Waiting room' },
+  { value: 'shelf', label: text('myShelf') },
+  { value: 'noBlade', label: text('noBlade') },
+  { value: 'half', label: text('halfHour') },
+  { value: 'quiet', label: text('mustQuiet') },
+  { value: 'waiting', label: text('waitingRoom') },
 ];
 
 /** Tools that not every place has; those of a blade go by “No blade”. */
@@ -86,8 +87,8 @@ interface Whom {
 /** Whose steps there are, in words: “: 2 adult steps, 1 for a child”. */
 function stepWords(s: Suggestion): string {
   const said = [
-    s.adultSteps > 0 ? `${s.adultSteps} adult ${s.adultSteps === 1 ? 'step' : 'steps'}` : '',
-    s.childSteps > 0 ? `${s.childSteps} for a child` : '',
+    s.adultSteps > 0 ? text('adult', { adultSteps: s.adultSteps }) : '',
+    s.childSteps > 0 ? text('child', { childSteps: s.childSteps }) : '',
   ].filter(Boolean);
   return said.length > 0 ? `: ${said.join(', ')}` : '';
 }
@@ -151,7 +152,7 @@ export function NewDesign({
       isTrying: all.some((q) => q.isPending && !q.error),
     }),
   });
-  const nameOf = (id: number): string => materials.find((m) => m.id === id)?.name ?? `material ${id}`;
+  const nameOf = (id: number): string => materials.find((m) => m.id === id)?.name ?? text('material', { id });
   const start = async (s: Suggestion): Promise<void> => {
     try {
       const made = await add.mutateAsync({
@@ -179,7 +180,7 @@ export function NewDesign({
     try {
       const made = await add.mutateAsync({
         ...d,
-        name: `${d.name.slice(0, 66)}, copy`,
+        name: text('copy', { d: d.name.slice(0, 66) }),
         forGroup: forWhom.group,
         ageFrom: forWhom.ageFrom,
         ageTo: forWhom.ageTo,
@@ -193,16 +194,16 @@ export function NewDesign({
     }
   };
   return (
-    <Dialog title="New design" isOpen={isOpen} onClose={onClose} wide>
+    <Dialog title={text('newDesign')} isOpen={isOpen} onClose={onClose} wide>
       <Stack $gap={12}>
         <Choice
-          label="Which skill?"
+          label={text('whichSkill')}
           value={skill}
           onChange={(v) => setSkill(v as Skill)}
           options={SKILLS.map((s) => ({ value: s, label: s }))}
         />
         <Choice
-          label="For whom?"
+          label={text('whom')}
           value={String(Math.min(whom, groups.length - 1))}
           onChange={(v) => setWhom(Number(v))}
           options={groups.map((g, i) => ({
@@ -211,13 +212,13 @@ export function NewDesign({
           }))}
         />
         <Choice
-          label="What is at hand?"
+          label={text('whatHand')}
           value={atHand}
           onChange={(v) => setAtHand(v as AtHand)}
           options={AT_HAND}
         />
         <ChoiceOfMany
-          label="Not at hand"
+          label={text('notHand')}
           value={lacks}
           onChange={(v) => setLacks(SCARCE.filter((t) => v.includes(t)))}
           options={SCARCE.map((t) => ({ value: t, label: t[0]!.toUpperCase() + t.slice(1) }))}
@@ -225,8 +226,8 @@ export function NewDesign({
         <Seam />
         {found.error && <Notice tone="stop">{words(found.error)}</Notice>}
         {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
-        {found.isTrying && <p role="status">Trying what goes together …</p>}
-        <Cards aria-label="What you can make">
+        {found.isTrying && <p role="status">{text('tryingWhatGoesTogether')}</p>}
+        <Cards aria-label={text('whatYouCanMake')}>
           {found.suggestions.map((s) => (
             <li key={s.pattern}>
               <span className="picture">
@@ -238,16 +239,31 @@ export function NewDesign({
               </div>
               <div className="foot">
                 <span>
-                  <b>{kits(s.kits)} from free stock</b>
-                  {s.first && `, then no more ${s.first[0]!.toLowerCase()}${s.first.slice(1)}`}.{' '}
-                  {formatMinutes(s.minutes)} for one
-                  {stepWords(s)}. {s.blade ? '' : 'No blade needed. '}
-                  {s.tools.length > 0 ? `Tools: ${s.tools.join(', ')}.` : ''}
+                  <b>{text('fromFreeStock', { kits: kits(s.kits) })}</b>
+                  {s.first &&
+                    text('thenNoMore', { what: s.first[0]!.toLowerCase(), first: s.first.slice(1) })}
+                  {s.blade
+                    ? s.tools.length > 0
+                      ? text('tools', {
+                          minutes: formatMinutes(s.minutes),
+                          s: stepWords(s),
+                          tools: s.tools.join(', '),
+                        })
+                      : text('for2', { minutes: formatMinutes(s.minutes), s: stepWords(s) })
+                    : s.tools.length > 0
+                      ? text('noBladeNeededTools', {
+                          minutes: formatMinutes(s.minutes),
+                          s: stepWords(s),
+                          tools: s.tools.join(', '),
+                        })
+                      : text('noBladeNeeded', { minutes: formatMinutes(s.minutes), s: stepWords(s) })}
                 </span>
-                {s.cautions.length > 0 && <Quiet>Take care: {s.cautions.join(', ').toLowerCase()}</Quiet>}
+                {s.cautions.length > 0 && (
+                  <Quiet>{text('takeCare', { cautions: s.cautions.join(', ').toLowerCase() })}</Quiet>
+                )}
                 <Row>
                   <Button small isDisabled={add.isPending} onPress={() => void start(s)}>
-                    Start {s.name.toLowerCase()}
+                    {text('start', { s: s.name.toLowerCase() })}
                   </Button>
                 </Row>
               </div>
@@ -255,10 +271,12 @@ export function NewDesign({
           ))}
         </Cards>
         {!found.isTrying && !found.error && found.suggestions.length === 0 && (
-          <p>Nothing can be started so. Choose another skill, or put more on the shelf.</p>
+          <p>{text('nothingCanStartedChoose')}</p>
         )}
         {!found.isTrying && found.left.length > 0 && (
-          <Quiet>Not offered: {found.left.map((l) => `${l.name} (${l.why})`).join('; ')}.</Quiet>
+          <Quiet>
+            {text('notOffered', { left: found.left.map((l) => `${l.name} (${l.why})`).join('; ') })}
+          </Quiet>
         )}
         <OtherDesigns
           skill={skill}
@@ -268,7 +286,7 @@ export function NewDesign({
         />
         <Row>
           <Button plain onPress={onClose}>
-            Cancel
+            {text('cancel')}
           </Button>
         </Row>
       </Stack>

@@ -6,6 +6,7 @@ import type { Skill } from '../../core/patterns/kernel.ts';
 import { DesignPicture } from './DesignPicture.tsx';
 import { useDesigns } from '../data/queries.ts';
 import { Seam } from '../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const MOST = 12;
 const Others = styled.ul`
@@ -56,8 +57,8 @@ export function OtherDesigns({
   return (
     <>
       <Seam />
-      <h3>Or start from one of these</h3>
-      <Others aria-label="Designs to start from">
+      <h3>{text('orStartFromThese')}</h3>
+      <Others aria-label={text('designsStartFrom')}>
         {others.map((d) => (
           <li key={d.id}>
             <button type="button" disabled={isBusy} onClick={() => onStart(d)}>

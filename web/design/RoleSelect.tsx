@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { refusal, type Role } from '../../core/patterns/kernel.ts';
 import { Select } from '../parts/Select.tsx';
+import { text } from './text.ts';
 
 /** The materials that take a role: one field, or one for each kind and one more where the role takes several. */
 export function RoleSelect({
@@ -22,7 +23,7 @@ export function RoleSelect({
         .map((m) => ({
           value: String(m.id),
           label: m.name,
-          note: `${m.kept}${m.unit === 'mm' ? ' mm' : ''} kept`,
+          note: m.unit === 'mm' ? text('mmKept', { kept: m.kept }) : text('kept', { kept: m.kept }),
         })),
     [role, materials],
   );
@@ -35,7 +36,7 @@ export function RoleSelect({
       <Select
         key={i}
         label={label}
-        placeholder={needed ? 'Choose' : 'None'}
+        placeholder={needed ? text('choose') : text('n')}
         value={id === undefined ? (needed ? null : 'none') : String(id)}
         onChange={(v) => {
           const next = [...kinds];
@@ -44,7 +45,7 @@ export function RoleSelect({
           onChange(next);
         }}
         options={[
-          ...(needed ? [] : [{ value: 'none', label: i === 0 ? 'None' : 'No more kinds' }]),
+          ...(needed ? [] : [{ value: 'none', label: i === 0 ? text('n') : text('noMoreKinds') }]),
           // A kind that is chosen in another field is not offered twice.
           ...options.filter((o) => o.value === String(id) || !kinds.includes(Number(o.value))),
         ]}

@@ -2,6 +2,7 @@ import { memo } from 'react';
 import { styled } from 'styled-components';
 import { heldWords, type Supply, type SupplyLine } from '../../core/needs/supply.ts';
 import { Quiet } from '../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const List = styled.ul`
   display: grid;
@@ -38,25 +39,17 @@ const sameSupply = ({ supply: a }: { supply: Supply }, { supply: b }: { supply: 
 
 /** What a batch takes of what is free on the shelf, line by line, with who else holds it where that matters. */
 export const SupplyList = memo(function SupplyList({ supply }: { supply: Supply }) {
-  if (supply.copies === 0) return <Quiet>Nothing: this batch is made.</Quiet>;
+  if (supply.copies === 0) return <Quiet>{text('nothingThisBatchMade')}</Quiet>;
   return (
     <List>
       {supply.lines.map((l) => {
-        const unit = l.need.unit === 'mm' ? ' mm' : '';
+        const unit = l.need.unit === 'mm' ? text('mm') : '';
         const held = heldWords(l);
         return (
           <li key={`${l.need.role} ${l.need.materialId}`} data-short={l.short > 0}>
             <span>{l.need.name}</span>
-            <b>
-              {l.wanted}
-              {unit} needed, {l.free} free
-            </b>
-            {held && (
-              <Quiet>
-                {l.kept}
-                {unit} kept; {held}
-              </Quiet>
-            )}
+            <b>{text('neededFree', { wanted: l.wanted, unit, free: l.free })}</b>
+            {held && <Quiet>{text('kept2', { kept: l.kept, unit, held })}</Quiet>}
           </li>
         );
       })}

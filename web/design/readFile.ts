@@ -1,3 +1,4 @@
+import { text } from './text.ts';
 /** Larger than any design or kit; a picture or a film dropped by mistake is not even read. */
 const LARGEST = 256 * 1024;
 
@@ -7,10 +8,10 @@ const LARGEST = 256 * 1024;
  * @throws Error in words for the screen where it is too large or no JSON
  */
 export async function readFile(picked: File): Promise<unknown> {
-  if (picked.size > LARGEST) throw new Error(`${picked.name} is over 256 kB; no such file is.`);
+  if (picked.size > LARGEST) throw new Error(text('over256KbNo', { picked: picked.name }));
   try {
     return JSON.parse(await picked.text()) as unknown;
   } catch {
-    throw new Error(`${picked.name} cannot be opened: it is not JSON.`);
+    throw new Error(text('cannotOpenedNotJson', { picked: picked.name }));
   }
 }

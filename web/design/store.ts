@@ -3,6 +3,7 @@ import type { Design } from '../../contract/designs.ts';
 import { api, ApiError, words } from '../data/api.ts';
 import { client } from '../data/queries.ts';
 import { keepUnsaved, readUnsaved, type AllUnsaved, type Unsaved } from './unsaved.ts';
+import { text } from './text.ts';
 
 export type Saving = 'saved' | 'waiting' | 'saving' | 'conflict' | 'failed';
 
@@ -90,7 +91,7 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
     const { [draft.id]: _, ...others } = unsaved;
     return saving === 'saved'
       ? others
-      : { ...others, [draft.id]: { draft, problem: problem ?? 'It was not sent yet.', theirs } };
+      : { ...others, [draft.id]: { draft, problem: problem ?? text('wasNotSentYet'), theirs } };
   };
   const tryLater = (): void => {
     if (retrying) clearTimeout(retrying);

@@ -4,6 +4,7 @@ import { restOf, type BenchDesign, type Supply } from '../../core/needs/supply.t
 import { words } from '../data/api.ts';
 import { workbench } from '../work/door.ts';
 import { afterPaint, askOf, type CheckedBy } from './heavy.ts';
+import { text } from './text.ts';
 
 /** What the worker finds that a design takes of the shelf, or why it cannot be cut. */
 export interface Supplied {
@@ -47,7 +48,7 @@ export function supplier(tell: (supplied: Supplied) => void): { about(wish: Wish
       await door.shelf(number, { kept: materials.map((m) => [m.id, m.kept]), bench });
       found = await door.supply(ask, of);
     }
-    if (!found) throw new Error('What is on the shelf could not be counted. Turn a dial to try again.');
+    if (!found) throw new Error(text('whatOnShelfCould'));
     return found;
   };
   const run = async (): Promise<void> => {

@@ -1,4 +1,5 @@
 import { readLabel } from '../../core/lend/labels.ts';
+import { text } from './text.ts';
 
 /** Longest side that codes are looked for in, px: enough for a label that fills a quarter of the picture. */
 const LARGEST = 1280;
@@ -56,10 +57,8 @@ export function frameOf(video: HTMLVideoElement, canvas: HTMLCanvasElement): Ima
 /** Why there is no moving picture, in words. */
 export function cameraProblem(error: unknown): string {
   const name = error instanceof Error ? error.name : '';
-  if (name === 'NotAllowedError')
-    return 'This browser was told not to use the camera here. Allow it, or take a photo.';
-  if (name === 'NotFoundError' || name === 'OverconstrainedError')
-    return 'There is no camera on this device.';
-  if (name === 'NotReadableError') return 'Another program is using the camera.';
-  return 'The camera cannot be opened here: browsers ask for HTTPS. A photo of the label works.';
+  if (name === 'NotAllowedError') return text('thisBrowserWasTold');
+  if (name === 'NotFoundError' || name === 'OverconstrainedError') return text('thereNoCameraOn');
+  if (name === 'NotReadableError') return text('programUsingCamera');
+  return text('cameraCannotOpenedHere');
 }

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { readLabel } from '../../core/lend/labels.ts';
+import { text } from './text.ts';
 
 /** A hand scanner types faster than any hand: no longer than this between two keys, ms. */
 const GAP = 60;
@@ -43,6 +44,6 @@ export function useScanner(onLabel: (label: string) => void): void {
 
 /** A hand scanner that is not there: the same keys in the same haste, to try the desk without one. */
 export function simulateScan(label: string): void {
-  for (const key of [...label, 'Enter'])
+  for (const key of [...label, text('enter')])
     document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
 }

@@ -4,6 +4,7 @@ import { SMALL_PARTS_CYLINDER as G, type SmallPartsAnswer } from '../../core/gau
 import { lengthNumber, type LengthUnit } from '../../core/measure/length.ts';
 import { Mat } from './Mat.tsx';
 import { Marks } from './Marks.tsx';
+import { text } from './text.ts';
 
 /** The small-parts cylinder cut open, with the piece in its best pose. */
 export function Gauge({
@@ -32,7 +33,7 @@ export function Gauge({
       height={height}
       unit={unit}
       most={7}
-      label={`${name} in the small-parts cylinder, ${fits ? 'inside' : 'standing out'}`}
+      label={fits ? text('smallPartsCylinderInside', { name }) : text('smallPartsCylinderStanding', { name })}
       over={over}
     >
       {({ px }) => (
@@ -82,7 +83,7 @@ export function Gauge({
                 : []),
             ]}
           />
-          <title>{`${name}: clearance ${lengthNumber(answer.clearance, unit)}`}</title>
+          <title>{text('clearance', { name, clearance: lengthNumber(answer.clearance, unit) })}</title>
         </>
       )}
     </Mat>

@@ -1,4 +1,5 @@
 import type { PackingAnswer, PackingRequest } from '../../core/packing/problem.ts';
+import { text } from './text.ts';
 
 const COLOURS = ['#d8a657', '#7fa39a', '#b0653a', '#6a8caf', '#a3455f', '#8a9a5b', '#c79a63', '#7c6a8c'];
 const shade = (hex: string, by: number): string =>
@@ -33,7 +34,7 @@ export function Packed({ request, answer }: { request: PackingRequest; answer: P
     <svg
       viewBox={`${-pad} ${-tall - pad} ${wide + 2 * pad} ${tall + 2 * pad}`}
       role="img"
-      aria-label={`A packing of ${answer.placements.length} boxes`}
+      aria-label={text('packingBoxes', { placements: answer.placements.length })}
       style={{ width: '100%', maxHeight: 330, display: 'block' }}
     >
       <g fill="none" stroke="#b9d0c6" strokeWidth={line}>

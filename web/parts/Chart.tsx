@@ -3,6 +3,7 @@ import type { Data, Layout } from 'plotly.js-basic-dist-min';
 import { styled } from 'styled-components';
 import { words } from '../data/api.ts';
 import { Notice } from './Panel.tsx';
+import { text } from './text.ts';
 
 const Frame = styled.div`
   width: 100%;
@@ -87,7 +88,7 @@ export function Chart({
   }, [data, layout, height]);
   return (
     <>
-      {problem && <Notice tone="stop">The chart could not be drawn: {problem}</Notice>}
+      {problem && <Notice tone="stop">{text('chartCouldNotDrawn', { problem })}</Notice>}
       <Frame ref={at} role="img" aria-label={label} style={{ height }} />
     </>
   );

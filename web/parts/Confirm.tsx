@@ -1,13 +1,14 @@
 import { Button } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
 import { Row, Stack } from './Panel.tsx';
+import { text } from './text.ts';
 
 /** Asks before something is lost: the deed by its own word, and a way back. */
 export const Confirm = ({
   title,
   words,
   yes,
-  no = 'Cancel',
+  no = text('cancel'),
   isOpen,
   isBusy = false,
   backFirst = false,

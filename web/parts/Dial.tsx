@@ -5,6 +5,7 @@ import { styled } from 'styled-components';
 import { parseLength, type LengthUnit } from '../../core/measure/length.ts';
 import { factValue } from '../../core/patterns/factWords.ts';
 import type { DialSpec } from '../../core/patterns/kernel.ts';
+import { text } from './text.ts';
 
 const Styled = styled(Slider)`
   contain: layout style;
@@ -119,19 +120,19 @@ export function Dial({
   }
   const print = (v: number): string =>
     factValue({ id: spec.id, label: spec.label, value: v, unit: spec.unit }, unit);
-  const read = (text: string): number => {
-    if (spec.unit === 'mm') return parseLength(text, unit);
-    const n = Number(text.replace(/(°|%|g|N|h|ml)\s*$/, '').trim());
-    if (!Number.isFinite(n) || text.trim() === '' || (spec.unit === 'each' && !Number.isInteger(n)))
-      throw new RangeError(`expected a number from ${spec.min} to ${spec.max}`);
+  const read = (words: string): number => {
+    if (spec.unit === 'mm') return parseLength(words, unit);
+    const n = Number(words.replace(/(°|%|g|N|h|ml)\s*$/, '').trim());
+    if (!Number.isFinite(n) || words.trim() === '' || (spec.unit === 'each' && !Number.isInteger(n)))
+      throw new RangeError(text('expectedNumberFrom', { min: spec.min, max: spec.max }));
     return n;
   };
   /** What is typed as a value, or the words why it is none. */
-  const meant = (text: string): { value: number } | { error: string } => {
+  const meant = (words: string): { value: number } | { error: string } => {
     try {
-      const v = read(text);
+      const v = read(words);
       if (v < spec.min - 1e-9 || v > spec.max + 1e-9)
-        return { error: `${print(v)} is outside ${print(spec.min)} to ${print(spec.max)}` };
+        return { error: text('outside', { v: print(v), min: print(spec.min), max: print(spec.max) }) };
       return { value: v };
     } catch (e) {
       return { error: e instanceof Error ? e.message : String(e) };
@@ -141,7 +142,7 @@ export function Dial({
   // A dial whose range moved under it says so too.
   const outside =
     typed === null && (value < spec.min - 1e-9 || value > spec.max + 1e-9)
-      ? `${print(value)} is outside ${print(spec.min)} to ${print(spec.max)}`
+      ? text('outside2', { value: print(value), min: print(spec.min), max: print(spec.max) })
       : null;
   const error = said && 'error' in said ? said.error : outside;
   const commit = (): void => {
@@ -162,7 +163,7 @@ export function Dial({
       <Label>{spec.label}</Label>
       <input
         className="type"
-        aria-label={`${spec.label}, typed`}
+        aria-label={text('typed', { spec: spec.label })}
         aria-invalid={error !== null}
         aria-describedby={error ? errorId : undefined}
         data-bad={error !== null}

@@ -1,5 +1,6 @@
 import { Button } from './Button.tsx';
 import { Notice, Row } from './Panel.tsx';
+import { text } from './text.ts';
 
 /** How every form in a dialog ends: what is wrong with it, then what can be done. */
 export const DialogEnd = ({
@@ -25,7 +26,7 @@ export const DialogEnd = ({
       </Button>
       {children}
       <Button plain onPress={onClose}>
-        Cancel
+        {text('cancel')}
       </Button>
     </Row>
   </>

@@ -7,6 +7,7 @@ import { TextField as AriaTextField } from 'react-aria-components/TextField';
 import { styled } from 'styled-components';
 import { lengthNumber, parseLength, type LengthUnit } from '../../core/measure/length.ts';
 import { printMoney, readMoney } from '../data/style.ts';
+import { text } from './text.ts';
 
 const Styled = styled(AriaTextField)`
   display: grid;
@@ -272,7 +273,7 @@ export const MoneyField = ({ minor, ...rest }: MoneyProps) => (
 );
 
 const readCount = (s: string): number => {
-  if (!/^\d{1,7}$/.test(s.trim())) throw new RangeError('expected a whole number');
+  if (!/^\d{1,7}$/.test(s.trim())) throw new RangeError(text('expectedWholeNumber'));
   return Number(s.trim());
 };
 
@@ -341,7 +342,7 @@ export function Stepper({
       </span>
       <button
         type="button"
-        aria-label={`${label}: one less`}
+        aria-label={text('less', { label })}
         disabled={value <= min}
         onClick={() => onChange(value - 1)}
       >
@@ -350,7 +351,7 @@ export function Stepper({
       <output aria-label={label}>{value}</output>
       <button
         type="button"
-        aria-label={`${label}: one more`}
+        aria-label={text('more', { label })}
         disabled={value >= max}
         onClick={() => onChange(value + 1)}
       >

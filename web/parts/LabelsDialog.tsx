@@ -3,6 +3,7 @@ import { Button, FileLink } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
 import { CountField, Stepper } from './Field.tsx';
 import { Quiet, Row, Spread, Stack } from './Panel.tsx';
+import { text } from './text.ts';
 
 interface Kept {
   readonly columns: number;
@@ -22,7 +23,7 @@ function kept(): Kept {
 }
 
 /** Labels on the printer’s own sheets: rows, columns, margins, and the first label that is still there. */
-export function LabelsDialog({ href, label = 'Labels' }: { href: string; label?: string }) {
+export function LabelsDialog({ href, label = text('labels') }: { href: string; label?: string }) {
   const [isOpen, setOpen] = useState(false);
   const [sheet, setSheet] = useState(kept);
   const [start, setStart] = useState(1);
@@ -39,13 +40,13 @@ export function LabelsDialog({ href, label = 'Labels' }: { href: string; label?:
       <Button small plain onPress={() => setOpen(true)}>
         {label}
       </Button>
-      <Dialog title="Labels" isOpen={isOpen} onClose={() => setOpen(false)}>
+      <Dialog title={text('labels')} isOpen={isOpen} onClose={() => setOpen(false)}>
         <Stack>
-          <Quiet>As the sheet of labels lies in the printer. It is kept for the next time.</Quiet>
+          <Quiet>{text('asSheetLabelsLies')}</Quiet>
           <Spread>
-            <span>Columns</span>
+            <span>{text('columns')}</span>
             <Stepper
-              label="Columns"
+              label={text('columns')}
               value={sheet.columns}
               min={1}
               max={8}
@@ -53,23 +54,29 @@ export function LabelsDialog({ href, label = 'Labels' }: { href: string; label?:
             />
           </Spread>
           <Spread>
-            <span>Rows</span>
-            <Stepper label="Rows" value={sheet.rows} min={1} max={20} onChange={(rows) => set({ rows })} />
+            <span>{text('rows')}</span>
+            <Stepper
+              label={text('rows')}
+              value={sheet.rows}
+              min={1}
+              max={20}
+              onChange={(rows) => set({ rows })}
+            />
           </Spread>
           <CountField
-            label="Left margin, mm"
+            label={text('leftMarginMm')}
             value={sheet.left}
             onChange={(n) => set({ left: Math.min(60, n ?? 0) })}
           />
           <CountField
-            label="Top margin, mm"
+            label={text('topMarginMm')}
             value={sheet.top}
             onChange={(n) => set({ top: Math.min(60, n ?? 0) })}
           />
           <Spread>
-            <span>Start at label</span>
+            <span>{text('startLabel')}</span>
             <Stepper
-              label="Start at label"
+              label={text('startLabel')}
               value={start}
               min={1}
               max={sheet.columns * sheet.rows}
@@ -77,9 +84,9 @@ export function LabelsDialog({ href, label = 'Labels' }: { href: string; label?:
             />
           </Spread>
           <Row>
-            <FileLink href={`${href}${href.includes('?') ? '&' : '?'}${query}`}>Print them</FileLink>
+            <FileLink href={`${href}${href.includes('?') ? '&' : '?'}${query}`}>{text('printThem')}</FileLink>
             <Button plain onPress={() => setOpen(false)}>
-              Close
+              {text('close')}
             </Button>
           </Row>
         </Stack>

@@ -4,6 +4,7 @@ import { useChange } from '../data/queries.ts';
 import { Button, FileLink } from './Button.tsx';
 import { Confirm } from './Confirm.tsx';
 import { Notice, Quiet, Row, Stack } from './Panel.tsx';
+import { text } from './text.ts';
 
 /** What is known of a family or a child: handed over as one file, or erased, its counts kept nameless. */
 export function OwnData({
@@ -21,23 +22,20 @@ export function OwnData({
   const go = useChange(erase);
   return (
     <Stack $gap={8}>
-      <Quiet>
-        Whoever is written about may have all of it, or have it erased. What was counted and timed stays
-        without a name. Backups from before still hold it: Place lists until when.
-      </Quiet>
+      <Quiet>{text('whoeverWrittenAboutMay')}</Quiet>
       {go.error && <Notice tone="stop">{words(go.error)}</Notice>}
       <Row>
         <FileLink small href={href}>
-          Everything about {of}
+          {text('everythingAbout', { of })}
         </FileLink>
         <Button small plain isDisabled={go.isPending} onPress={() => setAsking(true)}>
-          Erase {of}
+          {text('erase', { of })}
         </Button>
       </Row>
       <Confirm
-        title={`Erase ${of}?`}
-        words="Names, words and measures are taken away for good; only counts stay, nameless. This cannot be undone."
-        yes="Erase"
+        title={text('erase2', { of })}
+        words={text('namesWordsMeasuresTaken')}
+        yes={text('erase3')}
         backFirst
         isOpen={isAsking}
         onYes={() => {

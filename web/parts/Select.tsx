@@ -6,6 +6,7 @@ import { Select as AriaSelect, SelectValue } from 'react-aria-components/Select'
 import { styled } from 'styled-components';
 import type { Option } from './Choice.tsx';
 import { Wrong } from './Field.tsx';
+import { text } from './text.ts';
 
 const Field = styled(AriaSelect)`
   display: grid;
@@ -76,7 +77,7 @@ export function Select({
   options,
   value,
   onChange,
-  placeholder = 'Choose',
+  placeholder = text('choose'),
   error,
   isDisabled = false,
 }: {

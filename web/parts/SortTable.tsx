@@ -11,6 +11,7 @@ import {
 import { TableLayout, Virtualizer } from 'react-aria-components/Virtualizer';
 import { styled } from 'styled-components';
 import { Button } from './Button.tsx';
+import { text } from './text.ts';
 
 const Frame = styled.div`
   border: 1px solid var(--seam);
@@ -192,21 +193,17 @@ export function SortTable<T extends { readonly id: number }>({
       </Virtualizer>
       {sorted.length > most && (
         <Foot>
-          <span>
-            The first {most} of {sorted.length}, as sorted
-          </span>
+          <span>{text('firstAsSorted', { most, sorted: sorted.length })}</span>
           <Button small plain onPress={() => setMost(most + PAGE)}>
-            Show {Math.min(PAGE, sorted.length - most)} more
+            {text('showMore', { PAGE: Math.min(PAGE, sorted.length - most) })}
           </Button>
         </Foot>
       )}
       {more && sorted.length <= most && more.total > rows.length && (
         <Foot>
-          <span>
-            {rows.length} of {more.total}
-          </span>
+          <span>{text('of', { rows: rows.length, total: more.total })}</span>
           <Button small plain isDisabled={more.busy} onPress={more.fetch}>
-            Fetch more
+            {text('fetchMore')}
           </Button>
         </Foot>
       )}

@@ -8,6 +8,7 @@ import {
 import { styled } from 'styled-components';
 import { Button } from './Button.tsx';
 import type { Message } from './message.ts';
+import { text } from './text.ts';
 
 export const queue = new ToastQueue<Message>({ maxVisibleToasts: 3 });
 
@@ -64,10 +65,10 @@ export default function Toasts() {
             <span className="act">
               {undo && (
                 <Button small plain onPress={undo}>
-                  Undo
+                  {text('undo')}
                 </Button>
               )}
-              <Button small plain slot="close" aria-label="Close the message">
+              <Button small plain slot="close" aria-label={text('closeMessage')}>
                 ✕
               </Button>
             </span>

@@ -3,6 +3,7 @@ import { Button } from 'react-aria-components/Button';
 import { Dialog, DialogTrigger } from 'react-aria-components/Dialog';
 import { Popover } from 'react-aria-components/Popover';
 import { styled } from 'styled-components';
+import { text } from './text.ts';
 
 const Ask = styled(Button)`
   border: 0;
@@ -32,24 +33,15 @@ const Sheet = styled(Popover)`
 /** A word that must be learned explains itself where it stands, in two lines. */
 const WhatIs = ({ word, children }: { word: string; children: React.ReactNode }) => (
   <DialogTrigger>
-    <Ask>What is {word}?</Ask>
+    <Ask>{text('what', { word })}</Ask>
     <Sheet placement="top">
-      <Dialog aria-label={`What ${word} means`}>{children}</Dialog>
+      <Dialog aria-label={text('whatMeans', { word })}>{children}</Dialog>
     </Sheet>
   </DialogTrigger>
 );
 
 /** Beside figures that move with every turn of a dial: the words stay. */
 export const WhatAreBits = memo(function WhatAreBits() {
-  return (
-    <WhatIs word="a bit">
-      How difficult one piece is for the hand: a longer way, a tighter gap and more choices add bits. One bit
-      more is about twice as demanding.
-    </WhatIs>
-  );
+  return <WhatIs word={text('bit')}>{text('howDifficultPieceHand')}</WhatIs>;
 });
-export const WhatIsRung = () => (
-  <WhatIs word="a rung">
-    One step of this design’s ladder from easier to harder. Each changes one or two dials and leaves the rest.
-  </WhatIs>
-);
+export const WhatIsRung = () => <WhatIs word={text('rung')}>{text('oneStepThisDesigns')}</WhatIs>;

@@ -1,6 +1,7 @@
 import { ALLERGIES, type Allergy } from '../../core/lend/allergies.ts';
 import { ChoiceOfMany } from './Choice.tsx';
 import { CountField, TextField } from './Field.tsx';
+import { text } from './text.ts';
 
 export const ALLERGY_OPTIONS = ALLERGIES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }));
 
@@ -34,7 +35,7 @@ export function WhoFields({
   return (
     <>
       <ChoiceOfMany
-        label="Allergic to"
+        label={text('allergic')}
         value={value.allergies}
         onChange={(list) => onChange({ ...value, allergies: list as Allergy[] })}
         options={ALLERGY_OPTIONS}
@@ -44,10 +45,10 @@ export function WhoFields({
         label={bornLabel}
         value={value.born}
         onChange={(born) => onChange({ ...value, born })}
-        hint="like 2025-10; it counts before an age"
+        hint={text('like202510Counts')}
       />
       <ChoiceOfMany
-        label="Mouthing"
+        label={text('mouthing')}
         value={value.mouths ? ['mouths'] : []}
         onChange={(list) => onChange({ ...value, mouths: list.length > 0 })}
         options={[{ value: 'mouths', label: mouthsLabel }]}

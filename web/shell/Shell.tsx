@@ -10,6 +10,7 @@ import { Button, ButtonLink } from '../parts/Button.tsx';
 import { Notice, Panel, Row, Stack } from '../parts/Panel.tsx';
 import { useAnySaid } from '../parts/messages.ts';
 import { STATIONS, Tape } from './Tape.tsx';
+import { text } from './text.ts';
 
 const Whole = styled.div`
   display: grid;
@@ -63,7 +64,7 @@ export function Shell() {
   const main = useRef<HTMLElement>(null);
   const station = STATIONS.find((s) => pathname.startsWith(`/${s.id}`));
   useEffect(() => {
-    document.title = `${station?.name ?? 'This place'} · Fox Button`;
+    document.title = text('foxButton2', { station: station?.name ?? text('thisPlace2') });
   }, [station]);
   const shown = useRef(station?.id);
   useEffect(() => {
@@ -100,17 +101,17 @@ export function Shell() {
   }, []);
   return (
     <Whole>
-      <Skip href="#main">Skip to content</Skip>
+      <Skip href="#main">{text('skipContent')}</Skip>
       <Tape />
       <Main id="main" tabIndex={-1} ref={main}>
         {isFailed && (
           <Notice tone="stop">
             <Row>
               <span>
-                <strong>Not saved yet.</strong> {problem} It is kept in this browser and sent again.
+                <strong>{text('notSavedYet')}</strong> {problem} {text('keptThisBrowserSent')}
               </span>
               <Button plain small onPress={() => void retry()}>
-                Try again
+                {text('tryAgain')}
               </Button>
             </Row>
           </Notice>
@@ -119,11 +120,10 @@ export function Shell() {
           <Notice tone="stop">
             <Row>
               <span>
-                <strong>{changesWords(lost)} missing.</strong> The place’s file was found with less than had
-                been saved in it.
+                <strong>{text('missing', { lost: changesWords(lost) })}</strong> {text('placesFileWasFound')}
               </span>
               <ButtonLink plain small to="/place#backups">
-                See the copies
+                {text('seeCopies')}
               </ButtonLink>
             </Row>
           </Notice>
@@ -133,7 +133,7 @@ export function Shell() {
           <Outlet />
         </div>
         {isOut && (
-          <Suspense fallback={<p role="status">One moment …</p>}>
+          <Suspense fallback={<p role="status">{text('oneMoment')}</p>}>
             <SignIn />
           </Suspense>
         )}
@@ -159,12 +159,12 @@ export function Lost() {
   return (
     <Panel style={{ margin: 24, maxWidth: 560 }}>
       <Stack>
-        <h1>{missing ? 'There is nothing at this address' : 'This screen could not be shown'}</h1>
+        <h1>{missing ? text('thereNothingThisAddress') : text('thisScreenCouldNot')}</h1>
         {!missing && <p>{words(error)}</p>}
         <Row>
-          <ButtonLink to="/gather">Go to the shelf</ButtonLink>
+          <ButtonLink to="/gather">{text('goShelf')}</ButtonLink>
           <Button plain onPress={() => location.reload()}>
-            Reload
+            {text('reload')}
           </Button>
         </Row>
       </Stack>

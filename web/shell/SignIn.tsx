@@ -9,6 +9,7 @@ import { Button } from '../parts/Button.tsx';
 import { TextField } from '../parts/Field.tsx';
 import { Form } from '../parts/Form.tsx';
 import { Notice, Panel, Quiet, Stack } from '../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const Middle = styled.div`
   display: grid;
@@ -54,30 +55,23 @@ export default function SignIn() {
       <Panel as="div">
         <Form onSubmit={() => void send()}>
           <Stack $gap={12}>
-            <h1>{isFirst ? 'Who keeps this place?' : 'Sign in'}</h1>
-            {isFirst && (
-              <Quiet>
-                Nobody is set up yet. The server printed a code on its own screen when it started: whoever has
-                it becomes the manager, who can let others in.
-              </Quiet>
-            )}
-            <TextField label="Name" value={name} onChange={setName} autoComplete="username" />
+            <h1>{isFirst ? text('whoKeepsThisPlace') : text('sign')}</h1>
+            {isFirst && <Quiet>{text('nobodySetUpYet')}</Quiet>}
+            <TextField label={text('name')} value={name} onChange={setName} autoComplete="username" />
             <TextField
               type="password"
-              label="Password"
+              label={text('password')}
               value={password}
               onChange={setPassword}
               autoComplete={isFirst ? 'new-password' : 'current-password'}
-              {...(isFirst ? { hint: `at least ${LEAST_PASSWORD} characters` } : {})}
+              {...(isFirst ? { hint: text('leastCharacters', { LEAST_PASSWORD }) } : {})}
             />
-            {isFirst && <TextField label="Code of the server’s screen" value={code} onChange={setCode} />}
+            {isFirst && <TextField label={text('codeServersScreen')} value={code} onChange={setCode} />}
             {(problem ?? unread) && <Notice tone="stop">{problem ?? words(unread)}</Notice>}
             <Button type="submit" isDisabled={isSending}>
-              {isSending ? 'One moment …' : isFirst ? 'Set up' : 'Sign in'}
+              {isSending ? text('oneMoment') : isFirst ? text('setUp') : text('sign')}
             </Button>
-            {!isFirst && (
-              <Quiet>Forgotten? Whoever keeps the place can set a new one under the cogwheel.</Quiet>
-            )}
+            {!isFirst && <Quiet>{text('forgottenWhoeverKeepsPlace')}</Quiet>}
           </Stack>
         </Form>
       </Panel>

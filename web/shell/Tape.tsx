@@ -4,16 +4,17 @@ import { Settings } from 'lucide-react';
 import { styled } from 'styled-components';
 import { useTape, usePlace } from '../data/queries.ts';
 import { useOpenDesign } from '../design/store.ts';
+import { text } from './text.ts';
 
 /** The seven stations of the day, in order; those of one design carry its number in the address. */
 export const STATIONS = [
-  { id: 'gather', name: 'Gather', ofDesign: false },
-  { id: 'shape', name: 'Shape', ofDesign: true },
-  { id: 'check', name: 'Check', ofDesign: true },
-  { id: 'price', name: 'Price', ofDesign: true },
-  { id: 'make', name: 'Make', ofDesign: true },
-  { id: 'lend', name: 'Lend', ofDesign: false },
-  { id: 'watch', name: 'Watch', ofDesign: false },
+  { id: 'gather', name: text('gather'), ofDesign: false },
+  { id: 'shape', name: text('shape'), ofDesign: true },
+  { id: 'check', name: text('check'), ofDesign: true },
+  { id: 'price', name: text('price'), ofDesign: true },
+  { id: 'make', name: text('make'), ofDesign: true },
+  { id: 'lend', name: text('lend'), ofDesign: false },
+  { id: 'watch', name: text('watch'), ofDesign: false },
 ] as const;
 type StationId = (typeof STATIONS)[number]['id'];
 
@@ -171,18 +172,21 @@ export function Tape() {
   }, [here, figures]);
   const figure: Record<StationId, string> | null = figures
     ? {
-        gather: `${one(figures.gather.kept, 'material')} kept`,
+        gather: text('kept', { kept: one(figures.gather.kept, 'material') }),
         shape: `${one(figures.shape.designs, 'design')}`,
         check: `${one(figures.check.designs, 'design')}`,
         price: one(figures.price.offers, 'offer'),
-        make: `${one(figures.make.made, 'kit')} made`,
-        lend: `${figures.lend.out} out${figures.lend.late > 0 ? ` · ${figures.lend.late} overdue` : ''}`,
+        make: text('made', { made: one(figures.make.made, 'kit') }),
+        lend:
+          figures.lend.late > 0
+            ? text('outOverdue', { out: figures.lend.out, late: figures.lend.late })
+            : text('out', { out: figures.lend.out }),
         watch: one(figures.watch.notes, 'note'),
       }
     : null;
   return (
-    <Bar aria-label="Stations">
-      <NavLink to="/gather" className="mark" aria-label="Fox Button, to the first station">
+    <Bar aria-label={text('stations')}>
+      <NavLink to="/gather" className="mark" aria-label={text('foxButtonFirstStation')}>
         <svg width="34" height="34" viewBox="0 0 32 32" aria-hidden>
           <path d="M3 3l8 5h10l8-5-2 15a11 11 0 0 1-22 0z" fill="var(--fox)" />
           <circle cx="16" cy="18" r="8" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
@@ -190,7 +194,7 @@ export function Tape() {
             [15.6, 20.6].map((y) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.4" fill="var(--ink)" />),
           )}
         </svg>
-        <span>Fox Button</span>
+        <span>{text('foxButton')}</span>
       </NavLink>
       <div className="blade" ref={blade}>
         {STATIONS.map((s, i) => (
@@ -206,7 +210,7 @@ export function Tape() {
         ))}
       </div>
       <div className="end">
-        <NavLink to="/place" aria-label={`This place: ${place?.name ?? ''}`}>
+        <NavLink to="/place" aria-label={text('thisPlace', { place: place?.name ?? '' })}>
           <Settings size={18} aria-hidden />
           <span>{place ? `${place.name} · ${place.lengthUnit}` : ''}</span>
         </NavLink>

@@ -1,7 +1,8 @@
 import { styled } from 'styled-components';
 import type { Verdict as Kind } from '../../core/patterns/kernel.ts';
+import { text } from './text.ts';
 
-const WORDS: Record<Kind, string> = { clear: 'Clear', care: 'Take care', stop: 'Stop' };
+const WORDS: Record<Kind, string> = { clear: text('clear'), care: text('takeCare'), stop: text('stop') };
 const THREADS: Record<Kind, React.ReactNode> = {
   clear: <path d="M7.6 8h8.8M7.6 16h8.8" />,
   care: <path d="M8 16L16 8" />,

@@ -1,4 +1,3 @@
-import '../jitless.ts';
 import { expose } from 'comlink';
 import { loadPattern, type AnyAt, type AnyDials, type Fit, type Rung } from '../../core/patterns/index.ts';
 import type { Scene } from '../../core/drawing/mark.ts';

@@ -11,12 +11,8 @@ import {
   SHARP,
   SMELL,
 } from '../../../core/gather/lookOver.ts';
-import {
-  sizes as sizesSchema,
-  SIZES_OF,
-  type MaterialInput,
-  type SizeName,
-} from '../../../core/materials/material.ts';
+import { SIZES_OF, type MaterialInput, type SizeName } from '../../../core/materials/material.ts';
+import { sizes as sizesSchema } from '../../../core/materials/materialInput.ts';
 import { rows } from '../../db/rows.ts';
 import { paged, sizeCells, sizesOf, type Kind, type Raw } from './kind.ts';
 

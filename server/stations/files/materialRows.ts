@@ -13,10 +13,10 @@ import {
   type Keeping,
   type Risks,
   MATERIAL_CLASSES,
-  materialInput,
   SOLIDS,
   type MaterialInput,
 } from '../../../core/materials/material.ts';
+import { materialInput } from '../../../core/materials/materialInput.ts';
 import { moneyNumber } from '../../../core/measure/money.ts';
 import { rows } from '../../db/rows.ts';
 import type { Cells } from './cells.ts';

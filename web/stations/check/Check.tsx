@@ -17,6 +17,7 @@ import { OnDesign, OnGauge } from './OnDesign.tsx';
 import { FindingItem } from './Findings.tsx';
 import { HandTests } from './HandTests.tsx';
 import { Turned } from './Turned.tsx';
+import { text } from './text.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -109,8 +110,21 @@ function CheckWork({ at }: { at: AtBench }) {
   return (
     <Grid>
       <Heading
-        over={`${report ? `Rules applied: ${report.market} · ` : ''}youngest ${report?.youngest ?? design.ageFrom} months (${design.forGroup}, ${formatAges(design.ageFrom, design.ageTo)})`}
-        title="Can a mouth, a finger or a neck get caught?"
+        over={
+          report
+            ? text('rulesAppliedYoungestMonths', {
+                market: report.market,
+                youngest: report.youngest,
+                forGroup: design.forGroup,
+                ages: formatAges(design.ageFrom, design.ageTo),
+              })
+            : text('youngestMonths', {
+                youngest: design.ageFrom,
+                forGroup: design.forGroup,
+                ages: formatAges(design.ageFrom, design.ageTo),
+              })
+        }
+        title={text('canMouthFingerOr')}
       >
         {overall && (
           <Verdict
@@ -118,17 +132,23 @@ function CheckWork({ at }: { at: AtBench }) {
             size={30}
             word={
               overall === 'clear'
-                ? 'Nothing found'
-                : `${count('stop') > 0 ? `${count('stop')} × stop` : ''}${count('stop') > 0 && count('care') > 0 ? ', ' : ''}${count('care') > 0 ? `${count('care')} × take care` : ''}`
+                ? text('nothingFound')
+                : count('stop') > 0
+                  ? text('stop2', {
+                      what: count('stop'),
+                      what2: count('stop') > 0 && count('care') > 0 ? ', ' : '',
+                      what3: count('care') > 0 ? text('takeCare', { what: count('care') }) : '',
+                    })
+                  : `${count('stop') > 0 && count('care') > 0 ? ', ' : ''}${count('care') > 0 ? text('takeCare', { what: count('care') }) : ''}`
             }
           />
         )}
-        <DesignFile href={`/api/designs/${design.id}/check-sheet.pdf`}>Check sheet</DesignFile>
-        <DesignFile href={`/api/designs/${design.id}/family-check.pdf`}>For a parent</DesignFile>
+        <DesignFile href={`/api/designs/${design.id}/check-sheet.pdf`}>{text('checkSheet')}</DesignFile>
+        <DesignFile href={`/api/designs/${design.id}/family-check.pdf`}>{text('parent')}</DesignFile>
         <ButtonLink plain to="/rules">
-          Rules
+          {text('rules')}
         </ButtonLink>
-        <ButtonLink to={`/price/${design.id}`}>Price it</ButtonLink>
+        <ButtonLink to={`/price/${design.id}`}>{text('price')}</ButtonLink>
       </Heading>
       <div ref={mat} className={gauged || shown ? 'mat' : undefined}>
         {shown && gauge ? (
@@ -153,10 +173,10 @@ function CheckWork({ at }: { at: AtBench }) {
           <Panel>
             {heavy.problem ? (
               <Stack $gap={8}>
-                <p role="alert">The check could not be worked out: {heavy.problem}</p>
+                <p role="alert">{text('checkCouldNotWorked', { problem: heavy.problem })}</p>
                 <div>
                   <Button small plain onPress={heavy.again}>
-                    Try again
+                    {text('tryAgain')}
                   </Button>
                 </div>
               </Stack>
@@ -164,15 +184,15 @@ function CheckWork({ at }: { at: AtBench }) {
               <p>
                 {report
                   ? report.isAccounted
-                    ? 'There is no loose piece in it to turn in the test cylinder.'
-                    : 'There is no piece to turn in the test cylinder, and not everything in it was judged: see the list.'
-                  : 'Turning each piece every way in the test cylinder …'}
+                    ? text('thereNoLoosePiece')
+                    : text('thereNoPieceTurn')
+                  : text('turningEachPieceEvery')}
               </p>
             )}
           </Panel>
         )}
       </div>
-      <Panel className="findings" aria-label="Findings" tabIndex={0}>
+      <Panel className="findings" aria-label={text('findings')} tabIndex={0}>
         <ul>
           {report?.findings.map((f) => (
             <FindingItem
@@ -184,7 +204,7 @@ function CheckWork({ at }: { at: AtBench }) {
               onWhere={() => show(f, 'design')}
               onGauge={gaugeOf(f) && (ruleOf(f)?.limit ?? 0) > 0 ? () => show(f, 'gauge') : null}
             />
-          )) ?? <li>{heavy.problem ?? 'Looking at every feature …'}</li>}
+          )) ?? <li>{heavy.problem ?? text('lookingEveryFeature')}</li>}
         </ul>
       </Panel>
       <div className="aside">
@@ -196,7 +216,7 @@ function CheckWork({ at }: { at: AtBench }) {
             <Seam />
             {report && report.answered.length > 0 && (
               <>
-                <h2>Looked at</h2>
+                <h2>{text('looked')}</h2>
                 <ul style={{ fontSize: 14 }}>
                   {report.answered.map((a) => (
                     <li key={a}>{a}.</li>
@@ -204,7 +224,7 @@ function CheckWork({ at }: { at: AtBench }) {
                 </ul>
               </>
             )}
-            <h2>Not checked</h2>
+            <h2>{text('notChecked')}</h2>
             <Tests as="ul">
               {report?.unchecked.map((u) => (
                 <li key={u}>{u}</li>
@@ -213,7 +233,7 @@ function CheckWork({ at }: { at: AtBench }) {
             {report && report.changed.length > 0 && (
               <>
                 <Seam />
-                <h2>Rules changed here</h2>
+                <h2>{text('rulesChangedHere')}</h2>
                 <Tests as="ul">
                   {report.changed.map((c) => (
                     <li key={c}>{c}</li>
@@ -228,9 +248,7 @@ function CheckWork({ at }: { at: AtBench }) {
         <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
           <SewnButton kind="care" size={28} />
           <p>
-            <strong>These are the usual cautions, not a certificate.</strong> Your local toy-safety and
-            licensing rules come first; ask the therapist who knows the child. Rule values are from memory of
-            the published texts: compare them with your own copy.
+            <strong>{text('theseUsualCautionsNot')}</strong> {text('yourLocalToySafety')}
           </p>
         </div>
       </Panel>

@@ -8,16 +8,17 @@ import { Choice } from '../../parts/Choice.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const HOW: Record<How, string> = {
-  wash: 'wash warm, rinse, air dry',
-  wipe: 'wipe, let it dry',
-  rest: 'cannot be washed: quarantine',
-  none: 'cannot be cleaned: for one child, then thrown away',
+  wash: text('washWarmRinseAir'),
+  wipe: text('wipeLetDry'),
+  rest: text('cannotWashedQuarantine'),
+  none: text('cannotCleanedChildThen'),
 };
 
 const number = (text: string): number => Number(text.replace(',', '.'));
-const ml = (x: number): string => `${x < 10 ? Math.round(x * 10) / 10 : Math.round(x)} ml`;
+const ml = (x: number): string => text('ml', { x: x < 10 ? Math.round(x * 10) / 10 : Math.round(x) });
 
 /** How much of a cleaner and how much water, from the product’s own label. */
 function Dilution({ onClose }: { onClose(): void }) {
@@ -34,7 +35,7 @@ function Dilution({ onClose }: { onClose(): void }) {
   const isTyped = all.every((t) => t.trim() !== '');
   const isRead = all.every((t) => number(t) > 0);
   let said: string | null = null;
-  let problem: string | null = isTyped && !isRead ? 'Expected three numbers over 0.' : null;
+  let problem: string | null = isTyped && !isRead ? text('expectedThreeNumbersOver') : null;
   if (isTyped && isRead)
     try {
       const d = dilute({
@@ -42,49 +43,50 @@ function Dilution({ onClose }: { onClose(): void }) {
         to: { value: number(to), unit: toUnit },
         volume: number(volume),
       });
-      said = `${ml(d.product)} of the product and ${ml(d.water)} of water: 1 part to ${d.parts < 10 ? d.parts.toFixed(1) : Math.round(d.parts)}.`;
+      said = text('productWater1Part', {
+        product: ml(d.product),
+        water: ml(d.water),
+        parts: d.parts < 10 ? d.parts.toFixed(1) : Math.round(d.parts),
+      });
     } catch (e) {
       if (!(e instanceof DilutionError)) throw e;
-      problem = `${e.path.startsWith('from') ? 'On the bottle' : 'Asked for'}: ${e.message}.`;
+      problem = `${e.path.startsWith('from') ? text('onBottle') : text('asked')}: ${e.message}.`;
     }
   return (
-    <Dialog title="Mix a cleaner" isOpen onClose={onClose}>
+    <Dialog title={text('mixCleaner')} isOpen onClose={onClose}>
       <Stack>
-        <Quiet>Both numbers come from the product’s own label or your local code, never from here.</Quiet>
+        <Quiet>{text('bothNumbersComeFrom')}</Quiet>
         <TextField
-          label="On the bottle"
+          label={text('onBottle')}
           inputMode="decimal"
           value={from}
           onChange={setFrom}
           suffix={fromUnit}
         />
         <Choice
-          label="Unit on the bottle"
+          label={text('unitOnBottle')}
           value={fromUnit}
           onChange={(v) => setFromUnit(v as StrengthUnit)}
           options={units}
         />
-        <TextField label="Asked for" inputMode="decimal" value={to} onChange={setTo} suffix={toUnit} />
+        <TextField label={text('asked')} inputMode="decimal" value={to} onChange={setTo} suffix={toUnit} />
         <Choice
-          label="Unit asked for"
+          label={text('unitAsked')}
           value={toUnit}
           onChange={(v) => setToUnit(v as StrengthUnit)}
           options={units}
         />
-        <TextField label="To mix" inputMode="decimal" value={volume} onChange={setVolume} suffix="ml" />
+        <TextField label={text('mix')} inputMode="decimal" value={volume} onChange={setVolume} suffix="ml" />
         {problem && <Notice tone="stop">{problem}</Notice>}
         {said && (
           <Notice tone="clear">
             <strong>{said}</strong>
           </Notice>
         )}
-        <Quiet>
-          Away from children, in a room with air, gloves on; never mix two products. Rinse what goes in a
-          mouth.
-        </Quiet>
+        <Quiet>{text('awayFromChildrenRoom')}</Quiet>
         <Row>
           <Button plain onPress={onClose}>
-            Close
+            {text('close')}
           </Button>
         </Row>
       </Stack>
@@ -107,21 +109,21 @@ export function Cleaning({
   const used = materials.filter((m) => ids.has(m.id));
   return (
     <Stack $gap={8}>
-      <h2>Between children</h2>
+      <h2>{text('betweenChildren')}</h2>
       <ul style={{ display: 'grid', gap: 4, fontSize: 14 }}>
         {used.map((m) => {
           const how = cleaningOf(m);
           return (
             <li key={m.id}>
               <b>{m.name}</b>: {HOW[how]}
-              {how === 'rest' ? ` ${restDays} days` : ''}
+              {how === 'rest' ? text('days', { restDays }) : ''}
             </li>
           );
         })}
       </ul>
       <div>
         <Button small plain onPress={() => setMixing(true)}>
-          Mix a cleaner
+          {text('mixCleaner')}
         </Button>
       </div>
       {isMixing && <Dilution onClose={() => setMixing(false)} />}

@@ -20,6 +20,7 @@ import { Notice, Quiet, Row } from '../../parts/Panel.tsx';
 import { say } from '../../parts/messages.ts';
 import { titleOf, Verdict } from '../../shell/Verdict.tsx';
 import { planner } from '../../work/door.ts';
+import { text } from './text.ts';
 
 const Item = styled.li`
   display: grid;
@@ -64,7 +65,7 @@ const Ask = styled.button`
 /** A value as the place writes it. */
 const valueOf = (value: number | string, unitOf: Change['unit'], unit: LengthUnit): string =>
   unitOf === 'months'
-    ? `${value} months`
+    ? text('months', { value })
     : factValue({ id: '', label: '', value, ...(unitOf && { unit: unitOf }) }, unit);
 
 /** Rules that no dial, material or age changes: only care does. */
@@ -78,18 +79,19 @@ function Margin({ of, unit }: { of: Finding; unit: LengthUnit }) {
     m.unit === 'mm' && x >= 1 ? formatLength(x, unit) : `${Math.round(x * 1000) / 1000} ${m.unit}`;
   return (
     <p>
-      {said(m.value)}, limit {said(m.limit)}
-      {of.younger === null ? ': ' : ` under ${of.younger} months: `}
+      {of.younger === null
+        ? text('limit', { m: said(m.value), limit: said(m.limit) })
+        : text('limitUnderMonths', { m: said(m.value), limit: said(m.limit), younger: of.younger })}
       <strong>
         {m.margin < 0
-          ? `${said(-m.margin)} ${of.younger === null ? 'to change' : 'over for them'}`
-          : `${said(m.margin)} of room`}
+          ? `${said(-m.margin)} ${of.younger === null ? text('change') : text('overThem')}`
+          : text('room', { margin: said(m.margin) })}
       </strong>
     </p>
   );
 }
 
-const THEN = { clear: 'then clear', care: 'then take care', stop: 'one stop fewer, not all' } as const;
+const THEN = { clear: text('thenClear'), care: text('thenTakeCare'), stop: text('stopFewerNotAll') } as const;
 
 function take(c: Change, design: Design): void {
   const { change } = useOpenDesign.getState();
@@ -99,7 +101,7 @@ function take(c: Change, design: Design): void {
     const ageFrom = Number(c.to);
     change({ ageFrom, ...(design.ageTo <= ageFrom ? { ageTo: Math.min(216, ageFrom + 6) } : {}) });
   }
-  say(`${c.label} is ${typeof c.to === 'number' ? c.to : c.to.toLowerCase()} now.`);
+  say(text('now', { c: c.label, what: typeof c.to === 'number' ? c.to : c.to.toLowerCase() }));
 }
 
 /** The least changes that clear a finding, each with what it does besides. */
@@ -118,20 +120,19 @@ function WhatClears({
   const rate = useRates(materials);
   const ask = by ? askOf(design, materials, by) : null;
   const found = useQuery({
-    queryKey: ['what clears', of.rule, ask],
+    queryKey: [text('whatClears'), of.rule, ask],
     queryFn: () => planner().changes(ask!, of.rule, [...shelfOf(materials).values()]),
     enabled: ask !== null,
     staleTime: Infinity,
     retry: false,
   });
   if (found.error) return <Notice tone="stop">{words(found.error)}</Notice>;
-  if (!found.data) return <Quiet role="status">Trying every dial, material and age …</Quiet>;
+  if (!found.data) return <Quiet role="status">{text('tryingEveryDialMaterial')}</Quiet>;
   const costOf = (needs: Change['needs']): number =>
     threeCosts({ needs, rate, copies: 1, purchaseTotal: null }).materialsUsed;
-  if (found.data.length === 0)
-    return <Quiet>No dial, no material on the shelf and no age clears it: do what stands above.</Quiet>;
+  if (found.data.length === 0) return <Quiet>{text('noDialNoMaterial')}</Quiet>;
   return (
-    <Changes aria-label={`What would clear: ${of.title}`}>
+    <Changes aria-label={text('whatWouldClear', { title: of.title })}>
       {found.data.slice(0, 6).map((c) => (
         <li key={`${c.kind}${c.id}${String(c.to)}`}>
           <div>
@@ -142,16 +143,18 @@ function WhatClears({
             <Quiet>
               {[
                 THEN[c.verdict],
-                `fit: ${c.fit.headline.toLowerCase()}`,
+                text('fit', { headline: c.fit.headline.toLowerCase() }),
                 c.bits[1] === null
-                  ? 'no bits'
-                  : `${c.bits[1].toFixed(1)} bits${c.bits[0] === null ? '' : ` (${c.bits[0].toFixed(1)} now)`}`,
-                `materials ${money(Math.round(costOf(c.needs)))}`,
+                  ? text('noBits')
+                  : c.bits[0] === null
+                    ? text('bits', { what: c.bits[1].toFixed(1) })
+                    : text('bitsNow', { what: c.bits[1].toFixed(1), what2: c.bits[0].toFixed(1) }),
+                text('materials', { needs: money(Math.round(costOf(c.needs))) }),
               ].join(' · ')}
             </Quiet>
           </div>
           <Button small plain={c.fit.verdict === 'stop'} onPress={() => take(c, design)}>
-            Take
+            {text('take')}
           </Button>
         </li>
       ))}
@@ -191,16 +194,16 @@ export function FindingItem({
         </Quiet>
         <Row $gap={14}>
           <Ask type="button" onClick={onWhere}>
-            Show where
+            {text('showWhere')}
           </Ask>
           {onGauge && (
             <Ask type="button" onClick={onGauge}>
-              On the gauge
+              {text('onGauge2')}
             </Ask>
           )}
           {of.verdict !== 'clear' && !NOT_CURED.includes(of.rule) && !isOpen && (
             <Ask type="button" onClick={() => setOpen(true)}>
-              What would clear it?
+              {text('whatWouldClear2')}
             </Ask>
           )}
         </Row>

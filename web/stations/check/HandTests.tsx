@@ -30,6 +30,7 @@ import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { TestGuide } from './TestGuide.tsx';
 import { useScale } from './useScale.ts';
+import { text } from './text.ts';
 
 const List = styled.ul`
   display: grid;
@@ -52,7 +53,7 @@ const Read = styled.output`
   font-variant-numeric: tabular-nums;
 `;
 
-const WHOLE = 'The whole kit';
+const WHOLE = text('wholeKit');
 /** Rules whose findings a test by hand answers. */
 const TESTED = ['spring', 'sharp-edge', 'attached', 'filler'];
 
@@ -64,30 +65,30 @@ function Scale({ test, onHeld }: { test: HandTest; onHeld(force: number): void }
   const { held, heldFor } = heldForce(pull.readings, hold, asked);
   const now = pull.readings.at(-1)?.force ?? 0;
   const says = {
-    off: 'Hook the part on, then read the scale.',
-    reading: `Held at ${asked} N or more for ${heldFor.toFixed(1)} s of ${hold} s.`,
-    lost: 'The scale stopped answering, so this pull counts for nothing. Read it again.',
-    done: `${held.toFixed(1)} N were held for ${hold} s; ${asked} N are asked.`,
+    off: text('hookPartOnThen'),
+    reading: text('heldNOrMore', { asked, heldFor: heldFor.toFixed(1), hold }),
+    lost: text('scaleStoppedAnsweringThis'),
+    done: text('nWereHeldS', { held: held.toFixed(1), hold, asked }),
   }[pull.state];
   return (
     <Stack $gap={6}>
       <Row>
-        <Read aria-label="Scale">{now.toFixed(1)} N</Read>
+        <Read aria-label={text('scale')}>{now.toFixed(1)} N</Read>
         <Button
           small
           onPress={pull.state === 'reading' ? pull.stop : pull.start}
           plain={pull.state === 'reading'}
         >
-          {pull.state === 'reading' ? 'Stop' : 'Read the scale'}
+          {pull.state === 'reading' ? text('stop') : text('readScale')}
         </Button>
         {pull.state === 'done' && held > 0 && (
           <Button small plain onPress={() => onHeld(Math.round(held * 10) / 10)}>
-            Take {held.toFixed(1)} N
+            {text('takeN', { held: held.toFixed(1) })}
           </Button>
         )}
       </Row>
       <Quiet role="status">{says}</Quiet>
-      <Quiet>The scale is simulated here.</Quiet>
+      <Quiet>{text('scaleSimulatedHere')}</Quiet>
     </Stack>
   );
 }
@@ -118,10 +119,9 @@ function RecordTest({
   const typed = force.trim() === '' ? null : Number(force.replace(',', '.'));
   const number = typed === null ? null : newtons(typed, read);
   const save = (): void => {
-    if (number !== null && !Number.isFinite(number))
-      return setProblem(`Force: expected a number in ${read}.`);
-    if (passed === '') return setProblem('Say whether it held.');
-    if (by.trim() === '') return setProblem('Done by: expected a name.');
+    if (number !== null && !Number.isFinite(number)) return setProblem(text('forceExpectedNumber', { read }));
+    if (passed === '') return setProblem(text('sayWhetherHeld'));
+    if (by.trim() === '') return setProblem(text('dExpectedName'));
     setProblem(null);
     add.mutate(
       { designId: design.id, part, test: test.id, passed: passed === 'yes', force: number, by, words: note },
@@ -129,8 +129,8 @@ function RecordTest({
         onSuccess: () => {
           say(
             passed === 'yes'
-              ? `${part}: the ${test.id} test is on record.`
-              : `${part}: the ${test.id} test failed. Kits of it are not lent, and what is out is called back.`,
+              ? text('testOnRecord', { part, test: test.id })
+              : text('testFailedKitsNot', { part, test: test.id }),
           );
           onClose();
         },
@@ -140,13 +140,13 @@ function RecordTest({
   };
   const short = test.force !== null && number !== null && number < test.force;
   return (
-    <Dialog title={`Record: ${test.id} test`} isOpen onClose={onClose}>
+    <Dialog title={text('recordTest', { test: test.id })} isOpen onClose={onClose}>
       <Form onSubmit={save}>
         <Stack>
           <p>{inUnit(test.words, unit)}.</p>
           <TestGuide key={test.id} test={test} />
           <Select
-            label="Done on"
+            label={text('dOn')}
             value={part}
             onChange={setPart}
             options={[...new Set([...parts, WHOLE])].map((p) => ({ value: p, label: p }))}
@@ -162,44 +162,42 @@ function RecordTest({
               />
               {test.household && (
                 <Fold>
-                  <summary>No scale or gauge at hand?</summary>
+                  <summary>{text('noScaleOrGauge')}</summary>
                   <p>{test.household}</p>
                 </Fold>
               )}
               <TextField
-                label="Force that was held"
+                label={text('forceWasHeld')}
                 suffix={read}
                 inputMode="decimal"
                 value={force}
                 onChange={setForce}
-                hint="Left empty where nothing was measured: then a test that held proves nothing"
+                hint={text('leftEmptyWhereNothing')}
               />
               <Choice
-                label="Read in"
+                label={text('read')}
                 value={read}
                 onChange={(u) => setRead(u as ForceUnit)}
                 options={FORCE_UNITS.map((u) => ({ value: u, label: u }))}
               />
               {read !== 'N' && number !== null && Number.isFinite(number) && (
-                <Quiet>That is {number} N.</Quiet>
+                <Quiet>{text('n', { number })}</Quiet>
               )}
-              {short && (
-                <Notice tone="care">Less than the {test.force} N that are asked: it clears nothing.</Notice>
-              )}
+              {short && <Notice tone="care">{text('lessThanNAsked', { force: test.force })}</Notice>}
             </>
           )}
           <Choice
-            label="Did it hold?"
+            label={text('didHold')}
             value={passed}
             onChange={(v) => setPassed(v as 'yes' | 'no')}
             options={[
-              { value: 'yes', label: 'It held' },
-              { value: 'no', label: 'It came off, cracked or opened' },
+              { value: 'yes', label: text('held') },
+              { value: 'no', label: text('cameOffCrackedOr') },
             ]}
           />
-          <TextField label="Done by" value={by} onChange={setBy} />
-          <TextField label="What was seen" value={note} onChange={setNote} />
-          <DialogEnd problem={problem} yes="Put on record" isBusy={add.isPending} onClose={onClose} />
+          <TextField label={text('d2')} value={by} onChange={setBy} />
+          <TextField label={text('whatWasSeen')} value={note} onChange={setNote} />
+          <DialogEnd problem={problem} yes={text('putOnRecord')} isBusy={add.isPending} onClose={onClose} />
         </Stack>
       </Form>
     </Dialog>
@@ -233,19 +231,23 @@ export function HandTests({
   ];
   return (
     <Stack $gap={10}>
-      <h2>Tests to do by hand</h2>
-      <Quiet>On one finished kit, before the others are lent.</Quiet>
+      <h2>{text('testsDoHand')}</h2>
+      <Quiet>{text('onFinishedKitBefore')}</Quiet>
       {recall && (
         <Notice tone="stop">
-          <strong>Called back.</strong>{' '}
+          <strong>{text('calledBack')}</strong>{' '}
           {recall.kits.length > 0
-            ? `Out: ${recall.kits.map((k) => `${k.label} with ${k.borrower}, due ${shortDay(k.dueOn)}`).join('; ')}.`
-            : 'No kit of it is out.'}{' '}
-          {recall.here > 0 ? `${recall.here} here are not lent.` : ''}
+            ? text('out', {
+                kits: recall.kits
+                  .map((k) => text('due', { k: k.label, borrower: k.borrower, dueOn: shortDay(k.dueOn) }))
+                  .join('; '),
+              })
+            : text('noKitOut')}{' '}
+          {recall.here > 0 ? text('hereNotLent', { here: recall.here }) : ''}
           {recall.kits.length > 0 && (
             <div style={{ marginTop: 6 }}>
               <FileLink small href={`/api/designs/${design.id}/recall.pdf`}>
-                Letters to families
+                {text('lettersFamilies')}
               </FileLink>
             </div>
           )}
@@ -257,27 +259,31 @@ export function HandTests({
           return (
             <li key={t.id}>
               <span>{inUnit(t.words, unit)}</span>
-              <Button small plain onPress={() => setOpen(t)} aria-label={`Record the ${t.id} test`}>
-                Record
+              <Button small plain onPress={() => setOpen(t)} aria-label={text('recordTest2', { t: t.id })}>
+                {text('record')}
               </Button>
               {last.slice(0, 3).map((x) => (
                 <Quiet key={x.id}>
-                  {x.passed ? 'Held' : 'Failed'}: {x.part}
+                  {x.passed ? text('held2') : text('failed')}: {x.part}
                   {x.force === null ? '' : `, ${x.force} N`}, {shortDay(x.on)}, {x.by}
                   {x.madeAs !== as
-                    ? '. Made otherwise then: it does not count any more'
+                    ? text('madeWiseThenDoes')
                     : !x.passed
                       ? ''
                       : x.isSpent
-                        ? '. Its time or its loans are over: do it again'
-                        : `. It counts to ${shortDay(x.until)}, or ${PASS_COUNTS.loans} loans of one kit (${x.loans} so far)`}
+                        ? text('timeOrLoansOver')
+                        : text('countsOrLoansKit', {
+                            until: shortDay(x.until),
+                            loans: PASS_COUNTS.loans,
+                            loans2: x.loans,
+                          })}
                 </Quiet>
               ))}
             </li>
           );
         })}
       </List>
-      <Quiet>16 CFR 1500.51–.53, EN 71-1, from memory.</Quiet>
+      <Quiet>{text('n16Cfr1500')}</Quiet>
       {open && (
         <RecordTest design={design} test={open} parts={parts} unit={unit} onClose={() => setOpen(null)} />
       )}

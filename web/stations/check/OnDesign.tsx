@@ -7,6 +7,7 @@ import type { Rule } from '../../../core/safety/rules.ts';
 import { Marks } from '../../drawing/Marks.tsx';
 import { Mat } from '../../drawing/Mat.tsx';
 import { OverMat } from '../../drawing/OverMat.tsx';
+import { text } from './text.ts';
 
 const PIECES: readonly MarkRole[] = ['piece', 'piece-in', 'piece-detail'];
 const HOLES: readonly MarkRole[] = ['opening', 'slit', 'punch'];
@@ -46,13 +47,13 @@ export function OnGauge({
       unit={unit}
       reserve={92}
       most={7}
-      label={`${of.title}: ${of.where} on its gauge`}
+      label={text('onGauge', { title: of.title, where: of.where })}
       over={
         <OverMat>
           <strong>{of.title}</strong>: {inUnit(of.words, unit)}
           <br />
           <button type="button" style={{ marginTop: 6 }} onClick={onBack}>
-            Back to the cylinder
+            {text('backCylinder')}
           </button>
         </OverMat>
       }
@@ -86,14 +87,14 @@ export function OnDesign({
       height={scene.height}
       unit={unit}
       reserve={92}
-      label={`Where it is: ${of.where || of.title}`}
+      label={text('where', { where: of.where || of.title })}
       over={
         <OverMat>
           <strong>{of.title}</strong>
           {of.where && of.where !== of.title ? `: ${of.where}` : ''}
           <br />
           <button type="button" style={{ marginTop: 6 }} onClick={onBack}>
-            Back to the cylinder
+            {text('backCylinder')}
           </button>
         </OverMat>
       }

@@ -17,6 +17,7 @@ import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Quiet, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
+import { text } from './text.ts';
 
 /** What is typed of a rule, before it is read. */
 interface Draft {
@@ -33,11 +34,11 @@ const numberOf = (text: string): number | null =>
 /** What is wrong with a draft; every change must say who decided it and why. */
 function wrongWith(d: Draft): string | null {
   const [limit, below] = [numberOf(d.limit), numberOf(d.below)];
-  if (limit !== null && !(limit >= 0)) return 'Limit: expected a number.';
+  if (limit !== null && !(limit >= 0)) return text('limitExpectedNumber');
   if (below !== null && !(Number.isInteger(below) && below >= 0 && below <= 216))
-    return 'Under, months: expected whole months up to 216, or nothing for all ages.';
-  if (d.by.trim() === '') return 'Decided by: expected a name.';
-  return d.why.trim().length < 3 ? 'Reason: expected why it is so here.' : null;
+    return text('underMonthsExpectedWhole');
+  if (d.by.trim() === '') return text('decidedExpectedName');
+  return d.why.trim().length < 3 ? text('reasonExpectedWhyHere') : null;
 }
 
 /** What every rule has: its limit and age where it has them, what breaking it means, who decided and why. */
@@ -61,7 +62,7 @@ function RuleFields({
     <>
       {limitUnit !== null && (
         <TextField
-          label="Limit"
+          label={text('limit2')}
           suffix={limitUnit}
           inputMode="decimal"
           value={d.limit}
@@ -70,7 +71,7 @@ function RuleFields({
       )}
       {isForAges && (
         <TextField
-          label="For children under, months"
+          label={text('childrenUnderMonths')}
           {...(ageHint ? { hint: ageHint } : {})}
           inputMode="numeric"
           value={d.below}
@@ -78,22 +79,22 @@ function RuleFields({
         />
       )}
       <Choice
-        label="Breaking it means"
+        label={text('breakingMeans')}
         value={d.verdict}
         onChange={(v) => set({ verdict: v as 'stop' | 'care' })}
         options={[
-          { value: 'stop', label: 'Stop' },
-          { value: 'care', label: 'Take care' },
+          { value: 'stop', label: text('stop') },
+          { value: 'care', label: text('takeCare2') },
         ]}
       />
       <TextField
-        label="What to do then"
+        label={text('whatDoThen')}
         value={d.remedy}
         onChange={(remedy) => set({ remedy })}
         {...(remedyHint ? { hint: remedyHint } : {})}
       />
-      <TextField label="Decided by" value={d.by} onChange={(by) => set({ by })} />
-      <TextField label="Reason" value={d.why} onChange={(why) => set({ why })} />
+      <TextField label={text('decided')} value={d.by} onChange={(by) => set({ by })} />
+      <TextField label={text('reason')} value={d.why} onChange={(why) => set({ why })} />
     </>
   );
 }
@@ -142,16 +143,17 @@ export function ChangeRule({ rule, here, onSave, onClose }: FormProps & { readon
       <Form onSubmit={save}>
         <Stack>
           <Quiet>
-            {rule.source}
-            {rule.year === null ? '' : `, ${rule.year}`}. From memory: compare it with your own copy.
+            {rule.year === null
+              ? text('fromMemoryCompareYour', { source: rule.source })
+              : text('fromMemoryCompareYourOwn', { source: rule.source, year: rule.year })}
           </Quiet>
           <Choice
-            label="Is it applied here?"
+            label={text('appliedHere')}
             value={off}
             onChange={(v) => setOff(v as 'yes' | 'no')}
             options={[
-              { value: 'no', label: 'Applied' },
-              { value: 'yes', label: 'Switched off' },
+              { value: 'no', label: text('applied') },
+              { value: 'yes', label: text('switchedOff') },
             ]}
           />
           <RuleFields
@@ -161,10 +163,10 @@ export function ChangeRule({ rule, here, onSave, onClose }: FormProps & { readon
             isForAges={rule.below !== null}
             remedyHint={rule.remedy}
           />
-          <DialogEnd problem={problem} yes="Save" onClose={onClose}>
+          <DialogEnd problem={problem} yes={text('save')} onClose={onClose}>
             {before && (
               <Button plain onPress={() => onSave({ ...here.rules, changes: others })}>
-                Back as published
+                {text('backAsPublished')}
               </Button>
             )}
           </DialogEnd>
@@ -199,13 +201,13 @@ export function AddRule({ here, onSave, onClose }: FormProps) {
   const [problem, setProblem] = useState<string | null>(null);
   const save = (): void => {
     const limit = numberOf(d.limit);
-    if (title.trim() === '') return setProblem('Title: expected what it is called.');
-    if (limit === null) return setProblem('Limit: expected a number.');
-    if (d.remedy.trim() === '') return setProblem('What to do then: expected a remedy.');
+    if (title.trim() === '') return setProblem(text('titleExpectedWhatCalled'));
+    if (limit === null) return setProblem(text('limitExpectedNumber'));
+    if (d.remedy.trim() === '') return setProblem(text('whatDoThenExpected'));
     const wrong = wrongWith(d);
     if (wrong) return setProblem(wrong);
     const id = idOf(title);
-    if (here.rules.own.some((r) => r.id === id)) return setProblem('Title: there is a rule of that name.');
+    if (here.rules.own.some((r) => r.id === id)) return setProblem(text('titleThereRuleName'));
     const rule: OwnRule = {
       id,
       title: title.trim(),
@@ -221,32 +223,32 @@ export function AddRule({ here, onSave, onClose }: FormProps) {
     onSave({ ...here.rules, own: [...here.rules.own, rule] });
   };
   return (
-    <Dialog title="A rule of your own" isOpen onClose={onClose}>
+    <Dialog title={text('ruleYourOwn')} isOpen onClose={onClose}>
       <Form onSubmit={save}>
         <Stack>
-          <TextField label="Title" value={title} onChange={setTitle} autoFocus />
+          <TextField label={text('title')} value={title} onChange={setTitle} autoFocus />
           <Select
-            label="It looks at"
+            label={text('looks')}
             value={measure}
             onChange={(v) => setMeasure(v as MeasureId)}
             options={Object.entries(MEASURES).map(([value, m]) => ({ value, label: m.label }))}
           />
           <Choice
-            label="It is broken"
+            label={text('broken')}
             value={breaks}
             onChange={(v) => setBreaks(v as 'over' | 'under')}
             options={[
-              { value: 'under', label: 'Under the limit' },
-              { value: 'over', label: 'Over the limit' },
+              { value: 'under', label: text('underLimit') },
+              { value: 'over', label: text('overLimit') },
             ]}
           />
           <RuleFields
             draft={d}
             set={(part) => setDraft((x) => ({ ...x, ...part }))}
             limitUnit={MEASURES[measure].unit}
-            ageHint="Left empty for all ages"
+            ageHint={text('leftEmptyAllAges')}
           />
-          <DialogEnd problem={problem} yes="Add" onClose={onClose} />
+          <DialogEnd problem={problem} yes={text('add')} onClose={onClose} />
         </Stack>
       </Form>
     </Dialog>

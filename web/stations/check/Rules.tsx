@@ -11,6 +11,7 @@ import { say } from '../../parts/messages.ts';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { AddRule, ChangeRule } from './RuleForms.tsx';
+import { text } from './text.ts';
 
 const List = styled.ul`
   display: grid;
@@ -38,10 +39,16 @@ const List = styled.ul`
 `;
 
 const agesOf = (below: number | null): string =>
-  below === null ? 'all ages' : below % 12 === 0 ? `under ${below / 12} years` : `under ${below} months`;
+  below === null
+    ? text('allAges')
+    : below % 12 === 0
+      ? text('underYears', { below: below / 12 })
+      : text('underMonths', { below });
 const limitOf = (r: Rule, unit: LengthUnit): string => {
   if (r.limit === null || r.unit === null) return '';
-  return r.unit === 'mm' && r.limit >= 1 ? inUnit(`${r.limit} mm`, unit) : `${r.limit} ${r.unit}`;
+  return r.unit === 'mm' && r.limit >= 1
+    ? inUnit(text('mm', { limit: r.limit }), unit)
+    : `${r.limit} ${r.unit}`;
 };
 
 /** Every rule that the check goes by, what this place has changed, and who changed what when. */
@@ -52,7 +59,7 @@ export function Component() {
   const [adding, setAdding] = useState(false);
   const save = useChange((input: RulesUpdate) => api<RulesHere>('PUT', '/rules', input));
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!here || !place) return <p role="status">Loading the rules …</p>;
+  if (!here || !place) return <p role="status">{text('loadingRules')}</p>;
   const unit = place.lengthUnit;
   const keep = (rules: RulesHere['rules']): void =>
     save.mutate(
@@ -61,25 +68,22 @@ export function Component() {
         onSuccess: () => {
           setChanging(null);
           setAdding(false);
-          say('The rules are saved, with who and why.');
+          say(text('rulesSavedWhoWhy'));
         },
       },
     );
   return (
     <Stack>
-      <Heading over={`What the check goes by: ${here.market}`} title="Rules">
-        <Button onPress={() => setAdding(true)}>Add a rule</Button>
+      <Heading over={text('whatCheckGoes', { market: here.market })} title={text('rules')}>
+        <Button onPress={() => setAdding(true)}>{text('addRule')}</Button>
       </Heading>
-      <Notice tone="care">
-        Values are from memory of the published texts. Compare them with your own copy, and ask your licensing
-        office where you are unsure.
-      </Notice>
+      <Notice tone="care">{text('valuesFromMemoryPublished')}</Notice>
       {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
       <Panel>
         <List>
           {here.list.map((r) => (
             <li key={r.id}>
-              {r.isOff ? <strong>Off</strong> : <Verdict kind={r.verdict} />}
+              {r.isOff ? <strong>{text('off')}</strong> : <Verdict kind={r.verdict} />}
               <div>
                 <h3>{r.title}</h3>
                 <p>
@@ -96,23 +100,28 @@ export function Component() {
                   small
                   plain
                   onPress={() => keep({ ...here.rules, own: here.rules.own.filter((o) => o.id !== r.id) })}
-                  aria-label={`Take out ${r.title}`}
+                  aria-label={text('takeOut', { title: r.title })}
                 >
-                  Take out
+                  {text('takeOut2')}
                 </Button>
               ) : (
-                <Button small plain onPress={() => setChanging(r)} aria-label={`Change ${r.title}`}>
-                  Change
+                <Button
+                  small
+                  plain
+                  onPress={() => setChanging(r)}
+                  aria-label={text('change2', { title: r.title })}
+                >
+                  {text('change3')}
                 </Button>
               )}
             </li>
           ))}
         </List>
       </Panel>
-      <Panel aria-label="What was changed">
-        <h2>What was changed</h2>
+      <Panel aria-label={text('whatWasChanged')}>
+        <h2>{text('whatWasChanged')}</h2>
         {here.log.length === 0 ? (
-          <Quiet>Nothing: the rules are as published.</Quiet>
+          <Quiet>{text('nothingRulesAsPublished')}</Quiet>
         ) : (
           <List as="ol">
             {here.log.map((l) => (

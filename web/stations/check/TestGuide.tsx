@@ -4,6 +4,7 @@ import { clock } from '../../../core/measure/minutes.ts';
 import { ring } from '../../parts/ring.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Quiet, Row } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** How often each test is done and how long it is held: counted and timed, so that nobody does it by feel. */
 export function TestGuide({ test }: { test: HandTest }) {
@@ -26,20 +27,20 @@ export function TestGuide({ test }: { test: HandTest }) {
     return () => clearInterval(timer);
   }, [until]);
   const { hold, times } = test;
-  const said = `${done} of ${times}${times === 1 ? ' time' : ' times'} done`;
+  const said = text('d', { done, times });
   return (
-    <Row role="group" aria-label="Count and time">
+    <Row role="group" aria-label={text('countTime')}>
       {until === null ? (
         <Button
           small
           isDisabled={done >= times}
           onPress={() => (hold === null ? setDone(done + 1) : setUntil(Date.now() + hold * 1000))}
         >
-          {hold === null ? 'One more' : `Time ${clock(hold)}`}
+          {hold === null ? text('oneMore') : text('time', { hold: clock(hold) })}
         </Button>
       ) : (
         <Button small plain onPress={() => setUntil(null)}>
-          {clock(left)} left, stop
+          {text('leftStop', { left: clock(left) })}
         </Button>
       )}
       <Quiet role="status">{said}</Quiet>

@@ -4,6 +4,7 @@ import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
 import type { Gauged } from '../../../core/safety/check.ts';
 import { Gauge } from '../../drawing/Gauge.tsx';
 import { OverMat } from '../../drawing/OverMat.tsx';
+import { text } from './text.ts';
 
 const Legend = styled(OverMat)`
   strong {
@@ -38,21 +39,21 @@ function Said({ of, unit }: { of: Gauged; unit: LengthUnit }) {
   if (answer.fits === false)
     return (
       <>
-        <strong>Too large by {formatLength(-answer.clearance, unit)} to go in</strong>
-        <span>at its best of all ways round, proved to at least {formatLength(-answer.bounds[1], unit)}</span>
+        <strong>{text('tooLargeGo', { clearance: formatLength(-answer.clearance, unit) })}</strong>
+        <span>{text('bestAllWaysRound', { what: formatLength(-answer.bounds[1], unit) })}</span>
       </>
     );
   if (answer.fits)
     return (
       <>
-        <strong>Goes in, with {formatLength(answer.clearance, unit)} to spare: a small part</strong>
-        <span>{name}, in the way shown</span>
+        <strong>{text('goesSpareSmallPart', { clearance: formatLength(answer.clearance, unit) })}</strong>
+        <span>{text('wayShown', { name })}</span>
       </>
     );
   return (
     <>
-      <strong>Too close to call</strong>
-      <span>treated as a small part</span>
+      <strong>{text('tooCloseCall')}</strong>
+      <span>{text('treatedAsSmallPart')}</span>
     </>
   );
 }
@@ -72,7 +73,7 @@ export function Turned({ gauged, unit }: { gauged: readonly Gauged[]; unit: Leng
       over={
         <Legend>
           {gauged.length > 1 && (
-            <Pieces role="group" aria-label="Pieces">
+            <Pieces role="group" aria-label={text('pieces')}>
               {gauged.map((g, i) => (
                 <button
                   key={`${g.name}${i}`}
@@ -87,14 +88,14 @@ export function Turned({ gauged, unit }: { gauged: readonly Gauged[]; unit: Leng
           )}
           <Said of={one} unit={unit} />
           <label>
-            Look from
+            {text('lookFrom')}
             <input
               type="range"
               min={0}
               max={355}
               step={5}
               value={turn}
-              aria-valuetext={`${turn} degrees round`}
+              aria-valuetext={text('degreesRound', { turn })}
               onChange={(e) => setTurn(e.target.valueAsNumber)}
             />
             <span>{turn}°</span>

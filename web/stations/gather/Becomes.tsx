@@ -10,6 +10,7 @@ import { Quiet, Row } from '../../parts/Panel.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
 import { MeasuredFields } from './MeasuredFields.tsx';
 import { sizeWords } from './words.ts';
+import { text } from './text.ts';
 
 const Outcome = styled.div<{ $kind: 'clear' | 'care' | 'stop' }>`
   display: grid;
@@ -47,10 +48,10 @@ const Measured = styled.details`
 /** The verdict's button for each outcome of a look-over. */
 export const KIND = { keep: 'clear', 'clean first': 'care', rest: 'care', never: 'stop' } as const;
 const TITLE = {
-  keep: 'Keep it',
-  'clean first': 'Clean it first',
-  rest: 'Quarantine',
-  never: 'Never on the shelf',
+  keep: text('keep'),
+  'clean first': text('cleanFirst'),
+  rest: text('quarantine2'),
+  never: text('neverOnShelf2'),
 } as const;
 
 /** What becomes of a find, how many of it, and measured how: sent with Enter or one press. */
@@ -76,15 +77,15 @@ export const Becomes = ({
   onTake(): void;
 }) => (
   <>
-    <Outcome $kind={KIND[answer.outcome]} role="status" aria-label="Outcome">
+    <Outcome $kind={KIND[answer.outcome]} role="status" aria-label={text('outcome')}>
       <SewnButton kind={KIND[answer.outcome]} size={34} />
       <span>
         <b>
           {TITLE[answer.outcome]}
-          {answer.until && ` until ${shortDay(answer.until)}`}
+          {answer.until && text('until', { until: shortDay(answer.until) })}
         </b>
         {answer.reasons.length === 0 ? (
-          <p>Clean, dry and whole.</p>
+          <p>{text('cleanDryWhole')}</p>
         ) : (
           answer.reasons.map((r) => <p key={r.words}>{r.words}</p>)
         )}
@@ -94,21 +95,21 @@ export const Becomes = ({
       <Row>
         <div style={{ width: 96 }}>
           <CountField
-            label={material.unit === 'mm' ? 'How many mm' : 'How many'}
+            label={material.unit === 'mm' ? text('howManyMm') : text('howMany')}
             value={quantity}
             onChange={onQuantity}
           />
         </div>
         <Button type="submit" isDisabled={pending} style={{ alignSelf: 'end' }}>
-          {answer.outcome === 'never' ? 'Refuse it' : 'Save the find'}
+          {answer.outcome === 'never' ? text('refuse') : text('saveFind')}
         </Button>
       </Row>
       <Measured key={material.name}>
-        <summary>Measured it?</summary>
+        <summary>{text('measured2')}</summary>
         <div>
           <MeasuredFields material={material} sizes={sizes} unit={unit} onChange={onSizes} />
         </div>
-        <Quiet>Left empty it counts as the usual {sizeWords(material, unit)}.</Quiet>
+        <Quiet>{text('leftEmptyCountsAs', { material: sizeWords(material, unit) })}</Quiet>
       </Measured>
     </Form>
   </>

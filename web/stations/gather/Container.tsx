@@ -15,6 +15,7 @@ import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { Heading, Notice, Panel, Quiet, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
+import { text } from './text.ts';
 
 const Dark = styled.div`
   background: var(--mat);
@@ -91,14 +92,14 @@ export function Component() {
   });
   const checked = useContainer({ container, parts, unit: place?.lengthUnit, openings });
   const checks = checked.data ?? [];
-  if (!materials || !place || !designs) return <p role="status">Loading …</p>;
+  if (!materials || !place || !designs) return <p role="status">{text('loading')}</p>;
   if (!container || !chosen)
     return (
       <Stack>
-        <Heading over={place.name} title="Does the kit go in?" />
-        <Notice tone="care">You need a design, and a container on the shelf.</Notice>
+        <Heading over={place.name} title={text('doesKitGo')} />
+        <Notice tone="care">{text('youNeedDesignContainer')}</Notice>
         <ButtonLink to={container ? '/shape' : '/gather?material=new'}>
-          {container ? 'Start a design' : 'Add a container'}
+          {container ? text('startDesign') : text('addContainer')}
         </ButtonLink>
       </Stack>
     );
@@ -109,20 +110,22 @@ export function Component() {
   return (
     <Stack>
       <Heading
-        over={`${place.name} · ${chosen.design.name}, ${parts.map((p) => `${p.count} × ${p.material.name}`).join(', ') || 'no solid parts'}`}
+        over={`${place.name} · ${chosen.design.name}, ${parts.map((p) => `${p.count} × ${p.material.name}`).join(', ') || text('noSolidParts')}`}
         title={
           !answer
-            ? 'Does the kit go in?'
+            ? text('doesKitGo')
             : answer.fits
-              ? `It goes in the ${container.name.toLowerCase()}`
-              : answer.fits === false && !inside.round
-                ? `It does not go in the ${container.name.toLowerCase()}`
-                : `Try it by hand in the ${container.name.toLowerCase()}`
+              ? text('goes', { container: container.name.toLowerCase() })
+              : `${
+                  answer.fits === false && !inside.round
+                    ? text('doesNotGo', { container: container.name.toLowerCase() })
+                    : text('tryHand', { container: container.name.toLowerCase() })
+                }`
         }
       >
         <div style={{ width: 230 }}>
           <Select
-            label="Design"
+            label={text('design')}
             value={String(chosen.id)}
             onChange={(id) => setParams({ design: id }, { replace: true })}
             options={designs.map((d) => ({ value: String(d.id), label: d.design.name }))}
@@ -130,10 +133,14 @@ export function Component() {
         </div>
         <div style={{ width: 230 }}>
           <Select
-            label="Container"
+            label={text('container')}
             value={String(container.id)}
             onChange={(id) => set({ container: id })}
-            options={containers.map((m) => ({ value: String(m.id), label: m.name, note: `${m.kept} kept` }))}
+            options={containers.map((m) => ({
+              value: String(m.id),
+              label: m.name,
+              note: text('kept4', { kept: m.kept }),
+            }))}
           />
         </div>
       </Heading>
@@ -149,7 +156,7 @@ export function Component() {
               if (packing.error) void packing.refetch();
             }}
           >
-            Try again
+            {text('tryAgain')}
           </Button>
         </Notice>
       )}
@@ -161,8 +168,8 @@ export function Component() {
             ) : (
               <p style={{ textAlign: 'center' }}>
                 {request === null
-                  ? 'There is nothing solid to pack, or more than 200 pieces.'
-                  : (answer?.reason ?? (packing.error ? 'Not packed.' : 'Packing …'))}
+                  ? text('thereNothingSolidPack')
+                  : (answer?.reason ?? (packing.error ? text('notPacked') : text('packing')))}
               </p>
             )}
           </Dark>
@@ -177,12 +184,17 @@ export function Component() {
             </Key>
           )}
           <Quiet>
-            Each part is packed as the box round it, turned by right angles, in{' '}
-            {formatLength(inside.length, place.lengthUnit)} × {formatLength(inside.width, place.lengthUnit)} ×{' '}
-            {formatLength(inside.height, place.lengthUnit)}
             {inside.round
-              ? ': the square inside the round mouth. A yes is a yes; a no only says to try it, since round pieces heap into the rest.'
-              : ' inside the walls.'}
+              ? text('eachPartPackedAs', {
+                  inside: formatLength(inside.length, place.lengthUnit),
+                  width: formatLength(inside.width, place.lengthUnit),
+                  height: formatLength(inside.height, place.lengthUnit),
+                })
+              : text('eachPartPackedAsBox', {
+                  inside: formatLength(inside.length, place.lengthUnit),
+                  width: formatLength(inside.width, place.lengthUnit),
+                  height: formatLength(inside.height, place.lengthUnit),
+                })}
           </Quiet>
         </Stack>
         <Panel>
@@ -193,10 +205,10 @@ export function Component() {
                 size={30}
                 word={
                   whole === 'clear'
-                    ? 'Clear: it goes in and stays in'
+                    ? text('clearGoesStays')
                     : whole === 'care'
-                      ? 'Take care'
-                      : 'Stop'
+                      ? text('takeCare')
+                      : text('stop')
                 }
               />
             )}
@@ -204,9 +216,9 @@ export function Component() {
               <li>
                 <SewnButton kind={verdict ?? 'care'} />
                 <span>
-                  <b>Does it go in?</b>
+                  <b>{text('doesGo')}</b>
                   {answer?.reason ??
-                    (packing.error ? 'Not worked out.' : request ? 'Packing …' : 'Nothing to pack.')}
+                    (packing.error ? text('notWorkedOut') : request ? text('packing') : text('nothingPack'))}
                 </span>
               </li>
               {checks.map((c) => (
@@ -219,10 +231,7 @@ export function Component() {
                 </li>
               ))}
             </Checks>
-            <Quiet>
-              Shake it closed, upside down, before it is lent. Local codes and the therapist who knows the
-              child come first.
-            </Quiet>
+            <Quiet>{text('shakeClosedUpsideDown')}</Quiet>
           </Stack>
         </Panel>
       </SideBySide>

@@ -14,6 +14,7 @@ import { CountField, LengthField } from '../../parts/Field.tsx';
 import { Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
 import type { Draft } from './draft.ts';
+import { text } from './text.ts';
 
 const Place = styled.fieldset`
   border: 1px dashed var(--seam-strong);
@@ -77,39 +78,39 @@ export function CutFields({
   return (
     <Stack $gap={8}>
       <Select
-        label="Grain or flutes run"
+        label={text('grainOrFlutesRun')}
         value={draft.grain ?? 'unknown'}
         onChange={(g) => set({ grain: g === 'unknown' ? undefined : (g as Grain) })}
         options={[
-          { value: 'unknown', label: 'Not known' },
+          { value: 'unknown', label: text('notKnown') },
           ...GRAINS.map((g) => ({
             value: g,
             label: isBox
-              ? { along: 'Up and down', across: 'Round the box' }[g]
-              : { along: 'Along its longer side', across: 'Across it' }[g],
+              ? { along: text('upDown'), across: text('roundBox') }[g]
+              : { along: text('alongLongerSide'), across: text('across2') }[g],
           })),
         ]}
       />
       {places.map((k, i) => (
         <Place key={i}>
-          <legend>Not to be cut, {i + 1}</legend>
+          <legend>{text('notCut', { i: i + 1 })}</legend>
           <Select
-            label="On"
+            label={text('on')}
             value={k.panel}
             error={errors[`keepOut.${i}.panel`] ?? null}
             onChange={(p) => change(i, { panel: p as KeepOutArea['panel'] })}
             options={panels.map((p) => ({ value: p, label: upper(p) }))}
           />
           <Select
-            label="Because of"
+            label={text('because')}
             value={k.why}
             onChange={(w) => change(i, { why: w as KeepOutArea['why'] })}
             options={KEEP_OUT_REASONS.map((w) => ({ value: w, label: upper(w) }))}
           />
-          {length(i, 'left', 'From the left')}
-          {length(i, 'top', 'From the top')}
-          {length(i, 'width', 'How wide')}
-          {length(i, 'height', 'How high')}
+          {length(i, 'left', text('fromLeft'))}
+          {length(i, 'top', text('fromTop'))}
+          {length(i, 'width', text('howWide'))}
+          {length(i, 'height', text('howHigh'))}
           {errors[`keepOut.${i}`] && (
             <span className="wide" role="alert" style={{ color: 'var(--stop)', fontSize: 13.5 }}>
               {upper(errors[`keepOut.${i}`]!)}
@@ -117,19 +118,17 @@ export function CutFields({
           )}
           <div className="wide">
             <Button small plain onPress={() => set({ keepOut: places.filter((_, j) => j !== i) })}>
-              Remove place {i + 1}
+              {text('removePlace', { i: i + 1 })}
             </Button>
           </div>
         </Place>
       ))}
       <Spread>
         <Quiet>
-          {places.length === 0
-            ? 'All of it can be cut.'
-            : `Parts are laid round ${places.length === 1 ? 'this place' : `these ${places.length} places`}.`}
+          {places.length === 0 ? text('allCanCut') : text('partsLaidRoundThese', { places: places.length })}
         </Quiet>
         <Button small plain onPress={add}>
-          Add a place not to cut
+          {text('addPlaceNotCut')}
         </Button>
       </Spread>
     </Stack>
@@ -156,13 +155,13 @@ export function KeepingFields({
   return (
     <Row>
       <CountField
-        label="Keeps out, hours"
+        label={text('keepsOutHours')}
         value={draft.keeping?.out ?? null}
         onChange={(n) => change({ out: n ?? undefined })}
         error={errors['keeping.out']}
       />
       <CountField
-        label="Keeps closed, days"
+        label={text('keepsClosedDays')}
         value={draft.keeping?.closed ?? null}
         onChange={(n) => change({ closed: n ?? undefined })}
         error={errors['keeping.closed']}
@@ -195,7 +194,7 @@ export function RiskFields({
     <>
       {draft.hazards.includes('magnet') && (
         <CountField
-          label="Flux index of the magnet, kG² mm²"
+          label={text('fluxIndexMagnetKg')}
           value={draft.risks?.flux ?? null}
           onChange={(n) => change({ flux: n ?? undefined })}
           error={errors['risks.flux']}
@@ -203,15 +202,15 @@ export function RiskFields({
       )}
       {draft.hazards.includes('battery') && (
         <Select
-          label="How its battery door opens"
-          value={draft.risks?.door ?? 'not tried'}
+          label={text('howBatteryDoorOpens')}
+          value={draft.risks?.door ?? text('notTried')}
           onChange={(d) => change({ door: DOORS.find((x) => x === d) })}
-          options={['not tried', ...DOORS].map((d) => ({ value: d, label: d }))}
+          options={[text('notTried'), ...DOORS].map((d) => ({ value: d, label: d }))}
         />
       )}
       {isBag && (
         <LengthField
-          label="Length of its drawstring, if any"
+          label={text('lengthDrawstringIfAny')}
           mm={draft.risks?.drawstring ?? null}
           unit={unit}
           onChange={(n) => change({ drawstring: n ?? undefined })}

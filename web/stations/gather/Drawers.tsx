@@ -1,15 +1,16 @@
 import { useEffect, useRef } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { styled } from 'styled-components';
+import { text } from './text.ts';
 
 const DRAWERS = [
-  ['', 'Shelf'],
-  ['look-over', 'Look over a find'],
-  ['saving', 'Saving up'],
-  ['today', 'What could I make?'],
-  ['container', 'Does it go in?'],
-  ['prices', 'Prices'],
-  ['files', 'Files'],
+  ['', text('shelf')],
+  ['look-over', text('lookOverFind')],
+  ['saving', text('savingUp')],
+  ['today', text('whatCouldIMake')],
+  ['container', text('doesGo')],
+  ['prices', text('prices')],
+  ['files', text('files')],
 ] as const;
 
 const Whole = styled.div`
@@ -75,7 +76,7 @@ export function Component() {
   }, [pathname]);
   return (
     <Whole>
-      <Fronts aria-label="Gather" ref={fronts}>
+      <Fronts aria-label={text('gather')} ref={fronts}>
         {DRAWERS.map(([to, label]) => (
           <NavLink key={to} to={`/gather${to && `/${to}`}`} end>
             {label}

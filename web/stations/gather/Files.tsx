@@ -16,6 +16,7 @@ import { Button, FileLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
+import { text } from './text.ts';
 
 const Drop = styled.div`
   border: 2px dashed var(--seam-strong);
@@ -47,26 +48,26 @@ const Cols = styled.ul`
   }
 `;
 const NOTES: Record<FileKind, string> = {
-  materials: 'A material is known by its name: the same name changes what is there.',
-  lots: 'A lot with a number changes that lot; without one it is new. Bring the materials in first.',
-  offers: 'A pack of several materials has a row for each.',
-  families: 'A family is known by its code name: the same name changes what is there.',
-  notes: 'A note with a number changes that note; without one it is new. A design is known by its name.',
-  kits: 'A kit is known by its label: the same label changes what is there. A new one takes nothing off the shelf.',
-  loans: 'A loan with a number changes that loan; without one it is new. Kits and families come in first.',
-  counts: 'A count with a number changes that count. It is put on record; what a kit holds now is in kits.',
-  events: 'What was done with a kit, put on record; how it stands now is in kits.',
+  materials: text('materialKnownNameSame'),
+  lots: text('lotNumberChangesLot'),
+  offers: text('packSeveralMaterialsRow'),
+  families: text('familyKnownCodeName'),
+  notes: text('noteNumberChangesNote'),
+  kits: text('kitKnownLabelSame'),
+  loans: text('loanNumberChangesLoan'),
+  counts: text('countNumberChangesCount'),
+  events: text('whatWasDKit'),
 };
 const WORDS: Record<FileKind, { title: string; holds: string }> = {
-  materials: { title: 'Materials', holds: 'every kind with its sizes, class, cleaning, hazards' },
-  lots: { title: 'Stock lots', holds: 'what came in, when, from whom, how it was, measured sizes' },
-  offers: { title: 'Offers', holds: 'suppliers, packs, prices, what is in them' },
-  families: { title: 'Families', holds: 'code names, groups, allergies, youngest, aims, children' },
-  notes: { title: 'Notes', holds: 'every sitting: child, rung, tries, help, how it was liked' },
-  kits: { title: 'Kits', holds: 'labels, what is in them, how they stand, who has them' },
-  loans: { title: 'Loans', holds: 'who had which kit, from when until when, what came back' },
-  counts: { title: 'Counts', holds: 'every count of every kit, ever' },
-  events: { title: 'Events', holds: 'cleaned, rested, retired: when and by whom' },
+  materials: { title: text('materials'), holds: text('everyKindSizesClass') },
+  lots: { title: text('stockLots'), holds: text('whatCameWhenFrom') },
+  offers: { title: text('offers'), holds: text('suppliersPacksPricesWhat') },
+  families: { title: text('families'), holds: text('codeNamesGroupsAllergies') },
+  notes: { title: text('notes'), holds: text('everySittingChildRung') },
+  kits: { title: text('kits'), holds: text('labelsWhatThemHow') },
+  loans: { title: text('loans'), holds: text('whoHadWhichKit') },
+  counts: { title: text('counts'), holds: text('everyCountEveryKit') },
+  events: { title: text('events'), holds: text('cleanedRestedRetiredWhen') },
 };
 
 /** Everybody's at once: only who keeps the place takes it out. */
@@ -115,14 +116,14 @@ export function Component() {
       if (input.current) input.current.value = '';
     }
   };
-  if (!place) return <p role="status">Loading …</p>;
+  if (!place) return <p role="status">{text('loading')}</p>;
   return (
     <Stack>
-      <Heading over={`${place.name} · files for any spreadsheet (CSV)`} title="Export and import" />
+      <Heading over={text('filesAnySpreadsheetCsv', { place: place.name })} title={text('exportImport')} />
       <SideBySide style={{ alignItems: 'stretch' }}>
         <Panel>
           <Stack>
-            <h2>Export</h2>
+            <h2>{text('export')}</h2>
             {FILE_KINDS.map((k) => (
               <Spread key={k}>
                 <span>
@@ -131,25 +132,26 @@ export function Component() {
                   <Quiet>{WORDS[k].holds}</Quiet>
                 </span>
                 {!KEEPERS.includes(k) || (session && mayKeep(session)) ? (
-                  <FileLink small href={`/api/files/${k}.csv`} aria-label={`${WORDS[k].title} as CSV`}>
-                    {k}.csv
+                  <FileLink
+                    small
+                    href={`/api/files/${k}.csv`}
+                    aria-label={text('asCsv', { title: WORDS[k].title })}
+                  >
+                    {text('csv', { k })}
                   </FileLink>
                 ) : (
-                  session && <Quiet>for a manager</Quiet>
+                  session && <Quiet>{text('manager')}</Quiet>
                 )}
               </Spread>
             ))}
-            <Quiet>
-              Cells that a spreadsheet would run as a formula get an apostrophe in front; it goes again on the
-              way in.
-            </Quiet>
+            <Quiet>{text('cellsSpreadsheetWouldRun')}</Quiet>
           </Stack>
         </Panel>
         <Panel>
           <Stack>
-            <h2>Import</h2>
+            <h2>{text('import')}</h2>
             <Choice
-              label="What is in the file?"
+              label={text('whatFile')}
               columns={3}
               value={kind}
               onChange={(v) => {
@@ -175,18 +177,18 @@ export function Component() {
                 ref={input}
                 type="file"
                 accept=".csv,text/csv,text/plain"
-                aria-label="CSV file"
+                aria-label={text('csvFile')}
                 hidden
                 onChange={(e) => void read(e.currentTarget.files?.[0])}
               />
               <Button isDisabled={reading} onPress={() => input.current?.click()}>
                 {!reading
-                  ? 'Choose a file'
+                  ? text('chooseFile')
                   : sent < 1
-                    ? `Sending: ${Math.floor(100 * sent)} % …`
-                    : 'Reading …'}
+                    ? text('sending', { what: Math.floor(100 * sent) })
+                    : text('reading')}
               </Button>
-              <Quiet>or drop it here. Nothing is written before you say so.</Quiet>
+              <Quiet>{text('orDropHereNothing')}</Quiet>
             </Drop>
           </Stack>
         </Panel>
@@ -194,7 +196,7 @@ export function Component() {
       {!preview && !done && (
         <Panel>
           <Stack $gap={8}>
-            <h2>Columns of {kind}.csv</h2>
+            <h2>{text('columnsCsv', { kind })}</h2>
             <Cols>
               {COLUMNS[kind].all.map((c) => (
                 <li key={c} data-must={COLUMNS[kind].required.includes(c)}>
@@ -202,16 +204,13 @@ export function Component() {
                 </li>
               ))}
             </Cols>
-            <Quiet>
-              Those in dark must be there, in any order; the rest may be left out. Commas, semicolons or tabs;
-              lengths like 38, 3,8 cm or 1 1/2"; days like 2026-11-25; prices like 2.40. {NOTES[kind]}
-            </Quiet>
+            <Quiet>{text('thoseDarkMustThere', { kind: NOTES[kind] })}</Quiet>
           </Stack>
         </Panel>
       )}
       {problem && (
         <Notice tone="stop">
-          <strong>{name || 'The file'}:</strong> {problem}
+          <strong>{name || text('file')}:</strong> {problem}
           {faults.length > 1 && (
             <ul>
               {faults.map((f) => (
@@ -223,7 +222,8 @@ export function Component() {
       )}
       {done && (
         <Notice tone="clear">
-          <strong>Written.</strong> {done.added} {done.kind} added, {done.changed} changed.
+          <strong>{text('written')}</strong>{' '}
+          {text('addedChanged', { added: done.added, kind: done.kind, changed: done.changed })}
         </Notice>
       )}
       {preview && !done && (
@@ -236,8 +236,8 @@ export function Component() {
                 </h2>
                 <Quiet>
                   {preview.faulty > 0
-                    ? `${preview.faulty} faulty: correct the file and choose it again. Nothing was written.`
-                    : `${preview.adds} new, ${preview.changes} change what is there. Nothing is written yet.`}
+                    ? text('faultyCorrectFileChoose', { faulty: preview.faulty })
+                    : text('newChangeWhatThere', { adds: preview.adds, changes: preview.changes })}
                 </Quiet>
               </div>
               <Row>
@@ -249,19 +249,19 @@ export function Component() {
                       confirm.mutate(preview.id, { onSuccess: setDone, onError: tell });
                     }}
                   >
-                    Write all {preview.rows}
+                    {text('writeAll', { rows: preview.rows })}
                   </Button>
                 )}
                 <Button plain onPress={forget}>
-                  Leave it
+                  {text('leave')}
                 </Button>
               </Row>
             </Spread>
             {preview.faults.length > 0 && (
               <Table
-                caption="Faults"
+                caption={text('faults')}
                 left={[1, 2, 3]}
-                head={['Row', 'Column', 'It says', 'What is wrong']}
+                head={[text('row'), text('column'), text('says'), text('whatWrong')]}
                 rows={preview.faults.map((f, i) => ({
                   key: String(i),
                   cells: [String(f.row), f.column, f.value || '(empty)', f.message],
@@ -269,11 +269,11 @@ export function Component() {
               />
             )}
             {preview.faulty > preview.faults.length && (
-              <Quiet>The first {preview.faults.length} faults are shown.</Quiet>
+              <Quiet>{text('firstFaultsShown', { faults: preview.faults.length })}</Quiet>
             )}
-            <h2>How it was read</h2>
+            <h2>{text('howWasRead')}</h2>
             <Table
-              caption="First rows as they were read"
+              caption={text('firstRowsAsThey')}
               left={preview.columns.map((_, i) => i)}
               head={preview.columns}
               rows={preview.sample.map((cells, i) => ({ key: String(i), cells }))}

@@ -17,6 +17,7 @@ import { Pictures, Wish } from './Picks.tsx';
 import { Questions, QUESTIONS, turned } from './Questions.tsx';
 import { TodaysBag } from './TodaysBag.tsx';
 import { sizeWords } from './words.ts';
+import { text } from './text.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -72,7 +73,7 @@ export function Component() {
     () => wordSearch(all.map((c, id) => ({ id, name: c.material.name, more: c.words }))),
     [all],
   );
-  if (!materials || !place) return <p role="status">Loading the shelf …</p>;
+  if (!materials || !place) return <p role="status">{text('loadingShelf')}</p>;
   const shown = search(find)
     .map((i) => all[i]!)
     .filter((c) => group === null || c.group === group)
@@ -118,7 +119,7 @@ export function Component() {
   const takeIn = (): void => {
     if (!picked || stopsAtUnread(side.current)) return;
     if (!quantity || quantity < 1) {
-      setProblem('How many? Expected at least 1.');
+      setProblem(text('howManyExpectedLeast'));
       return;
     }
     send({
@@ -135,11 +136,22 @@ export function Component() {
   return (
     <Stack>
       <Heading
-        over={`${place.name} · today ${counted('ready')} kept, ${counted('clean first')} to clean, ${counted('resting')} in quarantine, ${counted('never')} refused`}
-        title={picked ? `How is the ${picked.material.name.toLowerCase()}?` : 'What came in?'}
+        over={text('todayKeptCleanQuarantine', {
+          place: place.name,
+          what: counted('ready'),
+          what2: counted(text('cleanFirst2')),
+          what3: counted('resting'),
+          what4: counted('never'),
+        })}
+        title={picked ? text('how', { material: picked.material.name.toLowerCase() }) : text('whatCame')}
       >
         <div style={{ width: 210 }}>
-          <TextField label="From (code name)" value={from} onChange={setFrom} placeholder="Teal Skiff" />
+          <TextField
+            label={text('fromCodeName')}
+            value={from}
+            onChange={setFrom}
+            placeholder={text('tealSkiff')}
+          />
         </div>
       </Heading>
       <Grid>
@@ -164,7 +176,7 @@ export function Component() {
           as="div"
           ref={bench}
           tabIndex={-1}
-          aria-label="How is it?"
+          aria-label={text('how2')}
           style={{ outline: 'none' }}
           onKeyDown={(e: React.KeyboardEvent) => {
             const at = e.target as HTMLElement;
@@ -186,10 +198,12 @@ export function Component() {
                   <Picture material={picked.material} size={46} />
                   <div>
                     <h2>{picked.material.name}</h2>
-                    <Quiet>{sizeWords(picked.material, place.lengthUnit)}, usually</Quiet>
+                    <Quiet>
+                      {text('usually', { material: sizeWords(picked.material, place.lengthUnit) })}
+                    </Quiet>
                   </div>
                 </Row>
-                <Keys>keys 1 to 8 turn an answer, Enter saves it</Keys>
+                <Keys>{text('keys18Turn')}</Keys>
               </Spread>
               <Questions
                 look={look}
@@ -202,11 +216,7 @@ export function Component() {
             <Pictures
               title={
                 group ??
-                (find.trim()
-                  ? `“${find.trim()}”`
-                  : last
-                    ? 'What is next in the bag?'
-                    : 'Empty the bag on the table')
+                (find.trim() ? `“${find.trim()}”` : last ? text('whatNextBag') : text('emptyBagOnTable'))
               }
               shown={shown}
               onPick={pick}
@@ -247,7 +257,7 @@ export function Component() {
                     isDisabled={take.isPending}
                     onPress={() => send({ ...last.input, quantity: 1, from: from.trim() })}
                   >
-                    Same again
+                    {text('sameAgain')}
                   </Button>
                   <Button
                     small
@@ -255,7 +265,7 @@ export function Component() {
                     isDisabled={take.isPending}
                     onPress={() => send({ ...last.input, quantity: 5, from: from.trim() })}
                   >
-                    Same again, 5 more
+                    {text('sameAgain5More')}
                   </Button>
                 </Row>
               </>

@@ -16,6 +16,7 @@ import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx'
 import { undoable } from '../../parts/messages.ts';
 import { MeasuredFields } from './MeasuredFields.tsx';
 import { amount, sizeWords } from './words.ts';
+import { text } from './text.ts';
 
 const Line = styled.li`
   border-top: 1px dashed var(--seam);
@@ -28,9 +29,9 @@ const Line = styled.li`
 `;
 const STATE: Record<Lot['state'], string> = {
   ready: 'ready',
-  'clean first': 'to be cleaned',
-  resting: 'in quarantine',
-  never: 'never on the shelf',
+  'clean first': text('cleaned'),
+  resting: text('quarantine'),
+  never: text('neverOnShelf'),
 };
 
 /** The lots of one material: when they came, from whom, how they are, measured sizes. */
@@ -55,9 +56,9 @@ export function LotList({ material, unit, today }: { material: MaterialRow; unit
   return (
     <Panel as="div">
       <Stack $gap={8}>
-        <h2>Lots of {material.name}</h2>
+        <h2>{text('lots2', { material: material.name })}</h2>
         {problem && <Notice tone="stop">{problem}</Notice>}
-        {lots?.length === 0 && <p>None came in yet.</p>}
+        {lots?.length === 0 && <p>{text('nCameYet')}</p>}
         <ul>
           {lots
             ?.filter((l) => l.id !== gone)
@@ -66,21 +67,23 @@ export function LotList({ material, unit, today }: { material: MaterialRow; unit
                 <Spread>
                   <b>
                     {amount(material, l.quantity)}
-                    {l.quantity < l.came && <Quiet> of {amount(material, l.came)}</Quiet>}
+                    {l.quantity < l.came && (
+                      <Quiet> {text('of', { material: amount(material, l.came) })}</Quiet>
+                    )}
                   </b>
                   <Quiet>
                     {shortDay(l.cameOn)}
-                    {l.from && ` · from ${l.from}`}
+                    {l.from && text('from', { from: l.from })}
                   </Quiet>
                 </Spread>
                 <span style={{ fontSize: 14 }}>
                   {l.state === 'resting'
                     ? l.readyOn! <= today
-                      ? `quarantined until ${shortDay(l.readyOn!)}: ready`
-                      : `quarantine until ${shortDay(l.readyOn!)}`
+                      ? text('quarantinedUntilReady', { readyOn: shortDay(l.readyOn!) })
+                      : text('quarantineUntil', { readyOn: shortDay(l.readyOn!) })
                     : STATE[l.state]}
                   {Object.keys(l.sizes).length > 0 &&
-                    `, measured ${sizeWords({ form: material.form, sizes: l.sizes }, unit)}`}
+                    text('measured', { what: sizeWords({ form: material.form, sizes: l.sizes }, unit) })}
                 </span>
                 {l.reason && <Quiet>{l.reason}</Quiet>}
                 {measuring === l.id ? (
@@ -95,11 +98,11 @@ export function LotList({ material, unit, today }: { material: MaterialRow; unit
                   <Row>
                     {(l.state === 'clean first' || (l.state === 'resting' && l.readyOn! > today)) && (
                       <Button small onPress={() => save(l, { state: 'ready' })}>
-                        {l.state === 'clean first' ? 'It is clean' : 'It is ready'}
+                        {l.state === 'clean first' ? text('clean') : text('ready')}
                       </Button>
                     )}
                     <Button small plain onPress={() => setMeasuring(l.id)}>
-                      Measure and count
+                      {text('measureCount')}
                     </Button>
                     {/* A slip of the finger is taken back on the day; older lots are counted instead. */}
                     {l.cameOn === today && l.quantity === l.came && (
@@ -110,13 +113,16 @@ export function LotList({ material, unit, today }: { material: MaterialRow; unit
                           setProblem(null);
                           setGone(l.id);
                           undoable({
-                            words: `The lot of ${amount(material, l.quantity)} ${material.name} is deleted.`,
+                            words: text('lotDeleted', {
+                              material: amount(material, l.quantity),
+                              material2: material.name,
+                            }),
                             later: () => remove(l.id),
                             undo: () => setGone(null),
                           });
                         }}
                       >
-                        Delete
+                        {text('delete')}
                       </Button>
                     )}
                   </Row>
@@ -148,16 +154,16 @@ function Measure({
     <Form onSubmit={() => quantity !== null && onSave({ quantity, sizes })}>
       <Stack $gap={8}>
         <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
-          <CountField label="Left" value={quantity} onChange={setQuantity} />
+          <CountField label={text('left')} value={quantity} onChange={setQuantity} />
           <MeasuredFields material={material} sizes={sizes} unit={unit} onChange={setSizes} />
         </div>
-        <Quiet>A size left empty stays as the kind has it.</Quiet>
+        <Quiet>{text('sizeLeftEmptyStays')}</Quiet>
         <Row>
           <Button small type="submit" isDisabled={quantity === null}>
-            Save the lot
+            {text('saveLot')}
           </Button>
           <Button small plain onPress={onStop}>
-            Cancel
+            {text('cancel')}
           </Button>
         </Row>
       </Stack>

@@ -18,6 +18,7 @@ import { Select } from '../../parts/Select.tsx';
 import { CountField, LengthField, MoneyField, TextField } from '../../parts/Field.tsx';
 import type { Draft } from './draft.ts';
 import { CutFields, KeepingFields, RiskFields } from './CutFields.tsx';
+import { text } from './text.ts';
 
 const Two = styled.div`
   display: grid;
@@ -54,20 +55,20 @@ const Boxes = styled.fieldset`
   }
 `;
 const FORM_WORDS: Record<Form, string> = {
-  piece: 'Piece (ball, block, stick)',
-  disc: 'Disc (cap, lid, button)',
-  sheet: 'Sheet (card, panel)',
-  tube: 'Tube',
-  container: 'Container with lid',
-  cord: 'Cord or lace',
-  consumable: 'Consumable (tape, bag, glue)',
+  piece: text('pieceBallBlockStick'),
+  disc: text('discCapLidButton'),
+  sheet: text('sheetCardPanel'),
+  tube: text('tube'),
+  container: text('containerLid'),
+  cord: text('cordOrLace'),
+  consumable: text('consumableTapeBagGlue'),
 };
 const SIZE_WORDS: Record<SizeName, string> = {
-  length: 'Length',
-  width: 'Width',
-  height: 'Height',
-  diameter: 'Across',
-  wall: 'Wall thickness',
+  length: text('length'),
+  width: text('width'),
+  height: text('height'),
+  diameter: text('across'),
+  wall: text('wallThickness'),
 };
 const COLOURS = ['#B0451A', '#D8A657', '#2C5F8A', '#2C6A3E', '#A3455F', '#E9E8DF', '#C8A877', '#53625F'];
 
@@ -101,14 +102,14 @@ export function MaterialFields({
   return (
     <>
       <TextField
-        label="Name"
+        label={text('name')}
         value={draft.name}
         onChange={(name) => set({ name })}
         error={errors.name}
         required
       />
       <Select
-        label="Form"
+        label={text('form')}
         value={draft.form}
         onChange={(form) =>
           set({
@@ -120,7 +121,7 @@ export function MaterialFields({
       />
       {draft.form === 'piece' && (
         <Select
-          label="Solid"
+          label={text('solid')}
           value={draft.solid ?? null}
           error={errors.solid ?? null}
           onChange={(solid) => set({ solid: solid as (typeof SOLIDS)[number] })}
@@ -131,7 +132,7 @@ export function MaterialFields({
         {asked.map((s) => (
           <LengthField
             key={s}
-            label={needed.includes(s) ? SIZE_WORDS[s] : `${SIZE_WORDS[s]} (if any)`}
+            label={needed.includes(s) ? SIZE_WORDS[s] : text('ifAny', { s: SIZE_WORDS[s] })}
             mm={draft.sizes[s] ?? null}
             unit={unit}
             error={errors[`sizes.${s}`]}
@@ -145,35 +146,35 @@ export function MaterialFields({
       <Two>
         {isNew && (
           <CountField
-            label={draft.unit === 'mm' ? 'Kept, mm' : 'Kept'}
+            label={draft.unit === 'mm' ? text('keptMm') : text('kept')}
             value={draft.kept}
             onChange={(kept) => set({ kept })}
             error={errors.kept}
           />
         )}
         <Select
-          label="Counted"
+          label={text('counted')}
           value={draft.unit}
           onChange={(u) => set({ unit: u as 'each' | 'mm' })}
           options={[
-            { value: 'each', label: 'Each' },
-            { value: 'mm', label: 'By length, mm' },
+            { value: 'each', label: text('each') },
+            { value: 'mm', label: text('lengthMm') },
           ]}
         />
         <Select
-          label="Made of"
+          label={text('made')}
           value={draft.materialClass}
           onChange={(c) => set({ materialClass: c as MaterialInput['materialClass'] })}
           options={MATERIAL_CLASSES.map((c) => ({ value: c, label: c[0]!.toUpperCase() + c.slice(1) }))}
         />
         <CountField
-          label="Gives by, %"
+          label={text('gives')}
           value={Math.round(draft.give * 100)}
           onChange={(g) => set({ give: (g ?? 0) / 100 })}
           error={errors.give}
         />
         <MoneyField
-          label={draft.unit === 'mm' ? 'Value of a find, a metre' : 'Value of a find, each'}
+          label={draft.unit === 'mm' ? text('valueFindMetre') : text('valueFindEach')}
           minor={draft.worth ?? null}
           onChange={(worth) => set({ worth: worth ?? undefined })}
         />
@@ -181,7 +182,7 @@ export function MaterialFields({
       <KeepingFields draft={draft} set={set} errors={errors} />
       <CutFields draft={draft} set={set} errors={errors} unit={unit} />
       <Boxes>
-        <legend>Take care</legend>
+        <legend>{text('takeCare')}</legend>
         {HAZARDS.map((h) => (
           <label key={h}>
             <input
@@ -200,7 +201,7 @@ export function MaterialFields({
         ))}
       </Boxes>
       <Boxes>
-        <legend>Can do or is</legend>
+        <legend>{text('canDoOr')}</legend>
         {TRAITS.map((t) => (
           <label key={t}>
             <input
@@ -216,7 +217,7 @@ export function MaterialFields({
       </Boxes>
       <RiskFields draft={draft} set={set} errors={errors} unit={unit} />
       <Boxes>
-        <legend>Colour</legend>
+        <legend>{text('colour')}</legend>
         {[...new Set([...COLOURS, draft.colour])].map((c) => (
           <label
             key={c}

@@ -2,12 +2,8 @@ import { useState } from 'react';
 import { styled } from 'styled-components';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
-import {
-  materialInput,
-  panelSize,
-  type MaterialInput,
-  type Sizes,
-} from '../../../core/materials/material.ts';
+import { panelSize, type MaterialInput, type Sizes } from '../../../core/materials/material.ts';
+import { materialInput } from '../../../core/materials/materialInput.ts';
 import { api, ApiError, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
@@ -19,6 +15,7 @@ import { Form } from '../../parts/Form.tsx';
 import type { Draft } from './draft.ts';
 import { askedSizes, MaterialFields, traitsOf } from './MaterialFields.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** Saving stays in sight however long the form is. */
 const Foot = styled(Row)`
@@ -104,14 +101,14 @@ export function MaterialForm({
     });
     if (!read.success) {
       setErrors(Object.fromEntries(read.error.issues.map((i) => [i.path.join('.'), i.message])));
-      setProblem('Some fields are missing or wrong.');
+      setProblem(text('someFieldsMissingOr'));
       return;
     }
     setErrors({});
     try {
       const row = await save.mutateAsync({ body: read.data, over });
       setVersion(row.version);
-      setSaved(material ? 'Saved.' : `${row.name} is on the shelf.`);
+      setSaved(material ? text('saved') : text('onShelf', { row: row.name }));
       if (!material) onDone(row.id);
     } catch (e) {
       tell(e);
@@ -123,7 +120,9 @@ export function MaterialForm({
       const row = await stock.mutateAsync(n);
       setVersion(row.version);
       setDraft((d) => ({ ...d, kept: row.kept }));
-      setSaved(`${n > 0 ? `${n} added` : `${-n} taken out`}: ${row.kept} kept.`);
+      setSaved(
+        n > 0 ? text('addedKept', { n, kept: row.kept }) : text('takenOutKept', { n: -n, kept: row.kept }),
+      );
     } catch (e) {
       tell(e);
     }
@@ -133,13 +132,13 @@ export function MaterialForm({
     kept: draft.kept ?? 0,
     solid: draft.form === 'piece' ? draft.solid : undefined,
   });
-  const mm = draft.unit === 'mm' ? ' mm' : '';
+  const mm = draft.unit === 'mm' ? text('mm') : '';
   return (
     <Panel as="div">
       <Form onSubmit={() => void submit()}>
         <Stack $gap={11}>
           <Spread>
-            <h2>{material ? material.name : 'A new find'}</h2>
+            <h2>{material ? material.name : text('newFind')}</h2>
             {preview.success && <Picture material={{ ...preview.data }} size={48} />}
           </Spread>
           {material && (
@@ -147,15 +146,15 @@ export function MaterialForm({
               <Spread>
                 <Quiet>
                   <b style={{ font: '800 26px/1 var(--display)', color: 'var(--ink)' }}>{draft.kept}</b>
-                  {mm} kept
+                  {text('kept2', { mm })}
                 </Quiet>
                 <div style={{ width: 96 }}>
-                  <CountField label="How many" value={by} onChange={setBy} />
+                  <CountField label={text('howMany')} value={by} onChange={setBy} />
                 </div>
               </Spread>
               <Row>
                 <Button small isDisabled={!by || stock.isPending} onPress={() => void changeStock(by!)}>
-                  Add stock
+                  {text('addStock')}
                 </Button>
                 <Button
                   small
@@ -163,7 +162,7 @@ export function MaterialForm({
                   isDisabled={!by || stock.isPending}
                   onPress={() => void changeStock(-by!)}
                 >
-                  Take out
+                  {text('takeOut')}
                 </Button>
               </Row>
               <Seam />
@@ -178,12 +177,10 @@ export function MaterialForm({
           {theirs && (
             <Notice tone="care">
               <Stack $gap={8}>
-                <span>
-                  Another screen saved it meanwhile: {theirs.name}, {theirs.kept} kept.
-                </span>
+                <span>{text('screenSavedMeanwhileKept', { theirs: theirs.name, kept: theirs.kept })}</span>
                 <Row>
                   <Button small onPress={() => void submit(theirs.version)}>
-                    Keep what is here
+                    {text('keepWhatHere')}
                   </Button>
                   <Button
                     small
@@ -204,7 +201,7 @@ export function MaterialForm({
                       setErrors({});
                     }}
                   >
-                    Take what is there
+                    {text('takeWhatThere')}
                   </Button>
                 </Row>
               </Stack>
@@ -213,11 +210,11 @@ export function MaterialForm({
           {saved && <Notice tone="clear">{saved}</Notice>}
           <Foot>
             <Button type="submit" isDisabled={save.isPending}>
-              {material ? 'Save' : 'Add to the shelf'}
+              {material ? text('save') : text('addShelf')}
             </Button>
             {material && (
               <Button plain isDisabled={remove.isPending} onPress={() => setDeleting(true)}>
-                Delete
+                {text('delete')}
               </Button>
             )}
           </Foot>
@@ -225,9 +222,9 @@ export function MaterialForm({
       </Form>
       {material && (
         <Confirm
-          title={`Delete ${material.name}?`}
-          words="This deletes the kind of material and its sizes. One that has lots on record, or that a design or a pack uses, stays."
-          yes="Delete"
+          title={text('delete2', { material: material.name })}
+          words={text('thisDeletesKindMaterial')}
+          yes={text('delete')}
           isOpen={deleting}
           isBusy={remove.isPending}
           onYes={() => {
@@ -235,7 +232,7 @@ export function MaterialForm({
             setProblem(null);
             remove.mutate(undefined, {
               onSuccess: () => {
-                say(`${material.name} is deleted.`);
+                say(text('deleted', { material: material.name }));
                 onDone(null);
               },
               onError: tell,

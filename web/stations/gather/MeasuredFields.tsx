@@ -7,13 +7,14 @@ import {
 } from '../../../core/materials/material.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { LengthField } from '../../parts/Field.tsx';
+import { text } from './text.ts';
 
 const SIZE: Record<SizeName, string> = {
-  length: 'Length',
-  width: 'Width',
-  height: 'Height',
-  diameter: 'Across',
-  wall: 'Wall',
+  length: text('length'),
+  width: text('width'),
+  height: text('height'),
+  diameter: text('across'),
+  wall: text('wall'),
 };
 
 /** The measured sizes of one lot, each empty where the kind's own size holds. */

@@ -13,6 +13,7 @@ import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { planner } from '../../work/door.ts';
+import { text } from './text.ts';
 
 /** Whom it may be for, months: the youngest decides what is a small part. */
 const AGES = [
@@ -55,7 +56,7 @@ export function NotBegun({
   const { data: rules } = useRules();
   const start = useChange((input: DesignInput) => api<Design>('POST', '/designs', input));
   const fresh = useQuery({
-    queryKey: ['from stock', free, place.approach, ages[0], rules?.rules],
+    queryKey: [text('fromStock'), free, place.approach, ages[0], rules?.rules],
     queryFn: () =>
       planner().fromStock({
         materials,
@@ -70,24 +71,24 @@ export function NotBegun({
     retry: false,
   });
   const nameOf = (id: number | string): string =>
-    materials.find((m) => m.id === Number(id))?.name ?? `material ${id}`;
+    materials.find((m) => m.id === Number(id))?.name ?? text('material2', { id });
   return (
     <Panel>
       <Stack $gap={10}>
-        <h2>New designs you could start from free stock</h2>
+        <h2>{text('newDesignsYouCould')}</h2>
         <Choice
-          label="For"
+          label={text('for')}
           value={String(ages[0])}
           onChange={(v) => setAges(AGES.find(([from]) => String(from) === v) ?? AGES[1])}
           options={AGES.map(([from, to]) => ({ value: String(from), label: formatAges(from, to) }))}
         />
         {fresh.error && <Notice tone="stop">{words(fresh.error)}</Notice>}
-        {!fresh.data && !fresh.error && <p role="status">Trying what goes together …</p>}
+        {!fresh.data && !fresh.error && <p role="status">{text('tryingWhatGoesTogether')}</p>}
         {fresh.data?.length === 0 && (
           <p>
-            Nothing free goes together for them without the check saying stop.{' '}
+            {text('nothingFreeGoesTogether')}{' '}
             <ButtonLink small plain to="/gather/look-over">
-              Look over a find
+              {text('lookOverFind')}
             </ButtonLink>
           </p>
         )}
@@ -108,8 +109,9 @@ export function NotBegun({
                   </b>
                   <br />
                   <Quiet>
-                    {ids.map(nameOf).join(' + ')}; first to run out: {f.first?.name}
-                    {f.cautions.length > 0 && `; take care: ${f.cautions.join(', ').toLowerCase()}`}
+                    {text('firstRunOut', { ids: ids.map(nameOf).join(' + ') })} {f.first?.name}
+                    {f.cautions.length > 0 &&
+                      text('takeCare2', { cautions: f.cautions.join(', ').toLowerCase() })}
                   </Quiet>
                 </span>
                 <Button
@@ -140,7 +142,7 @@ export function NotBegun({
                     );
                   }}
                 >
-                  Shape it
+                  {text('shape')}
                 </Button>
               </li>
             );

@@ -14,6 +14,7 @@ import { say } from '../../parts/messages.ts';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Seam, Stack } from '../../parts/Panel.tsx';
 import { Suppliers } from './Suppliers.tsx';
+import { text } from './text.ts';
 
 const List = styled.ul`
   display: grid;
@@ -54,10 +55,9 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
   const [deleting, setDeleting] = useState<Offer | null>(null);
   const add = useChange(async () => {
     let supplierId = Number(supplier);
-    if (supplier === null) throw new Error('Choose a supplier.');
-    if (price === null) throw new Error('The price is missing.');
-    if (contents.some((c) => c.materialId === null || !c.quantity))
-      throw new Error('Say what is in the pack and how many.');
+    if (supplier === null) throw new Error(text('chooseSupplier'));
+    if (price === null) throw new Error(text('priceMissing'));
+    if (contents.some((c) => c.materialId === null || !c.quantity)) throw new Error(text('sayWhatPackHow'));
     if (supplier === 'new') {
       supplierId = (
         await api<Supplier>('POST', '/suppliers', { name: newSupplier, delivery: delivery ?? 0, freeFrom })
@@ -89,7 +89,7 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
   return (
     <Panel as="div">
       <Stack $gap={10}>
-        <h2>Packs to buy</h2>
+        <h2>{text('packsBuy')}</h2>
         <List>
           {offers?.map((o) => (
             <li key={o.id}>
@@ -102,25 +102,25 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
                 </Quiet>
               </span>
               <b>{money(o.price)}</b>
-              <Bin type="button" aria-label={`Delete ${o.name}`} onClick={() => setDeleting(o)}>
+              <Bin type="button" aria-label={text('delete3', { o: o.name })} onClick={() => setDeleting(o)}>
                 <Trash2 size={18} aria-hidden />
               </Bin>
             </li>
           ))}
-          {offers?.length === 0 && <li>No packs yet.</li>}
+          {offers?.length === 0 && <li>{text('noPacksYet')}</li>}
         </List>
         {removeProblem && <Notice tone="stop">{removeProblem}</Notice>}
         <Confirm
-          title={`Delete ${deleting?.name ?? 'this pack'}?`}
-          words="Its price and the record of what it has cost are deleted too. What is on the shelf stays."
-          yes="Delete"
+          title={text('delete4', { deleting: deleting?.name ?? text('thisPack') })}
+          words={text('priceRecordWhatCost')}
+          yes={text('delete')}
           isOpen={deleting !== null}
           onYes={() => {
             const pack = deleting!;
             setDeleting(null);
             setRemoveProblem(null);
             remove.mutate(pack.id, {
-              onSuccess: () => say(`${pack.name} is deleted.`),
+              onSuccess: () => say(text('deleted2', { pack: pack.name })),
               onError: (e) => setRemoveProblem(words(e)),
             });
           }}
@@ -129,34 +129,34 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
         <Seam />
         <Suppliers />
         <Seam />
-        <h2>Add a pack</h2>
+        <h2>{text('addPack')}</h2>
         <Form onSubmit={submit}>
           <Stack $gap={10}>
-            <TextField label="Pack" value={name} onChange={setName} hint="as the supplier calls it" />
+            <TextField label={text('pack')} value={name} onChange={setName} hint={text('asSupplierCalls')} />
             <Select
-              label="Supplier"
+              label={text('supplier')}
               value={supplier}
               onChange={setSupplier}
               options={[
                 ...(suppliers ?? []).map((s) => ({
                   value: String(s.id),
                   label: s.name,
-                  note: `delivery ${money(s.delivery)}`,
+                  note: text('delivery', { delivery: money(s.delivery) }),
                 })),
-                { value: 'new', label: 'Another supplier …' },
+                { value: 'new', label: text('supplier2') },
               ]}
             />
             {supplier === 'new' && (
               <Two>
-                <TextField label="Supplier’s name" value={newSupplier} onChange={setNewSupplier} />
-                <MoneyField label="Delivery" minor={delivery} onChange={setDelivery} />
-                <MoneyField label="Free from (if ever)" minor={freeFrom} onChange={setFreeFrom} />
+                <TextField label={text('suppliersName')} value={newSupplier} onChange={setNewSupplier} />
+                <MoneyField label={text('delivery2')} minor={delivery} onChange={setDelivery} />
+                <MoneyField label={text('freeFromIfEver')} minor={freeFrom} onChange={setFreeFrom} />
               </Two>
             )}
             {contents.map((c, i) => (
               <Two key={i}>
                 <Select
-                  label={i === 0 ? 'Holds' : 'and'}
+                  label={i === 0 ? text('holds') : text('and')}
                   value={c.materialId === null ? null : String(c.materialId)}
                   onChange={(v) =>
                     setContents((all) => all.map((x, k) => (k === i ? { ...x, materialId: Number(v) } : x)))
@@ -164,7 +164,7 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
                   options={materials.map((m) => ({ value: String(m.id), label: m.name }))}
                 />
                 <CountField
-                  label="How many"
+                  label={text('howMany')}
                   value={c.quantity}
                   onChange={(q) =>
                     setContents((all) => all.map((x, k) => (k === i ? { ...x, quantity: q } : x)))
@@ -172,18 +172,18 @@ export function Packs({ materials }: { materials: readonly MaterialRow[] }) {
                 />
               </Two>
             ))}
-            <MoneyField label="Price of the pack" minor={price} onChange={setPrice} />
+            <MoneyField label={text('pricePack')} minor={price} onChange={setPrice} />
             {problem && <Notice tone="stop">{problem}</Notice>}
             <Row>
               <Button type="submit" small isDisabled={add.isPending}>
-                Add the pack
+                {text('addPack2')}
               </Button>
               <Button
                 small
                 plain
                 onPress={() => setContents((all) => [...all, { materialId: null, quantity: null }])}
               >
-                Add another material
+                {text('addMaterial')}
               </Button>
             </Row>
           </Stack>

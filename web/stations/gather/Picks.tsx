@@ -5,6 +5,7 @@ import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import type { Candidate } from './candidates.ts';
+import { text } from './text.ts';
 
 const Groups = styled.div`
   display: flex;
@@ -69,14 +70,14 @@ export function Wish({
       <Stack $gap={10}>
         <Form onSubmit={onFirst}>
           <TextField
-            label="What is it?"
+            label={text('what')}
             value={find}
             onChange={onFind}
             type="search"
-            hint="type, then Enter picks the first"
+            hint={text('typeThenEnterPicks')}
           />
         </Form>
-        <Groups role="group" aria-label="Groups">
+        <Groups role="group" aria-label={text('groups')}>
           {GROUPS.map((g) => (
             <button
               key={g}
@@ -105,7 +106,7 @@ export function Pictures({
   return (
     <Stack $gap={10}>
       <h2>{title}</h2>
-      <Tiles aria-label="Materials">
+      <Tiles aria-label={text('materials')}>
         {shown.map((c) => (
           <li key={c.words}>
             <button type="button" onClick={() => onPick(c)}>
@@ -115,12 +116,8 @@ export function Pictures({
           </li>
         ))}
       </Tiles>
-      {shown.length === 0 && <p>Not in the catalogue: add it on the shelf, with its sizes.</p>}
-      <Quiet>
-        Raw-meat trays, medicine and chemical containers, and sharp edges that cannot be fixed are never kept.
-        On toilet-roll tubes and egg cartons the place decides, under its name at the upper right. Local codes
-        come first.
-      </Quiet>
+      {shown.length === 0 && <p>{text('notCatalogueAddOn')}</p>}
+      <Quiet>{text('rawMeatTraysMedicine')}</Quiet>
     </Stack>
   );
 }

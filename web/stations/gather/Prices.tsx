@@ -22,6 +22,7 @@ import { Button } from '../../parts/Button.tsx';
 import { Chart } from '../../parts/Chart.tsx';
 import { Heading, Notice, Panel, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
+import { text } from './text.ts';
 
 /** Packs and the shop's list on the left, what a pack has cost beside them; on a phone that comes right under the packs. */
 const Two = styled.div`
@@ -126,7 +127,11 @@ export function Component() {
           name: o.name,
           x: mine.map((p) => p.seenOn),
           y: mine.map((p) => share(o, p.price)),
-          text: mine.map((p) => `${money(p.price)} a pack${p.inStock ? '' : ', sold out'}`),
+          text: mine.map((p) =>
+            p.inStock
+              ? text('pack2', { price: money(p.price) })
+              : text('packSoldOut', { price: money(p.price) }),
+          ),
           hovertemplate: '%{text}<br>%{x}<extra>%{fullData.name}</extra>',
           line: { shape: 'hv', color: LINES[i]!, width: 2.5 },
           marker: {
@@ -143,7 +148,8 @@ export function Component() {
     };
   }, [seen, chosen, rivals, offers, suppliers]);
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!offers || !suppliers || !materials || !place || !shop || !seen) return <p role="status">Loading …</p>;
+  if (!offers || !suppliers || !materials || !place || !shop || !seen)
+    return <p role="status">{text('loading')}</p>;
   const tell = (e: unknown): void => setProblem(words(e));
   const before = (o: Offer): number | null => {
     const mine = seen.filter((p) => p.offerId === o.id && p.price !== o.price);
@@ -154,8 +160,8 @@ export function Component() {
   return (
     <Stack>
       <Heading
-        over={`${place.name} · ${offers.length} packs, ${followed} followed at the simulated shop`}
-        title="What do packs cost now?"
+        over={text('packsFollowedSimulatedShop', { place: place.name, offers: offers.length, followed })}
+        title={text('whatDoPacksCost')}
       >
         <Button
           isDisabled={refresh.isPending}
@@ -164,7 +170,7 @@ export function Component() {
             refresh.mutate(undefined, { onSuccess: setRead, onError: tell });
           }}
         >
-          Read the shop’s lists
+          {text('readShopsLists')}
         </Button>
       </Heading>
       {problem && <Notice tone="stop">{problem}</Notice>}
@@ -172,13 +178,13 @@ export function Component() {
         <Notice tone={read.changed.length > 0 ? 'care' : 'clear'}>
           <strong>
             {read.lists === 0
-              ? 'No new list since the last time.'
-              : `${read.lists} ${read.lists === 1 ? 'list' : 'lists'} read for ${read.followed} packs.`}
+              ? text('noNewListSince')
+              : text('readPacks', { lists: read.lists, followed: read.followed })}
           </strong>{' '}
           {read.changed
             .map(
               (c) =>
-                `${c.name}: ${c.before === c.after ? '' : `${money(c.before)} to ${money(c.after)}`}${c.inStock ? (c.wasInStock ? '' : ' back in stock') : ' sold out'}`,
+                `${c.name}: ${c.before === c.after ? '' : text('to2', { before: money(c.before), after: money(c.after) })}${c.inStock ? (c.wasInStock ? '' : text('backStock')) : text('soldOut')}`,
             )
             .join('; ')}
         </Notice>
@@ -187,9 +193,9 @@ export function Component() {
         <div className="packs">
           <Panel>
             <Table
-              caption="Packs and their prices"
+              caption={text('packsTheirPrices')}
               left={[1, 2]}
-              head={['Pack', 'From', 'Holds', 'price', 'before', 'rate', 'stock']}
+              head={[text('pack'), text('from2'), text('holds'), 'price', 'before', 'rate', 'stock']}
               rows={offers.map((o) => {
                 const [first] = o.contents;
                 const m = materials.find((x) => x.id === first!.materialId);
@@ -228,7 +234,7 @@ export function Component() {
                       'yes'
                     ) : (
                       <b key="s" style={{ color: 'var(--stop)' }}>
-                        sold out
+                        {text('soldOut2')}
                       </b>
                     ),
                   ],
@@ -241,8 +247,8 @@ export function Component() {
           <Panel>
             <Stack $gap={6}>
               <Spread>
-                <h2>The shop’s list of {shortDay(shop.day)}</h2>
-                <Quiet>simulated, invented prices</Quiet>
+                <h2>{text('shopsList', { day: shortDay(shop.day) })}</h2>
+                <Quiet>{text('simulatedInventedPrices')}</Quiet>
               </Spread>
               <Shop>
                 {shop.packs.map((p) => (
@@ -253,15 +259,15 @@ export function Component() {
                       <Quiet>{p.supplier}</Quiet>
                     </span>
                     <b style={p.inStock ? {} : { color: 'var(--stop)' }}>
-                      {p.inStock ? money(p.price) : 'sold out'}
+                      {p.inStock ? money(p.price) : text('soldOut2')}
                     </b>
                     {p.offerId ? (
-                      <Quiet style={{ textAlign: 'center' }}>followed</Quiet>
+                      <Quiet style={{ textAlign: 'center' }}>{text('followed')}</Quiet>
                     ) : (
                       <Button
                         small
                         plain
-                        aria-label={`Follow ${p.name}`}
+                        aria-label={text('follow', { p: p.name })}
                         isDisabled={follow.isPending}
                         onPress={() => {
                           setProblem(null);
@@ -271,7 +277,7 @@ export function Component() {
                           });
                         }}
                       >
-                        Follow
+                        {text('follow2')}
                       </Button>
                     )}
                   </li>
@@ -285,7 +291,8 @@ export function Component() {
             <Panel>
               <Stack $gap={4}>
                 <h2>
-                  {material?.name}: what {material?.unit === 'mm' ? 'a mm' : 'one'} has cost
+                  {material?.name}
+                  {material?.unit === 'mm' ? text('whatMmCost') : text('whatCost')}
                 </h2>
                 <Chart
                   label={rivals
@@ -294,7 +301,8 @@ export function Component() {
                         `${o.name}: ${seen
                           .filter((p) => p.offerId === o.id)
                           .map(
-                            (p) => `${shortDay(p.seenOn)} ${money(p.price)}${p.inStock ? '' : ' sold out'}`,
+                            (p) =>
+                              `${shortDay(p.seenOn)} ${money(p.price)}${p.inStock ? '' : text('soldOut')}`,
                           )
                           .join(', ')}`,
                     )
@@ -303,9 +311,7 @@ export function Component() {
                   layout={chart.layout}
                   height={250}
                 />
-                <Quiet>
-                  A cross marks a week in which it was sold out; a sold-out pack is not bought in Price.
-                </Quiet>
+                <Quiet>{text('crossMarksWeekWhich')}</Quiet>
               </Stack>
             </Panel>
           )}

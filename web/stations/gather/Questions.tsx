@@ -13,6 +13,7 @@ import {
 } from '../../../core/gather/lookOver.ts';
 import { Choice } from '../../parts/Choice.tsx';
 import { LengthField } from '../../parts/Field.tsx';
+import { text } from './text.ts';
 
 /** Many answers in few rows; the largest hole or gap is typed beside the lid's question. */
 const Line = styled.div<{ $gap: boolean }>`
@@ -42,20 +43,20 @@ export const QUESTIONS: readonly {
   readonly answers: readonly string[];
   readonly containerOnly?: boolean;
 }[] = [
-  { id: 'clean', key: '1', label: 'Clean?', answers: CLEAN },
-  { id: 'dry', key: '2', label: 'Dry?', answers: DRY },
-  { id: 'smell', key: '3', label: 'Smell?', answers: SMELL },
-  { id: 'held', key: '4', label: 'What was in it?', answers: HELD },
-  { id: 'closes', key: '5', label: 'Closes?', answers: CLOSES, containerOnly: true },
-  { id: 'sharp', key: '6', label: 'Sharp?', answers: SHARP },
-  { id: 'crushed', key: '7', label: 'Crushed?', answers: CRUSHED },
-  { id: 'front', key: '8', label: 'Front?', answers: FRONT, containerOnly: true },
+  { id: 'clean', key: '1', label: text('clean2'), answers: CLEAN },
+  { id: 'dry', key: '2', label: text('dry'), answers: DRY },
+  { id: 'smell', key: '3', label: text('smell'), answers: SMELL },
+  { id: 'held', key: '4', label: text('whatWas'), answers: HELD },
+  { id: 'closes', key: '5', label: text('closes'), answers: CLOSES, containerOnly: true },
+  { id: 'sharp', key: '6', label: text('sharp'), answers: SHARP },
+  { id: 'crushed', key: '7', label: text('crushed'), answers: CRUSHED },
+  { id: 'front', key: '8', label: text('front'), answers: FRONT, containerOnly: true },
 ];
 
 /** Answers whose name in files is not the plainest on screen. */
 const ANSWERS: Readonly<Record<string, string>> = {
-  'can be made good': 'can be fixed',
-  'cannot be made good': 'cannot be fixed',
+  'can be made good': text('canFixed'),
+  'cannot be made good': text('cannotFixed'),
 };
 
 /** The next answer of a question, round and round. */
@@ -89,7 +90,7 @@ export function Questions({
           />
           {q.id === 'closes' && (
             <LengthField
-              label="Largest gap"
+              label={text('largestGap')}
               mm={look.gap === 0 ? null : look.gap}
               unit={unit}
               onChange={(mm) => onChange({ gap: mm ?? 0 })}

@@ -17,17 +17,18 @@ import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { amount } from './words.ts';
+import { text } from './text.ts';
 
 const when = (s: Saving): string =>
   s.short === 0
-    ? 'there now'
+    ? text('thereNow')
     : !s.forecast
-      ? 'too few deliveries to say'
+      ? text('tooFewDeliveriesSay')
       : s.days.middle === null
-        ? 'unlikely within three years: ask for it, or buy it'
+        ? text('unlikelyWithinThreeYears')
         : s.days.high === null
-          ? `from ${shortDay(s.days.low!)}; perhaps not within three years`
-          : `${shortDay(s.days.low!)} to ${shortDay(s.days.high)}`;
+          ? text('fromPerhapsNotWithin', { low: shortDay(s.days.low!) })
+          : text('to', { low: shortDay(s.days.low!), high: shortDay(s.days.high) });
 
 function chartOf(s: Saving, today: string): { data: Data[]; layout: Partial<Layout> } {
   const c = savingChart(s, today);
@@ -35,7 +36,7 @@ function chartOf(s: Saving, today: string): { data: Data[]; layout: Partial<Layo
     data: [
       {
         type: 'bar',
-        name: 'came in, by week',
+        name: text('cameWeek'),
         x: c.past.x,
         y: c.past.y,
         marker: { color: '#b98f5c' },
@@ -54,7 +55,7 @@ function chartOf(s: Saving, today: string): { data: Data[]; layout: Partial<Layo
       {
         type: 'scatter',
         mode: 'lines',
-        name: 'on the shelf, 10 to 90 %',
+        name: text('onShelf1090'),
         x: c.x,
         y: c.low,
         fill: 'tonexty',
@@ -64,7 +65,7 @@ function chartOf(s: Saving, today: string): { data: Data[]; layout: Partial<Layo
       {
         type: 'scatter',
         mode: 'lines',
-        name: 'middle estimate',
+        name: text('middleEstimate'),
         x: c.x,
         y: c.middle,
         line: { color: '#1d4a43', width: 3, shape: 'hv' },
@@ -72,7 +73,7 @@ function chartOf(s: Saving, today: string): { data: Data[]; layout: Partial<Layo
       {
         type: 'scatter',
         mode: 'lines',
-        name: `wanted: ${s.wanted}`,
+        name: text('wanted', { wanted: s.wanted }),
         x: [c.from, c.until],
         y: [s.wanted, s.wanted],
         line: { color: '#b0451a', width: 2, dash: 'dash' },
@@ -115,13 +116,13 @@ export function Component() {
     lines?.find((l) => l.short > 0) ??
     lines?.[0];
   const chart = useMemo(() => (shown && place ? chartOf(shown, place.today) : null), [shown, place]);
-  if (!materials || !place || !lots || !designs) return <p role="status">Loading …</p>;
+  if (!materials || !place || !lots || !designs) return <p role="status">{text('loading')}</p>;
   if (!chosen || !lines)
     return (
       <Stack>
-        <Heading over={place.name} title="Saving up" />
-        <Notice tone="care">There is no design yet to save for.</Notice>
-        <ButtonLink to="/shape">Start a design</ButtonLink>
+        <Heading over={place.name} title={text('savingUp')} />
+        <Notice tone="care">{text('thereNoDesignYet')}</Notice>
+        <ButtonLink to="/shape">{text('startDesign')}</ButtonLink>
       </Stack>
     );
   const short = lines.filter((l) => l.short > 0);
@@ -131,20 +132,27 @@ export function Component() {
   return (
     <Stack>
       <Heading
-        over={`${place.name} · saving for ${n} × ${chosen.design.name}`}
+        over={text('saving', { place: place.name, n, design: chosen.design.name })}
         title={
           short.length === 0
-            ? 'The shelf has it all'
-            : `Still wanted: ${short.map((l) => `${amount(l.material, l.short)} ${l.material.unit === 'mm' ? 'of' : '×'} ${l.material.name.toLowerCase()}`).join(', ')}`
+            ? text('shelfAll')
+            : text('stillWanted', {
+                short: short
+                  .map(
+                    (l) =>
+                      `${amount(l.material, l.short)} ${l.material.unit === 'mm' ? 'of' : '×'} ${l.material.name.toLowerCase()}`,
+                  )
+                  .join(', '),
+              })
         }
       >
         <Row>
-          <Quiet>Kits</Quiet>
-          <Stepper label="Kits" value={n} min={1} max={200} onChange={setCopies} />
+          <Quiet>{text('kits')}</Quiet>
+          <Stepper label={text('kits')} value={n} min={1} max={200} onChange={setCopies} />
         </Row>
         <div style={{ width: 250 }}>
           <Select
-            label="Design"
+            label={text('design')}
             value={String(chosen.id)}
             onChange={(id) => {
               setCopies(null);
@@ -159,9 +167,9 @@ export function Component() {
         <Stack>
           <Panel>
             <Table
-              caption="What the batch needs"
+              caption={text('whatBatchNeeds')}
               left={[4]}
-              head={['Material', 'needed', 'free', 'wanted', 'likely there']}
+              head={[text('material'), 'needed', 'free', 'wanted', text('likelyThere')]}
               rows={lines.map((l) => ({
                 key: String(l.material.id),
                 cells: [
@@ -201,15 +209,15 @@ export function Component() {
           <Panel>
             <Row $gap={12}>
               <div>
-                <h2>Wanted list for families</h2>
-                <Quiet>A page with pictures, sizes, how to clean, how many still and until when.</Quiet>
+                <h2>{text('wantedListFamilies')}</h2>
+                <Quiet>{text('pagePicturesSizesHow')}</Quiet>
               </div>
               <div style={{ width: 170 }}>
                 <DayField
-                  label="Until"
+                  label={text('until2')}
                   value={by}
                   onChange={setUntil}
-                  error={by < place.today ? 'Expected today or a later day.' : null}
+                  error={by < place.today ? text('expectedTodayOrLater') : null}
                 />
               </div>
               {by >= place.today && (
@@ -217,7 +225,7 @@ export function Component() {
                   href={`/api/designs/${chosen.id}/wanted.pdf?copies=${n}&until=${by}`}
                   style={{ alignSelf: 'end' }}
                 >
-                  Print the wanted list
+                  {text('printWantedList')}
                 </FileLink>
               )}
             </Row>
@@ -230,17 +238,25 @@ export function Component() {
                 {shown.material.name}: {when(shown)}
               </h2>
               <Chart
-                label={`${shown.material.name}: ${shown.counts.join(', ')} came in by week from ${shortDay(shown.from)} on; ${shown.free} free now, ${shown.wanted} wanted; ${when(shown)}`}
+                label={text('cameWeekFromOn', {
+                  material: shown.material.name,
+                  counts: shown.counts.join(', '),
+                  from: shortDay(shown.from),
+                  free: shown.free,
+                  wanted: shown.wanted,
+                  shown: when(shown),
+                })}
                 data={chart.data}
                 layout={chart.layout}
                 height={330}
               />
               <Quiet>
                 {shown.counts.length > 0 &&
-                  `${(shown.counts.reduce((a, b) => a + b, 0) / shown.counts.length).toFixed(1)} a week over ${shown.counts.length} weeks. `}
-                Weeks are taken as alike and independent, each count as negative binomial with the mean and
-                spread of the weeks seen, weeks with nothing included; the range is 80 in 100, and allows for
-                how few weeks were seen. Holidays and asking harder are not in it.
+                  text('weekOverWeeks', {
+                    what: (shown.counts.reduce((a, b) => a + b, 0) / shown.counts.length).toFixed(1),
+                    counts: shown.counts.length,
+                  })}
+                {text('weeksTakenAsAlike')}
               </Quiet>
             </Stack>
           </Panel>

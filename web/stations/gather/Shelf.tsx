@@ -16,6 +16,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Quiet, Stack } from '../../parts/Panel.tsx';
 import { amount, sizeWords } from './words.ts';
+import { text } from './text.ts';
 
 const ShelfTable = lazy(() => import('./ShelfTable.tsx'));
 // What stands at the side is loaded when it is opened: the shelf itself needs none of it.
@@ -140,13 +141,13 @@ function bringHeading(form: HTMLElement | null, tries = 40): void {
 }
 
 const TITLES: Record<Form, string> = {
-  disc: 'Caps and lids',
-  piece: 'Pieces',
-  container: 'Containers',
-  sheet: 'Panels',
-  tube: 'Tubes',
-  cord: 'Cords and laces',
-  consumable: 'Consumables: tapes, bags',
+  disc: text('capsLids'),
+  piece: text('pieces'),
+  container: text('containers'),
+  sheet: text('panels'),
+  tube: text('tubes'),
+  cord: text('cordsLaces'),
+  consumable: text('consumablesTapesBags'),
 };
 const ORDER: Form[] = ['disc', 'piece', 'container', 'sheet', 'tube', 'cord', 'consumable'];
 
@@ -174,7 +175,7 @@ export function Component() {
     [makeSearch, measured],
   );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!materials || !place) return <p role="status">Loading the shelf …</p>;
+  if (!materials || !place) return <p role="status">{text('loadingShelf')}</p>;
   const openId = params.get('material');
   const open =
     openId === null || openId === 'new' ? null : (materials.find((m) => String(m.id) === openId) ?? null);
@@ -193,15 +194,19 @@ export function Component() {
   return (
     <Grid>
       <Heading
-        over={`${place.name} · ${materials.length} kinds${gone > 0 ? `, ${gone} used up` : ''}`}
-        title="What is on the shelf?"
+        over={
+          gone > 0
+            ? text('kindsUsedUp', { place: place.name, materials: materials.length, gone })
+            : text('kinds2', { place: place.name, materials: materials.length })
+        }
+        title={text('whatOnShelf')}
       >
         <Find
-          label="Find"
+          label={text('find')}
           value={find}
           onChange={setFind}
           type="search"
-          placeholder="caps, fits through 20 mm …"
+          placeholder={text('capsFitsThrough20')}
         />
         <Button
           plain
@@ -212,32 +217,27 @@ export function Component() {
             )
           }
         >
-          {view === 'table' ? 'As a picture' : 'As a table'}
+          {view === 'table' ? text('asPicture') : text('asTable')}
         </Button>
         <Button onPress={() => choose('new')}>
-          <Plus size={18} aria-hidden /> Add a find
+          <Plus size={18} aria-hidden /> {text('addFind')}
         </Button>
       </Heading>
       <div className="shelf">
         <Stack $gap={16}>
-          {materials.length === 0 && (
-            <Notice tone="care">
-              The shelf is empty. Add the first thing you saved: a tub with a lid, a handful of caps.
-            </Notice>
-          )}
+          {materials.length === 0 && <Notice tone="care">{text('shelfEmptyAddFirst')}</Notice>}
           {looked.understood.length > 0 && (
             <Quiet role="status">
-              {shown.length} of {materials.length}: {looked.understood.join(', ')}
+              {text('of2', {
+                shown: shown.length,
+                materials: materials.length,
+                understood: looked.understood.join(', '),
+              })}
             </Quiet>
           )}
-          {materials.length > 0 && shown.length === 0 && (
-            <p>
-              Nothing on the shelf is “{find}”. Try a name, a form (tubes), a skill (hand strength), “fits
-              through 20 mm” or “longer than 100 mm”.
-            </p>
-          )}
+          {materials.length > 0 && shown.length === 0 && <p>{text('nothingOnShelfTry', { find })}</p>}
           {view === 'table' && shown.length > 0 && (
-            <Suspense fallback={<p role="status">Loading the table …</p>}>
+            <Suspense fallback={<p role="status">{text('loadingTable')}</p>}>
               <ShelfTable
                 materials={shown}
                 spoken={spoken}
@@ -257,8 +257,8 @@ export function Component() {
                   <Plank>
                     {TITLES[form]}
                     <small>
-                      {here.length === 1 ? '1 kind' : `${here.length} kinds, drawn to one scale`}
-                      {ratios.some((r) => r > 1) && ', the long ones smaller'}
+                      {here.length === 1 ? text('n1Kind') : text('kindsDrawnScale', { here: here.length })}
+                      {ratios.some((r) => r > 1) && text('longSSmaller')}
                     </small>
                   </Plank>
                   <Bins>
@@ -277,15 +277,22 @@ export function Component() {
                           <span>
                             <b>{m.name}</b>
                             <span className={m.kept === 0 ? 'count none' : 'count'}>
-                              {m.kept === 0 ? 'none left' : `${amount(m, m.kept)} kept`}
+                              {m.kept === 0 ? text('nLeft') : text('kept3', { m: amount(m, m.kept) })}
                             </span>{' '}
-                            {m.waiting > 0 && <span className="free">+ {amount(m, m.waiting)} waiting</span>}
+                            {m.waiting > 0 && (
+                              <span className="free">{text('waiting', { m: amount(m, m.waiting) })}</span>
+                            )}
                             {spoken && (spoken.get(m.id) ?? 0) > 0 && (
                               <span className="free">
-                                {amount(m, spoken.get(m.id)!)} reserved,{' '}
                                 {m.kept >= spoken.get(m.id)!
-                                  ? `${amount(m, m.kept - spoken.get(m.id)!)} free`
-                                  : `${amount(m, spoken.get(m.id)! - m.kept)} short`}
+                                  ? text('reservedFree', {
+                                      m: amount(m, spoken.get(m.id)!),
+                                      m2: amount(m, m.kept - spoken.get(m.id)!),
+                                    })
+                                  : text('reservedShort', {
+                                      m: amount(m, spoken.get(m.id)!),
+                                      m2: amount(m, spoken.get(m.id)! - m.kept),
+                                    })}
                               </span>
                             )}
                             <small>{sizeWords(m, place.lengthUnit)}</small>
@@ -302,16 +309,16 @@ export function Component() {
       <aside id="material-form">
         <Stack>
           <Choice
-            label="At the side"
+            label={text('side')}
             value={side}
             onChange={(v) => setSide(v as 'material' | 'lots' | 'packs')}
             options={[
-              { value: 'material', label: 'Measure and count' },
-              { value: 'lots', label: 'Lots' },
-              { value: 'packs', label: 'Packs to buy' },
+              { value: 'material', label: text('measureCount') },
+              { value: 'lots', label: text('lots3') },
+              { value: 'packs', label: text('packsBuy') },
             ]}
           />
-          <Suspense fallback={<p role="status">Loading …</p>}>
+          <Suspense fallback={<p role="status">{text('loading')}</p>}>
             {side === 'packs' ? (
               <Packs materials={materials} />
             ) : side === 'lots' && open ? (
@@ -324,7 +331,7 @@ export function Component() {
                 onDone={(id) => setParams(at(id === null ? {} : { material: String(id) }), { replace: true })}
               />
             ) : (
-              <Quiet>Choose a material to count, measure or take out, or add a find.</Quiet>
+              <Quiet>{text('chooseMaterialCountMeasure')}</Quiet>
             )}
           </Suspense>
         </Stack>

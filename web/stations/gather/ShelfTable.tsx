@@ -9,6 +9,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { Stack } from '../../parts/Panel.tsx';
 import { SortTable, type SortColumn } from '../../parts/SortTable.tsx';
 import { amount, sizeWords } from './words.ts';
+import { text } from './text.ts';
 
 type LotLine = Lot & { readonly name: string };
 
@@ -31,20 +32,20 @@ export default function ShelfTable({
   const kinds = useMemo<SortColumn<MaterialRow>[]>(() => {
     const spokenOf = (m: MaterialRow): number => spoken?.get(m.id) ?? 0;
     return [
-      { id: 'name', name: 'Material', wide: 2.2, value: (m) => m.name },
-      { id: 'form', name: 'Form', value: (m) => m.form },
-      { id: 'size', name: 'Sizes', wide: 1.9, value: (m) => sizeWords(m, unit) },
-      { id: 'kept', name: 'Kept', value: (m) => m.kept, show: (m) => amount(m, m.kept) },
-      { id: 'waiting', name: 'Waiting', value: (m) => m.waiting, show: (m) => amount(m, m.waiting) },
-      { id: 'spoken', name: 'Spoken', value: spokenOf, show: (m) => amount(m, spokenOf(m)) },
+      { id: 'name', name: text('material'), wide: 2.2, value: (m) => m.name },
+      { id: 'form', name: text('form'), value: (m) => m.form },
+      { id: 'size', name: text('sizes'), wide: 1.9, value: (m) => sizeWords(m, unit) },
+      { id: 'kept', name: text('kept'), value: (m) => m.kept, show: (m) => amount(m, m.kept) },
+      { id: 'waiting', name: text('waiting2'), value: (m) => m.waiting, show: (m) => amount(m, m.waiting) },
+      { id: 'spoken', name: text('spoken'), value: spokenOf, show: (m) => amount(m, spokenOf(m)) },
       {
         id: 'free',
-        name: 'Free',
+        name: text('free2'),
         value: (m) => m.kept - spokenOf(m),
         show: (m) => amount(m, Math.max(0, m.kept - spokenOf(m))),
       },
-      { id: 'class', name: 'Made of', value: (m) => m.materialClass },
-      { id: 'skills', name: 'Serves', wide: 1.8, value: (m) => skillsServed(m).join(', ') },
+      { id: 'class', name: text('made'), value: (m) => m.materialClass },
+      { id: 'skills', name: text('serves'), wide: 1.8, value: (m) => skillsServed(m).join(', ') },
     ];
   }, [spoken, unit]);
   const lines = useMemo<LotLine[]>(() => {
@@ -56,18 +57,19 @@ export default function ShelfTable({
   }, [lots, materials]);
   const lotColumns = useMemo<SortColumn<LotLine>[]>(
     () => [
-      { id: 'name', name: 'Material', wide: 2, value: (l) => l.name },
-      { id: 'cameOn', name: 'Came', value: (l) => l.cameOn, show: (l) => shortDay(l.cameOn) },
-      { id: 'from', name: 'From', wide: 1.4, value: (l) => l.from || '–' },
-      { id: 'quantity', name: 'Left', value: (l) => l.quantity },
-      { id: 'came', name: 'Of', value: (l) => l.came },
+      { id: 'name', name: text('material'), wide: 2, value: (l) => l.name },
+      { id: 'cameOn', name: text('came'), value: (l) => l.cameOn, show: (l) => shortDay(l.cameOn) },
+      { id: 'from', name: text('from2'), wide: 1.4, value: (l) => l.from || '–' },
+      { id: 'quantity', name: text('left'), value: (l) => l.quantity },
+      { id: 'came', name: text('of3'), value: (l) => l.came },
       {
         id: 'state',
-        name: 'State',
+        name: text('state'),
         wide: 1.3,
-        value: (l) => (l.state === 'resting' ? `quarantine until ${shortDay(l.readyOn!)}` : l.state),
+        value: (l) =>
+          l.state === 'resting' ? text('quarantineUntil', { readyOn: shortDay(l.readyOn!) }) : l.state,
       },
-      { id: 'reason', name: 'Why', wide: 2.4, value: (l) => l.reason },
+      { id: 'reason', name: text('why'), wide: 2.4, value: (l) => l.reason },
     ],
     [],
   );
@@ -75,17 +77,17 @@ export default function ShelfTable({
     <Stack $gap={8}>
       <Choice
         inline
-        label="Lines"
+        label={text('lines')}
         value={of}
         onChange={(v) => setOf(v as 'kinds' | 'lots')}
         options={[
-          { value: 'kinds', label: `${materials.length} kinds` },
-          { value: 'lots', label: `${lines.length} lots` },
+          { value: 'kinds', label: text('kinds', { materials: materials.length }) },
+          { value: 'lots', label: text('lots', { lines: lines.length }) },
         ]}
       />
       {of === 'kinds' ? (
         <SortTable
-          label="Materials on the shelf"
+          label={text('materialsOnShelf')}
           columns={kinds}
           rows={materials}
           open={open}
@@ -93,7 +95,7 @@ export default function ShelfTable({
         />
       ) : (
         <SortTable
-          label="Lots on the shelf"
+          label={text('lotsOnShelf')}
           columns={lotColumns}
           rows={lines}
           onOpen={(id) => {

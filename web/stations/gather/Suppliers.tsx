@@ -8,11 +8,14 @@ import { MoneyField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const deliveryWords = (s: Supplier): string =>
   s.delivery === 0
-    ? 'no delivery charge'
-    : `delivery ${money(s.delivery)}${s.freeFrom == null ? '' : `, free from ${money(s.freeFrom)}`}`;
+    ? text('noDeliveryCharge')
+    : s.freeFrom == null
+      ? text('delivery', { delivery: money(s.delivery) })
+      : text('deliveryFreeFrom', { delivery: money(s.delivery), freeFrom: money(s.freeFrom) });
 
 function Change({ supplier, onDone }: { supplier: Supplier; onDone(): void }) {
   const [name, setName] = useState(supplier.name);
@@ -38,16 +41,16 @@ function Change({ supplier, onDone }: { supplier: Supplier; onDone(): void }) {
       }
     >
       <Stack $gap={8}>
-        <TextField label="Supplier’s name" value={name} onChange={setName} />
-        <MoneyField label="Delivery" minor={delivery} onChange={setDelivery} />
-        <MoneyField label="Free from (if ever)" minor={freeFrom} onChange={setFreeFrom} />
+        <TextField label={text('suppliersName')} value={name} onChange={setName} />
+        <MoneyField label={text('delivery2')} minor={delivery} onChange={setDelivery} />
+        <MoneyField label={text('freeFromIfEver')} minor={freeFrom} onChange={setFreeFrom} />
         {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
         <Row>
           <Button small type="submit" isDisabled={save.isPending}>
-            Save
+            {text('save')}
           </Button>
           <Button small plain onPress={onDone}>
-            Cancel
+            {text('cancel')}
           </Button>
         </Row>
       </Stack>
@@ -62,8 +65,8 @@ export function Suppliers() {
   if (!suppliers || suppliers.length === 0) return null;
   return (
     <>
-      <h2>Suppliers</h2>
-      <ul aria-label="Suppliers" style={{ display: 'grid', gap: 8, fontSize: 14 }}>
+      <h2>{text('suppliers')}</h2>
+      <ul aria-label={text('suppliers')} style={{ display: 'grid', gap: 8, fontSize: 14 }}>
         {suppliers.map((s) => (
           <li key={s.id}>
             {open === s.id ? (
@@ -75,8 +78,8 @@ export function Suppliers() {
                   <br />
                   <Quiet>{deliveryWords(s)}</Quiet>
                 </span>
-                <Button small plain aria-label={`Change ${s.name}`} onPress={() => setOpen(s.id)}>
-                  Change
+                <Button small plain aria-label={text('change', { s: s.name })} onPress={() => setOpen(s.id)}>
+                  {text('change2')}
                 </Button>
               </Spread>
             )}

@@ -18,6 +18,7 @@ import { Verdict } from '../../shell/Verdict.tsx';
 import { NotBegun } from './NotBegun.tsx';
 import { Together } from './Together.tsx';
 import { amount } from './words.ts';
+import { text } from './text.ts';
 
 const Name = styled.div`
   display: grid;
@@ -106,31 +107,31 @@ export function Component() {
     [designs, materials],
   );
   if (!materials || !place || !designs || !rows || !offers || !suppliers)
-    return <p role="status">Loading …</p>;
+    return <p role="status">{text('loading')}</p>;
   const can = rows.filter((r) => r.now.copies > 0).length;
   return (
     <Stack>
       <Heading
-        over={`${place.name} · from the free stock: what other designs on the bench hold is left out`}
+        over={text('fromFreeStockWhat', { place: place.name })}
         title={
           rows.length === 0
-            ? 'What could I make today?'
-            : `${can} of ${rows.length} designs can be made today`
+            ? text('whatCouldIMakeToday')
+            : text('designsCanMadeToday', { can, rows: rows.length })
         }
       />
       {problem && <Notice tone="stop">{problem}</Notice>}
       {rows.length > 0 && (
         <Panel>
           <Table
-            caption="What the stock allows"
+            caption={text('whatStockAllows')}
             left={[1, 4, 5]}
             head={[
-              'Design',
-              'on the bench',
-              'kits now',
-              'if alone',
-              'first to run out',
-              'one purchase would allow',
+              text('design'),
+              text('onBench'),
+              text('kitsNow'),
+              text('ifAl'),
+              text('firstRunOut2'),
+              text('purchaseWouldAllow'),
             ]}
             rows={rows.map((r, i) => ({
               key: String(r.d.id),
@@ -142,7 +143,7 @@ export function Component() {
                 <Tick key="b">
                   <input
                     type="checkbox"
-                    aria-label={`${r.d.design.name} on the bench`}
+                    aria-label={text('onBench2', { design: r.d.design.name })}
                     checked={r.d.onBench !== false}
                     disabled={bench.isPending}
                     onChange={(e) => {
@@ -159,17 +160,24 @@ export function Component() {
                 </b>,
                 String(r.alone.copies),
                 r.now.first
-                  ? `${r.now.first.name}, ${amount(
-                      materials.find((m) => m.id === r.now.first!.materialId)!,
-                      r.now.first.left,
-                    )} free`
+                  ? text('free', {
+                      first: r.now.first.name,
+                      what: amount(
+                        materials.find((m) => m.id === r.now.first!.materialId)!,
+                        r.now.first.left,
+                      ),
+                    })
                   : '–',
                 next[i]
-                  ? `${next[i].gain} more for ${money(next[i].total)}: ${packWords(next[i].packs)}`
+                  ? text('more', {
+                      gain: next[i].gain,
+                      total: money(next[i].total),
+                      packs: packWords(next[i].packs),
+                    })
                   : bought[i]?.error
                     ? words(bought[i].error)
                     : bought[i]?.data
-                      ? 'no offer has what is missing'
+                      ? text('noOfferWhatMissing')
                       : '…',
               ],
             }))}
@@ -183,12 +191,12 @@ export function Component() {
             <Panel>
               <Stack $gap={6}>
                 <Spread>
-                  <h2>The purchase that allows most kits</h2>
-                  <Verdict kind="clear" word="proved cheapest" />
+                  <h2>{text('purchaseAllowsMostKits')}</h2>
+                  <Verdict kind="clear" word={text('provedCheapest')} />
                 </Spread>
                 <p>
-                  {best.gain} more {best.row.d.design.name}, {best.copies} in all, for{' '}
-                  <b>{money(best.total)}</b> with delivery: {packWords(best.packs)}.
+                  {text('moreAll', { gain: best.gain, design: best.row.d.design.name, copies: best.copies })}{' '}
+                  <b>{money(best.total)}</b> {text('delivery4', { packs: packWords(best.packs) })}
                 </p>
               </Stack>
             </Panel>

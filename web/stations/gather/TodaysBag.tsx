@@ -3,6 +3,7 @@ import type { Lot } from '../../../contract/lots.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import { SewnButton } from '../../shell/Verdict.tsx';
 import { amount } from './words.ts';
+import { text } from './text.ts';
 
 const Bag = styled.ul`
   font-size: 14px;
@@ -31,7 +32,7 @@ export const TodaysBag = ({
   materials: readonly MaterialRow[];
 }) => (
   <>
-    <h2>Today’s bag</h2>
+    <h2>{text('todaysBag')}</h2>
     <Bag>
       {lots.slice(0, 40).map((l) => {
         const m = materials.find((x) => x.id === l.materialId);
@@ -44,7 +45,7 @@ export const TodaysBag = ({
           </li>
         );
       })}
-      {lots.length === 0 && <li style={{ display: 'block' }}>Nothing yet.</li>}
+      {lots.length === 0 && <li style={{ display: 'block' }}>{text('nothingYet')}</li>}
     </Bag>
   </>
 );

@@ -17,6 +17,7 @@ import { MoneyField } from '../../parts/Field.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
+import { text } from './text.ts';
 
 /** Copies of a design that is not on the bench are of use up to this many. */
 const MOST = 12;
@@ -68,50 +69,50 @@ export function Together({
   const made = choice.data?.copies.filter((c) => c.count > 0) ?? [];
   const plan = useChange(() =>
     api<BatchRow>('POST', '/batches', {
-      name: 'Best use of the shelf',
+      name: text('bestUseShelf'),
       items: made.map((c) => ({ designId: Number(c.design), kitId: null, copies: Math.min(100, c.count) })),
-      days: { ...NO_DAYS, makers: [{ name: 'Me', windows: [] }] },
+      days: { ...NO_DAYS, makers: [{ name: text('me'), windows: [] }] },
     }),
   );
   return (
     <Panel>
       <Stack $gap={10}>
         <Spread>
-          <h2>Best use of the whole shelf</h2>
-          {choice.data && !choice.error && <Verdict kind="clear" word="proved best" />}
+          <h2>{text('bestUseWholeShelf')}</h2>
+          {choice.data && !choice.error && <Verdict kind="clear" word={text('provedBest')} />}
         </Spread>
         <Row $gap={14}>
           <Choice
-            label="Aim"
+            label={text('aim')}
             value={aim}
             onChange={(v) => setAim(v as 'copies' | 'skills')}
             options={[
-              { value: 'copies', label: 'Most kits' },
-              { value: 'skills', label: 'Most skills first' },
+              { value: 'copies', label: text('mostKits') },
+              { value: 'skills', label: text('mostSkillsFirst') },
             ]}
           />
           <Choice
-            label="Among"
+            label={text('among')}
             value={which}
             onChange={(v) => setWhich(v as 'bench' | 'all')}
             options={[
-              { value: 'bench', label: 'Designs on the bench' },
-              { value: 'all', label: `All, up to ${MOST} each` },
+              { value: 'bench', label: text('designsOnBench') },
+              { value: 'all', label: text('allUpEach', { MOST }) },
             ]}
           />
         </Row>
-        <MoneyField label="And spend at most" minor={budget} onChange={setBudget} />
+        <MoneyField label={text('spendMost')} minor={budget} onChange={setBudget} />
         {choice.error && <Notice tone="stop">{words(choice.error)}</Notice>}
-        {among.length === 0 && <p>No design is on the bench. Tick one above.</p>}
+        {among.length === 0 && <p>{text('noDesignOnBench')}</p>}
         {choice.data && (
           <>
             {made.length === 0 ? (
-              <p>The stock does not allow a single kit of these.</p>
+              <p>{text('stockDoesNotAllow')}</p>
             ) : (
               <Table
-                caption="The best choice"
+                caption={text('bestChoice')}
                 left={[1]}
-                head={['Design', 'Skill', 'kits']}
+                head={[text('design'), text('skill'), 'kits']}
                 rows={made.map((c) => ({
                   key: c.design,
                   cells: [
@@ -129,17 +130,18 @@ export function Together({
             )}
             {packs.length > 0 && (
               <p>
-                Buy{' '}
-                {packs
-                  .map(
-                    (p) => `${p.count} × ${offers?.find((o) => String(o.id) === p.offer)?.name ?? p.offer}`,
-                  )
-                  .join(', ')}
-                : <b>{money(choice.data.spent)}</b> with delivery.
+                {text('buy', {
+                  packs: packs
+                    .map(
+                      (p) => `${p.count} × ${offers?.find((o) => String(o.id) === p.offer)?.name ?? p.offer}`,
+                    )
+                    .join(', '),
+                })}{' '}
+                <b>{money(choice.data.spent)}</b> {text('delivery3')}
               </p>
             )}
             {budget !== null && packs.length === 0 && (
-              <Quiet>Nothing that can be bought for {money(budget)} makes more.</Quiet>
+              <Quiet>{text('nothingCanBoughtMakes', { budget: money(budget) })}</Quiet>
             )}
             {plan.error && <Notice tone="stop">{words(plan.error)}</Notice>}
             {made.length > 0 && (
@@ -152,7 +154,7 @@ export function Together({
                     plan.mutate(undefined, { onSuccess: (b) => void go(`/make/batches/${b.id}`) })
                   }
                 >
-                  Plan these as a batch
+                  {text('planTheseAsBatch')}
                 </Button>
               </div>
             )}

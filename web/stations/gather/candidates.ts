@@ -3,6 +3,7 @@ import type { MaterialRow } from '../../../contract/materials.ts';
 import { asMaterial, catalogue, type CatalogueEntry } from '../../../core/catalogue/index.ts';
 import { look, type Look } from '../../../core/gather/lookOver.ts';
 import type { MaterialInput } from '../../../core/materials/material.ts';
+import { text } from './text.ts';
 
 /** What a find can be: a material of the shelf, or an entry of the catalogue that is not there yet. */
 export interface Candidate {
@@ -58,5 +59,5 @@ const HELD: readonly [RegExp, Look['held']][] = [
 export const firstLook = (c: Candidate): Look =>
   look.parse({
     held: HELD.find(([pattern]) => pattern.test(c.key ?? ''))?.[1] ?? 'nothing',
-    closes: c.material.form === 'container' ? 'yes' : 'has no lid',
+    closes: c.material.form === 'container' ? 'yes' : text('noLid'),
   });

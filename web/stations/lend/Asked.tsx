@@ -10,6 +10,7 @@ import { TextArea, TextField } from '../../parts/Field.tsx';
 import { Fold } from '../../parts/Fold.tsx';
 import { Notice, Quiet, Stack } from '../../parts/Panel.tsx';
 import { titleOf, Verdict } from '../../shell/Verdict.tsx';
+import { text } from './text.ts';
 
 const Reasons = styled.ul`
   display: grid;
@@ -40,8 +41,10 @@ export const useAnswer = (copyId: number, borrowerId: number | null) =>
 /** Who it was asked for, in words. */
 const forWhom = (a: KitAnswer, family: string | null): string =>
   a.isTold
-    ? `for ${family ?? 'them'}, youngest ${a.youngest} months`
-    : `for ${a.youngest} months, which the kit is made from${family ? `: nobody told the youngest at ${family}` : ''}`;
+    ? text('youngestMonths', { family: family ?? 'them', youngest: a.youngest })
+    : family
+      ? text('monthsWhichKitMade', { youngest: a.youngest, family })
+      : text('monthsWhichKitMadeFrom', { youngest: a.youngest });
 
 /** The answer first, what stops it in words, the rest behind 'why?'; before a first loan what was not tested. */
 export function Asked({
@@ -56,8 +59,8 @@ export function Asked({
 }) {
   const { data: place } = usePlace();
   const { data, error } = useAnswer(copyId, borrowerId);
-  if (error) return <Notice tone="stop">Not checked: {words(error)}</Notice>;
-  if (!data) return <Quiet role="status">Asking the check …</Quiet>;
+  if (error) return <Notice tone="stop">{text('notChecked', { error: words(error) })}</Notice>;
+  if (!data) return <Quiet role="status">{text('askingCheck')}</Quiet>;
   const unit = place?.lengthUnit ?? 'mm';
   const stops = data.reasons.filter((r) => r.verdict === 'stop');
   const others = data.reasons.filter((r) => r.verdict !== 'stop');
@@ -74,7 +77,7 @@ export function Asked({
     </Reasons>
   );
   return (
-    <section aria-label="What the check says">
+    <section aria-label={text('whatCheckSays')}>
       <Stack $gap={6}>
         <div>
           <Verdict kind={data.verdict} /> <Quiet>{forWhom(data, family)}</Quiet>
@@ -82,15 +85,13 @@ export function Asked({
         {stops.length > 0 && list(stops)}
         {others.length > 0 && (
           <Fold>
-            <summary>
-              Why? {others.length} {others.length === 1 ? 'thing' : 'things'} to take care of
-            </summary>
+            <summary>{text('whyTakeCare', { others: others.length })}</summary>
             {list(others)}
           </Fold>
         )}
         {data.isFirstLoan && data.untested.length > 0 && (
           <Notice tone="care">
-            <strong>Its first loan, and not tested yet:</strong>{' '}
+            <strong>{text('firstLoanNotTested')}</strong>{' '}
             {data.untested.map((u) => `${u.design} (${u.tests.join(', ')})`).join('; ')}.
           </Notice>
         )}
@@ -136,25 +137,21 @@ export function Reasoned({
   const { data: session } = useSession();
   const person = session?.person ?? null;
   if (person && ROLES.indexOf(person.role) < ROLES.indexOf('designer'))
-    return (
-      <Notice tone="stop">
-        Take another one. Only a designer or a manager may go against the check here.
-      </Notice>
-    );
+    return <Notice tone="stop">{text('takeOnlyDesignerOr')}</Notice>;
   const by = person?.name ?? value.by;
   return (
     <Fold>
-      <summary>All the same, with a reason</summary>
+      <summary>{text('allSameReason')}</summary>
       <Stack $gap={8}>
         <TextArea label={what} value={value.why} most={300} onChange={(why) => onChange({ why, by })} />
         {!person && (
           <TextField
-            label="Decided by"
+            label={text('decided')}
             value={value.by}
             onChange={(name) => onChange({ ...value, by: name })}
           />
         )}
-        <Quiet>At least {LEAST} characters. It stays on record.</Quiet>
+        <Quiet>{text('leastCharactersStaysOn', { LEAST })}</Quiet>
       </Stack>
     </Fold>
   );
@@ -168,4 +165,4 @@ export const AgainstTheCheck = ({
   answer: KitAnswer | undefined;
   value: Reason;
   onChange(reason: Reason): void;
-}) => (answer?.verdict === 'stop' ? <Reasoned {...rest} what="Why it may go to them all the same" /> : null);
+}) => (answer?.verdict === 'stop' ? <Reasoned {...rest} what={text('whyMayGoThem')} /> : null);

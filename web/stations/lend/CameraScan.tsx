@@ -5,6 +5,7 @@ import { words } from '../../data/api.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const Picture = styled.video`
   width: 100%;
@@ -42,7 +43,7 @@ export function CameraScan({ onLabel, onClose }: { onLabel(label: string): void;
           found.current(label);
           return;
         }
-        if (code !== null) setTold(`“${code.slice(0, 40)}” is no label of a kit.`);
+        if (code !== null) setTold(text('noLabelKit', { code: code.slice(0, 40) }));
       }
       setTimeout(() => void look().catch((e: unknown) => setProblem(words(e))), PAUSE);
     };
@@ -69,34 +70,30 @@ export function CameraScan({ onLabel, onClose }: { onLabel(label: string): void;
   }, []);
   const readPhoto = async (file: File | undefined): Promise<void> => {
     if (!file) return;
-    setTold('Reading the photo …');
+    setTold(text('readingPhoto'));
     try {
       const { label, code } = await labelIn(file);
       if (label !== null) return onLabel(label);
-      setTold(
-        code !== null
-          ? `“${code.slice(0, 40)}” is no label of a kit.`
-          : 'No label was found in the photo. Come nearer, in good light.',
-      );
+      setTold(code !== null ? text('noLabelKit', { code: code.slice(0, 40) }) : text('noLabelWasFound'));
     } catch {
-      setTold('The reader of codes could not be loaded. Try again.');
+      setTold(text('readerCodesCouldNot'));
     }
   };
   return (
-    <Dialog title="Hold the label before the camera" isOpen onClose={onClose}>
+    <Dialog title={text('holdLabelBeforeCamera')} isOpen onClose={onClose}>
       <Stack $gap={10}>
         {problem === null ? (
-          <Picture ref={video} muted playsInline aria-label="What the camera sees" />
+          <Picture ref={video} muted playsInline aria-label={text('whatCameraSees')} />
         ) : (
           <Notice tone="care">{problem}</Notice>
         )}
-        <Quiet role="status">{told ?? 'Either code of the label will do, the square one or the bars.'}</Quiet>
+        <Quiet role="status">{told ?? text('eitherCodeLabelWill')}</Quiet>
         <Row>
           <Button plain={problem === null} onPress={() => photo.current?.click()}>
-            Take a photo
+            {text('takePhoto')}
           </Button>
           <Button plain onPress={onClose}>
-            Close
+            {text('close')}
           </Button>
         </Row>
         <input
@@ -105,7 +102,7 @@ export function CameraScan({ onLabel, onClose }: { onLabel(label: string): void;
           accept="image/*"
           capture="environment"
           hidden
-          aria-label="Photo of a label"
+          aria-label={text('photoLabel')}
           onChange={(e) => {
             void readPhoto(e.target.files?.[0]);
             // The same file may be chosen again.

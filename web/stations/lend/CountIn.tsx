@@ -17,6 +17,7 @@ import { Notice, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
 import { Homes } from './Found.tsx';
 import { begunCount, keepCount } from './begunCount.ts';
+import { text } from './text.ts';
 
 const Count = styled.li`
   display: grid;
@@ -45,10 +46,10 @@ function looseSize(m: MaterialRow | undefined): boolean | null {
 }
 const looseWords = (name: string, small: boolean | null): string =>
   small === null
-    ? `Whether a loose ${name.toLowerCase()} is a small part was not checked.`
+    ? text('whetherLooseSmallPart', { name: name.toLowerCase() })
     : small
-      ? `A loose ${name.toLowerCase()} is a small part: ask the family to look for it.`
-      : `A loose ${name.toLowerCase()} is not a small part.`;
+      ? text('looseSmallPartAsk', { name: name.toLowerCase() })
+      : text('looseNotSmallPart', { name: name.toLowerCase() });
 
 /** What is counted, as it looks; a part that was made has no material to draw. */
 const PartPicture = ({ material }: { material: MaterialRow | undefined }) =>
@@ -125,23 +126,24 @@ export function CountIn({
       <p style={{ fontSize: 14.5 }}>
         {loan ? (
           <>
-            With <b>{loan.borrower}</b> for {days(daysBetween(loan.lentOn, place.today))}
+            {text('with')} <b>{loan.borrower}</b>{' '}
+            {text('for', { lentOn: days(daysBetween(loan.lentOn, place.today)) })}
             {daysLate > 0 ? (
-              <b style={{ color: 'var(--stop)' }}>, {days(daysLate)} overdue</b>
+              <b style={{ color: 'var(--stop)' }}>{text('overdue', { daysLate: days(daysLate) })}</b>
             ) : (
-              `, due ${shortDay(loan.dueOn)}`
+              text('due', { dueOn: shortDay(loan.dueOn) })
             )}
-            . Count what is there:
+            {text('countWhatThere')}
           </>
         ) : (
-          'Count what is there:'
+          text('countWhatThere2')
         )}
       </p>
       {kept && begun && (
         <Spread>
-          <Quiet>This count was begun before.</Quiet>
+          <Quiet>{text('thisCountWasBegun')}</Quiet>
           <Button small plain onPress={() => counted(start)}>
-            Start again
+            {text('startAgain')}
           </Button>
         </Spread>
       )}
@@ -159,7 +161,7 @@ export function CountIn({
               short={present[i]! < p.due}
               onChange={(n) => counted(present.map((x, k) => (k === i ? n : x)))}
             />
-            <span>of {p.due}</span>
+            <span>{text('of', { due: p.due })}</span>
           </Count>
         ))}
       </ul>
@@ -168,23 +170,27 @@ export function CountIn({
           <div style={{ display: 'flex', gap: 8 }}>
             <SewnButton kind="care" />
             <div>
-              <strong>{gaps.map((g) => `${g.short} × ${g.part.name}`).join(', ')} short</strong>
+              <strong>
+                {text('short', { gaps: gaps.map((g) => `${g.short} × ${g.part.name}`).join(', ') })}
+              </strong>
               <br />
               {free === null
-                ? 'Counting what is free on the shelf …'
-                : gaps.map((g) => `${free(g.part.materialId)} free on the shelf.`).join(' ')}{' '}
+                ? text('countingWhatFreeOn')
+                : gaps
+                    .map((g) => text('freeOnShelf', { materialId: free(g.part.materialId) }))
+                    .join(' ')}{' '}
               {lost.map((l) => looseWords(l.name, l.size)).join(' ')}
             </div>
           </div>
-          <ul aria-label="Spoiled, not lost">
+          <ul aria-label={text('spoiledNotLost')}>
             {gaps.map((g) => (
               <Count key={g.part.name}>
                 <span>
-                  Spoiled, not lost
+                  {text('spoiledNotLost')}
                   {gaps.length > 1 && `: ${g.part.name}`}
                 </span>
                 <Stepper
-                  label={`Spoiled: ${g.part.name}`}
+                  label={text('spoiled', { part: g.part.name })}
                   value={spoiled[g.i]!}
                   max={g.short}
                   onChange={(n) =>
@@ -194,31 +200,27 @@ export function CountIn({
                     )
                   }
                 />
-                <span>of {g.short}</span>
+                <span>{text('of2', { short: g.short })}</span>
               </Count>
             ))}
           </ul>
         </Notice>
       )}
-      <Quiet>
-        {loan
-          ? 'It is to be cleaned then: wash or wipe, air dry, and quarantine what cannot be washed.'
-          : 'Wash or wipe, air dry, and quarantine what cannot be washed.'}
-      </Quiet>
+      <Quiet>{loan ? text('cleanedThenWashOr') : text('washOrWipeAir')}</Quiet>
       {done.error && <Notice tone="stop">{words(done.error)}</Notice>}
       <Row>
         {gaps.length === 0 ? (
           <Button isDisabled={done.isPending} onPress={() => done.mutate('shelve')}>
-            {loan ? 'All there: take it back' : 'All there'}
+            {loan ? text('allThereTakeBack') : text('allThere')}
           </Button>
         ) : (
           <>
             {/* Always in its place: a button that comes late would push the next one from under the finger. */}
             <Button isDisabled={!spare || done.isPending} onPress={() => done.mutate('fill')}>
-              Fill from stock
+              {text('fillFromStock')}
             </Button>
             <Button plain isDisabled={done.isPending} onPress={() => done.mutate('repair')}>
-              To repair
+              {text('repair')}
             </Button>
             {loan && (
               <Button
@@ -227,7 +229,7 @@ export function CountIn({
                 isDisabled={lost.length === 0 || done.isPending}
                 onPress={() => done.mutate('ask back')}
               >
-                Ask for it back
+                {text('askBack')}
               </Button>
             )}
             <Button
@@ -236,12 +238,12 @@ export function CountIn({
               isDisabled={!canWriteOff || done.isPending}
               onPress={() => done.mutate('write off')}
             >
-              Write it off
+              {text('writeOff')}
             </Button>
           </>
         )}
         <Button plain small aria-expanded={isOver} onPress={() => setOver(!isOver)}>
-          One too many?
+          {text('oneTooMany')}
         </Button>
       </Row>
       {isOver && <Homes but={copy.id} />}

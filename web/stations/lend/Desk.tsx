@@ -34,6 +34,7 @@ import { HandOn, Renew, Reserve } from './LoanMore.tsx';
 import { FamilyFacts, factWords } from './FamilyFacts.tsx';
 import { FamilyPast, KitPast } from './History.tsx';
 import { MoreKits } from './MoreKits.tsx';
+import { text } from './text.ts';
 
 /** Fetched only when it is opened. */
 function Past({ title, children }: { title: string; children: React.ReactNode }) {
@@ -86,15 +87,11 @@ export function Desk({
         </Spread>
         {copy.openLoan && copy.recalled !== null && (
           <Notice tone="stop">
-            <strong>It is called back</strong> while {copy.openLoan.borrower} has it: {copy.recalled}. Ask for
-            it now.
+            <strong>{text('calledBack2')}</strong>{' '}
+            {text('whileAskNow', { borrower: copy.openLoan.borrower, recalled: copy.recalled })}
           </Notice>
         )}
-        {s.standing === 'in' && !isWhole && (
-          <Notice tone="care">
-            It is not whole. Count it, and fill it or write off what is gone: then it can be lent.
-          </Notice>
-        )}
+        {s.standing === 'in' && !isWhole && <Notice tone="care">{text('notWholeCountFill')}</Notice>}
         {s.standing === 'in' && isWhole ? (
           <LendOut copy={copy} borrowers={borrowers} place={place} />
         ) : NOT_COUNTED.includes(s.standing) ? (
@@ -111,7 +108,7 @@ export function Desk({
         )}
         {((s.standing === 'in' && isWhole) || s.standing === 'to clean' || s.standing === 'resting') && (
           <Fold>
-            <summary>Count it without lending</summary>
+            <summary>{text('countWithoutLending')}</summary>
             <CountIn
               copy={copy}
               materials={materials}
@@ -123,7 +120,7 @@ export function Desk({
           </Fold>
         )}
         {copy.retiredOn === null && copy.recalled === null && (
-          <Past title={copy.openLoan ? 'Renew, hand on or reserve it' : 'Reserve one like it'}>
+          <Past title={copy.openLoan ? text('renewHandOnOr') : text('reserveLike')}>
             <Stack $gap={14}>
               {copy.openLoan && (
                 <>
@@ -137,7 +134,13 @@ export function Desk({
             </Stack>
           </Past>
         )}
-        <Past title={`History of ${copy.label}${copy.openLoan ? ` and of ${copy.openLoan.borrower}` : ''}`}>
+        <Past
+          title={
+            copy.openLoan
+              ? text('history', { copy: copy.label, borrower: copy.openLoan.borrower })
+              : text('history2', { copy: copy.label })
+          }
+        >
           <KitPast copyId={copy.id} />
           {copy.openLoan && (
             <>
@@ -147,7 +150,7 @@ export function Desk({
           )}
         </Past>
         {!copy.openLoan && copy.retiredOn === null && (
-          <Past title="Retire it">
+          <Past title={text('retire2')}>
             <Retire copy={copy} />
           </Past>
         )}
@@ -172,7 +175,7 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
   const [reason, setReason] = useState<Reason>(NO_REASON);
   const { data: answer } = useAnswer(copy.id, known?.id ?? null);
   const lend = useChange(async () => {
-    if (family === null) throw new Error('Choose a family.');
+    if (family === null) throw new Error(text('chooseFamily'));
     let borrowerId = Number(family);
     if (family === 'new') {
       borrowerId = (
@@ -195,7 +198,7 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
         ...overrideOf(answer, reason),
       });
       const name = borrowers.find((b) => b.id === borrowerId)?.name ?? newName;
-      say(`${name} has ${[copy, ...more].map((c) => c.label).join(', ')}.`);
+      say(text('has', { name, copy: [copy, ...more].map((c) => c.label).join(', ') }));
       return;
     }
     const loan = await api<Loan>('POST', '/loans', {
@@ -204,31 +207,31 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
       dueOn: due,
       ...overrideOf(answer, reason),
     });
-    if (loan.override) say(`Lent against the check: print its slip from the history of ${copy.label}.`);
+    if (loan.override) say(text('lentAgainstCheckPrint', { copy: copy.label }));
   });
   return (
     <Form onSubmit={() => lend.mutate()}>
       <Stack $gap={10}>
         <Quiet>
           {copy.parts
-            .map((p) => `${p.present}${p.present === p.due ? '' : ` of ${p.due}`} × ${p.name}`)
+            .map((p) => `${p.present}${p.present === p.due ? '' : text('of3', { due: p.due })} × ${p.name}`)
             .join(', ')}
-          {copy.lastCounted ? ` · counted ${shortDay(copy.lastCounted)}` : ''}
+          {copy.lastCounted ? text('counted', { lastCounted: shortDay(copy.lastCounted) }) : ''}
         </Quiet>
         {kept && (
           <Spread>
             <span>
-              Kept for <b>{kept.borrower}</b> since {shortDay(kept.madeOn)}
+              {text('kept2')} <b>{kept.borrower}</b> {text('since', { madeOn: shortDay(kept.madeOn) })}
             </span>
             <Button small plain onPress={() => setFamily(String(kept.borrowerId))}>
-              Lend it to them
+              {text('lendThem')}
             </Button>
           </Spread>
         )}
         {planned && (
           <Spread>
             <span>
-              Planned for <b>{planned.borrower}</b> from {shortDay(planned.day)}
+              {text('planned')} <b>{planned.borrower}</b> {text('from', { day: shortDay(planned.day) })}
             </span>
             <Button
               small
@@ -238,32 +241,32 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
                 setDue(planned.due);
               }}
             >
-              Lend it as planned
+              {text('lendAsPlanned')}
             </Button>
           </Spread>
         )}
         <Select
-          label="Lend to"
+          label={text('lend2')}
           value={family}
           onChange={setFamily}
           options={[
             ...borrowers.map((b) => ({ value: String(b.id), label: b.name, note: b.group })),
-            { value: 'new', label: 'A new family …' },
+            { value: 'new', label: text('newFamily') },
           ]}
         />
         {family === 'new' && (
           <>
             <TextField
-              label="Code name"
+              label={text('codeName')}
               value={newName}
               onChange={setNewName}
-              hint="made up, never a real name"
+              hint={text('madeUpNeverReal')}
             />
-            <TextField label="Group" value={newGroup} onChange={setNewGroup} />
-            <CountField label="Youngest at home, months" value={youngest} onChange={setYoungest} />
-            <Quiet>Left empty, the check goes by the ages that a kit is made for.</Quiet>
+            <TextField label={text('group')} value={newGroup} onChange={setNewGroup} />
+            <CountField label={text('youngestHomeMonths2')} value={youngest} onChange={setYoungest} />
+            <Quiet>{text('leftEmptyCheckGoes')}</Quiet>
             <ChoiceOfMany
-              label="Allergic to"
+              label={text('allergic2')}
               value={allergies}
               onChange={setAllergies}
               options={ALLERGY_OPTIONS}
@@ -272,7 +275,7 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
         )}
         {known && <Known key={known.id} family={known} />}
         {known && (
-          <Past title={`What is known of ${known.name}`}>
+          <Past title={text('whatKnown', { known: known.name })}>
             <Stack $gap={10}>
               <FamilyPast borrowerId={known.id} />
               <OwnData
@@ -281,7 +284,7 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
                 erase={() => api<void>('POST', `/borrowers/${known.id}/erase`, {})}
                 onErased={() => {
                   setFamily(null);
-                  say(`${known.name} is erased.`);
+                  say(text('erased', { known: known.name }));
                 }}
               />
             </Stack>
@@ -290,13 +293,13 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
         <Asked copyId={copy.id} borrowerId={known?.id ?? null} family={known?.name ?? null} />
         {known && <AgainstTheCheck answer={answer} value={reason} onChange={setReason} />}
         <MoreKits copy={copy} value={more} today={place.today} onChange={setMore} />
-        <DayField label="Back on" value={due} onChange={setDue} />
+        <DayField label={text('backOn')} value={due} onChange={setDue} />
         {lend.error && <Notice tone="stop">{words(lend.error)}</Notice>}
         <Button
           type="submit"
           isDisabled={lend.isPending || (known !== undefined && isStopped(answer, reason))}
         >
-          {more.length > 0 ? `Lend ${more.length + 1} kits` : 'Lend it'}
+          {more.length > 0 ? text('lendKits', { more: more.length + 1 }) : text('lend3')}
         </Button>
       </Stack>
     </Form>
@@ -310,7 +313,7 @@ function Known({ family }: { family: Borrower }) {
     <Spread>
       <Quiet>{factWords(family)}</Quiet>
       <Button small plain onPress={() => setOpen(true)}>
-        Change what is known
+        {text('changeWhatKnown')}
       </Button>
       {isOpen && <FamilyFacts family={family} onDone={() => setOpen(false)} />}
     </Spread>

@@ -11,6 +11,7 @@ import { Form } from '../../parts/Form.tsx';
 import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { bornOf, WhoFields, type Who } from '../../parts/WhoFields.tsx';
+import { text } from './text.ts';
 
 const NO_AIM = 'none';
 const NO_LANGUAGE = 'none';
@@ -21,12 +22,14 @@ const codesIn = (text: string): string[] => [...new Set(text.split(/[\s,;]+/).fi
 /** What is known of a family in one line: told before it is lent anything. */
 export const factWords = (family: Borrower): string =>
   [
-    family.allergies.length > 0 ? `Allergic to ${family.allergies.join(', ')}` : 'No allergies are known',
+    family.allergies.length > 0
+      ? text('allergic', { allergies: family.allergies.join(', ') })
+      : text('noAllergiesKnown'),
     family.youngest === null
-      ? 'the youngest at home was not told'
-      : `youngest at home ${family.youngest} months`,
-    family.mouths ? 'somebody still puts things in the mouth' : null,
-    family.aim === null ? null : `aim: ${family.aim.toLowerCase()}`,
+      ? text('youngestHomeWasNot')
+      : text('youngestHomeMonths', { youngest: family.youngest }),
+    family.mouths ? text('somebodyStillPutsThings') : null,
+    family.aim === null ? null : text('aim', { aim: family.aim.toLowerCase() }),
   ]
     .filter(Boolean)
     .join('; ');
@@ -67,52 +70,55 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
           <WhoFields
             value={who}
             onChange={setWho}
-            ageLabel="Youngest at home, months"
-            bornLabel="Or its month of birth"
-            mouthsLabel="Somebody at home still puts things in the mouth"
+            ageLabel={text('youngestHomeMonths2')}
+            bornLabel={text('orMonthBirth')}
+            mouthsLabel={text('somebodyHomeStillPuts')}
           />
           {place && place.languages.length > 1 && (
             <Select
-              label="Written to in"
+              label={text('written')}
               value={language}
               onChange={setLanguage}
               options={[
-                { value: NO_LANGUAGE, label: `The place’s first: ${languageName(place.languages[0]!)}` },
+                {
+                  value: NO_LANGUAGE,
+                  label: text('placesFirst', { what: languageName(place.languages[0]!) }),
+                },
                 ...place.languages.map((l) => ({ value: l, label: languageName(l) })),
               ]}
             />
           )}
           <Select
-            label="Skill that is worked on"
+            label={text('skillWorkedOn')}
             value={aim}
             onChange={setAim}
             options={[
-              { value: NO_AIM, label: 'None in particular' },
+              { value: NO_AIM, label: text('nParticular') },
               ...SKILLS.map((s) => ({ value: s, label: s })),
             ]}
           />
           <TextField
-            label="Children, as notes call them"
+            label={text('childrenAsNotesCall')}
             value={children}
             onChange={setChildren}
-            hint="code names like G-04, never real ones"
+            hint={text('codeNamesLikeG')}
           />
           <TextField
-            label="Mail address"
+            label={text('mailAddress')}
             value={mail}
             onChange={setMail}
-            hint="only where messages are mailed: it may tell who somebody is"
+            hint={text('onlyWhereMessagesMailed')}
           />
           {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
           <Row>
             <Button type="submit" small isDisabled={save.isPending}>
-              Save what is known
+              {text('saveWhatKnown')}
             </Button>
             <Button small plain onPress={onDone}>
-              Leave it
+              {text('leave')}
             </Button>
           </Row>
-          <Quiet>An age grows from the day it was told.</Quiet>
+          <Quiet>{text('ageGrowsFromDay')}</Quiet>
         </Stack>
       </Form>
     </Dialog>

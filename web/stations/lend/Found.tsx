@@ -8,6 +8,7 @@ import { TextField } from '../../parts/Field.tsx';
 import { Fold } from '../../parts/Fold.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** Kits that are listed before a name is typed. */
 const FEW = 8;
@@ -34,7 +35,7 @@ export function Homes({ but }: { but?: number }) {
     api<Copy>('POST', `/copies/${m.copyId}/found`, { part: m.part, count: 1 }),
   );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!missing) return <p role="status">Looking for kits that miss something …</p>;
+  if (!missing) return <p role="status">{text('lookingKitsMissSomething')}</p>;
   const wanted = typed.trim().toLowerCase();
   const fits = missing.filter(
     (m) => m.copyId !== but && `${m.name} ${m.kit} ${m.label}`.toLowerCase().includes(wanted),
@@ -42,21 +43,12 @@ export function Homes({ but }: { but?: number }) {
   const listed = wanted === '' ? fits.slice(0, FEW) : fits.slice(0, 50);
   return (
     <Stack $gap={8}>
-      <TextField
-        label="What is it?"
-        value={typed}
-        onChange={setTyped}
-        hint="a piece, a kit or a label; all that miss something are listed"
-      />
+      <TextField label={text('what')} value={typed} onChange={setTyped} hint={text('pieceKitOrLabel')} />
       {home.error && <Notice tone="stop">{words(home.error)}</Notice>}
       {listed.length === 0 ? (
-        <Quiet>
-          {missing.length === 0
-            ? 'No kit misses anything. Put it on the shelf in Gather.'
-            : 'No kit misses that. Put it on the shelf in Gather.'}
-        </Quiet>
+        <Quiet>{missing.length === 0 ? text('noKitMissesAnything') : text('noKitMissesPut')}</Quiet>
       ) : (
-        <ul aria-label="Kits that miss it" style={{ display: 'grid', gap: 6 }}>
+        <ul aria-label={text('kitsMiss')} style={{ display: 'grid', gap: 6 }}>
           {listed.map((m) => (
             <li key={`${m.copyId} ${m.part}`}>
               <Spread>
@@ -65,7 +57,7 @@ export function Homes({ but }: { but?: number }) {
                   {!m.isHere && (
                     <>
                       <br />
-                      <Quiet>it is out: put it in when it comes back</Quiet>
+                      <Quiet>{text('outPutWhenComes')}</Quiet>
                     </>
                   )}
                 </span>
@@ -74,12 +66,12 @@ export function Homes({ but }: { but?: number }) {
                     small
                     plain
                     isDisabled={home.isPending}
-                    aria-label={`One ${m.name} home to ${m.label}`}
+                    aria-label={text('oneHome', { m: m.name, m2: m.label })}
                     onPress={() =>
-                      home.mutate(m, { onSuccess: (c) => say(`${m.name} is back in ${c.label}.`) })
+                      home.mutate(m, { onSuccess: (c) => say(text('back', { m: m.name, c: c.label })) })
                     }
                   >
-                    It belongs here
+                    {text('belongsHere')}
                   </Button>
                 )}
               </Spread>
@@ -87,7 +79,9 @@ export function Homes({ but }: { but?: number }) {
           ))}
         </ul>
       )}
-      {fits.length > listed.length && <Quiet>and {fits.length - listed.length} more: type what it is</Quiet>}
+      {fits.length > listed.length && (
+        <Quiet>{text('moreTypeWhat', { fits: fits.length - listed.length })}</Quiet>
+      )}
     </Stack>
   );
 }

@@ -11,11 +11,12 @@ import { Choice } from '../../parts/Choice.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Stepper, TextArea } from '../../parts/Field.tsx';
 import { Notice, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const MOST_FAMILIES = 200;
 
 const amount = (quantity: number, unit: 'each' | 'mm'): string =>
-  unit === 'mm' ? `${quantity} mm of` : `${quantity} ×`;
+  unit === 'mm' ? text('mm', { quantity }) : `${quantity} ×`;
 
 /** A kit's papers for families, and its parts handed over for good to be made at home. */
 export function GiveAway({
@@ -54,28 +55,28 @@ export function GiveAway({
   const unsaved = JSON.stringify(said) !== JSON.stringify(kit.words);
   const own = (said[language] ?? '').trim() !== '';
   return (
-    <Dialog title={`${kit.name} for families`} isOpen onClose={onClose} wide>
+    <Dialog title={text('families', { kit: kit.name })} isOpen onClose={onClose} wide>
       <Stack $gap={12}>
         {languages.length > 1 && (
           <Choice
-            label="Language of the papers"
+            label={text('languagePapers')}
             value={language}
             onChange={setLanguage}
             options={languages.map((l) => ({ value: l, label: languageName(l) }))}
           />
         )}
         <TextArea
-          label={`Your own words to families, in ${languageName(language)}`}
+          label={text('yourOwnWordsFamilies', { language: languageName(language) })}
           value={said[language] ?? ''}
           most={3000}
           onChange={(text) => setSaid({ ...said, [language]: text })}
         />
         <Quiet>
           {speaks(language)
-            ? 'They stand first on the picture sheet, before the steps.'
+            ? text('theyStandFirstOn')
             : own
-              ? 'They stand in place of the English steps and of how to play.'
-              : 'Without them the picture sheet is in English.'}
+              ? text('theyStandPlaceEnglish')
+              : text('withoutThemPictureSheet')}
         </Quiet>
         {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
         {unsaved && (
@@ -85,17 +86,17 @@ export function GiveAway({
               isDisabled={save.isPending}
               onPress={() => save.mutate(undefined, { onSuccess: (k) => setSaid(k.words) })}
             >
-              Save your words
+              {text('saveYourWords')}
             </Button>
           </Row>
         )}
         <Choice
-          label="Knife, heat and machines"
+          label={text('knifeHeatMachines')}
           value={prepared ? 'yes' : 'no'}
           onChange={(v) => setPrepared(v === 'yes')}
           options={[
-            { value: 'yes', label: 'We do it beforehand' },
-            { value: 'no', label: 'An adult at home does it' },
+            { value: 'yes', label: text('weDoBeforehand') },
+            { value: 'no', label: text('adultHomeDoes') },
           ]}
         />
         <Row>
@@ -103,24 +104,24 @@ export function GiveAway({
             small
             href={`/api/kits/${kit.id}/picture-sheet.pdf?language=${language}&prepared=${prepared ? 'yes' : 'no'}`}
           >
-            Picture sheet
+            {text('pictureSheet')}
           </FileLink>
           <FileLink small href={`/api/kits/${kit.id}/count-card.pdf?language=${language}`}>
-            Count card in {languageName(language)}
+            {text('countCard', { language: languageName(language) })}
           </FileLink>
         </Row>
         <Seam />
         <KitChecked kit={kit} />
-        {isStop && <Reasoned value={reason} onChange={setReason} what="Why it may be given all the same" />}
+        {isStop && <Reasoned value={reason} onChange={setReason} what={text('whyMayGivenAll')} />}
         <Spread>
           <span>
-            <b>Give it away, to be made at home</b>
+            <b>{text('giveAwayMadeHome')}</b>
             <br />
-            <Quiet>Its parts leave the shelf for good; nothing comes back to be counted.</Quiet>
+            <Quiet>{text('partsLeaveShelfGood')}</Quiet>
           </span>
           <Row>
             <Stepper
-              label="Families"
+              label={text('families2')}
               value={families}
               min={1}
               max={Math.max(1, Math.min(MOST_FAMILIES, kit.kitsNow))}
@@ -136,22 +137,22 @@ export function GiveAway({
               }
               onPress={() => give.mutate(undefined)}
             >
-              Give away
+              {text('giveAway')}
             </Button>
           </Row>
         </Spread>
         {kit.kitsNow === 0 && (
           <Notice tone="care">
-            {kit.first
-              ? `None can be given now: there is no more ${kit.first.toLowerCase()}.`
-              : 'None can be given now.'}
+            {kit.first ? text('nCanGivenNow', { first: kit.first.toLowerCase() }) : text('nCanGivenNow2')}
           </Notice>
         )}
         {give.error && <Notice tone="stop">{words(give.error)}</Notice>}
         {give.data && (
           <Notice tone="clear">
-            Parts for {give.data.families} {give.data.families === 1 ? 'family' : 'families'} are off the
-            shelf: {give.data.used.map((u) => `${amount(u.quantity, u.unit)} ${u.name}`).join(', ')}.
+            {text('partsOffShelf', {
+              families: give.data.families,
+              used: give.data.used.map((u) => `${amount(u.quantity, u.unit)} ${u.name}`).join(', '),
+            })}
           </Notice>
         )}
       </Stack>

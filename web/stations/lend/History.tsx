@@ -6,6 +6,7 @@ import { api, words } from '../../data/api.ts';
 import { shortDay } from '../../data/style.ts';
 import { FileLink } from '../../parts/Button.tsx';
 import { Notice, Quiet, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const List = styled.ol`
   display: grid;
@@ -20,26 +21,28 @@ const List = styled.ol`
   }
 `;
 const OUTCOME: Readonly<Record<string, string>> = {
-  shelve: 'left as it was',
-  fill: 'filled from stock',
-  repair: 'sent to repair',
-  'write off': 'written off',
-  'ask back': 'asked back',
+  shelve: text('leftAsWas'),
+  fill: text('filledFromStock'),
+  repair: text('sentRepair'),
+  'write off': text('writtenOff'),
+  'ask back': text('askedBack'),
 };
 
 /** What was missing at a count, what became of it, and where what was filled came from. */
 function countWords(count: KitCount): string {
   const gaps = missing(count.parts);
-  if (gaps.length === 0) return 'all there';
+  if (gaps.length === 0) return text('allThere2');
   const lacked = gaps
     .flatMap((g) => [
-      ...(g.lost > 0 ? [`${g.lost} × ${g.part.name} missing`] : []),
-      ...(g.short > g.lost ? [`${g.short - g.lost} × ${g.part.name} spoiled`] : []),
+      ...(g.lost > 0 ? [text('missing', { lost: g.lost, part: g.part.name })] : []),
+      ...(g.short > g.lost ? [text('spoiled2', { short: g.short - g.lost, part: g.part.name })] : []),
     ])
     .join(', ');
   const from = count.filled.flatMap((f) =>
-    f.lots.map(
-      (l) => `${l.quantity} × ${f.name} from the lot of ${shortDay(l.cameOn)}${l.from ? ` (${l.from})` : ''}`,
+    f.lots.map((l) =>
+      l.from
+        ? text('fromLot', { quantity: l.quantity, f: f.name, cameOn: shortDay(l.cameOn), from: l.from })
+        : text('fromLot2', { quantity: l.quantity, f: f.name, cameOn: shortDay(l.cameOn) }),
     ),
   );
   return `${lacked}; ${OUTCOME[count.outcome] ?? count.outcome}${from.length > 0 ? `: ${from.join(', ')}` : ''}`;
@@ -47,19 +50,26 @@ function countWords(count: KitCount): string {
 
 const LoanLine = ({ loan, who }: { loan: PastLoan; who: 'family' | 'kit' }) => (
   <li>
-    <b>{who === 'family' ? loan.borrower : `${loan.design}, ${loan.label}`}</b> {shortDay(loan.lentOn)} to{' '}
-    {loan.returnedOn ? shortDay(loan.returnedOn) : `now, due ${shortDay(loan.dueOn)}`}
+    <b>{who === 'family' ? loan.borrower : `${loan.design}, ${loan.label}`}</b>{' '}
+    {text('to', {
+      lentOn: shortDay(loan.lentOn),
+      returnedOn: loan.returnedOn
+        ? shortDay(loan.returnedOn)
+        : text('nowDue', { dueOn: shortDay(loan.dueOn) }),
+    })}
     <br />
     {loan.override && (
       <>
-        <b>Lent against the check</b> by {loan.override.by}: {loan.override.why}{' '}
+        <b>{text('lentAgainstCheck')}</b> {text('by', { by: loan.override.by, why: loan.override.why })}{' '}
         <FileLink small href={`/api/loans/${loan.id}/slip.pdf`}>
-          Slip
+          {text('slip')}
         </FileLink>
         <br />
       </>
     )}
-    <Quiet>{loan.count ? countWords(loan.count) : loan.returnedOn ? 'not counted' : 'still out'}</Quiet>
+    <Quiet>
+      {loan.count ? countWords(loan.count) : loan.returnedOn ? text('notCounted') : text('stillOut')}
+    </Quiet>
   </li>
 );
 
@@ -70,10 +80,10 @@ export function KitPast({ copyId }: { copyId: number }) {
     queryFn: () => api<KitHistory>('GET', `/copies/${copyId}/history`),
   });
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!data) return <p role="status">Loading its history …</p>;
+  if (!data) return <p role="status">{text('loadingHistory')}</p>;
   const between = data.counts.filter((c) => c.loanId === null);
   if (data.loans.length === 0 && between.length === 0 && data.events.length === 0)
-    return <Quiet>It was never lent or counted.</Quiet>;
+    return <Quiet>{text('wasNeverLentOr')}</Quiet>;
   return (
     <Stack $gap={6}>
       <List>
@@ -93,7 +103,7 @@ export function KitPast({ copyId }: { copyId: number }) {
       )}
       {between.length > 0 && (
         <>
-          <b style={{ fontSize: 14 }}>Counted between loans</b>
+          <b style={{ fontSize: 14 }}>{text('countedBetweenLoans')}</b>
           <List>
             {between.map((c) => (
               <li key={c.id}>
@@ -114,8 +124,8 @@ export function FamilyPast({ borrowerId }: { borrowerId: number }) {
     queryFn: () => api<FamilyHistory>('GET', `/borrowers/${borrowerId}/history`),
   });
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!data) return <p role="status">Loading the history …</p>;
-  if (data.loans.length === 0) return <Quiet>Nothing was lent to this family yet.</Quiet>;
+  if (!data) return <p role="status">{text('loadingHistory2')}</p>;
+  if (data.loans.length === 0) return <Quiet>{text('nothingWasLentThis')}</Quiet>;
   return (
     <List>
       {data.loans.map((l) => (

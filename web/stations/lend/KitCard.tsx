@@ -17,6 +17,7 @@ import { Notice, Panel, Quiet, Row, Spread } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { GiveAway } from './GiveAway.tsx';
 import { KitChecked } from './KitChecked.tsx';
+import { text } from './text.ts';
 
 const Parts = styled.ul`
   list-style: none;
@@ -60,16 +61,16 @@ const Figures = styled.div`
 `;
 
 const CARRIED: Record<Kit['carriedBy'], string> = {
-  child: 'a child carries it',
-  parent: 'a parent carries it',
-  'two hands': 'heavy: two hands and a trolley',
+  child: text('childCarries'),
+  parent: text('parentCarries'),
+  'two hands': text('heavyTwoHandsTrolley'),
 };
-const weight = (g: number): string => (g < 1000 ? `${g} g` : `${(g / 1000).toFixed(1)} kg`);
+const weight = (g: number): string => (g < 1000 ? `${g} g` : text('kg', { g: (g / 1000).toFixed(1) }));
 
 const PACKED: Record<VerdictKind, string> = {
-  clear: 'Goes into',
-  care: 'Try it by hand in',
-  stop: 'Does not go into',
+  clear: text('goesInto'),
+  care: text('tryHand'),
+  stop: text('doesNotGoInto'),
 };
 
 /**
@@ -94,9 +95,12 @@ function Packed({ kit, materials }: { kit: Kit; materials: readonly MaterialRow[
   return (
     <>
       {verdict ? (
-        <Verdict kind={verdict} word={`${PACKED[verdict]} the ${container.name.toLowerCase()}`} />
+        <Verdict
+          kind={verdict}
+          word={text('the', { verdict: PACKED[verdict], container: container.name.toLowerCase() })}
+        />
       ) : (
-        request && <Quiet>{error ? 'Not packed.' : 'Packing …'}</Quiet>
+        request && <Quiet>{error ? text('notPacked') : text('packing')}</Quiet>
       )}
       {checks
         ?.filter((c) => c.id === 'closes' || c.id === 'gap')
@@ -135,22 +139,22 @@ export function KitCard({
           {!kit.problem && (
             <>
               <Button small plain onPress={() => setGiving(true)}>
-                For families
+                {text('families3')}
               </Button>
               <FileLink small href={`/api/kits/${kit.id}/count-card.pdf`}>
-                Count card
+                {text('countCard2')}
               </FileLink>
               <FileLink small href={`/api/kits/${kit.id}/file`}>
-                Save as file
+                {text('saveAsFile')}
               </FileLink>
             </>
           )}
           <Button small plain onPress={onChange}>
-            Change
+            {text('change')}
           </Button>
           {kit.made === 0 && (
             <Button small plain isDisabled={remove.isPending} onPress={() => remove.mutate(undefined)}>
-              Delete
+              {text('delete')}
             </Button>
           )}
         </Row>
@@ -159,7 +163,7 @@ export function KitCard({
         {kit.designs.map((d) => (
           <li key={d.id}>
             <b>{d.name}</b>
-            {d.rungs.length > 0 && <Quiet>, from easier to harder: {d.rungs.join(' · ')}</Quiet>}
+            {d.rungs.length > 0 && <Quiet>{text('fromEasierHarder', { rungs: d.rungs.join(' · ') })}</Quiet>}
           </li>
         ))}
       </Designs>
@@ -167,13 +171,13 @@ export function KitCard({
         <Notice tone="stop">{kit.problem}</Notice>
       ) : (
         <>
-          <Parts aria-label={`What is counted of ${kit.name}`}>
+          <Parts aria-label={text('whatCounted', { kit: kit.name })}>
             {kit.parts.map((p) => (
               <li key={`${p.materialId ?? ''}${p.name}`}>
                 <b>{p.due} ×</b>
                 <span>
                   {p.name}
-                  {p.for.length > 1 && <small>shared by {p.for.join(' and ')}</small>}
+                  {p.for.length > 1 && <small>{text('shared', { for: p.for.join(' and ') })}</small>}
                 </span>
               </li>
             ))}
@@ -186,8 +190,10 @@ export function KitCard({
                 </>
               ) : (
                 <>
-                  <b>{weight(kit.mass)} or more</b>
-                  <Quiet>: not weighed are {kit.unweighed.map((n) => n.toLowerCase()).join('; ')}</Quiet>
+                  <b>{text('orMore', { mass: weight(kit.mass) })}</b>
+                  <Quiet>
+                    {text('notWeighed', { unweighed: kit.unweighed.map((n) => n.toLowerCase()).join('; ') })}
+                  </Quiet>
                 </>
               )}
             </span>
@@ -196,27 +202,22 @@ export function KitCard({
           <KitChecked kit={kit} />
           <Spread style={{ marginTop: 10 }}>
             <span>
-              <b>{kitsWords(kit.kitsNow)} from free stock</b>
-              {kit.first && <Quiet>, then no more {kit.first.toLowerCase()}</Quiet>}
-              {kit.made > 0 && <Quiet>. {kit.made} made.</Quiet>}
-              {kit.givenTo > 0 && (
-                <Quiet>
-                  {' '}
-                  Parts given to {kit.givenTo} {kit.givenTo === 1 ? 'family' : 'families'}.
-                </Quiet>
-              )}
+              <b>{text('fromFreeStock', { kitsNow: kitsWords(kit.kitsNow) })}</b>
+              {kit.first && <Quiet>{text('thenNoMore', { first: kit.first.toLowerCase() })}</Quiet>}
+              {kit.made > 0 && <Quiet>{text('made', { made: kit.made })}</Quiet>}
+              {kit.givenTo > 0 && <Quiet> {text('partsGiven', { givenTo: kit.givenTo })}</Quiet>}
               {kit.givenAgainst.map((g, i) => (
                 <div key={i}>
-                  <b>Given against the check</b> on {shortDay(g.on)} to {g.families}{' '}
-                  {g.families === 1 ? 'family' : 'families'}, by {g.by}: {g.why}
+                  <b>{text('givenAgainstCheck')}</b>{' '}
+                  {text('on', { on: shortDay(g.on), families: g.families, by: g.by, why: g.why })}
                   <br />
-                  <Quiet>The check had said: {g.of}</Quiet>
+                  <Quiet>{text('checkHadSaid', { of: g.of })}</Quiet>
                 </div>
               ))}
             </span>
             <Row>
               <Stepper
-                label={`Kits of ${kit.name}`}
+                label={text('kits', { kit: kit.name })}
                 value={copies}
                 min={1}
                 max={Math.max(1, kit.kitsNow)}
@@ -227,7 +228,7 @@ export function KitCard({
                 isDisabled={build.isPending || kit.kitsNow < copies}
                 onPress={() => build.mutate(undefined, { onSuccess: setMade })}
               >
-                Mark as made
+                {text('markAsMade')}
               </Button>
             </Row>
           </Spread>
@@ -237,7 +238,9 @@ export function KitCard({
       {remove.error && <Notice tone="stop">{words(remove.error)}</Notice>}
       {giving && <GiveAway kit={kit} languages={languages} onClose={() => setGiving(false)} />}
       {made && (
-        <Notice tone="clear">Made and on the rail: {made.copies.map((c) => c.label).join(', ')}.</Notice>
+        <Notice tone="clear">
+          {text('madeOnRail', { copies: made.copies.map((c) => c.label).join(', ') })}
+        </Notice>
       )}
     </Panel>
   );

@@ -10,6 +10,7 @@ import { usePlace } from '../../data/queries.ts';
 import { FileLink, Button } from '../../parts/Button.tsx';
 import { Quiet, Row } from '../../parts/Panel.tsx';
 import { titleOf, Verdict } from '../../shell/Verdict.tsx';
+import { text } from './text.ts';
 
 const Found = styled.ul`
   display: grid;
@@ -27,10 +28,10 @@ const Found = styled.ul`
 function said(report: KitReport): string {
   const count = (kind: string): number => report.findings.filter((f) => f.verdict === kind).length;
   const parts = [
-    count('stop') > 0 ? `${count('stop')} × stop` : '',
-    count('care') > 0 ? `${count('care')} × take care` : '',
+    count('stop') > 0 ? text('stop', { what: count('stop') }) : '',
+    count('care') > 0 ? text('takeCare', { what: count('care') }) : '',
   ].filter(Boolean);
-  return parts.length === 0 ? 'Nothing found' : parts.join(', ');
+  return parts.length === 0 ? text('nothingFound') : parts.join(', ');
 }
 
 export const useKitCheck = (kit: Kit) =>
@@ -45,32 +46,30 @@ export function KitChecked({ kit }: { kit: Kit }) {
   const { data: place } = usePlace();
   const [isOpen, setOpen] = useState(false);
   const check = useKitCheck(kit);
-  if (check.error) return <Quiet>Not checked: {words(check.error)}</Quiet>;
+  if (check.error) return <Quiet>{text('notChecked', { error: words(check.error) })}</Quiet>;
   const report = check.data;
-  if (!report) return <Quiet role="status">Checking …</Quiet>;
+  if (!report) return <Quiet role="status">{text('checking')}</Quiet>;
   const unit: LengthUnit = place?.lengthUnit ?? 'mm';
   const told = report.findings.filter((f) => f.verdict !== 'clear');
   return (
     <div>
       <Row>
         <Verdict kind={worst(report.findings.map((f) => f.verdict))} word={said(report)} />
-        <Quiet>
-          {report.market}, youngest {report.youngest} months
-        </Quiet>
+        <Quiet>{text('youngestMonths2', { market: report.market, youngest: report.youngest })}</Quiet>
         {told.length > 0 && (
           <Button small plain onPress={() => setOpen((x) => !x)} aria-expanded={isOpen}>
-            {isOpen ? 'Less' : 'What was found'}
+            {isOpen ? text('less') : text('whatWasFound')}
           </Button>
         )}
         <FileLink small href={`/api/kits/${kit.id}/check-sheet.pdf`}>
-          Check sheet
+          {text('checkSheet')}
         </FileLink>
         <FileLink small href={`/api/kits/${kit.id}/family-check.pdf`}>
-          For a parent
+          {text('parent')}
         </FileLink>
       </Row>
       {isOpen && (
-        <Found aria-label={`What was found of ${kit.name}`}>
+        <Found aria-label={text('whatWasFound2', { kit: kit.name })}>
           {told.map((f) => (
             <li key={f.id}>
               <Verdict kind={f.verdict} />

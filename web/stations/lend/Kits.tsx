@@ -12,6 +12,7 @@ import { Select } from '../../parts/Select.tsx';
 import { KitCard } from './KitCard.tsx';
 import { OpenKit } from './OpenKit.tsx';
 import { Suggestions } from './Suggestions.tsx';
+import { text } from './text.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -44,7 +45,7 @@ export function Component() {
     setYoungest(kit?.youngest ?? null);
   };
   const save = useChange(() => {
-    if (picked.length === 0) throw new Error('Choose at least one design.');
+    if (picked.length === 0) throw new Error(text('chooseLeastDesign'));
     const input: KitInput = {
       name,
       designs: picked.map(Number),
@@ -56,25 +57,20 @@ export function Component() {
       : api<Kit>('POST', '/kits', input);
   });
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!kits || !designs || !materials || !place) return <p role="status">Loading the kits …</p>;
+  if (!kits || !designs || !materials || !place) return <p role="status">{text('loadingKits')}</p>;
   const holds = materials.filter(
     (m) => m.form === 'container' || (m.form === 'consumable' && m.materialClass === 'fabric'),
   );
   return (
     <Grid>
-      <Heading over={`${place.name} · lent as one`} title="Which designs go out together?">
+      <Heading over={text('lentAs', { place: place.name })} title={text('whichDesignsGoOut')}>
         <OpenKit />
         <ButtonLink plain to="/lend">
-          Back to the rail
+          {text('backRail')}
         </ButtonLink>
       </Heading>
       <Stack $gap={12}>
-        {kits.length === 0 && (
-          <Notice tone="care">
-            No kit of several designs yet. Choose two or three quiet ones that share their pieces: a grab bag
-            for waiting rooms.
-          </Notice>
-        )}
+        {kits.length === 0 && <Notice tone="care">{text('noKitSeveralDesigns')}</Notice>}
         {kits.map((k) => (
           <KitCard
             key={k.id}
@@ -89,37 +85,37 @@ export function Component() {
         <Panel as="div">
           <Form onSubmit={() => save.mutate(undefined, { onSuccess: () => fill(null) })}>
             <Stack $gap={10}>
-              <h2>{open ? `Change ${open.name}` : 'A new kit'}</h2>
-              <TextField label="Name" value={name} onChange={setName} />
+              <h2>{open ? text('change2', { open: open.name }) : text('newKit')}</h2>
+              <TextField label={text('name')} value={name} onChange={setName} />
               <ChoiceOfMany
-                label="Designs"
+                label={text('designs')}
                 value={picked}
                 onChange={setPicked}
                 options={designs.map((d) => ({ value: String(d.id), label: d.name }))}
               />
               <Select
-                label="Packed into"
+                label={text('packedInto')}
                 value={container}
                 onChange={(v) => setContainer(v === '' ? null : v)}
-                placeholder="What its designs bring"
+                placeholder={text('whatDesignsBring')}
                 options={[
-                  { value: '', label: 'What its designs bring' },
-                  ...holds.map((m) => ({ value: String(m.id), label: m.name, note: `${m.kept} kept` })),
+                  { value: '', label: text('whatDesignsBring') },
+                  ...holds.map((m) => ({
+                    value: String(m.id),
+                    label: m.name,
+                    note: text('kept4', { kept: m.kept }),
+                  })),
                 ]}
               />
-              <CountField
-                label="Youngest at home, months (if younger)"
-                value={youngest}
-                onChange={setYoungest}
-              />
+              <CountField label={text('youngestHomeMonthsIf')} value={youngest} onChange={setYoungest} />
               {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
               <Row>
                 <Button type="submit" isDisabled={save.isPending}>
-                  {open ? 'Save it' : 'Put it together'}
+                  {open ? text('save') : text('putTogether')}
                 </Button>
                 {open && (
                   <Button plain onPress={() => fill(null)}>
-                    Leave it
+                    {text('leave')}
                   </Button>
                 )}
               </Row>
@@ -128,7 +124,7 @@ export function Component() {
                 <Suggestions
                   onPick={(ids) => {
                     setPicked(ids.map(String));
-                    setName((n) => n || 'Grab bag');
+                    setName((n) => n || text('grabBag'));
                   }}
                 />
               )}

@@ -16,6 +16,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { CountField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { TermReport } from './TermReport.tsx';
+import { text } from './text.ts';
 
 const Row = styled.button`
   display: grid;
@@ -40,9 +41,9 @@ const Row = styled.button`
 /** Fewer losses than this say nothing of how wear grows. */
 const FEW = 3;
 const PRIOR_WORDS = {
-  washed: 'what is washed',
-  card: 'card, paper and cloth',
-  grown: 'what is grown or eaten',
+  washed: text('whatWashed'),
+  card: text('cardPaperCloth'),
+  grown: text('whatGrownOrEaten'),
 };
 
 const loansOf = (n: number): string => `${n} ${n === 1 ? 'loan' : 'loans'}`;
@@ -64,8 +65,12 @@ function Curve({ of }: { of: Lasting }) {
     });
     const most = Math.max(1, ...steps.map((s) => s.time));
     const data: Data[] = [
-      line([1, ...steps.map((s) => s.survival)], 'Still there', { color: '#B0451A', width: 3 }),
-      line([1, ...steps.map((s) => s.low)], '95 % interval', { color: '#8d8069', dash: 'dot', width: 1.5 }),
+      line([1, ...steps.map((s) => s.survival)], text('stillThere'), { color: '#B0451A', width: 3 }),
+      line([1, ...steps.map((s) => s.low)], text('n95Interval'), {
+        color: '#8d8069',
+        dash: 'dot',
+        width: 1.5,
+      }),
       {
         ...line([1, ...steps.map((s) => s.high)], '', { color: '#8d8069', dash: 'dot', width: 1.5 }),
         showlegend: false,
@@ -86,7 +91,7 @@ function Curve({ of }: { of: Lasting }) {
       data,
       layout: {
         xaxis: { title: { text: 'loans' }, dtick: 1 },
-        yaxis: { title: { text: 'share still there' }, range: [0, 1.02] },
+        yaxis: { title: { text: text('shareStillThere') }, range: [0, 1.02] },
         margin: { l: 60, r: 14, t: 52, b: 46 },
       },
     };
@@ -98,23 +103,23 @@ function Curve({ of }: { of: Lasting }) {
         data={chart.data}
         layout={chart.layout}
         height={280}
-        label={`${of.name}: ${steps.map((s) => `after ${s.time} loans ${Math.round(100 * s.survival)} % are still there`).join(', ')}`}
+        label={`${of.name}: ${steps.map((s) => text('afterLoansStillThere', { time: s.time, what: Math.round(100 * s.survival) })).join(', ')}`}
       />
       <Quiet>
-        {`Rests on ${of.times.length} pieces in ${of.kits} ${of.kits === 1 ? 'kit' : 'kits'}, ${of.lost} of them lost (Kaplan–Meier; interval by Greenwood, log-log). `}
+        {text('restsOnPiecesThem', { times: of.times.length, kits: of.kits, lost: of.lost })}
         {of.lost === 0
-          ? 'None was lost yet, so there is no wear to see.'
+          ? text('nWasLostYet')
           : median === null
-            ? `More than half are still there after ${loansOf(last!.time)}.`
-            : `Half are lost after ${loansOf(median)}.`}{' '}
-        {of.lost > 0 && of.lost < FEW ? `With fewer than ${FEW} losses no line is fitted.` : ''}
+            ? text('moreThanHalfStill', { time: loansOf(last!.time) })
+            : text('halfLostAfter', { median: loansOf(median) })}{' '}
+        {of.lost > 0 && of.lost < FEW ? text('fewerThanLossesNo', { FEW }) : ''}
         {fit
-          ? `Weibull: shape ${fit.shape.toFixed(2)}, scale ${fit.scale.toFixed(1)} loans.${fit.shape > 1 ? ' The longer in use, the sooner it goes.' : ' It goes no sooner for being old: lost, not worn.'}`
+          ? fit.shape > 1
+            ? text('weibullShapeScaleLoans', { shape: fit.shape.toFixed(2), scale: fit.scale.toFixed(1) })
+            : text('weibullShapeScaleLoansGoes', { shape: fit.shape.toFixed(2), scale: fit.scale.toFixed(1) })
           : ''}
       </Quiet>
-      <Quiet>
-        Pieces of one kind are alike: the one that was longest in use counts as the one that is lost.
-      </Quiet>
+      <Quiet>{text('piecesKindAlikeWas')}</Quiet>
     </Stack>
   );
 }
@@ -144,10 +149,10 @@ function Ahead({ of }: { of: Lasting }) {
       : null;
   return (
     <Stack $gap={10}>
-      <h2>Spares for the term</h2>
-      <CountField label="Loans ahead of each kit" value={loans} onChange={setLoans} />
+      <h2>{text('sparesTerm')}</h2>
+      <CountField label={text('loansAheadEachKit')} value={loans} onChange={setLoans} />
       <Choice
-        label="Chance that all kits stay whole"
+        label={text('chanceAllKitsStay')}
         value={chance}
         onChange={setChance}
         options={['0.8', '0.9', '0.95', '0.99'].map((v) => ({
@@ -157,23 +162,35 @@ function Ahead({ of }: { of: Lasting }) {
       />
       {answer && (
         <Notice tone="clear">
-          <strong>
-            Spares to keep of {of.name.toLowerCase()}: {answer.spares}
-          </strong>
-          {cost > 0 ? ` (${money(Math.round(cost * answer.spares))})` : ''}. {answer.expected.toFixed(1)} are
-          to be expected.
+          <strong>{text('sparesKeep', { of: of.name.toLowerCase(), spares: answer.spares })}</strong>
+          {cost > 0
+            ? text('expected', {
+                cost: money(Math.round(cost * answer.spares)),
+                expected: answer.expected.toFixed(1),
+              })
+            : text('expected2', { expected: answer.expected.toFixed(1) })}
         </Notice>
       )}
       <Quiet>
-        {`Before anything was seen: ${of.prior.shape} lost in ${of.prior.rate} loans of a piece, for ${PRIOR_WORDS[of.prior.kind]} (common practice). Seen here: ${of.lost} lost in ${of.loans}. Joined: ${(100 * ((of.prior.shape + of.lost) / (of.prior.rate + of.loans))).toFixed(1)} in a hundred.`}
+        {text('beforeAnythingWasSeen', {
+          shape: of.prior.shape,
+          rate: of.prior.rate,
+          kind: PRIOR_WORDS[of.prior.kind],
+          lost: of.lost,
+          loans: of.loans,
+          what: (100 * ((of.prior.shape + of.lost) / (of.prior.rate + of.loans))).toFixed(1),
+        })}
       </Quiet>
-      <h2>When to renew</h2>
+      <h2>{text('whenRenew')}</h2>
       <Quiet>
         {renew === null
-          ? 'Too few losses, or no price: nothing can be said of when to renew.'
+          ? text('tooFewLossesOr')
           : renew.age === null
-            ? `Keep it until it goes: ${money(Math.round(renew.costRate))} a loan of a piece.`
-            : `Renew after ${renew.age.toFixed(1)} loans: ${money(Math.round(renew.costRate))} a loan of a piece.`}
+            ? text('keepUntilGoesLoan', { costRate: money(Math.round(renew.costRate)) })
+            : text('renewAfterLoansLoan', {
+                age: renew.age.toFixed(1),
+                costRate: money(Math.round(renew.costRate)),
+              })}
       </Quiet>
     </Stack>
   );
@@ -185,22 +202,20 @@ export function Component() {
   const { data: place } = usePlace();
   const [chosen, setChosen] = useState<number | null>(null);
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!list || !place) return <p role="status">Loading the counts …</p>;
+  if (!list || !place) return <p role="status">{text('loadingCounts')}</p>;
   const one = list.find((l) => l.materialId === chosen) ?? list[0];
   return (
     <Stack>
-      <Heading over={`${place.name} · from every count after a loan`} title="What lasts, what is lost?">
+      <Heading over={text('fromEveryCountAfter', { place: place.name })} title={text('whatLastsWhatLost')}>
         <ButtonLink plain to="/lend">
-          Back to the rail
+          {text('backRail')}
         </ButtonLink>
       </Heading>
       {!one ? (
-        <Notice tone="care">
-          Nothing was counted after a loan yet. With the first kits that come back it shows here.
-        </Notice>
+        <Notice tone="care">{text('nothingWasCountedAfter')}</Notice>
       ) : (
         <SideBySide>
-          <Panel as="div" aria-label="Kinds of piece">
+          <Panel as="div" aria-label={text('kindsPiece')}>
             {list.map((l) => (
               <Row
                 key={l.materialId}
@@ -209,8 +224,8 @@ export function Component() {
                 onClick={() => setChosen(l.materialId)}
               >
                 <b>{l.name}</b>
-                <span>{l.lost} lost</span>
-                <Quiet>in {l.loans} loans of a piece</Quiet>
+                <span>{text('lost', { lost: l.lost })}</span>
+                <Quiet>{text('loansPiece', { loans: l.loans })}</Quiet>
               </Row>
             ))}
           </Panel>

@@ -23,6 +23,7 @@ import { Planned } from './Planned.tsx';
 import { Reserved } from './LoanMore.tsx';
 import { NextBack, SkillRail } from './Rails.tsx';
 import { QuietHour } from './Waits.tsx';
+import { text } from './text.ts';
 
 const CameraScan = lazy(() => import('./CameraScan.tsx').then((m) => ({ default: m.CameraScan })));
 
@@ -97,12 +98,12 @@ export function Component() {
   );
   const today = place?.today ?? '';
   const find = useMutation({
-    mutationFn: async (text: string): Promise<Copy | undefined> => {
-      const wanted = readLabel(text);
+    mutationFn: async (words: string): Promise<Copy | undefined> => {
+      const wanted = readLabel(words);
       const [byLabel] = wanted ? await api<Copy[]>('GET', `/copies?label=${encodeURIComponent(wanted)}`) : [];
-      if (byLabel || text.length < 2) return byLabel;
-      const found = await api<Copy[]>('GET', `/copies?limit=200&q=${encodeURIComponent(text)}`);
-      const part = text.toLowerCase();
+      if (byLabel || words.length < 2) return byLabel;
+      const found = await api<Copy[]>('GET', `/copies?limit=200&q=${encodeURIComponent(words)}`);
+      const part = words.toLowerCase();
       return (
         found.find((c) => c.openLoan?.borrower.toLowerCase().includes(part)) ??
         found.find((c) => standing(c, today).standing === 'in') ??
@@ -113,23 +114,18 @@ export function Component() {
   const scan = (scanned: string): void => {
     setTyped('');
     find.mutate(scanned, {
-      onSuccess: (found) => (found ? choose(found.label) : setMiss(`No kit has the label “${scanned}”.`)),
+      onSuccess: (found) => (found ? choose(found.label) : setMiss(text('noKitLabel2', { scanned }))),
       onError: (e) => setMiss(words(e)),
     });
   };
   useScanner(scan);
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!summary || !borrowers || !materials || !place) return <p role="status">Loading the kits …</p>;
+  if (!summary || !borrowers || !materials || !place) return <p role="status">{text('loadingKits')}</p>;
   const seek = (): void => {
-    const text = typed.trim();
-    if (text === '') return setMiss('Type or scan a label first.');
-    find.mutate(text, {
-      onSuccess: (found) =>
-        found
-          ? choose(found.label)
-          : setMiss(
-              `No kit has the label “${text}”, is with a family of that name, or is in under that name.`,
-            ),
+    const wanted = typed.trim();
+    if (wanted === '') return setMiss(text('typeOrScanLabel'));
+    find.mutate(wanted, {
+      onSuccess: (found) => (found ? choose(found.label) : setMiss(text('noKitLabelFamily', { wanted }))),
       onError: (e) => setMiss(words(e)),
     });
   };
@@ -142,26 +138,26 @@ export function Component() {
             over={`${place.name} · ${shortDay(place.today)}`}
             title={
               summary.kits === 0
-                ? 'No kits yet'
-                : `${kits(summary.kits)}, ${summary.out} out${summary.late > 0 ? `, ${summary.late} overdue` : ''}`
+                ? text('noKitsYet')
+                : summary.late > 0
+                  ? text('outOverdue', { kits: kits(summary.kits), out: summary.out, late: summary.late })
+                  : text('out', { kits: kits(summary.kits), out: summary.out })
             }
           >
             <ButtonLink plain to="/lend/tell">
-              Tell families
+              {text('tellFamilies')}
             </ButtonLink>
             <ButtonLink plain to="/lend/terms">
-              Plan a term
+              {text('planTerm')}
             </ButtonLink>
             <ButtonLink plain to="/lend/lasting">
-              What lasts
+              {text('whatLasts')}
             </ButtonLink>
             <ButtonLink plain to="/lend/kits">
-              Kits of several designs
+              {text('kitsSeveralDesigns')}
             </ButtonLink>
           </Heading>
-          {summary.kits === 0 && (
-            <Notice tone="care">Kits hang here once they are marked as made in Make.</Notice>
-          )}
+          {summary.kits === 0 && <Notice tone="care">{text('kitsHangHereOnce')}</Notice>}
           {summary.skills.map((s) => (
             <SkillRail
               key={s.skill}
@@ -172,7 +168,7 @@ export function Component() {
               onChoose={choose}
             />
           ))}
-          <Found title="A piece turned up: whose is it?" />
+          <Found title={text('pieceTurnedUpWhose')} />
           <TryScanner />
         </Stack>
       </div>
@@ -186,17 +182,17 @@ export function Component() {
               }}
             >
               <Stack $gap={8}>
-                <h2>Desk</h2>
+                <h2>{text('desk')}</h2>
                 <div
                   style={{ display: 'grid', gridTemplateColumns: '1fr auto auto', gap: 8, alignItems: 'end' }}
                 >
-                  <TextField label="Kit or family" value={typed} onChange={setTyped} />
-                  <Button plain small aria-label="Scan with the camera" onPress={() => setCamera(true)}>
+                  <TextField label={text('kitOrFamily')} value={typed} onChange={setTyped} />
+                  <Button plain small aria-label={text('scanCamera')} onPress={() => setCamera(true)}>
                     <Camera size={20} aria-hidden />
                   </Button>
-                  <Button type="submit">Find it</Button>
+                  <Button type="submit">{text('find')}</Button>
                 </div>
-                <Quiet>Scan a label, or type it (FB-001a), the kit’s name or the family.</Quiet>
+                <Quiet>{text('scanLabelOrType')}</Quiet>
                 {miss && <Notice tone="care">{miss}</Notice>}
               </Stack>
             </form>
@@ -230,10 +226,10 @@ export function Component() {
         </Suspense>
       )}
       <Confirm
-        title="Leave this count unfinished?"
-        words={`What you counted of ${label ?? 'this kit'} is not saved yet. This browser keeps it until you come back.`}
-        yes="Leave it"
-        no="Go on counting"
+        title={text('leaveThisCountUnfinished')}
+        words={text('whatYouCountedNot', { label: label ?? text('thisKit') })}
+        yes={text('leave')}
+        no={text('goOnCounting')}
         backFirst
         isOpen={asking}
         onYes={() => {

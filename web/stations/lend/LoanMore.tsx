@@ -22,6 +22,7 @@ import {
   useAnswer,
   type Reason,
 } from './Asked.tsx';
+import { text } from './text.ts';
 
 const FormHead = styled.h3`
   font-size: 15px;
@@ -39,17 +40,17 @@ export function Renew({ loan, place }: { loan: NonNullable<Copy['openLoan']>; pl
     <Form
       onSubmit={() =>
         renew.mutate(undefined, {
-          onSuccess: (l) => say(`${loan.borrower} has it until ${shortDay(l.dueOn)}.`),
+          onSuccess: (l) => say(text('until', { borrower: loan.borrower, dueOn: shortDay(l.dueOn) })),
         })
       }
     >
       <Stack $gap={8}>
-        <FormHead>Renew it</FormHead>
-        <DayField label="Back on" value={due} onChange={setDue} />
+        <FormHead>{text('renew')}</FormHead>
+        <DayField label={text('backOn')} value={due} onChange={setDue} />
         {renew.error && <Notice tone="stop">{words(renew.error)}</Notice>}
         <div>
           <Button small type="submit" isDisabled={renew.isPending}>
-            Renew it
+            {text('renew')}
           </Button>
         </div>
       </Stack>
@@ -58,8 +59,8 @@ export function Renew({ loan, place }: { loan: NonNullable<Copy['openLoan']>; pl
 }
 
 const ASKED = [
-  { value: 'counted', label: 'Counted, all there' },
-  { value: 'cleaned', label: 'Cleaned here and now' },
+  { value: 'counted', label: text('countedAllThere') },
+  { value: 'cleaned', label: text('cleanedHereNow') },
 ];
 
 /** From one family straight to the next; where something is missing or cannot be cleaned now, it is taken back instead. */
@@ -92,9 +93,9 @@ export function HandOn({
   return (
     <Form onSubmit={() => hand.mutate()}>
       <Stack $gap={8}>
-        <FormHead>Hand it on</FormHead>
+        <FormHead>{text('handOn')}</FormHead>
         <Select
-          label="To the family"
+          label={text('family')}
           value={family}
           onChange={setFamily}
           options={families(borrowers, loan.borrowerId)}
@@ -109,9 +110,9 @@ export function HandOn({
             <AgainstTheCheck answer={answer} value={reason} onChange={setReason} />
           </>
         )}
-        <DayField label="Back on" value={due} onChange={setDue} />
-        <ChoiceOfMany label="Before it goes on" value={done} onChange={setDone} options={ASKED} />
-        <Quiet>Is something missing? Count it above instead.</Quiet>
+        <DayField label={text('backOn')} value={due} onChange={setDue} />
+        <ChoiceOfMany label={text('beforeGoesOn')} value={done} onChange={setDone} options={ASKED} />
+        <Quiet>{text('somethingMissingCountAbove')}</Quiet>
         {hand.error && <Notice tone="stop">{words(hand.error)}</Notice>}
         <div>
           <Button
@@ -121,7 +122,7 @@ export function HandOn({
               hand.isPending || family === null || done.length < ASKED.length || isStopped(answer, reason)
             }
           >
-            Hand it on
+            {text('handOn')}
           </Button>
         </div>
       </Stack>
@@ -143,17 +144,17 @@ export function Reserve({ copy, borrowers }: { copy: Copy; borrowers: readonly B
             setFamily(null);
             say(
               r.ready
-                ? `${r.kit} is kept for ${r.borrower}: ${r.ready} is in.`
-                : `The next ${r.kit} that comes in is kept for ${r.borrower}.`,
+                ? text('kept', { kit: r.kit, borrower: r.borrower, ready: r.ready })
+                : text('nextComesKept', { kit: r.kit, borrower: r.borrower }),
             );
           },
         })
       }
     >
       <Stack $gap={8}>
-        <FormHead>Reserve one like it</FormHead>
+        <FormHead>{text('reserveLike')}</FormHead>
         <Select
-          label="For the family"
+          label={text('family2')}
           value={family}
           onChange={setFamily}
           options={families(borrowers, copy.openLoan?.borrowerId)}
@@ -168,7 +169,7 @@ export function Reserve({ copy, borrowers }: { copy: Copy; borrowers: readonly B
         {keep.error && <Notice tone="stop">{words(keep.error)}</Notice>}
         <div>
           <Button small type="submit" isDisabled={keep.isPending || family === null}>
-            Reserve it
+            {text('reserve')}
           </Button>
         </div>
       </Stack>
@@ -185,26 +186,30 @@ export function Reserved({ onChoose }: { onChoose(label: string): void }) {
     <Panel as="div">
       <Stack $gap={8}>
         <Spread>
-          <h2>Reserved</h2>
-          <Quiet>{list.filter((r) => r.ready).length} ready</Quiet>
+          <h2>{text('reserved')}</h2>
+          <Quiet>{text('ready', { list: list.filter((r) => r.ready).length })}</Quiet>
         </Spread>
-        <ul aria-label="Reserved">
+        <ul aria-label={text('reserved')}>
           {list.map((r) => (
             <li key={r.id} style={{ padding: '4px 0' }}>
               <Spread>
                 <span>
                   <b>{r.borrower}</b>: {r.kit}
                   <br />
-                  <Quiet>{r.ready ? `${r.ready} is in` : `since ${shortDay(r.madeOn)}, none is in`}</Quiet>
+                  <Quiet>
+                    {r.ready
+                      ? text('isIn', { ready: r.ready })
+                      : text('sinceN', { madeOn: shortDay(r.madeOn) })}
+                  </Quiet>
                 </span>
                 <Row>
                   {r.ready && (
                     <Button small onPress={() => onChoose(r.ready!)}>
-                      Lend
+                      {text('lend')}
                     </Button>
                   )}
                   <Button small plain isDisabled={drop.isPending} onPress={() => drop.mutate(r.id)}>
-                    Drop
+                    {text('drop')}
                   </Button>
                 </Row>
               </Spread>

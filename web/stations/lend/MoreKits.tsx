@@ -8,6 +8,7 @@ import { api, words } from '../../data/api.ts';
 import { Button } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Notice, Spread, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** Kits that go to the same family with the one that is open: typed or scanned into a field of their own. */
 export function MoreKits({
@@ -23,14 +24,15 @@ export function MoreKits({
 }) {
   const [typed, setTyped] = useState('');
   const add = useMutation({
-    mutationFn: async (text: string): Promise<Copy> => {
-      const label = readLabel(text);
-      if (label === null) throw new Error('Expected a label like FB-001a.');
-      if ([copy, ...value].some((c) => c.label === label)) throw new Error(`${label} is among them already.`);
+    mutationFn: async (words: string): Promise<Copy> => {
+      const label = readLabel(words);
+      if (label === null) throw new Error(text('expectedLabelLikeFb'));
+      if ([copy, ...value].some((c) => c.label === label))
+        throw new Error(text('amongThemAlready', { label }));
       const [found] = await api<Copy[]>('GET', `/copies?label=${encodeURIComponent(label)}`);
-      if (!found) throw new Error(`No kit has the label ${label}.`);
+      if (!found) throw new Error(text('noKitLabel', { label }));
       const { standing: now } = standing(found, today);
-      if (now !== 'in') throw new Error(`${label} cannot be lent now: it is ${now}.`);
+      if (now !== 'in') throw new Error(text('cannotLentNow', { label, now }));
       return found;
     },
     onSuccess: (found) => {
@@ -48,14 +50,14 @@ export function MoreKits({
         {...TAKES_LABELS}
         style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 8, alignItems: 'end' }}
       >
-        <TextField label="Another kit with it" value={typed} onChange={setTyped} onEnter={take} />
+        <TextField label={text('kit')} value={typed} onChange={setTyped} onEnter={take} />
         <Button plain isDisabled={add.isPending} onPress={take}>
-          Add
+          {text('add')}
         </Button>
       </div>
       {add.error && <Notice tone="care">{words(add.error)}</Notice>}
       {value.length > 0 && (
-        <ul aria-label="Lent with it" style={{ display: 'grid', gap: 4, fontSize: 14.5 }}>
+        <ul aria-label={text('lent')} style={{ display: 'grid', gap: 4, fontSize: 14.5 }}>
           {value.map((c) => (
             <li key={c.id}>
               <Spread>
@@ -65,10 +67,10 @@ export function MoreKits({
                 <Button
                   small
                   plain
-                  aria-label={`Leave ${c.label} out`}
+                  aria-label={text('leaveOut', { c: c.label })}
                   onPress={() => onChange(value.filter((x) => x.id !== c.id))}
                 >
-                  Leave out
+                  {text('leaveOut2')}
                 </Button>
               </Spread>
             </li>

@@ -8,6 +8,7 @@ import { readFile } from '../../design/readFile.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** A kit's file from another place: what it brings is seen first, then it is opened. */
 export function OpenKit() {
@@ -36,11 +37,11 @@ export function OpenKit() {
   const fresh = [...new Set(materials.filter((m) => m.id === null).map((m) => m.name))];
   return (
     <>
-      <PickFile label="Kit file" onPick={(f) => void take(f)}>
-        Open a kit’s file
+      <PickFile label={text('kitFile')} onPick={(f) => void take(f)}>
+        {text('openKitsFile')}
       </PickFile>
       <Dialog
-        title={look?.name ?? 'It cannot be opened'}
+        title={look?.name ?? text('cannotOpened')}
         isOpen={look !== null || problem !== null}
         onClose={close}
       >
@@ -54,7 +55,7 @@ export function OpenKit() {
               </Quiet>
               {d.nearest.map((n) => (
                 <Notice key={n.dial} tone="care">
-                  {n.dial} {n.why}. Taken: {JSON.stringify(n.is) ?? 'left out'}.
+                  {text('taken', { dial: n.dial, why: n.why, is: JSON.stringify(n.is) ?? text('leftOut') })}
                 </Notice>
               ))}
             </div>
@@ -62,19 +63,19 @@ export function OpenKit() {
           {look && (
             <p>
               {fresh.length === 0
-                ? 'All its materials are on your shelf.'
-                : `Will be added to your shelf, none kept: ${fresh.join(', ')}.`}
+                ? text('allMaterialsOnYour')
+                : text('willAddedYourShelf', { fresh: fresh.join(', ') })}
             </p>
           )}
           {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
           <Row>
             {look && (
               <Button isDisabled={add.isPending} onPress={() => add.mutate(undefined, { onSuccess: close })}>
-                {hasNearest ? 'Open with the nearest' : 'Open it'}
+                {hasNearest ? text('openNearest') : text('open4')}
               </Button>
             )}
             <Button plain onPress={close}>
-              {look ? 'Leave it' : 'Close'}
+              {look ? text('leave') : text('close')}
             </Button>
           </Row>
         </Stack>

@@ -7,6 +7,7 @@ import { Button, FileLink } from '../../parts/Button.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
+import { text } from './text.ts';
 
 /** Puts messages into the outbox, from which they go at once; says how many went. */
 export async function postMails(borrowerIds: readonly number[], language: string): Promise<void> {
@@ -15,7 +16,7 @@ export async function postMails(borrowerIds: readonly number[], language: string
   const sent = own.filter((m) => m?.state === 'sent').length;
   const wait = own.length - sent;
   say(
-    [sent > 0 && `${sent} mailed`, wait > 0 && `${wait} in the outbox, not taken yet`]
+    [sent > 0 && text('mailed', { sent }), wait > 0 && text('outboxNotTakenYet', { wait })]
       .filter(Boolean)
       .join(', ') + '.',
   );
@@ -23,10 +24,10 @@ export async function postMails(borrowerIds: readonly number[], language: string
 
 const stateWords = (m: OutboxMail): string =>
   m.state === 'sent'
-    ? `taken on ${shortDay(m.sentOn!)}`
+    ? text('takenOn', { sentOn: shortDay(m.sentOn!) })
     : m.tries === 0
       ? 'waits'
-      : `not taken at ${m.tries === 1 ? 'the first try' : `${m.tries} tries`}: ${m.problem ?? ''}`;
+      : text('notTakenTries', { tries: m.tries, problem: m.problem ?? '' });
 
 /** Mails that went out or wait to. */
 export function OutboxPanel() {
@@ -40,30 +41,27 @@ export function OutboxPanel() {
   if (!data) return null;
   const waiting = data.mails.filter((m) => m.state === 'waiting').length;
   return (
-    <Panel as="section" aria-label="Outbox">
+    <Panel as="section" aria-label={text('outbox')}>
       <Stack $gap={8}>
         <Spread>
-          <h2>{data.isSimulated ? 'Outbox (simulated)' : 'Outbox'}</h2>
+          <h2>{data.isSimulated ? text('outboxSimulated') : text('outbox')}</h2>
           {waiting > 0 && (
             <Button small isDisabled={again.isPending} onPress={() => again.mutate(undefined)}>
-              {again.isPending ? 'Sending …' : `Send ${waiting} again`}
+              {again.isPending ? text('sending') : text('sendAgain', { waiting })}
             </Button>
           )}
         </Spread>
         <Quiet>
-          {data.isSimulated
-            ? 'Nothing leaves this machine: mail is kept here to look at. Name your mail server in FOX_SMTP and FOX_MAIL_FROM to send it. '
-            : `Mail goes out from ${data.from}. `}
-          What is not taken is tried again every five minutes.
+          {data.isSimulated ? text('nothingLeavesThisMachine') : text('mailGoesOutFrom', { from: data.from })}
         </Quiet>
         {(again.error ?? drop.error) && <Notice tone="stop">{words(again.error ?? drop.error)}</Notice>}
         {data.mails.length === 0 ? (
-          <Quiet>No mail yet. A family’s address is kept with what is known of it, at the desk.</Quiet>
+          <Quiet>{text('noMailYetFamilys')}</Quiet>
         ) : (
           <Table
-            caption="Mails in the outbox"
+            caption={text('mailsOutbox')}
             left={[1, 2]}
-            head={['Family', 'What', 'State', '']}
+            head={[text('family3'), text('what2'), text('state'), '']}
             rows={data.mails.slice(0, 20).map((m) => ({
               key: String(m.id),
               cells: [
@@ -81,8 +79,12 @@ export function OutboxPanel() {
                   </span>
                 ),
                 <Row key="d" style={{ justifyContent: 'flex-end' }}>
-                  <FileLink small href={`/api/outbox/${m.id}/mail.eml`} aria-label={`Mail ${m.id} as a file`}>
-                    File
+                  <FileLink
+                    small
+                    href={`/api/outbox/${m.id}/mail.eml`}
+                    aria-label={text('mailAsFile', { m: m.id })}
+                  >
+                    {text('file')}
                   </FileLink>
                   {m.state === 'waiting' && (
                     <Button
@@ -90,9 +92,9 @@ export function OutboxPanel() {
                       plain
                       isDisabled={drop.isPending}
                       onPress={() => drop.mutate(m.id)}
-                      aria-label={`Take mail ${m.id} to ${m.borrower} back`}
+                      aria-label={text('takeMailBack', { m: m.id, borrower: m.borrower })}
                     >
-                      Take back
+                      {text('takeBack')}
                     </Button>
                   )}
                 </Row>,

@@ -16,21 +16,22 @@ import { TextArea } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const PART: Record<MessagePart, string> = {
-  hello: 'How it begins',
-  recalledSubject: 'Called back: subject',
-  recalled: 'Called back',
-  lateSubject: 'Overdue: subject',
-  late: 'Overdue',
-  shortSubject: 'Came back short: subject',
-  short: 'Came back short',
-  soonSubject: 'Due soon: subject',
-  soon: 'Due soon',
-  readySubject: 'Reserved and in: subject',
-  ready: 'Reserved and in',
-  end: 'How it ends',
-  ring: 'Whom to ring',
+  hello: text('howBegins'),
+  recalledSubject: text('calledBackSubject'),
+  recalled: text('calledBack5'),
+  lateSubject: text('overdueSubject'),
+  late: text('overdue3'),
+  shortSubject: text('cameBackShortSubject'),
+  short: text('cameBackShort'),
+  soonSubject: text('dueSoonSubject'),
+  soon: text('dueSoon'),
+  readySubject: text('reservedSubject'),
+  ready: text('reserved2'),
+  end: text('howEnds'),
+  ring: text('whomRing'),
 };
 
 function Edit({ language, from }: { language: string; from: MessageWords }) {
@@ -53,15 +54,14 @@ function Edit({ language, from }: { language: string; from: MessageWords }) {
   return (
     <Form
       onSubmit={() =>
-        save.mutate(own, { onSuccess: () => say(`Messages in ${languageName(language)} are kept.`) })
+        save.mutate(own, { onSuccess: () => say(text('messagesKept', { language: languageName(language) })) })
       }
     >
       <Stack $gap={10}>
         <Quiet>
-          In braces stands what each message fills in: {'{kit}'}, {'{label}'}, {'{day}'}, {'{family}'},{' '}
-          {'{place}'}, {'{phone}'}.
+          {text('bracesStandsWhatEach')}
           {lacks.length > 0 &&
-            ` ${lacks.length} parts have no words in ${languageName(language)} yet; it can be chosen once all have.`}
+            text('partsHaveNoWords', { lacks: lacks.length, language: languageName(language) })}
         </Quiet>
         {MESSAGE_PARTS.map((p) => (
           <TextArea
@@ -75,7 +75,7 @@ function Edit({ language, from }: { language: string; from: MessageWords }) {
         {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
         <Row>
           <Button small type="submit" isDisabled={save.isPending}>
-            Keep these words
+            {text('keepTheseWords')}
           </Button>
           {from.own[language] && shipped && (
             <Button
@@ -84,7 +84,7 @@ function Edit({ language, from }: { language: string; from: MessageWords }) {
               isDisabled={save.isPending}
               onPress={() => save.mutate({}, { onSuccess: () => setDraft(shipped) })}
             >
-              As shipped
+              {text('asShipped')}
             </Button>
           )}
         </Row>
@@ -106,9 +106,9 @@ export function OwnWords({ languages }: { languages: readonly string[] }) {
   const [open, setOpen] = useState<string | null>(null);
   if (!from) return null;
   return (
-    <Panel as="section" aria-label="Your own words">
+    <Panel as="section" aria-label={text('yourOwnWords')}>
       <Stack $gap={10}>
-        <h2>Your own words</h2>
+        <h2>{text('yourOwnWords')}</h2>
         <Row>
           {languages.map((l) => (
             <Button
@@ -119,7 +119,7 @@ export function OwnWords({ languages }: { languages: readonly string[] }) {
               onPress={() => setOpen(open === l ? null : l)}
             >
               {languageName(l)}
-              {from.own[l] ? ', changed' : from.shipped[l] ? '' : ', to be written'}
+              {from.own[l] ? text('changed') : from.shipped[l] ? '' : text('written2')}
             </Button>
           ))}
         </Row>

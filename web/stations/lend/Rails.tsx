@@ -9,6 +9,7 @@ import { SewnButton } from '../../shell/Verdict.tsx';
 import { shortDay } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** Kits of one skill that are fetched together. */
 const ON_RAIL = 24;
@@ -93,27 +94,32 @@ const Hung = styled.button<{ $dashed: boolean; $late: boolean; $on: boolean }>`
 function stateWords(copy: Copy, today: string, keptFor: string | undefined): string {
   const s = standing(copy, today);
   const loan = copy.openLoan;
-  const back = copy.recalled === null ? '' : 'called back · ';
+  const back = copy.recalled === null ? '' : text('calledBack3');
   if (s.standing === 'late')
-    return `${back}overdue ${s.daysLate} ${s.daysLate === 1 ? 'day' : 'days'} · ${loan!.borrower}`;
-  if (s.standing === 'out') return `${back}with ${loan!.borrower}, back ${shortDay(loan!.dueOn)}`;
+    return text('overdue2', { back, daysLate: s.daysLate, borrower: loan!.borrower });
+  if (s.standing === 'out')
+    return text('back2', { back, borrower: loan!.borrower, dueOn: shortDay(loan!.dueOn) });
   const gaps = missing(copy.parts);
   const short = gaps.reduce((n, g) => n + g.short, 0);
-  if (s.standing === 'recalled') return 'called back';
-  if (s.standing === 'to clean') return `to clean${short > 0 ? ` · ${short} missing` : ''}`;
-  if (s.standing === 'resting') return `rests until ${shortDay(copy.restsUntil!)}`;
+  if (s.standing === 'recalled') return text('calledBack4');
+  if (s.standing === 'to clean') return short > 0 ? text('cleanMissing', { short }) : text('clean3');
+  if (s.standing === 'resting') return text('restsUntil2', { restsUntil: shortDay(copy.restsUntil!) });
   if (s.standing === 'retired') return 'retired';
-  if (s.standing === 'repair') return `in repair${short > 0 ? ` · ${short} missing` : ''}`;
+  if (s.standing === 'repair') return short > 0 ? text('repairMissing', { short }) : text('repair4');
   const piece = mainPart(copy.parts);
-  if (keptFor) return `kept for ${keptFor}${short > 0 ? ` · ${short} missing` : ''}`;
-  return short > 0 ? `in · ${short} missing` : `in · counted ${piece ? `${piece.present}/${piece.due}` : ''}`;
+  if (keptFor) return short > 0 ? text('keptMissing', { keptFor, short }) : text('kept3', { keptFor });
+  return short > 0
+    ? text('missing2', { short })
+    : piece
+      ? text('counted2', { present: piece.present, due: piece.due })
+      : text('counted3');
 }
 
 /** What a sewn button on a tag says. */
 const TITLES = {
-  clear: 'The check found nothing for the ages it is made for',
-  care: 'Take care, for the ages it is made for',
-  stop: 'The check says stop for the ages it is made for',
+  clear: text('checkFoundNothingAges'),
+  care: text('takeCareAgesMade'),
+  stop: text('checkSaysStopAges'),
 } as const;
 
 /** One rail of the peg shelf: the kits of a skill, a handful at a time however many there are. */
@@ -179,7 +185,7 @@ export const SkillRail = memo(function SkillRail({
             isDisabled={pages.isFetchingNextPage}
             onPress={() => void pages.fetchNextPage()}
           >
-            Show more of {skill.toLowerCase()} ({all - here.length})
+            {text('showMore', { skill: skill.toLowerCase(), all: all - here.length })}
           </Button>
         </Row>
       )}
@@ -193,12 +199,12 @@ export function NextBack({ late, out, today }: { late: number; out: number; toda
   return (
     <Panel as="div">
       <Stack $gap={6}>
-        <h2>{late > 0 ? 'Overdue, ask for these first' : 'Due next'}</h2>
-        {out === 0 && <Quiet>Nothing is out.</Quiet>}
+        <h2>{late > 0 ? text('overdueAskTheseFirst') : text('dueNext')}</h2>
+        {out === 0 && <Quiet>{text('nothingOut')}</Quiet>}
         <ul style={{ display: 'grid', gap: 6, fontSize: 14 }}>
           {due.data?.pages[0]?.items.map((c) => (
             <li key={c.id} style={{ color: c.openLoan!.dueOn < today ? 'var(--stop)' : undefined }}>
-              <b>{c.openLoan!.borrower}</b>: {c.design}, {c.openLoan!.dueOn < today ? 'was due' : 'due'}{' '}
+              <b>{c.openLoan!.borrower}</b>: {c.design}, {c.openLoan!.dueOn < today ? text('wasDue') : 'due'}{' '}
               {shortDay(c.openLoan!.dueOn)}
             </li>
           ))}

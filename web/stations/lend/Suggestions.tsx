@@ -1,6 +1,7 @@
 import { styled } from 'styled-components';
 import { useSuggestedKits } from '../../data/queries.ts';
 import { Quiet, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const Pick = styled.button`
   text-align: left;
@@ -30,7 +31,7 @@ export function Suggestions({ onPick }: { onPick(ids: readonly number[]): void }
   if (!sets || sets.length === 0) return null;
   return (
     <Stack $gap={6}>
-      <Quiet>Quiet ones that share their pieces, for a waiting room:</Quiet>
+      <Quiet>{text('quietSShareTheir')}</Quiet>
       {sets.map((s) => (
         <Pick
           key={s.designs.map((d) => d.id).join()}
@@ -39,8 +40,10 @@ export function Suggestions({ onPick }: { onPick(ids: readonly number[]): void }
         >
           <b>{s.designs.map((d) => d.name).join(' · ')}</b>
           <span>
-            share {s.shared.map((p) => `${p.due} × ${p.name}`).join(', ')}: {s.saved}{' '}
-            {s.saved === 1 ? 'piece' : 'pieces'} fewer than apart
+            {text('shareFewerThanApart', {
+              shared: s.shared.map((p) => `${p.due} × ${p.name}`).join(', '),
+              saved: s.saved,
+            })}
           </span>
         </Pick>
       ))}

@@ -14,6 +14,7 @@ import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/P
 import { Verdict } from '../../shell/Verdict.tsx';
 import { OutboxPanel, postMails } from './OutboxPanel.tsx';
 import { OwnWords, spoken, useMessageWords } from './OwnWords.tsx';
+import { text } from './text.ts';
 
 const Cards = styled.div`
   display: grid;
@@ -31,17 +32,17 @@ const Message = styled.p`
 `;
 
 const OF: Record<ToldOf, { word: string; kind: VerdictKind }> = {
-  recalled: { word: 'called back', kind: 'stop' },
+  recalled: { word: text('calledBack4'), kind: 'stop' },
   late: { word: 'overdue', kind: 'stop' },
-  short: { word: 'came back short', kind: 'care' },
-  soon: { word: 'due soon', kind: 'care' },
-  ready: { word: 'reserved and in', kind: 'clear' },
+  short: { word: text('cameBackShort2'), kind: 'care' },
+  soon: { word: text('dueSoon2'), kind: 'care' },
+  ready: { word: text('reserved3'), kind: 'clear' },
 };
 const BY: Record<ToldAt['by'], string> = {
-  printed: 'on paper',
-  copied: 'by message',
-  mailed: 'by mail',
-  said: 'in words',
+  printed: text('onPaper'),
+  copied: text('message'),
+  mailed: text('mail'),
+  said: text('words'),
 };
 
 function Family({ of }: { of: Telling }) {
@@ -53,13 +54,13 @@ function Family({ of }: { of: Telling }) {
   const copy = async (): Promise<void> => {
     try {
       await navigator.clipboard.writeText(of.words);
-      tell.mutate('copied', { onSuccess: () => say('Copied: paste it into your messages.') });
+      tell.mutate('copied', { onSuccess: () => say(text('copiedPasteIntoYour')) });
     } catch {
-      setProblem('This browser does not let it be copied: mark the words and copy them by hand.');
+      setProblem(text('thisBrowserDoesNot'));
     }
   };
   return (
-    <Panel as="article" aria-label={`Message to ${of.borrower}`}>
+    <Panel as="article" aria-label={text('message2', { borrower: of.borrower })}>
       <Stack $gap={9}>
         <Spread>
           <h2>{of.borrower}</h2>
@@ -72,11 +73,11 @@ function Family({ of }: { of: Telling }) {
         <Message lang={of.language}>{of.words}</Message>
         <Row>
           <Button small onPress={() => void copy()}>
-            Copy
+            {text('copy')}
           </Button>
           {of.mail !== null && (
             <Button small plain isDisabled={post.isPending} onPress={() => post.mutate(undefined)}>
-              Mail it
+              {text('mail2')}
             </Button>
           )}
           <FileLink
@@ -84,17 +85,19 @@ function Family({ of }: { of: Telling }) {
             href={`/api/tellings/${of.borrowerId}/mail.eml?language=${of.language}`}
             onClick={() => tell.mutate('mailed')}
           >
-            As a mail
+            {text('asMail')}
           </FileLink>
           <FileLink small href={`/api/borrowers/${of.borrowerId}/due.ics`}>
-            Calendar
+            {text('calendar')}
           </FileLink>
           <Button small plain isDisabled={tell.isPending} onPress={() => tell.mutate('said')}>
-            Told in person
+            {text('toldPerson')}
           </Button>
         </Row>
         <Quiet role="status">
-          {of.told ? `Told ${BY[of.told.by]} on ${shortDay(of.told.on)}.` : 'Not told yet of this.'}
+          {of.told
+            ? text('toldOn', { by: BY[of.told.by], on: shortDay(of.told.on) })
+            : text('notToldYetThis')}
         </Quiet>
         {(problem ?? tell.error ?? post.error) && (
           <Notice tone="stop">{problem ?? words(tell.error ?? post.error)}</Notice>
@@ -135,7 +138,7 @@ export function Component() {
     ),
   );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!list || !place) return <p role="status">Looking who has to be told …</p>;
+  if (!list || !place) return <p role="status">{text('lookingWhoTold')}</p>;
   const open = list.filter((t) => !t.told).length;
   const toMail = mailable(list);
   return (
@@ -143,24 +146,22 @@ export function Component() {
       <Heading
         over={`${place.name} · ${shortDay(place.today)}`}
         title={
-          list.length === 0
-            ? 'Nobody has to be told anything'
-            : `${list.length} ${list.length === 1 ? 'family' : 'families'} to tell, ${open} not told yet`
+          list.length === 0 ? text('nobodyToldAnything') : text('tellNotToldYet', { list: list.length, open })
         }
       >
         <Choice
           inline
-          label="Language"
+          label={text('language')}
           value={language}
           onChange={setChosen}
           options={languages.map((l) => ({ value: l, label: languageName(l) }))}
         />
         {list.length > 0 && (
           <>
-            <FileLink href={`/api/tellings/all.pdf?language=${language}`}>Print a page each</FileLink>
+            <FileLink href={`/api/tellings/all.pdf?language=${language}`}>{text('printPageEach')}</FileLink>
             {toMail.length > 0 && (
               <Button plain isDisabled={mailAll.isPending} onPress={() => mailAll.mutate(undefined)}>
-                Mail {toMail.length}
+                {text('mail3', { toMail: toMail.length })}
               </Button>
             )}
             <Button
@@ -168,22 +169,18 @@ export function Component() {
               isDisabled={open === 0 || printed.isPending}
               onPress={() => printed.mutate(undefined)}
             >
-              All are printed
+              {text('allPrinted')}
             </Button>
           </>
         )}
         <ButtonLink plain to="/lend">
-          Back to the rail
+          {text('backRail')}
         </ButtonLink>
       </Heading>
       {(printed.error ?? mailAll.error) && (
         <Notice tone="stop">{words(printed.error ?? mailAll.error)}</Notice>
       )}
-      {list.length === 0 && (
-        <Notice tone="clear">
-          Nothing is late, due within three days, called back, or kept for somebody and in.
-        </Notice>
-      )}
+      {list.length === 0 && <Notice tone="clear">{text('nothingLateDueWithin')}</Notice>}
       <Cards>
         {list.slice(0, shown).map((t) => (
           <Family key={t.borrowerId} of={t} />
@@ -192,17 +189,12 @@ export function Component() {
       {list.length > shown && (
         <Row>
           <Button plain onPress={() => setShown(shown + A_PAGE)}>
-            Show {Math.min(A_PAGE, list.length - shown)} more
+            {text('showMore2', { A_PAGE: Math.min(A_PAGE, list.length - shown) })}
           </Button>
-          <Quiet>
-            {shown} of {list.length} families are shown; papers and mails are for all of them.
-          </Quiet>
+          <Quiet>{text('familiesShownPapersMails', { shown, list: list.length })}</Quiet>
         </Row>
       )}
-      <Quiet>
-        Families are known here by code names. A mail’s address is filled in where you send it, or kept with
-        what is known of the family. What was told stays on record.
-      </Quiet>
+      <Quiet>{text('familiesKnownHereCode')}</Quiet>
       <OutboxPanel />
       <OwnWords languages={place.languages} />
     </Stack>

@@ -13,6 +13,7 @@ import { Stepper, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
+import { text } from './text.ts';
 
 const NEW_ROOM = 'new';
 const MOST_WEEKS = 26;
@@ -76,7 +77,7 @@ export function TermForm({
     page
       ? shapeOf(page)
       : {
-          name: 'Next term',
+          name: text('nextTerm'),
           from: addDays(place.today, 7),
           weeks: 12,
           every: stay,
@@ -93,7 +94,7 @@ export function TermForm({
   const save = useChange(async (): Promise<number> => {
     let who = plan.borrowers;
     if (isRoom) {
-      if (room === null) throw new Error('Choose the room.');
+      if (room === null) throw new Error(text('chooseRoom'));
       const made =
         room === NEW_ROOM
           ? (await api<Borrower>('POST', '/borrowers', { name: newRoom, group: newGroup })).id
@@ -112,12 +113,12 @@ export function TermForm({
     return page.id;
   });
   return (
-    <Dialog title={page ? 'Change the term' : 'Plan a term'} isOpen onClose={onClose} wide>
+    <Dialog title={page ? text('changeTerm') : text('planTerm')} isOpen onClose={onClose} wide>
       <Form onSubmit={() => save.mutate(undefined, { onSuccess: onDone })}>
         <Stack $gap={12}>
           {!page && (
             <Choice
-              label="For"
+              label={text('for2')}
               value={isRoom ? 'room' : 'families'}
               onChange={(v) => {
                 setRoom(v === 'room');
@@ -126,74 +127,71 @@ export function TermForm({
               options={[
                 {
                   value: 'families',
-                  label: 'Families',
-                  why: 'Each has one kit at a time, and always something new.',
+                  label: text('families2'),
+                  why: text('eachKitTimeAlways'),
                 },
                 {
                   value: 'room',
-                  label: 'The shelf of a room',
-                  why: 'One thing changes at a time; each stays for several weeks.',
+                  label: text('shelfRoom'),
+                  why: text('oneThingChangesTime'),
                 },
               ]}
             />
           )}
           <Row style={{ alignItems: 'start' }} $gap={12}>
-            <TextField label="Name" value={plan.name} onChange={(name) => set({ name })} />
-            <DayField label="First day" value={plan.from} onChange={(from) => set({ from })} />
+            <TextField label={text('name')} value={plan.name} onChange={(name) => set({ name })} />
+            <DayField label={text('firstDay')} value={plan.from} onChange={(from) => set({ from })} />
           </Row>
           <Weeks
-            label="The term has"
+            label={text('term')}
             unit={['week', 'weeks']}
             most={MOST_WEEKS}
             value={plan.weeks}
             onChange={(weeks) => set({ weeks })}
           />
           <Weeks
-            label="Something new every"
+            label={text('somethingNewEvery')}
             unit={['week', 'weeks']}
             most={8}
             value={plan.every}
             onChange={(every) => set({ every })}
           />
           <Weeks
-            label="Each kit stays for"
+            label={text('eachKitStays')}
             unit={['week', 'weeks']}
             most={MOST_WEEKS}
             value={plan.stays}
             onChange={(stays) => set({ stays })}
           />
           <Weeks
-            label="Cleaning takes"
+            label={text('cleaningTakes')}
             unit={['day', 'days']}
             most={30}
             value={plan.cleanDays}
             onChange={(cleanDays) => set({ cleanDays })}
           />
-          <Quiet>
-            What cannot be washed rests {place.restDays} days more. With 0 days a kit is cleaned at the desk
-            and goes on the same day.
-          </Quiet>
+          <Quiet>{text('whatCannotWashedRests', { restDays: place.restDays })}</Quiet>
           {isRoom ? (
             <>
               <Select
-                label="Room"
+                label={text('room')}
                 value={room}
                 onChange={setRoomOf}
                 options={[
                   ...borrowers.map((b) => ({ value: String(b.id), label: b.name, note: b.group })),
-                  { value: NEW_ROOM, label: 'A new room …' },
+                  { value: NEW_ROOM, label: text('newRoom') },
                 ]}
               />
               {room === NEW_ROOM && (
                 <Row $gap={12}>
-                  <TextField label="Name of the room" value={newRoom} onChange={setNewRoom} />
-                  <TextField label="Group" value={newGroup} onChange={setNewGroup} />
+                  <TextField label={text('nameRoom')} value={newRoom} onChange={setNewRoom} />
+                  <TextField label={text('group')} value={newGroup} onChange={setNewGroup} />
                 </Row>
               )}
             </>
           ) : (
             <ChoiceOfMany
-              label="Families"
+              label={text('families2')}
               value={plan.borrowers.map(String)}
               onChange={(list) => set({ borrowers: list.map(Number) })}
               options={borrowers.map((b) => ({ value: String(b.id), label: b.name }))}
@@ -201,7 +199,7 @@ export function TermForm({
           )}
           <DialogEnd
             problem={save.error ? words(save.error) : null}
-            yes={page ? 'Save the term' : 'Begin the plan'}
+            yes={page ? text('saveTerm') : text('beginPlan')}
             isBusy={save.isPending}
             onClose={onClose}
           />

@@ -7,6 +7,7 @@ import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Notice, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
+import { text } from './text.ts';
 
 const Kits = styled.ul`
   display: grid;
@@ -52,12 +53,18 @@ export function TermPlace({
   const loan = family.loans.find((l) => l.week === week);
   const start = page.starts.find((s) => s.week === week)!;
   return (
-    <Dialog title={`${family.name}, from ${shortDay(start.day)}`} isOpen onClose={onClose} wide>
+    <Dialog
+      title={text('from2', { family: family.name, day: shortDay(start.day) })}
+      isOpen
+      onClose={onClose}
+      wide
+    >
       <Stack $gap={10}>
         {loan ? (
           <>
             <span>
-              <b>{loan.kit}</b> {loan.label}, back on {shortDay(loan.due)}. <Quiet>{loan.reason}</Quiet>
+              <b>{loan.kit}</b> {text('backOn2', { loan: loan.label, due: shortDay(loan.due) })}{' '}
+              <Quiet>{loan.reason}</Quiet>
             </span>
             {loan.faults.map((f) => (
               <Notice key={f} tone="stop">
@@ -67,25 +74,25 @@ export function TermPlace({
             <Row>
               {loan.kept && (
                 <Button small plain isDisabled={isBusy} onPress={() => onSet('plan')}>
-                  Leave it to the plan
+                  {text('leavePlan')}
                 </Button>
               )}
               <Button small plain isDisabled={isBusy} onPress={() => onSet(null)}>
-                No kit then
+                {text('noKitThen')}
               </Button>
               <ButtonLink small plain to={`/lend?kit=${loan.label}`}>
-                Open {loan.label} at the desk
+                {text('openDesk', { loan: loan.label })}
               </ButtonLink>
             </Row>
           </>
         ) : (
-          <Quiet>No kit is planned. What may go:</Quiet>
+          <Quiet>{text('noKitPlannedWhat')}</Quiet>
         )}
         {problem && <Notice tone="stop">{problem}</Notice>}
         {error && <Notice tone="stop">{words(error)}</Notice>}
-        {!data && !error && <p role="status">Looking at the kits …</p>}
+        {!data && !error && <p role="status">{text('lookingKits')}</p>}
         {data && (
-          <Kits aria-label="Kits for this place">
+          <Kits aria-label={text('kitsThisPlace')}>
             {data.map((c) => (
               <li key={c.copyId}>
                 <Spread>
@@ -104,9 +111,9 @@ export function TermPlace({
                     plain={c.faults.length > 0}
                     isDisabled={isBusy || (loan?.copyId === c.copyId && loan.kept)}
                     onPress={() => onSet(c.copyId)}
-                    aria-label={`${loan?.copyId === c.copyId ? 'Keep' : 'Set'} ${c.kit}, ${c.label}`}
+                    aria-label={`${loan?.copyId === c.copyId ? text('keep') : text('set')} ${c.kit}, ${c.label}`}
                   >
-                    {loan?.copyId === c.copyId ? 'Keep it there' : 'Set it'}
+                    {loan?.copyId === c.copyId ? text('keepThere') : text('set2')}
                   </Button>
                 </Spread>
               </li>
@@ -115,7 +122,7 @@ export function TermPlace({
         )}
         <Row>
           <Button plain onPress={onClose}>
-            Close
+            {text('close')}
           </Button>
         </Row>
       </Stack>

@@ -4,6 +4,7 @@ import { addDays } from '../../../core/calendar/days.ts';
 import { FileLink } from '../../parts/Button.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** Twelve weeks, as terms often are. */
 const TERM = 84;
@@ -13,18 +14,18 @@ export function TermReport({ place }: { place: Place }) {
   const [from, setFrom] = useState(addDays(place.today, -TERM));
   const [to, setTo] = useState(place.today);
   return (
-    <Panel as="section" aria-label="Report of a term">
+    <Panel as="section" aria-label={text('reportTerm')}>
       <Stack $gap={8}>
-        <h2>Report of a term</h2>
-        <Quiet>Loans of each kit, what went missing and what it costs, and what children learned.</Quiet>
+        <h2>{text('reportTerm')}</h2>
+        <Quiet>{text('loansEachKitWhat')}</Quiet>
         <Row style={{ alignItems: 'end' }}>
-          <DayField label="From" value={from} onChange={setFrom} />
-          <DayField label="To" value={to} onChange={setTo} />
+          <DayField label={text('from4')} value={from} onChange={setFrom} />
+          <DayField label={text('to2')} value={to} onChange={setTo} />
           {from <= to ? (
-            <FileLink href={`/api/term.pdf?from=${from}&to=${to}`}>Print the report</FileLink>
+            <FileLink href={`/api/term.pdf?from=${from}&to=${to}`}>{text('printReport')}</FileLink>
           ) : (
             <span role="alert" style={{ color: 'var(--stop)', fontWeight: 600 }}>
-              To: expected a day that is not before the first.
+              {text('expectedDayNotBefore')}
             </span>
           )}
         </Row>

@@ -4,6 +4,7 @@ import { shortDay } from '../../data/style.ts';
 import { Quiet } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
+import { text } from './text.ts';
 
 const Cell = styled.button<{ $state: 'planned' | 'hand' | 'fault' | 'empty'; $aim: boolean }>`
   display: grid;
@@ -47,7 +48,7 @@ const Name = styled.button`
   text-underline-offset: 2px;
 `;
 
-const STATE = { planned: '', lent: ' · lent', missed: ' · not lent' } as const;
+const STATE = { planned: '', lent: text('lent2'), missed: text('notLent2') } as const;
 
 const stateOf = (loan: PlannedLoan | undefined) =>
   !loan ? 'empty' : loan.faults.length > 0 ? 'fault' : loan.kept ? 'hand' : 'planned';
@@ -59,15 +60,19 @@ function Known({ family }: { family: PlannedFamily }) {
       <Quiet style={{ display: 'block' }}>
         {[
           family.group,
-          family.aim?.toLowerCase() ?? 'no aim yet',
+          family.aim?.toLowerCase() ?? text('noAimYet'),
           family.youngest === null
-            ? 'age not known'
-            : `youngest ${family.isYoungestTold ? '' : 'of group '}${family.youngest} mo`,
+            ? text('ageNotKnown')
+            : family.isYoungestTold
+              ? text('youngestMo', { youngest: family.youngest })
+              : text('youngestGroupMo', { youngest: family.youngest }),
         ].join(' · ')}
       </Quiet>
       {family.now.map((n) => (
         <Quiet key={n.label} style={{ display: 'block', color: n.dull ? 'var(--care)' : undefined }}>
-          {n.dull ? `${n.kit} bores: ${n.dull}. Take it out.` : `Has ${n.kit} until ${shortDay(n.dueOn)}`}
+          {n.dull
+            ? text('boresTakeOut', { kit: n.kit, dull: n.dull })
+            : text('until3', { kit: n.kit, dueOn: shortDay(n.dueOn) })}
         </Quiet>
       ))}
     </>
@@ -85,14 +90,14 @@ export const TermTable = ({
   onFamily(familyId: number): void;
 }) => (
   <Table
-    caption={`Plan of ${page.name}`}
+    caption={text('plan', { page: page.name })}
     left={[0, ...page.starts.map((_, i) => i + 1)]}
-    head={['Family', ...page.starts.map((s) => shortDay(s.day))]}
+    head={[text('family3'), ...page.starts.map((s) => shortDay(s.day))]}
     rows={page.families.map((f) => ({
       key: String(f.id),
       cells: [
         <div key="who" style={{ width: 'clamp(118px, 32vw, 190px)' }}>
-          <Name type="button" onClick={() => onFamily(f.id)} aria-label={`What is known of ${f.name}`}>
+          <Name type="button" onClick={() => onFamily(f.id)} aria-label={text('whatKnown2', { f: f.name })}>
             {f.name}
           </Name>
           <Known family={f} />
@@ -106,7 +111,7 @@ export const TermTable = ({
               $state={stateOf(loan)}
               $aim={loan?.isAim ?? false}
               onClick={() => onPlace(f.id, week)}
-              aria-label={`${f.name}, ${shortDay(day)}: ${loan ? `${loan.kit}, ${loan.label}` : 'no kit'}${loan?.kept ? ', set by hand' : ''}${loan && loan.faults.length > 0 ? `, ${loan.faults.join(' ')}` : ''}`}
+              aria-label={`${f.name}, ${shortDay(day)}: ${loan ? `${loan.kit}, ${loan.label}` : text('noKit')}${loan?.kept ? text('setHand') : ''}${loan && loan.faults.length > 0 ? `, ${loan.faults.join(' ')}` : ''}`}
             >
               {loan ? (
                 <>
@@ -115,12 +120,12 @@ export const TermTable = ({
                     {loan.faults.length > 0 && <SewnButton kind="stop" size={14} />}
                     {loan.label}
                     {STATE[loan.state]}
-                    {loan.isReserved ? ' · reserved' : loan.isAim ? ' · aim' : ''}
-                    {loan.kept ? ' · by hand' : ''}
+                    {loan.isReserved ? text('reserved4') : loan.isAim ? text('aim2') : ''}
+                    {loan.kept ? text('hand') : ''}
                   </small>
                 </>
               ) : (
-                'no kit'
+                text('noKit')
               )}
             </Cell>
           );

@@ -14,6 +14,7 @@ import { FamilyFacts } from './FamilyFacts.tsx';
 import { entriesOf, shapeOf, TermForm } from './TermForm.tsx';
 import { TermPlace } from './TermPlace.tsx';
 import { TermTable } from './TermTable.tsx';
+import { text } from './text.ts';
 
 /** What stands against more loans than this is told at their places alone. */
 const FAULTS_SHOWN = 4;
@@ -22,13 +23,13 @@ const percent = (part: number): string => `${Math.max(0.1, Math.round(1000 * par
 
 /** How a plan compares with the best there is. */
 export function bestWords(points: number, loans: number, best: TermBest): string {
-  if (points >= best.bound) return 'No plan does better: proved.';
+  if (points >= best.bound) return text('noPlanDoesBetter');
   if (points >= best.points)
-    return `At most ${percent(best.bound / points - 1)} better is possible; nothing better was found in the time.`;
+    return text('mostBetterPossibleNothing', { bound: percent(best.bound / points - 1) });
   const more = best.loans - loans;
   return more > 0
-    ? `Planned anew it could fill ${more} more ${more === 1 ? 'place' : 'places'}.`
-    : `Planned anew it could suit ${percent(best.points / Math.max(1, points) - 1)} better.`;
+    ? text('plannedAnewCouldFill', { more })
+    : text('plannedAnewCouldSuit', { points: percent(best.points / Math.max(1, points) - 1) });
 }
 
 /** Who gets which kit in which week of a term, planned at best and moved by hand. */
@@ -88,7 +89,7 @@ export function Component() {
   const remove = useChange(() => api<void>('DELETE', `/term-plans/${page!.id}`));
   const error = list.error ?? (plan.data ? null : plan.error);
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!list.data || !place || !borrowers) return <p role="status">Loading the terms …</p>;
+  if (!list.data || !place || !borrowers) return <p role="status">{text('loadingTerms')}</p>;
   const dialogs = (
     <>
       {form && (
@@ -108,19 +109,19 @@ export function Component() {
   if (list.data.length === 0)
     return (
       <Stack>
-        <Heading over={place.name} title="Who gets which kit in which week?">
+        <Heading over={place.name} title={text('whoGetsWhichKit')}>
           <ButtonLink plain to="/lend">
-            Back to the rail
+            {text('backRail')}
           </ButtonLink>
         </Heading>
-        <Notice tone="care">No term is planned yet.</Notice>
+        <Notice tone="care">{text('noTermPlannedYet')}</Notice>
         <div>
-          <Button onPress={() => setForm('new')}>Plan a term</Button>
+          <Button onPress={() => setForm('new')}>{text('planTerm')}</Button>
         </div>
         {dialogs}
       </Stack>
     );
-  if (!page) return <p role="status">Looking the plan over …</p>;
+  if (!page) return <p role="status">{text('lookingPlanOver')}</p>;
   const tongues = slipLanguages(place?.languages ?? []);
   const faults = (page?.families ?? []).flatMap((f) =>
     f.loans.filter((l) => l.faults.length > 0).map((loan) => ({ who: f.name, loan })),
@@ -132,71 +133,74 @@ export function Component() {
   return (
     <Stack $gap={10}>
       <Heading
-        over={`${place.name} · ${page.name}, ${page.weeks} weeks from ${shortDay(page.from)}`}
-        title="Who gets which kit in which week?"
+        over={text('weeksFrom', {
+          place: place.name,
+          page: page.name,
+          weeks: page.weeks,
+          from: shortDay(page.from),
+        })}
+        title={text('whoGetsWhichKit')}
       >
         {list.data.length > 1 && (
           <div style={{ width: 200 }}>
             <Select
-              label="Term"
+              label={text('term2')}
               value={String(page.id)}
               onChange={(v) => void navigate(`/lend/terms/${v}`)}
               options={list.data.map((t) => ({
                 value: String(t.id),
                 label: t.name,
-                note: `from ${shortDay(t.from)}`,
+                note: text('from3', { from: shortDay(t.from) }),
               }))}
             />
           </div>
         )}
         <Button plain onPress={() => setForm('change')}>
-          Change the term
+          {text('changeTerm')}
         </Button>
         <Button plain onPress={() => setForm('new')}>
-          Another term
+          {text('term3')}
         </Button>
         <ButtonLink plain to="/lend">
-          Back to the rail
+          {text('backRail')}
         </ButtonLink>
       </Heading>
       <Panel as="div">
         <Stack $gap={10}>
           <Spread>
             <span role="status" style={{ flex: '1 1 320px' }}>
-              <b>
-                {loans.length} of {places} places have a kit
-              </b>
-              {loans.length > 0 && `, ${loans.filter((l) => l.isAim).length} for the family’s aim`}
-              {kept > 0 && `, ${kept} set by hand`}.{' '}
+              <b>{text('placesHaveKit', { loans: loans.length, places })}</b>
+              {loans.length > 0 && text('familysAim', { loans: loans.filter((l) => l.isAim).length })}
+              {kept > 0 && text('setHand2', { kept })}.{' '}
               {solve.isPending
-                ? 'Planning …'
+                ? text('planning')
                 : loans.length === 0
-                  ? 'Plan it, or set places by hand first.'
+                  ? text('planOrSetPlaces')
                   : best.data
                     ? bestWords(page.points, loans.length, best.data)
                     : best.isFetching
-                      ? 'Comparing with the best there is …'
+                      ? text('comparingBestThere')
                       : ''}
             </span>
             <Row>
               <Button isDisabled={solve.isPending} onPress={() => solve.mutate(undefined)}>
-                {loans.length === 0 ? 'Plan it' : kept > 0 ? 'Plan round what was set' : 'Plan it anew'}
+                {loans.length === 0 ? text('plan2') : kept > 0 ? text('planRoundWhatWas') : text('planAnew')}
               </Button>
               {tongues.map((l) => (
                 <FileLink key={l} href={`/api/term-plans/${page.id}/slips.pdf?language=${l}`}>
-                  {tongues.length === 1 ? 'Slips' : `Slips, ${languageName(l)}`}
+                  {tongues.length === 1 ? text('slips') : text('slips2', { l: languageName(l) })}
                 </FileLink>
               ))}
-              <FileLink href={`/api/term-plans/${page.id}/plan.ics`}>Calendar</FileLink>
-              <FileLink href={`/api/term-plans/${page.id}/plan.csv`}>Table as CSV</FileLink>
+              <FileLink href={`/api/term-plans/${page.id}/plan.ics`}>{text('calendar')}</FileLink>
+              <FileLink href={`/api/term-plans/${page.id}/plan.csv`}>{text('tableAsCsv')}</FileLink>
             </Row>
           </Spread>
           {faults.length > 0 && (
             <Notice tone="stop">
               <strong>
                 {faults.length === 1
-                  ? 'One loan cannot be like this.'
-                  : `${faults.length} loans cannot be like this.`}
+                  ? text('oneLoanCannotLike')
+                  : text('loansCannotLikeThis', { faults: faults.length })}
               </strong>
               <ul style={{ margin: '4px 0 0', paddingLeft: 0 }}>
                 {faults.slice(0, FAULTS_SHOWN).map(({ who, loan }) => (
@@ -205,7 +209,7 @@ export function Component() {
                   </li>
                 ))}
                 {faults.length > FAULTS_SHOWN && (
-                  <li>And {faults.length - FAULTS_SHOWN} more, marked below.</li>
+                  <li>{text('moreMarkedBelow', { faults: faults.length - FAULTS_SHOWN })}</li>
                 )}
               </ul>
             </Notice>
@@ -213,13 +217,9 @@ export function Component() {
           {(solve.error ?? remove.error) && <Notice tone="stop">{words(solve.error ?? remove.error)}</Notice>}
           <TermTable page={page} onPlace={(f, week) => setAt({ family: f, week })} onFamily={setKnown} />
           <Spread>
-            <Quiet>
-              Planned so that no kit is in two places, each is clean and rested before it goes on, new to the
-              family or reserved by it, and checked for the youngest at home. Press a place to set it by hand.
-              Local rules and the therapist who knows the child come first.
-            </Quiet>
+            <Quiet>{text('plannedNoKitTwo')}</Quiet>
             <Button small plain onPress={() => setDeleting(true)}>
-              Delete this plan
+              {text('deleteThisPlan')}
             </Button>
           </Spread>
         </Stack>
@@ -240,10 +240,10 @@ export function Component() {
       )}
       {knownFamily && <FamilyFacts family={knownFamily} onDone={() => setKnown(null)} />}
       <Confirm
-        title={`Delete the plan of ${page.name}?`}
-        words="Loans that were made stay; only the plan goes."
-        yes="Delete it"
-        no="Keep it"
+        title={text('deletePlan', { page: page.name })}
+        words={text('loansWereMadeStay')}
+        yes={text('delete2')}
+        no={text('keep2')}
         backFirst
         isOpen={deleting}
         isBusy={remove.isPending}

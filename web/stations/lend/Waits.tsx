@@ -10,6 +10,7 @@ import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** Kits in the house that are neither lent out nor counted in next. */
 export const NOT_COUNTED: readonly Standing[] = ['to clean', 'resting', 'recalled', 'retired'];
@@ -26,7 +27,7 @@ function Cleaned({ copy, small = false }: { copy: Copy; small?: boolean }) {
         small={small}
         plain={small}
         isDisabled={change.isPending}
-        aria-label={`${copy.label} is cleaned`}
+        aria-label={text('cleaned', { copy: copy.label })}
         onPress={() =>
           change.mutate(
             { to: 'cleaned' },
@@ -34,14 +35,14 @@ function Cleaned({ copy, small = false }: { copy: Copy; small?: boolean }) {
               onSuccess: (c) =>
                 say(
                   c.restsUntil
-                    ? `${c.label} rests until ${shortDay(c.restsUntil)}: part of it cannot be washed.`
-                    : `${c.label} is clean and in.`,
+                    ? text('restsUntilPartCannot', { c: c.label, restsUntil: shortDay(c.restsUntil) })
+                    : text('clean', { c: c.label }),
                 ),
             },
           )
         }
       >
-        Cleaned
+        {text('cleaned2')}
       </Button>
       {change.error && <Notice tone="stop">{words(change.error)}</Notice>}
     </>
@@ -54,10 +55,10 @@ export function Waits({ copy, standing }: { copy: Copy; standing: Standing }) {
   if (standing === 'recalled')
     return (
       <Notice tone="stop">
-        <strong>Called back.</strong> It is not lent: {copy.recalled}.
+        <strong>{text('calledBack')}</strong> {text('notLent')} {copy.recalled}.
         <div style={{ marginTop: 6 }}>
           <ButtonLink plain small to={`/check/${copy.designId}`}>
-            See the tests
+            {text('seeTests')}
           </ButtonLink>
         </div>
       </Notice>
@@ -65,20 +66,21 @@ export function Waits({ copy, standing }: { copy: Copy; standing: Standing }) {
   if (standing === 'resting')
     return (
       <Notice tone="care">
-        <strong>Rests until {shortDay(copy.restsUntil!)}.</strong> Part of it cannot be washed; then it is in
-        by itself.
+        <strong>{text('restsUntil', { restsUntil: shortDay(copy.restsUntil!) })}</strong>{' '}
+        {text('partCannotWashedThen')}
       </Notice>
     );
   if (standing === 'retired')
     return (
       <Stack $gap={8}>
         <Notice tone="care">
-          <strong>Retired on {shortDay(copy.retiredOn!)}.</strong> It is not lent any more.
+          <strong>{text('retiredOn', { retiredOn: shortDay(copy.retiredOn!) })}</strong>{' '}
+          {text('notLentAnyMore')}
         </Notice>
         {change.error && <Notice tone="stop">{words(change.error)}</Notice>}
         <div>
           <Button plain isDisabled={change.isPending} onPress={() => change.mutate({ to: 'in use' })}>
-            Use it again
+            {text('useAgain')}
           </Button>
         </div>
       </Stack>
@@ -86,7 +88,7 @@ export function Waits({ copy, standing }: { copy: Copy; standing: Standing }) {
   return (
     <Stack $gap={8}>
       <Notice tone="care">
-        <strong>To clean.</strong> Wash or wipe, air dry; it is not lent before.
+        <strong>{text('clean2')}</strong> {text('washOrWipeAirDry')}
       </Notice>
       <div>
         <Cleaned copy={copy} />
@@ -103,12 +105,12 @@ export function Retire({ copy }: { copy: Copy }) {
   return (
     <Form onSubmit={() => change.mutate({ to: 'retired', why, by })}>
       <Stack $gap={8}>
-        <TextField label="Why" value={why} onChange={setWhy} hint="worn out, not liked, called back" />
-        <TextField label="Retired by" value={by} onChange={setBy} />
+        <TextField label={text('why')} value={why} onChange={setWhy} hint={text('wornOutNotLiked')} />
+        <TextField label={text('retired')} value={by} onChange={setBy} />
         {change.error && <Notice tone="stop">{words(change.error)}</Notice>}
         <div>
           <Button type="submit" plain isDisabled={change.isPending}>
-            Retire {copy.label}
+            {text('retire', { copy: copy.label })}
           </Button>
         </div>
       </Stack>
@@ -146,20 +148,20 @@ export function QuietHour({
   repair: number;
   onChoose(label: string): void;
 }) {
-  const dirty = useCopyPages({ standing: 'to clean', limit: 8 }, toClean > 0);
+  const dirty = useCopyPages({ standing: text('clean3'), limit: 8 }, toClean > 0);
   const broken = useCopyPages({ standing: 'repair', limit: 8 }, repair > 0);
   if (toClean + repair === 0) return null;
   const listed = (pages: typeof dirty): readonly Copy[] => pages.data?.pages[0]?.items ?? [];
   const more = (all: number, here: number) =>
-    all > here && here > 0 ? <Quiet>and {all - here} more</Quiet> : null;
+    all > here && here > 0 ? <Quiet>{text('more', { all: all - here })}</Quiet> : null;
   return (
-    <Panel as="section" aria-label="For a quiet hour">
+    <Panel as="section" aria-label={text('quietHour')}>
       {/* On a phone it is one line: the desk comes first. */}
       <details open={innerWidth > 900}>
         <Summary>
-          <h2>For a quiet hour</h2>
+          <h2>{text('quietHour')}</h2>
           <Quiet>
-            {[toClean > 0 ? `${toClean} to clean` : '', repair > 0 ? `${repair} in repair` : '']
+            {[toClean > 0 ? text('clean4', { toClean }) : '', repair > 0 ? text('repair2', { repair }) : '']
               .filter(Boolean)
               .join(', ')}
           </Quiet>
@@ -167,8 +169,8 @@ export function QuietHour({
         <Stack $gap={8} style={{ marginTop: 8 }}>
           {toClean > 0 && (
             <>
-              <b style={{ fontSize: 14 }}>{toClean} to clean</b>
-              <List aria-label="To clean">
+              <b style={{ fontSize: 14 }}>{text('clean4', { toClean })}</b>
+              <List aria-label={text('clean5')}>
                 {listed(dirty).map((c) => (
                   <li key={c.id}>
                     <span>
@@ -183,16 +185,21 @@ export function QuietHour({
           )}
           {repair > 0 && (
             <>
-              <b style={{ fontSize: 14 }}>{repair} in repair</b>
-              <List aria-label="In repair">
+              <b style={{ fontSize: 14 }}>{text('repair2', { repair })}</b>
+              <List aria-label={text('repair3')}>
                 {listed(broken).map((c) => (
                   <li key={c.id}>
                     <span>
                       {c.design} <Quiet>{c.label}</Quiet>
                     </span>
                     <Row>
-                      <Button small plain aria-label={`Open ${c.label}`} onPress={() => onChoose(c.label)}>
-                        Open
+                      <Button
+                        small
+                        plain
+                        aria-label={text('open', { c: c.label })}
+                        onPress={() => onChoose(c.label)}
+                      >
+                        {text('open2')}
                       </Button>
                     </Row>
                   </li>

@@ -22,6 +22,7 @@ import { FromCalendar } from './FromCalendar.tsx';
 import { MadeDialog } from './MadeDialog.tsx';
 import { useBatch, usePlan, useSaveBatch } from './useBatch.ts';
 import { Windows } from './Windows.tsx';
+import { text } from './text.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -44,11 +45,11 @@ function When({ batch, place, save }: { batch: BatchWork; place: Place; save(day
   const tools = [...new Set(batch.tasks.flatMap((t) => t.needs))].sort();
   return (
     <Stack $gap={12}>
-      <h2>When</h2>
+      <h2>{text('when')}</h2>
       <div>
-        <h3>Children are away or asleep</h3>
+        <h3>{text('childrenAwayOrAsleep')}</h3>
         <Windows
-          label="Children away"
+          label={text('childrenAway')}
           value={days.childFree}
           today={place.today}
           onChange={(childFree) => save({ ...days, childFree })}
@@ -63,15 +64,15 @@ function When({ batch, place, save }: { batch: BatchWork; place: Place; save(day
               <Button
                 small
                 plain
-                aria-label={`Take out ${m.name}`}
+                aria-label={text('takeOut2', { m: m.name })}
                 onPress={() => makers(days.makers.filter((_, k) => k !== i))}
               >
-                Take out
+                {text('takeOut3')}
               </Button>
             )}
           </Spread>
           <Windows
-            label={`Hands of ${m.name}`}
+            label={text('hands', { m: m.name })}
             value={m.windows}
             today={place.today}
             onChange={(windows) => makers(days.makers.map((x, k) => (k === i ? { ...x, windows } : x)))}
@@ -89,15 +90,15 @@ function When({ batch, place, save }: { batch: BatchWork; place: Place; save(day
         }}
       >
         <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 8, alignItems: 'end' }}>
-          <TextField label="Another maker" value={name} onChange={setName} />
+          <TextField label={text('maker')} value={name} onChange={setName} />
           <Button type="submit" plain>
-            Add
+            {text('add2')}
           </Button>
         </div>
       </form>
       {tools.length > 0 && (
         <ChoiceOfMany
-          label="There is only one"
+          label={text('thereOnly')}
           value={days.singles}
           onChange={(singles) => save({ ...days, singles })}
           options={tools.map((t) => ({ value: t, label: t[0]!.toUpperCase() + t.slice(1) }))}
@@ -111,10 +112,10 @@ function When({ batch, place, save }: { batch: BatchWork; place: Place; save(day
 function Bill({ batch }: { batch: BatchWork }) {
   return (
     <Table
-      caption="Bill of materials"
-      head={['Material', 'all', 'kept', 'held', 'short']}
+      caption={text('billMaterials')}
+      head={[text('material'), 'all', 'kept', 'held', 'short']}
       rows={batch.bill.map((l) => {
-        const mm = l.unit === 'mm' ? ' mm' : '';
+        const mm = l.unit === 'mm' ? text('mm') : '';
         return {
           key: String(l.materialId),
           cells: [
@@ -173,53 +174,59 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
       <Heading
         over={
           isDone
-            ? `Made on ${shortDay(batch.madeOn!)}`
-            : `${batch.tasks.length} steps · ${formatMinutes(hands)} hands-on, ${formatMinutes(blade)} of it with a blade or heat`
+            ? text('madeOn', { madeOn: shortDay(batch.madeOn!) })
+            : text('stepsHandsOnBlade', {
+                tasks: batch.tasks.length,
+                hands: formatMinutes(hands),
+                blade: formatMinutes(blade),
+              })
         }
         title={batch.name}
       >
         <ButtonLink plain to="/make/batches">
-          All batches
+          {text('allBatches')}
         </ButtonLink>
-        <FileLink href={`/api/batches/${batch.id}/papers.pdf`}>All papers</FileLink>
+        <FileLink href={`/api/batches/${batch.id}/papers.pdf`}>{text('allPapers')}</FileLink>
         {!isDone && (
           <>
             <Button plain isDisabled={short.length > 0} onPress={() => setMade(true)}>
-              It is made
+              {text('made3')}
             </Button>
-            <ButtonLink to={`/make/batches/${batch.id}/bench`}>Go to the bench</ButtonLink>
+            <ButtonLink to={`/make/batches/${batch.id}/bench`}>{text('goBench')}</ButtonLink>
           </>
         )}
       </Heading>
       <Stack $gap={12}>
         {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
         {isDone ? (
-          <Panel as="section" aria-label="What it took">
-            <h2>What it took</h2>
-            <p style={{ fontSize: 14.5 }}>Kits: {batch.labels.join(', ')}.</p>
+          <Panel as="section" aria-label={text('whatTook')}>
+            <h2>{text('whatTook')}</h2>
+            <p style={{ fontSize: 14.5 }}>{text('kits2', { labels: batch.labels.join(', ') })}</p>
             <Table
-              caption="What was taken off the shelf"
-              head={['Material', 'taken']}
+              caption={text('whatWasTakenOff')}
+              head={[text('material'), 'taken']}
               rows={batch.used.map((u) => ({
                 key: String(u.materialId),
                 cells: [u.name, String(u.quantity)],
               }))}
             />
             {batch.left.length > 0 && (
-              <Quiet>Put back: {batch.left.map((l) => `${l.count} × ${l.name}`).join(', ')}</Quiet>
+              <Quiet>
+                {text('putBack', { left: batch.left.map((l) => `${l.count} × ${l.name}`).join(', ') })}
+              </Quiet>
             )}
           </Panel>
         ) : (
-          <Panel as="section" aria-label="Plan of the bench">
+          <Panel as="section" aria-label={text('planBench')}>
             {planError && <Notice tone="stop">{words(planError)}</Notice>}
-            {!plan && !planError && <p role="status">Working out when everything is done …</p>}
+            {!plan && !planError && <p role="status">{text('workingOutWhenEverything')}</p>}
             {plan && end && (
               <Stack $gap={8}>
                 <Spread>
                   <h2 aria-live="polite">{end.title}</h2>
                   {plan.feasible && (
                     <FileLink small href={`/api/batches/${batch.id}/plan.ics`}>
-                      As a calendar
+                      {text('asCalendar')}
                     </FileLink>
                   )}
                 </Spread>
@@ -242,39 +249,39 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
             )}
           </Panel>
         )}
-        <Panel as="section" aria-label="What it takes">
+        <Panel as="section" aria-label={text('whatTakes')}>
           <Stack $gap={8}>
             <Spread>
-              <h2>What it takes</h2>
-              {short.length > 0 && <Quiet>{short.length} short: buy, save, or make fewer</Quiet>}
+              <h2>{text('whatTakes')}</h2>
+              {short.length > 0 && <Quiet>{text('shortBuySaveOr', { short: short.length })}</Quiet>}
             </Spread>
             <Bill batch={batch} />
           </Stack>
         </Panel>
         {!isDone && materials && offers && suppliers && (
-          <Panel as="section" aria-label="Buying">
+          <Panel as="section" aria-label={text('buying')}>
             <Buy
               buying={buying}
               offers={offers}
               suppliers={suppliers}
               materials={materials}
-              nothing="Nothing: the shelf has it all."
-              instead="Save more, add an offer in Gather, or make fewer."
+              nothing={text('nothingShelfAll')}
+              instead={text('saveMoreAddOffer')}
             />
             {(buying.data?.packs.length ?? 0) > 0 && (
               <Row style={{ marginTop: 8 }}>
                 <FileLink small href={`/api/batches/${batch.id}/shopping.pdf`}>
-                  Shopping list
+                  {text('shoppingList')}
                 </FileLink>
                 <FileLink small href={`/api/batches/${batch.id}/shopping.csv`}>
-                  As CSV
+                  {text('asCsv')}
                 </FileLink>
               </Row>
             )}
           </Panel>
         )}
         {batch.cutPlans.length > 0 && (
-          <Panel as="section" aria-label="Cut plans">
+          <Panel as="section" aria-label={text('cutPlans')}>
             <PlanList
               plans={batch.cutPlans}
               count={Math.max(...batch.items.map((i) => i.copies))}
@@ -286,7 +293,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
       <aside>
         <Panel as="div">
           <Stack $gap={10}>
-            <h2>What is made</h2>
+            <h2>{text('whatMade')}</h2>
             <ul style={{ display: 'grid', gap: 6 }}>
               {batch.items.map((item, i) => (
                 <li key={`${item.designId} ${item.kitId}`}>
@@ -302,7 +309,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
                       <b>{kits(item.copies)}</b>
                     ) : (
                       <Stepper
-                        label={`Kits of ${item.name}`}
+                        label={text('kits3', { item: item.name })}
                         value={item.copies}
                         min={1}
                         max={100}
@@ -329,7 +336,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
                   isDisabled={remove.isPending}
                   onPress={() => remove.mutate(undefined, { onSuccess: () => void go('/make/batches') })}
                 >
-                  Drop this batch
+                  {text('dropThisBatch')}
                 </Button>
               </>
             )}
@@ -347,6 +354,6 @@ export function Component() {
   const { data: batch, error } = useBatch(id);
   const { data: place } = usePlace();
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!batch || !place) return <p role="status">Loading the batch …</p>;
+  if (!batch || !place) return <p role="status">{text('loadingBatch')}</p>;
   return <Work key={batch.id} batch={batch} place={place} />;
 }

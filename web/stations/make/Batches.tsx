@@ -13,6 +13,7 @@ import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { useBatches } from './useBatch.ts';
+import { text } from './text.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -28,9 +29,9 @@ const Grid = styled.div`
 `;
 
 const STATE: Record<BatchRow['state'], string> = {
-  planned: 'Planned',
-  'being made': 'Being made',
-  done: 'Done',
+  planned: text('planned'),
+  'being made': text('beingMade'),
+  done: text('d'),
 };
 
 /** Batches that are planned, being made and done, and a new one out of designs and kits. */
@@ -43,9 +44,9 @@ export function Component() {
   const [name, setName] = useState('');
   const [picked, setPicked] = useState<readonly string[]>([]);
   const add = useChange(() => {
-    if (picked.length === 0) throw new Error('Choose at least one design or kit.');
+    if (picked.length === 0) throw new Error(text('chooseLeastDesignOr'));
     return api<BatchRow>('POST', '/batches', {
-      name: name.trim() === '' ? `Batch of ${shortDay(place!.today)}` : name,
+      name: name.trim() === '' ? text('batch', { today: shortDay(place!.today) }) : name,
       items: picked.map((key) => {
         const [kind, id] = key.split(' ') as [string, string];
         const design = kind === 'design' ? designs?.find((d) => d.id === Number(id)) : undefined;
@@ -56,39 +57,36 @@ export function Component() {
           copies: Math.min(100, Math.max(1, rest)),
         };
       }),
-      days: { ...NO_DAYS, makers: [{ name: 'Me', windows: [] }] },
+      days: { ...NO_DAYS, makers: [{ name: text('me'), windows: [] }] },
     });
   });
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!batches || !designs || !lentKits || !place) return <p role="status">Loading the batches …</p>;
+  if (!batches || !designs || !lentKits || !place) return <p role="status">{text('loadingBatches')}</p>;
   return (
     <Grid>
-      <Heading over={`${place.name} · several designs at one bench`} title="What is made together?">
+      <Heading over={text('severalDesignsBench', { place: place.name })} title={text('whatMadeTogether')}>
         <ButtonLink plain to="/make">
-          Back to one design
+          {text('backDesign')}
         </ButtonLink>
       </Heading>
       <Stack $gap={12}>
-        {batches.length === 0 && (
-          <Notice tone="care">
-            No batch yet. Choose the designs and kits on the right: one bill, one cut plan, one plan of the
-            day.
-          </Notice>
-        )}
+        {batches.length === 0 && <Notice tone="care">{text('noBatchYetChoose')}</Notice>}
         {batches.map((b) => (
           <Panel key={b.id} as="section" aria-label={b.name}>
             <Spread>
               <h2>{b.name}</h2>
               <ButtonLink small to={`/make/batches/${b.id}`} plain={b.state === 'done'}>
-                Open {b.name}
+                {text('open', { b: b.name })}
               </ButtonLink>
             </Spread>
             <p style={{ fontSize: 14.5, marginTop: 4 }}>
               <b>
                 {STATE[b.state]}
-                {b.madeOn ? ` on ${shortDay(b.madeOn)}` : ''}
+                {b.madeOn ? text('on', { madeOn: shortDay(b.madeOn) }) : ''}
               </b>{' '}
-              <Quiet>{b.items.map((i) => `${kits(i.copies)} of ${i.name}`).join(' · ')}</Quiet>
+              <Quiet>
+                {b.items.map((i) => text('of', { copies: kits(i.copies), i: i.name })).join(' · ')}
+              </Quiet>
             </p>
           </Panel>
         ))}
@@ -96,30 +94,30 @@ export function Component() {
       <Panel as="div">
         <Form onSubmit={() => add.mutate(undefined, { onSuccess: (b) => void go(`/make/batches/${b.id}`) })}>
           <Stack $gap={10}>
-            <h2>A new batch</h2>
+            <h2>{text('newBatch')}</h2>
             <TextField
-              label="Name"
+              label={text('name')}
               value={name}
               onChange={setName}
-              hint={`Left empty: Batch of ${shortDay(place.today)}`}
+              hint={text('leftEmptyBatch', { today: shortDay(place.today) })}
             />
             <ChoiceOfMany
-              label="Designs"
+              label={text('designs')}
               value={picked}
               onChange={setPicked}
-              options={designs.map((d) => ({ value: `design ${d.id}`, label: d.name }))}
+              options={designs.map((d) => ({ value: text('design', { d: d.id }), label: d.name }))}
             />
             {lentKits.length > 0 && (
               <ChoiceOfMany
-                label="Kits of several designs"
+                label={text('kitsSeveralDesigns')}
                 value={picked}
                 onChange={setPicked}
-                options={lentKits.map((k) => ({ value: `kit ${k.id}`, label: k.name }))}
+                options={lentKits.map((k) => ({ value: text('kit', { k: k.id }), label: k.name }))}
               />
             )}
             {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
             <Button type="submit" isDisabled={add.isPending}>
-              Plan this batch
+              {text('planThisBatch')}
             </Button>
           </Stack>
         </Form>

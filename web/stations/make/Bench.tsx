@@ -20,6 +20,7 @@ import { Big, Elsewhere, Foot, Page, Step, Timers, Tools } from './benchLook.ts'
 import { msNow, useAwake, useNow, useRinging } from './benchTime.ts';
 import { useBatch, usePlan } from './useBatch.ts';
 import { useProgress } from './useProgress.ts';
+import { text } from './text.ts';
 
 /** What the design looks like at this step, with what the hand does now in the colour of the button. */
 function LooksLike({ task }: { task: BatchTask }) {
@@ -107,7 +108,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
   });
   useEffect(() => {
     const key = (e: KeyboardEvent): void => {
-      if (e.target instanceof Element && e.target.closest('button, a, input, [role="dialog"]')) return;
+      if (e.target instanceof Element && e.target.closest(text('buttonInputRoleDialog'))) return;
       if (e.key === ' ') {
         e.preventDefault();
         keys.current.press();
@@ -120,51 +121,55 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
   const label = !task
     ? ''
     : waits
-      ? 'Go on anyway'
+      ? text('goOnAnyway')
       : isRunning
-        ? 'Done'
+        ? text('d')
         : isBlade
-          ? 'Children are away: begin'
-          : 'Begin';
+          ? text('childrenAwayBegin')
+          : text('begin');
   return (
     <Page>
       <Heading
-        over={`${batch.name} · ${done.length} of ${batch.tasks.length} steps done`}
+        over={text('stepsD', { batch: batch.name, done: done.length, tasks: batch.tasks.length })}
         title={
-          task ? `Step ${done.length + 1}` : isAllDone ? 'Every step is done' : 'Nothing for you just now'
+          task
+            ? text('step', { done: done.length + 1 })
+            : isAllDone
+              ? text('everyStepD')
+              : text('nothingYouJustNow')
         }
       >
         {batch.days.makers.length > 1 && (
           <Select
-            label="At this bench"
+            label={text('thisBench')}
             value={maker ?? ''}
             onChange={(v) => setMaker(v === '' ? null : v)}
             options={[
-              { value: '', label: 'Everybody' },
+              { value: '', label: text('everybody') },
               ...batch.days.makers.map((m) => ({ value: m.name, label: m.name })),
             ]}
           />
         )}
         <Button plain isDisabled={!last} onPress={undo}>
-          Undo
+          {text('undo')}
         </Button>
         <ButtonLink plain to={`/make/batches/${batch.id}`}>
-          Plan
+          {text('plan')}
         </ButtonLink>
       </Heading>
       <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
         {problem && (
           <Notice tone="stop">
-            <strong>Not saved yet.</strong> {problem} It is sent again by itself.
+            <strong>{text('notSavedYet')}</strong> {text('sentAgainItself', { problem })}
           </Notice>
         )}
         {timers.length > 0 && (
-          <Timers aria-label="What dries">
+          <Timers aria-label={text('whatDries')}>
             {timers.map((t) => {
               const rest = (t.until - now) / 1000;
               return (
                 <li key={t.task} data-over={rest <= 0}>
-                  <b>{rest > 0 ? clock(Math.ceil(rest)) : 'Dry'}</b>
+                  <b>{rest > 0 ? clock(Math.ceil(rest)) : text('dry')}</b>
                   {t.title}, {t.design}
                 </li>
               );
@@ -172,33 +177,35 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
           </Timers>
         )}
         {elsewhere.length > 0 && (
-          <Elsewhere aria-label="At other benches">
+          <Elsewhere aria-label={text('benches')}>
             {elsewhere.map((r) => (
               <li key={r.task}>
-                <b>{r.maker ?? 'Another bench'}</b>: {batch.tasks.find((t) => t.id === r.task)?.title},{' '}
+                <b>{r.maker ?? text('bench')}</b>: {batch.tasks.find((t) => t.id === r.task)?.title},{' '}
                 {clock(Math.max(0, (now - r.since) / 1000))}
               </li>
             ))}
           </Elsewhere>
         )}
         {task ? (
-          <Step aria-label="This step">
+          <Step aria-label={text('thisStep')}>
             <div className="over">
               <span>{task.design}</span>
               <span>
                 {kits(task.copies)}
-                {task.part ? `, part ${task.part[0]} of ${task.part[1]}` : ''}
+                {task.part ? text('part', { what: task.part[0], what2: task.part[1] }) : ''}
               </span>
               <span>{formatMinutes(task.minutes)}</span>
               <span>
                 {task.who === 'child'
-                  ? 'child’s own step'
+                  ? text('childsOwnStep')
                   : task.who === 'adult'
                     ? 'adult'
-                    : 'adult or child'}
+                    : text('adultOrChild')}
               </span>
               {isBlade && <b>{task.hot ? 'heat' : 'blade'}</b>}
-              {isRunning && <span role="timer">running {clock((now - running.since) / 1000)}</span>}
+              {isRunning && (
+                <span role="timer">{text('running', { now: clock((now - running.since) / 1000) })}</span>
+              )}
             </div>
             <div style={{ display: 'grid', gap: 14, alignContent: 'start' }}>
               <h2>{inUnit(task.title, place.lengthUnit)}</h2>
@@ -206,27 +213,29 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
               {isBlade && !isRunning && (
                 <Notice tone="care">
                   <span style={{ fontSize: 20 }}>
-                    <strong>{task.hot ? 'Heat' : 'Blade'}: are the children away?</strong>
+                    <strong>{task.hot ? text('heatChildrenAway') : text('bladeChildrenAway')}</strong>
                     <br />
-                    On a board; put it out of reach before they come back.
+                    {text('onBoardPutOut')}
                   </span>
                 </Notice>
               )}
               {until !== null && (
                 <Notice tone="care">
                   <span style={{ fontSize: 20 }}>
-                    <strong>It has to dry first: {clock(Math.max(0, (until - now) / 1000))} left.</strong>
+                    <strong>
+                      {text('dryFirstLeft', { what: clock(Math.max(0, (until - now) / 1000)) })}
+                    </strong>
                   </span>
                 </Notice>
               )}
               {task.drying > 0 && (
-                <Quiet>Then {formatMinutes(task.drying)} to dry; a clock runs by itself.</Quiet>
+                <Quiet>{text('thenDryClockRuns', { drying: formatMinutes(task.drying) })}</Quiet>
               )}
             </div>
             <div className="see">
               <LooksLike task={task} />
               {task.needs.length > 0 && (
-                <Tools aria-label="Lay out">
+                <Tools aria-label={text('layOut')}>
                   {task.needs.map((n) => (
                     <li key={n}>
                       <ScenePicture scene={toolPicture(n as BenchTool)} width={84} height={54} />
@@ -240,13 +249,13 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
         ) : !isAllDone ? (
           <Notice tone="care">
             <span style={{ fontSize: 22 }}>
-              <strong>What is left waits for the other bench.</strong> The next step comes up by itself.
+              <strong>{text('whatLeftWaitsBench')}</strong> {text('nextStepComesUp')}
             </span>
           </Notice>
         ) : (
           <Notice tone="clear">
             <span style={{ fontSize: 22 }}>
-              <strong>Every step is done.</strong> Look over the kits, then mark the batch as made.
+              <strong>{text('everyStepD2')}</strong> {text('lookOverKitsThen')}
             </span>
           </Notice>
         )}
@@ -257,13 +266,13 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
           <Big type="button" data-calm={!isRunning} onClick={press} style={{ gridColumn: '1 / -1' }}>
             {label}
             <span style={{ display: 'block', font: '500 15px/1.3 var(--body)', opacity: 0.85 }}>
-              or press the space bar
+              {text('orPressSpaceBar')}
             </span>
           </Big>
         </Foot>
       ) : (
         <Row>
-          <ButtonLink to={`/make/batches/${batch.id}`}>To the batch</ButtonLink>
+          <ButtonLink to={`/make/batches/${batch.id}`}>{text('batch2')}</ButtonLink>
         </Row>
       )}
     </Page>
@@ -276,11 +285,12 @@ export function Component() {
   const { data: batch, error } = useBatch(id, MEANWHILE);
   const { data: place } = usePlace();
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!batch || !place) return <p role="status">Loading the bench …</p>;
+  if (!batch || !place) return <p role="status">{text('loadingBench')}</p>;
   if (batch.state === 'done')
     return (
       <Notice tone="clear">
-        {batch.name} is made. <ButtonLink to={`/make/batches/${batch.id}`}>See it</ButtonLink>
+        {text('made4', { batch: batch.name })}{' '}
+        <ButtonLink to={`/make/batches/${batch.id}`}>{text('see')}</ButtonLink>
       </Notice>
     );
   return <Work key={batch.id} batch={batch} place={place} />;

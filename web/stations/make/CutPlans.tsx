@@ -7,19 +7,18 @@ import type { MaterialRow } from '../../../contract/materials.ts';
 import { Marks } from '../../drawing/Marks.tsx';
 import { Mat } from '../../drawing/Mat.tsx';
 import { Quiet, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** What the plan comes to, in words: how many, whether fewer could do, what is left. */
 function planWords(p: CutPlan, count: number, unit: LengthUnit): string {
   const proved =
-    p.units === p.bound
-      ? 'No plan takes fewer.'
-      : `By what the parts measure, ${p.bound} would be the least.`;
+    p.units === p.bound ? text('noPlanTakesFewer') : text('whatPartsMeasureWould', { bound: p.bound });
   const left = p.offcuts.map((o) => `${o.count} × ${formatLength(o.length, unit)}`).join(', ');
   return [
-    p.kitsShown < count ? `Drawn for ${kits(p.kitsShown)}; the rest repeat it.` : '',
+    p.kitsShown < count ? text('drawnRestRepeat', { kitsShown: kits(p.kitsShown) }) : '',
     proved,
-    p.isTrimmed ? 'Every cut goes from edge to edge: a paper trimmer will do.' : '',
-    left ? `What is left from ${formatLength(LEAST_OFFCUT, unit)} on goes back on the shelf: ${left}.` : '',
+    p.isTrimmed ? text('everyCutGoesFrom') : '',
+    left ? text('whatLeftFromOn', { LEAST_OFFCUT: formatLength(LEAST_OFFCUT, unit), left }) : '',
   ]
     .filter(Boolean)
     .join(' ');
@@ -57,9 +56,9 @@ export function PlanList({
   if (plans.length === 0) return null;
   return (
     <Stack $gap={12} style={{ padding: '10px 0 14px' }}>
-      <h2>What is cut from what</h2>
+      <h2>{text('whatCutFromWhat')}</h2>
       {plans.map((p) => (
-        <section key={p.materialId} aria-label={`Cut plan of ${p.name}`}>
+        <section key={p.materialId} aria-label={text('cutPlan', { p: p.name })}>
           <h3>
             {p.units} × {p.name}
           </h3>
@@ -69,7 +68,7 @@ export function PlanList({
               width={p.scene.width}
               height={p.scene.height}
               unit={unit}
-              label={`How ${p.name} is cut for ${kits(p.kitsShown)}, to scale`}
+              label={text('howCutScale', { p: p.name, kitsShown: kits(p.kitsShown) })}
             >
               {({ px }) => <Marks marks={p.scene.marks} px={px} unit={unit} />}
             </Mat>

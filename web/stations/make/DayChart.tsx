@@ -6,6 +6,7 @@ import { formatMinutes } from '../../../core/measure/minutes.ts';
 import { clockOf, DAY, dayOf, type BatchTask, type BenchDays } from '../../../core/plan/batch.ts';
 import { shortDay } from '../../data/style.ts';
 import { Quiet } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const Chart = styled.div`
   display: grid;
@@ -105,7 +106,8 @@ const STEP = 5;
 
 const kindOf = (t: BatchTask): 'blade' | 'child' | 'adult' =>
   t.blade ? 'blade' : t.child ? 'child' : 'adult';
-const partWords = (t: BatchTask): string => (t.part ? ` (${t.part[0]} of ${t.part[1]})` : '');
+const partWords = (t: BatchTask): string =>
+  t.part ? text('of2', { what: t.part[0], what2: t.part[1] }) : '';
 
 /** The days of a plan by maker, with when children are away, and what dries; a step is moved by drag or arrow keys. */
 export function DayChart({
@@ -199,7 +201,7 @@ export function DayChart({
               </span>
             ))}
           </Ruler>,
-          <b key={`${day} c0`}>Children away</b>,
+          <b key={`${day} c0`}>{text('childrenAway')}</b>,
           <Lane key={`${day} c`} $low>
             {days.childFree
               .filter((w) => w.day === day)
@@ -236,7 +238,43 @@ export function DayChart({
                       $moved={isPinned}
                       style={spanOf(start + moved, p.end - i * DAY + moved)}
                       title={`${clockOf(start)} ${t.title}, ${t.design}`}
-                      aria-label={`${t.title}${partWords(t)}, ${t.design}: ${clockOf(start)} to ${clockOf(p.end - i * DAY)}, ${m.name}${t.blade ? ', blade or heat' : ''}${isPinned ? ', moved by hand' : ''}`}
+                      aria-label={
+                        t.blade
+                          ? isPinned
+                            ? text('bladeOrHeatMoved', {
+                                title: t.title,
+                                t: partWords(t),
+                                design: t.design,
+                                start: clockOf(start),
+                                end: clockOf(p.end - i * DAY),
+                                m: m.name,
+                              })
+                            : text('bladeOrHeat', {
+                                title: t.title,
+                                t: partWords(t),
+                                design: t.design,
+                                start: clockOf(start),
+                                end: clockOf(p.end - i * DAY),
+                                m: m.name,
+                              })
+                          : isPinned
+                            ? text('movedHand', {
+                                title: t.title,
+                                t: partWords(t),
+                                design: t.design,
+                                start: clockOf(start),
+                                end: clockOf(p.end - i * DAY),
+                                m: m.name,
+                              })
+                            : text('to', {
+                                title: t.title,
+                                t: partWords(t),
+                                design: t.design,
+                                start: clockOf(start),
+                                end: clockOf(p.end - i * DAY),
+                                m: m.name,
+                              })
+                      }
                       onKeyDown={(e) => key(e, p)}
                       onPointerDown={(e) => {
                         const lane = e.currentTarget.parentElement!.getBoundingClientRect();
@@ -261,7 +299,7 @@ export function DayChart({
           ]),
           ...(tasksHere.some((p) => p.maker === null)
             ? [
-                <b key={`${day} d0`}>Dries</b>,
+                <b key={`${day} d0`}>{text('dries')}</b>,
                 <Lane key={`${day} d`} $low aria-hidden>
                   {tasksHere
                     .filter((p) => p.maker === null)
@@ -276,21 +314,21 @@ export function DayChart({
       <Key>
         <span>
           <i style={{ background: 'var(--stop)' }} />
-          blade or heat
+          {text('bladeOrHeat2')}
         </span>
         <span>
           <i style={{ background: 'var(--clear)' }} />
-          child’s step
+          {text('childsStep')}
         </span>
         <span>
           <i style={{ background: 'var(--mat)' }} />
-          adult
+          {text('adult')}
         </span>
         <span>
           <i style={{ background: 'var(--tape)' }} />
-          children away
+          {text('childrenAway2')}
         </span>
-        <Quiet>Drag a step, or press the arrow keys on it; Delete lets it go back.</Quiet>
+        <Quiet>{text('dragStepOrPress')}</Quiet>
       </Key>
     </Chart>
   );
@@ -336,8 +374,12 @@ function ownWords(t: BatchTask, own: BatchWork['own']): React.ReactNode {
   return (
     <Quiet>
       {' '}
-      · your own time, {minutes(o.low)} to {minutes(o.high)} min from {o.times}{' '}
-      {o.times === 1 ? 'time' : 'times'}; usually {formatMinutes(t.usual)}
+      {text('yourOwnTimeMin', {
+        low: minutes(o.low),
+        high: minutes(o.high),
+        times: o.times,
+        usual: formatMinutes(t.usual),
+      })}
     </Quiet>
   );
 }
@@ -355,7 +397,7 @@ export function PlanSteps({
 }) {
   const days = new Set(plan.plan.filter((p) => p.maker !== null).map((p) => Math.floor(p.start / DAY))).size;
   return (
-    <List aria-label="Steps in order">
+    <List aria-label={text('stepsOrder')}>
       {plan.plan
         .filter((p) => p.maker !== null)
         .map((p, i) => {
@@ -387,17 +429,19 @@ export function PlanSteps({
 
 /** When all of it is done, and whether any plan could end sooner. */
 export function endWords(plan: BenchPlan): { title: string; proof: string } {
-  if (!plan.feasible || plan.zero === null) return { title: 'No plan yet', proof: plan.reason ?? '' };
+  if (!plan.feasible || plan.zero === null) return { title: text('noPlanYet'), proof: plan.reason ?? '' };
   const said = (minutes: number): string => {
     const { day, minute } = dayOf(plan.zero!, minutes);
-    return `${shortDay(day)} at ${clockOf(minute)}`;
+    return text('at', { day: shortDay(day), minute: clockOf(minute) });
   };
   const gap = plan.makespan! - plan.bound!;
   return {
-    title: `All done on ${said(plan.makespan!)}`,
+    title: text('allDOn', { makespan: said(plan.makespan!) }),
     proof:
       gap < 0.01
-        ? 'Proved: no plan ends sooner.'
-        : `The best plan found; none can end before ${said(plan.bound!)}${gap < DAY ? `, ${formatMinutes(gap)} earlier` : ''}.`,
+        ? text('provedNoPlanEnds')
+        : gap < DAY
+          ? text('bestPlanFoundN', { bound: said(plan.bound!), gap: formatMinutes(gap) })
+          : text('bestPlanFoundNCan', { bound: said(plan.bound!) }),
   };
 }

@@ -4,8 +4,9 @@ import { words } from '../../data/api.ts';
 import { PickFile } from '../../design/PickFile.tsx';
 import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
+import { text } from './text.ts';
 
-const AWAY = 'Children away';
+const AWAY = text('childrenAway');
 
 /** Windows out of a calendar file: each event of at most a day is one. */
 export function FromCalendar({ days, onDays }: { days: BenchDays; onDays(days: BenchDays): void }) {
@@ -30,25 +31,28 @@ export function FromCalendar({ days, onDays }: { days: BenchDays; onDays(days: B
               makers: days.makers.map((m) => (m.name === whose ? { ...m, windows: joined(m.windows) } : m)),
             },
       );
-      setSaid({ tone: 'clear', words: `${windows.length} times were taken from ${file.name}.` });
+      setSaid({
+        tone: 'clear',
+        words: text('timesWereTakenFrom', { windows: windows.length, file: file.name }),
+      });
     } catch (e) {
       setSaid({ tone: 'stop', words: words(e) });
     }
   };
   return (
     <Stack $gap={8}>
-      <Quiet>Times can come out of a calendar file (.ics), too.</Quiet>
+      <Quiet>{text('timesCanComeOut')}</Quiet>
       <Row>
         <div style={{ minWidth: 150 }}>
           <Select
-            label="They are those of"
+            label={text('theyThose')}
             value={whose}
             onChange={setWhose}
             options={[AWAY, ...days.makers.map((m) => m.name)].map((v) => ({ value: v, label: v }))}
           />
         </div>
-        <PickFile label="Calendar file" onPick={(f) => void take(f)}>
-          Open a calendar
+        <PickFile label={text('calendarFile')} onPick={(f) => void take(f)}>
+          {text('openCalendar')}
         </PickFile>
       </Row>
       {said && <Notice tone={said.tone}>{said.words}</Notice>}

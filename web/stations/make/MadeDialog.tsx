@@ -11,6 +11,7 @@ import { DialogEnd } from '../../parts/DialogEnd.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** The batch is made: what was spoiled, what must still be tested by hand, then the labelled kits. */
 export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): void }) {
@@ -32,18 +33,24 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
     tests: batch.tests.filter((t) => t.designId === id).map((t) => t.test),
   }));
   const checks = (
-    <ul aria-label="What the check says">
+    <ul aria-label={text('whatCheckSays')}>
       {batch.items.map((i) => (
         <li key={`${i.designId ?? ''} ${i.kitId ?? ''}`}>
           <b>{i.name}</b>
-          <CheckOf of={i.designId === null ? `kits/${i.kitId!}` : `designs/${i.designId}`} />
+          <CheckOf
+            of={
+              i.designId === null
+                ? text('kits', { kitId: i.kitId! })
+                : text('designs2', { designId: i.designId })
+            }
+          />
         </li>
       ))}
     </ul>
   );
   const toTest = tests.length > 0 && (
     <Notice tone="care">
-      <strong>Test the first of each by hand</strong> before it is lent:
+      <strong>{text('testFirstEachHand')}</strong> {text('beforeLent')}
       <ul>
         {tests.map((t) => (
           <li key={t.id}>
@@ -55,28 +62,33 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
   );
   if (made)
     return (
-      <Dialog title={`${batch.name} is made`} isOpen onClose={onClose}>
+      <Dialog title={text('made', { batch: batch.name })} isOpen onClose={onClose}>
         <Stack>
           <Notice tone="clear">
-            <strong>{kits(made.copies.length)} labelled:</strong> {made.copies.map((c) => c.label).join(', ')}
+            <strong>{text('labelled', { copies: kits(made.copies.length) })}</strong>{' '}
+            {made.copies.map((c) => c.label).join(', ')}
           </Notice>
           {made.batch.left.length > 0 && (
-            <p>Put back on the shelf: {made.batch.left.map((o) => `${o.count} × ${o.name}`).join(', ')}.</p>
+            <p>
+              {text('putBackOnShelf', {
+                left: made.batch.left.map((o) => `${o.count} × ${o.name}`).join(', '),
+              })}
+            </p>
           )}
           {toTest}
           <Row>
             <ButtonLink to={`/lend?kit=${encodeURIComponent(made.copies[0]!.label)}`}>
-              Lend the first
+              {text('lendFirst')}
             </ButtonLink>
             <ButtonLink plain to="/lend">
-              Hang them up
+              {text('hangThemUp')}
             </ButtonLink>
           </Row>
         </Stack>
       </Dialog>
     );
   return (
-    <Dialog title={`Is ${batch.name} made?`} isOpen onClose={onClose} wide>
+    <Dialog title={text('made2', { batch: batch.name })} isOpen onClose={onClose} wide>
       <Form
         onSubmit={() => {
           // A key that is held or counted twice must not make it twice: the second would be told of a change.
@@ -91,22 +103,19 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
         }}
       >
         <Stack>
-          <p>
-            {kits(batch.items.reduce((n, i) => n + i.copies, 0))} are labelled, and what they took goes off
-            the shelf.
-          </p>
+          <p>{text('labelledWhatTheyTook', { what: kits(batch.items.reduce((n, i) => n + i.copies, 0)) })}</p>
           {checks}
           {toTest}
-          <h3>Was anything spoiled besides?</h3>
+          <h3>{text('wasAnythingSpoiledBesides')}</h3>
           <ul style={{ display: 'grid', gap: 6, maxHeight: 280, overflow: 'auto' }}>
             {counted.map((l) => (
               <li key={l.materialId}>
                 <Spread>
                   <span>
-                    {l.name} <Quiet>{l.wanted} planned</Quiet>
+                    {l.name} <Quiet>{text('planned2', { wanted: l.wanted })}</Quiet>
                   </span>
                   <Stepper
-                    label={`Spoiled: ${l.name}`}
+                    label={text('spoiled', { l: l.name })}
                     value={spoiled[l.materialId] ?? 0}
                     min={0}
                     max={Math.max(0, l.kept - l.wanted)}
@@ -118,7 +127,7 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
           </ul>
           <DialogEnd
             problem={save.error ? words(save.error) : null}
-            yes="It is made"
+            yes={text('made3')}
             isBusy={save.isPending}
             onClose={onClose}
           />

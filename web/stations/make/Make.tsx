@@ -19,6 +19,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { LabelsDialog } from '../../parts/LabelsDialog.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -173,20 +174,32 @@ function MakeWork({ at }: { at: AtBench }) {
   return (
     <Grid>
       <Heading
-        over={`${placed.length} steps · ${formatMinutes(work.total)} hands-on, ${needsBlade ? `${formatMinutes(work.blade)} of it with a blade` : 'no blade needed'}`}
-        title={count === 0 ? `This batch of ${design.name} is made` : `Make ${kits(count)} of ${design.name}`}
+        over={
+          needsBlade
+            ? text('stepsHandsOnBlade2', {
+                placed: placed.length,
+                total: formatMinutes(work.total),
+                blade: formatMinutes(work.blade),
+              })
+            : text('stepsHandsOnNo', { placed: placed.length, total: formatMinutes(work.total) })
+        }
+        title={
+          count === 0
+            ? text('thisBatchMade', { design: design.name })
+            : text('make', { count: kits(count), design: design.name })
+        }
       >
-        <Quiet>Kits</Quiet>
-        <Stepper label="Kits to make" value={count} min={0} max={100} onChange={setWanted} />
+        <Quiet>{text('kits4')}</Quiet>
+        <Stepper label={text('kitsMake')} value={count} min={0} max={100} onChange={setWanted} />
         <ButtonLink plain to="/make/batches">
-          Make several together
+          {text('makeSeveralTogether')}
         </ButtonLink>
         <ButtonLink plain to="/lend">
-          Lend it
+          {text('lend')}
         </ButtonLink>
       </Heading>
       <div className="left">
-        <Panel className="steps" aria-label="Steps" tabIndex={0}>
+        <Panel className="steps" aria-label={text('steps')} tabIndex={0}>
           <ol>
             {placed.map((p, i) => (
               <Step key={p.step.id}>
@@ -194,23 +207,23 @@ function MakeWork({ at }: { at: AtBench }) {
                 <div>
                   <h3>{inUnit(p.step.title, place.lengthUnit)}</h3>
                   <p>{inUnit(p.step.words, place.lengthUnit)}</p>
-                  {p.step.tools.length > 0 && <Quiet>With {p.step.tools.join(', ')}.</Quiet>}{' '}
+                  {p.step.tools.length > 0 && (
+                    <Quiet>{text('with', { tools: p.step.tools.join(', ') })}</Quiet>
+                  )}{' '}
                   {p.step.drying > 0 && (
-                    <Quiet>
-                      Then {formatMinutes(p.step.drying)} to dry: go on with the next step meanwhile.
-                    </Quiet>
+                    <Quiet>{text('thenDryGoOn', { drying: formatMinutes(p.step.drying) })}</Quiet>
                   )}
                 </div>
                 <div className="side">
                   <div className="when">{formatMinutes(p.minutes)}</div>
                   <div className="who">
-                    {p.step.blade && <span className="blade">blade</span>}
+                    {p.step.blade && <span className="blade">{text('blade')}</span>}
                     <span className={p.step.who === 'child' ? 'child' : ''}>
                       {p.step.who === 'child'
-                        ? 'child’s step'
+                        ? text('childsStep')
                         : p.step.who === 'adult'
                           ? 'adult'
-                          : 'adult or child'}
+                          : text('adultOrChild')}
                     </span>
                   </div>
                 </div>
@@ -223,33 +236,33 @@ function MakeWork({ at }: { at: AtBench }) {
           <Spread>
             <Inline>
               <Choice
-                label="Print on"
+                label={text('printOn')}
                 value={paper}
                 onChange={setPaper}
                 options={[
                   { value: 'A4', label: 'A4' },
-                  { value: 'Letter', label: 'Letter' },
+                  { value: text('letter'), label: text('letter') },
                 ]}
               />
             </Inline>
             <Row>
               <DesignFile small href={`/api/designs/${design.id}/build-sheet.pdf${query}`}>
-                Build sheet
+                {text('buildSheet')}
               </DesignFile>
               <DesignFile small href={`/api/designs/${design.id}/template.pdf?paper=${paper}`}>
-                Template
+                {text('template')}
               </DesignFile>
               <DesignFile small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
-                Template as SVG
+                {text('templateAsSvg')}
               </DesignFile>
               <DesignFile small href={`/api/designs/${design.id}/count-card.pdf?paper=${paper}`}>
-                Count card
+                {text('countCard')}
               </DesignFile>
               <DesignFile
                 small
                 href={`/api/designs/${design.id}/picture-sheet.pdf?paper=${paper}&prepared=no`}
               >
-                Picture sheet
+                {text('pictureSheet')}
               </DesignFile>
               {madeEver > 0 && <LabelsDialog href={`/api/designs/${design.id}/labels.pdf?paper=${paper}`} />}
             </Row>
@@ -259,7 +272,7 @@ function MakeWork({ at }: { at: AtBench }) {
       <aside>
         <Panel as="div">
           <Stack $gap={10}>
-            <h2>One person working</h2>
+            <h2>{text('onePersonWorking')}</h2>
             <Bar aria-hidden>
               <div className="lane">
                 {placed.map((p) => (
@@ -278,19 +291,18 @@ function MakeWork({ at }: { at: AtBench }) {
                   ))}
               </div>
               <small>
-                <span>work, then drying</span>
-                <span>all done after {formatMinutes(work.elapsed)}</span>
+                <span>{text('workThenDrying')}</span>
+                <span>{text('allDAfter', { elapsed: formatMinutes(work.elapsed) })}</span>
               </small>
             </Bar>
             {needsBlade && (
               <Notice tone="care">
-                <strong>Blades</strong> only while children sleep or are away, on a board, with the knife
-                locked up afterwards.
+                <strong>{text('blades')}</strong> {text('onlyWhileChildrenSleep')}
               </Notice>
             )}
             <Seam />
-            <h2>Lay out</h2>
-            {tools.length > 0 && <Quiet>Tools: {tools.join(', ')}.</Quiet>}
+            <h2>{text('layOut')}</h2>
+            {tools.length > 0 && <Quiet>{text('tools', { tools: tools.join(', ') })}</Quiet>}
             <SupplyList supply={state} />
             {short && (
               <Notice tone="stop">
@@ -300,16 +312,18 @@ function MakeWork({ at }: { at: AtBench }) {
             {build.error && <Notice tone="stop">{words(build.error)}</Notice>}
             {made && (
               <Notice tone="clear">
-                <strong>Made and labelled:</strong> {made.copies.map((c) => c.label).join(', ')}
+                <strong>{text('madeLabelled')}</strong> {made.copies.map((c) => c.label).join(', ')}
                 <br />
                 {made.offcuts.length > 0 && (
                   <>
-                    Put back on the shelf: {made.offcuts.map((o) => `${o.count} × ${o.name}`).join(', ')}
+                    {text('putBackOnShelf2', {
+                      offcuts: made.offcuts.map((o) => `${o.count} × ${o.name}`).join(', '),
+                    })}
                     <br />
                   </>
                 )}
                 <ButtonLink small plain to="/lend">
-                  Go to Lend
+                  {text('goLend')}
                 </ButtonLink>
               </Notice>
             )}
@@ -320,7 +334,7 @@ function MakeWork({ at }: { at: AtBench }) {
                 youngest={at.heavy.safety.youngest}
               />
             ) : (
-              <Quiet role="status">{at.heavy.problem ?? 'Asking the check …'}</Quiet>
+              <Quiet role="status">{at.heavy.problem ?? text('askingCheck')}</Quiet>
             )}
             <Button
               isDisabled={count === 0 || !!short || build.isPending}
@@ -334,14 +348,13 @@ function MakeWork({ at }: { at: AtBench }) {
               }
             >
               {count === 0
-                ? 'Nothing to make'
+                ? text('nothingMake')
                 : count === 1
-                  ? 'This kit is made'
-                  : `These ${count} kits are made`}
+                  ? text('thisKitMade')
+                  : text('theseKitsMade', { count })}
             </Button>
             <Quiet>
-              Takes the pieces off the shelf and labels the kits.{' '}
-              {madeEver > 0 ? `${madeEver} made so far.` : ''}
+              {madeEver > 0 ? text('takesPiecesOffShelf', { madeEver }) : text('takesPiecesOffShelfLabels')}
             </Quiet>
           </Stack>
         </Panel>

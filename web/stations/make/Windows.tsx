@@ -10,6 +10,7 @@ import { Select } from '../../parts/Select.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Quiet, Row } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 const List = styled.ul`
   display: flex;
@@ -55,10 +56,10 @@ const Again = styled.div`
 `;
 
 const REPEATED: readonly { value: Repeats; label: string }[] = [
-  { value: 'once', label: 'On this day only' },
-  { value: 'daily', label: 'Every day' },
-  { value: 'weekdays', label: 'Monday to Friday' },
-  { value: 'weekly', label: 'Every week' },
+  { value: 'once', label: text('onThisDayOnly') },
+  { value: 'daily', label: text('everyDay') },
+  { value: 'weekdays', label: text('mondayFriday') },
+  { value: 'weekly', label: text('everyWeek') },
 ];
 /** Times of days: those there are, and one more, or one that comes back. */
 export function Windows({
@@ -81,15 +82,14 @@ export function Windows({
   const [problem, setProblem] = useState<string | null>(null);
   const add = (): void => {
     const [f, t] = [readClock(from), readClock(to)];
-    if (f === null) return setProblem('From: expected a time like 13:00.');
-    if (t === null) return setProblem('To: expected a time like 14:30.');
-    if (t <= f) return setProblem('To: expected a time later than it begins.');
-    if (repeats !== 'once' && daysBetween(day, until) < 0)
-      return setProblem('Until: expected a day that is not before the first.');
+    if (f === null) return setProblem(text('fromExpectedTimeLike'));
+    if (t === null) return setProblem(text('expectedTimeLike14'));
+    if (t <= f) return setProblem(text('expectedTimeLaterThan'));
+    if (repeats !== 'once' && daysBetween(day, until) < 0) return setProblem(text('untilExpectedDayNot'));
     const is = (d: string) => value.some((w) => w.day === d && w.from === f && w.to === t);
     const more = repeatedDays(day, repeats, until).filter((d) => !is(d));
     if (value.length + more.length > MOST_WINDOWS)
-      return setProblem(`Until: expected an earlier day; there may be ${MOST_WINDOWS} times in all.`);
+      return setProblem(text('untilExpectedEarlierDay', { MOST_WINDOWS }));
     setProblem(null);
     onChange(
       [...value, ...more.map((d) => ({ day: d, from: f, to: t }))].sort((a, b) =>
@@ -100,7 +100,7 @@ export function Windows({
   return (
     <section aria-label={label}>
       {value.length === 0 ? (
-        <Quiet>None yet.</Quiet>
+        <Quiet>{text('nYet')}</Quiet>
       ) : (
         <List>
           {value.map((w, i) => (
@@ -108,7 +108,11 @@ export function Windows({
               {shortDay(w.day)}, {clockOf(w.from)}–{clockOf(w.to)}
               <button
                 type="button"
-                aria-label={`Take out ${shortDay(w.day)}, ${clockOf(w.from)} to ${clockOf(w.to)}`}
+                aria-label={text('takeOut', {
+                  day: shortDay(w.day),
+                  from: clockOf(w.from),
+                  to: clockOf(w.to),
+                })}
                 onClick={() => onChange(value.filter((_, k) => k !== i))}
               >
                 ×
@@ -119,21 +123,21 @@ export function Windows({
       )}
       <Form onSubmit={add}>
         <Add>
-          <DayField label="Day" value={day} onChange={setDay} />
-          <TextField label="From" value={from} onChange={setFrom} />
-          <TextField label="To" value={to} onChange={setTo} />
-          <Button type="submit" plain aria-label={`Add to ${label}`}>
-            Add
+          <DayField label={text('day')} value={day} onChange={setDay} />
+          <TextField label={text('from')} value={from} onChange={setFrom} />
+          <TextField label={text('to2')} value={to} onChange={setTo} />
+          <Button type="submit" plain aria-label={text('add', { label })}>
+            {text('add2')}
           </Button>
         </Add>
         <Again>
           <Select
-            label="Comes back"
+            label={text('comesBack')}
             value={repeats}
             onChange={(v) => setRepeats(v as Repeats)}
             options={REPEATED}
           />
-          {repeats !== 'once' && <DayField label="Until" value={until} onChange={setUntil} />}
+          {repeats !== 'once' && <DayField label={text('until')} value={until} onChange={setUntil} />}
         </Again>
       </Form>
       {problem && (

@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
 import { dayWindow, DAY, type DayWindow } from '../../../core/plan/batch.ts';
+import { text } from './text.ts';
 
 /** More events than this are no week at a bench. */
 const MOST = 60;
@@ -10,12 +11,12 @@ const MOST = 60;
  *
  * @throws Error that says what is wrong with the file
  */
-export function readWindows(text: string): DayWindow[] {
+export function readWindows(file: string): DayWindow[] {
   let events: ICAL.Component[];
   try {
-    events = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
+    events = new ICAL.Component(ICAL.parse(file) as unknown[]).getAllSubcomponents('vevent');
   } catch {
-    throw new Error('This is no calendar file; expected one that ends in .ics.');
+    throw new Error(text('thisNoCalendarFile'));
   }
   const out = events.flatMap((e): DayWindow[] => {
     const event = new ICAL.Event(e);
@@ -30,8 +31,7 @@ export function readWindows(text: string): DayWindow[] {
     });
     return read.success ? [read.data] : [];
   });
-  if (out.length === 0) throw new Error('No event with a time stands in this calendar.');
-  if (out.length > MOST)
-    throw new Error(`${out.length} events stand in this calendar; expected at most ${MOST}.`);
+  if (out.length === 0) throw new Error(text('noEventTimeStands'));
+  if (out.length > MOST) throw new Error(text('eventsStandThisCalendar', { out: out.length, MOST }));
   return out;
 }

@@ -13,13 +13,16 @@ import { say } from '../../parts/messages.ts';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { BringIn } from './BringIn.tsx';
 import { Passphrase } from './Passphrase.tsx';
+import { text } from './text.ts';
 
 /** Copies that are listed at first. */
 const FEW = 5;
 const at = (b: Backup): string =>
   new Date(b.madeAt).toLocaleString(placeStyle().locale, { dateStyle: 'medium', timeStyle: 'short' });
 const size = (bytes: number): string =>
-  bytes < 1e6 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
+  bytes < 1e6
+    ? text('kb', { bytes: Math.ceil(bytes / 1000) })
+    : text('mb', { bytes: (bytes / 1e6).toFixed(1) });
 const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 
 /** What a copy holds, and the way to put it back. */
@@ -41,16 +44,16 @@ function Look({ backup }: { backup: Backup }) {
   const deleteIt = (
     <>
       <Button small plain isDisabled={remove.isPending} onPress={() => setDeleting(true)}>
-        Delete it
+        {text('delete')}
       </Button>
       <Confirm
-        title="Delete this backup?"
-        words={`The copy of ${at(backup)} is deleted for good. The place itself stays as it is.`}
-        yes="Delete it"
+        title={text('deleteThisBackup')}
+        words={text('copyDeletedGoodPlace', { backup: at(backup) })}
+        yes={text('delete')}
         isOpen={isDeleting}
         onYes={() => {
           setDeleting(false);
-          remove.mutate(undefined, { onSuccess: () => say(`The copy of ${at(backup)} is deleted.`) });
+          remove.mutate(undefined, { onSuccess: () => say(text('copyDeleted', { backup: at(backup) })) });
         }}
         onNo={() => setDeleting(false)}
       />
@@ -64,13 +67,13 @@ function Look({ backup }: { backup: Backup }) {
         <div>{deleteIt}</div>
       </Stack>
     );
-  if (!look) return <p role="status">Opening it …</p>;
+  if (!look) return <p role="status">{text('opening')}</p>;
   const { counts } = look;
   if (isEncrypting)
     return (
       <Passphrase
-        label="Passphrase for the file"
-        yes="Encrypt and download"
+        label={text('passphraseFile')}
+        yes={text('encryptDownload')}
         isNew
         isPending={encrypt.isPending}
         error={encrypt.error ? words(encrypt.error) : null}
@@ -78,7 +81,7 @@ function Look({ backup }: { backup: Backup }) {
           encrypt.mutate(passphrase, {
             onSuccess: () => {
               setEncrypting(false);
-              say(`${backup.name}.age is among your downloads.`);
+              say(text('ageAmongYourDownloads', { backup: backup.name }));
             },
           })
         }
@@ -88,32 +91,66 @@ function Look({ backup }: { backup: Backup }) {
   return (
     <Stack $gap={8}>
       <p style={{ fontSize: 14.5 }}>
-        <b>{look.place}</b>: {many(counts.materials, 'material', 'materials')},{' '}
-        {many(counts.designs, 'design', 'designs')}, {many(counts.kits, 'kit', 'kits')},{' '}
-        {many(counts.families, 'family', 'families')}, {many(counts.loans, 'loan', 'loans')},{' '}
-        {many(counts.notes, 'note', 'notes')}
-        {look.lastLoan ? `; last loan ${shortDay(look.lastLoan)}` : ''}
-        {look.lastNote ? `; last note ${shortDay(look.lastNote)}` : ''}. It is whole and can be put back.
+        <b>{look.place}</b>
+        {look.lastLoan
+          ? look.lastNote
+            ? text('lastLoanLastNote', {
+                materials: many(counts.materials, 'material', 'materials'),
+                designs: many(counts.designs, 'design', 'designs'),
+                kits: many(counts.kits, 'kit', 'kits'),
+                families: many(counts.families, 'family', 'families'),
+                loans: many(counts.loans, 'loan', 'loans'),
+                notes: many(counts.notes, 'note', 'notes'),
+                lastLoan: shortDay(look.lastLoan),
+                lastNote: shortDay(look.lastNote),
+              })
+            : text('lastLoanWholeCan', {
+                materials: many(counts.materials, 'material', 'materials'),
+                designs: many(counts.designs, 'design', 'designs'),
+                kits: many(counts.kits, 'kit', 'kits'),
+                families: many(counts.families, 'family', 'families'),
+                loans: many(counts.loans, 'loan', 'loans'),
+                notes: many(counts.notes, 'note', 'notes'),
+                lastLoan: shortDay(look.lastLoan),
+              })
+          : look.lastNote
+            ? text('lastNoteWholeCan', {
+                materials: many(counts.materials, 'material', 'materials'),
+                designs: many(counts.designs, 'design', 'designs'),
+                kits: many(counts.kits, 'kit', 'kits'),
+                families: many(counts.families, 'family', 'families'),
+                loans: many(counts.loans, 'loan', 'loans'),
+                notes: many(counts.notes, 'note', 'notes'),
+                lastNote: shortDay(look.lastNote),
+              })
+            : text('wholeCanPutBack', {
+                materials: many(counts.materials, 'material', 'materials'),
+                designs: many(counts.designs, 'design', 'designs'),
+                kits: many(counts.kits, 'kit', 'kits'),
+                families: many(counts.families, 'family', 'families'),
+                loans: many(counts.loans, 'loan', 'loans'),
+                notes: many(counts.notes, 'note', 'notes'),
+              })}
       </p>
       {restore.error && <Notice tone="stop">{words(restore.error)}</Notice>}
       <Row>
         <Button small isDisabled={restore.isPending} onPress={() => setAsking(true)}>
-          {restore.isPending ? 'Putting it back …' : 'Put it back'}
+          {restore.isPending ? text('puttingBack') : text('putBack')}
         </Button>
         <Button small plain onPress={() => setEncrypting(true)}>
-          Download encrypted
+          {text('downloadEncrypted')}
         </Button>
         {deleteIt}
       </Row>
       <Confirm
-        title="Put this backup back?"
-        words={`Everything becomes what it was at ${at(backup)}. What is here now is backed up first, so that this can be undone. People and what they did stay as they are.`}
-        yes="Put it back"
+        title={text('putThisBackupBack')}
+        words={text('everythingBecomesWhatWas', { backup: at(backup) })}
+        yes={text('putBack')}
         isOpen={isAsking}
         onYes={() => {
           setAsking(false);
           restore.mutate(undefined, {
-            onSuccess: (r) => say(`It is as it was at ${at(backup)}. Before that: ${r.before}.`),
+            onSuccess: (r) => say(text('asWasBefore', { backup: at(backup), before: r.before })),
           });
         }}
         onNo={() => setAsking(false)}
@@ -141,16 +178,16 @@ export function Backups() {
   // Somebody else keeps the place.
   if (error) return null;
   return (
-    <Panel as="section" aria-label="Backups" id="backups" ref={panel}>
+    <Panel as="section" aria-label={text('backups')} id="backups" ref={panel}>
       <Stack $gap={10}>
         <Spread>
-          <h2>Backups</h2>
+          <h2>{text('backups')}</h2>
           <Row>
             <Button small plain isDisabled={check.isPending} onPress={() => check.mutate()}>
-              {check.isPending ? 'Looking through it …' : 'Check the file'}
+              {check.isPending ? text('lookingThrough') : text('checkFile')}
             </Button>
             <Button small plain isDisabled={make.isPending} onPress={() => make.mutate()}>
-              {make.isPending ? 'Copying …' : 'Back up now'}
+              {make.isPending ? text('copying') : text('backUpNow')}
             </Button>
           </Row>
         </Spread>
@@ -158,14 +195,13 @@ export function Backups() {
           <Notice tone="stop">
             <Stack $gap={8}>
               <p>
-                <strong>{changesWords(session!.lost)} missing</strong> that had been saved before the last
-                start: the end of the file was lost, or an older file was put in its place. Look whether a
-                copy below has them and put it back, or go on with what is here.
+                <strong>{text('missing', { lost: changesWords(session!.lost) })}</strong>{' '}
+                {text('hadBeenSavedBefore')}
               </p>
               {accept.error && <p>{words(accept.error)}</p>}
               <div>
                 <Button small plain isDisabled={accept.isPending} onPress={() => accept.mutate()}>
-                  Go on without them
+                  {text('goOnWithoutThem')}
                 </Button>
               </div>
             </Stack>
@@ -173,16 +209,14 @@ export function Backups() {
         )}
         {check.error && <Notice tone="stop">{words(check.error)}</Notice>}
         {check.data && (
-          <Notice tone="clear">The file in use is sound, all {size(check.data.bytes)} of it.</Notice>
+          <Notice tone="clear">{text('fileUseSoundAll', { bytes: size(check.data.bytes) })}</Notice>
         )}
         {make.error && <Notice tone="stop">{words(make.error)}</Notice>}
-        {make.data && <Notice tone="clear">{make.data.name} is whole and sound.</Notice>}
+        {make.data && <Notice tone="clear">{text('wholeSound', { data: make.data.name })}</Notice>}
         <Quiet>
-          Everything is kept in one file on this machine, copied by itself once a day: the last seven days
-          stay, then one copy a week for five weeks and one a month for a year. Copies that you make stay
-          until you delete them. Keep one on another machine, encrypted: under <i>Look</i>.
+          {text('everythingKeptFileOn')} <i>{text('look')}</i>.
         </Quiet>
-        <ul aria-label="Backups" style={{ display: 'grid', gap: 8, fontSize: 14.5 }}>
+        <ul aria-label={text('backups')} style={{ display: 'grid', gap: 8, fontSize: 14.5 }}>
           {(backups ?? []).slice(0, all ? undefined : FEW).map((b) => (
             <li key={b.name}>
               <Spread>
@@ -191,7 +225,7 @@ export function Backups() {
                   <br />
                   <Quiet>
                     {size(b.bytes)}
-                    {b.until === null ? '' : `, made by itself, kept until ${shortDay(b.until)}`}
+                    {b.until === null ? '' : text('madeItselfKeptUntil', { until: shortDay(b.until) })}
                   </Quiet>
                 </span>
                 <Row>
@@ -199,26 +233,26 @@ export function Backups() {
                     small
                     plain
                     aria-expanded={open === b.name}
-                    aria-label={`Look at the backup of ${at(b)}`}
+                    aria-label={text('lookBackup', { b: at(b) })}
                     onPress={() => setOpen(open === b.name ? null : b.name)}
                   >
-                    {open === b.name ? 'Close' : 'Look'}
+                    {open === b.name ? text('close') : text('look')}
                   </Button>
                   <FileLink small href={`/api/backups/${b.name}`}>
-                    Download
+                    {text('download')}
                   </FileLink>
                 </Row>
               </Spread>
               {open === b.name && <Look backup={b} />}
             </li>
           ))}
-          {backups?.length === 0 && <li>There is no copy yet.</li>}
+          {backups?.length === 0 && <li>{text('thereNoCopyYet')}</li>}
         </ul>
         <BringIn onIn={(b) => setOpen(b.name)} />
         {backups && backups.length > FEW && !all && (
           <div>
             <Button small plain onPress={() => setAll(true)}>
-              Show all {backups.length}
+              {text('showAll', { backups: backups.length })}
             </Button>
           </div>
         )}

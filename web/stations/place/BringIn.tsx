@@ -6,6 +6,7 @@ import { sendFile } from '../../data/sendFile.ts';
 import { say } from '../../parts/messages.ts';
 import { Notice } from '../../parts/Panel.tsx';
 import { Passphrase } from './Passphrase.tsx';
+import { text } from './text.ts';
 
 /** How an encrypted file begins (age-encryption.org/v1). */
 const ENCRYPTED = 'age-encryption.org/';
@@ -31,7 +32,7 @@ export function BringIn({ onIn }: { onIn: (backup: Backup) => void }) {
       onSuccess: (b) => {
         setLocked(null);
         onIn(b);
-        say('It is whole and lies among the backups: look at it before you put it back.');
+        say(text('wholeLiesAmongBackups'));
       },
     });
   };
@@ -44,7 +45,7 @@ export function BringIn({ onIn }: { onIn: (backup: Backup) => void }) {
   return (
     <>
       <label style={{ display: 'grid', gap: 4, fontSize: 14 }}>
-        <b>A file of the whole place, from another machine</b>
+        <b>{text('fileWholePlaceFrom')}</b>
         <input
           type="file"
           accept=".db,.age"
@@ -58,8 +59,8 @@ export function BringIn({ onIn }: { onIn: (backup: Backup) => void }) {
       </label>
       {locked && (
         <Passphrase
-          label={`Passphrase of ${locked.name}`}
-          yes="Bring it in"
+          label={text('passphrase2', { locked: locked.name })}
+          yes={text('bring')}
           isPending={bring.isPending}
           error={bring.error ? words(bring.error) : null}
           onYes={(given) => send(locked, given)}
@@ -68,7 +69,7 @@ export function BringIn({ onIn }: { onIn: (backup: Backup) => void }) {
       )}
       {bring.isPending && (
         <p role="status">
-          {sent < 1 ? `Bringing it in: ${Math.floor(100 * sent)} % …` : 'It has come; reading it through …'}
+          {sent < 1 ? text('bringing', { what: Math.floor(100 * sent) }) : text('comeReadingThrough')}
         </p>
       )}
       {bring.error && !locked && <Notice tone="stop">{words(bring.error)}</Notice>}

@@ -4,6 +4,7 @@ import { Button } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Row, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 interface Asked {
   readonly label: string;
@@ -24,9 +25,9 @@ export function Passphrase({ label, yes, isNew = false, isPending, error, onYes,
   const [fault, setFault] = useState<string | null>(null);
   const check = (): void => {
     const { success, error: problem } = passphrase.safeParse(given);
-    if (isNew && !success) setFault(`The passphrase ${problem.issues[0]!.message}.`);
-    else if (isNew && given !== again) setFault('The two are not the same.');
-    else if (given === '') setFault('Expected the passphrase that the file was encrypted with.');
+    if (isNew && !success) setFault(text('passphrase', { message: problem.issues[0]!.message }));
+    else if (isNew && given !== again) setFault(text('twoNotSame'));
+    else if (given === '') setFault(text('expectedPassphraseFileWas'));
     else {
       setFault(null);
       onYes(given);
@@ -44,14 +45,14 @@ export function Passphrase({ label, yes, isNew = false, isPending, error, onYes,
           autoComplete={isNew ? 'new-password' : 'current-password'}
           {...(isNew
             ? {
-                hint: 'at least 12 characters; four or five words are good. Without it nobody reads the file again.',
+                hint: text('least12CharactersFour'),
               }
             : {})}
         />
         {isNew && (
           <TextField
             type="password"
-            label="The same once more"
+            label={text('sameOnceMore')}
             value={again}
             onChange={setAgain}
             autoComplete="new-password"
@@ -60,10 +61,10 @@ export function Passphrase({ label, yes, isNew = false, isPending, error, onYes,
         {words && <Notice tone="stop">{words}</Notice>}
         <Row>
           <Button small type="submit" isDisabled={isPending}>
-            {isPending ? 'Working on it …' : yes}
+            {isPending ? text('workingOn') : yes}
           </Button>
           <Button small plain onPress={onNo}>
-            Cancel
+            {text('cancel')}
           </Button>
         </Row>
       </Stack>

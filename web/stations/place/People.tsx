@@ -20,12 +20,13 @@ import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { Notice, Panel, Quiet, Row, Seam, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
+import { text } from './text.ts';
 
 const ROLE_WORDS: Record<PersonRole, { label: string; note: string }> = {
-  viewer: { label: 'Viewer', note: 'sees everything, changes nothing' },
-  lender: { label: 'Lender', note: 'also lends, counts, writes notes' },
-  designer: { label: 'Designer', note: 'also changes the shelf, designs and batches' },
-  manager: { label: 'Manager', note: 'also sets rules, people and backups' },
+  viewer: { label: text('viewer'), note: text('seesEverythingChangesNothing') },
+  lender: { label: text('lender'), note: text('alsoLendsCountsWrites') },
+  designer: { label: text('designer'), note: text('alsoChangesShelfDesigns') },
+  manager: { label: text('manager'), note: text('alsoSetsRulesPeople') },
 };
 const ROLE_OPTIONS = ROLES.map((value) => ({ value, ...ROLE_WORDS[value] }));
 const at = (iso: string): string =>
@@ -37,25 +38,22 @@ function First() {
   const [password, setPassword] = useState('');
   const make = useChange(() => api<Session>('POST', '/session/first', { name, password }));
   return (
-    <Form onSubmit={() => make.mutate(undefined, { onSuccess: () => say(`${name} keeps this place.`) })}>
+    <Form onSubmit={() => make.mutate(undefined, { onSuccess: () => say(text('keepsThisPlace', { name })) })}>
       <Stack $gap={10}>
-        <Quiet>
-          On this machine nobody has to sign in. Set up a manager to let others in by name, each with what
-          they may do, and to see who did what.
-        </Quiet>
-        <TextField label="Name of the manager" value={name} onChange={setName} autoComplete="username" />
+        <Quiet>{text('onThisMachineNobody')}</Quiet>
+        <TextField label={text('nameManager')} value={name} onChange={setName} autoComplete="username" />
         <TextField
           type="password"
-          label="Password"
+          label={text('password')}
           value={password}
           onChange={setPassword}
           autoComplete="new-password"
-          hint={`at least ${LEAST_PASSWORD} characters`}
+          hint={text('leastCharacters', { LEAST_PASSWORD })}
         />
         {make.error && <Notice tone="stop">{words(make.error)}</Notice>}
         <div>
           <Button small type="submit" isDisabled={make.isPending}>
-            Set up
+            {text('setUp')}
           </Button>
         </div>
       </Stack>
@@ -74,7 +72,7 @@ function Own({ session }: { session: Session }) {
     <Stack $gap={10}>
       <Spread>
         <span>
-          Signed in as <b>{session.person!.name}</b>
+          {text('signedAs')} <b>{session.person!.name}</b>
           <br />
           <Quiet>{ROLE_WORDS[session.person!.role].label.toLowerCase()}</Quiet>
         </span>
@@ -91,18 +89,18 @@ function Own({ session }: { session: Session }) {
             })
           }
         >
-          Sign out
+          {text('signOut')}
         </Button>
       </Spread>
       <details>
-        <summary style={{ cursor: 'pointer', minHeight: 44 }}>Change your password</summary>
+        <summary style={{ cursor: 'pointer', minHeight: 44 }}>{text('changeYourPassword')}</summary>
         <Form
           onSubmit={() =>
             change.mutate(undefined, {
               onSuccess: () => {
                 setOld('');
                 setPassword('');
-                say('Your password is changed; you are signed out everywhere else.');
+                say(text('yourPasswordChangedYou'));
               },
             })
           }
@@ -110,23 +108,23 @@ function Own({ session }: { session: Session }) {
           <Stack $gap={10}>
             <TextField
               type="password"
-              label="Password until now"
+              label={text('passwordUntilNow')}
               value={old}
               onChange={setOld}
               autoComplete="current-password"
             />
             <TextField
               type="password"
-              label="New password"
+              label={text('newPassword')}
               value={password}
               onChange={setPassword}
               autoComplete="new-password"
-              hint={`at least ${LEAST_PASSWORD} characters`}
+              hint={text('leastCharacters', { LEAST_PASSWORD })}
             />
             {change.error && <Notice tone="stop">{words(change.error)}</Notice>}
             <div>
               <Button small type="submit" isDisabled={change.isPending}>
-                Change it
+                {text('change')}
               </Button>
             </div>
           </Stack>
@@ -146,13 +144,15 @@ function One({ person }: { person: Person }) {
       <Spread>
         <span>
           <b>{person.name}</b>
-          {person.isOff && ' (turned off)'}
+          {person.isOff && text('turnedOff')}
           <br />
-          <Quiet>{person.lastSeen ? `last here ${at(person.lastSeen)}` : 'not here yet'}</Quiet>
+          <Quiet>
+            {person.lastSeen ? text('lastHere', { lastSeen: at(person.lastSeen) }) : text('notHereYet')}
+          </Quiet>
         </span>
         <Row>
           <Select
-            label={`What ${person.name} may do`}
+            label={text('whatMayDo', { person: person.name })}
             value={person.role}
             onChange={(role) => save.mutate({ role: role as PersonRole })}
             options={ROLE_OPTIONS}
@@ -163,13 +163,13 @@ function One({ person }: { person: Person }) {
             isDisabled={save.isPending}
             onPress={() => save.mutate({ isOff: !person.isOff })}
           >
-            {person.isOff ? 'Turn on' : 'Turn off'}
+            {person.isOff ? text('turnOn') : text('turnOff')}
           </Button>
         </Row>
       </Spread>
       <details>
         <summary style={{ cursor: 'pointer', minHeight: 36, fontSize: 14 }}>
-          Set a new password for them
+          {text('setNewPasswordThem')}
         </summary>
         <Form
           onSubmit={() =>
@@ -178,7 +178,7 @@ function One({ person }: { person: Person }) {
               {
                 onSuccess: () => {
                   setPassword('');
-                  say(`${person.name} has a new password and is signed out everywhere.`);
+                  say(text('newPasswordSignedOut', { person: person.name }));
                 },
               },
             )
@@ -187,13 +187,13 @@ function One({ person }: { person: Person }) {
           <Row>
             <TextField
               type="password"
-              label={`New password of ${person.name}`}
+              label={text('newPassword2', { person: person.name })}
               value={password}
               onChange={setPassword}
               autoComplete="new-password"
             />
             <Button small plain type="submit" isDisabled={save.isPending}>
-              Set it
+              {text('set')}
             </Button>
           </Row>
         </Form>
@@ -216,7 +216,7 @@ function Everybody({ session }: { session: Session }) {
   return (
     <Stack $gap={12}>
       {error && <Notice tone="stop">{words(error)}</Notice>}
-      <ul aria-label="People" style={{ display: 'grid', gap: 12 }}>
+      <ul aria-label={text('people')} style={{ display: 'grid', gap: 12 }}>
         {people?.map((p) => (
           <li key={p.id}>
             <One person={p} />
@@ -224,30 +224,30 @@ function Everybody({ session }: { session: Session }) {
         ))}
       </ul>
       <Seam />
-      <h3 style={{ fontSize: 15 }}>Let somebody in</h3>
+      <h3 style={{ fontSize: 15 }}>{text('letSomebody')}</h3>
       <Form
         onSubmit={() =>
           add.mutate(undefined, {
             onSuccess: (p) => {
               setName('');
               setPassword('');
-              say(`${p.name} can sign in now.`);
+              say(text('canSignNow', { p: p.name }));
             },
           })
         }
       >
         <Stack $gap={10}>
-          <TextField label="Name" value={name} onChange={setName} />
+          <TextField label={text('name')} value={name} onChange={setName} />
           <TextField
             type="password"
-            label="First password"
+            label={text('firstPassword')}
             value={password}
             onChange={setPassword}
             autoComplete="new-password"
-            hint="they can change it once they are in"
+            hint={text('theyCanChangeOnce')}
           />
           <Select
-            label="May do"
+            label={text('mayDo')}
             value={role}
             onChange={(r) => setRole(r as PersonRole)}
             options={ROLE_OPTIONS}
@@ -255,22 +255,22 @@ function Everybody({ session }: { session: Session }) {
           {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
           <div>
             <Button small type="submit" isDisabled={add.isPending}>
-              Let in
+              {text('let')}
             </Button>
           </div>
         </Stack>
       </Form>
       <Seam />
       {session.isFixed ? (
-        <Quiet>Other machines can reach this server, so everybody signs in.</Quiet>
+        <Quiet>{text('otherMachinesCanReach')}</Quiet>
       ) : (
         <Choice
-          label="On this machine"
+          label={text('onThisMachine')}
           value={session.needed ? 'yes' : 'no'}
           onChange={(v) => need.mutate(v === 'yes')}
           options={[
-            { value: 'no', label: 'Nobody has to sign in' },
-            { value: 'yes', label: 'Everybody signs in' },
+            { value: 'no', label: text('nobodySign') },
+            { value: 'yes', label: text('everybodySigns') },
           ]}
         />
       )}
@@ -282,10 +282,10 @@ function Everybody({ session }: { session: Session }) {
 /** What was done lately, and by whom. */
 function Deeds() {
   const { data: deeds } = useQuery({ queryKey: ['deeds'], queryFn: () => api<Deed[]>('GET', '/deeds') });
-  if (!deeds || deeds.length === 0) return <Quiet>Nothing yet by anybody who was signed in.</Quiet>;
+  if (!deeds || deeds.length === 0) return <Quiet>{text('nothingYetAnybodyWho')}</Quiet>;
   return (
     <ul
-      aria-label="Who did what"
+      aria-label={text('whoDidWhat')}
       style={{ display: 'grid', gap: 4, fontSize: 14, maxHeight: 420, overflow: 'auto' }}
     >
       {deeds.map((d) => (
@@ -304,17 +304,17 @@ export function People() {
   const keeps = mayKeep(session);
   return (
     <SideBySide>
-      <Panel as="section" aria-label="People">
+      <Panel as="section" aria-label={text('people')}>
         <Stack $gap={12}>
-          <h2>People</h2>
+          <h2>{text('people')}</h2>
           {session.person && <Own session={session} />}
           {session.isFirst ? <First /> : keeps && <Everybody session={session} />}
         </Stack>
       </Panel>
       {keeps && !session.isFirst && (
-        <Panel as="section" aria-label="Who did what">
+        <Panel as="section" aria-label={text('whoDidWhat')}>
           <Stack $gap={10}>
-            <h2>Who did what</h2>
+            <h2>{text('whoDidWhat')}</h2>
             <Deeds />
           </Stack>
         </Panel>

@@ -16,9 +16,14 @@ import { Select } from '../../parts/Select.tsx';
 import { CountField, MoneyField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Seam, SideBySide, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 type Local = (typeof LOCAL)[number];
-const LOCAL_WORDS: Record<Local, string> = { keep: 'Keep', rest: 'Quarantine', never: 'Never' };
+const LOCAL_WORDS: Record<Local, string> = {
+  keep: text('keep'),
+  rest: text('quarantine'),
+  never: text('never'),
+};
 /** A field that was emptied has no number until one is typed. */
 type Draft = Omit<Place, 'loanDays' | 'restDays'> & { loanDays: number | null; restDays: number | null };
 const drafted = (place: Place): Draft => ({ ...place, restDays: place.restDays ?? 3 });
@@ -35,108 +40,105 @@ function PlaceForm({ place }: { place: Place }) {
   return (
     <Form onSubmit={() => save.mutate(draft, { onSuccess: (saved) => setDraft(drafted(saved)) })}>
       <Stack>
-        <Heading over="Set once, changed any time" title="This place">
+        <Heading over={text('setOnceChangedAny')} title={text('thisPlace')}>
           <Button type="submit" isDisabled={save.isPending}>
-            Save
+            {text('save')}
           </Button>
         </Heading>
         {save.error && <Notice tone="stop">{words(save.error)}</Notice>}
-        {save.isSuccess && <Notice tone="clear">Saved.</Notice>}
+        {save.isSuccess && <Notice tone="clear">{text('saved')}</Notice>}
         <SideBySide>
           <Panel as="div">
             <Stack>
-              <TextField label="Name of the place" value={draft.name} onChange={(name) => set({ name })} />
+              <TextField label={text('namePlace')} value={draft.name} onChange={(name) => set({ name })} />
               <Choice
-                label="Lengths are written in"
+                label={text('lengthsWritten')}
                 value={draft.lengthUnit}
                 onChange={(v) => set({ lengthUnit: v as Place['lengthUnit'] })}
                 options={[
-                  { value: 'mm', label: 'Millimetres' },
-                  { value: 'in', label: 'Inches and fractions' },
+                  { value: 'mm', label: text('millimetres') },
+                  { value: 'in', label: text('inchesFractions') },
                 ]}
               />
               <Two>
                 <Select
-                  label="Money"
+                  label={text('mY')}
                   value={draft.currency}
                   onChange={(currency) => set({ currency })}
                   options={CURRENCIES}
                 />
                 <Select
-                  label="Dates and numbers"
+                  label={text('datesNumbers')}
                   value={draft.locale}
                   onChange={(locale) => set({ locale })}
                   options={LOCALES}
                 />
               </Two>
               <MoneyField
-                label="An hour of adult work (left empty: not counted)"
+                label={text('hourAdultWorkLeft')}
                 minor={draft.hourly}
                 onChange={(hourly) => set({ hourly })}
               />
               <TextField
-                label="Telephone, for families"
+                label={text('telephFamilies')}
                 value={draft.phone}
                 onChange={(phone) => set({ phone })}
               />
               <Choice
-                label="Safety rules"
+                label={text('safetyRules')}
                 value={draft.market}
                 onChange={(v) => set({ market: v as Place['market'] })}
                 options={options(MARKETS)}
               />
               <div>
                 <ButtonLink plain small to="/rules">
-                  Rules, one by one
+                  {text('rules')}
                 </ButtonLink>
               </div>
               <Choice
-                label="New designs start from"
+                label={text('newDesignsStartFrom')}
                 value={draft.approach}
                 onChange={(v) => set({ approach: v as Place['approach'] })}
                 options={options(APPROACHES)}
               />
               <Choice
-                label="Paper"
+                label={text('paper')}
                 value={draft.paper}
                 onChange={(v) => set({ paper: v as Place['paper'] })}
-                options={options(['A4', 'Letter'])}
+                options={options(['A4', text('letter')])}
               />
             </Stack>
           </Panel>
           <Panel as="div">
             <Stack>
-              <h2>Local policy on finds</h2>
+              <h2>{text('localPolicyOnFinds')}</h2>
               <Choice
-                label="Toilet-roll tubes"
+                label={text('toiletRollTubes')}
                 value={draft.toiletRolls ?? 'rest'}
                 onChange={(v) => set({ toiletRolls: v as Local })}
                 options={LOCAL.map((v) => ({ value: v, label: LOCAL_WORDS[v] }))}
               />
               <Choice
-                label="Card egg cartons"
+                label={text('cardEggCartons')}
                 value={draft.eggCartons ?? 'rest'}
                 onChange={(v) => set({ eggCartons: v as Local })}
                 options={LOCAL.map((v) => ({ value: v, label: LOCAL_WORDS[v] }))}
               />
               <CountField
-                label="Quarantine for card and paper, days"
+                label={text('quarantineCardPaperDays')}
                 value={draft.restDays}
                 onChange={(restDays) => set({ restDays })}
               />
-              <Quiet>
-                Where a local code says more, it comes first. Raw-meat trays, medicine and chemical containers
-                are never kept, whatever is chosen here.
-              </Quiet>
+              <Quiet>{text('whereLocalCodeSays')}</Quiet>
               <Seam />
-              <h2>Lending</h2>
+              <h2>{text('lending')}</h2>
               <CountField
-                label="A loan lasts, days"
+                label={text('loanLastsDays')}
                 value={draft.loanDays}
                 onChange={(loanDays) => set({ loanDays })}
               />
               <ChoiceOfMany
-                label="Languages of papers for families"
+                label={text('languagesPapersFamilies')}
                 value={draft.languages}
                 onChange={(languages) => set({ languages: languages as Place['languages'] })}
                 options={LANGUAGES.map((l) => ({ value: l, label: languageName(l) }))}
@@ -155,20 +157,20 @@ const CURRENCIES = Intl.supportedValuesOf('currency').map((code) => ({
   label: `${code} · ${new Intl.DisplayNames('en', { type: 'currency' }).of(code) ?? code}`,
 }));
 const LOCALES = [
-  ['en-GB', 'English (Britain)'],
-  ['en-US', 'English (United States)'],
-  ['en-IE', 'English (Ireland)'],
-  ['en-CA', 'English (Canada)'],
-  ['en-AU', 'English (Australia)'],
-  ['en-NZ', 'English (New Zealand)'],
-  ['en-ZA', 'English (South Africa)'],
-  ['es-ES', 'Spanish (Spain)'],
-  ['es-US', 'Spanish (United States)'],
-  ['de-DE', 'German'],
-  ['fr-FR', 'French'],
-  ['nl-NL', 'Dutch'],
-  ['pl-PL', 'Polish'],
-  ['sv-SE', 'Swedish'],
+  ['en-GB', text('englishBritain')],
+  ['en-US', text('englishUnitedStates')],
+  ['en-IE', text('englishIreland')],
+  ['en-CA', text('englishCanada')],
+  ['en-AU', text('englishAustralia')],
+  ['en-NZ', text('englishNewZealand')],
+  ['en-ZA', text('englishSouthAfrica')],
+  ['es-ES', text('spanishSpain')],
+  ['es-US', text('spanishUnitedStates')],
+  ['de-DE', text('german')],
+  ['fr-FR', text('french')],
+  ['nl-NL', text('dutch')],
+  ['pl-PL', text('polish')],
+  ['sv-SE', text('swedish')],
 ].map(([value, label]) => ({
   value: value!,
   label: label!,
@@ -185,7 +187,7 @@ const Two = styled.div`
 export function Component() {
   const { data: place, error } = usePlace();
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!place) return <p role="status">Reading …</p>;
+  if (!place) return <p role="status">{text('reading')}</p>;
   return (
     <Stack>
       <PlaceForm place={place} />

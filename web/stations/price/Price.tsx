@@ -25,6 +25,7 @@ import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { Buy, useBuying } from '../../design/Buy.tsx';
 import { Table, type TableRow } from '../../parts/Table.tsx';
+import { text } from './text.ts';
 
 const Three = styled.div`
   display: grid;
@@ -69,9 +70,9 @@ const Fold = styled.details`
 `;
 
 const FROM: Record<Rate['from'], string> = {
-  bought: 'as bought, delivery included',
-  worth: 'as this place values a find',
-  saved: 'saved, so it costs nothing',
+  bought: text('asBoughtDeliveryIncluded'),
+  worth: text('asThisPlaceValues'),
+  saved: text('savedCostsNothing'),
 };
 
 /** How a figure came about: folded, since most people only want the figure. */
@@ -88,13 +89,14 @@ function Working({
 }) {
   return (
     <Fold>
-      <summary>Working</summary>
-      <Table caption={`Working of ${of}`} head={head} rows={rows} foot={foot} />
+      <summary>{text('working')}</summary>
+      <Table caption={text('working2', { of })} head={head} rows={rows} foot={foot} />
     </Fold>
   );
 }
 
-const losses = (n: number): string => (n === 0 ? 'lasts' : `1 loan in ${Math.max(1, Math.round(1 / n))}`);
+const losses = (n: number): string =>
+  n === 0 ? 'lasts' : text('n1Loan', { what: Math.max(1, Math.round(1 / n)) });
 
 function PriceWork({ at }: { at: AtBench }) {
   const { design, light, needed, materials } = at;
@@ -133,9 +135,11 @@ function PriceWork({ at }: { at: AtBench }) {
   const charge = suppliers?.find((s) => s.id === source?.supplierId)?.delivery ?? 0;
   const sum =
     source &&
-    `${source.name}, ${charge > 0 ? `(${money(source.price)} + ${money(charge)} delivery)` : money(source.price)} ÷ ${source.contents[0]!.quantity}`;
+    `${source.name}, ${charge > 0 ? text('delivery', { price: money(source.price), charge: money(charge) }) : money(source.price)} ÷ ${source.contents[0]!.quantity}`;
   const amount = (l: CostLine): string =>
-    l.unit === 'mm' ? `${Math.round(l.quantity)} mm` : String(Math.round(l.quantity * 100) / 100);
+    l.unit === 'mm'
+      ? text('mm', { quantity: Math.round(l.quantity) })
+      : String(Math.round(l.quantity * 100) / 100);
   // Adult minutes of the batch as usual, for one kit; counted only where the place wants that.
   const { hourly } = at.place;
   const adult = light
@@ -143,7 +147,7 @@ function PriceWork({ at }: { at: AtBench }) {
     .reduce((n, s) => n + (s.who === 'child' ? 0 : s.setUp + s.perCopy * Math.max(1, rest)), 0);
   const work = hourly === null ? null : (hourly * adult) / 60 / Math.max(1, rest);
   const nameOf = (id: number | string): string =>
-    materials.find((m) => m.id === Number(id))?.name ?? `material ${id}`;
+    materials.find((m) => m.id === Number(id))?.name ?? text('material', { id });
   const packs =
     answer?.packs
       .map((p) => ({ count: p.count, offer: offers!.find((o) => String(o.id) === p.offer)! }))
@@ -151,7 +155,7 @@ function PriceWork({ at }: { at: AtBench }) {
   const wanted = new Set(needed.needs.map((n) => n.materialId));
   const holds = (c: { materialId: number; quantity: number }): string =>
     materials.find((m) => m.id === c.materialId)?.unit === 'mm'
-      ? `${c.quantity / 1000} m of ${nameOf(c.materialId)}`
+      ? text('m', { quantity: c.quantity / 1000, materialId: nameOf(c.materialId) })
       : `${c.quantity} ${nameOf(c.materialId)}`;
   const compared = (offers ?? [])
     .filter((o) => o.contents.some((c) => wanted.has(c.materialId)))
@@ -178,84 +182,80 @@ function PriceWork({ at }: { at: AtBench }) {
     <Stack>
       <Heading
         over={`${light.pattern.name} · ${design.name}`}
-        title={rest === 0 ? 'This batch is made' : `What ${rest === 1 ? 'does' : 'do'} ${kits(rest)} cost?`}
+        title={rest === 0 ? text('thisBatchMade') : text('whatCost', { rest, rest2: kits(rest) })}
       >
         <Row>
-          <Quiet>Kits</Quiet>
+          <Quiet>{text('kits')}</Quiet>
           <Stepper
-            label="Kits"
+            label={text('kits')}
             value={design.copies}
             min={1}
             max={200}
             onChange={(copies) => change({ copies })}
           />
-          {design.made > 0 && <Quiet>{design.made} made</Quiet>}
+          {design.made > 0 && <Quiet>{text('made', { made: design.made })}</Quiet>}
         </Row>
-        <DesignFile href={`/api/designs/${design.id}/donors.pdf?copies=12`}>For donors: 12 kits</DesignFile>
-        <ButtonLink to={`/make/${design.id}`}>Make it</ButtonLink>
+        <DesignFile href={`/api/designs/${design.id}/donors.pdf?copies=12`}>
+          {text('donors12Kits')}
+        </DesignFile>
+        <ButtonLink to={`/make/${design.id}`}>{text('make')}</ButtonLink>
       </Heading>
       <Three>
         <Panel>
-          <h2>Cost to buy per kit</h2>
+          <h2>{text('costBuyPerKit')}</h2>
           <b>
             {rest === 0
               ? money(0)
               : !answer
                 ? '…'
                 : costs.costToBuy === null
-                  ? 'cannot be bought'
+                  ? text('cannotBought')
                   : money(costs.costToBuy)}
           </b>
           <Quiet>
             {rest === 0
-              ? 'nothing is left to make'
+              ? text('nothingLeftMake')
               : answer?.total != null
-                ? `${money(answer.total)} under “Buy” ÷ ${kits(rest)}: whole packs, with delivery`
+                ? text('underBuyWholePacks', { total: money(answer.total), rest: kits(rest) })
                 : answer
-                  ? 'an offer is missing'
+                  ? text('offerMissing')
                   : ''}
           </Quiet>
         </Panel>
         <Panel>
-          <h2>Materials used per kit</h2>
+          <h2>{text('materialsUsedPerKit')}</h2>
           <b>{isPriced ? money(costs.materialsUsed) : '…'}</b>
-          <Quiet>
-            only what goes into it: what is sold at the cheapest pack with delivery, a find at the value this
-            place gives it, else nothing
-          </Quiet>
+          <Quiet>{text('onlyWhatGoesInto')}</Quiet>
           <Working
-            of="materials used"
-            head={['Material', 'a kit', 'costs']}
+            of={text('materialsUsed')}
+            head={[text('material2'), text('kit'), 'costs']}
             rows={lines.map((l) => ({
               key: String(l.materialId),
               cells: [l.name, amount(l), rate(l.materialId).from === 'saved' ? 'saved' : money(l.minor)],
             }))}
-            foot={['A kit', '', money(costs.materialsUsed)]}
+            foot={[text('kit2'), '', money(costs.materialsUsed)]}
           />
         </Panel>
         <Panel>
-          <h2>One lost piece</h2>
+          <h2>{text('oneLostPiece')}</h2>
           <b>{!costs.lostPiece ? '–' : isPriced ? money(costs.lostPiece.minor) : '…'}</b>
           <Quiet>
             {costs.lostPiece
               ? `${costs.lostPiece.name}, ${FROM[costs.lostPiece.from]}`
-              : 'nothing is counted'}
+              : text('nothingCounted')}
             {sum && <>: {sum}</>}
           </Quiet>
         </Panel>
         {loan && isPriced && (
           <Panel>
-            <h2>One loan of a kit</h2>
+            <h2>{text('oneLoanKit')}</h2>
             <b>{money(loan.total)}</b>
             <Quiet>
-              what is lost or worn, replaced, in the long run;{' '}
-              {loansSeen > 0
-                ? `from ${loansSeen} loans of its pieces counted here`
-                : 'usual rates, nothing is counted here yet'}
+              {loansSeen > 0 ? text('whatLostOrWorn', { loansSeen }) : text('whatLostOrWornReplaced')}
             </Quiet>
             <Working
-              of="one loan"
-              head={['Material', 'each goes', 'a loan']}
+              of={text('loan')}
+              head={[text('material2'), text('eachGoes'), text('loan2')]}
               rows={loan.lines.map((l) => ({
                 key: String(l.materialId),
                 cells: [
@@ -264,16 +264,19 @@ function PriceWork({ at }: { at: AtBench }) {
                   rate(l.materialId).from === 'saved' ? 'saved' : money(l.minor),
                 ],
               }))}
-              foot={['A loan', '', money(loan.total)]}
+              foot={[text('loan3'), '', money(loan.total)]}
             />
           </Panel>
         )}
         {work !== null && (
           <Panel>
-            <h2>With adult work, per kit</h2>
+            <h2>{text('adultWorkPerKit')}</h2>
             <b>{money(costs.materialsUsed + work)}</b>
             <Quiet>
-              materials used and {formatMinutes(adult / Math.max(1, rest))} at {money(hourly!)} an hour
+              {text('materialsUsedHour', {
+                adult: formatMinutes(adult / Math.max(1, rest)),
+                hourly: money(hourly!),
+              })}
             </Quiet>
           </Panel>
         )}
@@ -281,13 +284,13 @@ function PriceWork({ at }: { at: AtBench }) {
       <SideBySide $left={1.25}>
         <Panel>
           <Stack $gap={8}>
-            <h2>What {rest === 1 ? 'it needs' : 'they need'}, less what is free on the shelf</h2>
+            <h2>{text('whatLessWhatFree', { rest })}</h2>
             <Table
-              caption="Bill of materials"
-              head={['Material', 'a kit', 'all', 'free', 'short', 'rate']}
+              caption={text('billMaterials')}
+              head={[text('material2'), text('kit'), 'all', 'free', 'short', 'rate']}
               rows={needed.supply.lines.map((l) => {
                 const held = heldWords(l);
-                const mm = l.need.unit === 'mm' ? ' mm' : '';
+                const mm = l.need.unit === 'mm' ? text('mm2') : '';
                 return {
                   key: `${l.need.role} ${l.need.materialId}`,
                   cells: [
@@ -319,19 +322,19 @@ function PriceWork({ at }: { at: AtBench }) {
             offers={offers ?? []}
             suppliers={suppliers ?? []}
             materials={materials}
-            nothing={rest === 0 ? 'Nothing: this batch is made.' : 'Nothing: the shelf has it all.'}
-            instead={`Save more, add an offer in Gather, or make ${kits(needed.supply.kitsNow)}.`}
+            nothing={rest === 0 ? text('nothingThisBatchMade') : text('nothingShelfAll')}
+            instead={text('saveMoreAddOffer', { kitsNow: kits(needed.supply.kitsNow) })}
           />
         </Panel>
       </SideBySide>
       {compared.length > 0 && (
         <Panel>
           <Stack $gap={8}>
-            <h2>Packs compared</h2>
+            <h2>{text('packsCompared')}</h2>
             <Table
-              caption="Packs compared"
+              caption={text('packsCompared')}
               left={[1, 2]}
-              head={['Pack', 'From', 'Holds', 'price', 'delivery', 'rate', 'bought']}
+              head={[text('pack'), text('from'), text('holds'), 'price', 'delivery', 'rate', 'bought']}
               rows={compared}
             />
           </Stack>

@@ -6,6 +6,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { Dial } from '../../parts/Dial.tsx';
 import { OutlineDial } from './OutlineDial.tsx';
 import { TextDial } from './TextDial.tsx';
+import { text } from './text.ts';
 
 interface Props {
   spec: DialSpec;
@@ -34,8 +35,8 @@ export const DialField = memo(
           <Choice
             label={spec.label}
             options={[
-              { value: 'true', label: 'Yes', ...(spec.why === undefined ? {} : { why: spec.why }) },
-              { value: 'false', label: 'No', ...(spec.why === undefined ? {} : { why: spec.why }) },
+              { value: 'true', label: text('yes'), ...(spec.why === undefined ? {} : { why: spec.why }) },
+              { value: 'false', label: text('no'), ...(spec.why === undefined ? {} : { why: spec.why }) },
             ]}
             value={String(value)}
             onChange={(v) => set(v === 'true')}

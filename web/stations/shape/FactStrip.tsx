@@ -7,6 +7,7 @@ import { Quiet } from '../../parts/Panel.tsx';
 import { WhatAreBits } from '../../parts/WhatIs.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { ShowIt } from './ShowIt.tsx';
+import { text } from './text.ts';
 
 const Facts = styled.div`
   display: grid;
@@ -58,12 +59,18 @@ export const FactStrip = memo(function FactStrip({
   return (
     <Facts>
       <div>
-        <Quiet>Fit</Quiet>
+        <Quiet>{text('fit')}</Quiet>
         <span aria-live="polite">{fit ? <Verdict kind={fit.verdict} word={fit.headline} /> : '…'}</span>
       </div>
       <div>
-        <Quiet>Difficulty per {per}</Quiet>
-        <b>{fit === null ? '…' : bits === null ? 'none: it does not work' : `${bits.toFixed(1)} bits`}</b>
+        <Quiet>{text('difficultyPer', { per })}</Quiet>
+        <b>
+          {fit === null
+            ? '…'
+            : bits === null
+              ? text('nDoesNotWork')
+              : text('bits', { bits: bits.toFixed(1) })}
+        </b>
         <WhatAreBits />
       </div>
       {fit?.facts
@@ -76,7 +83,7 @@ export const FactStrip = memo(function FactStrip({
           </div>
         ))}
       <div className="say">
-        <Quiet>Show it</Quiet>
+        <Quiet>{text('show')}</Quiet>
         <span>{show.say}</span>
         <span>
           <ShowIt title={title} show={show} unit={unit} />

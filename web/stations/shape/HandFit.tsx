@@ -10,6 +10,7 @@ import { useLight, useWorkings } from '../../design/workings.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
+import { text } from './text.ts';
 
 const Facts = styled.ul`
   list-style: none;
@@ -43,11 +44,11 @@ function Asked({ code, unit }: { code: string; unit: LengthUnit }) {
       return [];
     }
   }, [child, fit, pattern, at]);
-  if (!child) return <Quiet>{code} is not measured any more.</Quiet>;
+  if (!child) return <Quiet>{text('notMeasuredAnyMore', { code })}</Quiet>;
   const aside = child.hand.oneHanded || child.hand.side === 'left';
   return (
     <>
-      <Facts aria-label={`What it asks of ${code}`}>
+      <Facts aria-label={text('whatAsks', { code })}>
         {facts.map((f) => (
           <li key={f.id}>
             <Verdict kind={f.verdict!} word={f.label} />
@@ -55,9 +56,9 @@ function Asked({ code, unit }: { code: string; unit: LengthUnit }) {
           </li>
         ))}
       </Facts>
-      {facts.length === 0 && <Quiet>Nothing of what was measured decides here.</Quiet>}
+      {facts.length === 0 && <Quiet>{text('nothingWhatWasMeasured')}</Quiet>}
       {aside && <Quiet>{oneHand}</Quiet>}
-      {child.likes && <Quiet>Likes {child.likes}.</Quiet>}
+      {child.likes && <Quiet>{text('likes', { likes: child.likes })}</Quiet>}
     </>
   );
 }
@@ -77,9 +78,9 @@ export const HandFit = memo(function HandFit({
   return (
     <Stack $gap={8}>
       <Spread>
-        <h2>{child ? `Fitted to ${child}` : 'One child'}</h2>
+        <h2>{child ? text('fitted', { child }) : text('oneChild')}</h2>
         <Button small plain onPress={() => setFitting(true)}>
-          {child ? 'Measure again' : 'Fit it to a child'}
+          {child ? text('measureAgain') : text('fitChild')}
         </Button>
       </Spread>
       {child && <Asked code={child} unit={unit} />}

@@ -7,6 +7,7 @@ import { factValue } from '../../../core/patterns/factWords.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { ScenePicture } from '../../drawing/ScenePicture.tsx';
 import { Button } from '../../parts/Button.tsx';
+import { text } from './text.ts';
 
 const Strip = styled.div`
   display: grid;
@@ -119,8 +120,8 @@ export const Ladder = memo(function Ladder({
   if (!rungs)
     return (
       <Strip>
-        <p>Easier to harder</p>
-        <small>Working out the ladder …</small>
+        <p>{text('easierHarder')}</p>
+        <small>{text('workingOutLadder')}</small>
       </Strip>
     );
   const open = rungs.find((r) => r.id === chosen);
@@ -128,9 +129,9 @@ export const Ladder = memo(function Ladder({
     <>
       <Strip>
         <p>
-          Easier
+          {text('easier')}
           <br />
-          to harder
+          {text('harder2')}
           <br />
           <WhatIsRung />
         </p>
@@ -152,13 +153,13 @@ export const Ladder = memo(function Ladder({
                     <ScenePicture scene={r.picture} width={28} />
                   </span>
                   <span>
-                    <small>{r.bits.toFixed(1)} bits</small>
+                    <small>{text('bits', { bits: r.bits.toFixed(1) })}</small>
                     {seconds !== null && line && seconds > 0 && (
                       <small>
                         {seconds.toFixed(0)} ± {line.halfWidth(r.bits).toFixed(0)} s
                       </small>
                     )}
-                    {mine && <em>yours</em>}
+                    {mine && <em>{text('yours')}</em>}
                   </span>
                 </button>
               </Card>
@@ -170,11 +171,13 @@ export const Ladder = memo(function Ladder({
         <div style={{ display: 'flex', gap: '6px 12px', alignItems: 'center', flexWrap: 'wrap' }}>
           <small style={{ fontSize: 13.5 }}>
             {open.differs.length === 0
-              ? 'The same dials as yours.'
-              : `Differs from yours: ${open.differs.map((f) => `${f.label} ${factValue(f, unit)}`).join(', ')}.`}
+              ? text('sameDialsAsYours')
+              : text('differsFromYours', {
+                  differs: open.differs.map((f) => `${f.label} ${factValue(f, unit)}`).join(', '),
+                })}
           </small>
           <Button small isDisabled={busy} onPress={() => onAdopt(open)}>
-            Make “{open.name}” a new design
+            {text('makeNewDesign', { open: open.name })}
           </Button>
         </div>
       )}

@@ -5,6 +5,7 @@ import { factValue } from '../../../core/patterns/factWords.ts';
 import type { AnyDials, Fit, Rung } from '../../../core/patterns/index.ts';
 import { useWorkings } from '../../design/workings.ts';
 import { Button } from '../../parts/Button.tsx';
+import { text } from './text.ts';
 
 const Legend = styled.div`
   position: absolute;
@@ -72,7 +73,7 @@ export const MatLegend = memo(function MatLegend({
   if (rung)
     return (
       <Legend>
-        <strong>Rung: {rung.name}</strong>
+        <strong>{text('rung', { rung: rung.name })}</strong>
         <div className="quiet">{rung.grip}</div>
         <FactLines fit={rung.fit} unit={unit} />
       </Legend>
@@ -80,17 +81,17 @@ export const MatLegend = memo(function MatLegend({
   if (problem)
     return (
       <Legend role="alert">
-        <strong>The fit could not be worked out</strong>
+        <strong>{text('fitCouldNotWorked')}</strong>
         <div className="quiet">{problem}</div>
         <Retry small onPress={again}>
-          Try again
+          {text('tryAgain')}
         </Retry>
       </Legend>
     );
   if (!fit)
     return (
       <Legend>
-        <span className="quiet">Trying it …</span>
+        <span className="quiet">{text('trying')}</span>
       </Legend>
     );
   return (

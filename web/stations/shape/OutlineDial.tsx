@@ -8,6 +8,7 @@ import { Select } from '../../parts/Select.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Notice, Quiet, Row } from '../../parts/Panel.tsx';
 import { readSvg } from './readSvg.ts';
+import { text } from './text.ts';
 
 const Box = styled.div`
   display: grid;
@@ -58,7 +59,7 @@ export function OutlineDial({
       <div className="pair">
         <Select
           label={spec.label}
-          placeholder={now && now.kind !== 'shape' ? outlineName(now) : 'Choose'}
+          placeholder={now && now.kind !== 'shape' ? outlineName(now) : text('choose')}
           value={now?.kind === 'shape' ? now.shape : null}
           onChange={(shape) => {
             setProblem(null);
@@ -67,20 +68,20 @@ export function OutlineDial({
           options={spec.options.map((o) => ({ value: o.value, label: o.label }))}
         />
         <TextField
-          label="or letter"
+          label={text('orLetter')}
           value={now?.kind === 'letter' ? now.letter : ''}
-          onChange={(text) => {
-            const letter = text.trim().slice(-1);
+          onChange={(typed) => {
+            const letter = typed.trim().slice(-1);
             if (letter === '') return;
             const next = outlineDial.safeParse({ kind: 'letter', letter });
             if (next.success) onChange(next.data);
-            setProblem(next.success ? null : 'Expected one letter from A to Z or one numeral.');
+            setProblem(next.success ? null : text('expectedLetterFromZ'));
           }}
         />
       </div>
       <Row>
         <Button small plain onPress={() => file.current?.click()}>
-          Own drawing (SVG)
+          {text('ownDrawingSvg')}
         </Button>
         {now?.kind === 'own' && <Quiet>{outlineName(now)}</Quiet>}
       </Row>
@@ -89,7 +90,7 @@ export function OutlineDial({
         type="file"
         accept=".svg,image/svg+xml"
         hidden
-        aria-label="Own drawing as SVG"
+        aria-label={text('ownDrawingAsSvg')}
         onChange={(e) => void take(e.currentTarget.files?.[0])}
       />
       {problem && <Notice tone="stop">{problem}</Notice>}

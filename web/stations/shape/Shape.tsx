@@ -25,6 +25,7 @@ import { FactStrip } from './FactStrip.tsx';
 import { HandFit } from './HandFit.tsx';
 import { Ladder, nearestRung } from './Ladder.tsx';
 import { MatLegend } from './MatLegend.tsx';
+import { text } from './text.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -82,8 +83,10 @@ const Head = memo(function Head({
   const buttons = useMemo(
     () => (
       <>
-        {hasTemplate && <DesignFile href={`/api/designs/${id}/template.pdf`}>Print template</DesignFile>}
-        <ButtonLink to={`/check/${id}`}>Check it</ButtonLink>
+        {hasTemplate && (
+          <DesignFile href={`/api/designs/${id}/template.pdf`}>{text('printTemplate')}</DesignFile>
+        )}
+        <ButtonLink to={`/check/${id}`}>{text('check')}</ButtonLink>
       </>
     ),
     [id, hasTemplate],
@@ -97,7 +100,7 @@ const Head = memo(function Head({
 
 /** The heading: of the design, or of a rung that is looked at. */
 function Titled({ rung }: { rung: Rung<AnyDials> | null }) {
-  const over = useLight((l) => `${l.pattern.name} pattern · ${l.at.approach}`);
+  const over = useLight((l) => text('pattern', { pattern: l.pattern.name, approach: l.at.approach }));
   const title = useLight((l) => (rung ? l.pattern.title(atRung(l, rung)) : l.title));
   const id = useWorkings((s) => s.design!.id);
   // Whether there is something to print changes with the kind of thing made, not with every press.
@@ -231,7 +234,7 @@ const Remedy = memo(function Remedy({ rung, unit }: { rung: Rung<AnyDials> | nul
 function FromShelf() {
   const { supply, problem } = useWorkings((s) => s.supplied);
   if (problem) return <Notice tone="stop">{problem}</Notice>;
-  if (!supply) return <Quiet role="status">Working it out …</Quiet>;
+  if (!supply) return <Quiet role="status">{text('workingOut')}</Quiet>;
   const short = shortWords(supply);
   return (
     <>
@@ -274,10 +277,10 @@ function ShapeWork() {
         <Panel as="div">
           <Stack $gap={10}>
             <Spread>
-              <h2>{rung ? `Dials of ${rung.name.toLowerCase()}` : 'Dials'}</h2>
+              <h2>{rung ? text('dials', { rung: rung.name.toLowerCase() }) : text('dials2')}</h2>
               {rung && (
                 <Button small plain onPress={() => setParams({}, { replace: true })}>
-                  Back to mine
+                  {text('backMine')}
                 </Button>
               )}
             </Spread>
@@ -286,7 +289,7 @@ function ShapeWork() {
             <Seam />
             <HandFit materials={materials} unit={unit} />
             <Seam />
-            <h2>Uses from the shelf</h2>
+            <h2>{text('usesFromShelf')}</h2>
             <FromShelf />
             <Seam />
             <MadeOf materials={materials} />

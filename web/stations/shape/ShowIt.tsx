@@ -5,6 +5,7 @@ import type { ScriptStep, Show } from '../../../core/patterns/index.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Quiet, Spread, Stack } from '../../parts/Panel.tsx';
+import { text } from './text.ts';
 
 /** Letters that are read from a metre away: about 9 mm high on a tablet. */
 const Large = styled.p`
@@ -95,26 +96,28 @@ function Sitting({ script, unit }: { script: readonly ScriptStep[]; unit: Length
     <Stack $gap={8}>
       <div aria-live="polite">
         <Quiet>
-          {step ? `Step ${at + 1} of ${script.length} · ${clock(left)} left` : 'The sitting is over'}
+          {step
+            ? text('stepLeft', { at: at + 1, script: script.length, left: clock(left) })
+            : text('sittingOver')}
         </Quiet>
-        <Large>{step ? inUnit(step.words, unit) : 'Stop while it still goes well.'}</Large>
+        <Large>{step ? inUnit(step.words, unit) : text('stopWhileStillGoes')}</Large>
       </div>
       <Spread>
         {step ? (
           <>
-            <Button onPress={start}>{run.since === null ? 'Start' : 'Pause'}</Button>
+            <Button onPress={start}>{run.since === null ? text('start') : text('pause')}</Button>
             <Button plain onPress={next}>
-              Next
+              {text('next')}
             </Button>
           </>
         ) : (
-          <Button onPress={() => setRun({ from: 0, before: 0, since: null })}>From the beginning</Button>
+          <Button onPress={() => setRun({ from: 0, before: 0, since: null })}>{text('fromBeginning')}</Button>
         )}
       </Spread>
       <Steps>
         {script.map((s, i) => (
           <li key={s.words} aria-current={i === at ? 'step' : undefined}>
-            <Quiet>{s.minutes} min</Quiet>
+            <Quiet>{text('min', { minutes: s.minutes })}</Quiet>
             {inUnit(s.words, unit)}
           </li>
         ))}
@@ -136,18 +139,18 @@ export const ShowIt = memo(function ShowIt({
 }) {
   const [isOpen, setOpen] = useState(false);
   const said: [string, string][] = [
-    ['Say', show.say],
-    ['Look for', show.lookFor],
-    ['Easier', show.easier],
-    ['Harder', show.harder],
-    ['And', show.more],
-    ['One hand', show.oneHand],
-    ['Stop', show.stop],
+    [text('say'), show.say],
+    [text('look'), show.lookFor],
+    [text('easier'), show.easier],
+    [text('harder'), show.harder],
+    [text('and'), show.more],
+    [text('oneHand'), show.oneHand],
+    [text('stop'), show.stop],
   ];
   return (
     <>
       <Button small plain onPress={() => setOpen(true)}>
-        {show.script ? 'Sitting, by the minute' : 'How to show it'}
+        {show.script ? text('sittingMinute') : text('howShow')}
       </Button>
       <Dialog title={isOpen ? title() : ''} isOpen={isOpen} onClose={() => setOpen(false)} wide>
         <Stack $gap={18}>
@@ -162,7 +165,7 @@ export const ShowIt = memo(function ShowIt({
           </Words>
           <Spread>
             <Button plain onPress={() => setOpen(false)}>
-              Close
+              {text('close')}
             </Button>
           </Spread>
         </Stack>

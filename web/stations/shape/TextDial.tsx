@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { DialSpec } from '../../../core/patterns/kernel.ts';
 import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
+import { text } from './text.ts';
 
 /** A dial of letters or words: what is typed counts when the field is left, or on Enter. */
 export function TextDial({
@@ -22,7 +23,7 @@ export function TextDial({
     setTyped(null);
   }
   const isAllowed = typed === null || new RegExp(`^(?:${spec.allowed ?? '.*'})$`, 'u').test(typed);
-  const problem = isAllowed ? undefined : `expected ${spec.hint ?? 'letters or numerals'}`;
+  const problem = isAllowed ? undefined : text('expected', { hint: spec.hint ?? text('lettersOrNumerals') });
   const commit = (): void => {
     if (typed === null || !isAllowed) return;
     setTyped(null);

@@ -1,6 +1,7 @@
 import { boxOf, outlineDial, type OutlineDial } from '../../../core/outline/outline.ts';
 import { pathPoints, thinned } from '../../../core/outline/svg.ts';
 import type { Vec2 } from '../../../core/geometry/vector.ts';
+import { text } from './text.ts';
 
 const MOST_BYTES = 500_000;
 const MOST_ELEMENTS = 2000;
@@ -47,23 +48,19 @@ function pathOf(el: Element): string {
  *
  * @throws Error with a word on what was wrong
  */
-export function readSvg(text: string, name: string): OutlineDial {
-  if (text.length > MOST_BYTES)
-    throw new Error('The file is larger than 500 kB; expected one simple outline.');
-  if (/<!DOCTYPE|<!ENTITY/i.test(text))
-    throw new Error('The file declares a document type; save it as plain SVG without one.');
-  const doc = new DOMParser().parseFromString(text, 'image/svg+xml');
+export function readSvg(file: string, name: string): OutlineDial {
+  if (file.length > MOST_BYTES) throw new Error(text('fileLargerThan500'));
+  if (/<!DOCTYPE|<!ENTITY/i.test(file)) throw new Error(text('fileDeclaresDocumentType'));
+  const doc = new DOMParser().parseFromString(file, 'image/svg+xml');
   const root = doc.documentElement;
-  if (doc.querySelector('parsererror') || root.localName !== 'svg')
-    throw new Error('The file is not SVG that can be read.');
+  if (doc.querySelector('parsererror') || root.localName !== 'svg') throw new Error(text('fileNotSvgCan'));
   const found: { points: Vec2[]; area: number }[] = [];
   let elements = 0;
   const walk = (el: Element, transform: string, depth: number): void => {
-    if (++elements > MOST_ELEMENTS || depth > DEEPEST)
-      throw new Error('The file holds too many parts; expected one simple outline.');
+    if (++elements > MOST_ELEMENTS || depth > DEEPEST) throw new Error(text('fileHoldsTooMany'));
     for (const a of el.attributes)
       if (/^on/i.test(a.localName) || (a.localName === 'href' && !a.value.startsWith('#')))
-        throw new Error(`The file holds a script or a link (${a.name}); expected plain shapes.`);
+        throw new Error(text('fileHoldsScriptOr', { a: a.name }));
     const own = `${transform} ${el.getAttribute('transform') ?? ''}`.trim();
     if (SHAPES.includes(el.localName)) {
       const d = pathOf(el);
@@ -73,20 +70,20 @@ export function readSvg(text: string, name: string): OutlineDial {
       found.push({ points, area: (x1 - x0) * (y1 - y0) });
     } else if (GROUPS.includes(el.localName)) for (const child of el.children) walk(child, own, depth + 1);
     else if (!QUIET.includes(el.localName))
-      throw new Error(`The file holds “${el.localName}”, which is no outline; expected plain shapes.`);
+      throw new Error(text('fileHoldsWhichNo', { localName: el.localName }));
   };
   walk(root, '', 0);
   const largest = found.reduce<(typeof found)[number] | null>(
     (a, b) => (a && a.area >= b.area ? a : b),
     null,
   );
-  if (!largest) throw new Error('The file holds no closed shape.');
+  if (!largest) throw new Error(text('fileHoldsNoClosed'));
   const read = outlineDial.safeParse({
     kind: 'own',
     name: name.replace(/\.svg$/i, '').slice(0, 80),
     // A thousandth of a millimetre is finer than any scissors.
     points: largest.points.map(([x, y]) => [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000]),
   });
-  if (!read.success) throw new Error(`The outline cannot be used: ${read.error.issues[0]!.message}.`);
+  if (!read.success) throw new Error(text('outlineCannotUsed', { message: read.error.issues[0]!.message }));
   return read.data;
 }

@@ -22,6 +22,7 @@ import { Verdict } from '../../shell/Verdict.tsx';
 import { WhatAreBits, WhatIsRung } from '../../parts/WhatIs.tsx';
 import { ChildFacts } from './ChildFacts.tsx';
 import { HELP_WORDS, LIKED_WORDS, secondsEach, triesWords } from './words.ts';
+import { text } from './text.ts';
 
 const Next = styled.article`
   display: grid;
@@ -86,7 +87,7 @@ const Chances = styled.ul`
   }
 `;
 
-const inTen = (chance: number): string => `${Math.round(10 * chance)} in 10`;
+const inTen = (chance: number): string => text('n10', { what: Math.round(10 * chance) });
 
 function Offer({
   child,
@@ -110,18 +111,17 @@ function Offer({
       </div>
       <Row>
         <ButtonLink small plain={!first} to={`/watch?${note}`}>
-          Note it
+          {text('note')}
         </ButtonLink>
       </Row>
       <p>
         {of.reason}{' '}
         <Quiet>
-          On the rail as <span className="label">{of.label}</span>.
+          {text('onRailAs')} <span className="label">{of.label}</span>.
         </Quiet>
       </p>
       <p>
-        <Verdict kind={of.check.verdict} />{' '}
-        <Quiet>{of.check.words ?? 'The check found nothing for this child.'}</Quiet>
+        <Verdict kind={of.check.verdict} /> <Quiet>{of.check.words ?? text('checkFoundNothingThis')}</Quiet>
       </p>
     </Next>
   );
@@ -129,21 +129,16 @@ function Offer({
 
 function Suggestions({ child, next }: { child: string; next: WhatNext }) {
   if (!next.next && !next.other)
-    return (
-      <Notice tone="care">
-        No kit that is in, clean and whole fits. Clean what came back, or make one for{' '}
-        {next.skill.toLowerCase()}.
-      </Notice>
-    );
+    return <Notice tone="care">{text('noKitCleanWhole', { skill: next.skill.toLowerCase() })}</Notice>;
   return (
     <Stack $gap={12}>
       {next.next ? (
-        <Offer child={child} title="Next" of={next.next} first />
+        <Offer child={child} title={text('next')} of={next.next} first />
       ) : (
-        <Notice tone="care">No kit for {next.skill.toLowerCase()} is in, clean and whole.</Notice>
+        <Notice tone="care">{text('noKitCleanWhole2', { skill: next.skill.toLowerCase() })}</Notice>
       )}
-      {next.easier && <Offer child={child} title="On a tired day" of={next.easier} />}
-      {next.other && <Offer child={child} title="For another skill" of={next.other} />}
+      {next.easier && <Offer child={child} title={text('onTiredDay')} of={next.easier} />}
+      {next.other && <Offer child={child} title={text('skill')} of={next.other} />}
     </Stack>
   );
 }
@@ -152,7 +147,7 @@ function Suggestions({ child, next }: { child: string; next: WhatNext }) {
 function Ladders({ rungs }: { rungs: readonly RungChance[] }) {
   const designs = [...new Map(rungs.map((r) => [r.designId, r.design]))];
   return designs.map(([id, design]) => (
-    <section key={id} aria-label={`Rungs of ${design}`}>
+    <section key={id} aria-label={text('rungs', { design })}>
       <h3 style={{ fontSize: 15, marginBottom: 4 }}>{design}</h3>
       <Chances>
         {rungs
@@ -161,12 +156,12 @@ function Ladders({ rungs }: { rungs: readonly RungChance[] }) {
             <li key={r.rung}>
               <span>
                 {r.rung}
-                {r.alone !== null && <Quiet> {r.alone === 1 ? '· alone' : '· with help'}</Quiet>}
+                {r.alone !== null && <Quiet> {r.alone === 1 ? text('al') : text('help2')}</Quiet>}
               </span>
               <span
                 className="bar"
                 role="img"
-                aria-label={`${inTen(r.chance)} alone, ${inTen(r.low)} to ${inTen(r.high)}`}
+                aria-label={text('al2', { chance: inTen(r.chance), low: inTen(r.low), high: inTen(r.high) })}
               >
                 <i style={{ left: `${100 * r.low}%`, width: `${100 * (r.high - r.low)}%` }} />
                 <b style={{ left: `${100 * r.chance}%` }} />
@@ -195,7 +190,7 @@ function Pace({ notes }: { notes: readonly Note[] }) {
       x: timed.map((t) => t.bits),
       y: timed.map((t) => t.each),
       text: timed.map((t) => t.of),
-      name: 'Sittings',
+      name: text('sittings'),
       type: 'scatter',
       mode: 'markers',
       marker: { color: '#B0451A', size: 10 },
@@ -216,10 +211,10 @@ function Pace({ notes }: { notes: readonly Note[] }) {
     });
     return [
       points,
-      drawn(x.map(at), 'Line', { color: '#2C5F8A', width: 3 }),
+      drawn(x.map(at), text('line'), { color: '#2C5F8A', width: 3 }),
       drawn(
         x.map((b) => Math.max(0, at(b) - line.halfWidth(b))),
-        '95 % interval of the mean',
+        text('n95IntervalMean'),
         { color: '#8d8069', dash: 'dot', width: 1.5 },
       ),
       drawn(
@@ -230,23 +225,32 @@ function Pace({ notes }: { notes: readonly Note[] }) {
       ),
     ];
   }, [timed, line]);
-  if (timed.length === 0) return <Quiet>Nothing was timed and counted yet.</Quiet>;
+  if (timed.length === 0) return <Quiet>{text('nothingWasTimedCounted')}</Quiet>;
   return (
     <Stack $gap={6}>
       <Chart
         data={data}
         layout={{
           xaxis: { title: { text: 'bits' } },
-          yaxis: { title: { text: 'seconds each' }, rangemode: 'tozero' },
+          yaxis: { title: { text: text('secondsEach2') }, rangemode: 'tozero' },
           margin: { l: 56, r: 12, t: 40, b: 44 },
         }}
         height={270}
-        label={`Seconds each against bits: ${timed.map((t) => `${t.bits.toFixed(1)} bits ${t.each.toFixed(1)} s`).join(', ')}`}
+        label={text('secondsEachAgainstBits', {
+          timed: timed
+            .map((t) => text('bitsS', { bits: t.bits.toFixed(1), each: t.each.toFixed(1) }))
+            .join(', '),
+        })}
       />
       <Quiet>
         {line
-          ? `Least squares over ${line.n} sittings: ${line.slope.toFixed(1)} s more for each bit, ± ${line.halfWidth(timed[0]!.bits).toFixed(1)} s at ${timed[0]!.bits.toFixed(1)} bits (95 %).`
-          : `No line yet: it takes four timed sittings at three different numbers of bits, and there ${timed.length === 1 ? 'is 1' : `are ${timed.length}`}.`}
+          ? text('leastSquaresOverSittings', {
+              n: line.n,
+              slope: line.slope.toFixed(1),
+              bits: line.halfWidth(timed[0]!.bits).toFixed(1),
+              bits2: timed[0]!.bits.toFixed(1),
+            })
+          : text('noLineYetTakes', { timed: timed.length })}
       </Quiet>
     </Stack>
   );
@@ -273,30 +277,32 @@ export function Component() {
         <Notice tone="stop">{words(page.error)}</Notice>
         <div>
           <ButtonLink plain to="/watch">
-            To the notes
+            {text('notes2')}
           </ButtonLink>
         </div>
       </Stack>
     );
-  if (!page.data || !place) return <p role="status">Looking at the notes …</p>;
+  if (!page.data || !place) return <p role="status">{text('lookingNotes')}</p>;
   const { rests, whatNext } = page.data;
   return (
     <Stack>
       <Heading
-        over={`${place.name} · ${page.data.notes} ${page.data.notes === 1 ? 'note' : 'notes'} on ${child}`}
-        title={`What next for ${child}?`}
+        over={text('on2', { place: place.name, notes: page.data.notes, child })}
+        title={text('whatNext', { child })}
       >
         <div style={{ width: 230 }}>
           <Select
-            label="To practise"
+            label={text('practise')}
             value={whatNext.skill}
             onChange={(s) => setParams({ skill: s }, { replace: true })}
             options={SKILLS.map((s) => ({ value: s, label: s }))}
           />
         </div>
-        <FileLink href={`/api/children/${encodeURIComponent(child)}/page.pdf${asked}`}>Print</FileLink>
+        <FileLink href={`/api/children/${encodeURIComponent(child)}/page.pdf${asked}`}>
+          {text('print')}
+        </FileLink>
         <ButtonLink plain to="/watch">
-          All notes
+          {text('allNotes')}
         </ButtonLink>
       </Heading>
       <SideBySide $left={1}>
@@ -307,40 +313,52 @@ export function Component() {
               <Suggestions child={child} next={whatNext} />
               {whatNext.bored.length > 0 && (
                 <Quiet>
-                  Left out, since it bores:{' '}
-                  {whatNext.bored
-                    .map((b) => `${notes.find((n) => n.designId === b.design)?.design ?? 'one'} (${b.why})`)
-                    .join('; ')}
-                  .
+                  {text('leftOutSinceBores', {
+                    bored: whatNext.bored
+                      .map((b) => `${notes.find((n) => n.designId === b.design)?.design ?? 'one'} (${b.why})`)
+                      .join('; '),
+                  })}
                 </Quiet>
               )}
               {whatNext.stopped.length > 0 && (
                 <Notice tone="stop">
-                  <strong>
-                    Left out, since the check stops {whatNext.stopped.length === 1 ? 'it' : 'them'} for{' '}
-                    {child}:
-                  </strong>{' '}
+                  <strong>{text('leftOutSinceCheck', { stopped: whatNext.stopped.length, child })}</strong>{' '}
                   {whatNext.stopped.map((s) => `${s.design} (${s.why})`).join('; ')}.
                 </Notice>
               )}
-              <Quiet>A suggestion from notes, no diagnosis: the therapist who knows the child decides.</Quiet>
+              <Quiet>{text('suggestionFromNotesNo')}</Quiet>
             </Stack>
           </Panel>
           <Panel as="div">
             <Stack $gap={10}>
               <Spread>
-                <h2>Alone, out of ten tries</h2>
+                <h2>{text('alOutTenTries')}</h2>
                 <WhatIsRung />
               </Spread>
               <Ladders rungs={page.data.rungs} />
               <Quiet>
                 {rests.isGuess
-                  ? `A guess by bits: ${rests.answers} answers of ${rests.children} children are too few to find difficulties from. `
-                  : `Rasch model, difficulties of ${rests.rungs} rungs found from ${rests.answers} answers of ${rests.children} children, the others by their bits. `}
-                The band is the 95 % interval. {child} stands at {page.data.ability.mean.toFixed(1)} ±{' '}
-                {(1.96 * page.data.ability.sd).toFixed(1)} logits, 0 being the middle of the children watched
-                here. A verbal prompt makes a rung {rests.help[2].toFixed(1)} logits easier, a hand on the
-                wrist {rests.help[1].toFixed(1)}, hand over hand {rests.help[0].toFixed(1)}.
+                  ? text('guessBitsAnswersChildren', {
+                      answers: rests.answers,
+                      children: rests.children,
+                      child,
+                      mean: page.data.ability.mean.toFixed(1),
+                      what: (1.96 * page.data.ability.sd).toFixed(1),
+                      what2: rests.help[2].toFixed(1),
+                      what3: rests.help[1].toFixed(1),
+                      what4: rests.help[0].toFixed(1),
+                    })
+                  : text('raschModelDifficultiesRungs', {
+                      rungs: rests.rungs,
+                      answers: rests.answers,
+                      children: rests.children,
+                      child,
+                      mean: page.data.ability.mean.toFixed(1),
+                      what: (1.96 * page.data.ability.sd).toFixed(1),
+                      what2: rests.help[2].toFixed(1),
+                      what3: rests.help[1].toFixed(1),
+                      what4: rests.help[0].toFixed(1),
+                    })}
               </Quiet>
             </Stack>
           </Panel>
@@ -349,7 +367,7 @@ export function Component() {
           <Panel as="div">
             <Stack $gap={8}>
               <Spread>
-                <h2>Pace</h2>
+                <h2>{text('pace')}</h2>
                 <WhatAreBits />
               </Spread>
               <Pace notes={notes} />
@@ -357,11 +375,11 @@ export function Component() {
           </Panel>
           <Panel as="div">
             <Stack $gap={8}>
-              <h2>Sittings</h2>
+              <h2>{text('sittings')}</h2>
               <Table
-                caption={`Sittings of ${child}`}
+                caption={text('sittings2', { child })}
                 left={[1, 2, 3, 4]}
-                head={['Day', 'Design and rung', 'Help', 'How it went', 'Words']}
+                head={[text('day'), text('designRung'), text('help3'), text('howWent'), text('words')]}
                 rows={notes.map((n) => ({
                   key: String(n.id),
                   cells: [
@@ -369,9 +387,7 @@ export function Component() {
                     <span key="d">
                       {n.design}
                       <br />
-                      <Quiet>
-                        {n.rung}, {n.bits.toFixed(1)} bits
-                      </Quiet>
+                      <Quiet>{text('bits2', { rung: n.rung, bits: n.bits.toFixed(1) })}</Quiet>
                     </span>,
                     HELP_WORDS[n.help],
                     [
@@ -394,7 +410,7 @@ export function Component() {
               href={`/api/children/${encodeURIComponent(child)}/data`}
               erase={() => api<void>('POST', `/children/${encodeURIComponent(child)}/erase`, {})}
               onErased={() => {
-                say(`${child} is erased.`);
+                say(text('erased', { child }));
                 void go('/watch');
               }}
             />

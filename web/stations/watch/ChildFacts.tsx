@@ -8,13 +8,16 @@ import { DialogEnd } from '../../parts/DialogEnd.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { bornOf, WhoFields, type Who } from '../../parts/WhoFields.tsx';
+import { text } from './text.ts';
 
 /** What is known of a child in one line; what is not known says so. */
 const factsOf = (child: Child | undefined): string =>
   [
-    child?.age == null ? 'age not told' : `${child.age} months`,
-    child?.mouths ? 'still puts things in the mouth' : null,
-    child && child.allergies.length > 0 ? `allergic to ${child.allergies.join(', ')}` : 'no allergies told',
+    child?.age == null ? text('ageNotTold') : text('months', { age: child.age }),
+    child?.mouths ? text('stillPutsThingsMouth') : null,
+    child && child.allergies.length > 0
+      ? text('allergic', { allergies: child.allergies.join(', ') })
+      : text('noAllergiesTold'),
   ]
     .filter(Boolean)
     .join(' · ');
@@ -28,9 +31,9 @@ export function ChildFacts({ code }: { code: string }) {
   return (
     <>
       <Row>
-        <Quiet>The check goes by: {factsOf(child)}.</Quiet>
+        <Quiet>{text('checkGoes', { child: factsOf(child) })}</Quiet>
         <Button small plain onPress={() => setOpen(true)}>
-          Change it
+          {text('change')}
         </Button>
       </Row>
       {isOpen && <Facts code={code} child={child} onDone={() => setOpen(false)} />}
@@ -58,20 +61,20 @@ function Facts({ code, child, onDone }: { code: string; child: Child | undefined
     return api<Child>('PUT', `/children/${encodeURIComponent(code)}`, input);
   });
   return (
-    <Dialog title={`What the check goes by for ${code}`} isOpen onClose={onDone}>
+    <Dialog title={text('whatCheckGoes', { code })} isOpen onClose={onDone}>
       <Form onSubmit={() => save.mutate(undefined, { onSuccess: onDone })}>
         <Stack $gap={10}>
           <WhoFields
             value={who}
             onChange={setWho}
-            ageLabel="Age today, months"
-            bornLabel="Or month of birth"
-            mouthsLabel="Still puts things in the mouth"
+            ageLabel={text('ageTodayMonths')}
+            bornLabel={text('orMonthBirth')}
+            mouthsLabel={text('stillPutsThingsMouth2')}
           />
-          <Quiet>An age grows from the day it was told.</Quiet>
+          <Quiet>{text('ageGrowsFromDay')}</Quiet>
           <DialogEnd
             problem={save.error ? words(save.error) : null}
-            yes="Save it"
+            yes={text('save')}
             isBusy={save.isPending}
             onClose={onDone}
           />

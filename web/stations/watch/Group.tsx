@@ -9,6 +9,7 @@ import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '.
 import { Select } from '../../parts/Select.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
+import { text } from './text.ts';
 
 const Lines = styled.ul`
   display: grid;
@@ -22,8 +23,8 @@ const Lines = styled.ul`
 `;
 
 const SAYS = {
-  'too hard': { kind: 'stop', word: 'nobody manages it alone yet' },
-  dull: { kind: 'care', word: 'most find it dull' },
+  'too hard': { kind: 'stop', word: text('nobodyManagesAlYet') },
+  dull: { kind: 'care', word: text('mostFindDull') },
 } as const;
 
 function Make({ page }: { page: GroupPage }) {
@@ -31,13 +32,11 @@ function Make({ page }: { page: GroupPage }) {
   return (
     <Panel as="div">
       <Stack $gap={10}>
-        <h2>Make next for {page.group}</h2>
+        <h2>{text('makeNext', { group: page.group })}</h2>
         {page.make.length === 0 ? (
-          <Quiet>
-            Every design that would suit this group has a kit already, or none is known to suit it.
-          </Quiet>
+          <Quiet>{text('everyDesignWouldSuit')}</Quiet>
         ) : (
-          <Lines aria-label={`Make next for ${page.group}`}>
+          <Lines aria-label={text('makeNext', { group: page.group })}>
             {page.make.map((m) => (
               <li key={m.designId}>
                 <Spread>
@@ -45,16 +44,13 @@ function Make({ page }: { page: GroupPage }) {
                     {m.design}, “{m.rung}”
                   </b>
                   <ButtonLink small plain to={`/make/${m.designId}`}>
-                    Make it
+                    {text('make')}
                   </ButtonLink>
                 </Spread>
-                <Quiet>
-                  {m.skill}: suits {m.suits} of {n} {n === 1 ? 'child' : 'children'}, 5 to 9 in 10 to manage
-                  it alone.
-                </Quiet>
+                <Quiet>{text('suits5910', { skill: m.skill, suits: m.suits, n })}</Quiet>
                 <div>
                   <Verdict kind={m.check.verdict} />{' '}
-                  <Quiet>{m.check.words ?? `The check found nothing for ${page.group}.`}</Quiet>
+                  <Quiet>{m.check.words ?? text('checkFoundNothing', { group: page.group })}</Quiet>
                 </div>
               </li>
             ))}
@@ -62,13 +58,10 @@ function Make({ page }: { page: GroupPage }) {
         )}
         <Row>
           <ButtonLink small plain to="/gather/today">
-            What could I make?
+            {text('whatCouldIMake')}
           </ButtonLink>
         </Row>
-        <Quiet>
-          {page.isGuess ? 'A guess by bits: too few notes yet. ' : ''}From notes, no diagnosis: the therapist
-          who knows the children decides.
-        </Quiet>
+        <Quiet>{page.isGuess ? text('guessBitsTooFew') : text('fromNotesNoDiagnosis')}</Quiet>
       </Stack>
     </Panel>
   );
@@ -94,23 +87,23 @@ export function Component() {
   if (groups.data?.length === 0)
     return (
       <Stack>
-        <Heading over={place?.name ?? ''} title="Nobody was watched yet" />
+        <Heading over={place?.name ?? ''} title={text('nobodyWasWatchedYet')} />
         <div>
-          <ButtonLink to="/watch">Write a note</ButtonLink>
+          <ButtonLink to="/watch">{text('writeNote')}</ButtonLink>
         </div>
       </Stack>
     );
-  if (!groups.data || !page.data || !place) return <p role="status">Looking at the notes …</p>;
+  if (!groups.data || !page.data || !place) return <p role="status">{text('lookingNotes')}</p>;
   const { children, designs } = page.data;
   return (
     <Stack>
       <Heading
-        over={`${place.name} · group ${page.data.group}, ${children.length} ${children.length === 1 ? 'child' : 'children'}`}
-        title="Who is where on which ladder?"
+        over={text('group2', { place: place.name, group: page.data.group, children: children.length })}
+        title={text('whoWhereOnWhich')}
       >
         <div style={{ width: 210 }}>
           <Select
-            label="Group"
+            label={text('group3')}
             value={page.data.group}
             onChange={(g) => void navigate(`/watch/groups/${encodeURIComponent(g)}`)}
             options={groups.data.map((g) => ({
@@ -121,16 +114,16 @@ export function Component() {
           />
         </div>
         <ButtonLink plain to="/watch">
-          All notes
+          {text('allNotes')}
         </ButtonLink>
       </Heading>
       <SideBySide $left={2}>
         <Panel as="div">
           <Stack $gap={8}>
             <Table
-              caption={`Ladders of ${page.data.group}`}
+              caption={text('ladders', { group: page.data.group })}
               left={children.map((_, i) => i + 1)}
-              head={['Design', ...children]}
+              head={[text('design'), ...children]}
               rows={designs.map((d) => ({
                 key: String(d.designId),
                 cells: [
@@ -147,15 +140,14 @@ export function Component() {
                     ) : at.alone ? (
                       <b key={c}>{at.alone}</b>
                     ) : (
-                      <Quiet key={c}>{at.last}, with help</Quiet>
+                      <Quiet key={c}>{text('help', { last: at.last })}</Quiet>
                     );
                   }),
                 ],
               }))}
             />
             <Quiet>
-              In bold the hardest rung managed alone; else the last one tried. A group is the code up to its
-              dash:{' '}
+              {text('boldHardestRungManaged')}{' '}
               {children.map((c, i) => (
                 <span key={c}>
                   {i > 0 && ', '}

@@ -21,6 +21,7 @@ import { WhatIsRung } from '../../parts/WhatIs.tsx';
 import { Bin } from '../../parts/Bin.tsx';
 import { RunningClock } from './RunningClock.tsx';
 import { HELP_WORDS, LIKED_WORDS } from './words.ts';
+import { text } from './text.ts';
 
 const Two = styled.div`
   display: grid;
@@ -116,9 +117,8 @@ export function NoteForm({
   };
   const add = useChange(async () => {
     const rung = open;
-    if (!design || !rung) throw new Error('Choose a design and a rung.');
-    if (seconds === null && count === null)
-      throw new Error(`How many seconds did it take, or how many ${counted.of}?`);
+    if (!design || !rung) throw new Error(text('chooseDesignRung'));
+    if (seconds === null && count === null) throw new Error(text('howManySecondsDid', { of: counted.of }));
     const note: NoteSent = {
       designId: design.id,
       child,
@@ -156,15 +156,15 @@ export function NoteForm({
     >
       <Stack $gap={10}>
         <Spread>
-          <h2>Write a note</h2>
+          <h2>{text('writeNote')}</h2>
           <WhatIsRung />
         </Spread>
         <Two>
-          <TextField label="Child" value={child} onChange={setChild} hint="a code, like G-04" />
-          <DayField label="Day" value={day ?? place.today} onChange={setDay} />
+          <TextField label={text('child')} value={child} onChange={setChild} hint={text('codeLikeG04')} />
+          <DayField label={text('day')} value={day ?? place.today} onChange={setDay} />
         </Two>
         {children.length > 0 && (
-          <Codes role="group" aria-label="Watched last">
+          <Codes role="group" aria-label={text('watchedLast')}>
             {children.slice(0, MOST_CODES).map((c) => (
               <button
                 key={c.child}
@@ -182,13 +182,13 @@ export function NoteForm({
           </Codes>
         )}
         <Select
-          label="Design"
+          label={text('design')}
           value={designId}
           onChange={choose}
           options={designs.map((d) => ({ value: String(d.id), label: d.name, note: d.forGroup }))}
         />
         {before.length > 0 && (
-          <Done aria-label="Rungs done before">
+          <Done aria-label={text('rungsDBefore')}>
             {before.map((b, i) => (
               <li key={`${i}${b.rung}`}>
                 <b>{b.rung}</b>
@@ -202,7 +202,7 @@ export function NoteForm({
                 </Quiet>
                 <Bin
                   type="button"
-                  aria-label={`Take ${b.rung} off`}
+                  aria-label={text('takeOff', { rung: b.rung })}
                   onClick={() => setBefore((all) => all.filter((_, k) => k !== i))}
                 >
                   <Trash2 size={17} aria-hidden />
@@ -212,35 +212,35 @@ export function NoteForm({
           </Done>
         )}
         <Select
-          label={before.length > 0 ? 'Then the rung' : 'Rung'}
+          label={before.length > 0 ? text('thenRung') : text('rung')}
           value={open?.id ?? null}
           onChange={setRungId}
           isDisabled={!heavy.rungs}
           placeholder={
-            !design ? 'Choose the design first' : heavy.rungs ? 'Choose' : 'Working out the ladder …'
+            !design ? text('chooseDesignFirst') : heavy.rungs ? text('choose') : text('workingOutLadder')
           }
           options={(heavy.rungs ?? []).map((r) => ({
             value: r.id,
             label: r.name,
-            note: `${r.bits.toFixed(1)} bits`,
+            note: text('bits', { bits: r.bits.toFixed(1) }),
           }))}
         />
         {heavy.problem && (
           <Notice tone="stop">
             {heavy.problem}{' '}
             <Button small plain onPress={heavy.again}>
-              Try again
+              {text('tryAgain')}
             </Button>
           </Notice>
         )}
         <Two>
-          <CountField label="Seconds" value={seconds} onChange={setSeconds} />
+          <CountField label={text('seconds')} value={seconds} onChange={setSeconds} />
           <CountField label={upper(counted.of)} value={count} onChange={setCount} />
         </Two>
         <RunningClock seconds={seconds} onSeconds={setSeconds} />
         <Two>
           <CountField
-            label="Tries"
+            label={text('tries')}
             value={tries}
             onChange={(n) => {
               // Until it is said otherwise, every try was managed.
@@ -248,7 +248,7 @@ export function NoteForm({
               setTries(n);
             }}
           />
-          <CountField label="Managed" value={managed} onChange={setManaged} />
+          <CountField label={text('managed')} value={managed} onChange={setManaged} />
         </Two>
         <div>
           <Button
@@ -262,29 +262,29 @@ export function NoteForm({
               setCount(null);
             }}
           >
-            And another rung
+            {text('rung2')}
           </Button>
         </div>
         <Choice
-          label="Help given"
+          label={text('helpGiven')}
           value={help}
           onChange={(v) => setHelp(v as Help)}
           options={HELP.map((h) => ({ value: h, label: HELP_WORDS[h] }))}
         />
         <Choice
-          label="How it was liked"
+          label={text('howWasLiked')}
           value={liked ?? ''}
           onChange={(v) => setLiked(v === '' ? null : (v as Liked))}
           options={[
             ...LIKED.map((l) => ({ value: l, label: LIKED_WORDS[l] })),
-            { value: '', label: 'Not noted' },
+            { value: '', label: text('notNoted') },
           ]}
         />
-        <TextField label="What you saw" value={said} onChange={setSaid} />
+        <TextField label={text('whatYouSaw')} value={said} onChange={setSaid} />
         {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
-        {add.isSuccess && <Notice tone="clear">Saved for {add.data.child}.</Notice>}
+        {add.isSuccess && <Notice tone="clear">{text('saved', { child: add.data.child })}</Notice>}
         <Button type="submit" isDisabled={add.isPending}>
-          Save the note
+          {text('saveNote')}
         </Button>
       </Stack>
     </Form>

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { styled } from 'styled-components';
 import { clock } from '../../../core/measure/minutes.ts';
+import { text } from './text.ts';
 
 const Big = styled.button`
   min-height: 52px;
@@ -53,10 +54,10 @@ export function RunningClock({
       }}
     >
       {run
-        ? `Stop · ${clock(Math.floor(ran))}`
+        ? text('stop', { ran: clock(Math.floor(ran)) })
         : seconds
-          ? `Go on from ${clock(seconds)}`
-          : 'Start the clock'}
+          ? text('goOnFrom', { seconds: clock(seconds) })
+          : text('startClock')}
     </Big>
   );
 }

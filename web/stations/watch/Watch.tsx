@@ -20,6 +20,7 @@ import { undoable } from '../../parts/messages.ts';
 import { Bin } from '../../parts/Bin.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { HELP_WORDS, secondsEach, triesWords } from './words.ts';
+import { text } from './text.ts';
 
 const Grid = styled.div`
   display: grid;
@@ -78,7 +79,7 @@ export function Component() {
     const put = (n: Note): void => {
       hide(n.id, true);
       undoable({
-        words: `The note on ${n.child} of ${shortDay(n.satOn)} is deleted.`,
+        words: text('noteOnDeleted', { child: n.child, satOn: shortDay(n.satOn) }),
         later: () => remove(n.id),
         undo: () => hide(n.id, false),
       });
@@ -86,7 +87,7 @@ export function Component() {
     return [
       {
         id: 'satOn',
-        name: 'Day',
+        name: text('day'),
         wide: 0.7,
         least: 76,
         value: (n) => n.satOn,
@@ -94,7 +95,7 @@ export function Component() {
       },
       {
         id: 'child',
-        name: 'Child',
+        name: text('child'),
         names: true,
         wide: 0.7,
         value: (n) => n.child,
@@ -102,7 +103,7 @@ export function Component() {
       },
       {
         id: 'design',
-        name: 'Design and rung',
+        name: text('designRung'),
         wide: 1.9,
         least: 150,
         value: (n) => n.design,
@@ -111,15 +112,16 @@ export function Component() {
             {n.design}
             <br />
             <Quiet>
-              {n.rung}, {n.bits.toFixed(1)} bits
-              {n.before.length > 0 && `, after ${n.before.map((b) => b.rung.toLowerCase()).join(', ')}`}
+              {text('bits2', { rung: n.rung, bits: n.bits.toFixed(1) })}
+              {n.before.length > 0 &&
+                text('after', { before: n.before.map((b) => b.rung.toLowerCase()).join(', ') })}
             </Quiet>
           </>
         ),
       },
       {
         id: 'help',
-        name: 'Help',
+        name: text('help3'),
         wide: 1.1,
         least: 96,
         value: (n) => HELP.indexOf(n.help),
@@ -127,7 +129,7 @@ export function Component() {
       },
       {
         id: 'count',
-        name: 'Count',
+        name: text('count'),
         wide: 0.8,
         least: 112,
         value: (n) => n.count ?? -1,
@@ -140,14 +142,14 @@ export function Component() {
       },
       {
         id: 'each',
-        name: 'Seconds each',
+        name: text('secondsEach'),
         wide: 0.6,
         value: (n) => secondsEach(n) ?? Infinity,
         show: (n) => secondsEach(n)?.toFixed(1) ?? '–',
       },
       {
         id: 'words',
-        name: 'Words',
+        name: text('words'),
         wide: 1.6,
         least: 150,
         value: (n) => n.words,
@@ -161,7 +163,7 @@ export function Component() {
         show: (n) => (
           <Bin
             type="button"
-            aria-label={`Delete the note on ${n.child}, ${shortDay(n.satOn)}`}
+            aria-label={text('deleteNoteOn', { child: n.child, satOn: shortDay(n.satOn) })}
             onClick={() => put(n)}
           >
             <Trash2 size={17} aria-hidden />
@@ -172,23 +174,23 @@ export function Component() {
   }, [remove]);
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (pages.error) return <Notice tone="stop">{words(pages.error)}</Notice>;
-  if (!notes || !summary || !place) return <p role="status">Loading the notes …</p>;
+  if (!notes || !summary || !place) return <p role="status">{text('loadingNotes')}</p>;
   return (
     <Grid>
       <Heading
-        over={`${place.name} · ${summary.notes} ${summary.notes === 1 ? 'note' : 'notes'} on ${summary.children} ${summary.children === 1 ? 'child' : 'children'}`}
-        title="Who managed what, and for how long?"
+        over={text('on', { place: place.name, notes: summary.notes, children: summary.children })}
+        title={text('whoManagedWhatHow')}
       >
         <ButtonLink plain to="/watch/groups">
-          By group
+          {text('group')}
         </ButtonLink>
       </Heading>
       <div>
         {summary.notes === 0 ? (
-          <Panel as="div">No notes yet. Write the first at the side, while it is fresh.</Panel>
+          <Panel as="div">{text('noNotesYetWrite')}</Panel>
         ) : (
           <SortTable
-            label="Notes"
+            label={text('notes')}
             columns={columns}
             rows={notes}
             rowHeight={58}

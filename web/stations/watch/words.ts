@@ -1,19 +1,20 @@
 import type { Note } from '../../../contract/lending.ts';
 import type { Help, Liked } from '../../../core/watch/outcomes.ts';
+import { text } from './text.ts';
 
 /** What each level of prompting is called on screen. */
 export const HELP_WORDS: Record<Help, string> = {
-  none: 'No help',
-  'shown once': 'Shown once',
-  'verbal prompt': 'Verbal prompt',
-  'hand on wrist': 'Hand on wrist',
-  'hand over hand': 'Hand over hand',
+  none: text('noHelp'),
+  'shown once': text('shownOnce'),
+  'verbal prompt': text('verbalPrompt'),
+  'hand on wrist': text('handOnWrist'),
+  'hand over hand': text('handOverHand'),
 };
 export const LIKED_WORDS: Record<Liked, string> = {
-  'loved it': 'Loved it',
-  fine: 'Fine',
-  bored: 'Bored',
-  refused: 'Refused',
+  'loved it': text('lovedIt'),
+  fine: text('fine'),
+  bored: text('bored'),
+  refused: text('refused'),
 };
 
 /** Seconds for one of what was counted; null where either was not noted. */
@@ -22,4 +23,4 @@ export const secondsEach = (n: Pick<Note, 'count' | 'seconds'>): number | null =
 
 /** How often it was managed, where it was tried more than once or not managed. */
 export const triesWords = (n: Pick<Note, 'tries' | 'managed'>): string | null =>
-  n.tries === 1 && n.managed === 1 ? null : `${n.managed} of ${n.tries} tries`;
+  n.tries === 1 && n.managed === 1 ? null : text('managedOfTries', { managed: n.managed, tries: n.tries });
