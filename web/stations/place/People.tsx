@@ -152,7 +152,7 @@ function One({ person }: { person: Person }) {
         </span>
         <Row>
           <Select
-            label={text('whatMayDo', { person: person.name })}
+            label={text('roleOf', { person: person.name })}
             value={person.role}
             onChange={(role) => save.mutate({ role: role as PersonRole })}
             options={ROLE_OPTIONS}
@@ -247,7 +247,7 @@ function Everybody({ session }: { session: Session }) {
             hint={text('theyCanChangeOnce')}
           />
           <Select
-            label={text('mayDo')}
+            label={text('role')}
             value={role}
             onChange={(r) => setRole(r as PersonRole)}
             options={ROLE_OPTIONS}
