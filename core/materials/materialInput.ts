@@ -15,7 +15,7 @@ import {
   TRAITS,
   panelSize,
   requiredSizes,
-} from './material.ts';
+} from './kinds.ts';
 
 export const form = z.enum(FORMS, { error: `expected one of ${FORMS.join(', ')}` });
 const mmFrom = z
@@ -72,8 +72,6 @@ export const sizes = z.strictObject({
   /** Thickness of wall or lid: what a blade must cut and a peg must grip. */
   wall: size.optional(),
 });
-export type Sizes = z.infer<typeof sizes>;
-export type SizeName = keyof Sizes;
 
 export const materialFields = z.strictObject({
   name: z
