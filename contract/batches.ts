@@ -12,8 +12,8 @@ const copies = z
   .min(1, 'must be at least 1')
   .max(100, 'must be at most 100');
 export const batchItem = z
-  .strictObject({ designId: id.nullable(), kitId: id.nullable(), copies })
-  .refine((i) => (i.designId === null) !== (i.kitId === null), {
+  .strictObject({ designId: id.nullable(), bundleId: id.nullable(), copies })
+  .refine((i) => (i.designId === null) !== (i.bundleId === null), {
     path: ['designId'],
     message: 'expected either a design or a kit',
   });
@@ -26,7 +26,7 @@ const batchShape = z.strictObject({
     .min(1, 'expected at least one design or kit')
     .max(20, 'may have at most 20 designs and kits')
     .refine(
-      (list) => new Set(list.map((i) => `${i.designId} ${i.kitId}`)).size === list.length,
+      (list) => new Set(list.map((i) => `${i.designId} ${i.bundleId}`)).size === list.length,
       'expected each design and each kit once',
     ),
   days: benchDays,
@@ -125,5 +125,5 @@ export interface BenchPlan extends ScheduleAnswer {
 }
 export interface BatchMade {
   readonly batch: BatchRow;
-  readonly copies: readonly { readonly id: number; readonly label: string; readonly name: string }[];
+  readonly kits: readonly { readonly id: number; readonly label: string; readonly name: string }[];
 }

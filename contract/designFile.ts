@@ -3,7 +3,7 @@ import { APPROACHES, SKILLS } from '../core/patterns/kernel.ts';
 import { materialKind } from '../core/materials/materialInput.ts';
 import { name } from './common.ts';
 import { agesError, agesInOrder, designShape } from './designs.ts';
-import { kitWords } from './kits.ts';
+import { bundleWords } from './bundles.ts';
 
 /** The version that is written. Older ones are carried forward, newer ones refused. */
 export const FILE_VERSION = 4;
@@ -40,7 +40,7 @@ export const designFile = z.strictObject({
 export type DesignFile = z.infer<typeof designFile>;
 
 /** A kit of several designs as a file carries it: the designs whole, and what it is packed into. */
-export const kitFile = z.strictObject({
+export const bundleFile = z.strictObject({
   file: z.literal('fox-button-kit', { error: 'expected fox-button-kit' }),
   version: z.literal(FILE_VERSION),
   kit: z.strictObject({
@@ -50,12 +50,12 @@ export const kitFile = z.strictObject({
       .array(inFile.refine(agesInOrder, agesError), { error: 'expected a list of designs' })
       .min(1, 'expected at least one design')
       .max(8, 'may have at most 8 designs'),
-    words: kitWords.optional(),
+    words: bundleWords.optional(),
   }),
 });
-export type KitFile = z.infer<typeof kitFile>;
+export type BundleFile = z.infer<typeof bundleFile>;
 /** What a kit’s file brings, before anything is written. */
-export interface KitFileLook {
+export interface BundleFileLook {
   readonly name: string;
   readonly container: FileMaterial | null;
   readonly designs: readonly DesignFileLook[];

@@ -85,7 +85,7 @@ export const buildInput = z.strictObject({
 export const build = z.object({
   id,
   designId: id,
-  copies: z.array(z.object({ id, label: z.string() })),
+  kits: z.array(z.object({ id, label: z.string() })),
   /** What was left of stock lengths and went back on the shelf. */
   offcuts: z.array(z.object({ name: z.string(), count: z.number().int() })),
 });

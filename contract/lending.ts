@@ -73,7 +73,7 @@ export const openLoan = z.object({
   dueOn: z.string(),
 });
 /** One labelled kit in the world, as it stands now. */
-export const copy = z.object({
+export const kit = z.object({
   id,
   label: z.string(),
   designId: id,
@@ -89,7 +89,7 @@ export const copy = z.object({
   openLoan: openLoan.nullable(),
   lastCounted: z.string().nullable(),
 });
-export type Copy = z.infer<typeof copy>;
+export type Kit = z.infer<typeof kit>;
 
 /** The lending room in figures. */
 export const lendingSummary = z.object({
@@ -132,7 +132,7 @@ export const override = z.strictObject({
 });
 export type Override = z.infer<typeof override>;
 export const loanInput = z.strictObject({
-  copyId: id,
+  kitId: id,
   borrowerId: id,
   dueOn: day,
   override: override.optional(),
@@ -140,7 +140,7 @@ export const loanInput = z.strictObject({
 export type LoanInput = z.infer<typeof loanInput>;
 /** Several kits to one family, all or none. */
 export const loansInput = z.strictObject({
-  copyIds: z
+  kitIds: z
     .array(id, { error: 'expected a list of kits' })
     .min(1, 'expected at least one kit')
     .max(20, 'may have at most 20 kits')
@@ -151,7 +151,7 @@ export const loansInput = z.strictObject({
 });
 export const loan = z.object({
   id,
-  copyId: id,
+  kitId: id,
   borrowerId: id,
   lentOn: z.string(),
   dueOn: z.string(),
@@ -202,7 +202,7 @@ export const answerQuery = z.strictObject({
 
 /** A part that a kit is short of. */
 export interface MissingPiece {
-  readonly copyId: number;
+  readonly kitId: number;
   readonly label: string;
   readonly kit: string;
   /** Which of its parts. */
@@ -254,14 +254,14 @@ export const handOnInput = z.strictObject({
 });
 export type HandOnInput = z.infer<typeof handOnInput>;
 
-export const reservationInput = z.strictObject({ copyId: id, borrowerId: id });
+export const reservationInput = z.strictObject({ kitId: id, borrowerId: id });
 /** A kind of kit that is kept for a family. */
 export interface Reservation {
   readonly id: number;
   readonly borrowerId: number;
   readonly borrower: string;
   readonly designId: number;
-  readonly kitId: number | null;
+  readonly bundleId: number | null;
   /** The kit's own name, or its design's. */
   readonly kit: string;
   readonly madeOn: string;

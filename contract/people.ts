@@ -71,7 +71,7 @@ export interface Session {
 }
 
 /** What somebody did, and when. */
-export interface Deed {
+export interface AuditEntry {
   readonly id: number;
   /** ISO 8601, UTC. */
   readonly at: string;

@@ -43,7 +43,7 @@ export const termEntry = z.strictObject({
   borrowerId: id,
   /** 0 for the first. */
   week: whole('a week', 0, 25),
-  copyId: id,
+  kitId: id,
   /** Set by hand: it stays when the rest is planned again. */
   kept: z.boolean({ error: 'expected true or false' }),
 });
@@ -93,7 +93,7 @@ export interface PlannedLoan {
   readonly week: number;
   readonly day: string;
   readonly due: string;
-  readonly copyId: number;
+  readonly kitId: number;
   readonly label: string;
   readonly kit: string;
   readonly kept: boolean;
@@ -152,7 +152,7 @@ export interface TermBest {
 }
 /** A kit that may stand at a place of the plan. */
 export interface TermChoice {
-  readonly copyId: number;
+  readonly kitId: number;
   readonly label: string;
   readonly kit: string;
   readonly reason: string;
@@ -164,7 +164,7 @@ export interface PlannedNow {
   readonly plan: string;
   readonly borrowerId: number;
   readonly borrower: string;
-  readonly copyId: number;
+  readonly kitId: number;
   readonly label: string;
   readonly kit: string;
   readonly day: string;

@@ -1,6 +1,6 @@
 import { openDb, type Db } from '../server/db/open.ts';
 import type { MaterialRow } from '../contract/materials.ts';
-import { copyQuery, listCopies } from '../server/stations/lend/copies.ts';
+import { kitQuery, listKits } from '../server/stations/lend/kits.ts';
 import { borrowerQuery, listBorrowers } from '../server/stations/lend/borrowers.ts';
 import { pageOfMaterials, pageOfOffers } from '../server/stations/gather/service.ts';
 import { isUntold, namesIn, saidOf } from '../core/languages/testing.ts';
@@ -22,7 +22,7 @@ afterAll(() => db.close());
 const em = () => db.em.fork();
 const ALL = { limit: 1000 };
 const copies = async (of = db, today = TODAY) =>
-  (await listCopies(of.em.fork(), copyQuery.parse({}), today)).items;
+  (await listKits(of.em.fork(), kitQuery.parse({}), today)).items;
 const designs = async () => (await listDesigns(em(), ALL)).items;
 const notes = async () => (await listNotes(em(), noteQuery.parse({}))).items;
 const borrowers = async () => (await listBorrowers(em(), borrowerQuery.parse({}), TODAY)).items;
@@ -43,7 +43,7 @@ describe('the Kelpwick cart', () => {
   });
   it('lists the kits that are asked for, and as many as it says', async () => {
     const all = await copies();
-    const ask = async (query: object) => listCopies(em(), copyQuery.parse({ limit: 1000, ...query }), TODAY);
+    const ask = async (query: object) => listKits(em(), kitQuery.parse({ limit: 1000, ...query }), TODAY);
     const is = (c: (typeof all)[number]) => standing(c, TODAY).standing;
     for (const skill of [undefined, 'Hand strength', 'Two hands together', 'None of these'])
       for (const stands of [undefined, ...STANDINGS])

@@ -53,7 +53,7 @@ const cart = z.object({
   children: z.array(childInput.omit({ version: true }).extend({ code: childCode })),
   loans: z.array(
     z.object({
-      copy: z.string(),
+      kit: z.string(),
       family: z.string(),
       lent: dayOffset,
       due: dayOffset,
@@ -65,7 +65,7 @@ const cart = z.object({
     }),
   ),
   /** Kits of several designs, how many of each are made, and to whom the first was lent. */
-  kits: z.array(
+  bundles: z.array(
     z.object({
       name: z.string(),
       designs: z.array(key),

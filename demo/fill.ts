@@ -12,9 +12,9 @@ import { look } from '../core/gather/lookOver.ts';
 import { takeFind } from '../server/stations/gather/lots.ts';
 import { followPack, keepOffer } from '../server/stations/gather/prices.ts';
 import * as gather from '../server/stations/gather/service.ts';
-import { copyOf } from '../server/stations/lend/copies.ts';
-import { addKit } from '../server/stations/lend/kits.ts';
-import { buildKit } from '../server/stations/lend/kitsMade.ts';
+import { kitOf } from '../server/stations/lend/kits.ts';
+import { addBundle } from '../server/stations/lend/bundles.ts';
+import { buildBundle } from '../server/stations/lend/bundlesMade.ts';
 import { addBorrower } from '../server/stations/lend/borrowers.ts';
 import * as lend from '../server/stations/lend/service.ts';
 import { changeState } from '../server/stations/lend/states.ts';
@@ -70,7 +70,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   }
   for (const { key, day: offset } of cart.follows)
     await within((em) => followPack(em, key, addDays(today, offset)));
-  const designs = new Map<string, { id: number; copies: number[] }>();
+  const designs = new Map<string, { id: number; kits: number[] }>();
   for (const { key, made, madeOn, ...d } of cart.designs) {
     const input = designInput.parse({
       ...d,
@@ -79,7 +79,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
       ),
     });
     const design = await within((em) => shape.addDesign(em, input, today));
-    const copies =
+    const kits =
       made > 0
         ? (
             await within((em) =>
@@ -89,67 +89,67 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
                 addDays(today, madeOn),
               ),
             )
-          ).copies
+          ).kits
         : [];
     // What was made then was a batch of its own; the cart names the next one.
     if (made > 0)
       await within((em) =>
         shape.nextBatch(em, design.id, { version: design.version, copies: design.copies }),
       );
-    designs.set(key, { id: design.id, copies: copies.map((c) => c.id) });
+    designs.set(key, { id: design.id, kits: kits.map((c) => c.id) });
   }
   for (const { code, ...c } of cart.children) await within((em) => keepChild(em, code, c, today));
-  const cleaned = (copyId: number, returned: number) =>
-    within((em) => changeState(em, copyId, { to: 'cleaned', by: '', why: '' }, addDays(today, returned + 1)));
+  const cleaned = (kitId: number, returned: number) =>
+    within((em) => changeState(em, kitId, { to: 'cleaned', by: '', why: '' }, addDays(today, returned + 1)));
   const families = new Map<string, number>();
   for (const f of cart.families) families.set(f.name, (await within((em) => addBorrower(em, f, today))).id);
   for (const l of cart.loans) {
-    const [key, nth] = l.copy.split(':');
-    const copyId = designs.get(key!)!.copies[Number(nth)]!;
+    const [key, nth] = l.kit.split(':');
+    const kitId = designs.get(key!)!.kits[Number(nth)]!;
     const loan = await within((em) =>
       lend.lend(
         em,
-        { copyId, borrowerId: idOf(families, l.family), dueOn: addDays(today, l.due) },
+        { kitId, borrowerId: idOf(families, l.family), dueOn: addDays(today, l.due) },
         addDays(today, l.lent),
       ),
     );
     if (l.returned === undefined) continue;
-    const copy = (await copyOf(db.em.fork(), copyId))!;
-    const piece = copy.parts.indexOf(mainPart(copy.parts)!);
-    const present = copy.parts.map((p, i) => p.due - (i === piece ? (l.missing ?? 0) : 0));
+    const kit = (await kitOf(db.em.fork(), kitId))!;
+    const piece = kit.parts.indexOf(mainPart(kit.parts)!);
+    const present = kit.parts.map((p, i) => p.due - (i === piece ? (l.missing ?? 0) : 0));
     await within((em) =>
       lend.takeBack(em, loan.id, { present, then: l.then ?? 'shelve' }, addDays(today, l.returned!)),
     );
-    if (!l.uncleaned) await cleaned(copyId, l.returned);
+    if (!l.uncleaned) await cleaned(kitId, l.returned);
   }
-  for (const { made, loans, ...k } of cart.kits) {
+  for (const { made, loans, ...k } of cart.bundles) {
     const input = {
       name: k.name,
       designs: k.designs.map((key) => designs.get(key)!.id),
       container: k.container === null ? null : idOf(materials, k.container),
       words: k.words,
     };
-    const kit = await within((em) => addKit(em, input, today));
+    const bundle = await within((em) => addBundle(em, input, today));
     if (made === 0) continue;
-    const { copies } = await within((em) =>
-      buildKit(em, kit.id, { version: kit.version, copies: made }, addDays(today, -30)),
+    const { kits } = await within((em) =>
+      buildBundle(em, bundle.id, { version: bundle.version, copies: made }, addDays(today, -30)),
     );
     for (const l of loans) {
-      const copyId = copies[0]!.id;
+      const kitId = kits[0]!.id;
       const loan = await within((em) =>
         lend.lend(
           em,
-          { copyId, borrowerId: idOf(families, l.family), dueOn: addDays(today, l.due) },
+          { kitId, borrowerId: idOf(families, l.family), dueOn: addDays(today, l.due) },
           addDays(today, l.lent),
         ),
       );
       if (l.returned === undefined) continue;
-      const copy = (await copyOf(db.em.fork(), copyId))!;
-      const present = copy.parts.map((p) => p.due);
+      const kit = (await kitOf(db.em.fork(), kitId))!;
+      const present = kit.parts.map((p) => p.due);
       await within((em) =>
         lend.takeBack(em, loan.id, { present, then: 'shelve' }, addDays(today, l.returned!)),
       );
-      if (!l.uncleaned) await cleaned(copyId, l.returned);
+      if (!l.uncleaned) await cleaned(kitId, l.returned);
     }
   }
   for (const { name, items, makers, childFree, singles } of cart.batches) {
@@ -157,7 +157,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
     await within((em) =>
       addBatch(em, {
         name,
-        items: items.map((i) => ({ designId: designs.get(i.design)!.id, kitId: null, copies: i.copies })),
+        items: items.map((i) => ({ designId: designs.get(i.design)!.id, bundleId: null, copies: i.copies })),
         days: {
           makers: makers.map((m) => ({ name: m.name, windows: times(m.windows) })),
           childFree: times(childFree),

@@ -49,7 +49,7 @@ test('two desks lend one kit: one wins, the other is told who has it', async ({ 
     );
     expect(seen.every((n) => n > 0)).toBe(true);
   }).toPass();
-  const copies = (await (await fetch(`${demo.url}/api/copies`)).json()) as {
+  const copies = (await (await fetch(`${demo.url}/api/kits`)).json()) as {
     label: string;
     openLoan: { borrower: string } | null;
   }[];

@@ -1,12 +1,12 @@
 import type { Page } from '@playwright/test';
-import type { Copy } from '../contract/lending.ts';
+import type { Kit } from '../contract/lending.ts';
 import type { PlannedNow, TermPlanPage } from '../contract/termPlan.ts';
 import { expect, test, type Desk } from './desk.ts';
 
 const read = async <T>(demo: Desk, path: string): Promise<T> =>
   (await (await fetch(`${demo.url}/api${path}`)).json()) as T;
-const copyOf = async (demo: Desk, label: string): Promise<Copy> =>
-  (await read<Copy[]>(demo, `/copies?label=${label}`))[0]!;
+const kitOf = async (demo: Desk, label: string): Promise<Kit> =>
+  (await read<Kit[]>(demo, `/kits?label=${label}`))[0]!;
 
 /** Four desks take from one queue of parents until it is empty. */
 const fourDesks = async <T>(
@@ -38,17 +38,17 @@ async function takeBack(page: Page, demo: Desk, label: string, isShort: boolean)
       .first()
       .click();
     await page.getByRole('button', { name: 'To repair' }).click();
-    await expect.poll(async () => (await copyOf(demo, label)).repair).toBe(true);
+    await expect.poll(async () => (await kitOf(demo, label)).repair).toBe(true);
     return;
   }
   await page.getByRole('button', { name: 'All there: take it back' }).click();
   // What is called back stays as it is until its test is passed.
-  if ((await copyOf(demo, label)).recalled !== null) {
-    await expect.poll(async () => (await copyOf(demo, label)).openLoan).toBeNull();
+  if ((await kitOf(demo, label)).recalled !== null) {
+    await expect.poll(async () => (await kitOf(demo, label)).openLoan).toBeNull();
     return;
   }
   await page.getByRole('button', { name: `${label} is cleaned` }).click();
-  await expect.poll(async () => (await copyOf(demo, label)).toClean).toBe(false);
+  await expect.poll(async () => (await kitOf(demo, label)).toClean).toBe(false);
 }
 
 /** A kit goes to the family that the plan has it for. */
@@ -78,15 +78,15 @@ test('a term: twelve families, four desks, three meetings and a recall', async (
   };
   // Everything that is still out comes home before the term begins; one comes back one short.
   await day('2026-11-27');
-  const out = (await read<Copy[]>(demo, '/copies?limit=100')).filter((c) => c.openLoan !== null);
+  const out = (await read<Kit[]>(demo, '/kits?limit=100')).filter((c) => c.openLoan !== null);
   expect(out.length).toBeGreaterThan(3);
   await fourDesks(pages, out, (page, c) => takeBack(page, demo, c.label, c === out[0]));
   // A quiet hour: what came back before is cleaned.
-  const waiting = await read<Copy[]>(demo, '/copies?standing=to%20clean');
+  const waiting = await read<Kit[]>(demo, '/kits?standing=to%20clean');
   await fourDesks(pages, waiting, async (page, c) => {
     await find(page, c.label);
     await page.getByRole('button', { name: `${c.label} is cleaned` }).click();
-    await expect.poll(async () => (await copyOf(demo, c.label)).toClean).toBe(false);
+    await expect.poll(async () => (await kitOf(demo, c.label)).toClean).toBe(false);
   });
 
   // Planned on the screen, with its proof; one place is set by hand and the rest planned round it.
@@ -125,14 +125,14 @@ test('a term: twelve families, four desks, three meetings and a recall', async (
   // Second meeting: all come back, then what is planned goes out.
   await day('2026-12-15');
   const back = async (): Promise<void> => {
-    const lent = (await read<Copy[]>(demo, '/copies?limit=100')).filter((c) => c.openLoan !== null);
+    const lent = (await read<Kit[]>(demo, '/kits?limit=100')).filter((c) => c.openLoan !== null);
     await fourDesks(pages, lent, (page, c) => takeBack(page, demo, c.label, false));
   };
   await back();
   expect(await meet()).toBeGreaterThan(5);
 
   // A kit fails its pull test while others like it are out: its families are told, and the plan says what cannot be.
-  const lent = (await read<Copy[]>(demo, '/copies?limit=100')).filter((c) => c.openLoan !== null);
+  const lent = (await read<Kit[]>(demo, '/kits?limit=100')).filter((c) => c.openLoan !== null);
   const bad = lent[0]!;
   await desk.goto(`${demo.url}/check/${bad.designId}`);
   await fetch(`${demo.url}/api/tests`, {
@@ -148,7 +148,7 @@ test('a term: twelve families, four desks, three meetings and a recall', async (
       words: 'came off',
     }),
   });
-  expect((await copyOf(demo, bad.label)).recalled).not.toBeNull();
+  expect((await kitOf(demo, bad.label)).recalled).not.toBeNull();
   await desk.goto(`${demo.url}/lend/tell`);
   const told = desk.getByRole('article', { name: `Message to ${bad.openLoan!.borrower}` });
   await expect(told.getByText('called back')).toBeVisible();
@@ -162,7 +162,7 @@ test('a term: twelve families, four desks, three meetings and a recall', async (
   // Third meeting: what is called back stays in the house; the rest is planned anew and goes out.
   await day('2026-12-28');
   await back();
-  expect((await copyOf(demo, bad.label)).openLoan).toBeNull();
+  expect((await kitOf(demo, bad.label)).openLoan).toBeNull();
   await day('2026-12-29');
   const anew = await plan();
   const future = anew.families.flatMap((f) => f.loans).filter((l) => l.day >= '2026-12-29');
@@ -186,7 +186,7 @@ test('a term: twelve families, four desks, three meetings and a recall', async (
   await isPlanned(desk);
   const third = await meet();
   expect(third).toBeGreaterThan(3);
-  expect((await copyOf(demo, bad.label)).openLoan).toBeNull();
+  expect((await kitOf(demo, bad.label)).openLoan).toBeNull();
 
   // What happened is all on record: no kit twice, every loan with its count.
   const loans = (await (await fetch(`${demo.url}/api/files/loans.csv`)).text()).trim().split('\r\n').slice(1);

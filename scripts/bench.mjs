@@ -107,8 +107,8 @@ try {
   const materials = await time('GET /api/materials', 100, () =>
     fetch(`${server.url}/api/materials`).then((r) => r.json()),
   );
-  const copies = await time('GET /api/copies', 100, () =>
-    fetch(`${server.url}/api/copies`).then((r) => r.json()),
+  const copies = await time('GET /api/kits', 100, () =>
+    fetch(`${server.url}/api/kits`).then((r) => r.json()),
   );
   const stock = await time('POST stock, flushed to disk', 100, () =>
     fetch(`${server.url}/api/materials/1/stock`, json('POST', { by: 1 })).then((r) => r.json()),

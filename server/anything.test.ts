@@ -8,7 +8,7 @@ import { CAP, startTest, TODAY, TUB, withDesign, type TestDesk } from './testing
  */
 let desk: TestDesk;
 let ids: Record<
-  'tub' | 'cap' | 'design' | 'borrower' | 'supplier' | 'copy' | 'batch' | 'term' | 'lot' | 'offer' | 'kit',
+  'tub' | 'cap' | 'design' | 'borrower' | 'supplier' | 'kit' | 'batch' | 'term' | 'lot' | 'offer' | 'bundle',
   number
 >;
 let valid: { method: 'post' | 'put'; path: string; body: Record<string, unknown> }[];
@@ -30,10 +30,10 @@ beforeAll(async () => {
   const lot = ((await desk.get('/lots')).body as { id: number }[])[0]!;
   expect(find).toBeDefined();
   const borrower = await made('/borrowers', { name: 'Teal Skiff', group: 'Gulls' });
-  const kit = await made('/kits', { name: 'Two in one', designs: [design.id], container: null });
+  const bundle = await made('/bundles', { name: 'Two in one', designs: [design.id], container: null });
   const batchBody = {
     name: 'November making',
-    items: [{ designId: design.id, kitId: null, copies: 1 }],
+    items: [{ designId: design.id, bundleId: null, copies: 1 }],
     days: {
       makers: [{ name: 'Ann', windows: [{ day: TODAY, from: 780, to: 900 }] }],
       childFree: [{ day: TODAY, from: 780, to: 900 }],
@@ -54,21 +54,21 @@ beforeAll(async () => {
   const term = await made('/term-plans', termBody);
   const build = (
     await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201)
-  ).body as { copies: { id: number }[] };
+  ).body as { kits: { id: number }[] };
   ids = {
     tub: tub.id,
     cap: cap.id,
     design: design.id,
     borrower: borrower.id,
     supplier: supplier.id,
-    copy: build.copies[0]!.id,
+    kit: build.kits[0]!.id,
     lot: lot.id,
     offer: offer.id,
-    kit: kit.id,
+    bundle: bundle.id,
     batch: batch.id,
     term: term.id,
   };
-  const { body: kitBody } = (await desk.get(`/kits/${ids.kit}/file`)) as { body: unknown };
+  const { body: bundleBody } = (await desk.get(`/bundles/${ids.bundle}/file`)) as { body: unknown };
   const { body: fileBody } = (await desk.get(`/designs/${design.id}/file`)) as { body: unknown };
   const kept = (await desk.get(`/designs/${design.id}`)).body as Record<string, unknown>;
   const { id: _, ...designBody } = kept;
@@ -135,21 +135,25 @@ beforeAll(async () => {
     { method: 'put', path: `/designs/${ids.design}`, body: designBody },
     { method: 'post', path: '/designs/file/look', body: { file: fileBody } },
     { method: 'post', path: '/designs/file', body: { file: fileBody, takeNearest: true } },
-    { method: 'post', path: '/kits', body: { name: 'Grab bag', designs: [ids.design], container: null } },
+    { method: 'post', path: '/bundles', body: { name: 'Grab bag', designs: [ids.design], container: null } },
     {
       method: 'put',
-      path: `/kits/${ids.kit}`,
+      path: `/bundles/${ids.bundle}`,
       body: { name: 'Two in one', designs: [ids.design], container: null, version: 1 },
     },
-    { method: 'post', path: '/kits/file/look', body: { file: kitBody } },
-    { method: 'post', path: '/kits/file', body: { file: kitBody, takeNearest: true } },
-    { method: 'post', path: `/kits/${ids.kit}/build`, body: { version: 1, copies: 1 } },
+    { method: 'post', path: '/bundles/file/look', body: { file: bundleBody } },
+    { method: 'post', path: '/bundles/file', body: { file: bundleBody, takeNearest: true } },
+    { method: 'post', path: `/bundles/${ids.bundle}/build`, body: { version: 1, copies: 1 } },
     {
       method: 'put',
       path: '/children/G-02',
       body: { hand: { side: 'left', oneHanded: false, span: 110 }, likes: 'boats' },
     },
-    { method: 'post', path: `/kits/${ids.kit}/give`, body: { version: 1, families: 1, prepared: true } },
+    {
+      method: 'post',
+      path: `/bundles/${ids.bundle}/give`,
+      body: { version: 1, families: 1, prepared: true },
+    },
     { method: 'post', path: `/designs/${ids.design}/batch`, body: { version: 1, copies: 2 } },
     { method: 'post', path: '/backups', body: {} },
     { method: 'post', path: '/builds', body: { designId: ids.design, version: 1, copies: 1 } },
@@ -216,16 +220,16 @@ beforeAll(async () => {
     { method: 'post', path: '/term-plans', body: { ...termBody, name: 'Second' } },
     { method: 'put', path: `/term-plans/${ids.term}`, body: { ...termBody, version: 1, entries: [] } },
     { method: 'post', path: `/term-plans/${ids.term}/plan`, body: { version: 1 } },
-    { method: 'post', path: `/copies/${ids.copy}/found`, body: { part: 0, count: 1 } },
+    { method: 'post', path: `/kits/${ids.kit}/found`, body: { part: 0, count: 1 } },
     {
       method: 'post',
       path: '/loans/together',
-      body: { copyIds: [ids.copy], borrowerId: ids.borrower, dueOn: '2026-12-01' },
+      body: { kitIds: [ids.kit], borrowerId: ids.borrower, dueOn: '2026-12-01' },
     },
     {
       method: 'post',
       path: '/loans',
-      body: { copyId: ids.copy, borrowerId: ids.borrower, dueOn: addDays(TODAY, 14) },
+      body: { kitId: ids.kit, borrowerId: ids.borrower, dueOn: addDays(TODAY, 14) },
     },
     { method: 'post', path: '/loans/1/return', body: { present: [1, 8], then: 'shelve' } },
     { method: 'post', path: '/loans/1/renew', body: { dueOn: addDays(TODAY, 20) } },
@@ -240,10 +244,10 @@ beforeAll(async () => {
         cleaned: true,
       },
     },
-    { method: 'post', path: '/reservations', body: { copyId: ids.copy, borrowerId: ids.borrower } },
+    { method: 'post', path: '/reservations', body: { kitId: ids.kit, borrowerId: ids.borrower } },
     { method: 'post', path: '/tellings', body: { borrowerId: ids.borrower, by: 'said', language: 'es' } },
-    { method: 'post', path: `/copies/${ids.copy}/state`, body: { to: 'cleaned', by: '', why: '' } },
-    { method: 'post', path: `/copies/${ids.copy}/count`, body: { present: [1, 8], then: 'shelve' } },
+    { method: 'post', path: `/kits/${ids.kit}/state`, body: { to: 'cleaned', by: '', why: '' } },
+    { method: 'post', path: `/kits/${ids.kit}/count`, body: { present: [1, 8], then: 'shelve' } },
     {
       method: 'post',
       path: '/notes',
@@ -591,7 +595,7 @@ it('is still in order afterwards: every list reads, no count has gone below noth
     '/offers',
     '/suppliers',
     '/designs',
-    '/copies',
+    '/kits',
     '/borrowers',
     '/notes',
     '/prices',

@@ -21,7 +21,7 @@ const ALLOWED: Readonly<Record<string, readonly [times: number, why: string]>> =
   'lend/durability.ts': [1, 'recent: counts that say how long pieces last'],
   'lend/erase.ts': [1, 'one kit that is still out stands for any'],
   'lend/found.ts': [1, 'shown: pieces that are missing'],
-  'lend/kits.ts': [1, 'shown: suggestions'],
+  'lend/bundles.ts': [1, 'shown: suggestions'],
   'lend/telling.ts': [1, 'shown: what a family was told last'],
   'lend/term.ts': [1, 'recent: counts of a term'],
   'lend/termPlan/service.ts': [1, 'shown: plans by name'],

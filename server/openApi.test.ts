@@ -41,10 +41,10 @@ it('it says what a door takes', async () => {
     'x-role': 'lender',
     'x-record': 'lent a kit',
     requestBody: {
-      content: { 'application/json': { schema: { required: expect.arrayContaining(['copyId', 'dueOn']) } } },
+      content: { 'application/json': { schema: { required: expect.arrayContaining(['kitId', 'dueOn']) } } },
     },
   });
-  expect(body.paths['/copies/{id}/history'].get.parameters).toContainEqual({
+  expect(body.paths['/kits/{id}/history'].get.parameters).toContainEqual({
     name: 'id',
     in: 'path',
     required: true,

@@ -8,7 +8,7 @@ import type { Db } from './db/open.ts';
 import { rows } from './db/rows.ts';
 import { simulatedMail, type MailDoor } from './devices/mail.ts';
 import { Gate } from './gate.ts';
-import { deedIsKept, recordDeed } from './people/deeds.ts';
+import { isInAuditLog, recordInAuditLog } from './people/auditLog.ts';
 import { ProblemError } from './problemError.ts';
 
 /** What every station needs of the server. */
@@ -90,11 +90,11 @@ export function makeServerContext(options: {
         const result = await options.db.em.fork().transactional(async (em) => {
           changes = await begin(em);
           const done = await work(em);
-          await recordDeed(em);
+          await recordInAuditLog(em);
           return done;
         });
         committed?.write({ changes });
-        deedIsKept();
+        isInAuditLog();
         return result;
       } catch (error) {
         if (!isBusy(error)) throw error;

@@ -3,7 +3,7 @@ import { TOOLS } from '../patterns/kernel.ts';
 import { step } from '../patterns/making.ts';
 import { material, wholeNeed } from '../testing.ts';
 import { pictured, preparedSteps } from './familyPaper.ts';
-import { partsOfKit } from './kit.ts';
+import { partsOfBundle } from './bundle.ts';
 import { LANGUAGES, sheetWords, speaks } from './sheetWords.ts';
 
 describe('what a place does beforehand', () => {
@@ -56,7 +56,7 @@ describe('pictures of what is counted', () => {
       [2, material(2, { name: 'Cap', form: 'disc', sizes: { diameter: 38, height: 14 } })],
       [3, material(3, { name: 'Board', form: 'sheet', sizes: { length: 300, width: 200, wall: 0.5 } })],
     ]);
-    const parts = pictured(partsOfKit([{ id: 1, name: 'Drop tub', needs }]), needs, kinds);
+    const parts = pictured(partsOfBundle([{ id: 1, name: 'Drop tub', needs }]), needs, kinds);
     expect(parts.map((p) => [p.due, p.name])).toEqual([
       [8, 'Cap'],
       [1, 'Tub'],

@@ -7,7 +7,7 @@ import type { Need, Show, Step } from '../patterns/kernel.ts';
 import type { Placed } from '../plan/order.ts';
 import type { Paper } from '../print/paper.ts';
 import type { Finding } from '../safety/check.ts';
-import type { SharedPart } from './kit.ts';
+import type { SharedPart } from './bundle.ts';
 
 /** Something that is counted, with its picture. */
 export interface PicturedPart {

@@ -1,8 +1,8 @@
 import { wholeNeed } from '../testing.ts';
-import { carriedBy, partsOfKit, pickedSets, takesOfKit, type KitDesign } from './kit.ts';
+import { carriedBy, partsOfBundle, pickedSets, takesOfBundle, type BundleDesign } from './bundle.ts';
 
 const CAPS = 5;
-const drop: KitDesign = {
+const drop: BundleDesign = {
   id: 1,
   name: 'Drop tub',
   needs: [
@@ -11,7 +11,7 @@ const drop: KitDesign = {
     wholeNeed('Bag', 9, 1, { use: 'package' }),
   ],
 };
-const count: KitDesign = {
+const count: BundleDesign = {
   id: 2,
   name: 'Count pouch',
   needs: [
@@ -46,7 +46,7 @@ const count: KitDesign = {
 };
 
 it('counts shared pieces and the bag once, and says whose they are', () => {
-  const parts = partsOfKit([drop, count]);
+  const parts = partsOfBundle([drop, count]);
   expect(parts.find((p) => p.materialId === CAPS)).toMatchObject({
     due: 24,
     for: ['Drop tub', 'Count pouch'],
@@ -57,19 +57,19 @@ it('counts shared pieces and the bag once, and says whose they are', () => {
 });
 
 it('takes shared pieces once a kit, everything else for each design, parts cut together', () => {
-  const two = takesOfKit([drop, count], 2);
+  const two = takesOfBundle([drop, count], 2);
   expect([two.get(CAPS), two.get(9), two.get(1), two.get(7)]).toEqual([48, 2, 2, 600]);
   // Twelve cards of 100 × 100, six to a sheet of 200 × 300.
   expect(two.get(3)).toBe(2);
 });
 
 it('a kit of one design is what the design is', () => {
-  expect(partsOfKit([drop]).map((p) => [p.name, p.due])).toEqual([
+  expect(partsOfBundle([drop]).map((p) => [p.name, p.due])).toEqual([
     ['Cap', 8],
     ['Bag', 1],
     ['Tub', 1],
   ]);
-  expect([...takesOfKit([drop], 3)].sort()).toEqual(
+  expect([...takesOfBundle([drop], 3)].sort()).toEqual(
     [
       [1, 3],
       [9, 3],
@@ -83,7 +83,7 @@ it('says who can carry it', () => {
 });
 
 describe('cards that two counting activities share', () => {
-  const withCards = (name: string, id: number, cards: number, shows: string): KitDesign => {
+  const withCards = (name: string, id: number, cards: number, shows: string): BundleDesign => {
     const [card] = count.needs.filter((n) => n.cuts);
     return {
       id,
@@ -97,18 +97,18 @@ describe('cards that two counting activities share', () => {
   const short = withCards('To six', 1, 6, 'numeral from 1');
   const long = withCards('To ten', 2, 10, 'numeral from 1');
   it('are the larger set, once, and both labels say so', () => {
-    expect(partsOfKit([short, long]).find((p) => p.name === 'Card')).toMatchObject({
+    expect(partsOfBundle([short, long]).find((p) => p.name === 'Card')).toMatchObject({
       due: 10,
       for: ['To six', 'To ten'],
     });
     // Ten of 100 × 100 are two sheets; two sets would be three.
-    expect(takesOfKit([short, long], 1).get(3)).toBe(2);
-    expect(takesOfKit([short, { ...short, id: 3, name: 'Again' }], 1).get(3)).toBe(1);
+    expect(takesOfBundle([short, long], 1).get(3)).toBe(2);
+    expect(takesOfBundle([short, { ...short, id: 3, name: 'Again' }], 1).get(3)).toBe(1);
   });
   it('are two sets where they show something else', () => {
     const spots = withCards('Spots', 2, 10, 'quantity from 1');
-    expect(partsOfKit([short, spots]).map((p) => [p.name, p.due])).toContainEqual(['Card (Spots)', 10]);
-    expect(takesOfKit([short, spots], 1).get(3)).toBe(3);
+    expect(partsOfBundle([short, spots]).map((p) => [p.name, p.due])).toContainEqual(['Card (Spots)', 10]);
+    expect(takesOfBundle([short, spots], 1).get(3)).toBe(3);
   });
 });
 
@@ -126,7 +126,7 @@ describe('a picked set', () => {
     expect(best).toEqual({ designs: [1, 2, 3], shared: [{ name: 'Cap', due: 24 }], saved: 18 });
     expect(rest.map((s) => s.saved)).toEqual([...rest.map((s) => s.saved)].sort((a, b) => b - a));
     // By trying every three: none shares more.
-    const parts = partsOfKit([of(1, 24, 0), of(2, 8, 0), of(3, 10, 4)]);
+    const parts = partsOfBundle([of(1, 24, 0), of(2, 8, 0), of(3, 10, 4)]);
     expect(parts.find((p) => p.name === 'Cap')!.due).toBe(24);
   });
   it('is for one age, and none where nothing is shared', () => {

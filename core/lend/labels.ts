@@ -1,7 +1,7 @@
 /** `FB-014a`: the design's number and a letter for each copy, a to z, then aa, ab … */
-export const copyLabel = (design: number, nth: number): string => `FB-${lettered(design, nth)}`;
+export const kitLabel = (design: number, nth: number): string => `FB-${lettered(design, nth)}`;
 /** `FB-K014a`: the same for a kit of several designs. */
-export const kitLabel = (kit: number, nth: number): string => `FB-K${lettered(kit, nth)}`;
+export const bundleLabel = (kit: number, nth: number): string => `FB-K${lettered(kit, nth)}`;
 
 function lettered(number: number, nth: number): string {
   let letters = '';

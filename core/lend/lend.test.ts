@@ -1,9 +1,9 @@
-import { copyLabel, readLabel } from './labels.ts';
+import { kitLabel, readLabel } from './labels.ts';
 import { missing, standing } from './status.ts';
 
 describe('labels', () => {
   it('number the copies a to z, then aa', () => {
-    expect([0, 1, 25, 26, 27, 701, 702].map((n) => copyLabel(14, n))).toEqual([
+    expect([0, 1, 25, 26, 27, 701, 702].map((n) => kitLabel(14, n))).toEqual([
       'FB-014a',
       'FB-014b',
       'FB-014z',
@@ -34,7 +34,7 @@ describe('where a copy stands', () => {
     [{ restsUntil: '2026-11-24' }, 'in', 0],
     [{ toClean: true, retiredOn: '2026-11-20' }, 'retired', 0],
   ])('%j is %s', (part, expected, daysLate) => {
-    const copy = {
+    const kit = {
       repair: false,
       toClean: false,
       restsUntil: null,
@@ -42,7 +42,7 @@ describe('where a copy stands', () => {
       recalled: null,
       openLoan: null,
     };
-    expect(standing({ ...copy, ...part }, '2026-11-24')).toEqual({ standing: expected, daysLate });
+    expect(standing({ ...kit, ...part }, '2026-11-24')).toEqual({ standing: expected, daysLate });
   });
   it('counts what is missing', () => {
     const parts = [

@@ -43,7 +43,7 @@ export interface Stands {
 }
 
 /** When each holds, whatever else does. */
-const HOLDS: Readonly<Record<Standing, (copy: Stands, today: Day) => boolean>> = {
+const HOLDS: Readonly<Record<Standing, (kit: Stands, today: Day) => boolean>> = {
   late: ({ openLoan }, today) => openLoan !== null && openLoan.dueOn < today,
   out: ({ openLoan }) => openLoan !== null,
   retired: ({ retiredOn }) => retiredOn !== null,
@@ -55,14 +55,14 @@ const HOLDS: Readonly<Record<Standing, (copy: Stands, today: Day) => boolean>> =
 };
 
 /** Where a copy stands today; derived from facts, never kept. */
-export function standing(copy: Stands, today: Day): { standing: Standing; daysLate: number } {
-  const stands = STANDINGS.find((s) => HOLDS[s](copy, today))!;
-  return { standing: stands, daysLate: stands === 'late' ? daysBetween(copy.openLoan!.dueOn, today) : 0 };
+export function standing(kit: Stands, today: Day): { standing: Standing; daysLate: number } {
+  const stands = STANDINGS.find((s) => HOLDS[s](kit, today))!;
+  return { standing: stands, daysLate: stands === 'late' ? daysBetween(kit.openLoan!.dueOn, today) : 0 };
 }
 
 /** Where a kit would stand if nobody had it: what keeps it from being lent again. */
-export const standingAtHome = (copy: Omit<Stands, 'openLoan'>, today: Day): Standing =>
-  standing({ ...copy, openLoan: null }, today).standing;
+export const standingAtHome = (kit: Omit<Stands, 'openLoan'>, today: Day): Standing =>
+  standing({ ...kit, openLoan: null }, today).standing;
 
 /** Parts short at a count, with how many; `lost` of them are not there at all, the others are spoiled. */
 export const missing = (parts: readonly Part[]): { part: Part; short: number; lost: number }[] =>

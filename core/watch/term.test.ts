@@ -2,7 +2,7 @@ import { watchedNote as note } from '../testing.ts';
 import { learnedIn, lossesIn, type CountOnRecord } from './term.ts';
 
 const count = (on: string, caps: number, part: Partial<CountOnRecord> = {}): CountOnRecord => ({
-  copyId: 1,
+  kitId: 1,
   on,
   afterLoan: true,
   parts: [
@@ -31,7 +31,7 @@ describe('what was lost in a term', () => {
     expect(lossesIn(counts, '2026-12-01', '2026-12-31')).toEqual([]);
   });
   it('adds up over kits, by what it is', () => {
-    const counts = [count('2026-09-10', 7), count('2026-09-11', 6, { copyId: 2 })];
+    const counts = [count('2026-09-10', 7), count('2026-09-11', 6, { kitId: 2 })];
     expect(lossesIn(counts, '2026-09-01', '2026-12-31')[0]!.lost).toBe(3);
   });
 });

@@ -3,7 +3,7 @@ import { rungKey, isAlone, managedAlone, type Watched } from './outcomes.ts';
 
 /** A kit's count as it is on record: what was there, and what was filled from the shelf. */
 export interface CountOnRecord {
-  readonly copyId: number;
+  readonly kitId: number;
   readonly on: Day;
   /** It came after a loan. */
   readonly afterLoan: boolean;
@@ -34,7 +34,7 @@ export function lossesIn(counts: readonly CountOnRecord[], from: Day, to: Day): 
   const losses = new Map<string, { name: string; materialId: number | null; lost: number }>();
   for (const c of counts)
     for (const p of c.parts) {
-      const key = `${c.copyId} ${p.name}`;
+      const key = `${c.kitId} ${p.name}`;
       const before = there.get(key) ?? p.due;
       const gone = Math.max(0, before - p.present);
       const filled = c.filled

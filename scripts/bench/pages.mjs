@@ -33,16 +33,16 @@ export function fillLists(file, kits) {
     .prepare('select id from design order by id')
     .all()
     .map((d) => d.id);
-  const now = db.prepare('select count(*) as n from copy').all()[0].n;
+  const now = db.prepare('select count(*) as n from kit').all()[0].n;
   db.exec('begin');
   const copy = db.prepare(
-    "insert into copy (label, design_id, repair, parts, last_counted) values (?, ?, 0, ?, '2026-11-01')",
+    "insert into kit (label, design_id, repair, parts, last_counted) values (?, ?, 0, ?, '2026-11-01')",
   );
   const note = db.prepare(
     "insert into note (design_id, child, rung, bits, seconds, count, counted_of, help, words, sat_on) values (?, ?, 'Close slot', 11.5, ?, 8, 'pieces', 'none', '', ?)",
   );
   const loan = db.prepare(
-    "insert into loan (copy_id, borrower_id, lent_on, due_on, returned_on) values (?, 1, '2026-01-01', ?, ?)",
+    "insert into loan (kit_id, borrower_id, lent_on, due_on, returned_on) values (?, 1, '2026-01-01', ?, ?)",
   );
   const parts = JSON.stringify([
     { materialId: 1, name: 'Tub', use: 'part', due: 1, present: 1, takes: 1 },

@@ -29,7 +29,7 @@ export async function hold() {
     const before = new Database(join(folder, FILE));
     const kits = before
       .prepare(
-        "select id from copy where label like 'FB-9%' and repair = 0 and to_clean = 0 and id not in (select copy_id from loan where returned_on is null) order by random() limit 60",
+        "select id from kit where label like 'FB-9%' and repair = 0 and to_clean = 0 and id not in (select kit_id from loan where returned_on is null) order by random() limit 60",
       )
       .all()
       .map((c) => c.id);
@@ -41,14 +41,14 @@ export async function hold() {
     let going = true;
     const desk = async (k) => {
       for (let i = k; going && i < kits.length; i += DESKS) {
-        const copyId = kits[i];
-        const r = await post(server.url, '/loans', { copyId, borrowerId: 1 + (i % 12), dueOn: due }).catch(
+        const kitId = kits[i];
+        const r = await post(server.url, '/loans', { kitId, borrowerId: 1 + (i % 12), dueOn: due }).catch(
           () => null,
         );
         if (r?.status !== 201) continue;
         const loan = await r.json().catch(() => null);
         if (!loan) continue;
-        lent.set(loan.id, copyId);
+        lent.set(loan.id, kitId);
         const b = await post(server.url, `/loans/${loan.id}/return`, {
           present: [1, 8],
           then: 'shelve',
@@ -68,9 +68,9 @@ export async function hold() {
     folder = leftBehind(folder);
     const db = new Database(join(folder, FILE));
     acknowledged += lent.size + back.size;
-    for (const [id, copyId] of lent) {
-      const [loan] = db.prepare('select copy_id, returned_on, counted from loan where id = ?').all(id);
-      if (!loan || loan.copy_id !== copyId || (back.has(id) && loan.returned_on === null)) lost++;
+    for (const [id, kitId] of lent) {
+      const [loan] = db.prepare('select kit_id, returned_on, counted from loan where id = ?').all(id);
+      if (!loan || loan.kit_id !== kitId || (back.has(id) && loan.returned_on === null)) lost++;
       // A return is its day, its count on record and a kit to be cleaned, or none of them.
       const [{ n }] = db.prepare('select count(*) as n from "count" where loan_id = ?').all(id);
       if (loan && (loan.returned_on !== null) !== (n === 1)) half++;
@@ -78,13 +78,13 @@ export async function hold() {
     if (db.prepare('pragma integrity_check').all()[0].integrity_check !== 'ok') unsound++;
     const [{ n: twice }] = db
       .prepare(
-        'select count(*) as n from (select copy_id from loan where returned_on is null group by copy_id having count(*) > 1)',
+        'select count(*) as n from (select kit_id from loan where returned_on is null group by kit_id having count(*) > 1)',
       )
       .all();
     half += twice;
     // Clean again, for the next round.
     db.exec(
-      "update copy set to_clean = 0; update loan set returned_on = lent_on where returned_on is null and copy_id in (select id from copy where label like 'FB-9%')",
+      "update kit set to_clean = 0; update loan set returned_on = lent_on where returned_on is null and kit_id in (select id from kit where label like 'FB-9%')",
     );
     db.close();
     if ((kill + 1) % 50 === 0)

@@ -10,7 +10,7 @@ const ROUNDS = 60;
 export function fillEvents(file, events) {
   const db = new Database(file);
   const kits = db
-    .prepare("select id from copy where label like 'FB-9%'")
+    .prepare("select id from kit where label like 'FB-9%'")
     .all()
     .map((c) => c.id);
   const parts = JSON.stringify([
@@ -18,13 +18,13 @@ export function fillEvents(file, events) {
     { materialId: 2, name: 'Cap', use: 'piece', due: 8, present: 8, takes: 1 },
   ]);
   const loan = db.prepare(
-    "insert into loan (copy_id, borrower_id, lent_on, due_on, returned_on, counted, outcome) values (?, ?, ?, ?, ?, ?, 'shelve')",
+    "insert into loan (kit_id, borrower_id, lent_on, due_on, returned_on, counted, outcome) values (?, ?, ?, ?, ?, ?, 'shelve')",
   );
   const count = db.prepare(
-    "insert into \"count\" (copy_id, loan_id, counted_on, parts, outcome, filled) values (?, ?, ?, ?, 'shelve', '[]')",
+    "insert into \"count\" (kit_id, loan_id, counted_on, parts, outcome, filled) values (?, ?, ?, ?, 'shelve', '[]')",
   );
   const event = db.prepare(
-    "insert into copy_event (copy_id, done_on, what, done_by, why) values (?, ?, 'cleaned', '', '')",
+    "insert into kit_event (kit_id, done_on, what, done_by, why) values (?, ?, 'cleaned', '', '')",
   );
   db.exec('begin');
   for (let i = 0; i < events / 3; i++) {
@@ -37,12 +37,12 @@ export function fillEvents(file, events) {
   // What cannot be washed rests for days: a kit of a design that can be.
   const [one] = db
     .prepare(
-      "select label, id from copy where label like 'FB-9%' and design_id not in (select d.id from design d, json_each(d.materials) r, json_each(r.value) v join material m on m.id = v.value where coalesce(m.cleaning, '') = 'rest' or m.material_class in ('card', 'paper', 'fabric', 'wood', 'string', 'natural', 'food', 'foam')) and id not in (select copy_id from loan where returned_on is null) order by id desc limit 1",
+      "select label, id from kit where label like 'FB-9%' and design_id not in (select d.id from design d, json_each(d.materials) r, json_each(r.value) v join material m on m.id = v.value where coalesce(m.cleaning, '') = 'rest' or m.material_class in ('card', 'paper', 'fabric', 'wood', 'string', 'natural', 'food', 'foam')) and id not in (select kit_id from loan where returned_on is null) order by id desc limit 1",
     )
     .all();
   const totals = db
     .prepare(
-      'select (select count(*) from copy) as kits, (select count(*) from loan) + (select count(*) from "count") + (select count(*) from copy_event) as events',
+      'select (select count(*) from kit) as kits, (select count(*) from loan) + (select count(*) from "count") + (select count(*) from kit_event) as events',
     )
     .all()[0];
   db.close();
@@ -59,21 +59,21 @@ async function deskWith(kits, events) {
   const read = (path) => fetch(`${server.url}/api${path}`).then((r) => r.text());
   const due = dueOn();
   const asks = {
-    'a page of kits': () => read('/copies?limit=100'),
-    'late ones, a page': () => read('/copies?standing=late&order=due&limit=50'),
-    'figures of the lending room': () => read('/copies/summary'),
-    'kits of a skill': () => read('/copies?limit=100&skill=Hand%20strength'),
-    'those due next': () => read('/copies?order=due&limit=50'),
-    'a family typed': () => read('/copies?limit=200&q=Amber%20Dory'),
-    'a kit’s name typed': () => read('/copies?limit=200&q=drop'),
-    'a label scanned': () => read(`/copies?label=${label}`),
-    'a kit’s history': () => read(`/copies/${id}/history`),
+    'a page of kits': () => read('/kits?limit=100'),
+    'late ones, a page': () => read('/kits?standing=late&order=due&limit=50'),
+    'figures of the lending room': () => read('/kits/summary'),
+    'kits of a skill': () => read('/kits?limit=100&skill=Hand%20strength'),
+    'those due next': () => read('/kits?order=due&limit=50'),
+    'a family typed': () => read('/kits?limit=200&q=Amber%20Dory'),
+    'a kit’s name typed': () => read('/kits?limit=200&q=drop'),
+    'a label scanned': () => read(`/kits?label=${label}`),
+    'a kit’s history': () => read(`/kits/${id}/history`),
     'lent, taken back and cleaned': async () => {
-      const r = await post(server.url, '/loans', { copyId: id, borrowerId: 1, dueOn: due });
+      const r = await post(server.url, '/loans', { kitId: id, borrowerId: 1, dueOn: due });
       const loan = await r.json();
       if (r.status !== 201) throw new Error(loan.detail);
       await post(server.url, `/loans/${loan.id}/return`, { present: [1, 8], then: 'shelve' });
-      await post(server.url, `/copies/${id}/state`, { to: 'cleaned', by: '', why: '' });
+      await post(server.url, `/kits/${id}/state`, { to: 'cleaned', by: '', why: '' });
     },
   };
   return { server, totals, asks };

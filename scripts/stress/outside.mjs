@@ -16,11 +16,11 @@ const FORMS = {
   'bytes for a text': 'update borrower set group_name = zeroblob(200000000) where id = 1',
   'the last number at its end': 'update sqlite_sequence set seq = 9223372036854775807',
   'no row in place': 'delete from place',
-  'broken JSON': `update copy set parts = '['`,
+  'broken JSON': `update kit set parts = '['`,
   'a missing table': 'drop table outbox',
   'a missing column': 'alter table note drop column words',
   'two open loans of one kit':
-    'drop index loan_one_open_per_copy; insert into loan (copy_id, borrower_id, lent_on, due_on) select copy_id, borrower_id, lent_on, due_on from loan where returned_on is null limit 1',
+    'drop index loan_one_open_per_kit; insert into loan (kit_id, borrower_id, lent_on, due_on) select kit_id, borrower_id, lent_on, due_on from loan where returned_on is null limit 1',
   'rows of nothing': 'update loan set borrower_id = 777777',
   'a check that costs': 'create index i on note (length(randomblob(1000000)))',
 };

@@ -12,16 +12,16 @@ export async function hold() {
   const server = await openServer(newPlace(60));
   const read = (path) => fetch(`${server.url}/api${path}`).then((r) => r.json());
   const families = (await read('/borrowers?limit=100')).slice(0, FAMILIES);
-  const free = (await read('/copies?standing=in&limit=100'))
+  const free = (await read('/kits?standing=in&limit=100'))
     .map((c) => c.label)
     .filter((l) => l.startsWith('FB-9'));
   const dueOn = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
   for (const [i, f] of families.entries()) {
-    const [copy] = await read(`/copies?label=${free[i]}`);
+    const [copy] = await read(`/kits?label=${free[i]}`);
     await fetch(`${server.url}/api/loans`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ copyId: copy.id, borrowerId: f.id, dueOn }),
+      body: JSON.stringify({ kitId: copy.id, borrowerId: f.id, dueOn }),
     });
   }
   const browser = await launchChromium();

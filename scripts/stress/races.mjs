@@ -13,7 +13,7 @@ export async function hold() {
   const db = new Database(join(folder, FILE));
   const free = db
     .prepare(
-      "select id from copy where label like 'FB-9%' and id not in (select copy_id from loan where returned_on is null) order by id limit ?",
+      "select id from kit where label like 'FB-9%' and id not in (select kit_id from loan where returned_on is null) order by id limit ?",
     )
     .all(TRIES)
     .map((c) => c.id);
@@ -28,11 +28,11 @@ export async function hold() {
   let [doubled, untold, odd] = [0, 0, 0];
   const others = new Map();
   const began = performance.now();
-  const race = async (copyId, i) => {
+  const race = async (kitId, i) => {
     const answers = await Promise.all(
       Array.from({ length: DESKS }, (_, k) =>
         post(server.url, '/loans', {
-          copyId,
+          kitId,
           borrowerId: families[(i + k) % families.length],
           dueOn: due,
           // Some designs the check stops for some of the families: that is no race.
@@ -59,12 +59,12 @@ export async function hold() {
   const after = new Database(join(folder, FILE), { readonly: true });
   const [{ n: twice }] = after
     .prepare(
-      'select count(*) as n from (select copy_id from loan where returned_on is null group by copy_id having count(*) > 1)',
+      'select count(*) as n from (select kit_id from loan where returned_on is null group by kit_id having count(*) > 1)',
     )
     .all();
   const [{ n: lent }] = after
     .prepare(
-      'select count(*) as n from loan where returned_on is null and copy_id in (select value from json_each(?))',
+      'select count(*) as n from loan where returned_on is null and kit_id in (select value from json_each(?))',
     )
     .all(JSON.stringify(free));
   after.close();

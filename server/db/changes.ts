@@ -473,6 +473,75 @@ function roles(add: Add): void {
   add('create unique index "person_name" on "person" ("name" collate nocase)');
 }
 
+/**
+ * What is lent is a kit, and several designs that go out as one are a bundle; so far they were called copy and kit. What
+ * people did is the audit log.
+ */
+function kitsAndBundles(add: Add): void {
+  for (const trigger of ['copy_in', 'copy_out', 'copy_moves']) add(`drop trigger "${trigger}"`);
+  for (const index of [
+    'copy_label',
+    'copy_design',
+    'copy_build',
+    'copy_kit',
+    'copy_to_clean',
+    'copy_rests',
+    'copy_repair',
+    'copy_retired',
+    'copy_event_copy',
+    'loan_one_open_per_copy',
+    'loan_copy',
+    'loan_asked',
+    'loan_with',
+    'count_copy',
+    'kit_name',
+    'given_kit',
+    'reservation_open',
+  ])
+    add(`drop index "${index}"`);
+  add('alter table "kit" rename to "bundle"');
+  for (const table of ['copy', 'given', 'reservation', 'kits_in_use'])
+    add(`alter table "${table}" rename column "kit_id" to "bundle_id"`);
+  add('alter table "copy" rename to "kit"');
+  add('alter table "copy_event" rename to "kit_event"');
+  for (const table of ['kit_event', 'loan', 'count'])
+    add(`alter table "${table}" rename column "copy_id" to "kit_id"`);
+  add('alter table "deed" rename to "audit_log"');
+  const carried = (table: string, column: string, from: string, to: string): void =>
+    add(
+      `update "${table}" set "${column}" = (select json_group_array(json_remove(json_set("value", '$.${to}', "value" ->> '${from}'), '$.${from}')) from json_each("${table}"."${column}"))`,
+    );
+  carried('batch', 'items', 'kitId', 'bundleId');
+  carried('term_plan', 'entries', 'copyId', 'kitId');
+  add('create unique index "bundle_name" on "bundle" ("name" collate nocase)');
+  add('create index "given_bundle" on "given" ("bundle_id", "id")');
+  add('create index "reservation_open" on "reservation" ("design_id", "bundle_id") where "ended_on" is null');
+  add('create unique index "kit_label" on "kit" ("label")');
+  add('create index "kit_design" on "kit" ("design_id")');
+  add('create index "kit_build" on "kit" ("build_id")');
+  add('create index "kit_bundle" on "kit" ("bundle_id") where "bundle_id" is not null');
+  add('create index "kit_to_clean" on "kit" ("id") where "to_clean" <> 0');
+  add('create index "kit_rests" on "kit" ("rests_until") where "rests_until" is not null');
+  add('create index "kit_repair" on "kit" ("id") where "repair" <> 0');
+  add('create index "kit_retired" on "kit" ("retired_on") where "retired_on" is not null');
+  add('create index "kit_event_kit" on "kit_event" ("kit_id", "id")');
+  add('create unique index "loan_one_open_per_kit" on "loan" ("kit_id") where "returned_on" is null');
+  add('create index "loan_kit" on "loan" ("kit_id")');
+  add('create index "loan_asked" on "loan" ("kit_id") where "outcome" = \'ask back\'');
+  add(
+    'create index "loan_with" on "loan" ("borrower_id", "kit_id", "returned_on") where "returned_on" is null',
+  );
+  add('create index "count_kit" on "count" ("kit_id", "id")');
+  // A kit of one design has bundle 0 here: nothing is part of a key.
+  const more = (by: 1 | -1, row: 'new' | 'old'): string =>
+    `insert into "kits_in_use" select ${row}."design_id", coalesce(${row}."bundle_id", 0), ${by} where ${row}."retired_on" is null on conflict do update set "kits" = "kits" + ${by};`;
+  add(`create trigger "kit_in" after insert on "kit" begin ${more(1, 'new')} end`);
+  add(`create trigger "kit_out" after delete on "kit" begin ${more(-1, 'old')} end`);
+  add(
+    `create trigger "kit_moves" after update of "design_id", "bundle_id", "retired_on" on "kit" begin ${more(-1, 'old')} ${more(1, 'new')} end`,
+  );
+}
+
 /** A step of the layout: what it is called in a file that has it, and the statements that make it. */
 export interface Change {
   readonly name: string;
@@ -508,6 +577,7 @@ export const changes: readonly Change[] = [
   change('2026-11-30-sound', sound),
   change('2026-12-01-traits', traits),
   change('2026-12-01-roles', roles),
+  change('2026-12-01-kits-and-bundles', kitsAndBundles),
 ];
 
 /** Their names; a file that knows others is from a newer version. */

@@ -7,12 +7,12 @@ import {
   BuildRow,
   BatchRow,
   StepTimeRow,
-  KitRow,
+  BundleRow,
   GivenRow,
 } from './entities/makingRows.ts';
 import {
-  CopyRow,
-  CopyEventRow,
+  KitRow,
+  KitEventRow,
   BorrowerRow,
   LoanRow,
   CountRow,
@@ -22,7 +22,7 @@ import {
   TermPlanRow,
 } from './entities/lendingRows.ts';
 import { ChildRow, NoteRow } from './entities/watchRows.ts';
-import { PersonRow, SessionRow, DeedRow } from './entities/peopleRows.ts';
+import { PersonRow, SessionRow, AuditLogRow } from './entities/peopleRows.ts';
 
 export { PlaceRow, RuleLogRow } from './entities/placeRows.ts';
 export { MaterialRow, LotRow, SupplierRow, OfferRow } from './entities/shelfRows.ts';
@@ -32,12 +32,12 @@ export {
   BuildRow,
   BatchRow,
   StepTimeRow,
-  KitRow,
+  BundleRow,
   GivenRow,
 } from './entities/makingRows.ts';
 export {
-  CopyRow,
-  CopyEventRow,
+  KitRow,
+  KitEventRow,
   BorrowerRow,
   LoanRow,
   CountRow,
@@ -63,10 +63,10 @@ export const entities = [
   BuildRow,
   BatchRow,
   StepTimeRow,
-  KitRow,
+  BundleRow,
   GivenRow,
-  CopyRow,
-  CopyEventRow,
+  KitRow,
+  KitEventRow,
   BorrowerRow,
   LoanRow,
   CountRow,
@@ -75,7 +75,7 @@ export const entities = [
   TellingRow,
   PersonRow,
   SessionRow,
-  DeedRow,
+  AuditLogRow,
   TermPlanRow,
   OutboxRow,
 ];
@@ -85,8 +85,8 @@ export type Lot = InferEntity<typeof LotRow>;
 export type Design = InferEntity<typeof DesignRow>;
 export type Borrower = InferEntity<typeof BorrowerRow>;
 export type ChildStored = InferEntity<typeof ChildRow>;
-export type Copy = InferEntity<typeof CopyRow>;
-export type KitStored = InferEntity<typeof KitRow>;
+export type Kit = InferEntity<typeof KitRow>;
+export type BundleStored = InferEntity<typeof BundleRow>;
 export type Batch = InferEntity<typeof BatchRow>;
 export type TermPlanStored = InferEntity<typeof TermPlanRow>;
 export type Loan = InferEntity<typeof LoanRow>;

@@ -31,6 +31,7 @@ const LANDED: Readonly<Record<string, string>> = {
   '2026-11-30-sound': '178d76e166e150d5a86bafce4e8b6efe73ab91f702c4822696fab315422bd3b7',
   '2026-12-01-traits': 'fa14ed26217e90b8618df5f6f12bdef84367b4af0b04273cc65c3fa609bf4824',
   '2026-12-01-roles': '8e82ec11acf19629fd2619e82cf46d1884215a2917fefd315ad331136bbd3ed2',
+  '2026-12-01-kits-and-bundles': 'f554cf10e2e8cbcf7bb28ae03759e6e030bb88a14e33b292af810d788da942fc',
 };
 const FIXTURES = join(import.meta.dirname, 'landed');
 
@@ -87,7 +88,7 @@ describe.each(readdirSync(FIXTURES).sort())('a place of %s', (fixture) => {
     expect(JSON.parse(String(design!.materials))).toEqual({ container: [1], piece: [2] });
     expect(
       await read(
-        'select c.label, l.lent_on, l.returned_on, l.outcome, b.name from copy c join loan l on l.copy_id = c.id join borrower b on b.id = l.borrower_id order by l.id',
+        'select c.label, l.lent_on, l.returned_on, l.outcome, b.name from kit c join loan l on l.kit_id = c.id join borrower b on b.id = l.borrower_id order by l.id',
       ),
     ).toEqual([
       {
@@ -160,6 +161,45 @@ it('people keep what they may do, by the names of their roles', () => {
   after.close();
 });
 
+it('kits, bundles, what is made together and what is planned keep what they point at under their new names', async () => {
+  const file = join(folder, 'fox-button.db');
+  bringForward(file, undefined, changeNames.indexOf('2026-12-01-kits-and-bundles'));
+  const db = new Database(file);
+  for (const sql of [
+    `insert into design (name, pattern, for_group, age_from, age_to, skill, copies, dials, materials) values ('d', 'p', 'g', 1, 2, 's', 1, '{}', '{}')`,
+    `insert into kit (name, designs) values ('Bag', '[1]')`,
+    `insert into copy (label, design_id, kit_id, parts) values ('FB-K001a', 1, 1, '[]'), ('FB-001a', 1, null, '[]')`,
+    `insert into borrower (name, group_name) values ('Teal Skiff', 'Gulls')`,
+    `insert into reservation (borrower_id, design_id, kit_id, made_on) values (1, 1, 1, '2026-11-20')`,
+    `insert into batch (name, items, days, state, progress, used, offcuts, labels) values ('b', '[{"designId":1,"kitId":null,"copies":2},{"designId":null,"kitId":1,"copies":3}]', '{}', 'planned', '{}', '[]', '[]', '[]')`,
+    `insert into term_plan (name, from_day, weeks, every_weeks, stays_weeks, clean_days, borrowers, entries) values ('t', '2026-11-24', 4, 2, 2, 1, '[1]', '[{"borrowerId":1,"week":0,"copyId":2,"kept":true}]')`,
+  ])
+    db.exec(sql);
+  db.close();
+  bringForward(file);
+  const after = new Database(file);
+  const all = (sql: string) => after.prepare(sql).all();
+  expect(all('select label, bundle_id from kit order by id')).toEqual([
+    { label: 'FB-K001a', bundle_id: 1 },
+    { label: 'FB-001a', bundle_id: null },
+  ]);
+  expect(all('select bundle_id from reservation')).toEqual([{ bundle_id: 1 }]);
+  expect(all('select bundle_id, kits from kits_in_use order by 1')).toEqual([
+    { bundle_id: 0, kits: 1 },
+    { bundle_id: 1, kits: 1 },
+  ]);
+  const json = (sql: string) => JSON.parse((all(sql)[0] as { of: string }).of) as unknown;
+  expect(json('select items as "of" from batch')).toEqual([
+    { designId: 1, bundleId: null, copies: 2 },
+    { designId: null, bundleId: 1, copies: 3 },
+  ]);
+  expect(json('select entries as "of" from term_plan')).toEqual([
+    { borrowerId: 1, week: 0, kitId: 2, kept: true },
+  ]);
+  expect(all('pragma foreign_key_check')).toEqual([]);
+  after.close();
+});
+
 it.each([
   ['a column that its list says it has', 'alter table note drop column words', /no column “words”/],
   [
@@ -167,7 +207,7 @@ it.each([
     'create trigger t after insert on note begin delete from loan; end',
     /“t”/,
   ],
-  ['what counts its kits', 'drop trigger copy_in', /lacks “copy_in”/],
+  ['what counts its kits', 'drop trigger kit_in', /lacks “kit_in”/],
 ])('a file that disagrees about %s is refused with what to do', async (_what, sql, words) => {
   fileOf(readdirSync(FIXTURES).sort().at(-1)!);
   const db = new Database(join(folder, 'fox-button.db'));

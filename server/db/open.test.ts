@@ -6,12 +6,12 @@ import {
   BatchRow,
   BuildRow,
   ChildRow,
-  CopyRow,
+  KitRow,
   DesignRow,
   entities,
   GivenRow,
   HandTestRow,
-  KitRow,
+  BundleRow,
   MaterialRow,
   PlaceRow,
 } from './entities.ts';
@@ -63,18 +63,18 @@ describe('the place’s one file', () => {
     await run('pragma foreign_keys = off');
     const add = (label: number, design: number, retired: string) =>
       run(
-        `insert into copy (label, design_id, repair, parts, last_counted, retired_on) values ('T-${label}', ${design}, 0, '[]', '2026-11-01', ${retired})`,
+        `insert into kit (label, design_id, repair, parts, last_counted, retired_on) values ('T-${label}', ${design}, 0, '[]', '2026-11-01', ${retired})`,
       );
     for (let i = 0; i < 40; i++) await add(i, 1 + ((i * 7) % 3), i % 5 === 0 ? "'2026-11-02'" : 'null');
-    await run("update copy set retired_on = '2026-11-03' where id % 4 = 0");
-    await run('update copy set retired_on = null where id % 10 = 0');
-    await run('update copy set design_id = 3 where id % 6 = 0');
-    await run('update copy set kit_id = 1 + id % 2 where id % 4 = 1');
-    await run('update copy set repair = 1 where id % 2 = 0');
-    await run('delete from copy where id % 9 = 0');
+    await run("update kit set retired_on = '2026-11-03' where id % 4 = 0");
+    await run('update kit set retired_on = null where id % 10 = 0');
+    await run('update kit set design_id = 3 where id % 6 = 0');
+    await run('update kit set bundle_id = 1 + id % 2 where id % 4 = 1');
+    await run('update kit set repair = 1 where id % 2 = 0');
+    await run('delete from kit where id % 9 = 0');
     const counted =
-      'select design_id, coalesce(kit_id, 0) as kit_id, count(*) as kits from copy where retired_on is null group by 1, 2 order by 1, 2';
-    const kept = await run('select design_id, kit_id, kits from kits_in_use where kits > 0 order by 1, 2');
+      'select design_id, coalesce(bundle_id, 0) as bundle_id, count(*) as kits from kit where retired_on is null group by 1, 2 order by 1, 2';
+    const kept = await run('select design_id, bundle_id, kits from kits_in_use where kits > 0 order by 1, 2');
     expect(kept).toEqual(await run(counted));
     expect(kept.length).toBeGreaterThan(5);
     await db.close();
@@ -92,7 +92,7 @@ describe('the place’s one file', () => {
       );
     await old.close();
     const db = await openDb(folder);
-    expect(await run(db, 'select * from kits_in_use')).toEqual([{ design_id: 7, kit_id: 0, kits: 2 }]);
+    expect(await run(db, 'select * from kits_in_use')).toEqual([{ design_id: 7, bundle_id: 0, kits: 2 }]);
     await db.close();
   });
 
@@ -109,7 +109,9 @@ describe('the place’s one file', () => {
         .execute(`insert into deed (at, who, asked) values (1, 'Keeper', '${asked}')`);
     await old.close();
     const db = await openDb(folder);
-    expect(await db.em.getConnection().execute<object[]>('select asked, did from deed order by id')).toEqual([
+    expect(
+      await db.em.getConnection().execute<object[]>('select asked, did from audit_log order by id'),
+    ).toEqual([
       { asked: 'POST /loans/3/return', did: 'took a kit back' },
       { asked: 'PUT /children/:code', did: 'changed a child’s measures' },
       { asked: 'POST /children/:code', did: 'erased a child' },
@@ -154,18 +156,18 @@ describe('the place’s one file', () => {
     await run(
       `insert into design (name, pattern, for_group, age_from, age_to, skill, copies, dials, materials) values ('d', 'p', 'g', 1, 2, 's', 1, '{}', '{}')`,
     );
-    await run(`insert into copy (label, design_id, parts) values ('FB-001a', 1, '[]')`);
+    await run(`insert into kit (label, design_id, parts) values ('FB-001a', 1, '[]')`);
     await run(`insert into borrower (name, group_name) values ('Teal Skiff', 'Gulls')`);
-    const lend = `insert into loan (copy_id, borrower_id, lent_on, due_on) values (1, 1, '2026-11-24', '2026-12-08')`;
+    const lend = `insert into loan (kit_id, borrower_id, lent_on, due_on) values (1, 1, '2026-11-24', '2026-12-08')`;
     await run(lend);
-    await expect(run(lend)).rejects.toThrow(/UNIQUE constraint failed: loan.copy_id/);
+    await expect(run(lend)).rejects.toThrow(/UNIQUE constraint failed: loan.kit_id/);
     await expect(
       run(
         `insert into lot (material_id, quantity, came, came_on, state, sizes) values (1, -1, 1, '2026-11-24', 'ready', '{}')`,
       ),
     ).rejects.toThrow(/CHECK/i);
     await expect(
-      run(`insert into loan (copy_id, borrower_id, lent_on, due_on) values (99, 1, 'x', 'y')`),
+      run(`insert into loan (kit_id, borrower_id, lent_on, due_on) values (99, 1, 'x', 'y')`),
     ).rejects.toThrow(/FOREIGN KEY/i);
     await db.close();
   });
@@ -234,7 +236,7 @@ describe('the place’s one file', () => {
       { materialId: 1, name: 'Tub', due: 1, present: 1, use: 'part', takes: 1 },
       { materialId: 2, name: 'Cap', due: 8, present: 7, use: 'piece', takes: 1 },
     ];
-    expect(JSON.parse(String((await read('select parts from copy'))[0]!.parts))).toEqual(now);
+    expect(JSON.parse(String((await read('select parts from kit'))[0]!.parts))).toEqual(now);
     const loans = await read('select counted from loan order by id');
     expect([JSON.parse(String(loans[0]!.counted)), loans[1]!.counted]).toEqual([now, null]);
     await closeDb(db);
@@ -267,10 +269,14 @@ describe('the place’s one file', () => {
       child: null,
       mouths: false,
     });
-    expect(await em.findOneOrFail(KitRow, { id: 1 })).toMatchObject({ name: 'Bag', designs: [1], words: {} });
+    expect(await em.findOneOrFail(BundleRow, { id: 1 })).toMatchObject({
+      name: 'Bag',
+      designs: [1],
+      words: {},
+    });
     const place = await em.findOneOrFail(PlaceRow, { id: 1 });
     expect(place).toMatchObject({ languages: ['en'], rules: { changes: [], own: [] } });
-    expect(await em.findOneOrFail(CopyRow, { id: 1 })).toMatchObject({
+    expect(await em.findOneOrFail(KitRow, { id: 1 })).toMatchObject({
       toClean: false,
       restsUntil: null,
       retiredOn: null,

@@ -20,12 +20,12 @@ import { fileIn } from './fileIn.ts';
 import { checkFile } from './integrity.ts';
 
 /** What stays as it is whatever is put back: who may come in, and who did what. */
-const STAYS = ['person', 'session', 'deed'];
+const STAYS = ['person', 'session', 'audit_log'];
 /** What is counted when somebody looks before putting back. */
 const COUNTED = {
   materials: 'material',
   designs: 'design',
-  kits: 'copy',
+  kits: 'kit',
   families: 'borrower',
   loans: 'loan',
   notes: 'note',

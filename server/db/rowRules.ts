@@ -21,7 +21,7 @@ const parts = z
 const record = z.record(z.string(), z.unknown());
 const words = z.record(z.string(), text);
 const entries = z
-  .array(z.looseObject({ borrowerId: id, week: number, copyId: id, kept: z.boolean() }))
+  .array(z.looseObject({ borrowerId: id, week: number, kitId: id, kept: z.boolean() }))
   .max(100_000);
 const sizes = z.looseObject({
   length: number.optional(),
@@ -53,17 +53,17 @@ const JSON_RULES: Readonly<Record<string, z.ZodType>> = {
   'build.used': contents,
   'build.made_as': words,
   'batch.items': z.array(
-    z.looseObject({ designId: id.nullable(), kitId: id.nullable(), copies: number.positive() }),
+    z.looseObject({ designId: id.nullable(), bundleId: id.nullable(), copies: number.positive() }),
   ),
   'batch.days': record,
   'batch.progress': z.looseObject({ running: z.array(record), done: z.array(record) }),
   'batch.used': contents,
   'batch.offcuts': z.array(z.looseObject({ name: text, count: number })),
   'batch.labels': texts,
-  'kit.designs': z.array(id).min(1).max(100),
-  'kit.words': words,
+  'bundle.designs': z.array(id).min(1).max(100),
+  'bundle.words': words,
   'given.used': contents,
-  'copy.parts': parts,
+  'kit.parts': parts,
   'borrower.allergies': texts,
   'borrower.children': texts,
   'loan.counted': parts.nullable(),

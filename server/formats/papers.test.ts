@@ -141,13 +141,13 @@ describe('papers for the bench', () => {
   });
 
   it('a recall writes a page to each family that has the kit, and to nobody when it is over', async () => {
-    const copies = (await desk.get('/copies').expect(200)).body as { id: number; label: string }[];
+    const kits = (await desk.get('/kits').expect(200)).body as { id: number; label: string }[];
     const lend = async (name: string, at: number): Promise<void> => {
       const family = (await desk.post('/borrowers', { name, group: 'Gulls' }).expect(201)).body as {
         id: number;
       };
       await desk
-        .post('/loans', { copyId: copies[at]!.id, borrowerId: family.id, dueOn: '2026-12-05' })
+        .post('/loans', { kitId: kits[at]!.id, borrowerId: family.id, dueOn: '2026-12-05' })
         .expect(201);
     };
     await lend('Plum Wherry', 0);
@@ -175,7 +175,7 @@ describe('papers for the bench', () => {
     expect(pages).toHaveLength(2);
     for (const [i, family] of ['Plum Wherry', 'Rust Gig'].entries()) {
       const page = pages.find((p) => p.includes(family))!;
-      expect(page).toContain(copies[i]!.label);
+      expect(page).toContain(kits[i]!.label);
       expect(page).toMatch(/twist test/);
     }
     await test(true);

@@ -110,7 +110,11 @@ it('once anybody is set up accounts are changed by who signed in, and what nobod
     await (path === '/people' ? desk.post(path, body) : desk.put(path, body)).expect(401);
   await desk.put('/children/G-04', { hand: { span: 110 }, likes: '', version: 0 });
   await desk.post('/suppliers', { name: 'Slip', delivery: 0 }).expect(201);
-  const list = (await desk.get('/deeds').expect(200)).body as { who: string; did: string; asked: string }[];
+  const list = (await desk.get('/audit-log').expect(200)).body as {
+    who: string;
+    did: string;
+    asked: string;
+  }[];
   expect(list.map((d) => [d.who, d.did])).toContainEqual(['nobody signed in', 'changed packs and prices']);
   expect(JSON.stringify(list)).not.toContain('G-04');
   expect(JSON.stringify(list)).not.toContain('Pier');

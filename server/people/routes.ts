@@ -15,7 +15,7 @@ import {
 import { PersonRow, PlaceRow } from '../db/entities.ts';
 import type { ServerContext } from '../serverContext.ts';
 import { notFound, ProblemError } from '../problem.ts';
-import { listDeeds } from './deeds.ts';
+import { listAuditLog } from './auditLog.ts';
 import { isNeeded } from './guard.ts';
 import { isPassword, keptPassword, NOBODY } from './passwords.ts';
 import {
@@ -309,9 +309,9 @@ export function peopleRoutes(serverContext: ServerContext): Router {
     },
   );
   r.get(
-    '/deeds',
+    '/audit-log',
     { about: 'see `GET /people`', role: 'manager', query: deedQuery },
-    ({ query: { before, limit } }) => listDeeds(em(), before, limit),
+    ({ query: { before, limit } }) => listAuditLog(em(), before, limit),
   );
   return r.router;
 }

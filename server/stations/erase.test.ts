@@ -1,8 +1,8 @@
-import type { Borrower, Copy, Loan } from '../../contract/lending.ts';
+import type { Borrower, Kit, Loan } from '../../contract/lending.ts';
 import { startTest, withDesign, type TestDesk } from '../testing.ts';
 
 let desk: TestDesk;
-let copy: Copy;
+let kit: Kit;
 let family: Borrower;
 beforeEach(async () => {
   desk = await startTest();
@@ -10,8 +10,8 @@ beforeEach(async () => {
   const { body } = await desk
     .post('/builds', { designId: design.id, version: design.version, copies: 2 })
     .expect(201);
-  const [made] = (body as { copies: { id: number }[] }).copies;
-  copy = ((await desk.get('/copies').expect(200)).body as Copy[]).find((c) => c.id === made!.id)!;
+  const [made] = (body as { kits: { id: number }[] }).kits;
+  kit = ((await desk.get('/kits').expect(200)).body as Kit[]).find((c) => c.id === made!.id)!;
   family = (
     await desk.post('/borrowers', { name: 'Teal Skiff', group: 'Gulls', allergies: ['milk'] }).expect(201)
   ).body as Borrower;
@@ -46,29 +46,29 @@ const whole = async (): Promise<string> => {
 };
 
 it('a family has all that is known of it, and is erased down to its counts', async () => {
-  const lend = { copyId: copy.id, borrowerId: family.id, dueOn: '2026-12-08' };
+  const lend = { kitId: kit.id, borrowerId: family.id, dueOn: '2026-12-08' };
   const loan = (await desk.post('/loans', lend).expect(201)).body as Loan;
   await desk.post('/tellings', { borrowerId: family.id, by: 'said', language: 'en' });
   const term = { name: 'Winter', from: '2026-12-08', weeks: 4, every: 2, stays: 2, cleanDays: 1 };
   const plan = (await desk.post('/term-plans', { ...term, borrowers: [family.id] }).expect(201)).body as {
     id: number;
   };
-  const place = { borrowerId: family.id, week: 2, copyId: copy.id, kept: true };
+  const place = { borrowerId: family.id, week: 2, kitId: kit.id, kept: true };
   await desk
     .put(`/term-plans/${plan.id}`, { ...term, version: 1, borrowers: [family.id], entries: [place] })
     .expect(200);
   const { body: known } = await desk.get(`/borrowers/${family.id}/data`).expect(200);
   expect(known).toMatchObject({
-    planned: [{ plan: 'Winter', day: '2026-12-22', due: '2027-01-05', label: copy.label, kit: 'Drop tub' }],
+    planned: [{ plan: 'Winter', day: '2026-12-22', due: '2027-01-05', label: kit.label, kit: 'Drop tub' }],
     waiting: [],
     family: { name: 'Teal Skiff', group: 'Gulls', allergies: ['milk'] },
-    loans: [{ lentOn: '2026-11-24', label: copy.label }],
+    loans: [{ lentOn: '2026-11-24', label: kit.label }],
   });
   const refused = await desk.post(`/borrowers/${family.id}/erase`, {}).expect(409);
-  expect((refused.body as { detail: string }).detail).toContain(copy.label);
-  const present = copy.parts.map((p) => p.due);
+  expect((refused.body as { detail: string }).detail).toContain(kit.label);
+  const present = kit.parts.map((p) => p.due);
   await desk.post(`/loans/${loan.id}/return`, { present, then: 'shelve' }).expect(200);
-  await desk.post(`/copies/${copy.id}/state`, { to: 'cleaned', by: 'Keeper' }).expect(200);
+  await desk.post(`/kits/${kit.id}/state`, { to: 'cleaned', by: 'Keeper' }).expect(200);
   // What is on record goes out as CSV, page by page.
   const csv = async (kind: string) =>
     (await desk.get(`/files/${kind}.csv`).expect(200)).text.replace('\ufeff', '').trim().split('\r\n');
@@ -95,7 +95,7 @@ it('a family has all that is known of it, and is erased down to its counts', asy
     ).expect(404);
   await desk.post('/loans', lend).expect(422);
   // What the kit lasts rests on is still there.
-  const history = (await desk.get(`/copies/${copy.id}/history`).expect(200)).body as { loans: unknown[] };
+  const history = (await desk.get(`/kits/${kit.id}/history`).expect(200)).body as { loans: unknown[] };
   expect(history.loans).toHaveLength(1);
   // The name is free for another family.
   await desk.post('/borrowers', { name: 'Teal Skiff', group: 'Gulls', allergies: [] }).expect(201);

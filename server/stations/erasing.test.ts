@@ -35,7 +35,7 @@ it('nothing of somebody who was erased is left in a byte of the place', async ()
     version: design.version,
     copies: 2,
   });
-  const [copy] = (built as { copies: { id: number; label: string }[] }).copies;
+  const [kit] = (built as { kits: { id: number; label: string }[] }).kits;
   let written = 0;
   const put = async (asked: Promise<{ status: number; body: unknown }>): Promise<{ id: number }> => {
     const answer = await asked;
@@ -74,18 +74,16 @@ it('nothing of somebody who was erased is left in a byte of the place', async ()
       before: [],
     }),
   );
-  const loan = await put(
-    desk.post('/loans', { copyId: copy!.id, borrowerId: family.id, dueOn: '2026-12-01' }),
-  );
+  const loan = await put(desk.post('/loans', { kitId: kit!.id, borrowerId: family.id, dueOn: '2026-12-01' }));
   await put(desk.post('/tellings', { borrowerId: family.id, by: 'said', language: 'en' })).catch(
     () => undefined,
   );
   const plan = { name: `For ${FAMILY}`, from: '2026-12-08', weeks: 4, every: 2, stays: 2, cleanDays: 1 };
   await put(desk.post('/term-plans', { ...plan, borrowers: [family.id] }));
   await put(desk.post(`/loans/${loan.id}/return`, { present: [1, 8], then: 'shelve' }));
-  await put(desk.post(`/copies/${copy!.id}/state`, { to: 'cleaned', by: FAMILY, why: said }));
+  await put(desk.post(`/kits/${kit!.id}/state`, { to: 'cleaned', by: FAMILY, why: said }));
   await put(
-    desk.post('/kits', {
+    desk.post('/bundles', {
       name: `Bag of ${CHILD}`,
       designs: [design.id],
       container: null,
@@ -141,7 +139,7 @@ it('nothing of somebody who was erased is left in a byte of the place', async ()
 });
 
 it('a name is taken out as a word of its own alone', async () => {
-  await desk.post('/kits', {}).expect(400);
+  await desk.post('/bundles', {}).expect(400);
   for (const name of ['Teal', 'Tealight', 'Teal-2', '“Teal” and Teal'])
     await desk.post('/suppliers', { name, delivery: 0 }).expect(201);
   const run = (sql: string): Promise<{ why: string }[]> =>

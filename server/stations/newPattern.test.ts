@@ -1,5 +1,5 @@
 import type { Design } from '../../contract/designs.ts';
-import type { Copy } from '../../contract/lending.ts';
+import type { Kit } from '../../contract/lending.ts';
 import { addPattern } from '../../core/patterns/index.ts';
 import { CAP, startTest, type TestDesk } from '../testing.ts';
 
@@ -68,13 +68,12 @@ it('a pattern that nothing else knows goes from shelf to note', async () => {
   const shelf = (await desk.get('/materials')).body as { id: number; kept: number }[];
   expect(shelf.find((m) => m.id === card.id)!.kept).toBe(1);
   expect(shelf.find((m) => m.id === cap.id)!.kept).toBe(7);
-  const [copy] = (await desk.get('/copies')).body as Copy[];
-  expect(copy!.parts).toEqual([
+  const [kit] = (await desk.get('/kits')).body as Kit[];
+  expect(kit!.parts).toEqual([
     { materialId: cap.id, name: 'Cap', use: 'piece', due: 5, present: 5, takes: 1 },
     { materialId: null, name: 'Ring card', use: 'part', due: 1, present: 1, takes: 1 },
   ]);
-  const count = (present: number[], then: string) =>
-    desk.post(`/copies/${copy!.id}/count`, { present, then });
+  const count = (present: number[], then: string) => desk.post(`/kits/${kit!.id}/count`, { present, then });
   // A made part is not on the shelf: it is not filled from there.
   expect((await count([5, 0], 'fill').expect(422)).body.detail).toMatch(/Ring card is made/);
   await count([4, 1], 'fill').expect(200);

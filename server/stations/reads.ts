@@ -10,9 +10,9 @@ import type { ServerContext } from '../serverContext.ts';
 import { dueCalendar } from '../formats/calendars.ts';
 import { JsonText } from '../people/jsonText.ts';
 import type { ReadJob, ReadName } from './readJob.ts';
-import { kitReport, sheetOf } from './check/sheet.ts';
+import { bundleReport, sheetOf } from './check/sheet.ts';
 import { familyData } from './lend/erase.ts';
-import { listKits, suggestKits, type KitQuery } from './lend/kits.ts';
+import { listBundles, suggestBundles, type BundleQuery } from './lend/bundles.ts';
 import { listNeeds } from './shape/service.ts';
 import { wantedData } from './gather/wanted.ts';
 import { donorSheet } from './make/donorSheet.ts';
@@ -55,16 +55,16 @@ const READS = {
   rowsOfFile: async (o: Reading, request: PreviewRequest) =>
     readFile(request, await knownOf(o.em, o.today, request.kind)),
   needs: (o: Reading) => listNeeds(o.em, o.today),
-  check: (o: Reading, of: 'design' | 'kit', id: number) => kitReport(o.em, of, id, o.today),
-  kits: (o: Reading, query: KitQuery) => listKits(o.em, query, o.today),
-  suggestedKits: (o: Reading) => suggestKits(o.em, o.today),
+  check: (o: Reading, of: 'design' | 'bundle', id: number) => bundleReport(o.em, of, id, o.today),
+  bundles: (o: Reading, query: BundleQuery) => listBundles(o.em, query, o.today),
+  suggestedBundles: (o: Reading) => suggestBundles(o.em, o.today),
   wanted: forPaper(wantedData),
   donors: forPaper(donorSheet),
   buildSheet: forPaper(buildSheetData),
   template: async (o: Reading, id: number, asked: PaperAsked, mirror: boolean) =>
     forPaper((d) => templateData(d, mirror))(o, id, asked),
-  checkSheet: (o: Reading, of: 'design' | 'kit', id: number) => sheetOf(o.em, of, id, o.today),
-  kitPaper: (o: Reading, id: number, asked: PaperAsk) => familyPaper(o.em, id, asked, o.today),
+  checkSheet: (o: Reading, of: 'design' | 'bundle', id: number) => sheetOf(o.em, of, id, o.today),
+  bundlePaper: (o: Reading, id: number, asked: PaperAsk) => familyPaper(o.em, id, asked, o.today),
   designPaper: (o: Reading, id: number, asked: PaperAsk) => designFamilyPaper(o.em, id, asked, o.today),
   batch: (o: Reading, id: number) => openBatch(o.em, id, o.today),
   batchPurchase: (o: Reading, batch: Opened) => papers.purchaseFor(o.em, batch),

@@ -153,12 +153,12 @@ describe('make', () => {
   it('takes the stock and labels the kits, all or nothing', async () => {
     const { tub, cap, design } = await withDesign(desk);
     const r = await desk.post('/builds', { designId: design.id, version: 1, copies: 3 }).expect(201);
-    expect(r.body.copies.map((c: { label: string }) => c.label)).toEqual(['FB-001a', 'FB-001b', 'FB-001c']);
+    expect(r.body.kits.map((c: { label: string }) => c.label)).toEqual(['FB-001a', 'FB-001b', 'FB-001c']);
     expect([await kept(tub.id), await kept(cap.id)]).toEqual([3, 3]);
     const short = await desk.post('/builds', { designId: design.id, version: 1, copies: 1 }).expect(422);
     expect(short.body.detail).toMatch(/5 × Cap short/);
     expect([await kept(tub.id), await kept(cap.id)]).toEqual([3, 3]);
-    expect((await desk.get('/copies')).body).toHaveLength(3);
+    expect((await desk.get('/kits')).body).toHaveLength(3);
   });
   it('does not build a version that has moved on', async () => {
     const { design } = await withDesign(desk);
@@ -174,20 +174,22 @@ describe('make', () => {
 describe('lend', () => {
   const lendable = async () => {
     const { cap, design } = await withDesign(desk);
-    const built = (await desk.post('/builds', { designId: design.id, version: 1, copies: 2 })).body
-      .copies as { id: number; label: string }[];
+    const built = (await desk.post('/builds', { designId: design.id, version: 1, copies: 2 })).body.kits as {
+      id: number;
+      label: string;
+    }[];
     const family = async (name: string): Promise<number> =>
       (await desk.post('/borrowers', { name, group: 'Gulls' }).expect(201)).body.id as number;
     return { cap, design, built, teal: await family('Teal Skiff'), grey: await family('Grey Punt') };
   };
-  const copyNow = async (id: number) =>
-    (await desk.get('/copies')).body.find((c: { id: number }) => c.id === id);
+  const kitNow = async (id: number) =>
+    (await desk.get('/kits')).body.find((c: { id: number }) => c.id === id);
 
   it('two desks at once: one wins, the other is told who has it', async () => {
     const { built, teal, grey } = await lendable();
     const answers = await Promise.all(
       [teal, grey].map((borrowerId) =>
-        desk.post('/loans', { copyId: built[0]!.id, borrowerId, dueOn: '2026-12-08' }),
+        desk.post('/loans', { kitId: built[0]!.id, borrowerId, dueOn: '2026-12-08' }),
       ),
     );
     expect(answers.map((r) => r.status).sort()).toEqual([201, 409]);
@@ -197,10 +199,10 @@ describe('lend', () => {
   });
   it('takes it back whole', async () => {
     const { built, teal } = await lendable();
-    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
+    const loan = (await desk.post('/loans', { kitId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
       .body;
     await desk.post(`/loans/${loan.id}/return`, { present: [1, 8], then: 'shelve' }).expect(200);
-    expect(await copyNow(built[0]!.id)).toMatchObject({ openLoan: null, repair: false, lastCounted: TODAY });
+    expect(await kitNow(built[0]!.id)).toMatchObject({ openLoan: null, repair: false, lastCounted: TODAY });
     expect(
       (await desk.post(`/loans/${loan.id}/return`, { present: [1, 8], then: 'shelve' }).expect(409)).body
         .detail,
@@ -209,7 +211,7 @@ describe('lend', () => {
   it('records a missing piece, fills it from spares', async () => {
     const { cap, built, teal } = await lendable();
     expect(await kept(cap.id)).toBe(11);
-    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
+    const loan = (await desk.post('/loans', { kitId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
       .body;
     const back = await desk.post(`/loans/${loan.id}/return`, { present: [1, 6], then: 'fill' }).expect(200);
     expect(back.body.parts.map((p: { present: number }) => p.present)).toEqual([1, 8]);
@@ -218,25 +220,25 @@ describe('lend', () => {
   it('does not fill from an empty drawer, and the kit stays out', async () => {
     const { cap, built, teal } = await lendable();
     await desk.post(`/materials/${cap.id}/stock`, { by: -11 }).expect(200);
-    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
+    const loan = (await desk.post('/loans', { kitId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
       .body;
     expect(
       (await desk.post(`/loans/${loan.id}/return`, { present: [1, 7], then: 'fill' }).expect(422)).body
         .detail,
     ).toMatch(/0 of Cap are free on the shelf; 1 are missing/);
-    expect((await copyNow(built[0]!.id)).openLoan).not.toBeNull();
-    expect((await copyNow(built[0]!.id)).parts[1].present).toBe(8);
+    expect((await kitNow(built[0]!.id)).openLoan).not.toBeNull();
+    expect((await kitNow(built[0]!.id)).parts[1].present).toBe(8);
   });
   it('puts it in repair, lends it to nobody, and mends it', async () => {
     const { built, teal } = await lendable();
-    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
+    const loan = (await desk.post('/loans', { kitId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
       .body;
     await desk.post(`/loans/${loan.id}/return`, { present: [1, 7], then: 'repair' }).expect(200);
-    await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }).expect(422);
-    await desk.post(`/copies/${built[0]!.id}/count`, { present: [1, 7], then: 'fill' }).expect(200);
-    expect(await copyNow(built[0]!.id)).toMatchObject({ repair: false, toClean: true });
-    await desk.post(`/copies/${built[0]!.id}/state`, { to: 'cleaned' }).expect(200);
-    await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }).expect(201);
+    await desk.post('/loans', { kitId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }).expect(422);
+    await desk.post(`/kits/${built[0]!.id}/count`, { present: [1, 7], then: 'fill' }).expect(200);
+    expect(await kitNow(built[0]!.id)).toMatchObject({ repair: false, toClean: true });
+    await desk.post(`/kits/${built[0]!.id}/state`, { to: 'cleaned' }).expect(200);
+    await desk.post('/loans', { kitId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }).expect(201);
   });
   it.each([
     [{ present: [1], then: 'shelve' }, 422, 'present'],
@@ -245,7 +247,7 @@ describe('lend', () => {
     [{ present: [1, 8], then: 'burn' }, 400, 'then'],
   ])('refuses the count %j', async (body, status, field) => {
     const { built, teal } = await lendable();
-    const loan = (await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
+    const loan = (await desk.post('/loans', { kitId: built[0]!.id, borrowerId: teal, dueOn: '2026-12-08' }))
       .body;
     const r = await desk.post(`/loans/${loan.id}/return`, body).expect(status);
     expect(r.body.errors[0].path).toBe(field);
@@ -254,7 +256,7 @@ describe('lend', () => {
     'refuses %s as the day it is due',
     async (dueOn) => {
       const { built, teal } = await lendable();
-      const r = await desk.post('/loans', { copyId: built[0]!.id, borrowerId: teal, dueOn });
+      const r = await desk.post('/loans', { kitId: built[0]!.id, borrowerId: teal, dueOn });
       expect([400, 422]).toContain(r.status);
       expect(r.body.errors[0].path).toBe('dueOn');
     },
@@ -306,9 +308,9 @@ describe('watch, place and the tape', () => {
   });
   it('counts what is so', async () => {
     const { design } = await withDesign(desk);
-    const built = (await desk.post('/builds', { designId: design.id, version: 1, copies: 2 })).body.copies;
+    const built = (await desk.post('/builds', { designId: design.id, version: 1, copies: 2 })).body.kits;
     const family = (await desk.post('/borrowers', { name: 'Teal Skiff', group: 'Gulls' })).body;
-    await desk.post('/loans', { copyId: built[0].id, borrowerId: family.id, dueOn: TODAY }).expect(201);
+    await desk.post('/loans', { kitId: built[0].id, borrowerId: family.id, dueOn: TODAY }).expect(201);
     expect((await desk.get('/tape')).body).toEqual({
       gather: { kept: 2 },
       shape: { designs: 1 },

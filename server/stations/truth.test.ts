@@ -103,19 +103,19 @@ describe('what was missing stays readable', () => {
       .post('/finds', { materialId: cap.id, quantity: 4, from: 'Teal Skiff', cameOn: '2026-01-02', look: {} })
       .expect(201);
     const built = (await desk.post('/builds', { designId: design.id, version: 1, copies: 1 })).body as {
-      copies: { id: number }[];
+      kits: { id: number }[];
     };
     const family = (await desk.post('/borrowers', { name: 'Grey Punt', group: 'Gulls' })).body as {
       id: number;
     };
-    const copyId = built.copies[0]!.id;
-    const loan = (await desk.post('/loans', { copyId, borrowerId: family.id, dueOn: '2026-12-01' })).body as {
+    const kitId = built.kits[0]!.id;
+    const loan = (await desk.post('/loans', { kitId, borrowerId: family.id, dueOn: '2026-12-01' })).body as {
       id: number;
     };
     await desk.post(`/loans/${loan.id}/return`, { present: [1, 6], then: 'fill' }).expect(200);
     // Filled meanwhile: the kit shows nothing missing, its history does.
     const history = await body<{ loans: { count: Record<string, unknown> }[]; counts: unknown[] }>(
-      `/copies/${copyId}/history`,
+      `/kits/${kitId}/history`,
     );
     expect(history.loans[0]).toMatchObject({
       borrower: 'Grey Punt',
@@ -131,9 +131,9 @@ describe('what was missing stays readable', () => {
     expect(await body(`/borrowers/${family.id}/history`)).toMatchObject({
       loans: [{ label: 'FB-001a', count: { outcome: 'fill' } }],
     });
-    await desk.post(`/copies/${copyId}/count`, { present: [1, 7], then: 'repair' }).expect(200);
-    expect((await body<{ counts: unknown[] }>(`/copies/${copyId}/history`)).counts).toHaveLength(2);
-    await desk.get('/copies/999/history').expect(404);
+    await desk.post(`/kits/${kitId}/count`, { present: [1, 7], then: 'repair' }).expect(200);
+    expect((await body<{ counts: unknown[] }>(`/kits/${kitId}/history`)).counts).toHaveLength(2);
+    await desk.get('/kits/999/history').expect(404);
     await desk.get('/borrowers/999/history').expect(404);
   });
   it('is filled only from stock that no design on the bench holds', async () => {
@@ -141,7 +141,7 @@ describe('what was missing stays readable', () => {
     await desk.post('/builds', { designId: design.id, version: 1, copies: 1 }).expect(201);
     // 19 caps are kept and the rest of the batch holds sixteen: three are free.
     const count = (missing: number) =>
-      desk.post('/copies/1/count', { present: [1, 8 - missing], then: 'fill' });
+      desk.post('/kits/1/count', { present: [1, 8 - missing], then: 'fill' });
     const refused = await count(4).expect(422);
     expect((refused.body as { detail: string }).detail).toBe(
       '3 of Cap are free on the shelf; 4 are missing.',
@@ -190,7 +190,7 @@ describe('long lists', () => {
       await desk.post('/materials/2/stock', { by: 1 }).expect(200);
     }
     for (const [path, count, pages] of [
-      ['/copies?limit=4', 6, 2],
+      ['/kits?limit=4', 6, 2],
       ['/notes?limit=4', 11, 3],
       ['/borrowers?limit=5', 11, 3],
       ['/lots?limit=5', 13, 3],
@@ -212,11 +212,11 @@ describe('long lists', () => {
     expect(await body('/notes/summary')).toEqual({ notes: 11, children: 3 });
     expect((await all('/notes?child=G-01&limit=2')).items).toHaveLength(4);
     for (const path of [
-      '/copies?after=x',
+      '/kits?after=x',
       '/notes?after=1',
       '/lots?limit=0',
-      '/copies?limit=9999',
-      '/copies?standing=lost',
+      '/kits?limit=9999',
+      '/kits?standing=lost',
       '/notes?colour=1',
     ])
       expect([path, (await desk.get(path)).status]).toEqual([path, 400]);
@@ -227,16 +227,16 @@ describe('long lists', () => {
     const family = (await desk.post('/borrowers', { name: 'Grey Punt', group: 'Gulls' })).body as {
       id: number;
     };
-    await desk.post('/loans', { copyId: 1, borrowerId: family.id, dueOn: '2026-11-25' }).expect(201);
+    await desk.post('/loans', { kitId: 1, borrowerId: family.id, dueOn: '2026-11-25' }).expect(201);
     const labels = async (query: string): Promise<string[]> =>
-      (await body<{ label: string }[]>(`/copies?${query}`)).map((c) => c.label);
+      (await body<{ label: string }[]>(`/kits?${query}`)).map((c) => c.label);
     expect(await labels('label=FB-001b')).toEqual(['FB-001b']);
     expect(await labels('q=grey')).toEqual(['FB-001a']);
     expect(await labels('q=%25')).toEqual([]);
     expect(await labels('standing=in')).toEqual(['FB-001b', 'FB-001c']);
     expect(await labels('order=due')).toEqual(['FB-001a']);
     expect(await labels('skill=Hand%20strength')).toEqual([]);
-    expect(await body('/copies/summary')).toEqual({
+    expect(await body('/kits/summary')).toEqual({
       kits: 3,
       out: 1,
       late: 0,

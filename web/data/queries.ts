@@ -9,7 +9,7 @@ import {
 import type { Design, DesignNeeds } from '../../contract/designs.ts';
 import type {
   Borrower,
-  Copy,
+  Kit,
   LendingSummary,
   Note,
   NotesSummary,
@@ -18,7 +18,7 @@ import type {
 import type { Child } from '../../contract/children.ts';
 import type { Recall, RulesHere } from '../../contract/checking.ts';
 import type { Lasting } from '../../contract/durability.ts';
-import type { Kit, Suggested } from '../../contract/kits.ts';
+import type { Bundle, Suggested } from '../../contract/bundles.ts';
 import type { ShortAnswer } from '../../contract/lending.ts';
 import type { Lot } from '../../contract/lots.ts';
 import type { PriceSeen, ShopList } from '../../contract/shop.ts';
@@ -76,8 +76,8 @@ export const useShop = one<ShopList>('shop');
 export const useSuppliers = list<Supplier>('suppliers');
 export const useOffers = list<Offer>('offers');
 export const useDesigns = list<Design>('designs');
-export const useKits = list<Kit>('kits');
-export const useSuggestedKits = one<Suggested[]>('kits/suggested');
+export const useBundles = list<Bundle>('bundles');
+export const useSuggestedBundles = one<Suggested[]>('bundles/suggested');
 export const useChildren = list<Child>('children');
 /** Worked out by the desk, so that no page has to load every family to say what is free. */
 export const useDesignNeeds = one<DesignNeeds[]>('designs/needs');
@@ -85,17 +85,17 @@ export const useBorrowers = list<Borrower>('borrowers');
 export const useReservations = one<Reservation[]>('reservations');
 export const usePlannedNow = one<PlannedNow[]>('term-plans/now');
 export const useBackups = one<Backup[]>('backups');
-export const useLendingSummary = one<LendingSummary>('copies/summary');
+export const useLendingSummary = one<LendingSummary>('kits/summary');
 export const useWatchedChildren = one<WatchedChild[]>('notes/children');
 export const useNotesSummary = one<NotesSummary>('notes/summary');
-export const useCopyPages = (query: Readonly<Record<string, string | number>>, enabled = true) =>
-  usePages<Copy>('copies', query, enabled);
+export const useKitPages = (query: Readonly<Record<string, string | number>>, enabled = true) =>
+  usePages<Kit>('kits', query, enabled);
 /** What the check says of kits for the ages they are made for, by kit. */
 export function useAnswers(ids: readonly number[]): ReadonlyMap<number, ShortAnswer> {
   const list = ids.join(',');
   const { data } = useQuery({
-    queryKey: ['copies', 'answers', list],
-    queryFn: () => api<ShortAnswer[]>('GET', `/copies/answers?ids=${list}`),
+    queryKey: ['kits', 'answers', list],
+    queryFn: () => api<ShortAnswer[]>('GET', `/kits/answers?ids=${list}`),
     enabled: ids.length > 0,
     retry: false,
   });

@@ -34,7 +34,7 @@ export function CheckLine({
   );
 }
 
-/** The same of a design or a kit that is kept, asked of the desk: `designs/3`, `kits/2`. */
+/** The same of a design or a kit that is kept, asked of the desk: `designs/3`, `bundles/2`. */
 export function CheckOf({ of }: { of: string }) {
   const { data, error } = useQuery({
     queryKey: [of, 'check'],

@@ -3,7 +3,7 @@ import { Dialog } from './Dialog.tsx';
 import { Row, Stack } from './Panel.tsx';
 import { text } from './text.ts';
 
-/** Asks before something is lost: the deed by its own word, and a way back. */
+/** Asks before something is lost: what is done by its own word, and a way back. */
 export const Confirm = ({
   title,
   words,
@@ -26,7 +26,7 @@ export const Confirm = ({
   onYes(): void;
   onNo(): void;
 }) => {
-  const deed = (
+  const action = (
     <Button plain={backFirst} isDisabled={isBusy} onPress={onYes}>
       {yes}
     </Button>
@@ -41,8 +41,8 @@ export const Confirm = ({
       <Stack>
         <p>{words}</p>
         <Row>
-          {backFirst ? back : deed}
-          {backFirst ? deed : back}
+          {backFirst ? back : action}
+          {backFirst ? action : back}
         </Row>
       </Stack>
     </Dialog>

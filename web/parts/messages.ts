@@ -23,7 +23,7 @@ const sayProblem = (words: string): void => void queue().then((q) => q.add({ wor
  * once.
  *
  * @param options.words what is said, as “The note on G-04 is deleted”
- * @param options.later the deed; its error is said too
+ * @param options.later what is done then; its error is said too
  * @param options.undo shows again what was hidden meanwhile
  */
 export function undoable(options: { words: string; later: () => Promise<unknown>; undo: () => void }): void {

@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import type { Design, DesignNeeds } from '../../contract/designs.ts';
-import type { Copy, KitAnswer } from '../../contract/lending.ts';
+import type { Kit, KitAnswer } from '../../contract/lending.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
 import type { RulesHere } from '../../contract/checking.ts';
 import type { Place } from '../../contract/place.ts';
@@ -82,7 +82,7 @@ export const OFFERS: Offer[] = [
     shopKey: null,
   },
 ];
-export const COPY: Copy = {
+export const COPY: Kit = {
   id: 7,
   label: 'FB-001a',
   designId: 1,
@@ -139,8 +139,8 @@ const CLEAR_ANSWER: KitAnswer = {
 const USUAL: Record<string, unknown> = {
   'GET /rules': RULES_HERE,
   'GET /term-plans/now': [],
-  'GET /copies/7/answer': CLEAR_ANSWER,
-  'GET /copies/answers': [],
+  'GET /kits/7/answer': CLEAR_ANSWER,
+  'GET /kits/answers': [],
   'GET /session': { needed: false, isFixed: false, person: null, isFirst: true, lost: 0 },
 };
 

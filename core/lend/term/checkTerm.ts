@@ -26,18 +26,18 @@ export function checkTerm(
   locale?: string,
 ): TermFaults {
   const starts = new Set(termStarts(shape));
-  const byId = new Map(kits.map((k) => [k.copyId, k]));
+  const byId = new Map(kits.map((k) => [k.kitId, k]));
   const families = new Map(borrowers.map((b) => [b.id, b]));
   const faults = new Map<TermEntry, string[]>();
   const say = (e: TermEntry, words: string): void => void faults.set(e, [...(faults.get(e) ?? []), words]);
   const day = (d: string): string => shortDay(d, locale);
-  const isOfKind = (e: TermEntry, kind: string): boolean => byId.get(e.copyId)?.kind === kind;
+  const isOfKind = (e: TermEntry, kind: string): boolean => byId.get(e.kitId)?.kind === kind;
   const uses = new Map<number, TermEntry[]>();
   const seen = new Set<string>();
   for (const e of [...entries].sort((a, b) => a.week - b.week)) {
     // What was lent, or not, is over: how its kit stands is in the kit's own state.
     if (settled?.has(placeKey(e))) continue;
-    const kit = byId.get(e.copyId);
+    const kit = byId.get(e.kitId);
     const family = families.get(e.borrowerId);
     if (!family) {
       say(e, 'This family is not in the plan.');
@@ -65,7 +65,7 @@ export function checkTerm(
           e,
           `${first.name} reserved ${kit.name} on ${day(first.waitsFor.get(kit.kind)!)} and has it first.`,
         );
-    for (const other of uses.get(kit.copyId) ?? [])
+    for (const other of uses.get(kit.kitId) ?? [])
       if (freeAfter(shape, other.week, kit.idleDays) > startDay(shape, e.week)) {
         const who = families.get(other.borrowerId)!.name;
         const due = dueDay(shape, other.week);
@@ -76,7 +76,7 @@ export function checkTerm(
             : `${kit.label} comes back from ${who} on ${day(due)}; it is clean and rested from ${day(freeAfter(shape, other.week, kit.idleDays))} on.`,
         );
       }
-    uses.set(kit.copyId, [...(uses.get(kit.copyId) ?? []), e]);
+    uses.set(kit.kitId, [...(uses.get(kit.kitId) ?? []), e]);
   }
   for (const b of borrowers) {
     const own = entries
@@ -84,15 +84,12 @@ export function checkTerm(
       .sort((a, c) => a.week - c.week);
     own.forEach((e, i) => {
       if (settled?.has(placeKey(e))) return;
-      const kit = byId.get(e.copyId);
+      const kit = byId.get(e.kitId);
       const before = own
         .slice(0, i)
-        .find((o) => kit && byId.get(o.copyId)?.designs.some((d) => kit.designs.includes(d)));
+        .find((o) => kit && byId.get(o.kitId)?.designs.some((d) => kit.designs.includes(d)));
       if (kit && before)
-        say(
-          e,
-          `${b.name} has ${byId.get(before.copyId)!.name} from ${day(startDay(shape, before.week))} on.`,
-        );
+        say(e, `${b.name} has ${byId.get(before.kitId)!.name} from ${day(startDay(shape, before.week))} on.`);
     });
   }
   return faults;

@@ -20,7 +20,7 @@ export function byShare(
 ): Column[] {
   const { shape, kits } = problem;
   const starts = termStarts(shape);
-  const kindOf = new Map(kits.map((k) => [k.copyId, k.kind]));
+  const kindOf = new Map(kits.map((k) => [k.kitId, k.kind]));
   /** By kind: how many are left at each change of hands. */
   const left = new Map(
     [...kinds].map(([kind, list]) => [
@@ -31,7 +31,7 @@ export function byShare(
   const away = (kind: string, at: number): number[] =>
     starts.flatMap((_, r) => (isAway(problem, at, r, kinds.get(kind)![0]!.idleDays) ? [r] : []));
   for (const e of held) {
-    const kind = kindOf.get(e.copyId)!;
+    const kind = kindOf.get(e.kitId)!;
     if (kinds.has(kind) && !problem.settled?.has(placeKey(e)))
       for (const r of away(kind, starts.indexOf(e.week))) left.get(kind)![r]!--;
   }
@@ -46,7 +46,7 @@ export function byShare(
     firstInLine(problem.borrowers, c.kind, c.borrower).every(
       (b) =>
         chosen.some((o) => o.borrower === b && o.kind === c.kind && o.at <= c.at) ||
-        held.some((e) => e.borrowerId === b.id && kindOf.get(e.copyId) === c.kind && e.week <= starts[c.at]!),
+        held.some((e) => e.borrowerId === b.id && kindOf.get(e.kitId) === c.kind && e.week <= starts[c.at]!),
     );
   const take = (c: Column, most: number): void => {
     const own = has.get(c.borrower)!;
@@ -74,27 +74,27 @@ export function placed(
 ): TermEntry[] {
   const { shape, kits } = problem;
   const starts = termStarts(shape);
-  const kindOf = new Map(kits.map((k) => [k.copyId, k.kind]));
+  const kindOf = new Map(kits.map((k) => [k.kitId, k.kind]));
   const wanted = [
-    ...held.map((e) => ({ ...e, kind: kindOf.get(e.copyId)! })),
+    ...held.map((e) => ({ ...e, kind: kindOf.get(e.kitId)! })),
     ...chosen.map((c) => ({
       borrowerId: c.borrower.id,
       week: starts[c.at]!,
       kind: c.kind,
-      copyId: null,
+      kitId: null,
       kept: false,
     })),
   ].sort((a, b) => a.week - b.week || Number(b.kept) - Number(a.kept) || a.borrowerId - b.borrowerId);
-  const free = new Map([...kinds.values()].flat().map((k) => [k.copyId, k.freeFrom]));
-  return wanted.map(({ borrowerId, week, kind, copyId, kept }) => {
+  const free = new Map([...kinds.values()].flat().map((k) => [k.kitId, k.freeFrom]));
+  return wanted.map(({ borrowerId, week, kind, kitId, kept }) => {
     if (problem.settled?.has(placeKey({ borrowerId, week })))
-      return { borrowerId, week, copyId: copyId!, kept };
+      return { borrowerId, week, kitId: kitId!, kept };
     const day = startDay(shape, week);
     const list = kinds.get(kind) ?? [];
-    const open = list.filter((k) => free.get(k.copyId)! <= day);
-    const kit = open.find((k) => k.copyId === copyId) ?? open[0] ?? list[0];
-    const id = open.length > 0 ? kit!.copyId : (copyId ?? kit!.copyId);
+    const open = list.filter((k) => free.get(k.kitId)! <= day);
+    const kit = open.find((k) => k.kitId === kitId) ?? open[0] ?? list[0];
+    const id = open.length > 0 ? kit!.kitId : (kitId ?? kit!.kitId);
     if (kit && open.length > 0) free.set(id, freeAfter(shape, week, kit.idleDays));
-    return { borrowerId, week, copyId: id, kept };
+    return { borrowerId, week, kitId: id, kept };
   });
 }

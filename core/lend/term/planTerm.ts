@@ -37,11 +37,11 @@ const LARGE = 4000;
 export function planTerm(problem: TermProblem, kept: readonly TermEntry[], solve: SolveLp): TermPlan {
   const { shape, kits, borrowers } = problem;
   const starts = termStarts(shape);
-  const byId = new Map(kits.map((k) => [k.copyId, k]));
+  const byId = new Map(kits.map((k) => [k.kitId, k]));
   const kinds = kindsOf(kits);
   const held = kept.filter(
     (e) =>
-      byId.has(e.copyId) &&
+      byId.has(e.kitId) &&
       borrowers.some((b) => b.id === e.borrowerId) &&
       problem.settled?.get(placeKey(e)) !== 'missed',
   );

@@ -21,9 +21,9 @@ const none: SolveLp = () => ({ status: 'unproved' });
 /** A solver that gives up on whole numbers, as one does whose time is over. */
 const relaxedOnly: SolveLp = (lp) => (lp.includes('Binary') ? { status: 'unproved' } : solve(lp));
 
-const kit = (copyId: number, kind: string, more: Partial<TermKit> = {}): TermKit => ({
-  copyId,
-  label: `FB-${copyId}`,
+const kit = (kitId: number, kind: string, more: Partial<TermKit> = {}): TermKit => ({
+  kitId,
+  label: `FB-${kitId}`,
   kind,
   name: `Kit ${kind}`,
   designs: [Number(kind)],
@@ -75,7 +75,7 @@ function bestOfAll(p: TermProblem): number {
     const { b, week } = places[i]!;
     for (const k of p.kits)
       if (b.worth.has(k.kind))
-        take(i + 1, [...entries, { borrowerId: b.id, week, copyId: k.copyId, kept: false }]);
+        take(i + 1, [...entries, { borrowerId: b.id, week, kitId: k.kitId, kept: false }]);
   };
   take(0, []);
   return best;
@@ -162,7 +162,7 @@ describe('who gets which kit in which week', () => {
       ['2', worth(50, { hardness: 0.1 })],
     ]);
     const p = problem([kit(1, '1'), kit(2, '2')], [family(1, {}, { worth: own })]);
-    expect(planTerm(p, [], solve).entries.map((e) => [e.week, e.copyId])).toEqual([
+    expect(planTerm(p, [], solve).entries.map((e) => [e.week, e.kitId])).toEqual([
       [0, 2],
       [2, 1],
     ]);
@@ -179,10 +179,10 @@ describe('who gets which kit in which week', () => {
   test('what was set by hand stays, and the rest is planned round it', () => {
     const kits = [kit(1, '1'), kit(2, '2')];
     const p = problem(kits, [family(1, { 1: 90, 2: 1 }), family(2, { 1: 90, 2: 1 })]);
-    const kept = { borrowerId: 2, week: 0, copyId: 1, kept: true };
+    const kept = { borrowerId: 2, week: 0, kitId: 1, kept: true };
     const { entries } = planTerm(p, [kept], solve);
     expect(entries).toContainEqual(kept);
-    expect(entries.find((e) => e.borrowerId === 1 && e.week === 0)?.copyId).toBe(2);
+    expect(entries.find((e) => e.borrowerId === 1 && e.week === 0)?.kitId).toBe(2);
     expect(told(p, entries)).toEqual([]);
   });
 
@@ -199,8 +199,8 @@ describe('who gets which kit in which week', () => {
     const each = { 1: 5, 2: 5, 3: 5 };
     const p = { ...problem(kits, [family(1, each), family(2, each)]), settled };
     const before = [
-      { borrowerId: 1, week: 0, copyId: 1, kept: false },
-      { borrowerId: 2, week: 0, copyId: 2, kept: true },
+      { borrowerId: 1, week: 0, kitId: 1, kept: false },
+      { borrowerId: 2, week: 0, kitId: 2, kept: true },
     ];
     expect(told(p, before)).toEqual([]);
     const { entries, isProved } = planTerm(p, before, solve);
@@ -213,7 +213,7 @@ describe('who gets which kit in which week', () => {
         .map((e) => e.borrowerId)
         .sort(),
     ).toEqual([1, 2]);
-    expect(entries.find((e) => e.borrowerId === 1 && e.week === 2)!.copyId).not.toBe(1);
+    expect(entries.find((e) => e.borrowerId === 1 && e.week === 2)!.kitId).not.toBe(1);
     expect(told(p, entries)).toEqual([]);
   });
 
@@ -270,10 +270,10 @@ describe('who gets which kit in which week', () => {
 });
 
 describe('a plan that was moved by hand', () => {
-  const entry = (borrowerId: number, week: number, copyId: number): TermEntry => ({
+  const entry = (borrowerId: number, week: number, kitId: number): TermEntry => ({
     borrowerId,
     week,
-    copyId,
+    kitId,
     kept: true,
   });
 

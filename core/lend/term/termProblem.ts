@@ -10,7 +10,7 @@ export interface TermShape {
 
 /** One labelled kit as a plan sees it. Kits of one `kind` are alike. */
 export interface TermKit {
-  readonly copyId: number;
+  readonly kitId: number;
   readonly label: string;
   readonly kind: string;
   readonly name: string;
@@ -55,7 +55,7 @@ export interface TermBorrower {
 export interface TermEntry {
   readonly borrowerId: number;
   readonly week: number;
-  readonly copyId: number;
+  readonly kitId: number;
   readonly kept: boolean;
 }
 
@@ -118,12 +118,12 @@ export const isNotNew = (
 export function pointsOf(problem: TermProblem, entries: readonly TermEntry[]): number {
   const { shape, kits, borrowers, settled } = problem;
   const starts = termStarts(shape);
-  const kindOf = new Map(kits.map((k) => [k.copyId, k.kind]));
+  const kindOf = new Map(kits.map((k) => [k.kitId, k.kind]));
   let points = 0;
   for (const b of borrowers) {
     const own = entries.filter((e) => e.borrowerId === b.id && settled?.get(placeKey(e)) !== 'missed');
     own.forEach((e, i) => {
-      const worth = b.worth.get(kindOf.get(e.copyId) ?? '');
+      const worth = b.worth.get(kindOf.get(e.kitId) ?? '');
       points += servedPoints(starts.length, i + 1);
       if (worth) points += worth.points + placePoints(worth, starts.indexOf(e.week), starts.length);
     });

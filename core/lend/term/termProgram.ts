@@ -28,7 +28,7 @@ export function kindsOf(kits: readonly TermKit[]): Map<string, TermKit[]> {
   const kinds = new Map<string, TermKit[]>();
   for (const k of kits) if (k.notLent === null) kinds.set(k.kind, [...(kinds.get(k.kind) ?? []), k]);
   for (const list of kinds.values())
-    list.sort((a, b) => (a.freeFrom < b.freeFrom ? -1 : a.freeFrom > b.freeFrom ? 1 : a.copyId - b.copyId));
+    list.sort((a, b) => (a.freeFrom < b.freeFrom ? -1 : a.freeFrom > b.freeFrom ? 1 : a.kitId - b.kitId));
   return kinds;
 }
 
@@ -39,12 +39,12 @@ export function columnsOf(
   held: readonly TermEntry[],
 ): Column[] {
   const starts = termStarts(shape);
-  const byId = new Map([...kinds.values()].flat().map((k) => [k.copyId, k]));
+  const byId = new Map([...kinds.values()].flat().map((k) => [k.kitId, k]));
   const columns: Column[] = [];
   for (const borrower of borrowers) {
     const own = held.filter((e) => e.borrowerId === borrower.id);
     const taken = new Set(own.map((e) => e.week));
-    const planned = new Set(own.flatMap((e) => byId.get(e.copyId)?.designs ?? []));
+    const planned = new Set(own.flatMap((e) => byId.get(e.kitId)?.designs ?? []));
     for (const [kind, list] of kinds) {
       const worth = borrower.worth.get(kind);
       const { designs } = list[0]!;
@@ -86,9 +86,9 @@ export function programOf(
   const { shape, borrowers, kits } = problem;
   const starts = termStarts(shape);
   const rounds = starts.length;
-  const kindOf = new Map(kits.map((k) => [k.copyId, k.kind]));
+  const kindOf = new Map(kits.map((k) => [k.kitId, k.kind]));
   const isFirst = (e: TermEntry, first: TermBorrower, c: Column): boolean =>
-    e.borrowerId === first.id && kindOf.get(e.copyId) === c.kind && e.week <= starts[c.at]!;
+    e.borrowerId === first.id && kindOf.get(e.kitId) === c.kind && e.week <= starts[c.at]!;
   const sum = (list: readonly number[]): string => list.map((i) => `x${i}`).join(' + ');
   const all = columns.map((_, i) => i);
   const rows: string[] = [];
@@ -120,7 +120,7 @@ export function programOf(
       const spoken = held.filter(
         (e) =>
           !problem.settled?.has(placeKey(e)) &&
-          kindOf.get(e.copyId) === kind &&
+          kindOf.get(e.kitId) === kind &&
           isAway(problem, starts.indexOf(e.week), r, idleDays),
       ).length;
       if (out.length > Math.max(0, there - spoken))

@@ -1,17 +1,17 @@
 import { defineEntity, p } from '@mikro-orm/core';
 import type { TermEntry } from '../../../core/lend/term/termProblem.ts';
 import type { FilledJson, PartJson } from '../json.ts';
-import { BuildRow, DesignRow, KitRow } from './makingRows.ts';
+import { BuildRow, DesignRow, BundleRow } from './makingRows.ts';
 
-export const CopyRow = defineEntity({
-  name: 'CopyRow',
-  tableName: 'copy',
+export const KitRow = defineEntity({
+  name: 'KitRow',
+  tableName: 'kit',
   properties: {
     id: p.integer().primary().autoincrement(),
     label: p.string().unique(),
     design: () => p.manyToOne(DesignRow),
     /** The kit of several designs that it is; null for a kit of its one design. */
-    kit: () => p.manyToOne(KitRow).nullable(),
+    bundle: () => p.manyToOne(BundleRow).nullable(),
     build: () => p.manyToOne(BuildRow).nullable(),
     repair: p.boolean(),
     toClean: p.boolean().default(false),
@@ -23,12 +23,12 @@ export const CopyRow = defineEntity({
 });
 
 /** A kit cleaned, retired or put back in use. */
-export const CopyEventRow = defineEntity({
-  name: 'CopyEventRow',
-  tableName: 'copy_event',
+export const KitEventRow = defineEntity({
+  name: 'KitEventRow',
+  tableName: 'kit_event',
   properties: {
     id: p.integer().primary().autoincrement(),
-    copy: () => p.manyToOne(CopyRow),
+    kit: () => p.manyToOne(KitRow),
     on: p.string().fieldName('done_on'),
     what: p.string(),
     by: p.string().fieldName('done_by'),
@@ -68,7 +68,7 @@ export const LoanRow = defineEntity({
   tableName: 'loan',
   properties: {
     id: p.integer().primary().autoincrement(),
-    copy: () => p.manyToOne(CopyRow),
+    kit: () => p.manyToOne(KitRow),
     borrower: () => p.manyToOne(BorrowerRow),
     lentOn: p.string(),
     dueOn: p.string(),
@@ -89,7 +89,7 @@ export const CountRow = defineEntity({
   tableName: 'count',
   properties: {
     id: p.integer().primary().autoincrement(),
-    copy: () => p.manyToOne(CopyRow),
+    kit: () => p.manyToOne(KitRow),
     loan: () => p.manyToOne(LoanRow).nullable(),
     countedOn: p.string(),
     /** The parts as they were counted, before anything was filled. */
@@ -108,7 +108,7 @@ export const ReservationRow = defineEntity({
     borrower: () => p.manyToOne(BorrowerRow),
     design: () => p.manyToOne(DesignRow),
     /** The kit of several designs that is kept; null for one of its one design. */
-    kit: () => p.manyToOne(KitRow).nullable(),
+    bundle: () => p.manyToOne(BundleRow).nullable(),
     madeOn: p.string(),
     endedOn: p.string().nullable(),
     outcome: p.string().nullable(),

@@ -105,9 +105,9 @@ export const StepTimeRow = defineEntity({
 });
 
 /** A kit of one or several designs: what is lent as one. */
-export const KitRow = defineEntity({
-  name: 'KitRow',
-  tableName: 'kit',
+export const BundleRow = defineEntity({
+  name: 'BundleRow',
+  tableName: 'bundle',
   properties: {
     id: p.integer().primary().autoincrement(),
     version: p.integer().version(),
@@ -127,7 +127,7 @@ export const GivenRow = defineEntity({
   tableName: 'given',
   properties: {
     id: p.integer().primary().autoincrement(),
-    kit: () => p.manyToOne(KitRow),
+    bundle: () => p.manyToOne(BundleRow),
     families: p.integer(),
     /** Whether everything with a blade or heat was done beforehand. */
     prepared: p.boolean(),

@@ -29,9 +29,9 @@ export const SessionRow = defineEntity({
 });
 
 /** What somebody did: who, when and what was asked. */
-export const DeedRow = defineEntity({
-  name: 'DeedRow',
-  tableName: 'deed',
+export const AuditLogRow = defineEntity({
+  name: 'AuditLogRow',
+  tableName: 'audit_log',
   properties: {
     id: p.integer().primary().autoincrement(),
     at: p.integer(),

@@ -1,4 +1,4 @@
-import type { Kit } from '../../../contract/kits.ts';
+import type { Bundle } from '../../../contract/bundles.ts';
 import type { KitAnswer, Loan } from '../../../contract/lending.ts';
 import { rows } from '../../db/rows.ts';
 import { CAP, pdfText, startTest, withDesign, type TestDesk } from '../../testing.ts';
@@ -29,10 +29,9 @@ async function buttons() {
       .put(`/designs/${id}`, { ...body, materials: { ...body.materials, piece: [piece] } })
       .expect(200)
   ).body as { version: number };
-  const { copies } = (
-    await desk.post('/builds', { designId: id, version: now.version, copies: 2 }).expect(201)
-  ).body as { copies: { id: number; label: string }[] };
-  return { id, cap, piece, copies };
+  const { kits } = (await desk.post('/builds', { designId: id, version: now.version, copies: 2 }).expect(201))
+    .body as { kits: { id: number; label: string }[] };
+  return { id, cap, piece, kits };
 }
 const family = async (part: object) =>
   (
@@ -40,38 +39,38 @@ const family = async (part: object) =>
       id: number;
     }
   ).id;
-const ask = async (copyId: number, borrowerId?: number) =>
-  (await desk.get(`/copies/${copyId}/answer${borrowerId ? `?borrowerId=${borrowerId}` : ''}`).expect(200))
+const ask = async (kitId: number, borrowerId?: number) =>
+  (await desk.get(`/kits/${kitId}/answer${borrowerId ? `?borrowerId=${borrowerId}` : ''}`).expect(200))
     .body as KitAnswer;
 
 describe('the check, asked wherever a kit meets a child,', () => {
   it('refuses a loan that it stops, with its finding, and says the same beforehand', async () => {
-    const { copies } = await buttons();
+    const { kits } = await buttons();
     const young = await family({ youngest: 13 });
-    expect(await ask(copies[0]!.id)).toMatchObject({ verdict: 'care', youngest: 48, isTold: false });
-    const answer = await ask(copies[0]!.id, young);
+    expect(await ask(kits[0]!.id)).toMatchObject({ verdict: 'care', youngest: 48, isTold: false });
+    const answer = await ask(kits[0]!.id, young);
     expect(answer).toMatchObject({ verdict: 'stop', youngest: 13, isTold: true, isFirstLoan: true });
     expect(answer.reasons[0]).toMatchObject({ verdict: 'stop', rule: 'small-part' });
     // Before its first loan the tests that nobody did are named.
     expect(answer.untested[0]!.tests).toContain('pull');
     const { body } = await desk
-      .post('/loans', { copyId: copies[0]!.id, borrowerId: young, dueOn: DUE })
+      .post('/loans', { kitId: kits[0]!.id, borrowerId: young, dueOn: DUE })
       .expect(422);
     expect(body.errors[0].path).toBe('override');
     expect(body.detail).toMatch(
       /The check says stop for FB-001a with Teal Skiff, youngest 13 months\. Small parts/,
     );
-    await desk.post('/reservations', { copyId: copies[0]!.id, borrowerId: young }).expect(422);
+    await desk.post('/reservations', { kitId: kits[0]!.id, borrowerId: young }).expect(422);
     await desk
-      .post('/loans/together', { copyIds: copies.map((c) => c.id), borrowerId: young, dueOn: DUE })
+      .post('/loans/together', { kitIds: kits.map((c) => c.id), borrowerId: young, dueOn: DUE })
       .expect(422);
-    expect((await desk.get('/copies/summary')).body).toMatchObject({ out: 0 });
+    expect((await desk.get('/kits/summary')).body).toMatchObject({ out: 0 });
   });
 
   it('is overridden with a reason, which stays on the loan and stands on its slip', async () => {
-    const { copies } = await buttons();
+    const { kits } = await buttons();
     const young = await family({ youngest: 13 });
-    const wish = { copyId: copies[0]!.id, borrowerId: young, dueOn: DUE };
+    const wish = { kitId: kits[0]!.id, borrowerId: young, dueOn: DUE };
     for (const [override, path] of [
       [{ why: 'short', by: 'Keeper' }, 'override.why'],
       [{ why: 'The older one has it at the clinic' }, 'override.by'],
@@ -91,12 +90,12 @@ describe('the check, asked wherever a kit meets a child,', () => {
     expect(past.loans[0]!.override).toMatchObject(override);
     // A reason where nothing stops it stays off the record.
     const older = await family({ name: 'Amber Dory', youngest: 60 });
-    const other = { copyId: copies[1]!.id, borrowerId: older, dueOn: DUE, override };
+    const other = { kitId: kits[1]!.id, borrowerId: older, dueOn: DUE, override };
     expect(((await desk.post('/loans', other).expect(201)).body as Loan).override).toBeNull();
   });
 
   it('needs somebody who may design, where people sign in', async () => {
-    const { copies } = await buttons();
+    const { kits } = await buttons();
     const young = await family({ youngest: 13 });
     await desk.post('/session/first', { name: 'Head', password: 'quiet harbour' }).expect(201);
     const inAs = async (name: string, role: string) => {
@@ -110,7 +109,7 @@ describe('the check, asked wherever a kit meets a child,', () => {
       return (own.headers['set-cookie'] as unknown as string[])[0]!.split(';')[0]!;
     };
     const wish = {
-      copyId: copies[0]!.id,
+      kitId: kits[0]!.id,
       borrowerId: young,
       dueOn: DUE,
       override: { why: 'The older one has it at the clinic', by: 'somebody else' },
@@ -126,22 +125,22 @@ describe('the check, asked wherever a kit meets a child,', () => {
 
   it('refuses to give away what it stops, and a reason given all the same stays with the kit', async () => {
     const { id } = await buttons();
-    const kit = (
-      await desk.post('/kits', { name: 'Bag', designs: [id], container: null, youngest: 13 }).expect(201)
-    ).body as Kit;
-    expect(kit.givenAgainst).toEqual([]);
-    const wish = { version: kit.version, families: 1, prepared: true };
-    const { body } = await desk.post(`/kits/${kit.id}/give`, wish).expect(422);
+    const bundle = (
+      await desk.post('/bundles', { name: 'Bag', designs: [id], container: null, youngest: 13 }).expect(201)
+    ).body as Bundle;
+    expect(bundle.givenAgainst).toEqual([]);
+    const wish = { version: bundle.version, families: 1, prepared: true };
+    const { body } = await desk.post(`/bundles/${bundle.id}/give`, wish).expect(422);
     expect(body.errors[0].path).toBe('override');
     const override = { why: 'No child under four lives there', by: 'Keeper' };
-    await desk.post(`/kits/${kit.id}/give`, { ...wish, override }).expect(201);
-    const [now] = (await desk.get('/kits').expect(200)).body as Kit[];
+    await desk.post(`/bundles/${bundle.id}/give`, { ...wish, override }).expect(201);
+    const [now] = (await desk.get('/bundles').expect(200)).body as Bundle[];
     expect(now).toMatchObject({ givenTo: 1, givenAgainst: [{ ...override, families: 1 }] });
     expect(now!.givenAgainst[0]!.of).toMatch(/^Small parts: /);
   });
 
   it('goes by the kit as it was made, not as its design is now', async () => {
-    const { id, cap, copies } = await buttons();
+    const { id, cap, kits } = await buttons();
     const {
       made: _,
       id: __,
@@ -155,7 +154,7 @@ describe('the check, asked wherever a kit meets a child,', () => {
       .put(`/designs/${id}`, { ...body, materials: { ...body.materials, piece: [cap.id] } })
       .expect(200);
     const young = await family({ youngest: 20 });
-    expect((await ask(copies[0]!.id, young)).verdict).toBe('stop');
+    expect((await ask(kits[0]!.id, young)).verdict).toBe('stop');
     // Of the design as it is now nothing is a small part.
     const report = (await desk.get(`/designs/${id}/check`).expect(200)).body as {
       findings: { rule: string; verdict: string }[];
@@ -164,26 +163,26 @@ describe('the check, asked wherever a kit meets a child,', () => {
   });
 
   it('knows everybody at home: ages that grow, who mouths, what children are allergic to', async () => {
-    const { copies } = await buttons();
+    const { kits } = await buttons();
     const born = await family({ born: '2026-03', children: ['P-02'] });
-    expect(await ask(copies[0]!.id, born)).toMatchObject({ verdict: 'stop', youngest: 7 });
+    expect(await ask(kits[0]!.id, born)).toMatchObject({ verdict: 'stop', youngest: 7 });
     const mouths = await family({ name: 'Grey Punt', youngest: 50, mouths: true });
-    expect(await ask(copies[0]!.id, mouths)).toMatchObject({ verdict: 'stop', youngest: 35 });
+    expect(await ask(kits[0]!.id, mouths)).toMatchObject({ verdict: 'stop', youngest: 35 });
     const older = await family({ name: 'Red Ketch', youngest: 50, children: ['P-07'] });
-    expect((await ask(copies[0]!.id, older)).verdict).toBe('care');
+    expect((await ask(kits[0]!.id, older)).verdict).toBe('care');
     const hand = { side: 'right', oneHanded: false };
     await desk.put('/children/P-07', { hand, likes: '', age: 20 }).expect(200);
-    expect(await ask(copies[0]!.id, older)).toMatchObject({ verdict: 'stop', youngest: 20 });
+    expect(await ask(kits[0]!.id, older)).toMatchObject({ verdict: 'stop', youngest: 20 });
     const { body } = await desk.get('/children').expect(200);
     expect(body).toMatchObject([{ code: 'P-07', age: 20, version: 1 }]);
   });
 
   it('is told of many kits at once, in short', async () => {
-    const { copies } = await buttons();
-    const { body } = await desk.get(`/copies/answers?ids=${copies.map((c) => c.id).join(',')}`).expect(200);
-    expect(body).toMatchObject(copies.map((c) => ({ id: c.id, verdict: 'care' })));
-    await desk.get('/copies/answers?ids=x').expect(400);
-    await desk.get('/copies/999/answer').expect(404);
+    const { kits } = await buttons();
+    const { body } = await desk.get(`/kits/answers?ids=${kits.map((c) => c.id).join(',')}`).expect(200);
+    expect(body).toMatchObject(kits.map((c) => ({ id: c.id, verdict: 'care' })));
+    await desk.get('/kits/answers?ids=x').expect(400);
+    await desk.get('/kits/999/answer').expect(404);
   });
 });
 

@@ -175,12 +175,12 @@ interface KitColumns {
 /** Kits by their numbers, as they were made, and how often each was lent. */
 export async function kitsAsMade(
   em: EntityManager,
-  copyIds: readonly number[],
+  kitIds: readonly number[],
 ): Promise<Map<number, KitAsMade & { readonly loans: number }>> {
   const found = await rows<KitColumns>(
     em,
-    'select c.id, coalesce(k.designs, json_array(c.design_id)) as designs, m.made_as, k.youngest, k.container, (select count(*) from loan l where l.copy_id = c.id) as loans from copy c left join kit k on k.id = c.kit_id left join build m on m.id = c.build_id where c.id in (select value from json_each(?))',
-    [JSON.stringify(copyIds)],
+    'select k.id, coalesce(bundle.designs, json_array(k.design_id)) as designs, m.made_as, bundle.youngest, bundle.container, (select count(*) from loan l where l.kit_id = k.id) as loans from kit k left join bundle on bundle.id = k.bundle_id left join build m on m.id = k.build_id where k.id in (select value from json_each(?))',
+    [JSON.stringify(kitIds)],
   );
   return new Map(
     found.map((c) => [
@@ -197,9 +197,9 @@ export async function kitsAsMade(
 }
 
 /** What the check says of a labelled kit for somebody; a kit that cannot be read any more is stopped, and says so. */
-export async function answerFor(em: EntityManager, copyId: number, who: Who, today: Day): Promise<KitAnswer> {
-  const kit = (await kitsAsMade(em, [copyId])).get(copyId);
-  if (!kit) throw notFound(`kit ${copyId}`);
+export async function answerFor(em: EntityManager, kitId: number, who: Who, today: Day): Promise<KitAnswer> {
+  const kit = (await kitsAsMade(em, [kitId])).get(kitId);
+  if (!kit) throw notFound(`kit ${kitId}`);
   return { ...(await askedOf(em, kit, today))(who), isFirstLoan: kit.loans === 0 };
 }
 
@@ -224,10 +224,10 @@ export const askedOf = (em: EntityManager, kit: KitAsMade, today: Day): Promise<
 /** What the check says of several kits for the ages they are made for; kits made alike are asked once. */
 export async function shortAnswers(
   em: EntityManager,
-  copyIds: readonly number[],
+  kitIds: readonly number[],
   today: Day,
 ): Promise<ShortAnswer[]> {
-  const kits = await kitsAsMade(em, copyIds);
+  const kits = await kitsAsMade(em, kitIds);
   const asked = new Map<string, Pick<ShortAnswer, 'verdict' | 'title'>>();
   const out: ShortAnswer[] = [];
   for (const [id, kit] of kits) {

@@ -108,11 +108,11 @@ describe('tests by hand', () => {
     const { design } = await withDesign(desk, { copies: 2 });
     const made = (
       await desk.post('/builds', { designId: design.id, version: design.version, copies: 2 }).expect(201)
-    ).body as { copies: { id: number; label: string }[] };
+    ).body as { kits: { id: number; label: string }[] };
     const family = (await desk.post('/borrowers', { name: 'Amber Dory', group: 'Gulls' }).expect(201))
       .body as { id: number };
     const lend = (at: number) =>
-      desk.post('/loans', { copyId: made.copies[at]!.id, borrowerId: family.id, dueOn: '2026-12-08' });
+      desk.post('/loans', { kitId: made.kits[at]!.id, borrowerId: family.id, dueOn: '2026-12-08' });
     await lend(0).expect(201);
     expect((await desk.get('/recalls').expect(200)).body).toEqual([]);
     const failed = (await desk.post('/tests', test(design.id, { passed: false, force: 31 })).expect(201))
@@ -122,7 +122,7 @@ describe('tests by hand', () => {
       {
         design: { id: design.id, name: 'Drop tub' },
         test: { part: 'Cap', test: 'pull', passed: false },
-        kits: [{ label: made.copies[0]!.label, borrower: 'Amber Dory', dueOn: '2026-12-08' }],
+        kits: [{ label: made.kits[0]!.label, borrower: 'Amber Dory', dueOn: '2026-12-08' }],
         here: 1,
       },
     ]);
@@ -138,15 +138,16 @@ describe('tests by hand', () => {
   it('stop every kit of several designs that holds one that failed', async () => {
     const { design } = await withDesign(desk, { copies: 1 });
     const kit = (
-      await desk.post('/kits', { name: 'Harbour bag', designs: [design.id], container: null }).expect(201)
+      await desk.post('/bundles', { name: 'Harbour bag', designs: [design.id], container: null }).expect(201)
     ).body as { id: number; version: number };
-    const made = (await desk.post(`/kits/${kit.id}/build`, { version: kit.version, copies: 1 }).expect(201))
-      .body as { copies: { id: number }[] };
+    const made = (
+      await desk.post(`/bundles/${kit.id}/build`, { version: kit.version, copies: 1 }).expect(201)
+    ).body as { kits: { id: number }[] };
     await desk.post('/tests', test(design.id, { passed: false })).expect(201);
     const family = (await desk.post('/borrowers', { name: 'Amber Dory', group: 'Gulls' }).expect(201))
       .body as { id: number };
     await desk
-      .post('/loans', { copyId: made.copies[0]!.id, borrowerId: family.id, dueOn: '2026-12-08' })
+      .post('/loans', { kitId: made.kits[0]!.id, borrowerId: family.id, dueOn: '2026-12-08' })
       .expect(422);
     expect((await desk.get(`/recalls?designId=${design.id}`).expect(200)).body).toMatchObject([{ here: 1 }]);
   });
@@ -169,15 +170,15 @@ describe('tests by hand', () => {
     await desk.put(`/materials/${cap.id}`, changed).expect(200);
     const made = (
       await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201)
-    ).body as { copies: { id: number; label: string }[] };
+    ).body as { kits: { id: number; label: string }[] };
     const family = (
       await desk.post('/borrowers', { name: 'Amber Dory', group: 'Gulls', allergies: ['wool'] }).expect(201)
     ).body as { id: number; allergies: string[] };
     expect(family.allergies).toEqual(['wool']);
     const lend = () =>
-      desk.post('/loans', { copyId: made.copies[0]!.id, borrowerId: family.id, dueOn: '2026-12-08' });
+      desk.post('/loans', { kitId: made.kits[0]!.id, borrowerId: family.id, dueOn: '2026-12-08' });
     expect(((await lend().expect(422)).body as { detail: string }).detail).toBe(
-      `Amber Dory is allergic to what is in ${made.copies[0]!.label}: wool (Cap).`,
+      `Amber Dory is allergic to what is in ${made.kits[0]!.label}: wool (Cap).`,
     );
     await desk
       .put(`/borrowers/${family.id}`, { name: 'Amber Dory', group: 'Gulls', allergies: [], version: 1 })

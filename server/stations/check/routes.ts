@@ -41,7 +41,7 @@ export function checkRoutes(serverContext: ServerContext): Router {
   const asked = z.strictObject({
     paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
   });
-  for (const kind of ['design', 'kit'] as const) {
+  for (const kind of ['design', 'bundle'] as const) {
     r.get(
       `/${kind}s/:id/check`,
       { about: 'what was found, as one thing in one home: the youngest of all decides', id: kind },

@@ -22,7 +22,7 @@ type TestColumns = Omit<HandTestJson, 'passed' | 'until' | 'isSpent'> & { passed
  * by them. Asked only of tests that were passed.
  */
 const LOANS =
-  'case when t.passed = 0 then 0 else coalesce((select max(n) from (select count(*) as n from loan l join copy c on c.id = l.copy_id join build m on m.id = c.build_id where l.lent_on >= t.done_on and exists (select 1 from json_each(m.made_as) j where j.key = t.design_id and j.value = t.made_as) group by c.id)), 0) end as loans';
+  'case when t.passed = 0 then 0 else coalesce((select max(n) from (select count(*) as n from loan l join kit k on k.id = l.kit_id join build m on m.id = k.build_id where l.lent_on >= t.done_on and exists (select 1 from json_each(m.made_as) j where j.key = t.design_id and j.value = t.made_as) group by k.id)), 0) end as loans';
 const COLUMNS = `t.id, t.design_id as "designId", t.part, t.test, t.passed, t.force, t.done_on as "on", t.done_by as "by", t.words, t.made_as as "madeAs", ${LOANS}`;
 const testJson =
   (today: Day) =>
@@ -154,7 +154,7 @@ export async function addTest(em: EntityManager, input: HandTestInput, today: Da
 }
 
 interface CalledBack {
-  readonly copyId: number;
+  readonly kitId: number;
   readonly label: string;
   readonly borrower: string | null;
   readonly dueOn: string | null;
@@ -174,12 +174,12 @@ async function calledBack(
     as: string | null;
   }>(
     em,
-    `select c.id, c.label, b.name as borrower, l.due_on as "dueOn", (select value from json_each(m.made_as) where key = ?) as "as" from copy c left join build m on m.id = c.build_id left join loan l on l.copy_id = c.id and l.returned_on is null left join borrower b on b.id = l.borrower_id left join kit k on k.id = c.kit_id where c.retired_on is null and ((c.kit_id is null and c.design_id = ?) or exists (select 1 from json_each(k.designs) j where j.value = ?)) order by l.due_on, c.label`,
+    `select k.id, k.label, b.name as borrower, l.due_on as "dueOn", (select value from json_each(m.made_as) where key = ?) as "as" from kit k left join build m on m.id = k.build_id left join loan l on l.kit_id = k.id and l.returned_on is null left join borrower b on b.id = l.borrower_id left join bundle on bundle.id = k.bundle_id where k.retired_on is null and ((k.bundle_id is null and k.design_id = ?) or exists (select 1 from json_each(bundle.designs) j where j.value = ?)) order by l.due_on, k.label`,
     [String(designId), designId, designId],
   );
   return found.flatMap(({ id, as, ...c }) => {
     const test = tests.find((t) => as === null || t.madeAs === '' || t.madeAs === as);
-    return test ? [{ ...c, copyId: id, test }] : [];
+    return test ? [{ ...c, kitId: id, test }] : [];
   });
 }
 
@@ -218,7 +218,7 @@ export async function recalls(em: EntityManager, designId?: number): Promise<Rec
 export async function recalledKits(em: EntityManager): Promise<Map<number, string>> {
   const out = new Map<number, string>();
   for (const [id, tests] of await failedByDesign(em))
-    for (const { copyId, test } of await calledBack(em, id, tests))
-      if (!out.has(copyId)) out.set(copyId, `its ${test.test} test failed on ${test.on} (${test.part})`);
+    for (const { kitId, test } of await calledBack(em, id, tests))
+      if (!out.has(kitId)) out.set(kitId, `its ${test.test} test failed on ${test.on} (${test.part})`);
   return out;
 }

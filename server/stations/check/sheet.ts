@@ -4,7 +4,7 @@ import type { LengthUnit } from '../../../core/measure/length.ts';
 import { loadPattern } from '../../../core/patterns/index.ts';
 import { packageAccount } from '../../../core/patterns/account.ts';
 import { checkKit, type CheckedDesign, type KitReport } from '../../../core/safety/kitCheck.ts';
-import { KitRow, PlaceRow, type Design } from '../../db/entities.ts';
+import { BundleRow, PlaceRow, type Design } from '../../db/entities.ts';
 import type { CheckSheet } from '../../formats/checkSheet.ts';
 import { notFound } from '../../problem.ts';
 import { featuresOf } from '../shape/ladders.ts';
@@ -12,7 +12,7 @@ import { atOf, chosenFor, findDesign, materialsOf } from '../shape/service.ts';
 import { checkedBy, readTests } from './service.ts';
 
 /** Designs that are one kit, ready to be checked for somebody of any age. */
-async function kitToCheck(
+async function bundleToCheck(
   em: EntityManager,
   designs: readonly Design[],
   o: { readonly container: number | null; readonly today: Day },
@@ -35,7 +35,7 @@ const reportOf = async (
   em: EntityManager,
   designs: readonly Design[],
   o: { readonly youngest: number | null; readonly container: number | null; readonly today: Day },
-): Promise<KitReport> => (await kitToCheck(em, designs, o))(o.youngest);
+): Promise<KitReport> => (await bundleToCheck(em, designs, o))(o.youngest);
 
 interface Subject {
   readonly name: string;
@@ -44,22 +44,27 @@ interface Subject {
   readonly container: number | null;
 }
 
-async function subjectOf(em: EntityManager, kind: 'design' | 'kit', id: number): Promise<Subject> {
+async function subjectOf(em: EntityManager, kind: 'design' | 'bundle', id: number): Promise<Subject> {
   if (kind === 'design') {
     const d = await findDesign(em, id);
     return { name: d.name, designs: [d], youngest: null, container: null };
   }
-  const kit = await em.findOne(KitRow, { id });
-  if (!kit) throw notFound(`kit ${id}`);
+  const bundle = await em.findOne(BundleRow, { id });
+  if (!bundle) throw notFound(`kit ${id}`);
   const designs: Design[] = [];
-  for (const d of kit.designs) designs.push(await findDesign(em, d));
-  return { name: kit.name, designs, youngest: kit.youngest ?? null, container: kit.container ?? null };
+  for (const d of bundle.designs) designs.push(await findDesign(em, d));
+  return {
+    name: bundle.name,
+    designs,
+    youngest: bundle.youngest ?? null,
+    container: bundle.container ?? null,
+  };
 }
 
 /** A design or a kit checked as one thing. */
-export async function kitReport(
+export async function bundleReport(
   em: EntityManager,
-  kind: 'design' | 'kit',
+  kind: 'design' | 'bundle',
   id: number,
   today: Day,
 ): Promise<KitReport> {
@@ -70,7 +75,7 @@ export async function kitReport(
 /** What is printed of the check of a design or a kit. */
 export async function sheetOf(
   em: EntityManager,
-  kind: 'design' | 'kit',
+  kind: 'design' | 'bundle',
   id: number,
   today: Day,
 ): Promise<CheckSheet & { readonly paper: 'A4' | 'Letter' }> {

@@ -5,7 +5,7 @@ import type { SizeName } from '../../../core/materials/material.ts';
 import { rows } from '../../db/rows.ts';
 import { SIZES, type FileKind } from '../../../contract/files.ts';
 import type { Cells } from './cells.ts';
-import { knownCopies, lendableKinds, type KnownCopy, type KnownKind } from './knownKits.ts';
+import { knownKits, lendableKinds, type KnownKit, type KnownKind } from './knownKits.ts';
 
 export type Raw = string | number | null;
 /** What is known of the place while a file is read. */
@@ -19,7 +19,7 @@ export interface Known {
   readonly notes: Set<number>;
   readonly familyIds: Map<string, number>;
   /** Kits by label. */
-  readonly copies: Map<string, KnownCopy>;
+  readonly kits: Map<string, KnownKit>;
   /** What a new kit may be of, by name in small letters: designs and kits of several; null where several have the name. */
   readonly lendable: Map<string, KnownKind | null>;
   readonly loans: Set<number>;
@@ -86,14 +86,14 @@ export async function knownOf(em: EntityManager, today: Day, kind?: FileKind): P
           ])
         : [],
     ),
-    copies: ofKits ? await knownCopies(em) : new Map<string, KnownCopy>(),
+    kits: ofKits ? await knownKits(em) : new Map<string, KnownKit>(),
     lendable: about('kits') ? await lendableKinds(em, today) : new Map<string, KnownKind | null>(),
     loans: new Set([
       ...(await ids('loans', 'loan')),
       ...(about('counts') ? await ids('counts', 'loan') : []),
     ]),
     counts: await ids('counts', 'count'),
-    events: await ids('events', 'copy_event'),
+    events: await ids('events', 'kit_event'),
     today,
   };
 }

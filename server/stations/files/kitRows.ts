@@ -11,7 +11,7 @@ export interface KitValue {
   /** The kit that is changed; null for one that is new here. */
   readonly id: number | null;
   readonly designId: number;
-  readonly kitId: number | null;
+  readonly bundleId: number | null;
   readonly parts: readonly PartJson[];
   readonly repair: boolean;
   readonly toClean: boolean;
@@ -21,16 +21,16 @@ export interface KitValue {
 }
 
 /** The kit that a row's label names; told where there is none. */
-export function copyIn(cells: Cells, known: Known) {
+export function kitIn(cells: Cells, known: Known) {
   const typed = cells.words('label');
   const label = readLabel(typed);
-  const copy = label === null ? undefined : known.copies.get(label);
-  if (copy === undefined)
+  const kit = label === null ? undefined : known.kits.get(label);
+  if (kit === undefined)
     cells.fault(
       'label',
       typed === '' ? 'is missing; expected a label like FB-001a' : 'expected the label of a kit that is here',
     );
-  return copy;
+  return kit;
 }
 
 /** A cell of counts of a kit; undefined where it is empty. */
@@ -52,7 +52,7 @@ export const kitRows: Kind<KitValue> = {
     const typed = cells.words('label');
     const label = readLabel(typed);
     if (label === null) cells.fault('label', 'expected a label like FB-001a');
-    const there = label === null ? undefined : known.copies.get(label);
+    const there = label === null ? undefined : known.kits.get(label);
     const name = cells.words('kit');
     const of = known.lendable.get(name.toLowerCase());
     if (there && name.toLowerCase() !== there.kit.toLowerCase())
@@ -83,7 +83,7 @@ export const kitRows: Kind<KitValue> = {
       label,
       id: there?.id ?? null,
       designId: template.designId,
-      kitId: template.kitId,
+      bundleId: template.bundleId,
       parts,
       ...value,
     };
@@ -108,7 +108,7 @@ export const kitRows: Kind<KitValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select c.id, c.label, coalesce(k.name, d.name) as kit, d.skill, c.parts, c.last_counted, c.repair, c.to_clean, c.rests_until, c.retired_on, b.name as borrower, l.due_on from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null left join borrower b on b.id = l.borrower_id where c.id > ? order by c.id limit 300',
+        'select k.id, k.label, coalesce(bundle.name, d.name) as kit, d.skill, k.parts, k.last_counted, k.repair, k.to_clean, k.rests_until, k.retired_on, b.name as borrower, l.due_on from kit k join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id left join loan l on l.kit_id = k.id and l.returned_on is null left join borrower b on b.id = l.borrower_id where k.id > ? order by k.id limit 300',
         [after],
       ),
     ))

@@ -5,11 +5,11 @@ import { rows } from '../../db/rows.ts';
 import { countedWords } from './countedCells.ts';
 import type { Cells } from './cells.ts';
 import { paged, type Kind, type Known } from './kind.ts';
-import { copyIn, countedIn } from './kitRows.ts';
+import { kitIn, countedIn } from './kitRows.ts';
 
 export interface LoanValue {
   readonly id: number | null;
-  readonly copyId: number;
+  readonly kitId: number;
   readonly borrowerId: number;
   readonly lentOn: string;
   readonly dueOn: string;
@@ -19,7 +19,7 @@ export interface LoanValue {
 }
 export interface CountValue {
   readonly id: number | null;
-  readonly copyId: number;
+  readonly kitId: number;
   readonly loanId: number | null;
   readonly countedOn: string;
   readonly parts: readonly PartJson[];
@@ -27,7 +27,7 @@ export interface CountValue {
 }
 export interface EventValue {
   readonly id: number | null;
-  readonly copyId: number;
+  readonly kitId: number;
   readonly on: string;
   readonly what: string;
   readonly by: string;
@@ -60,14 +60,14 @@ export const loanRows: Kind<LoanValue> = {
   required: COLUMNS.loans.required,
   read(cells, known) {
     const id = numberIn(cells, 'loan');
-    const copy = copyIn(cells, known);
+    const kit = kitIn(cells, known);
     const borrowerId = familyIn(cells, known);
     const lentOn = dayIn(cells, 'lent_on', known);
     const dueOn = dayIn(cells, 'due_on', known, true);
     const returnedOn =
       cells.raw('returned_on').trim() === '' ? null : (dayIn(cells, 'returned_on', known) ?? null);
     const outcome = cells.oneOf('outcome', COUNT_OUTCOMES) ?? null;
-    const counted = copy && countedIn(cells, 'counted', copy.parts);
+    const counted = kit && countedIn(cells, 'counted', kit.parts);
     if (lentOn !== undefined && dueOn !== undefined && dueOn < lentOn)
       cells.fault('due_on', `expected ${lentOn} or later`);
     if (lentOn !== undefined && returnedOn !== null && returnedOn < lentOn)
@@ -77,12 +77,12 @@ export const loanRows: Kind<LoanValue> = {
         outcome !== null ? 'outcome' : 'counted',
         'is of a return; expected the day it came back too',
       );
-    if (copy && returnedOn === null && copy.isOut && (id === null || copy.loanId !== id))
+    if (kit && returnedOn === null && kit.isOut && (id === null || kit.loanId !== id))
       cells.fault('label', 'is lent already; expected the day that this loan came back');
     if (cells.faults > 0) return null;
     return {
       id,
-      copyId: copy!.id,
+      kitId: kit!.id,
       borrowerId: borrowerId!,
       lentOn: lentOn!,
       dueOn: dueOn!,
@@ -96,7 +96,7 @@ export const loanRows: Kind<LoanValue> = {
   // Of one kit a single row is still out.
   agrees: (l) =>
     l.returnedOn === null
-      ? [{ key: `out ${l.copyId}`, column: 'label', value: `${l.borrowerId} since ${l.lentOn}` }]
+      ? [{ key: `out ${l.kitId}`, column: 'label', value: `${l.borrowerId} since ${l.lentOn}` }]
       : [],
   async *pages(em) {
     interface Row {
@@ -113,7 +113,7 @@ export const loanRows: Kind<LoanValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select l.id, c.label, coalesce(k.name, d.name) as kit, b.name as family, l.lent_on, l.due_on, l.returned_on, l.outcome, l.counted from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id join borrower b on b.id = l.borrower_id where l.id > ? order by l.id limit 300',
+        'select l.id, k.label, coalesce(bundle.name, d.name) as kit, b.name as family, l.lent_on, l.due_on, l.returned_on, l.outcome, l.counted from loan l join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id join borrower b on b.id = l.borrower_id where l.id > ? order by l.id limit 300',
         [after],
       ),
     ))
@@ -136,17 +136,17 @@ export const countRows: Kind<CountValue> = {
   required: COLUMNS.counts.required,
   read(cells, known) {
     const id = numberIn(cells, 'count');
-    const copy = copyIn(cells, known);
+    const kit = kitIn(cells, known);
     const countedOn = dayIn(cells, 'counted_on', known);
     const loanId = cells.whole('loan') ?? null;
     if (loanId !== null && !known.loans.has(loanId))
       cells.fault('loan', 'expected the number of a loan that is here, or nothing for a count between loans');
-    const parts = copy && countedIn(cells, 'counted', copy.parts);
-    if (copy && parts === undefined && cells.faults === 0)
+    const parts = kit && countedIn(cells, 'counted', kit.parts);
+    if (kit && parts === undefined && cells.faults === 0)
       cells.fault('counted', 'is missing; expected counts like “8 of 8 Cap”');
     const outcome = cells.oneOf('outcome', COUNT_OUTCOMES) ?? 'shelve';
     if (cells.faults > 0) return null;
-    return { id, copyId: copy!.id, loanId, countedOn: countedOn!, parts: parts!, outcome };
+    return { id, kitId: kit!.id, loanId, countedOn: countedOn!, parts: parts!, outcome };
   },
   key: (c) => (c.id === null ? null : String(c.id)),
   exists: (c, known) => c.id !== null && known.counts.has(c.id),
@@ -164,7 +164,7 @@ export const countRows: Kind<CountValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select n.id, c.label, coalesce(k.name, d.name) as kit, n.counted_on, n.loan_id as loan, b.name as family, n.parts, n.outcome from "count" n join copy c on c.id = n.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.id = n.loan_id left join borrower b on b.id = l.borrower_id where n.id > ? order by n.id limit 300',
+        'select n.id, k.label, coalesce(bundle.name, d.name) as kit, n.counted_on, n.loan_id as loan, b.name as family, n.parts, n.outcome from "count" n join kit k on k.id = n.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id left join loan l on l.id = n.loan_id left join borrower b on b.id = l.borrower_id where n.id > ? order by n.id limit 300',
         [after],
       ),
     ))
@@ -186,7 +186,7 @@ export const eventRows: Kind<EventValue> = {
   required: COLUMNS.events.required,
   read(cells, known) {
     const id = numberIn(cells, 'event');
-    const copy = copyIn(cells, known);
+    const kit = kitIn(cells, known);
     const on = dayIn(cells, 'on', known);
     const [what, by, why] = [cells.words('what'), cells.words('by'), cells.words('why')];
     if (what === '') cells.fault('what', 'is missing; expected what was done, like cleaned');
@@ -197,7 +197,7 @@ export const eventRows: Kind<EventValue> = {
     ] as const)
       if (words.length > most) cells.fault(column, `may have at most ${most} characters`);
     if (cells.faults > 0) return null;
-    return { id, copyId: copy!.id, on: on!, what, by, why };
+    return { id, kitId: kit!.id, on: on!, what, by, why };
   },
   key: (e) => (e.id === null ? null : String(e.id)),
   exists: (e, known) => e.id !== null && known.events.has(e.id),
@@ -214,7 +214,7 @@ export const eventRows: Kind<EventValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select e.id, c.label, coalesce(k.name, d.name) as kit, e.done_on as "on", e.what, e.done_by as "by", e.why from copy_event e join copy c on c.id = e.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where e.id > ? order by e.id limit 300',
+        'select e.id, k.label, coalesce(bundle.name, d.name) as kit, e.done_on as "on", e.what, e.done_by as "by", e.why from kit_event e join kit k on k.id = e.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where e.id > ? order by e.id limit 300',
         [after],
       ),
     ))

@@ -1,6 +1,6 @@
 import request from 'supertest';
 import type { FilePreview } from '../../../contract/files.ts';
-import type { Copy, KitHistory } from '../../../contract/lending.ts';
+import type { Kit, KitHistory } from '../../../contract/lending.ts';
 import { startTest, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;
@@ -29,21 +29,21 @@ const bring = async (kind: string, text: string, at = desk) => {
 };
 const out = async (kind: string, at = desk) => (await at.get(`/files/${kind}.csv`).expect(200)).text;
 const KITS = 'label,kit,parts,in_repair\n';
-const copyOf = async (label: string) => ((await desk.get(`/copies?label=${label}`)).body as Copy[])[0]!;
+const kitOf = async (label: string) => ((await desk.get(`/kits?label=${label}`)).body as Kit[])[0]!;
 
 describe('kits, loans, counts and events as files', () => {
   it('travel to another place and back as they were', async () => {
     await bring('kits', `${KITS}FB-001a,Drop tub,,\nFB-001b,drop tub,"7 of 8 Cap, 1 of 1 Tub",yes\n`);
-    expect(await copyOf('FB-001b')).toMatchObject({ design: 'Drop tub', repair: true });
-    const { id } = await copyOf('FB-001a');
-    const loan = (await desk.post('/loans', { copyId: id, borrowerId: 1, dueOn: '2026-12-08' }).expect(201))
+    expect(await kitOf('FB-001b')).toMatchObject({ design: 'Drop tub', repair: true });
+    const { id } = await kitOf('FB-001a');
+    const loan = (await desk.post('/loans', { kitId: id, borrowerId: 1, dueOn: '2026-12-08' }).expect(201))
       .body as { id: number };
     // Of two that are short one is spoiled; both are written off.
     await desk
       .post(`/loans/${loan.id}/return`, { present: [1, 6], spoiled: [0, 1], then: 'write off' })
       .expect(200);
-    await desk.post(`/copies/${id}/state`, { to: 'cleaned', by: 'Keeper', why: '=1+1' }).expect(200);
-    await desk.post('/loans', { copyId: id, borrowerId: 2, dueOn: '2026-12-09' }).expect(201);
+    await desk.post(`/kits/${id}/state`, { to: 'cleaned', by: 'Keeper', why: '=1+1' }).expect(200);
+    await desk.post('/loans', { kitId: id, borrowerId: 2, dueOn: '2026-12-09' }).expect(201);
     expect(await out('kits')).toContain('6 of 8 Cap (2 written off)');
     expect(await out('counts')).toContain('6 of 8 Cap (1 spoiled)');
     const there = await startTest();
@@ -59,7 +59,7 @@ describe('kits, loans, counts and events as files', () => {
       expect(await bring(kind, files.get(kind)!)).toMatchObject({ added: 0 });
       expect(await out(kind)).toBe(files.get(kind));
     }
-    const history = (await there.get(`/copies/${id}/history`).expect(200)).body as KitHistory;
+    const history = (await there.get(`/kits/${id}/history`).expect(200)).body as KitHistory;
     expect(history.loans.map((l) => [l.borrower, l.returnedOn])).toEqual([
       ['Teal Skiff', null],
       ['Amber Dory', '2026-11-24'],
@@ -72,7 +72,7 @@ describe('kits, loans, counts and events as files', () => {
   it('a kit that came by a file keeps its label to itself when others are made', async () => {
     await bring('kits', `${KITS}FB-001a,Drop tub,,\nFB-001c,Drop tub,,\n`);
     const made = await desk.post('/builds', { designId: 1, version: 1, copies: 2 }).expect(201);
-    expect((made.body as { copies: { label: string }[] }).copies.map((c) => c.label)).toEqual([
+    expect((made.body as { kits: { label: string }[] }).kits.map((c) => c.label)).toEqual([
       'FB-001d',
       'FB-001e',
     ]);
@@ -128,9 +128,9 @@ describe('kits, loans, counts and events as files', () => {
       'loans',
       'label,family,lent_on,due_on\nFB-001a,Amber Dory,2026-11-01,2026-11-15\n',
     );
-    const { id } = await copyOf('FB-001a');
-    await desk.post('/loans', { copyId: id, borrowerId: 2, dueOn: '2026-12-08' }).expect(201);
+    const { id } = await kitOf('FB-001a');
+    await desk.post('/loans', { kitId: id, borrowerId: 2, dueOn: '2026-12-08' }).expect(201);
     expect((await desk.post('/files/confirm', { id: p.id }).expect(409)).body.errors[0].path).toBe('label');
-    expect((await copyOf('FB-001a')).openLoan).toMatchObject({ borrower: 'Teal Skiff' });
+    expect((await kitOf('FB-001a')).openLoan).toMatchObject({ borrower: 'Teal Skiff' });
   });
 });

@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/core';
-import { CopyEventRow, CopyRow, CountRow, LoanRow } from '../../db/entities.ts';
+import { KitEventRow, KitRow, CountRow, LoanRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { ProblemError } from '../../problem.ts';
 import type { KitValue } from './kitRows.ts';
@@ -15,7 +15,7 @@ const meanwhile = (what: string, column: string): ProblemError =>
 /** A kit is known by its label: the same label changes what is there. Nothing is taken off the shelf for a new one. */
 export async function writeKits(em: EntityManager, all: AsyncGenerator<KitValue[]>): Promise<Written> {
   const here = new Map(
-    (await rows<{ id: number; label: string }>(em, 'select id, label from copy')).map((c) => [c.label, c.id]),
+    (await rows<{ id: number; label: string }>(em, 'select id, label from kit')).map((c) => [c.label, c.id]),
   );
   const done = { added: 0, changed: 0 };
   for await (const batch of all) {
@@ -32,11 +32,17 @@ export async function writeKits(em: EntityManager, all: AsyncGenerator<KitValue[
     const fresh = batch.filter((k) => k.id === null);
     if (fresh.length > 0)
       await em.insertMany(
-        CopyRow,
-        fresh.map((k) => ({ label: k.label, design: k.designId, kit: k.kitId, build: null, ...states(k) })),
+        KitRow,
+        fresh.map((k) => ({
+          label: k.label,
+          design: k.designId,
+          bundle: k.bundleId,
+          build: null,
+          ...states(k),
+        })),
       );
     const changes = new Map(batch.flatMap((k) => (k.id === null ? [] : [[k.id, k] as const])));
-    await takeOver(em, await em.find(CopyRow, { id: { $in: [...changes.keys()] } }), changes, states);
+    await takeOver(em, await em.find(KitRow, { id: { $in: [...changes.keys()] } }), changes, states);
     done.added += fresh.length;
     done.changed += changes.size;
   }
@@ -48,7 +54,7 @@ async function writeNumbered<V extends { readonly id: number | null }>(
   em: EntityManager,
   all: AsyncGenerator<V[]>,
   o: {
-    readonly table: 'loan' | 'count' | 'copy_event';
+    readonly table: 'loan' | 'count' | 'kit_event';
     readonly insert: (values: object[]) => Promise<unknown>;
     readonly find: (ids: number[]) => Promise<{ id: number }[]>;
     readonly fields: (value: V) => object;
@@ -80,9 +86,9 @@ async function writeNumbered<V extends { readonly id: number | null }>(
 /** Kits and families that rows name must still be there. */
 async function refuseGone(
   em: EntityManager,
-  ids: readonly { readonly copyId: number; readonly borrowerId?: number }[],
+  ids: readonly { readonly kitId: number; readonly borrowerId?: number }[],
 ): Promise<void> {
-  const lost = async (table: 'copy' | 'borrower', wanted: readonly number[]): Promise<boolean> => {
+  const lost = async (table: 'kit' | 'borrower', wanted: readonly number[]): Promise<boolean> => {
     const some = [...new Set(wanted)];
     const [found] = await rows<{ n: number }>(
       em,
@@ -93,8 +99,8 @@ async function refuseGone(
   };
   if (
     await lost(
-      'copy',
-      ids.map((v) => v.copyId),
+      'kit',
+      ids.map((v) => v.kitId),
     )
   )
     throw meanwhile('A kit was deleted', 'label');
@@ -112,11 +118,11 @@ export const writeLoans = (em: EntityManager, all: AsyncGenerator<LoanValue[]>):
     table: 'loan',
     insert: (values) => em.insertMany(LoanRow, values as never),
     find: (ids) => em.find(LoanRow, { id: { $in: ids } }),
-    fields: ({ copyId, borrowerId, id: _, ...l }) => ({ ...l, copy: copyId, borrower: borrowerId }),
+    fields: ({ kitId, borrowerId, id: _, ...l }) => ({ ...l, kit: kitId, borrower: borrowerId }),
     // What a return counted stays where the file is silent about it.
-    changed: ({ copyId, borrowerId, id: _, counted, ...l }) => ({
+    changed: ({ kitId, borrowerId, id: _, counted, ...l }) => ({
       ...l,
-      copy: copyId,
+      kit: kitId,
       borrower: borrowerId,
       ...(counted === null && l.returnedOn !== null ? {} : { counted }),
     }),
@@ -125,16 +131,16 @@ export const writeLoans = (em: EntityManager, all: AsyncGenerator<LoanValue[]>):
       await refuseGone(em, batch);
       const out = new Map(
         (
-          await rows<{ id: number; copy: number }>(
+          await rows<{ id: number; kit: number }>(
             em,
-            'select id, copy_id as copy from loan where returned_on is null and copy_id in (select value from json_each(?))',
-            [JSON.stringify(batch.map((l) => l.copyId))],
+            'select id, kit_id as kit from loan where returned_on is null and kit_id in (select value from json_each(?))',
+            [JSON.stringify(batch.map((l) => l.kitId))],
           )
-        ).map((l) => [l.copy, l.id]),
+        ).map((l) => [l.kit, l.id]),
       );
       const closed = new Set(batch.flatMap((l) => (l.id !== null && l.returnedOn !== null ? [l.id] : [])));
       for (const l of batch) {
-        const other = out.get(l.copyId);
+        const other = out.get(l.kitId);
         if (l.returnedOn === null && other !== undefined && other !== l.id && !closed.has(other))
           throw meanwhile('A kit of the file was lent', 'label');
       }
@@ -146,17 +152,17 @@ export const writeCounts = (em: EntityManager, all: AsyncGenerator<CountValue[]>
     table: 'count',
     insert: (values) => em.insertMany(CountRow, values as never),
     find: (ids) => em.find(CountRow, { id: { $in: ids } }),
-    fields: ({ copyId, loanId, id: _, ...c }) => ({ ...c, parts: [...c.parts], copy: copyId, loan: loanId }),
+    fields: ({ kitId, loanId, id: _, ...c }) => ({ ...c, parts: [...c.parts], kit: kitId, loan: loanId }),
     more: { filled: [] },
     refuse: (batch) => refuseGone(em, batch),
   });
 
 export const writeEvents = (em: EntityManager, all: AsyncGenerator<EventValue[]>): Promise<Written> =>
   writeNumbered(em, all, {
-    table: 'copy_event',
-    insert: (values) => em.insertMany(CopyEventRow, values as never),
-    find: (ids) => em.find(CopyEventRow, { id: { $in: ids } }),
-    fields: ({ copyId, id: _, ...e }) => ({ ...e, copy: copyId }),
+    table: 'kit_event',
+    insert: (values) => em.insertMany(KitEventRow, values as never),
+    find: (ids) => em.find(KitEventRow, { id: { $in: ids } }),
+    fields: ({ kitId, id: _, ...e }) => ({ ...e, kit: kitId }),
     more: {},
     refuse: (batch) => refuseGone(em, batch),
   });

@@ -12,22 +12,22 @@ it('what lasts is read from the counts after loans: lost once, filled, and all t
   expect((await desk.get('/lasting').expect(200)).body).toEqual([]);
   const made = (
     await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201)
-  ).body as { copies: { id: number }[] };
+  ).body as { kits: { id: number }[] };
   const family = (await desk.post('/borrowers', { name: 'Amber Dory', group: 'Gulls' }).expect(201)).body as {
     id: number;
   };
-  const copyId = made.copies[0]!.id;
-  const [{ parts }] = (await desk.get('/copies').expect(200)).body as [
+  const kitId = made.kits[0]!.id;
+  const [{ parts }] = (await desk.get('/kits').expect(200)).body as [
     { parts: { name: string; due: number }[] },
   ];
   const cap = parts.findIndex((p) => p.name === 'Cap');
   const loan = async (missing: number, then: string): Promise<void> => {
     const { id } = (
-      await desk.post('/loans', { copyId, borrowerId: family.id, dueOn: '2026-12-08' }).expect(201)
+      await desk.post('/loans', { kitId, borrowerId: family.id, dueOn: '2026-12-08' }).expect(201)
     ).body as { id: number };
     const present = parts.map((p, i) => p.due - (i === cap ? missing : 0));
     await desk.post(`/loans/${id}/return`, { present, then }).expect(200);
-    await desk.post(`/copies/${copyId}/state`, { to: 'cleaned' }).expect(200);
+    await desk.post(`/kits/${kitId}/state`, { to: 'cleaned' }).expect(200);
   };
   await loan(0, 'shelve');
   await loan(2, 'fill');

@@ -10,9 +10,9 @@ const MOST_COUNTS = 20_000;
 
 /** How long each kind of piece lasts, from every count after a loan. */
 export async function lasting(em: EntityManager): Promise<Lasting[]> {
-  const counts = await rows<{ copy_id: number; parts: string; filled: string }>(
+  const counts = await rows<{ kit_id: number; parts: string; filled: string }>(
     em,
-    `select copy_id, parts, filled from (select id, copy_id, parts, filled from "count" where loan_id is not null order by id desc limit ${MOST_COUNTS}) order by id`,
+    `select kit_id, parts, filled from (select id, kit_id, parts, filled from "count" where loan_id is not null order by id desc limit ${MOST_COUNTS}) order by id`,
   );
   interface Past {
     due: number;
@@ -25,8 +25,8 @@ export async function lasting(em: EntityManager): Promise<Lasting[]> {
       if (part.materialId === null || part.use !== 'piece') continue;
       const kits = pasts.get(part.materialId) ?? new Map<number, Past>();
       pasts.set(part.materialId, kits);
-      const past = kits.get(c.copy_id) ?? { due: part.due, returns: [] };
-      kits.set(c.copy_id, past);
+      const past = kits.get(c.kit_id) ?? { due: part.due, returns: [] };
+      kits.set(c.kit_id, past);
       past.returns.push({
         missing: part.due - part.present,
         filled: filled.filter((f) => f.materialId === part.materialId).reduce((n, f) => n + f.quantity, 0),

@@ -26,7 +26,7 @@ export async function familyData(em: EntityManager, id: number) {
   const { loans } = await familyHistory(em, id, MOST);
   const reservations = await rows(
     em,
-    'select r.made_on as madeOn, r.ended_on as endedOn, r.outcome, coalesce(k.name, d.name) as kit from reservation r join design d on d.id = r.design_id left join kit k on k.id = r.kit_id where r.borrower_id = ? order by r.id',
+    'select r.made_on as madeOn, r.ended_on as endedOn, r.outcome, coalesce(bundle.name, d.name) as kit from reservation r join design d on d.id = r.design_id left join bundle on bundle.id = r.bundle_id where r.borrower_id = ? order by r.id',
     [id],
   );
   const told = await rows(
@@ -77,7 +77,7 @@ export async function eraseFamily(
   const family = await familyKnown(em, id);
   const [out] = await rows<{ label: string }>(
     em,
-    'select c.label from loan l join copy c on c.id = l.copy_id where l.borrower_id = ? and l.returned_on is null limit 1',
+    'select k.label from loan l join kit k on k.id = l.kit_id where l.borrower_id = ? and l.returned_on is null limit 1',
     [id],
   );
   if (out && !o.isOutToo)

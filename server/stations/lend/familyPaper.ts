@@ -2,7 +2,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import { stepPictures } from '../../../core/drawing/stepPictures.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { languageOf } from '../../../core/languages/messages.ts';
-import { partsOfKit } from '../../../core/lend/kit.ts';
+import { partsOfBundle } from '../../../core/lend/bundle.ts';
 import {
   pictured,
   preparedSteps,
@@ -14,10 +14,10 @@ import { loadPattern } from '../../../core/patterns/index.ts';
 import { orderSteps } from '../../../core/plan/order.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { checkIn } from '../../../core/safety/check.ts';
-import { CopyRow, PlaceRow } from '../../db/entities.ts';
+import { KitRow, PlaceRow } from '../../db/entities.ts';
 import { atOf, chosenFor, findDesign } from '../shape/service.ts';
 import { checkedBy } from '../check/service.ts';
-import { findKit, worked } from './kits.ts';
+import { findBundle, worked } from './bundles.ts';
 
 export interface PaperAsk {
   readonly paper?: Paper | undefined;
@@ -42,9 +42,9 @@ export async function familyPaper(
   asked: PaperAsk,
   today: Day,
 ): Promise<FamilyPaper> {
-  const kit = await findKit(em, id);
-  const copies = await em.find(CopyRow, { kit: id }, { orderBy: { id: 'asc' } });
-  return paperOf(em, { ...kit, labels: copies.map((c) => c.label) }, asked, today);
+  const bundle = await findBundle(em, id);
+  const copies = await em.find(KitRow, { bundle: id }, { orderBy: { id: 'asc' } });
+  return paperOf(em, { ...bundle, labels: copies.map((c) => c.label) }, asked, today);
 }
 
 /** A design that is lent or given by itself, as its families read it. */
@@ -55,7 +55,7 @@ export async function designFamilyPaper(
   today: Day,
 ): Promise<FamilyPaper> {
   const { name } = await findDesign(em, id);
-  const copies = await em.find(CopyRow, { design: id, kit: null }, { orderBy: { id: 'asc' } });
+  const copies = await em.find(KitRow, { design: id, bundle: null }, { orderBy: { id: 'asc' } });
   const labels = copies.map((c) => c.label);
   return paperOf(em, { name, designs: [id], words: {}, labels }, asked, today);
 }
@@ -103,8 +103,8 @@ async function paperOf(em: EntityManager, handed: Handed, asked: PaperAsk, today
     words: handed.words[language] ?? '',
     designs,
     parts: pictured(
-      partsOfKit(w.kit),
-      w.kit.flatMap((k) => k.needs),
+      partsOfBundle(w.bundle),
+      w.bundle.flatMap((k) => k.needs),
       w.shelf,
     ),
     labels: handed.labels,

@@ -44,7 +44,7 @@ export function familyRoutes(serverContext: ServerContext): Router {
   );
   r.get(
     '/borrowers/:id/history',
-    { about: 'see `POST /copies/:id/count`', id: 'family', query: historyQuery },
+    { about: 'see `POST /kits/:id/count`', id: 'family', query: historyQuery },
     ({ id, query }) => familyHistory(em(), id, query.limit),
   );
   r.get('/borrowers/:id/told', { about: 'see `GET /tellings/all.pdf`', id: 'family' }, ({ id }) =>

@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { FamilyHistory, KitCount, KitHistory, PastLoan } from '../../../contract/lending.ts';
-import { BorrowerRow, CopyRow } from '../../db/entities.ts';
+import { BorrowerRow, KitRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { eventsOf } from './states.ts';
 import { notFound } from '../../problem.ts';
@@ -15,7 +15,7 @@ interface CountColumns {
 }
 interface LoanColumns {
   id: number;
-  copy_id: number;
+  kit_id: number;
   borrower_id: number;
   lent_on: string;
   due_on: string;
@@ -39,7 +39,7 @@ const countJson = (c: CountColumns): KitCount => ({
 
 const pastLoan = (l: LoanColumns, counts: ReadonlyMap<number, KitCount>): PastLoan => ({
   id: l.id,
-  copyId: l.copy_id,
+  kitId: l.kit_id,
   borrowerId: l.borrower_id,
   lentOn: l.lent_on,
   dueOn: l.due_on,
@@ -55,26 +55,26 @@ const pastLoan = (l: LoanColumns, counts: ReadonlyMap<number, KitCount>): PastLo
 });
 
 const LOANS =
-  'select l.id, l.copy_id, l.borrower_id, l.lent_on, l.due_on, l.returned_on, l.override_by, l.override_why, l.override_of, c.label, coalesce(k.name, d.name) as design, b.name as borrower from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id join borrower b on b.id = l.borrower_id';
+  'select l.id, l.kit_id, l.borrower_id, l.lent_on, l.due_on, l.returned_on, l.override_by, l.override_why, l.override_of, k.label, coalesce(bundle.name, d.name) as design, b.name as borrower from loan l join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id join borrower b on b.id = l.borrower_id';
 
 /** Loans and counts of one kit, the latest first: what was missing at each return stays readable. */
-export async function kitHistory(em: EntityManager, copyId: number, most: number): Promise<KitHistory> {
-  if ((await em.count(CopyRow, { id: copyId })) === 0) throw notFound(`kit ${copyId}`);
+export async function kitHistory(em: EntityManager, kitId: number, most: number): Promise<KitHistory> {
+  if ((await em.count(KitRow, { id: kitId })) === 0) throw notFound(`kit ${kitId}`);
   const counts = (
-    await rows<CountColumns>(em, 'select * from "count" where copy_id = ? order by id desc limit ?', [
-      copyId,
+    await rows<CountColumns>(em, 'select * from "count" where kit_id = ? order by id desc limit ?', [
+      kitId,
       most,
     ])
   ).map(countJson);
   const byLoan = new Map(counts.flatMap((c) => (c.loanId === null ? [] : [[c.loanId, c] as const])));
-  const loans = await rows<LoanColumns>(em, `${LOANS} where l.copy_id = ? order by l.id desc limit ?`, [
-    copyId,
+  const loans = await rows<LoanColumns>(em, `${LOANS} where l.kit_id = ? order by l.id desc limit ?`, [
+    kitId,
     most,
   ]);
   return {
     loans: loans.map((l) => pastLoan(l, byLoan)),
     counts,
-    events: await eventsOf(em, copyId, most),
+    events: await eventsOf(em, kitId, most),
   };
 }
 

@@ -1,338 +1,254 @@
 import type { EntityManager } from '@mikro-orm/core';
 import { z } from 'zod';
-import type { Kit, KitDesignRow, KitInput, Suggested } from '../../../contract/kits.ts';
-import type { Told } from '../../../core/languages/messages.ts';
+import type { Kit as KitJson, LendingSummary } from '../../../contract/lending.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import { massOfOne } from '../../../core/catalogue/entry.ts';
-import { entryOf } from '../../../core/catalogue/index.ts';
-import {
-  carriedBy,
-  partsOfKit,
-  pickedSets,
-  takesOfKit,
-  type KitDesign,
-  type Pickable,
-} from '../../../core/lend/kit.ts';
-import { countLine } from '../../../core/lend/parts.ts';
-import type { Material as CoreMaterial } from '../../../core/materials/material.ts';
-import { reservedStock } from '../../../core/needs/supply.ts';
-import { loadPattern, type Need } from '../../../core/patterns/index.ts';
-import { CopyRow, DesignRow, GivenRow, KitRow, type Design, type KitStored } from '../../db/entities.ts';
-import { idCursor, pageOf } from '../../paging.ts';
-import { notFound, ProblemError } from '../../problem.ts';
-import { openKitFile, writeKitFile } from '../shape/designFile.ts';
-import { ladderOf } from '../shape/ladders.ts';
-import { atOf, chosenFor, materialsOf, readBench } from '../shape/service.ts';
+import { STANDINGS, type Standing } from '../../../core/lend/status.ts';
+import { rows } from '../../db/rows.ts';
+import { recalledKits } from '../check/service.ts';
+import { IS_SHORT, notSimplyIn, standingSql, standsSo, type Now } from './standing.ts';
+import { idCursor, pageOf, textCursor, textCursorOf } from '../../paging.ts';
 
-/** More kits than this are not tried at once. */
-const MOST_NOW = 60;
+export const kitQuery = z.strictObject({
+  ...pageOf(1000, 500),
+  label: z.string().max(40).optional(),
+  design: z.coerce.number().int().positive('must be more than 0').optional(),
+  skill: z.string().max(80).optional(),
+  standing: z.enum(STANDINGS, { error: `expected one of ${STANDINGS.join(', ')}` }).optional(),
+  /** Part of a kit's name, or of the code name of the family that has it. */
+  q: z.string().trim().max(80, 'may have at most 80 characters').optional(),
+  /** Kits in the order they were made, or lent ones in the order they are due. */
+  order: z.enum(['made', 'due'], { error: 'expected made or due' }).default('made'),
+});
+type Query = z.infer<typeof kitQuery>;
 
-export interface Worked {
-  readonly designs: readonly Design[];
-  readonly kit: readonly KitDesign[];
-  readonly container: CoreMaterial | null;
-  readonly shelf: Map<number, CoreMaterial>;
-  /** Ready and free of what designs on the bench speak for, by material. */
-  readonly free: (id: number) => number;
+interface Columns {
+  id: number;
+  label: string;
+  design_id: number;
+  design: string;
+  skill: string;
+  repair: number;
+  to_clean: number;
+  rests_until: string | null;
+  retired_on: string | null;
+  parts: string;
+  last_counted: string | null;
+  loan_id: number | null;
+  borrower_id: number;
+  borrower: string;
+  lent_on: string;
+  due_on: string;
 }
 
-/** Words for families, without languages that nothing is said in. */
-const wordsOf = ({ words = {} }: KitInput): Record<string, string> =>
-  Object.fromEntries(Object.entries(words).filter(([, said]) => said !== ''));
+const FROM =
+  'from kit k join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id left join loan l on l.kit_id = k.id and l.returned_on is null left join borrower b on b.id = l.borrower_id';
+const COLUMNS =
+  'k.id, k.label, k.design_id, coalesce(bundle.name, d.name) as design, d.skill, k.repair, k.to_clean, k.rests_until, k.retired_on, k.parts, k.last_counted, l.id as loan_id, b.id as borrower_id, b.name as borrower, l.lent_on, l.due_on';
 
-async function eachWithRungs(
-  em: EntityManager,
-  designs: readonly Design[],
-  today: Day,
-): Promise<KitDesignRow[]> {
-  const out: KitDesignRow[] = [];
-  for (const d of designs)
-    out.push({ id: d.id, name: d.name, rungs: (await ladderOf(em, d, today)).map((r) => r.name) });
-  return out;
-}
+const kitJson = (c: Columns, recalled: ReadonlyMap<number, string>): KitJson => ({
+  id: c.id,
+  label: c.label,
+  designId: c.design_id,
+  design: c.design,
+  skill: c.skill,
+  repair: c.repair !== 0,
+  toClean: c.to_clean !== 0,
+  restsUntil: c.rests_until,
+  retiredOn: c.retired_on,
+  recalled: recalled.get(c.id) ?? null,
+  parts: JSON.parse(c.parts) as KitJson['parts'],
+  openLoan:
+    c.loan_id === null
+      ? null
+      : {
+          id: c.loan_id,
+          borrowerId: c.borrower_id,
+          borrower: c.borrower,
+          lentOn: c.lent_on,
+          dueOn: c.due_on,
+        },
+  lastCounted: c.last_counted,
+});
 
-export async function findKit(em: EntityManager, id: number): Promise<KitStored> {
-  const kit = await em.findOne(KitRow, { id });
-  if (!kit) throw notFound(`kit ${id}`);
-  return kit;
-}
+const like = (text: string): string => `%${text.replace(/[%_\\]/g, (c) => `\\${c}`)}%`;
 
-/** What designs on the bench speak for, by material. */
-type Spoken = ReadonlyMap<number, number>;
-const spokenOnBench = async (em: EntityManager, today: Day): Promise<Spoken> =>
-  reservedStock((await readBench(em, today)).bench);
+/** Kits, or counts of them, whose name has a text in it, which is asked twice; `none` says which kits are of one design. */
+const named = (of: string, none: string): string =>
+  `((${of}.bundle_id ${none} and ${of}.design_id in (select id from design where name like ? escape '\\')) or ${of}.bundle_id in (select id from bundle where name like ? escape '\\'))`;
+/** Open loans of families whose name has a text in it. */
+const WITH_FAMILY =
+  "returned_on is null and borrower_id in (select id from borrower where name like ? escape '\\')";
 
 /**
- * Everything that follows from a kit's designs and container.
+ * Kits by what is asked of them, each in terms of the kit alone (`c`): counting them needs no joins.
  *
- * @param known what the bench speaks for, where it was read already
+ * @param isMany so many have the name that kits are looked through in their order until a page is full; else those with the
+ * name are found first
  */
-export async function worked(
-  em: EntityManager,
-  kit: { readonly designs: readonly number[]; readonly container?: number | null | undefined },
-  today: Day,
-  { known, language }: { readonly known?: Spoken } & Told = {},
-): Promise<Worked> {
-  const packedIn = kit.container ?? null;
-  const found = await em.find(DesignRow, { id: { $in: [...kit.designs] } });
-  const designs = kit.designs.map((id) => {
-    const d = found.find((x) => x.id === id);
-    if (!d)
-      throw new ProblemError(422, `There is no design ${id}.`, [
-        { path: `designs.${kit.designs.indexOf(id)}`, message: 'expected a design of this place' },
-      ]);
-    return d;
-  });
-  const needing: KitDesign[] = [];
-  for (const d of designs) {
-    const pattern = await loadPattern(d.pattern);
-    const { chosen } = await chosenFor(em, d.materials, today);
-    needing.push({ id: d.id, name: d.name, needs: pattern.needs({ ...atOf(d, chosen), language }) });
+function filterOf(query: Query, now: Now, isMany = false): { where: string[]; params: unknown[] } {
+  const where: string[] = [];
+  const params: unknown[] = [];
+  const add = (sql: string, ...values: unknown[]): void => {
+    where.push(sql);
+    params.push(...values);
+  };
+  if (query.label !== undefined) add('k.label = ?', query.label);
+  if (query.design !== undefined) add('k.design_id = ? and k.bundle_id is null', query.design);
+  if (query.skill !== undefined)
+    // The plus keeps to the order of kits: by design, all of a skill would be put in order for one page of them.
+    add('+k.design_id in (select id from design where skill = ?)', query.skill);
+  if (query.q)
+    add(
+      isMany
+        ? `(${named('+k', 'is null')} or +k.id in (select kit_id from loan where ${WITH_FAMILY}))`
+        : `k.id in (select id from kit n where ${named('n', 'is null')} union select kit_id from loan where ${WITH_FAMILY})`,
+      ...Array.from({ length: 3 }, () => like(query.q!)),
+    );
+  // A retired kit stays on record and is found by its label; it hangs nowhere.
+  if (query.label === undefined && query.standing === undefined) add('k.retired_on is null');
+  if (query.standing !== undefined) {
+    const { sql, params: of } = standsSo(query.standing, now);
+    add(sql, ...of);
   }
-  const ids = [
-    ...new Set([
-      ...needing.flatMap((d) => d.needs.map((n) => n.materialId)),
-      ...(packedIn === null ? [] : [packedIn]),
-    ]),
-  ];
-  const shelf = await materialsOf(em, ids, today);
-  const container = packedIn === null ? null : (shelf.get(packedIn) ?? null);
-  if (packedIn !== null && !container)
-    throw new ProblemError(422, 'There is no such container on the shelf.', [
-      { path: 'container', message: 'expected a material of this shelf' },
-    ]);
-  const spoken = known ?? (await spokenOnBench(em, today));
-  const free = (id: number): number => Math.max(0, (shelf.get(id)?.kept ?? 0) - (spoken.get(id) ?? 0));
-  return { designs, kit: withContainer(needing, container), container, shelf, free };
+  return { where, params };
 }
 
-/** The container is one more thing that the kit needs, counted with it. */
-function withContainer(kit: readonly KitDesign[], container: CoreMaterial | null): KitDesign[] {
-  const [first, ...rest] = kit;
-  if (!container || !first) return [...kit];
-  const packed: Need = {
-    role: 'container',
-    use: 'package',
-    materialId: container.id,
-    name: container.name,
-    quantity: 1,
-    unit: 'each',
-    counted: true,
-  };
-  return [{ ...first, needs: [...first.needs, packed] }, ...rest];
+/** Kits that are asked for in nothing but that they are in use, and perhaps by skill, are counted already. */
+function countOf(
+  query: Query,
+  where: readonly string[],
+  params: readonly unknown[],
+): [sql: string, params: readonly unknown[]] {
+  const { skill, order, label, design, standing, q } = query;
+  const isPlain = label === undefined && design === undefined && standing === undefined;
+  if (order === 'due' && isPlain && skill === undefined && !q)
+    // Open loans but for those of kits that were retired while they were out.
+    return [
+      `select (select count(*) from loan where returned_on is null and due_on > '') - (select count(*) from kit k where k.retired_on is not null and exists (select 1 from loan o where o.kit_id = k.id and o.returned_on is null)) as n`,
+      [],
+    ];
+  if (order === 'made' && isPlain) {
+    if (!q)
+      return [
+        `select coalesce(sum(kits), 0) as n from kits_in_use${skill === undefined ? '' : ' where design_id in (select id from design where skill = ?)'}`,
+        params,
+      ];
+    if (skill === undefined)
+      return [
+        `select (select coalesce(sum(kits), 0) from kits_in_use n where ${named('n', '= 0')}) + (select count(*) from kit k where k.id in (select kit_id from loan where ${WITH_FAMILY}) and k.retired_on is null and not ifnull(${named('k', 'is null')}, 0)) as n`,
+        Array.from({ length: 5 }, () => like(q)),
+      ];
+  }
+  const all =
+    order === 'due' ? [...where, 'k.id in (select kit_id from loan where returned_on is null)'] : where;
+  return [`select count(*) as n from kit k${clauseOf(all)}`, params];
 }
 
-/** Most kits that the free stock gives, and what runs out first. */
-export function kitsNow({ kit, free, shelf }: Worked): { most: number; first: string | null } {
-  const shortAt = (n: number): number | undefined =>
-    [...takesOfKit(kit, n)].find(([id, q]) => q > free(id) + 1e-9)?.[0];
-  let most = 0;
-  while (most < MOST_NOW && shortAt(most + 1) === undefined) most++;
-  const short = shortAt(most + 1);
-  return { most, first: short === undefined ? null : (shelf.get(short)?.name ?? null) };
-}
+const clauseOf = (parts: readonly string[]): string =>
+  parts.length > 0 ? ` where ${parts.join(' and ')}` : '';
 
-async function kitJson(em: EntityManager, kit: KitStored, today: Day, known?: Spoken): Promise<Kit> {
-  const base = {
-    id: kit.id,
-    version: kit.version,
-    name: kit.name,
-    words: kit.words,
-    youngest: kit.youngest ?? null,
-  };
-  const made = await em.count(CopyRow, { kit: kit.id });
-  const given = await em.find(GivenRow, { kit: kit.id }, { orderBy: { id: 'desc' } });
-  const gone = {
-    givenTo: given.reduce((n, g) => n + g.families, 0),
-    givenAgainst: given.flatMap((g) =>
-      g.overrideWhy == null
-        ? []
-        : [
-            {
-              on: g.givenOn,
-              families: g.families,
-              by: g.overrideBy ?? '',
-              why: g.overrideWhy,
-              of: g.overrideOf ?? '',
-            },
-          ],
-    ),
-  };
-  try {
-    const w = await worked(em, kit, today, { known });
-    const one = takesOfKit(w.kit, 1);
-    let mass = 0;
-    const unweighed: string[] = [];
-    for (const [id, quantity] of one) {
-      const m = w.shelf.get(id)!;
-      // What is measured off a roll weighs so much a metre.
-      // A find that nobody weighed weighs what the catalogue says such things do.
-      const known = { ...m, mass: m.mass ?? (m.catalogue ? entryOf(m.catalogue)?.mass : undefined) };
-      const each = m.unit === 'mm' ? (known.mass === undefined ? null : known.mass / 1000) : massOfOne(known);
-      if (each === null) unweighed.push(m.name);
-      else mass += each * quantity;
+/** From so many kits with a name on, looking them through is sooner done than putting them in order. */
+const MANY = 1000;
+
+/** A page of kits, with how many match in all and the cursor to go on from. */
+export async function listKits(em: EntityManager, query: Query, today: Day) {
+  const recalled = await recalledKits(em);
+  const asked = filterOf(query, { today, recalled });
+  const [all] = await rows<{ n: number }>(em, ...countOf(query, asked.where, asked.params));
+  const { where, params } = query.q && all!.n > MANY ? filterOf(query, { today, recalled }, true) : asked;
+  let order = 'k.id';
+  if (query.order === 'due') {
+    order = 'l.due_on, k.id';
+    // Open loans, asked so that they come in the order of their index.
+    where.push("l.due_on > ''");
+    const at = textCursor(query.after);
+    if (at) {
+      where.push('(l.due_on, k.id) > (?, ?)');
+      params.push(...at);
     }
-    const { most, first } = kitsNow(w);
-    return {
-      ...base,
-      designs: await eachWithRungs(em, w.designs, today),
-      container: w.container && { id: w.container.id, name: w.container.name },
-      parts: partsOfKit(w.kit).map((p) => ({
-        materialId: p.materialId,
-        name: p.name,
-        due: p.due,
-        for: p.for,
-      })),
-      mass: Math.round(mass),
-      unweighed,
-      carriedBy: carriedBy(mass),
-      kitsNow: most,
-      first,
-      made,
-      ...gone,
-      problem: null,
-    };
-  } catch (error) {
-    // A design of it that cannot be read any more is told; the other kits are listed.
-    return {
-      ...base,
-      designs: kit.designs.map((id) => ({ id, name: `design ${id}`, rungs: [] })),
-      container: null,
-      parts: [],
-      mass: 0,
-      unweighed: [],
-      carriedBy: 'child',
-      kitsNow: 0,
-      first: null,
-      made,
-      ...gone,
-      problem: error instanceof Error ? error.message : String(error),
-    };
+  } else {
+    where.push('k.id > ?');
+    params.push(idCursor(query.after, 0));
   }
-}
-
-export const kitQuery = z.strictObject(pageOf(200, 50));
-export type KitQuery = z.infer<typeof kitQuery>;
-
-/** A page of kits of several designs, in the order they were put together. The bench is read once for all of them. */
-export async function listKits(em: EntityManager, query: KitQuery, today: Day) {
-  const kits = await em.find(
-    KitRow,
-    { id: { $gt: idCursor(query.after, 0) } },
-    { orderBy: { id: 'asc' }, limit: query.limit },
+  const found = await rows<Columns>(
+    em,
+    `select ${COLUMNS} ${FROM}${clauseOf(where)} order by ${order} limit ?`,
+    [...params, query.limit],
   );
-  const spoken = kits.length > 0 ? await spokenOnBench(em, today) : new Map<number, number>();
-  const items: Kit[] = [];
-  for (const k of kits) {
-    items.push(await kitJson(em, k, today, spoken));
-    // Others are answered in between.
-    await new Promise((go) => setImmediate(go));
-  }
-  const last = kits.at(-1);
+  const last = found.at(-1);
   return {
-    items,
+    items: found.map((c) => kitJson(c, recalled)),
     limit: query.limit,
-    total: await em.count(KitRow, {}),
-    next: last ? String(last.id) : null,
+    total: all!.n,
+    next: !last ? null : query.order === 'due' ? textCursorOf(last.due_on, last.id) : String(last.id),
   };
 }
 
-/** Sets of three quiet designs, or two where no three do, that share most pieces: bags for a waiting room. */
-export async function suggestKits(em: EntityManager, today: Day): Promise<Suggested[]> {
-  const found = await em.find(DesignRow, {}, { orderBy: { id: 'asc' }, limit: 300 });
-  const quiet: Pickable[] = [];
-  for (const d of found) {
-    const pattern = await loadPattern(d.pattern);
-    if (!pattern.quiet || d.child != null) continue;
-    try {
-      const { chosen } = await chosenFor(em, d.materials, today);
-      const { id, name, ageFrom, ageTo } = d;
-      quiet.push({ id, name, ageFrom, ageTo, needs: pattern.needs(atOf(d, chosen)) });
-    } catch {
-      // A design that cannot be read is in no bag.
-    }
-    await new Promise((go) => setImmediate(go));
-  }
-  const three = pickedSets(quiet, 3);
-  const names = new Map(found.map((d) => [d.id, d.name]));
-  return (three.length > 0 ? three : pickedSets(quiet, 2)).map(({ designs, ...s }) => ({
-    ...s,
-    designs: designs.map((id) => ({ id, name: names.get(id)! })),
-  }));
-}
-
-export async function addKit(em: EntityManager, input: KitInput, today: Day): Promise<Kit> {
-  await worked(em, input, today);
-  const kit = em.create(KitRow, {
-    ...input,
-    words: wordsOf(input),
-    youngest: input.youngest ?? null,
-    version: 1,
-  });
-  await em.flush();
-  return kitJson(em, kit, today);
-}
-
-export const stale = (kit: KitStored): ProblemError =>
-  new ProblemError(409, `${kit.name} was changed meanwhile.`, [
-    { path: 'version', message: `is stale: it is ${kit.version} now` },
-  ]);
-
-export async function updateKit(
+/** Labels of whole kits of one kind that can be lent now, the first by label, at most so many. */
+export async function kitsIn(
   em: EntityManager,
-  id: number,
-  { version, ...input }: KitInput & { version: number },
-  today: Day,
-): Promise<Kit> {
-  const kit = await findKit(em, id);
-  if (kit.version !== version) throw stale(kit);
-  await worked(em, input, today);
-  em.assign(
-    kit,
-    { ...input, ...(input.words ? { words: wordsOf(input) } : {}) },
-    { mergeObjectProperties: false },
+  o: {
+    readonly today: Day;
+    readonly recalled: ReadonlyMap<number, string>;
+    readonly kind: { readonly designId: number; readonly bundleId: number | null };
+    readonly most: number;
+  },
+): Promise<string[]> {
+  const { designId, bundleId } = o.kind;
+  const { sql, params } = standsSo('in', o);
+  const found = await rows<{ label: string }>(
+    em,
+    `select k.label from kit k where ${bundleId === null ? 'k.bundle_id is null and k.design_id = ?' : 'k.bundle_id = ?'} and ${sql} and not ${IS_SHORT} order by k.label limit ?`,
+    [bundleId ?? designId, ...params, o.most],
   );
-  await em.flush();
-  return kitJson(em, kit, today);
+  return found.map((c) => c.label);
 }
 
-/** Labels of the kits that are made of it: the pieces first, as a family counts them. */
-export async function kitLabels(em: EntityManager, id: number) {
-  const kit = await findKit(em, id);
-  const copies = await em.find(CopyRow, { kit: id }, { orderBy: { id: 'asc' } });
+/** By design, the label of a kit with it that is in, clean and whole: one that can be taken now. */
+export async function kitsToTake(em: EntityManager, today: Day): Promise<Map<number, string>> {
+  const { sql, params } = standsSo('in', { today, recalled: await recalledKits(em) });
+  const found = await rows<{ label: string; designs: string }>(
+    em,
+    `select min(k.label) as label, coalesce(bundle.designs, json_array(k.design_id)) as designs ${FROM} where ${sql} and not ${IS_SHORT} group by 2 order by 1`,
+    params,
+  );
+  const labels = new Map<number, string>();
+  for (const { label, designs } of found)
+    for (const id of JSON.parse(designs) as number[]) if (!labels.has(id)) labels.set(id, label);
+  return labels;
+}
+
+/** One kit as it stands; undefined when there is none. */
+export async function kitOf(em: EntityManager, id: number): Promise<KitJson | undefined> {
+  const [found] = await rows<Columns>(em, `select ${COLUMNS} ${FROM} where k.id = ?`, [id]);
+  return found && kitJson(found, await recalledKits(em));
+}
+
+/** The lending room in figures, counted where the rows lie: kits that are simply in are not looked at. */
+export async function lendingSummary(em: EntityManager, today: Day): Promise<LendingSummary> {
+  const now = { today, recalled: await recalledKits(em) };
+  const stands = standingSql(now);
+  const few = notSimplyIn(now);
+  const found = await rows<{ standing: Standing; kits: number }>(
+    em,
+    `select ${stands.sql} as standing, count(*) as kits from kit k where k.id in (${few.sql}) group by 1`,
+    [...stands.params, ...few.params],
+  );
+  const kits = new Map(found.map((f) => [f.standing, f.kits]));
+  const count = (standing: Standing): number => kits.get(standing) ?? 0;
+  const skills = await rows<{ skill: string; kits: number }>(
+    em,
+    'select d.skill, sum(n.kits) as kits from kits_in_use n join design d on d.id = n.design_id where n.kits > 0 group by d.skill order by d.skill',
+  );
   return {
-    name: kit.name,
-    labels: copies.map((c) => ({ label: c.label, name: kit.name, count: countLine(c.parts) })),
+    kits: skills.reduce((n, s) => n + s.kits, 0),
+    out: count('late') + count('out'),
+    late: count('late'),
+    repair: count('repair'),
+    toClean: count('to clean'),
+    resting: count('resting'),
+    recalled: count('recalled'),
+    retired: count('retired'),
+    skills,
   };
-}
-
-/** A kit's file, to be opened at another place. */
-export async function kitFileOf(em: EntityManager, id: number) {
-  const kit = await findKit(em, id);
-  const found = await em.find(DesignRow, { id: { $in: kit.designs } });
-  const designs = kit.designs.flatMap((d) => found.find((x) => x.id === d) ?? []);
-  return writeKitFile(em, { name: kit.name, container: kit.container ?? null, designs, words: kit.words });
-}
-
-/** Opens a kit's file as a kit of this place; where its name is taken it gets a number. */
-export async function addKitFile(
-  em: EntityManager,
-  raw: unknown,
-  takeNearest: boolean,
-  today: Day,
-): Promise<Kit> {
-  const { name, ...rest } = await openKitFile(em, raw, takeNearest, today);
-  const names = (await em.find(KitRow, {})).map((k) => k.name.toLowerCase());
-  let free = name;
-  for (let n = 2; names.includes(free.toLowerCase()); n++) free = `${name.slice(0, 72)}, ${n}`;
-  return addKit(em, { name: free, ...rest }, today);
-}
-
-export async function removeKit(em: EntityManager, id: number): Promise<void> {
-  const kit = await findKit(em, id);
-  if ((await em.count(CopyRow, { kit: id })) > 0)
-    throw new ProblemError(409, `${kit.name} has kits that are lent; it stays for their sake.`);
-  if ((await em.count(GivenRow, { kit: id })) > 0)
-    throw new ProblemError(409, `${kit.name} was given to families; it stays for their sake.`);
-  await em.removeAndFlush(kit);
 }

@@ -48,10 +48,10 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
       status: 201,
     },
     async ({ res, body }) => {
-      const { copyIds, ...input } = overriding(res, body);
+      const { kitIds, ...input } = overriding(res, body);
       return inTransaction(async (m) => {
         const loans: Loan[] = [];
-        for (const copyId of copyIds) loans.push(await lend.lend(m, { ...input, copyId }, today()));
+        for (const kitId of kitIds) loans.push(await lend.lend(m, { ...input, kitId }, today()));
         return loans;
       });
     },

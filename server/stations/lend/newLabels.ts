@@ -14,7 +14,7 @@ export async function newLabels(
       (
         await rows<{ label: string }>(
           em,
-          'select label from copy where label in (select value from json_each(?))',
+          'select label from kit where label in (select value from json_each(?))',
           [JSON.stringify(some)],
         )
       ).map((c) => c.label),

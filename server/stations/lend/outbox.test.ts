@@ -12,12 +12,12 @@ async function lateFamilies(mail?: MailDoor) {
   const { body } = await desk
     .post('/builds', { designId: design.id, version: design.version, copies: 3 })
     .expect(201);
-  const { copies } = body as { copies: { id: number }[] };
+  const { kits } = body as { kits: { id: number }[] };
   const ids: number[] = [];
   for (const [i, address] of ['dory@quay.example', 'skiff@refused.example', null].entries()) {
     const family = { name: `Amber Dory ${i}`, group: 'Gulls', mail: address };
     const { id } = (await desk.post('/borrowers', family).expect(201)).body as { id: number };
-    await desk.post('/loans', { copyId: copies[i]!.id, borrowerId: id, dueOn: '2026-11-25' }).expect(201);
+    await desk.post('/loans', { kitId: kits[i]!.id, borrowerId: id, dueOn: '2026-11-25' }).expect(201);
     ids.push(id);
   }
   return { desk, ids };
@@ -59,7 +59,7 @@ describe('the simulated outbox', () => {
   it('forgets what was mailed to a family that is erased', async () => {
     const { desk, ids } = await lateFamilies();
     await desk.post('/outbox', { borrowerIds: ids.slice(0, 2) }).expect(201);
-    const [loan] = (await desk.get('/copies?label=FB-001b')).body as { openLoan: { id: number } }[];
+    const [loan] = (await desk.get('/kits?label=FB-001b')).body as { openLoan: { id: number } }[];
     await desk.post(`/loans/${loan!.openLoan.id}/return`, { present: [1, 8], then: 'shelve' }).expect(200);
     await desk.post(`/borrowers/${ids[1]}/erase`, {}).expect(204);
     expect((await outbox(desk)).mails.map((m) => m.to)).toEqual(['dory@quay.example']);

@@ -1,23 +1,23 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Reservation } from '../../../contract/lending.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import { CopyRow, LoanRow, ReservationRow, type Copy } from '../../db/entities.ts';
+import { KitRow, LoanRow, ReservationRow, type Kit } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { familyNamed } from './borrowers.ts';
 import { recalledKits } from '../check/service.ts';
-import { kitsIn } from './copies.ts';
+import { kitsIn } from './kits.ts';
 import { stoppedFor } from './stopped.ts';
 
 /** Kits of one kind: those of one design, or those of one set of designs. */
-const kindOf = (c: { readonly designId: number; readonly kitId: number | null }): string =>
-  c.kitId === null ? `design ${c.designId}` : `kit ${c.kitId}`;
+const kindOf = (c: { readonly designId: number; readonly bundleId: number | null }): string =>
+  c.bundleId === null ? `design ${c.designId}` : `kit ${c.bundleId}`;
 
 /** Open reservations, the oldest first, each with a kit that is in for it: the first in line has the first. */
 export async function listReservations(em: EntityManager, today: Day): Promise<Reservation[]> {
   const found = await rows<Omit<Reservation, 'ready'>>(
     em,
-    'select r.id, r.borrower_id as borrowerId, b.name as borrower, r.design_id as designId, r.kit_id as kitId, coalesce(k.name, d.name) as kit, r.made_on as madeOn from reservation r join borrower b on b.id = r.borrower_id join design d on d.id = r.design_id left join kit k on k.id = r.kit_id where r.ended_on is null order by r.id',
+    'select r.id, r.borrower_id as borrowerId, b.name as borrower, r.design_id as designId, r.bundle_id as bundleId, coalesce(bundle.name, d.name) as kit, r.made_on as madeOn from reservation r join borrower b on b.id = r.borrower_id join design d on d.id = r.design_id left join bundle on bundle.id = r.bundle_id where r.ended_on is null order by r.id',
   );
   const labels = new Map<string, string[]>();
   const recalled = found.length > 0 ? await recalledKits(em) : new Map<number, string>();
@@ -32,27 +32,32 @@ export async function listReservations(em: EntityManager, today: Day): Promise<R
 
 export async function reserve(
   em: EntityManager,
-  input: { copyId: number; borrowerId: number },
+  input: { kitId: number; borrowerId: number },
   today: Day,
 ): Promise<Reservation> {
-  const copy = await em.findOne(CopyRow, { id: input.copyId });
-  if (!copy) throw notFound(`kit ${input.copyId}`);
+  const kit = await em.findOne(KitRow, { id: input.kitId });
+  if (!kit) throw notFound(`kit ${input.kitId}`);
   const borrower = await familyNamed(em, input.borrowerId);
-  if (copy.retiredOn)
-    throw new ProblemError(422, `${copy.label} is retired.`, [
-      { path: 'copyId', message: 'expected a kit that is still lent' },
+  if (kit.retiredOn)
+    throw new ProblemError(422, `${kit.label} is retired.`, [
+      { path: 'kitId', message: 'expected a kit that is still lent' },
     ]);
   // What could not be lent is not kept for anybody either.
-  await stoppedFor(em, { copy, family: borrower }, today);
-  const same = { borrower: borrower.id, design: copy.design.id, kit: copy.kit?.id ?? null, endedOn: null };
+  await stoppedFor(em, { kit, family: borrower }, today);
+  const same = {
+    borrower: borrower.id,
+    design: kit.design.id,
+    bundle: kit.bundle?.id ?? null,
+    endedOn: null,
+  };
   if ((await em.count(ReservationRow, same)) > 0)
     throw new ProblemError(409, `It is kept for ${borrower.name} already.`, [
       { path: 'borrowerId', message: 'expected a family that has not reserved it' },
     ]);
   const made = em.create(ReservationRow, {
     borrower,
-    design: copy.design,
-    kit: copy.kit ?? null,
+    design: kit.design,
+    bundle: kit.bundle ?? null,
     madeOn: today,
     endedOn: null,
     outcome: null,
@@ -76,9 +81,9 @@ export async function dropReservation(em: EntityManager, id: number, today: Day)
  */
 export async function heedReservations(
   em: EntityManager,
-  o: { copy: Copy; borrowerId: number; today: Day; renewed?: number },
+  o: { kit: Kit; borrowerId: number; today: Day; renewed?: number },
 ): Promise<void> {
-  const kind = { designId: o.copy.design.id, kitId: o.copy.kit?.id ?? null };
+  const kind = { designId: o.kit.design.id, bundleId: o.kit.bundle?.id ?? null };
   const waiting = (await listReservations(em, o.today)).filter((r) => kindOf(r) === kindOf(kind));
   const own = waiting.find((r) => r.borrowerId === o.borrowerId);
   if (own && o.renewed === undefined) {
@@ -92,10 +97,10 @@ export async function heedReservations(
   const recalled = await recalledKits(em);
   const there = (await kitsIn(em, { today: o.today, recalled, kind, most })).length;
   // Lent, one less is in. Renewed, those before it in the order of their due days come in first.
-  const left = o.renewed === undefined ? there - 1 : there + (await dueBefore(em, o.copy, o.renewed));
+  const left = o.renewed === undefined ? there - 1 : there + (await dueBefore(em, o.kit, o.renewed));
   const unmet = others[left];
   if (unmet)
-    throw new ProblemError(409, `${o.copy.label} is kept for ${unmet.borrower}, since ${unmet.madeOn}.`, [
+    throw new ProblemError(409, `${o.kit.label} is kept for ${unmet.borrower}, since ${unmet.madeOn}.`, [
       {
         path: 'borrowerId',
         message: `expected ${unmet.borrower}, or the reservation to be dropped first`,
@@ -103,12 +108,12 @@ export async function heedReservations(
     ]);
 }
 
-/** How many kits of a copy's kind come in before a loan of it, by the days they are due. */
-async function dueBefore(em: EntityManager, copy: Copy, loanId: number): Promise<number> {
-  const kind = copy.kit ? { kit: copy.kit.id } : { kit: null, design: copy.design.id };
+/** How many kits of a kit's kind come in before a loan of it, by the days they are due. */
+async function dueBefore(em: EntityManager, kit: Kit, loanId: number): Promise<number> {
+  const kind = kit.bundle ? { bundle: kit.bundle.id } : { bundle: null, design: kit.design.id };
   const out = await em.find(
     LoanRow,
-    { returnedOn: null, copy: kind },
+    { returnedOn: null, kit: kind },
     { orderBy: { dueOn: 'asc', id: 'asc' } },
   );
   return out.findIndex((l) => l.id === loanId);

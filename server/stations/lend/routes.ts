@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import type { ServerContext } from '../../serverContext.ts';
-import { copyRoutes } from './copyRoutes.ts';
-import { familyRoutes } from './familyRoutes.ts';
 import { kitRoutes } from './kitRoutes.ts';
+import { familyRoutes } from './familyRoutes.ts';
+import { bundleRoutes } from './bundleRoutes.ts';
 import { lastingRoutes } from './lastingRoutes.ts';
 import { loanRoutes } from './loanRoutes.ts';
 import { reservationRoutes } from './reservationRoutes.ts';
@@ -12,8 +12,8 @@ import { tellingRoutes } from './tellingRoutes.ts';
 export function lendRoutes(serverContext: ServerContext): Router {
   const r = Router();
   for (const routes of [
-    copyRoutes,
     kitRoutes,
+    bundleRoutes,
     familyRoutes,
     loanRoutes,
     reservationRoutes,

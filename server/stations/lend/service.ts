@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type {
-  Copy as CopyJson,
+  Kit as KitJson,
   HandOnInput,
   Loan as LoanJson,
   LoanInput,
@@ -9,11 +9,11 @@ import type {
 import { addDays, daysBetween, type Day } from '../../../core/calendar/days.ts';
 import { missing, writtenOff } from '../../../core/lend/status.ts';
 import { reservedStock } from '../../../core/needs/supply.ts';
-import { CopyRow, CountRow, LoanRow, MaterialRow, type Copy, type Loan } from '../../db/entities.ts';
+import { KitRow, CountRow, LoanRow, MaterialRow, type Kit, type Loan } from '../../db/entities.ts';
 import type { FilledJson, PartJson } from '../../db/json.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { familyNamed } from './borrowers.ts';
-import { copyOf } from './copies.ts';
+import { kitOf } from './kits.ts';
 import { heedReservations } from './reserve.ts';
 import { changeState, refuseUnlendable } from './states.ts';
 import { stoppedFor } from './stopped.ts';
@@ -23,7 +23,7 @@ import { readBench } from '../shape/service.ts';
 
 const loanJson = (l: Loan): LoanJson => ({
   id: l.id,
-  copyId: l.copy.id,
+  kitId: l.kit.id,
   borrowerId: l.borrower.id,
   lentOn: l.lentOn,
   dueOn: l.dueOn,
@@ -32,31 +32,31 @@ const loanJson = (l: Loan): LoanJson => ({
     l.overrideWhy == null ? null : { by: l.overrideBy ?? '', why: l.overrideWhy, of: l.overrideOf ?? '' },
 });
 
-async function oneCopy(em: EntityManager, id: number): Promise<CopyJson> {
-  const found = await copyOf(em, id);
+async function oneKit(em: EntityManager, id: number): Promise<KitJson> {
+  const found = await kitOf(em, id);
   if (!found) throw notFound(`kit ${id}`);
   return found;
 }
 
 /** Lends a kit that is in and whole; when another desk was first, says who has it. */
 export async function lend(em: EntityManager, input: LoanInput, today: Day): Promise<LoanJson> {
-  const copy = await em.findOne(CopyRow, { id: input.copyId });
-  if (!copy) throw notFound(`kit ${input.copyId}`);
+  const kit = await em.findOne(KitRow, { id: input.kitId });
+  if (!kit) throw notFound(`kit ${input.kitId}`);
   const borrower = await familyNamed(em, input.borrowerId);
-  const out = await em.findOne(LoanRow, { copy: copy.id, returnedOn: null }, { populate: ['borrower'] });
+  const out = await em.findOne(LoanRow, { kit: kit.id, returnedOn: null }, { populate: ['borrower'] });
   if (out)
     throw new ProblemError(
       409,
-      `${copy.label} is with ${out.borrower.name} until ${out.dueOn}.`,
-      [{ path: 'copyId', message: 'is lent already' }],
-      await oneCopy(em, copy.id),
+      `${kit.label} is with ${out.borrower.name} until ${out.dueOn}.`,
+      [{ path: 'kitId', message: 'is lent already' }],
+      await oneKit(em, kit.id),
     );
-  await refuseUnlendable(em, copy, today);
-  const stopped = await stoppedFor(em, { copy, family: borrower, override: input.override }, today);
+  await refuseUnlendable(em, kit, today);
+  const stopped = await stoppedFor(em, { kit, family: borrower, override: input.override }, today);
   refuseDay(input.dueOn, today);
-  await heedReservations(em, { copy, borrowerId: borrower.id, today });
+  await heedReservations(em, { kit, borrowerId: borrower.id, today });
   const loan = em.create(LoanRow, {
-    copy,
+    kit,
     borrower,
     lentOn: today,
     dueOn: input.dueOn,
@@ -80,14 +80,14 @@ function refuseDay(dueOn: Day, today: Day): void {
 }
 
 async function openLoan(em: EntityManager, loanId: number): Promise<Loan> {
-  const loan = await em.findOne(LoanRow, { id: loanId }, { populate: ['copy'] });
+  const loan = await em.findOne(LoanRow, { id: loanId }, { populate: ['kit'] });
   if (!loan) throw notFound(`loan ${loanId}`);
   if (!loan.returnedOn) return loan;
   throw new ProblemError(
     409,
-    `${loan.copy.label} came back on ${loan.returnedOn} already.`,
+    `${loan.kit.label} came back on ${loan.returnedOn} already.`,
     [{ path: 'id', message: 'is returned already' }],
-    await oneCopy(em, loan.copy.id),
+    await oneKit(em, loan.kit.id),
   );
 }
 
@@ -95,13 +95,13 @@ async function openLoan(em: EntityManager, loanId: number): Promise<Loan> {
 export async function renew(em: EntityManager, loanId: number, dueOn: Day, today: Day): Promise<LoanJson> {
   const loan = await openLoan(em, loanId);
   refuseDay(dueOn, today);
-  const copy = await em.findOneOrFail(CopyRow, { id: loan.copy.id });
-  const recalled = (await recalledKits(em)).get(copy.id);
+  const kit = await em.findOneOrFail(KitRow, { id: loan.kit.id });
+  const recalled = (await recalledKits(em)).get(kit.id);
   if (recalled)
-    throw new ProblemError(422, `${copy.label} is called back: ${recalled}.`, [
+    throw new ProblemError(422, `${kit.label} is called back: ${recalled}.`, [
       { path: 'id', message: 'expected a kit whose tests were passed' },
     ]);
-  await heedReservations(em, { copy, borrowerId: loan.borrower.id, today, renewed: loan.id });
+  await heedReservations(em, { kit, borrowerId: loan.borrower.id, today, renewed: loan.id });
   loan.dueOn = dueOn;
   await em.flush();
   return loanJson(loan);
@@ -114,12 +114,12 @@ export async function handOn(
   input: HandOnInput,
   today: Day,
 ): Promise<LoanJson> {
-  const { copy } = await openLoan(em, loanId);
+  const { kit } = await openLoan(em, loanId);
   await takeBack(em, loanId, { present: input.present, then: input.then }, today);
-  await changeState(em, copy.id, { to: 'cleaned', by: '', why: 'handed on' }, today);
+  await changeState(em, kit.id, { to: 'cleaned', by: '', why: 'handed on' }, today);
   return lend(
     em,
-    { copyId: copy.id, borrowerId: input.borrowerId, dueOn: input.dueOn, override: input.override },
+    { kitId: kit.id, borrowerId: input.borrowerId, dueOn: input.dueOn, override: input.override },
     today,
   );
 }
@@ -130,20 +130,20 @@ export async function handOn(
  */
 async function count(
   em: EntityManager,
-  copy: Copy,
+  kit: Kit,
   input: ReturnInput,
   at: { readonly today: Day; readonly loan: Loan | null },
 ): Promise<PartJson[]> {
   const { today } = at;
-  if (input.present.length !== copy.parts.length)
-    throw new ProblemError(422, `${copy.label} has ${copy.parts.length} parts to count.`, [
-      { path: 'present', message: `expected ${copy.parts.length} counts` },
+  if (input.present.length !== kit.parts.length)
+    throw new ProblemError(422, `${kit.label} has ${kit.parts.length} parts to count.`, [
+      { path: 'present', message: `expected ${kit.parts.length} counts` },
     ]);
-  if (input.spoiled !== undefined && input.spoiled.length !== copy.parts.length)
-    throw new ProblemError(422, `${copy.label} has ${copy.parts.length} parts to count.`, [
-      { path: 'spoiled', message: `expected ${copy.parts.length} counts` },
+  if (input.spoiled !== undefined && input.spoiled.length !== kit.parts.length)
+    throw new ProblemError(422, `${kit.label} has ${kit.parts.length} parts to count.`, [
+      { path: 'spoiled', message: `expected ${kit.parts.length} counts` },
     ]);
-  const counted: PartJson[] = copy.parts.map((part, i) => ({
+  const counted: PartJson[] = kit.parts.map((part, i) => ({
     ...part,
     present: input.present[i]!,
     ...(input.spoiled?.[i] ? { spoiled: input.spoiled[i] } : {}),
@@ -152,14 +152,14 @@ async function count(
   if (over >= 0)
     throw new ProblemError(
       422,
-      `Only ${counted[over]!.due} of ${counted[over]!.name} belong to ${copy.label}.`,
+      `Only ${counted[over]!.due} of ${counted[over]!.name} belong to ${kit.label}.`,
       [{ path: `present.${over}`, message: `expected at most ${counted[over]!.due}` }],
     );
   const spoiled = counted.findIndex((part) => part.present + (part.spoiled ?? 0) > part.due);
   if (spoiled >= 0)
     throw new ProblemError(
       422,
-      `Only ${counted[spoiled]!.due} of ${counted[spoiled]!.name} belong to ${copy.label}.`,
+      `Only ${counted[spoiled]!.due} of ${counted[spoiled]!.name} belong to ${kit.label}.`,
       [
         {
           path: `spoiled.${spoiled}`,
@@ -167,7 +167,7 @@ async function count(
         },
       ],
     );
-  refuseOutcome(copy, counted, input.then);
+  refuseOutcome(kit, counted, input.then);
   // Whether what is missing is spoiled is of the count; the kit is as short either way.
   const parts: PartJson[] =
     input.then === 'write off'
@@ -200,30 +200,30 @@ async function count(
     }
   }
   em.create(CountRow, {
-    copy,
+    kit,
     loan: at.loan,
     countedOn: today,
     parts: counted,
     outcome: input.then,
     filled,
   });
-  copy.parts = parts;
-  copy.repair = input.then === 'repair' || input.then === 'ask back';
-  copy.lastCounted = today;
+  kit.parts = parts;
+  kit.repair = input.then === 'repair' || input.then === 'ask back';
+  kit.lastCounted = today;
   return counted;
 }
 
 /** Refuses what cannot be done about parts that are short. @throws ProblemError 422 */
-function refuseOutcome(copy: Copy, counted: readonly PartJson[], then: ReturnInput['then']): void {
+function refuseOutcome(kit: Kit, counted: readonly PartJson[], then: ReturnInput['then']): void {
   const gone = counted.findIndex((p) => p.present === 0 && p.due > 0);
   if (then === 'write off' && gone >= 0)
     throw new ProblemError(
       422,
-      `Without any ${counted[gone]!.name}, ${copy.label} is not what it was: fill it, or send it to repair.`,
+      `Without any ${counted[gone]!.name}, ${kit.label} is not what it was: fill it, or send it to repair.`,
       [{ path: `present.${gone}`, message: 'expected at least 1' }],
     );
   if (then === 'ask back' && missing(counted).every((m) => m.lost === 0))
-    throw new ProblemError(422, `Nothing of ${copy.label} is lost that could be asked back.`, [
+    throw new ProblemError(422, `Nothing of ${kit.label} is lost that could be asked back.`, [
       { path: 'then', message: 'expected something that is neither there nor spoiled' },
     ]);
 }
@@ -245,31 +245,31 @@ export async function takeBack(
   loanId: number,
   input: ReturnInput,
   today: Day,
-): Promise<CopyJson> {
+): Promise<KitJson> {
   const loan = await openLoan(em, loanId);
-  const copy = await em.findOneOrFail(CopyRow, { id: loan.copy.id });
-  loan.counted = await count(em, copy, input, { today, loan });
+  const kit = await em.findOneOrFail(KitRow, { id: loan.kit.id });
+  loan.counted = await count(em, kit, input, { today, loan });
   loan.returnedOn = today;
   loan.outcome = input.then;
   // Whatever went from mouth to mouth is cleaned before it goes on.
-  copy.toClean = true;
-  copy.restsUntil = null;
+  kit.toClean = true;
+  kit.restsUntil = null;
   await em.flush();
-  return oneCopy(em, copy.id);
+  return oneKit(em, kit.id);
 }
 
 /** Counts a kit that is in the house: the end of a repair, or a check between loans. */
 export async function countInHouse(
   em: EntityManager,
-  copyId: number,
+  kitId: number,
   input: ReturnInput,
   today: Day,
-): Promise<CopyJson> {
-  const copy = await em.findOne(CopyRow, { id: copyId });
-  if (!copy) throw notFound(`kit ${copyId}`);
-  if ((await em.count(LoanRow, { copy: copyId, returnedOn: null })) > 0)
-    throw new ProblemError(409, `${copy.label} is lent; take it back first.`, [], await oneCopy(em, copyId));
-  await count(em, copy, input, { today, loan: null });
+): Promise<KitJson> {
+  const kit = await em.findOne(KitRow, { id: kitId });
+  if (!kit) throw notFound(`kit ${kitId}`);
+  if ((await em.count(LoanRow, { kit: kitId, returnedOn: null })) > 0)
+    throw new ProblemError(409, `${kit.label} is lent; take it back first.`, [], await oneKit(em, kitId));
+  await count(em, kit, input, { today, loan: null });
   await em.flush();
-  return oneCopy(em, copyId);
+  return oneKit(em, kitId);
 }

@@ -13,13 +13,13 @@ export async function loanSlip(
   language: SlipLanguage | undefined,
   make: MakePaper,
 ): Promise<Uint8Array> {
-  const loan = await em.findOne(LoanRow, { id }, { populate: ['copy', 'borrower'] });
+  const loan = await em.findOne(LoanRow, { id }, { populate: ['kit', 'borrower'] });
   if (!loan) throw notFound(`loan ${id}`);
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
   const [kit] = await rows<{ name: string }>(
     em,
-    'select coalesce(k.name, d.name) as name from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where c.id = ?',
-    [loan.copy.id],
+    'select coalesce(bundle.name, d.name) as name from kit k join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where k.id = ?',
+    [loan.kit.id],
   );
   const [own] = slipLanguages(loan.borrower.language ? [loan.borrower.language] : place.languages);
   return make(
@@ -27,7 +27,7 @@ export async function loanSlip(
     {
       family: loan.borrower.name,
       kit: kit!.name,
-      label: loan.copy.label,
+      label: loan.kit.label,
       day: loan.lentOn,
       due: loan.dueOn,
       override:

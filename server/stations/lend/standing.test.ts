@@ -1,4 +1,4 @@
-import type { Copy, LendingSummary } from '../../../contract/lending.ts';
+import type { Kit, LendingSummary } from '../../../contract/lending.ts';
 import { addDays } from '../../../core/calendar/days.ts';
 import { standing, STANDINGS, type Standing } from '../../../core/lend/status.ts';
 import { SLOT_DIALS } from '../../../core/testing.ts';
@@ -48,7 +48,7 @@ it('lists, figures and single kits agree with the rules, whatever became of each
     const of = below(2) === 0 ? design.id : other.id;
     await rows(
       em,
-      'insert into copy (label, design_id, repair, to_clean, rests_until, retired_on, parts) values (?, ?, ?, ?, ?, ?, ?)',
+      'insert into kit (label, design_id, repair, to_clean, rests_until, retired_on, parts) values (?, ?, ?, ?, ?, ?, ?)',
       [
         `T-${i}`,
         of,
@@ -62,7 +62,7 @@ it('lists, figures and single kits agree with the rules, whatever became of each
     if (below(3) === 0)
       await rows(
         em,
-        'insert into loan (copy_id, borrower_id, lent_on, due_on) values ((select max(id) from copy), ?, ?, ?)',
+        'insert into loan (kit_id, borrower_id, lent_on, due_on) values ((select max(id) from kit), ?, ?, ?)',
         [family.id, addDays(TODAY, -20), day()],
       );
   }
@@ -70,20 +70,20 @@ it('lists, figures and single kits agree with the rules, whatever became of each
   const recalled = new Map<number, string>();
   for (const { id, label } of await rows<{ id: number; label: string }>(
     em,
-    'select id, label from copy order by id',
+    'select id, label from kit order by id',
   )) {
-    const [copy] = (await desk.get(`/copies?label=${label}`).expect(200)).body as [Copy];
-    if (copy.recalled !== null) recalled.set(id, copy.recalled);
-    by.get(standing(copy, TODAY).standing)!.push(id);
+    const [kit] = (await desk.get(`/kits?label=${label}`).expect(200)).body as [Kit];
+    if (kit.recalled !== null) recalled.set(id, kit.recalled);
+    by.get(standing(kit, TODAY).standing)!.push(id);
   }
   // Every standing is met, or nothing was tried.
   expect([...by].filter(([, kits]) => kits.length === 0)).toEqual([]);
   for (const [s, kits] of by) {
-    const { body } = await desk.get(`/copies?standing=${encodeURIComponent(s)}&limit=1000`).expect(200);
-    expect([s, (body as Copy[]).map((c) => c.id).sort((a, b) => a - b)]).toEqual([s, kits]);
+    const { body } = await desk.get(`/kits?standing=${encodeURIComponent(s)}&limit=1000`).expect(200);
+    expect([s, (body as Kit[]).map((c) => c.id).sort((a, b) => a - b)]).toEqual([s, kits]);
   }
   const count = (s: Standing): number => by.get(s)!.length;
-  expect((await desk.get('/copies/summary').expect(200)).body as LendingSummary).toMatchObject({
+  expect((await desk.get('/kits/summary').expect(200)).body as LendingSummary).toMatchObject({
     out: count('out') + count('late'),
     late: count('late'),
     repair: count('repair'),
@@ -95,7 +95,7 @@ it('lists, figures and single kits agree with the rules, whatever became of each
   const { sql, params } = standingSql({ today: TODAY, recalled });
   for (const { id, stands } of await rows<{ id: number; stands: Standing }>(
     em,
-    `select c.id, ${sql} as stands from copy c`,
+    `select k.id, ${sql} as stands from kit k`,
     [...params],
   ))
     expect(by.get(stands)).toContain(id);

@@ -15,22 +15,22 @@ export interface Now {
 /** Kits of which each standing holds, whatever else does (core/lend/status.ts), as a query by an index of its own; all where null. */
 const KITS: Readonly<Record<Standing, ((now: Now) => Sql) | null>> = {
   late: ({ today }) => ({
-    sql: 'select copy_id from loan where returned_on is null and due_on < ?',
+    sql: 'select kit_id from loan where returned_on is null and due_on < ?',
     params: [today],
   }),
   // Those that are late come first, so these are the rest.
   out: ({ today }) => ({
-    sql: 'select copy_id from loan where returned_on is null and due_on >= ?',
+    sql: 'select kit_id from loan where returned_on is null and due_on >= ?',
     params: [today],
   }),
-  retired: () => ({ sql: 'select id from copy where retired_on is not null', params: [] }),
+  retired: () => ({ sql: 'select id from kit where retired_on is not null', params: [] }),
   recalled: ({ recalled }) => ({
     sql: 'select value from json_each(?)',
     params: [JSON.stringify([...recalled.keys()])],
   }),
-  repair: () => ({ sql: 'select id from copy where repair <> 0', params: [] }),
-  'to clean': () => ({ sql: 'select id from copy where to_clean <> 0', params: [] }),
-  resting: ({ today }) => ({ sql: 'select id from copy where rests_until > ?', params: [today] }),
+  repair: () => ({ sql: 'select id from kit where repair <> 0', params: [] }),
+  'to clean': () => ({ sql: 'select id from kit where to_clean <> 0', params: [] }),
+  resting: ({ today }) => ({ sql: 'select id from kit where rests_until > ?', params: [today] }),
   in: null,
 };
 
@@ -50,8 +50,8 @@ export function standsSo(standing: Standing, now: Now): Sql {
   const before = STANDINGS.slice(0, STANDINGS.indexOf(standing));
   return joined(
     [
-      ...those([standing], now).map((kits) => among('c.id in', kits)),
-      ...those(before, now).map((kits) => among('c.id not in', kits)),
+      ...those([standing], now).map((kits) => among('k.id in', kits)),
+      ...those(before, now).map((kits) => among('k.id not in', kits)),
     ],
     ' and ',
   );
@@ -62,7 +62,7 @@ export function standingSql(now: Now): Sql {
   const cases = STANDINGS.map((s): Sql => {
     const [kits] = those([s], now);
     return kits
-      ? { sql: `when c.id in (${kits.sql}) then '${s}'`, params: kits.params }
+      ? { sql: `when k.id in (${kits.sql}) then '${s}'`, params: kits.params }
       : { sql: `else '${s}'`, params: [] };
   });
   const { sql, params } = joined(cases, ' ');
@@ -74,4 +74,4 @@ export const notSimplyIn = (now: Now): Sql => joined(those(STANDINGS, now), ' un
 
 /** Whether a kit (`c`) is short of something. */
 export const IS_SHORT =
-  "exists (select 1 from json_each(c.parts) where value ->> 'present' < value ->> 'due')";
+  "exists (select 1 from json_each(k.parts) where value ->> 'present' < value ->> 'due')";

@@ -1,4 +1,4 @@
-import type { Copy, KitHistory, LendingSummary } from '../../../contract/lending.ts';
+import type { Kit, KitHistory, LendingSummary } from '../../../contract/lending.ts';
 import { startTest, TODAY, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;
@@ -13,27 +13,26 @@ async function lendable() {
   const build = async (version: number, copies: number) =>
     (
       (await desk.post('/builds', { designId: design.id, version, copies }).expect(201)).body as {
-        copies: { id: number; label: string }[];
+        kits: { id: number; label: string }[];
       }
-    ).copies;
+    ).kits;
   const family = (await desk.post('/borrowers', { name: 'Teal Skiff', group: 'Gulls' }).expect(201)).body as {
     id: number;
   };
-  const lend = (copyId: number) =>
-    desk.post('/loans', { copyId, borrowerId: family.id, dueOn: '2026-12-08' });
-  const back = async (copyId: number) => {
-    const [copy] = ((await desk.get('/copies').expect(200)).body as Copy[]).filter((c) => c.id === copyId);
-    const present = copy!.parts.map((p) => p.due);
-    return desk.post(`/loans/${copy!.openLoan!.id}/return`, { present, then: 'shelve' }).expect(200);
+  const lend = (kitId: number) => desk.post('/loans', { kitId, borrowerId: family.id, dueOn: '2026-12-08' });
+  const back = async (kitId: number) => {
+    const [kit] = ((await desk.get('/kits').expect(200)).body as Kit[]).filter((c) => c.id === kitId);
+    const present = kit!.parts.map((p) => p.due);
+    return desk.post(`/loans/${kit!.openLoan!.id}/return`, { present, then: 'shelve' }).expect(200);
   };
-  const set = (copyId: number, to: string, why = '') =>
-    desk.post(`/copies/${copyId}/state`, { to, by: 'Keeper', why });
-  const why = async (copyId: number) => ((await lend(copyId).expect(422)).body as { detail: string }).detail;
+  const set = (kitId: number, to: string, why = '') =>
+    desk.post(`/kits/${kitId}/state`, { to, by: 'Keeper', why });
+  const why = async (kitId: number) => ((await lend(kitId).expect(422)).body as { detail: string }).detail;
   return { design, build, lend, back, set, why };
 }
-const summary = async () => (await desk.get('/copies/summary').expect(200)).body as LendingSummary;
+const summary = async () => (await desk.get('/kits/summary').expect(200)).body as LendingSummary;
 const labels = async (standing: string) =>
-  ((await desk.get(`/copies?standing=${encodeURIComponent(standing)}`).expect(200)).body as Copy[]).map(
+  ((await desk.get(`/kits?standing=${encodeURIComponent(standing)}`).expect(200)).body as Kit[]).map(
     (c) => c.label,
   );
 
@@ -53,7 +52,7 @@ describe('a kit that came back', () => {
       toClean: false,
       restsUntil: null,
     });
-    const { events } = (await desk.get(`/copies/${one!.id}/history`).expect(200)).body as KitHistory;
+    const { events } = (await desk.get(`/kits/${one!.id}/history`).expect(200)).body as KitHistory;
     expect(events).toMatchObject([{ on: TODAY, what: 'cleaned', by: 'Keeper' }]);
     await lend(one!.id).expect(201);
   });
@@ -80,9 +79,9 @@ it('a retired kit hangs nowhere, stays on record and can be used again', async (
   await set(one!.id, 'retired', 'worn out').expect(200);
   expect(await why(one!.id)).toBe(`${one!.label} is retired.`);
   expect(await summary()).toMatchObject({ kits: 1, retired: 1 });
-  expect((await desk.get('/copies').expect(200)).body).toHaveLength(1);
+  expect((await desk.get('/kits').expect(200)).body).toHaveLength(1);
   expect(await labels('retired')).toEqual([one!.label]);
-  expect((await desk.get(`/copies?label=${one!.label}`).expect(200)).body).toMatchObject([
+  expect((await desk.get(`/kits?label=${one!.label}`).expect(200)).body).toMatchObject([
     { retiredOn: TODAY },
   ]);
   await set(one!.id, 'in use').expect(200);

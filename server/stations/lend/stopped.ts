@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Override } from '../../../contract/lending.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import type { Borrower, Copy } from '../../db/entities.ts';
+import type { Borrower, Kit } from '../../db/entities.ts';
 import { ProblemError } from '../../problem.ts';
 import { ALLERGIC, answerFor, whoIs } from '../check/askKit.ts';
 
@@ -13,10 +13,10 @@ import { ALLERGIC, answerFor, whoIs } from '../check/askKit.ts';
  */
 export async function stoppedFor(
   em: EntityManager,
-  o: { readonly copy: Copy; readonly family: Borrower; readonly override?: Override | undefined },
+  o: { readonly kit: Kit; readonly family: Borrower; readonly override?: Override | undefined },
   today: Day,
 ): Promise<string | null> {
-  const answer = await answerFor(em, o.copy.id, await whoIs(em, o.family, today), today);
+  const answer = await answerFor(em, o.kit.id, await whoIs(em, o.family, today), today);
   const stops = answer.reasons.filter((r) => r.verdict === 'stop');
   if (stops.length === 0) return null;
   const words = stops.map((r) => `${r.title}: ${r.words}`);
@@ -25,8 +25,8 @@ export async function stoppedFor(
   throw new ProblemError(
     422,
     first!.rule === 'allergy'
-      ? first!.words.replace(ALLERGIC, () => `${o.family.name} is allergic to what is in ${o.copy.label}`)
-      : `The check says stop for ${o.copy.label} with ${o.family.name}, youngest ${answer.youngest} months. ${words[0]!}`,
+      ? first!.words.replace(ALLERGIC, () => `${o.family.name} is allergic to what is in ${o.kit.label}`)
+      : `The check says stop for ${o.kit.label} with ${o.family.name}, youngest ${answer.youngest} months. ${words[0]!}`,
     stops.map((r) => ({
       path: r.rule === 'allergy' ? 'borrowerId' : 'override',
       message: `${r.title}: ${r.words} Expected another kit, or a reason of somebody who may design`,

@@ -1,11 +1,11 @@
 import ICAL from 'ical.js';
-import type { Copy, Loan, Reservation, KitHistory, MissingPiece } from '../../../contract/lending.ts';
+import type { Kit, Loan, Reservation, KitHistory, MissingPiece } from '../../../contract/lending.ts';
 import type { Telling } from '../../../contract/telling.ts';
 import { SHIPPED_MESSAGES } from '../../../core/lend/telling.ts';
 import { pdfText, startTest, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;
-let copies: { id: number; label: string }[];
+let kits: { id: number; label: string }[];
 const family: Record<string, number> = {};
 beforeEach(async () => {
   desk = await startTest();
@@ -13,7 +13,7 @@ beforeEach(async () => {
   const { body } = await desk
     .post('/builds', { designId: design.id, version: design.version, copies: 2 })
     .expect(201);
-  ({ copies } = body as { copies: typeof copies });
+  ({ kits } = body as { kits: typeof kits });
   for (const name of ['Amber Dory', 'Teal Skiff', 'Grey Punt'])
     family[name] = (
       (await desk.post('/borrowers', { name, group: 'Gulls' }).expect(201)).body as { id: number }
@@ -21,15 +21,15 @@ beforeEach(async () => {
 });
 afterEach(() => desk.close());
 
-const lend = (copy: number, name: string, dueOn = '2026-12-08') =>
-  desk.post('/loans', { copyId: copies[copy]!.id, borrowerId: family[name], dueOn });
-const lent = async (copy: number, name: string, dueOn?: string) =>
-  (await lend(copy, name, dueOn).expect(201)).body as Loan;
-const reserve = (copy: number, name: string) =>
-  desk.post('/reservations', { copyId: copies[copy]!.id, borrowerId: family[name] });
+const lend = (kit: number, name: string, dueOn = '2026-12-08') =>
+  desk.post('/loans', { kitId: kits[kit]!.id, borrowerId: family[name], dueOn });
+const lent = async (kit: number, name: string, dueOn?: string) =>
+  (await lend(kit, name, dueOn).expect(201)).body as Loan;
+const reserve = (kit: number, name: string) =>
+  desk.post('/reservations', { kitId: kits[kit]!.id, borrowerId: family[name] });
 const back = async (loan: Loan) => {
   await desk.post(`/loans/${loan.id}/return`, { present: [1, 8], then: 'shelve' }).expect(200);
-  await desk.post(`/copies/${loan.copyId}/state`, { to: 'cleaned' }).expect(200);
+  await desk.post(`/kits/${loan.kitId}/state`, { to: 'cleaned' }).expect(200);
 };
 
 describe('a loan', () => {
@@ -56,10 +56,10 @@ describe('a loan', () => {
     expect((await handOn({ cleaned: false }).expect(400)).body.errors[0].path).toBe('cleaned');
     // A family that there is not: the kit has not come back either.
     await handOn({ borrowerId: 99 }).expect(422);
-    const [still] = (await desk.get('/copies?label=FB-001a')).body as Copy[];
+    const [still] = (await desk.get('/kits?label=FB-001a')).body as Kit[];
     expect(still!.openLoan).toMatchObject({ id: loan.id, borrower: 'Amber Dory' });
     await handOn().expect(201);
-    const [now] = (await desk.get('/copies?label=FB-001a')).body as Copy[];
+    const [now] = (await desk.get('/kits?label=FB-001a')).body as Kit[];
     expect(now).toMatchObject({ toClean: false, openLoan: { borrower: 'Teal Skiff', dueOn: '2026-12-08' } });
     await handOn().expect(409);
   });
@@ -99,8 +99,8 @@ describe('the place’s own words', () => {
 describe('what is short when a kit comes back', () => {
   const come = async (body: object) =>
     desk.post(`/loans/${(await lent(0, 'Amber Dory')).id}/return`, { present: [1, 6], ...body });
-  const kit = async () => ((await desk.get('/copies?label=FB-001a')).body as Copy[])[0]!;
-  const cap = (c: Copy) => c.parts.find((p) => p.name === 'Cap')!;
+  const kit = async () => ((await desk.get('/kits?label=FB-001a')).body as Kit[])[0]!;
+  const cap = (c: Kit) => c.parts.find((p) => p.name === 'Cap')!;
   const told = async (language = 'en') =>
     ((await desk.get(`/tellings?language=${language}`).expect(200)).body as Telling[]).filter((t) =>
       t.items.some((i) => i.of === 'short'),
@@ -122,30 +122,30 @@ describe('what is short when a kit comes back', () => {
     const by = { borrowerId: family['Amber Dory'], by: 'said', language: 'en' };
     await desk.post('/tellings', by).expect(201);
     expect((await told())[0]!.told).toMatchObject({ by: 'said' });
-    await desk.post(`/copies/${copies[0]!.id}/found`, { part: 1, count: 2 }).expect(200);
+    await desk.post(`/kits/${kits[0]!.id}/found`, { part: 1, count: 2 }).expect(200);
     expect(await told()).toEqual([]);
     expect(await kit()).toMatchObject({ repair: false });
   });
 
   it('is written off: the kit goes on with fewer, and one that turns up belongs again', async () => {
     const { body } = await come({ then: 'write off' });
-    expect(cap(body as Copy)).toMatchObject({ due: 6, present: 6, writtenOff: 2 });
-    await desk.post(`/copies/${copies[0]!.id}/state`, { to: 'cleaned' }).expect(200);
+    expect(cap(body as Kit)).toMatchObject({ due: 6, present: 6, writtenOff: 2 });
+    await desk.post(`/kits/${kits[0]!.id}/state`, { to: 'cleaned' }).expect(200);
     const again = await lent(0, 'Grey Punt');
     await desk.post(`/loans/${again.id}/return`, { present: [1, 7], then: 'shelve' }).expect(422);
     await desk.post(`/loans/${again.id}/return`, { present: [1, 6], then: 'shelve' }).expect(200);
     const missing = (await desk.get('/pieces/missing').expect(200)).body as MissingPiece[];
     expect(missing).toMatchObject([{ label: 'FB-001a', name: 'Cap', missing: 2 }]);
-    await desk.post(`/copies/${copies[0]!.id}/found`, { part: 1, count: 3 }).expect(422);
-    const found = await desk.post(`/copies/${copies[0]!.id}/found`, { part: 1, count: 1 }).expect(200);
-    expect(cap(found.body as Copy)).toMatchObject({ due: 7, present: 7, writtenOff: 1 });
-    const history = (await desk.get(`/copies/${copies[0]!.id}/history`)).body as KitHistory;
+    await desk.post(`/kits/${kits[0]!.id}/found`, { part: 1, count: 3 }).expect(422);
+    const found = await desk.post(`/kits/${kits[0]!.id}/found`, { part: 1, count: 1 }).expect(200);
+    expect(cap(found.body as Kit)).toMatchObject({ due: 7, present: 7, writtenOff: 1 });
+    const history = (await desk.get(`/kits/${kits[0]!.id}/history`)).body as KitHistory;
     expect(history.loans[1]!.count).toMatchObject({ outcome: 'write off' });
   });
 
   it('keeps a kit from being kept ready for somebody until it is whole', async () => {
     const counted = (then: string) =>
-      desk.post(`/copies/${copies[0]!.id}/count`, { present: [1, 7], then }).expect(200);
+      desk.post(`/kits/${kits[0]!.id}/count`, { present: [1, 7], then }).expect(200);
     await counted('shelve');
     expect((await reserve(0, 'Teal Skiff').expect(201)).body).toMatchObject({ ready: 'FB-001b' });
     await counted('write off');
@@ -159,7 +159,7 @@ describe('what is short when a kit comes back', () => {
     const loanFree = async () => {
       const open = (await kit()).openLoan;
       if (open) await desk.post(`/loans/${open.id}/return`, { present: [1, 8], then: 'shelve' }).expect(200);
-      await desk.post(`/copies/${copies[0]!.id}/state`, { to: 'cleaned' }).expect(200);
+      await desk.post(`/kits/${kits[0]!.id}/state`, { to: 'cleaned' }).expect(200);
     };
     expect(await path({ spoiled: [0, 3], then: 'repair' })).toBe('spoiled.1');
     await loanFree();
@@ -170,7 +170,7 @@ describe('what is short when a kit comes back', () => {
     expect(await path({ present: [0, 8], then: 'write off' })).toBe('present.0');
     await loanFree();
     const inHouse = { present: [1, 7], then: 'ask back' };
-    expect((await desk.post(`/copies/${copies[0]!.id}/count`, inHouse).expect(400)).body.errors[0].path).toBe(
+    expect((await desk.post(`/kits/${kits[0]!.id}/count`, inHouse).expect(400)).body.errors[0].path).toBe(
       'then',
     );
   });
@@ -179,14 +179,14 @@ describe('what is short when a kit comes back', () => {
 describe('a piece that turns up', () => {
   it('goes home to the kit that misses it, and mends it when it is the last one', async () => {
     const loan = await lent(0, 'Amber Dory');
-    const [{ parts }] = (await desk.get('/copies?label=FB-001a')).body as [Copy];
+    const [{ parts }] = (await desk.get('/kits?label=FB-001a')).body as [Kit];
     const cap = parts.findIndex((p) => p.name === 'Cap');
     const present = parts.map((p, i) => (i === cap ? p.due - 2 : p.due));
     await desk.post(`/loans/${loan.id}/return`, { present, then: 'repair' }).expect(200);
     const missing = async () => (await desk.get('/pieces/missing').expect(200)).body as MissingPiece[];
     expect(await missing()).toEqual([
       {
-        copyId: copies[0]!.id,
+        kitId: kits[0]!.id,
         label: 'FB-001a',
         kit: 'Drop tub',
         part: cap,
@@ -196,18 +196,18 @@ describe('a piece that turns up', () => {
         isHere: true,
       },
     ]);
-    const found = (count: number, part = cap) => desk.post(`/copies/${copies[0]!.id}/found`, { part, count });
+    const found = (count: number, part = cap) => desk.post(`/kits/${kits[0]!.id}/found`, { part, count });
     await found(3).expect(422);
     await found(1, 77).expect(422);
     expect((await found(1).expect(200)).body).toMatchObject({ repair: true });
     expect((await found(1).expect(200)).body).toMatchObject({ repair: false });
     expect(await missing()).toEqual([]);
-    await desk.post('/copies/999/found', { part: 0, count: 1 }).expect(404);
-    const history = (await desk.get(`/copies/${copies[0]!.id}/history`)).body as KitHistory;
+    await desk.post('/kits/999/found', { part: 0, count: 1 }).expect(404);
+    const history = (await desk.get(`/kits/${kits[0]!.id}/history`)).body as KitHistory;
     expect(history.events[0]!.what).toBe('1 × Cap turned up');
   });
   it('waits while its kit is with a family', async () => {
-    const counted = (then: string) => desk.post(`/copies/${copies[1]!.id}/count`, { present: [1, 7], then });
+    const counted = (then: string) => desk.post(`/kits/${kits[1]!.id}/count`, { present: [1, 7], then });
     await counted('shelve').expect(200);
     // Nothing is lent before it is whole.
     const short = await lend(1, 'Grey Punt').expect(422);
@@ -216,13 +216,13 @@ describe('a piece that turns up', () => {
     await lent(1, 'Grey Punt');
     const { body } = await desk.get('/pieces/missing').expect(200);
     expect((body as MissingPiece[])[0]).toMatchObject({ label: 'FB-001b', isHere: false });
-    const refused = await desk.post(`/copies/${copies[1]!.id}/found`, { part: 1, count: 1 }).expect(409);
+    const refused = await desk.post(`/kits/${kits[1]!.id}/found`, { part: 1, count: 1 }).expect(409);
     expect((refused.body as { detail: string }).detail).toContain('Grey Punt');
   });
 });
 
 it('a term is on paper: loans, what went missing at its price, what was learned', async () => {
-  const [{ parts }] = (await desk.get('/copies?label=FB-001a')).body as [Copy];
+  const [{ parts }] = (await desk.get('/kits?label=FB-001a')).body as [Kit];
   const shop = (await desk.post('/suppliers', { name: 'Pier', delivery: 0 }).expect(201)).body as {
     id: number;
   };
@@ -238,7 +238,7 @@ it('a term is on paper: loans, what went missing at its price, what was learned'
   const loan = await lent(0, 'Amber Dory');
   await lent(1, 'Teal Skiff');
   await desk.post(`/loans/${loan.id}/return`, { present: [1, 5], then: 'shelve' }).expect(200);
-  const { designId } = ((await desk.get('/copies')).body as Copy[])[0]!;
+  const { designId } = ((await desk.get('/kits')).body as Kit[])[0]!;
   await desk
     .post('/notes', {
       designId,
@@ -274,13 +274,13 @@ describe('several kits to one family', () => {
   it('go all together or not at all', async () => {
     const together = (borrower: string, ...at: number[]) =>
       desk.post('/loans/together', {
-        copyIds: at.map((i) => copies[i]!.id),
+        kitIds: at.map((i) => kits[i]!.id),
         borrowerId: family[borrower],
         dueOn: '2026-12-08',
       });
     const out = await lent(1, 'Grey Punt');
     await together('Amber Dory', 0, 1).expect(409);
-    const [first] = (await desk.get('/copies?label=FB-001a')).body as Copy[];
+    const [first] = (await desk.get('/kits?label=FB-001a')).body as Kit[];
     expect(first!.openLoan).toBeNull();
     await back(out);
     expect((await together('Amber Dory', 0, 1).expect(201)).body).toHaveLength(2);

@@ -32,7 +32,7 @@ export const tellingQuery = z.strictObject({ language: tellingLanguage.optional(
 interface Out {
   borrowerId: number;
   borrower: string;
-  copyId: number;
+  kitId: number;
   label: string;
   kit: string;
   dueOn: string;
@@ -63,7 +63,7 @@ export async function listTellings(
   const recalled = await recalledKits(em);
   const out = await rows<Out>(
     em,
-    'select b.id as borrowerId, b.name as borrower, c.id as copyId, c.label, coalesce(k.name, d.name) as kit, l.due_on as dueOn from loan l join borrower b on b.id = l.borrower_id join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.returned_on is null order by l.due_on, c.id',
+    'select b.id as borrowerId, b.name as borrower, k.id as kitId, k.label, coalesce(bundle.name, d.name) as kit, l.due_on as dueOn from loan l join borrower b on b.id = l.borrower_id join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where l.returned_on is null order by l.due_on, k.id',
   );
   const families = new Map<number, { borrower: string; items: ToTell[] }>();
   const put = (id: number, borrower: string, item: ToTell): void => {
@@ -72,7 +72,7 @@ export async function listTellings(
     family.items.push(item);
   };
   for (const o of out) {
-    const of = toldOfLoan({ dueOn: o.dueOn, recalled: recalled.get(o.copyId) ?? null }, today);
+    const of = toldOfLoan({ dueOn: o.dueOn, recalled: recalled.get(o.kitId) ?? null }, today);
     if (of) put(o.borrowerId, o.borrower, { of, kit: o.kit, label: o.label, day: o.dueOn });
   }
   for (const a of await askedBack(em)) put(a.borrowerId, a.borrower, a);
@@ -132,7 +132,7 @@ async function askedBack(
     parts: string;
   }>(
     em,
-    "select b.id as borrowerId, b.name as borrower, c.label, coalesce(k.name, d.name) as kit, l.returned_on as day, l.counted, c.parts from loan l join borrower b on b.id = l.borrower_id join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.outcome = 'ask back' and l.returned_on is not null and c.retired_on is null and b.erased_on is null and not exists (select 1 from loan n where n.copy_id = l.copy_id and n.id > l.id) order by l.returned_on, l.id",
+    "select b.id as borrowerId, b.name as borrower, k.label, coalesce(bundle.name, d.name) as kit, l.returned_on as day, l.counted, k.parts from loan l join borrower b on b.id = l.borrower_id join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where l.outcome = 'ask back' and l.returned_on is not null and k.retired_on is null and b.erased_on is null and not exists (select 1 from loan n where n.kit_id = l.kit_id and n.id > l.id) order by l.returned_on, l.id",
   );
   return found.flatMap((f) => {
     const now = JSON.parse(f.parts) as PartJson[];
@@ -206,7 +206,7 @@ export async function dueDays(em: EntityManager, borrowerId: number) {
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
   const loans = await rows<{ id: number; label: string; kit: string; dueOn: string }>(
     em,
-    'select l.id, c.label, coalesce(k.name, d.name) as kit, l.due_on as dueOn from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.returned_on is null and l.borrower_id = ? order by l.due_on, l.id',
+    'select l.id, k.label, coalesce(bundle.name, d.name) as kit, l.due_on as dueOn from loan l join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where l.returned_on is null and l.borrower_id = ? order by l.due_on, l.id',
     [borrowerId],
   );
   return { family: family.name, place: place.name, loans };

@@ -12,7 +12,7 @@ import { watched } from '../watch/model.ts';
 const MOST_COUNTS = 50_000;
 
 interface CountColumns {
-  copyId: number;
+  kitId: number;
   on: string;
   afterLoan: number;
   parts: string;
@@ -24,12 +24,12 @@ export async function termReport(em: EntityManager, from: Day, to: Day, today: D
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
   const byKit = await rows<TermReport['kits'][number]>(
     em,
-    'select coalesce(k.name, d.name) as name, count(*) as loans, count(distinct l.borrower_id) as families, sum(case when l.due_on < coalesce(l.returned_on, ?) then 1 else 0 end) as late, sum(case when l.returned_on is null then 1 else 0 end) as out from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.lent_on between ? and ? group by 1 order by 2 desc, 1',
+    'select coalesce(bundle.name, d.name) as name, count(*) as loans, count(distinct l.borrower_id) as families, sum(case when l.due_on < coalesce(l.returned_on, ?) then 1 else 0 end) as late, sum(case when l.returned_on is null then 1 else 0 end) as out from loan l join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where l.lent_on between ? and ? group by 1 order by 2 desc, 1',
     [today, from, to],
   );
   const [{ families, copies }] = (await rows<{ families: number; copies: number }>(
     em,
-    'select count(distinct borrower_id) as families, count(distinct copy_id) as copies from loan where lent_on between ? and ?',
+    'select count(distinct borrower_id) as families, count(distinct kit_id) as copies from loan where lent_on between ? and ?',
     [from, to],
   )) as [{ families: number; copies: number }];
   const [{ made }] = (await rows<{ made: number }>(
@@ -40,11 +40,11 @@ export async function termReport(em: EntityManager, from: Day, to: Day, today: D
   const counts = (
     await rows<CountColumns>(
       em,
-      `select copy_id as copyId, counted_on as "on", loan_id is not null as afterLoan, parts, filled from (select * from "count" where counted_on <= ? order by id desc limit ${MOST_COUNTS}) order by id`,
+      `select kit_id as kitId, counted_on as "on", loan_id is not null as afterLoan, parts, filled from (select * from "count" where counted_on <= ? order by id desc limit ${MOST_COUNTS}) order by id`,
       [to],
     )
   ).map((c): CountOnRecord => ({
-    copyId: c.copyId,
+    kitId: c.kitId,
     on: c.on,
     afterLoan: c.afterLoan !== 0,
     parts: JSON.parse(c.parts) as CountOnRecord['parts'],

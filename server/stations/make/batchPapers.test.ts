@@ -28,7 +28,7 @@ beforeAll(async () => {
     await desk
       .post('/batches', {
         name: 'Five tubs',
-        items: [{ designId: design.id, kitId: null, copies: 5 }],
+        items: [{ designId: design.id, bundleId: null, copies: 5 }],
         days: {
           makers: [{ name: 'Ann', windows: [{ day: '2026-11-28', from: 600, to: 780 }] }],
           childFree: [{ day: '2026-11-28', from: 660, to: 780 }],

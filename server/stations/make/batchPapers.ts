@@ -6,7 +6,7 @@ import { countLine } from '../../../core/lend/parts.ts';
 import type { Paper } from '../../../core/print/paper.ts';
 import { deliveryOf } from '../../../core/price/delivery.ts';
 import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purchase.ts';
-import { CopyRow, KitRow, OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
+import { BundleRow, KitRow, OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
 import { paperPart, type PaperPart } from '../../formats/makers.ts';
 import type { BatchSheet, Shopping } from '../../formats/batchSheets.ts';
 import { outOfStock } from '../gather/service.ts';
@@ -113,8 +113,8 @@ export async function allPapers(
     papers.push(paperPart('shopping', sheet, shopping, paper));
   const copies = new Map<number, number>();
   for (const item of batch.items) {
-    const kit = item.kitId === null ? null : await em.findOne(KitRow, { id: item.kitId });
-    for (const id of kit ? kit.designs : [item.designId!])
+    const bundle = item.bundleId === null ? null : await em.findOne(BundleRow, { id: item.bundleId });
+    for (const id of bundle ? bundle.designs : [item.designId!])
       copies.set(id, (copies.get(id) ?? 0) + item.copies);
   }
   for (const [id, n] of copies) {
@@ -125,25 +125,29 @@ export async function allPapers(
   }
   if (batch.labels.length > 0) {
     const made = await em.find(
-      CopyRow,
+      KitRow,
       { label: { $in: [...batch.labels] } },
-      { populate: ['design', 'kit'] },
+      { populate: ['design', 'bundle'] },
     );
     papers.push(
       paperPart(
         'labels',
-        made.map((c) => ({ label: c.label, name: c.kit?.name ?? c.design.name, count: countLine(c.parts) })),
+        made.map((c) => ({
+          label: c.label,
+          name: c.bundle?.name ?? c.design.name,
+          count: countLine(c.parts),
+        })),
         paper,
       ),
     );
   }
-  for (const { kitId, designId } of batch.items)
+  for (const { bundleId, designId } of batch.items)
     papers.push(
       paperPart(
         'countCard',
-        kitId === null
+        bundleId === null
           ? await designFamilyPaper(em, designId!, { paper }, today)
-          : await familyPaper(em, kitId, { paper }, today),
+          : await familyPaper(em, bundleId, { paper }, today),
       ),
     );
   return papers;

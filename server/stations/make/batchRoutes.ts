@@ -36,7 +36,7 @@ export function batchRoutes(serverContext: ServerContext): Router {
     '/batches',
     {
       about:
-        'designs and kits made together; one of `designId` and `kitId` is null. `days` are `{makers: [{name, windows: [{day, from, to}]}], childFree, singles, pins}`, minutes of the day. The answer of one has its bill, cut plans, tasks and own minutes',
+        'designs and kits made together; one of `designId` and `bundleId` is null. `days` are `{makers: [{name, windows: [{day, from, to}]}], childFree, singles, pins}`, minutes of the day. The answer of one has its bill, cut plans, tasks and own minutes',
     },
     () => batches.listBatches(em()),
   );

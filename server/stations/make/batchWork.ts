@@ -2,11 +2,11 @@ import type { EntityManager } from '@mikro-orm/core';
 import type { BatchMade, BatchRow as BatchJson, ProgressInput } from '../../../contract/batches.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { progressed } from '../../../core/plan/progress.ts';
-import { BatchRow, KitRow, StepTimeRow } from '../../db/entities.ts';
+import { BatchRow, BundleRow, StepTimeRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { ProblemError } from '../../problem.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
-import { buildKit } from '../lend/kitsMade.ts';
+import { buildBundle } from '../lend/bundlesMade.ts';
 import { materialsOf } from '../shape/service.ts';
 import { build } from './service.ts';
 import { findBatch, openItems, batchJson, stale, tasksOf } from './batches.ts';
@@ -77,19 +77,19 @@ export async function made(
       { path: 'version', message: 'expected a batch that is not done' },
     ]);
   const items = await openItems(em, b.items);
-  const copies: BatchMade['copies'][number][] = [];
+  const kits: BatchMade['kits'][number][] = [];
   const left: { name: string; count: number }[] = [];
   const builds: number[] = [];
   for (const { item, name, designs } of items) {
-    const kit = item.kitId === null ? null : await em.findOneOrFail(KitRow, { id: item.kitId });
-    const done = kit
-      ? await buildKit(em, kit.id, { version: kit.version, copies: item.copies }, today)
+    const bundle = item.bundleId === null ? null : await em.findOneOrFail(BundleRow, { id: item.bundleId });
+    const done = bundle
+      ? await buildBundle(em, bundle.id, { version: bundle.version, copies: item.copies }, today)
       : await build(
           em,
           { designId: designs[0]!.id, version: designs[0]!.version, copies: item.copies },
           today,
         );
-    copies.push(...done.copies.map((c) => ({ ...c, name })));
+    kits.push(...done.kits.map((c) => ({ ...c, name })));
     left.push(...done.offcuts);
     builds.push(done.id);
   }
@@ -125,8 +125,8 @@ export async function made(
   b.madeOn = today;
   b.used = [...taken].map(([materialId, quantity]) => ({ materialId, quantity }));
   b.left = left;
-  b.labels = copies.map((c) => c.label);
+  b.labels = kits.map((c) => c.label);
   b.progress = { ...b.progress, running: [] };
   await em.flush();
-  return { batch: await batchJson(em, b), copies };
+  return { batch: await batchJson(em, b), kits };
 }

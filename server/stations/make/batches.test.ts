@@ -30,7 +30,7 @@ async function begun(part: object = {}) {
     await desk
       .post('/batches', {
         name: 'November making',
-        items: [{ designId: design.id, kitId: null, copies: 2 }],
+        items: [{ designId: design.id, bundleId: null, copies: 2 }],
         days: DAYS,
         ...part,
       })
@@ -88,7 +88,7 @@ describe('a batch', () => {
       .put(`/batches/${batch.id}`, {
         version: 1,
         name: 'X',
-        items: [{ designId: 1, kitId: null, copies: 1 }],
+        items: [{ designId: 1, bundleId: null, copies: 1 }],
         days: DAYS,
       })
       .expect(409);
@@ -133,9 +133,9 @@ describe('a batch', () => {
       errors: { path: string }[];
     };
     expect(refused.errors[0]!.path).toBe('spoiled.0.quantity');
-    expect((await desk.get('/copies')).body).toEqual([]);
+    expect((await desk.get('/kits')).body).toEqual([]);
     const done = (await make([{ materialId: cap.id, quantity: 3 }]).expect(200)).body as BatchMade;
-    expect(done.copies.map((c) => c.label)).toEqual(['FB-001a', 'FB-001b']);
+    expect(done.kits.map((c) => c.label)).toEqual(['FB-001a', 'FB-001b']);
     expect(done.batch).toMatchObject({ state: 'done', madeOn: TODAY, labels: ['FB-001a', 'FB-001b'] });
     expect(done.batch.used.find((u) => u.name === 'Cap')!.quantity).toBe(19);
     const shelf = (await desk.get('/materials')).body as { name: string; kept: number }[];
@@ -169,9 +169,9 @@ describe('a batch', () => {
   });
   it.each([
     [{ items: [] }, 400, 'items'],
-    [{ items: [{ designId: 1, kitId: 1, copies: 1 }] }, 400, 'items.0.designId'],
-    [{ items: [{ designId: 99, kitId: null, copies: 1 }] }, 422, 'items.0.designId'],
-    [{ items: [{ designId: null, kitId: 7, copies: 1 }] }, 422, 'items.0.kitId'],
+    [{ items: [{ designId: 1, bundleId: 1, copies: 1 }] }, 400, 'items.0.designId'],
+    [{ items: [{ designId: 99, bundleId: null, copies: 1 }] }, 422, 'items.0.designId'],
+    [{ items: [{ designId: null, bundleId: 7, copies: 1 }] }, 422, 'items.0.bundleId'],
     [
       { days: { ...DAYS, childFree: [{ day: '2026-11-24', from: 900, to: 800 }] } },
       400,
@@ -180,7 +180,12 @@ describe('a batch', () => {
     [{ days: { ...DAYS, makers: [DAYS.makers[0], DAYS.makers[0]] } }, 400, 'days.makers'],
   ])('refuses %j and names the field', async (part, status, path) => {
     const { design } = await withDesign(desk);
-    const body = { name: 'B', items: [{ designId: design.id, kitId: null, copies: 1 }], days: DAYS, ...part };
+    const body = {
+      name: 'B',
+      items: [{ designId: design.id, bundleId: null, copies: 1 }],
+      days: DAYS,
+      ...part,
+    };
     const { errors } = (await desk.post('/batches', body).expect(status)).body as {
       errors: { path: string }[];
     };

@@ -8,7 +8,7 @@ import type {
 } from '../../../contract/batches.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { joinedPlan, type CutPlan } from '../../../core/cut/cutPlan.ts';
-import { listsOfKit, type KitDesign } from '../../../core/lend/kit.ts';
+import { listsOfBundle, type BundleDesign } from '../../../core/lend/bundle.ts';
 import type { Material as CoreMaterial } from '../../../core/materials/material.ts';
 import { heldBy, quantityFor, type NeedTimes } from '../../../core/needs/supply.ts';
 import { loadPattern } from '../../../core/patterns/index.ts';
@@ -17,7 +17,7 @@ import { type Progress } from '../../../core/plan/progress.ts';
 import { ownMinutes, type OwnMinutes } from '../../../core/plan/ownMinutes.ts';
 import { handTests, madeAs, testsThatCount } from '../../../core/safety/handTests.ts';
 import type { Market } from '../../../core/safety/rules.ts';
-import { BatchRow, DesignRow, KitRow, PlaceRow, type Batch, type Design } from '../../db/entities.ts';
+import { BatchRow, DesignRow, BundleRow, PlaceRow, type Batch, type Design } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { readTests } from '../check/service.ts';
@@ -42,18 +42,18 @@ interface OpenItem {
 export async function openItems(em: EntityManager, items: readonly BatchItem[]): Promise<OpenItem[]> {
   const out: OpenItem[] = [];
   for (const [i, item] of items.entries()) {
-    const kit = item.kitId === null ? null : await em.findOne(KitRow, { id: item.kitId });
-    const ids = kit ? kit.designs : item.designId === null ? [] : [item.designId];
+    const bundle = item.bundleId === null ? null : await em.findOne(BundleRow, { id: item.bundleId });
+    const ids = bundle ? bundle.designs : item.designId === null ? [] : [item.designId];
     const found = await em.find(DesignRow, { id: { $in: [...ids] } });
     const designs = ids.flatMap((id) => found.find((d) => d.id === id) ?? []);
     if (designs.length === 0 || designs.length < ids.length)
-      throw new ProblemError(422, `There is no such ${item.kitId === null ? 'design' : 'kit'}.`, [
+      throw new ProblemError(422, `There is no such ${item.bundleId === null ? 'design' : 'kit'}.`, [
         {
-          path: `items.${i}.${item.kitId === null ? 'designId' : 'kitId'}`,
-          message: `expected a ${item.kitId === null ? 'design' : 'kit'} of this place`,
+          path: `items.${i}.${item.bundleId === null ? 'designId' : 'bundleId'}`,
+          message: `expected a ${item.bundleId === null ? 'design' : 'kit'} of this place`,
         },
       ]);
-    out.push({ item, name: kit?.name ?? designs[0]!.name, designs });
+    out.push({ item, name: bundle?.name ?? designs[0]!.name, designs });
   }
   return out;
 }
@@ -62,10 +62,10 @@ export async function batchJson(em: EntityManager, b: Batch): Promise<BatchJson>
   const names = new Map<string, string>();
   for (const item of b.items) {
     const row =
-      item.kitId === null
+      item.bundleId === null
         ? await em.findOne(DesignRow, { id: item.designId! })
-        : await em.findOne(KitRow, { id: item.kitId });
-    names.set(`${item.designId} ${item.kitId}`, row?.name ?? 'no longer there');
+        : await em.findOne(BundleRow, { id: item.bundleId });
+    names.set(`${item.designId} ${item.bundleId}`, row?.name ?? 'no longer there');
   }
   const materials = await rows<{ id: number; name: string }>(
     em,
@@ -78,7 +78,7 @@ export async function batchJson(em: EntityManager, b: Batch): Promise<BatchJson>
     version: b.version,
     name: b.name,
     state: b.state as BatchJson['state'],
-    items: b.items.map((i) => ({ ...i, name: names.get(`${i.designId} ${i.kitId}`)! })),
+    items: b.items.map((i) => ({ ...i, name: names.get(`${i.designId} ${i.bundleId}`)! })),
     days: b.days,
     progress: b.progress,
     madeOn: b.madeOn ?? null,
@@ -168,7 +168,7 @@ async function batchNeeds(
   const whose = new Map<number, Set<string>>();
   const steps = new Map<number, BatchDesign>();
   for (const { item, name, designs } of items) {
-    const needing: KitDesign[] = [];
+    const needing: BundleDesign[] = [];
     for (const d of designs) {
       const pattern = await loadPattern(d.pattern);
       const { chosen } = await chosenFor(em, d.materials, today);
@@ -183,13 +183,13 @@ async function batchNeeds(
         steps: pattern.steps(at),
       });
     }
-    for (const [id, list] of listsOfKit(needing, item.copies)) {
+    for (const [id, list] of listsOfBundle(needing, item.copies)) {
       lists.set(id, [...(lists.get(id) ?? []), ...list]);
       whose.set(id, (whose.get(id) ?? new Set()).add(name));
     }
-    const kit = item.kitId === null ? null : await em.findOne(KitRow, { id: item.kitId });
-    if (kit?.container != null) {
-      const m = (await materialsOf(em, [kit.container], today)).get(kit.container);
+    const bundle = item.bundleId === null ? null : await em.findOne(BundleRow, { id: item.bundleId });
+    if (bundle?.container != null) {
+      const m = (await materialsOf(em, [bundle.container], today)).get(bundle.container);
       if (m) {
         const need = {
           role: 'container',

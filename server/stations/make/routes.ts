@@ -4,7 +4,7 @@ import { day } from '../../../contract/common.ts';
 import { buildInput } from '../../../contract/designs.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
-import { CopyRow } from '../../db/entities.ts';
+import { KitRow } from '../../db/entities.ts';
 import { templateSvg } from '../../formats/papers.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
@@ -80,7 +80,7 @@ export function makeRoutes(serverContext: ServerContext): Router {
     '/builds',
     {
       about:
-        'takes what is free of other designs on the bench, makes labelled copies, all or nothing; answers `{id, designId, copies: [{id, label}], offcuts: [{name, count}]}`: what is left of tubes and dowels from 60 mm on goes back on the shelf as a material of its own',
+        'takes what is free of other designs on the bench, makes labelled kits, all or nothing; answers `{id, designId, kits: [{id, label}], offcuts: [{name, count}]}`: what is left of tubes and dowels from 60 mm on goes back on the shelf as a material of its own',
       role: 'designer',
       does: 'made kits',
       body: buildInput,
@@ -146,7 +146,11 @@ export function makeRoutes(serverContext: ServerContext): Router {
     async ({ res, id, query }) => {
       const { paper, copies: many, ...on } = query;
       const o = await openedDesign(em(), id, { paper, copies: many }, today());
-      const copies = await o.em.find(CopyRow, { design: o.design.id, kit: null }, { orderBy: { id: 'asc' } });
+      const copies = await o.em.find(
+        KitRow,
+        { design: o.design.id, bundle: null },
+        { orderBy: { id: 'asc' } },
+      );
       const labels = copies.map((c) => ({
         label: c.label,
         name: o.design.name,

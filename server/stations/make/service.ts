@@ -1,20 +1,20 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Build } from '../../../contract/designs.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import { copyLabel } from '../../../core/lend/labels.ts';
+import { kitLabel } from '../../../core/lend/labels.ts';
 import { newLabels } from '../lend/newLabels.ts';
 import { kitParts } from '../../../core/lend/parts.ts';
 import { offcutsFor } from '../../../core/cut/cutPlan.ts';
 import { madeAs } from '../../../core/safety/handTests.ts';
 import { heldWords, quantityFor, shortWords, type Supply } from '../../../core/needs/supply.ts';
-import { BuildRow, CopyRow, MaterialRow } from '../../db/entities.ts';
+import { BuildRow, KitRow, MaterialRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { ProblemError } from '../../problem.ts';
 import { putOnShelf, takeFromShelf } from '../gather/shelf.ts';
 import { findDesign, stale, supplyOf } from '../shape/service.ts';
 
 /**
- * Takes what the kits need off the shelf and makes their labelled copies, all or nothing. Only what is free of other
+ * Takes what the kits need off the shelf and makes their labelled kits, all or nothing. Only what is free of other
  * designs on the bench is taken; the batch counts what is made of it.
  */
 export async function build(
@@ -45,14 +45,14 @@ export async function build(
     used,
     madeAs: { [design.id]: madeAs(design) },
   });
-  const before = await em.count(CopyRow, { design: design.id, kit: null });
+  const before = await em.count(KitRow, { design: design.id, bundle: null });
   const parts = kitParts(needs).map(({ set: _, ...p }) => ({ ...p, present: p.due }));
-  const labels = await newLabels(em, (n) => copyLabel(design.id, n), { from: before, count: input.copies });
-  const copies = labels.map((label) =>
-    em.create(CopyRow, {
+  const labels = await newLabels(em, (n) => kitLabel(design.id, n), { from: before, count: input.copies });
+  const kits = labels.map((label) =>
+    em.create(KitRow, {
       label,
       design,
-      kit: null,
+      bundle: null,
       build: made,
       repair: false,
       parts,
@@ -65,7 +65,7 @@ export async function build(
   return {
     id: made.id,
     designId: design.id,
-    copies: copies.map((c) => ({ id: c.id, label: c.label })),
+    kits: kits.map((c) => ({ id: c.id, label: c.label })),
     offcuts,
   };
 }

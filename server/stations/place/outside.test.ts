@@ -15,7 +15,7 @@ beforeEach(async () => {
   const { design } = await withDesign(desk, { copies: 1 });
   await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201);
   await desk.post('/borrowers', { name: 'Teal Skiff', group: 'Gulls', allergies: [] }).expect(201);
-  await desk.post('/loans', { copyId: 1, borrowerId: 1, dueOn: '2026-12-01' }).expect(201);
+  await desk.post('/loans', { kitId: 1, borrowerId: 1, dueOn: '2026-12-01' }).expect(201);
   made = (await desk.post('/backups', {}).expect(201)).body as Backup;
 });
 afterEach(async () => {
@@ -68,14 +68,14 @@ const TOLD: Readonly<Record<string, readonly [sql: string[], words: RegExp]>> = 
     /sqlite_sequence loan: the last number given is out of range/,
   ],
   'no row that says what it is called': [['delete from place'], /place 1: is missing/],
-  'broken JSON': [[`update copy set parts = '[{"name":'`], /copy 1: parts is broken JSON/],
+  'broken JSON': [[`update kit set parts = '[{"name":'`], /kit 1: parts is broken JSON/],
   'JSON of another kind': [[`update design set materials = '[1,2]'`], /design 1: materials/],
   'two open loans of one kit': [
     [
-      'drop index loan_one_open_per_copy',
-      "insert into loan (copy_id, borrower_id, lent_on, due_on) values (1, 1, '2026-11-24', '2026-12-01')",
+      'drop index loan_one_open_per_kit',
+      "insert into loan (kit_id, borrower_id, lent_on, due_on) values (1, 1, '2026-11-24', '2026-12-01')",
     ],
-    /loan 2: its copy_id is in another row too/,
+    /loan 2: its kit_id is in another row too/,
   ],
   'a day that is none': [["update loan set due_on = 'soon'"], /loan 1: due_on is no day/],
   'a number for a name': [

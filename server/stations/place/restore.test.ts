@@ -157,7 +157,7 @@ it('a copy whose rows belong to nothing is refused before anything is touched, a
   file.close();
   const { body } = await desk.post(`/backups/${made.name}/restore`, {}).expect(422);
   expect((body as { detail: string }).detail).toMatch(
-    /copy 1: it belongs to a design that is not in the copy/,
+    /kit 1: it belongs to a design that is not in the copy/,
   );
   expect((await desk.get('/designs').expect(200)).body).toHaveLength(1);
   await family('Teal Skiff');

@@ -2,7 +2,7 @@ import { existsSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import type { Request, Response, Router } from 'express';
 import { encryptInput, placeUpdate, type Lost, type Restored, type Tape } from '../../../contract/place.ts';
-import { CopyRow, DesignRow, LoanRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
+import { KitRow, DesignRow, LoanRow, NoteRow, OfferRow, PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { backupsIn, halfName, isBackupName, listBackups } from '../../db/backup.ts';
@@ -211,7 +211,7 @@ export function placeRoutes(serverContext: ServerContext): Router {
       shape: { designs },
       check: { designs },
       price: { offers: await m.count(OfferRow, {}) },
-      make: { made: await m.count(CopyRow, {}) },
+      make: { made: await m.count(KitRow, {}) },
       lend: {
         out: await m.count(LoanRow, { returnedOn: null }),
         late: await m.count(LoanRow, { returnedOn: null, dueOn: { $lt: today() } }),

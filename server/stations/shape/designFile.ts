@@ -4,12 +4,12 @@ import {
   designFile,
   FILE_VERSION,
   isDeeper,
-  kitFile,
+  bundleFile,
   MOST_DEEP,
   type DesignFile,
   type DesignFileLook,
-  type KitFile,
-  type KitFileLook,
+  type BundleFile,
+  type BundleFileLook,
   type MaterialInFile,
 } from '../../../contract/designFile.ts';
 import type { Design as DesignJson } from '../../../contract/designs.ts';
@@ -307,7 +307,7 @@ async function opened(
 }
 
 /** A kit with its designs and what it is packed into, to be carried to another place. */
-export async function writeKitFile(
+export async function writeBundleFile(
   em: EntityManager,
   kit: {
     readonly name: string;
@@ -315,7 +315,7 @@ export async function writeKitFile(
     readonly designs: readonly Design[];
     readonly words: Readonly<Record<string, string>>;
   },
-): Promise<KitFile> {
+): Promise<BundleFile> {
   const designs: DesignFile['design'][] = [];
   for (const d of kit.designs) designs.push((await writeFile(em, d)).design);
   const container = kit.container === null ? null : await em.findOne(MaterialRow, { id: kit.container });
@@ -331,16 +331,16 @@ export async function writeKitFile(
   };
 }
 
-interface KitUnderstood {
+interface BundleUnderstood {
   readonly name: string;
-  readonly words: KitFile['kit']['words'];
+  readonly words: BundleFile['kit']['words'];
   readonly container: { readonly kind: MaterialKind; readonly row: Material | null } | null;
   readonly designs: readonly Understood[];
 }
 
-async function kitUnderstood(em: EntityManager, raw: unknown): Promise<KitUnderstood> {
+async function bundleUnderstood(em: EntityManager, raw: unknown): Promise<BundleUnderstood> {
   const version = versionOf(raw);
-  const { kit } = read(kitFile, carriedForward(raw));
+  const { kit } = read(bundleFile, carriedForward(raw));
   const designs: Understood[] = [];
   for (const design of kit.designs) designs.push(await designIn(em, { design }, version));
   const { name, words } = kit;
@@ -352,8 +352,8 @@ async function kitUnderstood(em: EntityManager, raw: unknown): Promise<KitUnders
 }
 
 /** What a kit's file brings, told before anything is written. */
-export async function lookAtKit(em: EntityManager, raw: unknown): Promise<KitFileLook> {
-  const { name, container, designs } = await kitUnderstood(em, raw);
+export async function lookAtBundle(em: EntityManager, raw: unknown): Promise<BundleFileLook> {
+  const { name, container, designs } = await bundleUnderstood(em, raw);
   const looks: DesignFileLook[] = [];
   for (const d of designs) looks.push(await told(em, d));
   return {
@@ -368,13 +368,13 @@ export async function lookAtKit(em: EntityManager, raw: unknown): Promise<KitFil
 }
 
 /** Opens a kit's file: its designs beside those that are here, and what the kit is made of. All or nothing. */
-export async function openKitFile(
+export async function openBundleFile(
   em: EntityManager,
   raw: unknown,
   takeNearest: boolean,
   today: Day,
-): Promise<{ name: string; designs: number[]; container: number | null; words: KitFile['kit']['words'] }> {
-  const { name, words, container, designs } = await kitUnderstood(em, raw);
+): Promise<{ name: string; designs: number[]; container: number | null; words: BundleFile['kit']['words'] }> {
+  const { name, words, container, designs } = await bundleUnderstood(em, raw);
   const ids: number[] = [];
   // One after the other: what a design puts on the shelf is there for the next, which is met with it again.
   for (const d of designs) {

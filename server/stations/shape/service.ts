@@ -15,7 +15,7 @@ import {
 } from '../../../core/patterns/index.ts';
 import {
   BuildRow,
-  CopyRow,
+  BundleRow,
   DesignRow,
   KitRow,
   MaterialRow,
@@ -266,14 +266,14 @@ export const stale = (d: Design): ProblemError =>
 export async function removeDesign(em: EntityManager, id: number): Promise<void> {
   const d = await findDesign(em, id);
   const held = {
-    kits: await em.count(CopyRow, { design: id }),
+    kits: await em.count(KitRow, { design: id }),
     builds: await em.count(BuildRow, { design: id }),
     notes: await em.count(NoteRow, { design: id }),
   };
   const what = Object.entries(held).flatMap(([name, n]) => (n > 0 ? [name] : []));
-  const inKits = (await em.find(KitRow, {})).filter((k) => k.designs.includes(id)).map((k) => k.name);
-  if (inKits.length > 0)
-    throw new ProblemError(409, `${d.name} is in ${inKits.join(' and ')}; it stays for their sake.`);
+  const inBundles = (await em.find(BundleRow, {})).filter((k) => k.designs.includes(id)).map((k) => k.name);
+  if (inBundles.length > 0)
+    throw new ProblemError(409, `${d.name} is in ${inBundles.join(' and ')}; it stays for their sake.`);
   if (what.length > 0)
     throw new ProblemError(409, `${d.name} has ${what.join(' and ')}; it stays for their sake.`);
   await em.removeAndFlush(d);

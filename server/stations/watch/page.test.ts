@@ -85,9 +85,9 @@ describe('the page of a child', () => {
     const { body } = await desk
       .post('/builds', { designId: design.id, version: design.version, copies: 1 })
       .expect(201);
-    const [copy] = (body as { copies: { id: number; label: string }[] }).copies;
+    const [kit] = (body as { kits: { id: number; label: string }[] }).kits;
     const offered = (await page()).whatNext;
-    expect(offered).toMatchObject({ skill: 'Pincer and release', next: { label: copy!.label } });
+    expect(offered).toMatchObject({ skill: 'Pincer and release', next: { label: kit!.label } });
     expect(offered.next!.bits).toBeGreaterThan(11.4);
     expect((await page('?skill=Hand strength')).whatNext).toMatchObject({
       next: null,
@@ -97,7 +97,7 @@ describe('the page of a child', () => {
       .body as {
       id: number;
     };
-    await desk.post('/loans', { copyId: copy!.id, borrowerId: family.id, dueOn: '2026-12-08' }).expect(201);
+    await desk.post('/loans', { kitId: kit!.id, borrowerId: family.id, dueOn: '2026-12-08' }).expect(201);
     expect((await page()).whatNext.next).toBeNull();
   });
   it('stands a child who needed less help higher', async () => {

@@ -18,7 +18,7 @@ import { DesignRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound } from '../../problem.ts';
 import { askedOf, kitsAsMade, whoIsChild, type Who } from '../check/askKit.ts';
-import { kitsToTake } from '../lend/copies.ts';
+import { kitsToTake } from '../lend/kits.ts';
 import { modelled } from './model.ts';
 import { ladderOf } from '../shape/ladders.ts';
 
@@ -61,7 +61,7 @@ export async function groupPage(options: {
     (
       await rows<{ id: number }>(
         em,
-        'select distinct value as id from copy c left join kit k on k.id = c.kit_id, json_each(coalesce(k.designs, json_array(c.design_id))) where c.retired_on is null',
+        'select distinct value as id from kit k left join bundle on bundle.id = k.bundle_id, json_each(coalesce(bundle.designs, json_array(k.design_id))) where k.retired_on is null',
       )
     ).map((r) => r.id),
   );
@@ -134,7 +134,7 @@ async function answersFor(
 ): Promise<Map<number, Candidate['check']>> {
   const ids = await rows<{ id: number; label: string }>(
     em,
-    'select id, label from copy where label in (select value from json_each(?))',
+    'select id, label from kit where label in (select value from json_each(?))',
     [JSON.stringify([...new Set(labels.values())])],
   );
   const kits = await kitsAsMade(

@@ -70,7 +70,11 @@ export function Together({
   const plan = useChange(() =>
     api<BatchRow>('POST', '/batches', {
       name: text('bestUseShelf'),
-      items: made.map((c) => ({ designId: Number(c.design), kitId: null, copies: Math.min(100, c.count) })),
+      items: made.map((c) => ({
+        designId: Number(c.design),
+        bundleId: null,
+        copies: Math.min(100, c.count),
+      })),
       days: { ...NO_DAYS, makers: [{ name: text('me'), windows: [] }] },
     }),
   );

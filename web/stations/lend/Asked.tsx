@@ -27,14 +27,11 @@ const Reasons = styled.ul`
 `;
 
 /** What the check says of a kit for a family, or where none is named for the ages that the kit is for. */
-export const useAnswer = (copyId: number, borrowerId: number | null) =>
+export const useAnswer = (kitId: number, borrowerId: number | null) =>
   useQuery({
-    queryKey: ['copies', copyId, 'answer', borrowerId],
+    queryKey: ['kits', kitId, 'answer', borrowerId],
     queryFn: () =>
-      api<KitAnswer>(
-        'GET',
-        `/copies/${copyId}/answer${borrowerId === null ? '' : `?borrowerId=${borrowerId}`}`,
-      ),
+      api<KitAnswer>('GET', `/kits/${kitId}/answer${borrowerId === null ? '' : `?borrowerId=${borrowerId}`}`),
     retry: false,
   });
 
@@ -48,17 +45,17 @@ const forWhom = (a: KitAnswer, family: string | null): string =>
 
 /** The answer first, what stops it in words, the rest behind 'why?'; before a first loan what was not tested. */
 export function Asked({
-  copyId,
+  kitId,
   borrowerId = null,
   family = null,
 }: {
-  copyId: number;
+  kitId: number;
   borrowerId?: number | null;
   /** Its code name, where one is chosen. */
   family?: string | null;
 }) {
   const { data: place } = usePlace();
-  const { data, error } = useAnswer(copyId, borrowerId);
+  const { data, error } = useAnswer(kitId, borrowerId);
   if (error) return <Notice tone="stop">{text('notChecked', { error: words(error) })}</Notice>;
   if (!data) return <Quiet role="status">{text('askingCheck')}</Quiet>;
   const unit = place?.lengthUnit ?? 'mm';

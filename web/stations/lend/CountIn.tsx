@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { styled } from 'styled-components';
-import type { Copy } from '../../../contract/lending.ts';
+import type { Kit } from '../../../contract/lending.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { Place } from '../../../contract/place.ts';
 import { daysBetween } from '../../../core/calendar/days.ts';
@@ -57,14 +57,14 @@ const PartPicture = ({ material }: { material: MaterialRow | undefined }) =>
 
 /** Counts a kit back from a family, or where it hangs; a count that was begun is kept by the browser. */
 export function CountIn({
-  copy,
+  kit,
   materials,
   spare: free,
   place,
   daysLate,
   onUnfinished,
 }: {
-  copy: Copy;
+  kit: Kit;
   materials: readonly MaterialRow[];
   /** What of a material is kept and free of the bench; null until it is known. */
   spare: ((materialId: number | null) => number) | null;
@@ -72,32 +72,32 @@ export function CountIn({
   daysLate: number;
   onUnfinished(unfinished: boolean): void;
 }) {
-  const loan = copy.openLoan;
-  const [start] = useState(() => copy.parts.map((p) => (loan ? p.due : p.present)));
-  const size = copy.parts.length;
+  const loan = kit.openLoan;
+  const [start] = useState(() => kit.parts.map((p) => (loan ? p.due : p.present)));
+  const size = kit.parts.length;
   // What is there of each part, then what of each is spoiled.
-  const [kept] = useState(() => begunCount(copy.id, loan?.id ?? null, 2 * size));
+  const [kept] = useState(() => begunCount(kit.id, loan?.id ?? null, 2 * size));
   const [present, setPresent] = useState<readonly number[]>(
-    () => kept?.slice(0, size).map((n, i) => Math.min(n, copy.parts[i]!.due)) ?? start,
+    () => kept?.slice(0, size).map((n, i) => Math.min(n, kit.parts[i]!.due)) ?? start,
   );
   const [saidSpoiled, setSpoiled] = useState<readonly number[]>(
-    () => kept?.slice(size) ?? copy.parts.map(() => 0),
+    () => kept?.slice(size) ?? kit.parts.map(() => 0),
   );
   const spoiledOf = (there: readonly number[], said: readonly number[]): number[] =>
-    said.map((n, i) => Math.min(n, copy.parts[i]!.due - there[i]!));
+    said.map((n, i) => Math.min(n, kit.parts[i]!.due - there[i]!));
   const spoiled = spoiledOf(present, saidSpoiled);
   const counted = (there: readonly number[], broken: readonly number[] = spoiled): void => {
     const next = spoiledOf(there, broken);
     setPresent(there);
     setSpoiled(next);
-    keepCount(copy.id, loan?.id ?? null, there.some((n, i) => n !== start[i]) ? [...there, ...next] : null);
+    keepCount(kit.id, loan?.id ?? null, there.some((n, i) => n !== start[i]) ? [...there, ...next] : null);
   };
   const done = useChange(async (then: CountOutcome) => {
     const body = { present, ...(spoiled.some((n) => n > 0) ? { spoiled } : {}), then };
     const after = await (loan
-      ? api<Copy>('POST', `/loans/${loan.id}/return`, body)
-      : api<Copy>('POST', `/copies/${copy.id}/count`, body));
-    keepCount(copy.id, loan?.id ?? null, null);
+      ? api<Kit>('POST', `/loans/${loan.id}/return`, body)
+      : api<Kit>('POST', `/kits/${kit.id}/count`, body));
+    keepCount(kit.id, loan?.id ?? null, null);
     return after;
   });
   const [isOver, setOver] = useState(false);
@@ -106,7 +106,7 @@ export function CountIn({
     onUnfinished(begun);
     return () => onUnfinished(false);
   }, [begun, onUnfinished]);
-  const gaps = copy.parts
+  const gaps = kit.parts
     .map((part, i) => ({
       part,
       i,
@@ -148,7 +148,7 @@ export function CountIn({
         </Spread>
       )}
       <ul>
-        {copy.parts.map((p, i) => (
+        {kit.parts.map((p, i) => (
           <Count key={p.name}>
             <span style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
               <PartPicture material={materials.find((m) => m.id === p.materialId)} />
@@ -246,7 +246,7 @@ export function CountIn({
           {text('oneTooMany')}
         </Button>
       </Row>
-      {isOver && <Homes but={copy.id} />}
+      {isOver && <Homes but={kit.id} />}
     </Stack>
   );
 }

@@ -40,11 +40,11 @@ const lent = {
   ...COPY,
   openLoan: { id: 4, borrowerId: 2, borrower: 'Grey Punt', lentOn: '2026-11-06', dueOn: '2026-11-20' },
 };
-const desk = (copy = COPY, materials = [TUB, CAP], bench: BenchDesign[] | undefined = []) => {
+const desk = (kit = COPY, materials = [TUB, CAP], bench: BenchDesign[] | undefined = []) => {
   const unfinished: boolean[] = [];
   show(
     <Desk
-      copy={copy}
+      kit={kit}
       borrowers={families}
       materials={materials}
       bench={bench}
@@ -70,7 +70,7 @@ test('what a plan has for a kit is lent as planned by one touch', async () => {
     plan: 'Winter term',
     borrowerId: 2,
     borrower: 'Grey Punt',
-    copyId: COPY.id,
+    kitId: COPY.id,
     label: COPY.label,
     kit: COPY.design,
     day: '2026-11-24',
@@ -81,7 +81,7 @@ test('what a plan has for a kit is lent as planned by one touch', async () => {
   await userEvent.click(await screen.findByRole('button', { name: 'Lend it as planned' }));
   await userEvent.click(screen.getByRole('button', { name: 'Lend it' }));
   await waitFor(() =>
-    expect(calls.map((c) => c.body)).toEqual([{ copyId: COPY.id, borrowerId: 2, dueOn: '2026-12-20' }]),
+    expect(calls.map((c) => c.body)).toEqual([{ kitId: COPY.id, borrowerId: 2, dueOn: '2026-12-20' }]),
   );
 });
 
@@ -98,7 +98,7 @@ test('by keyboard alone the next Tab goes on from the kit that was opened', asyn
 describe('one too many', () => {
   it('goes home to another kit that misses one', async () => {
     const piece = (label: string, isHere = true) => ({
-      copyId: 20,
+      kitId: 20,
       label,
       kit: 'Limpet lid slide',
       part: 1,
@@ -108,8 +108,8 @@ describe('one too many', () => {
       isHere,
     });
     const calls = answer({
-      'GET /pieces/missing': [piece('FB-002a'), { ...piece('FB-002c', false), copyId: 21 }],
-      'POST /copies/20/found': { ...COPY, label: 'FB-002a' },
+      'GET /pieces/missing': [piece('FB-002a'), { ...piece('FB-002c', false), kitId: 21 }],
+      'POST /kits/20/found': { ...COPY, label: 'FB-002a' },
     });
     desk(lent);
     await userEvent.click(screen.getByText('One too many?'));
@@ -138,7 +138,7 @@ describe('lending', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Lend it' }));
     await waitFor(() =>
       expect(calls).toEqual([
-        { method: 'POST', path: '/loans', body: { copyId: 7, borrowerId: 2, dueOn: '2026-12-08' } },
+        { method: 'POST', path: '/loans', body: { kitId: 7, borrowerId: 2, dueOn: '2026-12-08' } },
       ]),
     );
   });
@@ -148,9 +148,9 @@ describe('lending', () => {
     const out = { ...lent, id: 9, label: 'FB-001c' };
     const calls = answer({
       'POST /loans/together': [201, []],
-      'GET /copies?label=FB-001b': [other],
-      'GET /copies?label=FB-001c': [out],
-      'GET /copies?label=FB-009z': [],
+      'GET /kits?label=FB-001b': [other],
+      'GET /kits?label=FB-001c': [out],
+      'GET /kits?label=FB-009z': [],
     });
     desk();
     const field = screen.getByRole('textbox', { name: 'Another kit with it' });
@@ -168,12 +168,12 @@ describe('lending', () => {
       expect(calls.at(-1)).toEqual({
         method: 'POST',
         path: '/loans/together',
-        body: { copyIds: [7, 8], borrowerId: 2, dueOn: '2026-12-08' },
+        body: { kitIds: [7, 8], borrowerId: 2, dueOn: '2026-12-08' },
       }),
     );
   });
   it('lends nothing that is short: it is counted first', async () => {
-    const calls = answer({ 'POST /copies/7/count': COPY });
+    const calls = answer({ 'POST /kits/7/count': COPY });
     const short = COPY.parts.map((p, i) => (i === 1 ? { ...p, present: p.due - 1 } : p));
     desk({ ...COPY, parts: short });
     expect(screen.getByText(/It is not whole\. Count it/)).toBeVisible();
@@ -181,7 +181,7 @@ describe('lending', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Write it off' }));
     await waitFor(() =>
       expect(calls[0]).toMatchObject({
-        path: '/copies/7/count',
+        path: '/kits/7/count',
         body: { present: short.map((p) => p.present), then: 'write off' },
       }),
     );
@@ -349,7 +349,7 @@ describe('taking back', () => {
     answer({});
     const show1 = (bench: BenchDesign[] | undefined) => (
       <Desk
-        copy={lent}
+        kit={lent}
         borrowers={families}
         materials={[TUB, CAP]}
         bench={bench}
@@ -379,11 +379,11 @@ describe('taking back', () => {
 
   it('shows what was missing before, what was done about it and where it came from', async () => {
     answer({
-      'GET /copies/7/history': {
+      'GET /kits/7/history': {
         loans: [
           {
             id: 4,
-            copyId: 7,
+            kitId: 7,
             borrowerId: 2,
             lentOn: '2026-09-01',
             dueOn: '2026-09-15',
@@ -420,8 +420,8 @@ describe('taking back', () => {
   });
 
   it('does not offer spares that are not there, and warns of a lost small part', async () => {
-    const copy = { ...lent, parts: [part(3, 'Bead', 6, 6)] };
-    desk(copy, [BEAD]);
+    const kit = { ...lent, parts: [part(3, 'Bead', 6, 6)] };
+    desk(kit, [BEAD]);
     await less('Bead');
     expect(screen.getByRole('button', { name: 'Fill from stock' })).toBeDisabled();
     expect(screen.getByText(/A loose bead is a small part/)).toBeVisible();
@@ -434,13 +434,13 @@ describe('taking back', () => {
   });
 
   it('counts a kit in repair and mends it', async () => {
-    const calls = answer({ 'POST /copies/7/count': COPY });
+    const calls = answer({ 'POST /kits/7/count': COPY });
     desk({ ...COPY, repair: true, parts: [part(2, 'Cap', 8, 7)] });
     await userEvent.click(screen.getByRole('button', { name: 'Fill from stock' }));
     await waitFor(() =>
       expect(calls[0]).toEqual({
         method: 'POST',
-        path: '/copies/7/count',
+        path: '/kits/7/count',
         body: { present: [7], then: 'fill' },
       }),
     );
@@ -463,7 +463,7 @@ describe('the check before a loan', () => {
     const calls = answer({
       'GET /reservations': [],
       'GET /borrowers/2/history': { loans: [] },
-      'GET /copies/7/answer?borrowerId=2': stopped,
+      'GET /kits/7/answer?borrowerId=2': stopped,
       'POST /loans': { id: 9, override: { by: 'Keeper', why: 'x', of: 'y' } },
       ...part,
     });

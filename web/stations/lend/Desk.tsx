@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Borrower, Copy, Loan } from '../../../contract/lending.ts';
+import type { Borrower, Kit, Loan } from '../../../contract/lending.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { Place } from '../../../contract/place.ts';
 import { addDays } from '../../../core/calendar/days.ts';
@@ -49,14 +49,14 @@ function Past({ title, children }: { title: string; children: React.ReactNode })
 
 /** What can be done with one kit now: lend it, or count it back. */
 export function Desk({
-  copy,
+  kit,
   borrowers,
   materials,
   bench,
   place,
   onUnfinished,
 }: {
-  copy: Copy;
+  kit: Kit;
   borrowers: readonly Borrower[];
   materials: readonly MaterialRow[];
   /** Every design with its needs: what they hold is no spare. Undefined until it is known. */
@@ -68,8 +68,8 @@ export function Desk({
   const heading = useRef<HTMLHeadingElement>(null);
   // By keyboard alone: what was scanned, or just changed, is where the next Tab goes on from.
   useEffect(() => heading.current?.focus({ preventScroll: true }), []);
-  const s = standing(copy, place.today);
-  const isWhole = missing(copy.parts).length === 0;
+  const s = standing(kit, place.today);
+  const isWhole = missing(kit.parts).length === 0;
   const spare = useMemo(() => {
     if (!bench) return null;
     const spoken = reservedStock(bench);
@@ -81,24 +81,24 @@ export function Desk({
       <Stack $gap={8}>
         <Spread>
           <h2 ref={heading} tabIndex={-1} style={{ outline: 'none' }}>
-            {copy.design}
+            {kit.design}
           </h2>
-          <Quiet>{copy.label}</Quiet>
+          <Quiet>{kit.label}</Quiet>
         </Spread>
-        {copy.openLoan && copy.recalled !== null && (
+        {kit.openLoan && kit.recalled !== null && (
           <Notice tone="stop">
             <strong>{text('calledBack2')}</strong>{' '}
-            {text('whileAskNow', { borrower: copy.openLoan.borrower, recalled: copy.recalled })}
+            {text('whileAskNow', { borrower: kit.openLoan.borrower, recalled: kit.recalled })}
           </Notice>
         )}
         {s.standing === 'in' && !isWhole && <Notice tone="care">{text('notWholeCountFill')}</Notice>}
         {s.standing === 'in' && isWhole ? (
-          <LendOut copy={copy} borrowers={borrowers} place={place} />
+          <LendOut kit={kit} borrowers={borrowers} place={place} />
         ) : NOT_COUNTED.includes(s.standing) ? (
-          <Waits copy={copy} standing={s.standing} />
+          <Waits kit={kit} standing={s.standing} />
         ) : (
           <CountIn
-            copy={copy}
+            kit={kit}
             materials={materials}
             spare={spare}
             place={place}
@@ -110,7 +110,7 @@ export function Desk({
           <Fold>
             <summary>{text('countWithoutLending')}</summary>
             <CountIn
-              copy={copy}
+              kit={kit}
               materials={materials}
               spare={spare}
               place={place}
@@ -119,39 +119,39 @@ export function Desk({
             />
           </Fold>
         )}
-        {copy.retiredOn === null && copy.recalled === null && (
-          <Past title={copy.openLoan ? text('renewHandOnOr') : text('reserveLike')}>
+        {kit.retiredOn === null && kit.recalled === null && (
+          <Past title={kit.openLoan ? text('renewHandOnOr') : text('reserveLike')}>
             <Stack $gap={14}>
-              {copy.openLoan && (
+              {kit.openLoan && (
                 <>
-                  <Renew loan={copy.openLoan} place={place} />
+                  <Renew loan={kit.openLoan} place={place} />
                   <Seam />
-                  <HandOn copy={copy} borrowers={borrowers} place={place} />
+                  <HandOn kit={kit} borrowers={borrowers} place={place} />
                   <Seam />
                 </>
               )}
-              <Reserve copy={copy} borrowers={borrowers} />
+              <Reserve kit={kit} borrowers={borrowers} />
             </Stack>
           </Past>
         )}
         <Past
           title={
-            copy.openLoan
-              ? text('history', { copy: copy.label, borrower: copy.openLoan.borrower })
-              : text('history2', { copy: copy.label })
+            kit.openLoan
+              ? text('history', { kit: kit.label, borrower: kit.openLoan.borrower })
+              : text('history2', { kit: kit.label })
           }
         >
-          <KitPast copyId={copy.id} />
-          {copy.openLoan && (
+          <KitPast kitId={kit.id} />
+          {kit.openLoan && (
             <>
-              <h3 style={{ fontSize: 15, margin: '10px 0 4px' }}>{copy.openLoan.borrower}</h3>
-              <FamilyPast borrowerId={copy.openLoan.borrowerId} />
+              <h3 style={{ fontSize: 15, margin: '10px 0 4px' }}>{kit.openLoan.borrower}</h3>
+              <FamilyPast borrowerId={kit.openLoan.borrowerId} />
             </>
           )}
         </Past>
-        {!copy.openLoan && copy.retiredOn === null && (
+        {!kit.openLoan && kit.retiredOn === null && (
           <Past title={text('retire2')}>
-            <Retire copy={copy} />
+            <Retire kit={kit} />
           </Past>
         )}
       </Stack>
@@ -159,21 +159,21 @@ export function Desk({
   );
 }
 
-function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly Borrower[]; place: Place }) {
+function LendOut({ kit, borrowers, place }: { kit: Kit; borrowers: readonly Borrower[]; place: Place }) {
   const [family, setFamily] = useState<string | null>(null);
   const [newName, setNewName] = useState('');
   const [newGroup, setNewGroup] = useState('');
   const [allergies, setAllergies] = useState<readonly string[]>([]);
   const [youngest, setYoungest] = useState<number | null>(null);
   const { data: reservations } = useReservations();
-  const kept = reservations?.find((r) => r.ready === copy.label);
+  const kept = reservations?.find((r) => r.ready === kit.label);
   const { data: plans } = usePlannedNow();
-  const planned = plans?.find((p) => p.copyId === copy.id);
+  const planned = plans?.find((p) => p.kitId === kit.id);
   const known = borrowers.find((b) => String(b.id) === family);
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
-  const [more, setMore] = useState<readonly Copy[]>([]);
+  const [more, setMore] = useState<readonly Kit[]>([]);
   const [reason, setReason] = useState<Reason>(NO_REASON);
-  const { data: answer } = useAnswer(copy.id, known?.id ?? null);
+  const { data: answer } = useAnswer(kit.id, known?.id ?? null);
   const lend = useChange(async () => {
     if (family === null) throw new Error(text('chooseFamily'));
     let borrowerId = Number(family);
@@ -190,33 +190,33 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
       setFamily(String(borrowerId));
     }
     if (more.length > 0) {
-      const copyIds = [copy, ...more].map((c) => c.id);
+      const kitIds = [kit, ...more].map((c) => c.id);
       await api<Loan[]>('POST', '/loans/together', {
-        copyIds,
+        kitIds,
         borrowerId,
         dueOn: due,
         ...overrideOf(answer, reason),
       });
       const name = borrowers.find((b) => b.id === borrowerId)?.name ?? newName;
-      say(text('has', { name, copy: [copy, ...more].map((c) => c.label).join(', ') }));
+      say(text('has', { name, kit: [kit, ...more].map((c) => c.label).join(', ') }));
       return;
     }
     const loan = await api<Loan>('POST', '/loans', {
-      copyId: copy.id,
+      kitId: kit.id,
       borrowerId,
       dueOn: due,
       ...overrideOf(answer, reason),
     });
-    if (loan.override) say(text('lentAgainstCheckPrint', { copy: copy.label }));
+    if (loan.override) say(text('lentAgainstCheckPrint', { kit: kit.label }));
   });
   return (
     <Form onSubmit={() => lend.mutate()}>
       <Stack $gap={10}>
         <Quiet>
-          {copy.parts
+          {kit.parts
             .map((p) => `${p.present}${p.present === p.due ? '' : text('of3', { due: p.due })} × ${p.name}`)
             .join(', ')}
-          {copy.lastCounted ? text('counted', { lastCounted: shortDay(copy.lastCounted) }) : ''}
+          {kit.lastCounted ? text('counted', { lastCounted: shortDay(kit.lastCounted) }) : ''}
         </Quiet>
         {kept && (
           <Spread>
@@ -290,9 +290,9 @@ function LendOut({ copy, borrowers, place }: { copy: Copy; borrowers: readonly B
             </Stack>
           </Past>
         )}
-        <Asked copyId={copy.id} borrowerId={known?.id ?? null} family={known?.name ?? null} />
+        <Asked kitId={kit.id} borrowerId={known?.id ?? null} family={known?.name ?? null} />
         {known && <AgainstTheCheck answer={answer} value={reason} onChange={setReason} />}
-        <MoreKits copy={copy} value={more} today={place.today} onChange={setMore} />
+        <MoreKits kit={kit} value={more} today={place.today} onChange={setMore} />
         <DayField label={text('backOn')} value={due} onChange={setDue} />
         {lend.error && <Notice tone="stop">{words(lend.error)}</Notice>}
         <Button

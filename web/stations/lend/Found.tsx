@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import type { Copy, MissingPiece } from '../../../contract/lending.ts';
+import type { Kit, MissingPiece } from '../../../contract/lending.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
@@ -32,13 +32,13 @@ export function Homes({ but }: { but?: number }) {
     queryFn: () => api<MissingPiece[]>('GET', '/pieces/missing'),
   });
   const home = useChange((m: MissingPiece) =>
-    api<Copy>('POST', `/copies/${m.copyId}/found`, { part: m.part, count: 1 }),
+    api<Kit>('POST', `/kits/${m.kitId}/found`, { part: m.part, count: 1 }),
   );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!missing) return <p role="status">{text('lookingKitsMissSomething')}</p>;
   const wanted = typed.trim().toLowerCase();
   const fits = missing.filter(
-    (m) => m.copyId !== but && `${m.name} ${m.kit} ${m.label}`.toLowerCase().includes(wanted),
+    (m) => m.kitId !== but && `${m.name} ${m.kit} ${m.label}`.toLowerCase().includes(wanted),
   );
   const listed = wanted === '' ? fits.slice(0, FEW) : fits.slice(0, 50);
   return (
@@ -50,7 +50,7 @@ export function Homes({ but }: { but?: number }) {
       ) : (
         <ul aria-label={text('kitsMiss')} style={{ display: 'grid', gap: 6 }}>
           {listed.map((m) => (
-            <li key={`${m.copyId} ${m.part}`}>
+            <li key={`${m.kitId} ${m.part}`}>
               <Spread>
                 <span>
                   <b>{m.label}</b> {m.kit}: {m.missing} × {m.name}

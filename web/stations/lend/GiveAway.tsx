@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import type { Given, Kit, KitInput } from '../../../contract/kits.ts';
+import type { Given, Bundle, BundleInput } from '../../../contract/bundles.ts';
 import { speaks } from '../../../core/lend/sheetWords.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { languageName } from '../../data/style.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { givenReason, NO_REASON, Reasoned, type Reason } from './Asked.tsx';
-import { KitChecked, useKitCheck } from './KitChecked.tsx';
+import { BundleChecked, useBundleCheck } from './BundleChecked.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Stepper, TextArea } from '../../parts/Field.tsx';
@@ -20,42 +20,42 @@ const amount = (quantity: number, unit: 'each' | 'mm'): string =>
 
 /** A kit's papers for families, and its parts handed over for good to be made at home. */
 export function GiveAway({
-  kit,
+  bundle: bundle,
   languages,
   onClose,
 }: {
-  kit: Kit;
+  bundle: Bundle;
   languages: readonly string[];
   onClose(): void;
 }) {
   const [language, setLanguage] = useState(languages[0] ?? 'en');
-  const [said, setSaid] = useState<Readonly<Record<string, string>>>(kit.words);
+  const [said, setSaid] = useState<Readonly<Record<string, string>>>(bundle.words);
   const [prepared, setPrepared] = useState(true);
   const [families, setFamilies] = useState(1);
   const save = useChange(() => {
-    const input: KitInput = {
-      name: kit.name,
-      designs: kit.designs.map((d) => d.id),
-      container: kit.container?.id ?? null,
+    const input: BundleInput = {
+      name: bundle.name,
+      designs: bundle.designs.map((d) => d.id),
+      container: bundle.container?.id ?? null,
       words: said,
     };
-    return api<Kit>('PUT', `/kits/${kit.id}`, { ...input, version: kit.version });
+    return api<Bundle>('PUT', `/bundles/${bundle.id}`, { ...input, version: bundle.version });
   });
   const [reason, setReason] = useState<Reason>(NO_REASON);
-  const { data: report } = useKitCheck(kit);
+  const { data: report } = useBundleCheck(bundle);
   const isStop = report?.findings.some((f) => f.verdict === 'stop') ?? false;
   const give = useChange(() =>
-    api<Given>('POST', `/kits/${kit.id}/give`, {
-      version: kit.version,
+    api<Given>('POST', `/bundles/${bundle.id}/give`, {
+      version: bundle.version,
       families,
       prepared,
       ...(isStop ? givenReason(reason) : {}),
     }),
   );
-  const unsaved = JSON.stringify(said) !== JSON.stringify(kit.words);
+  const unsaved = JSON.stringify(said) !== JSON.stringify(bundle.words);
   const own = (said[language] ?? '').trim() !== '';
   return (
-    <Dialog title={text('families', { kit: kit.name })} isOpen onClose={onClose} wide>
+    <Dialog title={text('families', { kit: bundle.name })} isOpen onClose={onClose} wide>
       <Stack $gap={12}>
         {languages.length > 1 && (
           <Choice
@@ -102,16 +102,16 @@ export function GiveAway({
         <Row>
           <FileLink
             small
-            href={`/api/kits/${kit.id}/picture-sheet.pdf?language=${language}&prepared=${prepared ? 'yes' : 'no'}`}
+            href={`/api/bundles/${bundle.id}/picture-sheet.pdf?language=${language}&prepared=${prepared ? 'yes' : 'no'}`}
           >
             {text('pictureSheet')}
           </FileLink>
-          <FileLink small href={`/api/kits/${kit.id}/count-card.pdf?language=${language}`}>
+          <FileLink small href={`/api/bundles/${bundle.id}/count-card.pdf?language=${language}`}>
             {text('countCard', { language: languageName(language) })}
           </FileLink>
         </Row>
         <Seam />
-        <KitChecked kit={kit} />
+        <BundleChecked bundle={bundle} />
         {isStop && <Reasoned value={reason} onChange={setReason} what={text('whyMayGivenAll')} />}
         <Spread>
           <span>
@@ -124,7 +124,7 @@ export function GiveAway({
               label={text('families2')}
               value={families}
               min={1}
-              max={Math.max(1, Math.min(MOST_FAMILIES, kit.kitsNow))}
+              max={Math.max(1, Math.min(MOST_FAMILIES, bundle.kitsNow))}
               onChange={setFamilies}
             />
             <Button
@@ -132,7 +132,7 @@ export function GiveAway({
               isDisabled={
                 give.isPending ||
                 unsaved ||
-                kit.kitsNow < families ||
+                bundle.kitsNow < families ||
                 (isStop && givenReason(reason).override === undefined)
               }
               onPress={() => give.mutate(undefined)}
@@ -141,9 +141,11 @@ export function GiveAway({
             </Button>
           </Row>
         </Spread>
-        {kit.kitsNow === 0 && (
+        {bundle.kitsNow === 0 && (
           <Notice tone="care">
-            {kit.first ? text('nCanGivenNow', { first: kit.first.toLowerCase() }) : text('nCanGivenNow2')}
+            {bundle.first
+              ? text('nCanGivenNow', { first: bundle.first.toLowerCase() })
+              : text('nCanGivenNow2')}
           </Notice>
         )}
         {give.error && <Notice tone="stop">{words(give.error)}</Notice>}

@@ -74,10 +74,10 @@ const LoanLine = ({ loan, who }: { loan: PastLoan; who: 'family' | 'kit' }) => (
 );
 
 /** A kit's past: who had it, what came back, what was filled and from where. */
-export function KitPast({ copyId }: { copyId: number }) {
+export function KitPast({ kitId }: { kitId: number }) {
   const { data, error } = useQuery({
-    queryKey: ['copies', copyId, 'history'],
-    queryFn: () => api<KitHistory>('GET', `/copies/${copyId}/history`),
+    queryKey: ['kits', kitId, 'history'],
+    queryFn: () => api<KitHistory>('GET', `/kits/${kitId}/history`),
   });
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!data) return <p role="status">{text('loadingHistory')}</p>;

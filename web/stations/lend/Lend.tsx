@@ -3,7 +3,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Camera } from 'lucide-react';
 import { useBlocker, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
-import type { Copy } from '../../../contract/lending.ts';
+import type { Kit } from '../../../contract/lending.ts';
 import { shortDay } from '../../data/style.ts';
 import { standing } from '../../../core/lend/status.ts';
 import { readLabel } from '../../../core/lend/labels.ts';
@@ -63,8 +63,8 @@ export function Component() {
   const desk = useRef<HTMLDivElement>(null);
   const label = params.get('kit');
   const { data: opened } = useQuery({
-    queryKey: ['copies', 'label', label],
-    queryFn: () => api<Copy[]>('GET', `/copies?label=${encodeURIComponent(label!)}`),
+    queryKey: ['kits', 'label', label],
+    queryFn: () => api<Kit[]>('GET', `/kits?label=${encodeURIComponent(label!)}`),
     enabled: label !== null,
   });
   const open = label === null ? null : (opened?.find((c) => c.label === label) ?? null);
@@ -98,11 +98,11 @@ export function Component() {
   );
   const today = place?.today ?? '';
   const find = useMutation({
-    mutationFn: async (words: string): Promise<Copy | undefined> => {
+    mutationFn: async (words: string): Promise<Kit | undefined> => {
       const wanted = readLabel(words);
-      const [byLabel] = wanted ? await api<Copy[]>('GET', `/copies?label=${encodeURIComponent(wanted)}`) : [];
+      const [byLabel] = wanted ? await api<Kit[]>('GET', `/kits?label=${encodeURIComponent(wanted)}`) : [];
       if (byLabel || words.length < 2) return byLabel;
-      const found = await api<Copy[]>('GET', `/copies?limit=200&q=${encodeURIComponent(words)}`);
+      const found = await api<Kit[]>('GET', `/kits?limit=200&q=${encodeURIComponent(words)}`);
       const part = words.toLowerCase();
       return (
         found.find((c) => c.openLoan?.borrower.toLowerCase().includes(part)) ??
@@ -200,7 +200,7 @@ export function Component() {
           {open && (
             <Desk
               key={`${open.id}-${open.openLoan?.id ?? 'in'}-${open.repair}-${open.lastCounted}-${open.toClean}-${open.retiredOn}`}
-              copy={open}
+              kit={open}
               borrowers={borrowers}
               materials={materials}
               bench={bench}

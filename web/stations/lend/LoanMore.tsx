@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import type { Borrower, Copy, Loan, Reservation } from '../../../contract/lending.ts';
+import type { Borrower, Kit, Loan, Reservation } from '../../../contract/lending.ts';
 import type { Place } from '../../../contract/place.ts';
 import { addDays } from '../../../core/calendar/days.ts';
 import { api, words } from '../../data/api.ts';
@@ -32,7 +32,7 @@ const families = (borrowers: readonly Borrower[], but?: number) =>
   borrowers.filter((b) => b.id !== but).map((b) => ({ value: String(b.id), label: b.name, note: b.group }));
 
 /** A longer loan, from the day it is due. */
-export function Renew({ loan, place }: { loan: NonNullable<Copy['openLoan']>; place: Place }) {
+export function Renew({ loan, place }: { loan: NonNullable<Kit['openLoan']>; place: Place }) {
   const later = loan.dueOn > place.today ? loan.dueOn : place.today;
   const [due, setDue] = useState(addDays(later, place.loanDays));
   const renew = useChange(() => api<Loan>('POST', `/loans/${loan.id}/renew`, { dueOn: due }));
@@ -65,24 +65,24 @@ const ASKED = [
 
 /** From one family straight to the next; where something is missing or cannot be cleaned now, it is taken back instead. */
 export function HandOn({
-  copy,
+  kit,
   borrowers,
   place,
 }: {
-  copy: Copy;
+  kit: Kit;
   borrowers: readonly Borrower[];
   place: Place;
 }) {
-  const loan = copy.openLoan!;
+  const loan = kit.openLoan!;
   const [family, setFamily] = useState<string | null>(null);
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
   const [done, setDone] = useState<readonly string[]>([]);
   const [reason, setReason] = useState<Reason>(NO_REASON);
   const to = family === null ? null : Number(family);
-  const { data: answer } = useAnswer(copy.id, to);
+  const { data: answer } = useAnswer(kit.id, to);
   const hand = useChange(() =>
     api<Loan>('POST', `/loans/${loan.id}/hand-on`, {
-      present: copy.parts.map((p) => p.due),
+      present: kit.parts.map((p) => p.due),
       then: 'shelve',
       borrowerId: Number(family),
       dueOn: due,
@@ -102,11 +102,7 @@ export function HandOn({
         />
         {to !== null && (
           <>
-            <Asked
-              copyId={copy.id}
-              borrowerId={to}
-              family={borrowers.find((b) => b.id === to)?.name ?? null}
-            />
+            <Asked kitId={kit.id} borrowerId={to} family={borrowers.find((b) => b.id === to)?.name ?? null} />
             <AgainstTheCheck answer={answer} value={reason} onChange={setReason} />
           </>
         )}
@@ -131,10 +127,10 @@ export function HandOn({
 }
 
 /** The next kit of its kind that is in is kept for a family. */
-export function Reserve({ copy, borrowers }: { copy: Copy; borrowers: readonly Borrower[] }) {
+export function Reserve({ kit, borrowers }: { kit: Kit; borrowers: readonly Borrower[] }) {
   const [family, setFamily] = useState<string | null>(null);
   const keep = useChange(() =>
-    api<Reservation>('POST', '/reservations', { copyId: copy.id, borrowerId: Number(family) }),
+    api<Reservation>('POST', '/reservations', { kitId: kit.id, borrowerId: Number(family) }),
   );
   return (
     <Form
@@ -157,11 +153,11 @@ export function Reserve({ copy, borrowers }: { copy: Copy; borrowers: readonly B
           label={text('family2')}
           value={family}
           onChange={setFamily}
-          options={families(borrowers, copy.openLoan?.borrowerId)}
+          options={families(borrowers, kit.openLoan?.borrowerId)}
         />
         {family !== null && (
           <Asked
-            copyId={copy.id}
+            kitId={kit.id}
             borrowerId={Number(family)}
             family={borrowers.find((b) => String(b.id) === family)?.name ?? null}
           />

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useMutation } from '@tanstack/react-query';
-import type { Copy } from '../../../contract/lending.ts';
+import type { Kit } from '../../../contract/lending.ts';
 import { readLabel } from '../../../core/lend/labels.ts';
 import { standing } from '../../../core/lend/status.ts';
 import { TAKES_LABELS } from '../../devices/scanner.ts';
@@ -12,24 +12,24 @@ import { text } from './text.ts';
 
 /** Kits that go to the same family with the one that is open: typed or scanned into a field of their own. */
 export function MoreKits({
-  copy,
+  kit,
   value,
   today,
   onChange,
 }: {
-  copy: Copy;
-  value: readonly Copy[];
+  kit: Kit;
+  value: readonly Kit[];
   today: string;
-  onChange(value: readonly Copy[]): void;
+  onChange(value: readonly Kit[]): void;
 }) {
   const [typed, setTyped] = useState('');
   const add = useMutation({
-    mutationFn: async (words: string): Promise<Copy> => {
+    mutationFn: async (words: string): Promise<Kit> => {
       const label = readLabel(words);
       if (label === null) throw new Error(text('expectedLabelLikeFb'));
-      if ([copy, ...value].some((c) => c.label === label))
+      if ([kit, ...value].some((c) => c.label === label))
         throw new Error(text('amongThemAlready', { label }));
-      const [found] = await api<Copy[]>('GET', `/copies?label=${encodeURIComponent(label)}`);
+      const [found] = await api<Kit[]>('GET', `/kits?label=${encodeURIComponent(label)}`);
       if (!found) throw new Error(text('noKitLabel', { label }));
       const { standing: now } = standing(found, today);
       if (now !== 'in') throw new Error(text('cannotLentNow', { label, now }));

@@ -17,7 +17,7 @@ export function Planned({ onChoose }: { onChoose(label: string): void }) {
           <Link to="/lend/terms">{data[0]!.plan}</Link>
         </Spread>
         {data.map((p) => (
-          <Spread key={`${p.borrowerId}-${p.copyId}`}>
+          <Spread key={`${p.borrowerId}-${p.kitId}`}>
             <span>
               <b>{p.borrower}</b>: {p.kit} <Quiet>{text('until2', { due: shortDay(p.due) })}</Quiet>
             </span>

@@ -1,10 +1,10 @@
 import { memo } from 'react';
 import { styled } from 'styled-components';
-import type { Copy } from '../../../contract/lending.ts';
+import type { Kit } from '../../../contract/lending.ts';
 import { mainPart } from '../../../core/lend/parts.ts';
 import { missing, standing } from '../../../core/lend/status.ts';
 import { kits } from '../../../core/needs/supply.ts';
-import { useAnswers, useCopyPages, useReservations } from '../../data/queries.ts';
+import { useAnswers, useKitPages, useReservations } from '../../data/queries.ts';
 import { SewnButton } from '../../shell/Verdict.tsx';
 import { shortDay } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
@@ -91,22 +91,22 @@ const Hung = styled.button<{ $dashed: boolean; $late: boolean; $on: boolean }>`
   }
 `;
 
-function stateWords(copy: Copy, today: string, keptFor: string | undefined): string {
-  const s = standing(copy, today);
-  const loan = copy.openLoan;
-  const back = copy.recalled === null ? '' : text('calledBack3');
+function stateWords(kit: Kit, today: string, keptFor: string | undefined): string {
+  const s = standing(kit, today);
+  const loan = kit.openLoan;
+  const back = kit.recalled === null ? '' : text('calledBack3');
   if (s.standing === 'late')
     return text('overdue2', { back, daysLate: s.daysLate, borrower: loan!.borrower });
   if (s.standing === 'out')
     return text('back2', { back, borrower: loan!.borrower, dueOn: shortDay(loan!.dueOn) });
-  const gaps = missing(copy.parts);
+  const gaps = missing(kit.parts);
   const short = gaps.reduce((n, g) => n + g.short, 0);
   if (s.standing === 'recalled') return text('calledBack4');
   if (s.standing === 'to clean') return short > 0 ? text('cleanMissing', { short }) : text('clean3');
-  if (s.standing === 'resting') return text('restsUntil2', { restsUntil: shortDay(copy.restsUntil!) });
+  if (s.standing === 'resting') return text('restsUntil2', { restsUntil: shortDay(kit.restsUntil!) });
   if (s.standing === 'retired') return 'retired';
   if (s.standing === 'repair') return short > 0 ? text('repairMissing', { short }) : text('repair4');
-  const piece = mainPart(copy.parts);
+  const piece = mainPart(kit.parts);
   if (keptFor) return short > 0 ? text('keptMissing', { keptFor, short }) : text('kept3', { keptFor });
   return short > 0
     ? text('missing2', { short })
@@ -136,7 +136,7 @@ export const SkillRail = memo(function SkillRail({
   open: string | null;
   onChoose(label: string): void;
 }) {
-  const pages = useCopyPages({ skill, limit: ON_RAIL });
+  const pages = useKitPages({ skill, limit: ON_RAIL });
   const { data: reservations } = useReservations();
   const here = pages.data?.pages.flatMap((p) => p.items) ?? [];
   const answers = useAnswers(here.map((c) => c.id));
@@ -195,7 +195,7 @@ export const SkillRail = memo(function SkillRail({
 
 /** Kits that are due, the longest first. */
 export function NextBack({ late, out, today }: { late: number; out: number; today: string }) {
-  const due = useCopyPages({ order: 'due', limit: 6 });
+  const due = useKitPages({ order: 'due', limit: 6 });
   return (
     <Panel as="div">
       <Stack $gap={6}>

@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { useSuggestedKits } from '../../data/queries.ts';
+import { useSuggestedBundles } from '../../data/queries.ts';
 import { Quiet, Stack } from '../../parts/Panel.tsx';
 import { text } from './text.ts';
 
@@ -27,7 +27,7 @@ const Pick = styled.button`
 
 /** Bags for a waiting room: quiet designs of one age that share their pieces; one touch picks them. */
 export function Suggestions({ onPick }: { onPick(ids: readonly number[]): void }) {
-  const { data: sets } = useSuggestedKits();
+  const { data: sets } = useSuggestedBundles();
   if (!sets || sets.length === 0) return null;
   return (
     <Stack $gap={6}>

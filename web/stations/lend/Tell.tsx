@@ -51,7 +51,7 @@ function Family({ of }: { of: Telling }) {
   );
   const post = useChange(() => postMails([of.borrowerId], of.language));
   const [problem, setProblem] = useState<string | null>(null);
-  const copy = async (): Promise<void> => {
+  const kit = async (): Promise<void> => {
     try {
       await navigator.clipboard.writeText(of.words);
       tell.mutate('copied', { onSuccess: () => say(text('copiedPasteIntoYour')) });
@@ -72,7 +72,7 @@ function Family({ of }: { of: Telling }) {
         </Spread>
         <Message lang={of.language}>{of.words}</Message>
         <Row>
-          <Button small onPress={() => void copy()}>
+          <Button small onPress={() => void kit()}>
             {text('copy')}
           </Button>
           {of.mail !== null && (

@@ -45,7 +45,7 @@ const Weeks = ({
 /** The loans of a plan as they are sent to be kept. */
 export const entriesOf = (page: TermPlanPage): TermPlanUpdate['entries'] =>
   page.families.flatMap((f) =>
-    f.loans.map(({ borrowerId, week, copyId, kept }) => ({ borrowerId, week, copyId, kept })),
+    f.loans.map(({ borrowerId, week, kitId, kept }) => ({ borrowerId, week, kitId, kept })),
   );
 /** A plan's own figures as they are sent. */
 export const shapeOf = (page: TermPlanPage): TermPlanInput => ({

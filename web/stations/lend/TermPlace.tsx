@@ -42,7 +42,7 @@ export function TermPlace({
   isBusy: boolean;
   problem: string | null;
   /** A kit, set by hand; null for none; 'plan' leaves the place to the next planning. */
-  onSet(copyId: number | null | 'plan'): void;
+  onSet(kitId: number | null | 'plan'): void;
   onClose(): void;
 }) {
   const { data, error } = useQuery({
@@ -94,7 +94,7 @@ export function TermPlace({
         {data && (
           <Kits aria-label={text('kitsThisPlace')}>
             {data.map((c) => (
-              <li key={c.copyId}>
+              <li key={c.kitId}>
                 <Spread>
                   <span style={{ flex: '1 1 260px' }}>
                     <b>{c.kit}</b> <Quiet>{c.label}</Quiet>
@@ -109,11 +109,11 @@ export function TermPlace({
                   <Button
                     small
                     plain={c.faults.length > 0}
-                    isDisabled={isBusy || (loan?.copyId === c.copyId && loan.kept)}
-                    onPress={() => onSet(c.copyId)}
-                    aria-label={`${loan?.copyId === c.copyId ? text('keep') : text('set')} ${c.kit}, ${c.label}`}
+                    isDisabled={isBusy || (loan?.kitId === c.kitId && loan.kept)}
+                    onPress={() => onSet(c.kitId)}
+                    aria-label={`${loan?.kitId === c.kitId ? text('keep') : text('set')} ${c.kit}, ${c.label}`}
                   >
-                    {loan?.copyId === c.copyId ? text('keepThere') : text('set2')}
+                    {loan?.kitId === c.kitId ? text('keepThere') : text('set2')}
                   </Button>
                 </Spread>
               </li>

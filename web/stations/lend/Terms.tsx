@@ -69,16 +69,16 @@ export function Component() {
     );
     queries.setQueryData(['term-plans', next.id, 'best', next.version], found);
   });
-  const set = useChange(async ({ copyId }: { copyId: number | null | 'plan' }) => {
+  const set = useChange(async ({ kitId }: { kitId: number | null | 'plan' }) => {
     const { family, week } = at!;
     const before = entriesOf(page!);
     const isHere = (e: (typeof before)[number]): boolean => e.borrowerId === family && e.week === week;
     const entries =
-      copyId === 'plan'
+      kitId === 'plan'
         ? before.map((e) => (isHere(e) ? { ...e, kept: false } : e))
         : [
             ...before.filter((e) => !isHere(e)),
-            ...(copyId === null ? [] : [{ borrowerId: family, week, copyId, kept: true }]),
+            ...(kitId === null ? [] : [{ borrowerId: family, week, kitId, kept: true }]),
           ];
     await api<TermPlanPage>('PUT', `/term-plans/${page!.id}`, {
       ...shapeOf(page!),
@@ -231,7 +231,7 @@ export function Component() {
           week={at.week}
           isBusy={set.isPending}
           problem={set.error ? words(set.error) : null}
-          onSet={(copyId) => set.mutate({ copyId }, { onSuccess: () => setAt(null) })}
+          onSet={(kitId) => set.mutate({ kitId }, { onSuccess: () => setAt(null) })}
           onClose={() => {
             set.reset();
             setAt(null);

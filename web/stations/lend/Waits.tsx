@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import type { Copy, StateInput } from '../../../contract/lending.ts';
+import type { Kit, StateInput } from '../../../contract/lending.ts';
 import type { Standing } from '../../../core/lend/status.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useCopyPages } from '../../data/queries.ts';
+import { useChange, useKitPages } from '../../data/queries.ts';
 import { shortDay } from '../../data/style.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
@@ -16,18 +16,18 @@ import { text } from './text.ts';
 export const NOT_COUNTED: readonly Standing[] = ['to clean', 'resting', 'recalled', 'retired'];
 
 const useStateChange = (id: number) =>
-  useChange((input: StateInput) => api<Copy>('POST', `/copies/${id}/state`, input));
+  useChange((input: StateInput) => api<Kit>('POST', `/kits/${id}/state`, input));
 
 /** One touch once it is clean; what cannot be washed rests then. */
-function Cleaned({ copy, small = false }: { copy: Copy; small?: boolean }) {
-  const change = useStateChange(copy.id);
+function Cleaned({ kit, small = false }: { kit: Kit; small?: boolean }) {
+  const change = useStateChange(kit.id);
   return (
     <>
       <Button
         small={small}
         plain={small}
         isDisabled={change.isPending}
-        aria-label={text('cleaned', { copy: copy.label })}
+        aria-label={text('cleaned', { kit: kit.label })}
         onPress={() =>
           change.mutate(
             { to: 'cleaned' },
@@ -50,14 +50,14 @@ function Cleaned({ copy, small = false }: { copy: Copy; small?: boolean }) {
 }
 
 /** Why a kit that is here is not lent, and what ends that. */
-export function Waits({ copy, standing }: { copy: Copy; standing: Standing }) {
-  const change = useStateChange(copy.id);
+export function Waits({ kit, standing }: { kit: Kit; standing: Standing }) {
+  const change = useStateChange(kit.id);
   if (standing === 'recalled')
     return (
       <Notice tone="stop">
-        <strong>{text('calledBack')}</strong> {text('notLent')} {copy.recalled}.
+        <strong>{text('calledBack')}</strong> {text('notLent')} {kit.recalled}.
         <div style={{ marginTop: 6 }}>
-          <ButtonLink plain small to={`/check/${copy.designId}`}>
+          <ButtonLink plain small to={`/check/${kit.designId}`}>
             {text('seeTests')}
           </ButtonLink>
         </div>
@@ -66,7 +66,7 @@ export function Waits({ copy, standing }: { copy: Copy; standing: Standing }) {
   if (standing === 'resting')
     return (
       <Notice tone="care">
-        <strong>{text('restsUntil', { restsUntil: shortDay(copy.restsUntil!) })}</strong>{' '}
+        <strong>{text('restsUntil', { restsUntil: shortDay(kit.restsUntil!) })}</strong>{' '}
         {text('partCannotWashedThen')}
       </Notice>
     );
@@ -74,7 +74,7 @@ export function Waits({ copy, standing }: { copy: Copy; standing: Standing }) {
     return (
       <Stack $gap={8}>
         <Notice tone="care">
-          <strong>{text('retiredOn', { retiredOn: shortDay(copy.retiredOn!) })}</strong>{' '}
+          <strong>{text('retiredOn', { retiredOn: shortDay(kit.retiredOn!) })}</strong>{' '}
           {text('notLentAnyMore')}
         </Notice>
         {change.error && <Notice tone="stop">{words(change.error)}</Notice>}
@@ -91,17 +91,17 @@ export function Waits({ copy, standing }: { copy: Copy; standing: Standing }) {
         <strong>{text('clean2')}</strong> {text('washOrWipeAirDry')}
       </Notice>
       <div>
-        <Cleaned copy={copy} />
+        <Cleaned kit={kit} />
       </div>
     </Stack>
   );
 }
 
 /** Takes a kit out of use for good; it stays on record with why. */
-export function Retire({ copy }: { copy: Copy }) {
+export function Retire({ kit }: { kit: Kit }) {
   const [why, setWhy] = useState('');
   const [by, setBy] = useState('');
-  const change = useStateChange(copy.id);
+  const change = useStateChange(kit.id);
   return (
     <Form onSubmit={() => change.mutate({ to: 'retired', why, by })}>
       <Stack $gap={8}>
@@ -110,7 +110,7 @@ export function Retire({ copy }: { copy: Copy }) {
         {change.error && <Notice tone="stop">{words(change.error)}</Notice>}
         <div>
           <Button type="submit" plain isDisabled={change.isPending}>
-            {text('retire', { copy: copy.label })}
+            {text('retire', { kit: kit.label })}
           </Button>
         </div>
       </Stack>
@@ -148,10 +148,10 @@ export function QuietHour({
   repair: number;
   onChoose(label: string): void;
 }) {
-  const dirty = useCopyPages({ standing: text('clean3'), limit: 8 }, toClean > 0);
-  const broken = useCopyPages({ standing: 'repair', limit: 8 }, repair > 0);
+  const dirty = useKitPages({ standing: text('clean3'), limit: 8 }, toClean > 0);
+  const broken = useKitPages({ standing: 'repair', limit: 8 }, repair > 0);
   if (toClean + repair === 0) return null;
-  const listed = (pages: typeof dirty): readonly Copy[] => pages.data?.pages[0]?.items ?? [];
+  const listed = (pages: typeof dirty): readonly Kit[] => pages.data?.pages[0]?.items ?? [];
   const more = (all: number, here: number) =>
     all > here && here > 0 ? <Quiet>{text('more', { all: all - here })}</Quiet> : null;
   return (
@@ -176,7 +176,7 @@ export function QuietHour({
                     <span>
                       {c.design} <Quiet>{c.label}</Quiet>
                     </span>
-                    <Cleaned copy={c} small />
+                    <Cleaned kit={c} small />
                   </li>
                 ))}
               </List>

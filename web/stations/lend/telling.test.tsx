@@ -164,7 +164,7 @@ describe('more of a loan', () => {
   });
   it('hands on only what was counted and cleaned, to another family', async () => {
     const calls = answer({ 'POST /loans/9/hand-on': { id: 10 } });
-    show(<HandOn copy={OUT} borrowers={[DORY, SKIFF]} place={PLACE} />);
+    show(<HandOn kit={OUT} borrowers={[DORY, SKIFF]} place={PLACE} />);
     const hand = screen.getByRole('button', { name: 'Hand it on' });
     await userEvent.click(screen.getByRole('button', { name: /To the family/ }));
     expect(screen.queryByRole('option', { name: /Amber Dory/ })).toBeNull();
@@ -189,7 +189,7 @@ describe('more of a loan', () => {
       borrowerId: 5,
       borrower: 'Teal Skiff',
       designId: 1,
-      kitId: null,
+      bundleId: null,
       kit: 'Drop tub',
       madeOn: '2026-11-20',
       ready: 'FB-001b',
@@ -202,7 +202,7 @@ describe('more of a loan', () => {
     const chosen: string[] = [];
     show(
       <>
-        <Reserve copy={COPY} borrowers={[SKIFF]} />
+        <Reserve kit={COPY} borrowers={[SKIFF]} />
         <Reserved onChoose={(label) => chosen.push(label)} />
       </>,
     );

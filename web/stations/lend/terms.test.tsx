@@ -20,7 +20,7 @@ const LOAN = {
   week: 0,
   day: '2026-12-01',
   due: '2026-12-15',
-  copyId: 7,
+  kitId: 7,
   label: 'FB-001a',
   kit: 'Drop tub',
   kept: false,
@@ -49,7 +49,7 @@ const PAGE: TermPlanPage = {
 const BEST: TermBest = { points: 3000, bound: 3000, isProved: true, loans: 1 };
 const CHOICES: TermChoice[] = [
   {
-    copyId: 8,
+    kitId: 8,
     label: 'FB-002a',
     kit: 'Squeeze seal',
     reason: 'Hand strength, their aim',
@@ -57,7 +57,7 @@ const CHOICES: TermChoice[] = [
     faults: [],
   },
   {
-    copyId: 7,
+    kitId: 7,
     label: 'FB-001a',
     kit: 'Drop tub',
     reason: '',
@@ -99,8 +99,8 @@ describe('the plan of a term', () => {
             version: 3,
             borrowers: [4],
             entries: [
-              { borrowerId: 4, week: 0, copyId: 7, kept: false },
-              { borrowerId: 4, week: 2, copyId: 8, kept: true },
+              { borrowerId: 4, week: 0, kitId: 7, kept: false },
+              { borrowerId: 4, week: 2, kitId: 8, kept: true },
             ],
           },
         },
@@ -172,7 +172,7 @@ test('what is planned for now stands at the desk, and opens its kit', async () =
     plan: 'Winter term',
     borrowerId: 4,
     borrower: 'Amber Dory',
-    copyId: 7,
+    kitId: 7,
     label: 'FB-001a',
     kit: 'Drop tub',
     day: '2026-11-24',

@@ -296,7 +296,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
             <h2>{text('whatMade')}</h2>
             <ul style={{ display: 'grid', gap: 6 }}>
               {batch.items.map((item, i) => (
-                <li key={`${item.designId} ${item.kitId}`}>
+                <li key={`${item.designId} ${item.bundleId}`}>
                   <Spread>
                     <span style={{ fontSize: 14.5 }}>
                       {item.designId === null ? (

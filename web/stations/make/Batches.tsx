@@ -5,7 +5,7 @@ import type { BatchRow } from '../../../contract/batches.ts';
 import { kits } from '../../../core/needs/supply.ts';
 import { NO_DAYS } from '../../../core/plan/batch.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useDesigns, useKits, usePlace } from '../../data/queries.ts';
+import { useChange, useDesigns, useBundles, usePlace } from '../../data/queries.ts';
 import { shortDay } from '../../data/style.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
@@ -38,7 +38,7 @@ const STATE: Record<BatchRow['state'], string> = {
 export function Component() {
   const { data: batches, error } = useBatches();
   const { data: designs } = useDesigns();
-  const { data: lentKits } = useKits();
+  const { data: lentKits } = useBundles();
   const { data: place } = usePlace();
   const go = useNavigate();
   const [name, setName] = useState('');
@@ -53,7 +53,7 @@ export function Component() {
         const rest = design ? design.copies - design.made : 1;
         return {
           designId: kind === 'design' ? Number(id) : null,
-          kitId: kind === 'kit' ? Number(id) : null,
+          bundleId: kind === 'kit' ? Number(id) : null,
           copies: Math.min(100, Math.max(1, rest)),
         };
       }),

@@ -35,12 +35,12 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
   const checks = (
     <ul aria-label={text('whatCheckSays')}>
       {batch.items.map((i) => (
-        <li key={`${i.designId ?? ''} ${i.kitId ?? ''}`}>
+        <li key={`${i.designId ?? ''} ${i.bundleId ?? ''}`}>
           <b>{i.name}</b>
           <CheckOf
             of={
               i.designId === null
-                ? text('kits', { kitId: i.kitId! })
+                ? text('bundles', { bundleId: i.bundleId! })
                 : text('designs2', { designId: i.designId })
             }
           />
@@ -65,8 +65,8 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
       <Dialog title={text('made', { batch: batch.name })} isOpen onClose={onClose}>
         <Stack>
           <Notice tone="clear">
-            <strong>{text('labelled', { copies: kits(made.copies.length) })}</strong>{' '}
-            {made.copies.map((c) => c.label).join(', ')}
+            <strong>{text('labelled', { copies: kits(made.kits.length) })}</strong>{' '}
+            {made.kits.map((c) => c.label).join(', ')}
           </Notice>
           {made.batch.left.length > 0 && (
             <p>
@@ -77,7 +77,7 @@ export function MadeDialog({ batch, onClose }: { batch: BatchWork; onClose(): vo
           )}
           {toTest}
           <Row>
-            <ButtonLink to={`/lend?kit=${encodeURIComponent(made.copies[0]!.label)}`}>
+            <ButtonLink to={`/lend?kit=${encodeURIComponent(made.kits[0]!.label)}`}>
               {text('lendFirst')}
             </ButtonLink>
             <ButtonLink plain to="/lend">

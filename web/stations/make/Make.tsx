@@ -6,7 +6,7 @@ import { formatMinutes } from '../../../core/measure/minutes.ts';
 import { kits, restOf, shortWords } from '../../../core/needs/supply.ts';
 import { orderSteps, handsOn } from '../../../core/plan/order.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useCopyPages } from '../../data/queries.ts';
+import { useChange, useKitPages } from '../../data/queries.ts';
 import { supplyFor } from '../../design/derived.ts';
 import { CheckLine } from '../../design/CheckLine.tsx';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
@@ -149,7 +149,7 @@ function MakeWork({ at }: { at: AtBench }) {
   const flush = useOpenDesign((s) => s.flush);
   const [paper, setPaper] = useState<string>(place.paper);
   const [wanted, setWanted] = useState<number | null>(null);
-  const { data: copies } = useCopyPages({ design: design.id, limit: 1 });
+  const { data: copies } = useKitPages({ design: design.id, limit: 1 });
   const [made, setMade] = useState<Build | null>(null);
   const madeEver = copies?.pages[0]?.total ?? 0;
   const rest = restOf(design);
@@ -312,7 +312,7 @@ function MakeWork({ at }: { at: AtBench }) {
             {build.error && <Notice tone="stop">{words(build.error)}</Notice>}
             {made && (
               <Notice tone="clear">
-                <strong>{text('madeLabelled')}</strong> {made.copies.map((c) => c.label).join(', ')}
+                <strong>{text('madeLabelled')}</strong> {made.kits.map((c) => c.label).join(', ')}
                 <br />
                 {made.offcuts.length > 0 && (
                   <>

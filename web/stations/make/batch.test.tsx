@@ -42,7 +42,7 @@ const batch = (part: Partial<BatchWork> = {}): BatchWork => ({
   version: 3,
   name: 'Nap making',
   state: 'planned',
-  items: [{ designId: 1, kitId: null, copies: 2, name: 'Drop tub' }],
+  items: [{ designId: 1, bundleId: null, copies: 2, name: 'Drop tub' }],
   days: DAYS,
   progress: { running: [], done: [] },
   madeOn: null,

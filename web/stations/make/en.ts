@@ -60,7 +60,7 @@ export const en = {
   calendarFile: 'Calendar file',
   openCalendar: 'Open a calendar',
   whatCheckSays: 'What the check says',
-  kits: 'kits/{kitId}',
+  bundles: 'bundles/{bundleId}',
   designs2: 'designs/{designId}',
   testFirstEachHand: 'Test the first of each by hand',
   beforeLent: 'before it is lent:',

@@ -33,9 +33,9 @@ export const useSaveBatch = (batch: BatchRow) =>
     api<BatchRow>('PUT', `/batches/${batch.id}`, {
       version: batch.version,
       name: change.name ?? batch.name,
-      items: (change.items ?? batch.items).map(({ designId, kitId, copies }) => ({
+      items: (change.items ?? batch.items).map(({ designId, bundleId, copies }) => ({
         designId,
-        kitId,
+        bundleId,
         copies,
       })),
       days: change.days ?? batch.days,

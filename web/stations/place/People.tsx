@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   LEAST_PASSWORD,
   ROLES,
-  type Deed,
+  type AuditEntry,
   type Person,
   type PersonRole,
   type Session,
@@ -280,15 +280,18 @@ function Everybody({ session }: { session: Session }) {
 }
 
 /** What was done lately, and by whom. */
-function Deeds() {
-  const { data: deeds } = useQuery({ queryKey: ['deeds'], queryFn: () => api<Deed[]>('GET', '/deeds') });
-  if (!deeds || deeds.length === 0) return <Quiet>{text('nothingYetAnybodyWho')}</Quiet>;
+function AuditLog() {
+  const { data: entries } = useQuery({
+    queryKey: ['audit-log'],
+    queryFn: () => api<AuditEntry[]>('GET', '/audit-log'),
+  });
+  if (!entries || entries.length === 0) return <Quiet>{text('nothingYetAnybodyWho')}</Quiet>;
   return (
     <ul
       aria-label={text('whoDidWhat')}
       style={{ display: 'grid', gap: 4, fontSize: 14, maxHeight: 420, overflow: 'auto' }}
     >
-      {deeds.map((d) => (
+      {entries.map((d) => (
         <li key={d.id}>
           <b>{d.who}</b> {d.did} <Quiet>{at(d.at)}</Quiet>
         </li>
@@ -315,7 +318,7 @@ export function People() {
         <Panel as="section" aria-label={text('whoDidWhat')}>
           <Stack $gap={10}>
             <h2>{text('whoDidWhat')}</h2>
-            <Deeds />
+            <AuditLog />
           </Stack>
         </Panel>
       )}

@@ -45,7 +45,7 @@ describe('people', () => {
     const calls = answer({
       'GET /session': SESSION,
       'GET /people': [KEEPER, HELPER],
-      'GET /deeds': [
+      'GET /audit-log': [
         { id: 4, at: '2026-11-24T09:30:00.000Z', who: 'Helper', did: 'lent a kit', asked: 'POST /loans' },
       ],
       'POST /people': [201, HELPER],

@@ -60,7 +60,7 @@ interface KindFacts {
   readonly ways: Map<string, KitAsMade>;
 }
 
-const KITS = `select c.id, c.label, coalesce(k.name, d.name) as name, case when k.id is null then 'design ' || d.id else 'kit ' || k.id end as kind, coalesce(k.designs, json_array(c.design_id)) as designs, k.youngest, k.container, c.repair, c.to_clean, c.rests_until, c.retired_on, ${IS_SHORT} as short, m.made_as, l.due_on from copy c left join build m on m.id = c.build_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id left join loan l on l.copy_id = c.id and l.returned_on is null where c.retired_on is null or c.id in (select value from json_each(?)) order by c.id`;
+const KITS = `select k.id, k.label, coalesce(bundle.name, d.name) as name, case when bundle.id is null then 'design ' || d.id else 'kit ' || bundle.id end as kind, coalesce(bundle.designs, json_array(k.design_id)) as designs, bundle.youngest, bundle.container, k.repair, k.to_clean, k.rests_until, k.retired_on, ${IS_SHORT} as short, m.made_as, l.due_on from kit k left join build m on m.id = k.build_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id left join loan l on l.kit_id = k.id and l.returned_on is null where k.retired_on is null or k.id in (select value from json_each(?)) order by k.id`;
 
 const later = (a: Day, b: Day): Day => (a > b ? a : b);
 
@@ -111,7 +111,7 @@ export async function termFacts(options: {
 }): Promise<TermFacts> {
   const { em, today, shape } = options;
   const { restDays } = await em.findOneOrFail(PlaceRow, { id: 1 });
-  const found = await rows<KitColumns>(em, KITS, [JSON.stringify(options.entries.map((e) => e.copyId))]);
+  const found = await rows<KitColumns>(em, KITS, [JSON.stringify(options.entries.map((e) => e.kitId))]);
   const recalled = await recalledKits(em);
   const designs = new Map((await em.find(DesignRow, {})).map((d) => [d.id, d]));
   const kinds = new Map<string, KindFacts>();
@@ -131,7 +131,7 @@ export async function termFacts(options: {
     const { designs: own, rests } = kinds.get(c.kind)!;
     const idleDays = options.cleanDays + (rests ? restDays : 0);
     return {
-      copyId: c.id,
+      kitId: c.id,
       label: c.label,
       kind: c.kind,
       name: c.name,
@@ -194,17 +194,17 @@ async function loansBefore(
     readonly today: Day;
   },
 ) {
-  const loans = await rows<{ borrower: number; copy: number; lentOn: string; designs: string }>(
+  const loans = await rows<{ borrower: number; kit: number; lentOn: string; designs: string }>(
     em,
-    'select l.borrower_id as borrower, l.copy_id as copy, l.lent_on as lentOn, coalesce(k.designs, json_array(c.design_id)) as designs from loan l join copy c on c.id = l.copy_id left join kit k on k.id = c.kit_id where l.borrower_id in (select value from json_each(?))',
+    'select l.borrower_id as borrower, l.kit_id as kit, l.lent_on as lentOn, coalesce(bundle.designs, json_array(k.design_id)) as designs from loan l join kit k on k.id = l.kit_id left join bundle on bundle.id = k.bundle_id where l.borrower_id in (select value from json_each(?))',
     [JSON.stringify(borrowers)],
   );
-  const placeOf = new Map(entries.map((e) => [`${e.borrowerId} ${e.copyId}`, e]));
+  const placeOf = new Map(entries.map((e) => [`${e.borrowerId} ${e.kitId}`, e]));
   const settled = new Map<string, 'lent' | 'missed'>();
   for (const e of entries) if (startDay(shape, e.week) < today) settled.set(placeKey(e), 'missed');
   const had = new Map<number, Set<number>>();
   for (const l of loans) {
-    const e = placeOf.get(`${l.borrower} ${l.copy}`);
+    const e = placeOf.get(`${l.borrower} ${l.kit}`);
     if (e && l.lentOn >= startDay(shape, e.week) && l.lentOn < dueDay(shape, e.week)) {
       settled.set(placeKey(e), 'lent');
       continue;

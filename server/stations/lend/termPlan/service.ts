@@ -75,7 +75,7 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
   const { problem, youngest } = await factsOf(o, plan);
   const { locale } = await em.findOneOrFail(PlaceRow, { id: 1 });
   const faults = checkTerm(problem, plan.entries, locale);
-  const kits = new Map(problem.kits.map((k) => [k.copyId, k]));
+  const kits = new Map(problem.kits.map((k) => [k.kitId, k]));
   const families = await em.find(BorrowerRow, { id: { $in: plan.borrowers }, erasedOn: null });
   const now = await hasNow(em, plan.borrowers, new Map(families.map((f) => [f.id, f.children])));
   return {
@@ -106,13 +106,13 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
           children: family.children,
           now: now.get(borrowerId) ?? [],
           loans: own.map((e): PlannedLoan => {
-            const kit = kits.get(e.copyId);
+            const kit = kits.get(e.kitId);
             const why = worth.get(kit?.kind ?? '');
             return {
               ...e,
               day: startDay(plan, e.week),
               due: dueDay(plan, e.week),
-              label: kit?.label ?? `kit ${e.copyId}`,
+              label: kit?.label ?? `kit ${e.kitId}`,
               kit: kit?.name ?? '',
               reason: why?.reason ?? '',
               isAim: why?.isAim ?? false,
@@ -136,14 +136,14 @@ export async function plannedNow(em: EntityManager, today: Day): Promise<Planned
     const [day, due] = [startDay(plan, week), dueDay(plan, week)];
     const entries = plan.entries.filter((e) => e.week === week);
     const found = await rows<{
-      copyId: number;
+      kitId: number;
       borrowerId: number;
       label: string;
       kit: string;
       borrower: string;
     }>(
       em,
-      "select e.value ->> 'copyId' as copyId, e.value ->> 'borrowerId' as borrowerId, c.label, coalesce(k.name, d.name) as kit, b.name as borrower from json_each(?) e join copy c on c.id = e.value ->> 'copyId' join design d on d.id = c.design_id left join kit k on k.id = c.kit_id join borrower b on b.id = e.value ->> 'borrowerId' where b.erased_on is null and not exists (select 1 from loan l where l.copy_id = c.id and l.borrower_id = b.id and l.lent_on >= ?) order by b.name",
+      "select e.value ->> 'kitId' as kitId, e.value ->> 'borrowerId' as borrowerId, k.label, coalesce(bundle.name, d.name) as kit, b.name as borrower from json_each(?) e join kit k on k.id = e.value ->> 'kitId' join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id join borrower b on b.id = e.value ->> 'borrowerId' where b.erased_on is null and not exists (select 1 from loan l where l.kit_id = k.id and l.borrower_id = b.id and l.lent_on >= ?) order by b.name",
       [JSON.stringify(entries), day],
     );
     out.push(...found.map((f) => ({ plan: plan.name, ...f, day, due })));
@@ -161,18 +161,18 @@ export async function plannedFor(em: EntityManager, borrowerId: number): Promise
         plan: plan.name,
         day: startDay(plan, e.week),
         due: dueDay(plan, e.week),
-        copyId: e.copyId,
+        kitId: e.kitId,
       })),
   );
   const kits = await rows<{ id: number; label: string; kit: string }>(
     em,
-    'select c.id, c.label, coalesce(k.name, d.name) as kit from copy c join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where c.id in (select value from json_each(?))',
-    [JSON.stringify(own.map((e) => e.copyId))],
+    'select k.id, k.label, coalesce(bundle.name, d.name) as kit from kit k join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where k.id in (select value from json_each(?))',
+    [JSON.stringify(own.map((e) => e.kitId))],
   );
   const byId = new Map(kits.map((k) => [k.id, k]));
   return own
-    .flatMap(({ copyId, ...e }) => {
-      const kit = byId.get(copyId);
+    .flatMap(({ kitId, ...e }) => {
+      const kit = byId.get(kitId);
       return kit ? [{ ...e, label: kit.label, kit: kit.kit }] : [];
     })
     .sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
@@ -186,7 +186,7 @@ async function hasNow(
 ): Promise<Map<number, HasNow[]>> {
   const out = await rows<{ borrower: number; label: string; kit: string; dueOn: string; designs: string }>(
     em,
-    'select l.borrower_id as borrower, c.label, coalesce(k.name, d.name) as kit, l.due_on as dueOn, coalesce(k.designs, json_array(c.design_id)) as designs from loan l join copy c on c.id = l.copy_id join design d on d.id = c.design_id left join kit k on k.id = c.kit_id where l.returned_on is null and l.borrower_id in (select value from json_each(?)) order by l.due_on, c.id',
+    'select l.borrower_id as borrower, k.label, coalesce(bundle.name, d.name) as kit, l.due_on as dueOn, coalesce(bundle.designs, json_array(k.design_id)) as designs from loan l join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where l.returned_on is null and l.borrower_id in (select value from json_each(?)) order by l.due_on, k.id',
     [JSON.stringify(borrowers)],
   );
   const wanted = new Set(out.flatMap((l) => children.get(l.borrower) ?? []));
@@ -305,14 +305,14 @@ export async function choicesFor(
   const worth = problem.borrowers.find((b) => b.id === at.borrower)?.worth;
   const best = new Map<string, TermChoice>();
   for (const kit of problem.kits) {
-    const entry: TermEntry = { borrowerId: at.borrower, week: at.week, copyId: kit.copyId, kept: true };
+    const entry: TermEntry = { borrowerId: at.borrower, week: at.week, kitId: kit.kitId, kept: true };
     const all = checkTerm(problem, [...others, entry], locale);
     // A later loan of the same kit is told of too, though it is that loan that cannot be then.
-    const late = others.filter((e) => e.copyId === kit.copyId && e.week > at.week);
+    const late = others.filter((e) => e.kitId === kit.kitId && e.week > at.week);
     const faults = [...(all.get(entry) ?? []), ...late.flatMap((e) => all.get(e) ?? [])];
     const why = worth?.get(kit.kind);
     const choice: TermChoice = {
-      copyId: kit.copyId,
+      kitId: kit.kitId,
       label: kit.label,
       kit: kit.name,
       reason: why?.reason ?? '',

@@ -3,7 +3,7 @@ import type { PlannedNow, TermBest, TermChoice, TermPlanPage } from '../../../..
 import { CAP, pdfText, startTest, withDesign, type TestDesk } from '../../../testing.ts';
 
 let desk: TestDesk;
-let copies: { id: number; label: string }[];
+let kits: { id: number; label: string }[];
 let designId: number;
 const family: Record<string, number> = {};
 beforeEach(async () => {
@@ -13,7 +13,7 @@ beforeEach(async () => {
   const made = await desk
     .post('/builds', { designId: design.id, version: design.version, copies: 2 })
     .expect(201);
-  ({ copies } = made.body as { copies: typeof copies });
+  ({ kits } = made.body as { kits: typeof kits });
   for (const name of ['Amber Dory', 'Teal Skiff', 'Grey Punt'])
     family[name] = (
       (await desk.post('/borrowers', { name, group: 'Gulls' }).expect(201)).body as { id: number }
@@ -44,7 +44,7 @@ const sent = ({ families, starts: _s, points: _p, id: _i, ...rest }: TermPlanPag
   ...rest,
   borrowers: families.map((f) => f.id),
   entries: families.flatMap((f) =>
-    f.loans.map(({ borrowerId, week, copyId, kept }) => ({ borrowerId, week, copyId, kept })),
+    f.loans.map(({ borrowerId, week, kitId, kept }) => ({ borrowerId, week, kitId, kept })),
   ),
 });
 
@@ -81,10 +81,10 @@ describe('the plan of a term', () => {
       .expect(201);
     const made = (await desk.post('/builds', { designId: own.body.id, version: 1, copies: 3 }).expect(201))
       .body as {
-      copies: { id: number }[];
+      kits: { id: number }[];
     };
     await desk
-      .post('/loans', { copyId: copies[0]!.id, borrowerId: family['Amber Dory'], dueOn: '2026-11-30' })
+      .post('/loans', { kitId: kits[0]!.id, borrowerId: family['Amber Dory'], dueOn: '2026-11-30' })
       .expect(201);
     await desk.put(`/borrowers/${family['Amber Dory']}`, {
       name: 'Amber Dory',
@@ -120,18 +120,18 @@ describe('the plan of a term', () => {
     const wool = { name: 'Amber Dory', group: 'Seals', youngest: 44, allergies: ['wool'], version: 2 };
     await desk.put(`/borrowers/${family['Amber Dory']}`, wool).expect(200);
     expect(faultsOf(await look(id))).toEqual(['Amber Dory is allergic to what is in it: wool (Small cap).']);
-    expect(made.copies).toHaveLength(3);
+    expect(made.kits).toHaveLength(3);
   });
 
   it('is moved by hand, looked over again, and planned round what was set', async () => {
     const id = await begin(['Amber Dory', 'Teal Skiff']);
     const { page } = await plan(id, 1);
-    const one = copies[0]!.id;
+    const one = kits[0]!.id;
     const moved = {
       ...sent(page),
       entries: [
-        { borrowerId: family['Amber Dory'], week: 0, copyId: one, kept: true },
-        { borrowerId: family['Teal Skiff'], week: 0, copyId: one, kept: true },
+        { borrowerId: family['Amber Dory'], week: 0, kitId: one, kept: true },
+        { borrowerId: family['Teal Skiff'], week: 0, kitId: one, kept: true },
       ],
     };
     const seen = (await desk.put(`/term-plans/${id}`, moved).expect(200)).body as TermPlanPage;
@@ -147,8 +147,8 @@ describe('the plan of a term', () => {
   });
 
   it('gives a kit first to those who reserved it, in the plan and beside it', async () => {
-    await desk.post(`/copies/${copies[1]!.id}/state`, { to: 'retired' }).expect(200);
-    const reserve = { copyId: copies[0]!.id, borrowerId: family['Teal Skiff'] };
+    await desk.post(`/kits/${kits[1]!.id}/state`, { to: 'retired' }).expect(200);
+    const reserve = { kitId: kits[0]!.id, borrowerId: family['Teal Skiff'] };
     const { id: kept } = (await desk.post('/reservations', reserve).expect(201)).body as { id: number };
     const id = await begin(['Amber Dory', 'Teal Skiff'], { weeks: 6 });
     const { page } = await plan(id, 1);
@@ -156,12 +156,12 @@ describe('the plan of a term', () => {
     expect(page.families[1]!.loans[0]!.reason).toMatch(/^reserved by them; /);
     const moved = {
       ...sent(page),
-      entries: [{ borrowerId: family['Amber Dory'], week: 0, copyId: copies[0]!.id, kept: true }],
+      entries: [{ borrowerId: family['Amber Dory'], week: 0, kitId: kits[0]!.id, kept: true }],
     };
     const seen = (await desk.put(`/term-plans/${id}`, moved).expect(200)).body as TermPlanPage;
     expect(faultsOf(seen)).toEqual(['Teal Skiff reserved Drop tub on 24 Nov and has it first.']);
     // The desk says the same.
-    const lend = { copyId: copies[0]!.id, borrowerId: family['Amber Dory'], dueOn: '2026-12-08' };
+    const lend = { kitId: kits[0]!.id, borrowerId: family['Amber Dory'], dueOn: '2026-12-08' };
     expect((await desk.post('/loans', lend).expect(409)).body.detail).toContain('Teal Skiff');
     await desk.del(`/reservations/${kept}`).expect(204);
     expect(faultsOf(await look(id))).toEqual([]);
@@ -175,16 +175,16 @@ describe('the plan of a term', () => {
   it('sees at a later look what happened to a kit', async () => {
     const id = await begin(['Amber Dory']);
     const { page } = await plan(id, 1);
-    const { copyId, label } = page.families[0]!.loans[0]!;
-    await desk.post(`/copies/${copyId}/count`, { present: [1, 3], then: 'repair' }).expect(200);
+    const { kitId, label } = page.families[0]!.loans[0]!;
+    await desk.post(`/kits/${kitId}/count`, { present: [1, 3], then: 'repair' }).expect(200);
     expect(faultsOf(await look(id))).toEqual([`${label} is in repair.`]);
-    await desk.post(`/copies/${copyId}/state`, { to: 'retired' }).expect(200);
+    await desk.post(`/kits/${kitId}/state`, { to: 'retired' }).expect(200);
     expect(faultsOf(await look(id))).toEqual([`${label} is retired.`]);
   });
 
   it('knows what a room has that bores its children', async () => {
     await desk
-      .post('/loans', { copyId: copies[0]!.id, borrowerId: family['Grey Punt'], dueOn: '2026-12-20' })
+      .post('/loans', { kitId: kits[0]!.id, borrowerId: family['Grey Punt'], dueOn: '2026-12-20' })
       .expect(201);
     await desk.put(`/borrowers/${family['Grey Punt']}`, {
       name: 'Gull room',
@@ -216,7 +216,7 @@ describe('the plan of a term', () => {
     const entries = shape.borrowers.map((borrowerId, i) => ({
       borrowerId,
       week: 0,
-      copyId: copies[i]!.id,
+      kitId: kits[i]!.id,
       kept: true,
     }));
     await desk.put(`/term-plans/${id}`, { ...shape, version: 1, entries }).expect(200);
@@ -230,7 +230,7 @@ describe('the plan of a term', () => {
       due: '2026-12-07',
     });
     await desk
-      .post('/loans', { copyId: first!.copyId, borrowerId: first!.borrowerId, dueOn: first!.due })
+      .post('/loans', { kitId: first!.kitId, borrowerId: first!.borrowerId, dueOn: first!.due })
       .expect(201);
     expect(await now()).toEqual([second]);
     // What was lent is no fault of the plan, and is not had before by it.
@@ -266,8 +266,8 @@ describe('the plan of a term', () => {
     );
     await desk.get(`/term-plans/${id}/slips.pdf?language=xx`).expect(400);
     // No slip for what cannot be lent like this.
-    const { copyId } = (await look(id)).families[1]!.loans[0]!;
-    await desk.post(`/copies/${copyId}/state`, { to: 'retired' }).expect(200);
+    const { kitId } = (await look(id)).families[1]!.loans[0]!;
+    await desk.post(`/kits/${kitId}/state`, { to: 'retired' }).expect(200);
     const fewer = await pdfText(desk, `/term-plans/${id}/slips.pdf`);
     expect(fewer).not.toContain('Teal Skiff');
     expect(fewer).toContain('1 loan has no slip: something stands against it.');
@@ -292,7 +292,7 @@ describe('the plan of a term', () => {
     const id = await begin(['Amber Dory']);
     await desk.get(`/term-plans/${id}/choices?borrower=99&week=0`).expect(404);
     await desk.get(`/term-plans/${id}/choices?week=0`).expect(400);
-    const twice = { borrowerId: family['Amber Dory'], week: 0, copyId: 1, kept: true };
+    const twice = { borrowerId: family['Amber Dory'], week: 0, kitId: 1, kept: true };
     const body = { ...SHAPE, borrowers: [family['Amber Dory']], version: 1, entries: [twice, twice] };
     await desk.put(`/term-plans/${id}`, body).expect(400);
     await desk.del(`/term-plans/${id}`).expect(204);

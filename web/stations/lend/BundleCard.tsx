@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Build } from '../../../contract/designs.ts';
-import type { Kit } from '../../../contract/kits.ts';
+import type { Bundle } from '../../../contract/bundles.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import { asMeasured } from '../../../core/materials/material.ts';
 import { kits as kitsWords } from '../../../core/needs/supply.ts';
@@ -16,7 +16,7 @@ import { LabelsDialog } from '../../parts/LabelsDialog.tsx';
 import { Notice, Panel, Quiet, Row, Spread } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { GiveAway } from './GiveAway.tsx';
-import { KitChecked } from './KitChecked.tsx';
+import { BundleChecked } from './BundleChecked.tsx';
 import { text } from './text.ts';
 
 const Parts = styled.ul`
@@ -60,7 +60,7 @@ const Figures = styled.div`
   font-size: 14.5px;
 `;
 
-const CARRIED: Record<Kit['carriedBy'], string> = {
+const CARRIED: Record<Bundle['carriedBy'], string> = {
   child: text('childCarries'),
   parent: text('parentCarries'),
   'two hands': text('heavyTwoHandsTrolley'),
@@ -77,18 +77,18 @@ const PACKED: Record<VerdictKind, string> = {
  * Whether everything goes into the container at once, whether that closes and nothing falls out; nothing to say of a bag,
  * which gives.
  */
-function Packed({ kit, materials }: { kit: Kit; materials: readonly MaterialRow[] }) {
+function Packed({ bundle: bundle, materials }: { bundle: Bundle; materials: readonly MaterialRow[] }) {
   const { data: place } = usePlace();
   const { container, parts } = useMemo(() => {
-    const held = materials.find((m) => m.id === kit.container?.id);
+    const held = materials.find((m) => m.id === bundle.container?.id);
     return {
       container: held?.form === 'container' ? asMeasured(held) : undefined,
-      parts: kit.parts.flatMap((p) => {
+      parts: bundle.parts.flatMap((p) => {
         const m = materials.find((x) => x.id === p.materialId);
         return m && m.id !== held?.id ? [{ material: asMeasured(m), count: p.due }] : [];
       }),
     };
-  }, [kit, materials]);
+  }, [bundle, materials]);
   const { request, verdict, error } = usePacking(container, parts);
   const { data: checks } = useContainer({ container, parts, unit: place?.lengthUnit, openings: [] });
   if (!container) return null;
@@ -112,13 +112,13 @@ function Packed({ kit, materials }: { kit: Kit; materials: readonly MaterialRow[
 }
 
 /** One kit: what is counted of it, what it weighs, how many can be made, its papers. */
-export function KitCard({
-  kit,
+export function BundleCard({
+  bundle: bundle,
   materials,
   languages,
   onChange,
 }: {
-  kit: Kit;
+  bundle: Bundle;
   materials: readonly MaterialRow[];
   languages: readonly string[];
   onChange(): void;
@@ -127,24 +127,24 @@ export function KitCard({
   const [made, setMade] = useState<Build | null>(null);
   const [giving, setGiving] = useState(false);
   const build = useChange(() =>
-    api<Build>('POST', `/kits/${kit.id}/build`, { version: kit.version, copies }),
+    api<Build>('POST', `/bundles/${bundle.id}/build`, { version: bundle.version, copies }),
   );
-  const remove = useChange(() => api<void>('DELETE', `/kits/${kit.id}`));
+  const remove = useChange(() => api<void>('DELETE', `/bundles/${bundle.id}`));
   return (
-    <Panel as="section" aria-label={kit.name}>
+    <Panel as="section" aria-label={bundle.name}>
       <Spread>
-        <h2>{kit.name}</h2>
+        <h2>{bundle.name}</h2>
         <Row>
-          {kit.made > 0 && <LabelsDialog href={`/api/kits/${kit.id}/labels.pdf`} />}
-          {!kit.problem && (
+          {bundle.made > 0 && <LabelsDialog href={`/api/bundles/${bundle.id}/labels.pdf`} />}
+          {!bundle.problem && (
             <>
               <Button small plain onPress={() => setGiving(true)}>
                 {text('families3')}
               </Button>
-              <FileLink small href={`/api/kits/${kit.id}/count-card.pdf`}>
+              <FileLink small href={`/api/bundles/${bundle.id}/count-card.pdf`}>
                 {text('countCard2')}
               </FileLink>
-              <FileLink small href={`/api/kits/${kit.id}/file`}>
+              <FileLink small href={`/api/bundles/${bundle.id}/file`}>
                 {text('saveAsFile')}
               </FileLink>
             </>
@@ -152,7 +152,7 @@ export function KitCard({
           <Button small plain onPress={onChange}>
             {text('change')}
           </Button>
-          {kit.made === 0 && (
+          {bundle.made === 0 && (
             <Button small plain isDisabled={remove.isPending} onPress={() => remove.mutate(undefined)}>
               {text('delete')}
             </Button>
@@ -160,19 +160,19 @@ export function KitCard({
         </Row>
       </Spread>
       <Designs>
-        {kit.designs.map((d) => (
+        {bundle.designs.map((d) => (
           <li key={d.id}>
             <b>{d.name}</b>
             {d.rungs.length > 0 && <Quiet>{text('fromEasierHarder', { rungs: d.rungs.join(' · ') })}</Quiet>}
           </li>
         ))}
       </Designs>
-      {kit.problem ? (
-        <Notice tone="stop">{kit.problem}</Notice>
+      {bundle.problem ? (
+        <Notice tone="stop">{bundle.problem}</Notice>
       ) : (
         <>
-          <Parts aria-label={text('whatCounted', { kit: kit.name })}>
-            {kit.parts.map((p) => (
+          <Parts aria-label={text('whatCounted', { kit: bundle.name })}>
+            {bundle.parts.map((p) => (
               <li key={`${p.materialId ?? ''}${p.name}`}>
                 <b>{p.due} ×</b>
                 <span>
@@ -184,29 +184,31 @@ export function KitCard({
           </Parts>
           <Figures>
             <span>
-              {kit.unweighed.length === 0 ? (
+              {bundle.unweighed.length === 0 ? (
                 <>
-                  <b>{weight(kit.mass)}</b>, {CARRIED[kit.carriedBy]}
+                  <b>{weight(bundle.mass)}</b>, {CARRIED[bundle.carriedBy]}
                 </>
               ) : (
                 <>
-                  <b>{text('orMore', { mass: weight(kit.mass) })}</b>
+                  <b>{text('orMore', { mass: weight(bundle.mass) })}</b>
                   <Quiet>
-                    {text('notWeighed', { unweighed: kit.unweighed.map((n) => n.toLowerCase()).join('; ') })}
+                    {text('notWeighed', {
+                      unweighed: bundle.unweighed.map((n) => n.toLowerCase()).join('; '),
+                    })}
                   </Quiet>
                 </>
               )}
             </span>
-            <Packed kit={kit} materials={materials} />
+            <Packed bundle={bundle} materials={materials} />
           </Figures>
-          <KitChecked kit={kit} />
+          <BundleChecked bundle={bundle} />
           <Spread style={{ marginTop: 10 }}>
             <span>
-              <b>{text('fromFreeStock', { kitsNow: kitsWords(kit.kitsNow) })}</b>
-              {kit.first && <Quiet>{text('thenNoMore', { first: kit.first.toLowerCase() })}</Quiet>}
-              {kit.made > 0 && <Quiet>{text('made', { made: kit.made })}</Quiet>}
-              {kit.givenTo > 0 && <Quiet> {text('partsGiven', { givenTo: kit.givenTo })}</Quiet>}
-              {kit.givenAgainst.map((g, i) => (
+              <b>{text('fromFreeStock', { kitsNow: kitsWords(bundle.kitsNow) })}</b>
+              {bundle.first && <Quiet>{text('thenNoMore', { first: bundle.first.toLowerCase() })}</Quiet>}
+              {bundle.made > 0 && <Quiet>{text('made', { made: bundle.made })}</Quiet>}
+              {bundle.givenTo > 0 && <Quiet> {text('partsGiven', { givenTo: bundle.givenTo })}</Quiet>}
+              {bundle.givenAgainst.map((g, i) => (
                 <div key={i}>
                   <b>{text('givenAgainstCheck')}</b>{' '}
                   {text('on', { on: shortDay(g.on), families: g.families, by: g.by, why: g.why })}
@@ -217,15 +219,15 @@ export function KitCard({
             </span>
             <Row>
               <Stepper
-                label={text('kits', { kit: kit.name })}
+                label={text('kits', { kit: bundle.name })}
                 value={copies}
                 min={1}
-                max={Math.max(1, kit.kitsNow)}
+                max={Math.max(1, bundle.kitsNow)}
                 onChange={setCopies}
               />
               <Button
                 small
-                isDisabled={build.isPending || kit.kitsNow < copies}
+                isDisabled={build.isPending || bundle.kitsNow < copies}
                 onPress={() => build.mutate(undefined, { onSuccess: setMade })}
               >
                 {text('markAsMade')}
@@ -236,10 +238,10 @@ export function KitCard({
       )}
       {build.error && <Notice tone="stop">{words(build.error)}</Notice>}
       {remove.error && <Notice tone="stop">{words(remove.error)}</Notice>}
-      {giving && <GiveAway kit={kit} languages={languages} onClose={() => setGiving(false)} />}
+      {giving && <GiveAway bundle={bundle} languages={languages} onClose={() => setGiving(false)} />}
       {made && (
         <Notice tone="clear">
-          {text('madeOnRail', { copies: made.copies.map((c) => c.label).join(', ') })}
+          {text('madeOnRail', { copies: made.kits.map((c) => c.label).join(', ') })}
         </Notice>
       )}
     </Panel>

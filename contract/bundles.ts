@@ -4,11 +4,11 @@ import { override } from './lending.ts';
 import { buildInput } from './designs.ts';
 
 /** What the place tells families itself, by language. */
-export const kitWords = z.partialRecord(
+export const bundleWords = z.partialRecord(
   language,
   z.string({ error: 'expected words' }).trim().max(3000, 'may have at most 3,000 characters'),
 );
-const kitShape = z.strictObject({
+const bundleShape = z.strictObject({
   name,
   /** The designs in it, in order. */
   designs: z
@@ -18,12 +18,12 @@ const kitShape = z.strictObject({
     .refine((list) => new Set(list).size === list.length, 'expected each design once'),
   /** What it is packed into; null for what its designs bring. */
   container: id.nullable(),
-  words: kitWords.optional(),
+  words: bundleWords.optional(),
   /** Age of the youngest at home who will get hold of it, months, where that is younger than its designs are for. */
   youngest: months.nullable().optional(),
 });
 /** Parts for so many families, handed over for good. */
-export const kitGiving = z.strictObject({
+export const bundleGiving = z.strictObject({
   version,
   families: z
     .number({ error: 'expected a number of families' })
@@ -38,13 +38,13 @@ export const paperQuery = z.strictObject({
   language: language.optional(),
   prepared: z.enum(['yes', 'no'], { error: 'expected yes or no' }).optional(),
 });
-export const kitInput = kitShape;
-export const kitUpdate = kitShape.extend({ version });
-export type KitInput = z.infer<typeof kitInput>;
-export const kitBuild = buildInput.omit({ designId: true });
+export const bundleInput = bundleShape;
+export const bundleUpdate = bundleShape.extend({ version });
+export type BundleInput = z.infer<typeof bundleInput>;
+export const bundleBuild = buildInput.omit({ designId: true });
 
 /** Something that is in a kit, and the designs that use it. */
-export interface KitPartRow {
+export interface BundlePartRow {
   readonly materialId: number | null;
   readonly name: string;
   readonly due: number;
@@ -52,7 +52,7 @@ export interface KitPartRow {
 }
 
 /** A design of a kit, with its rungs from easier to harder. */
-export interface KitDesignRow {
+export interface BundleDesignRow {
   readonly id: number;
   readonly name: string;
   readonly rungs: readonly string[];
@@ -77,15 +77,15 @@ export interface Given {
 }
 
 /** A kit of one or several designs as it stands: what is in it, what it weighs, how many can be made now. */
-export interface Kit {
+export interface Bundle {
   readonly id: number;
   readonly version: number;
   readonly name: string;
-  readonly designs: readonly KitDesignRow[];
+  readonly designs: readonly BundleDesignRow[];
   readonly words: Readonly<Record<string, string>>;
   readonly youngest: number | null;
   readonly container: { readonly id: number; readonly name: string } | null;
-  readonly parts: readonly KitPartRow[];
+  readonly parts: readonly BundlePartRow[];
   /** g; what is not known to weigh anything is named. */
   readonly mass: number;
   readonly unweighed: readonly string[];

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { KitFileLook } from '../../../contract/designFile.ts';
-import type { Kit } from '../../../contract/kits.ts';
+import type { BundleFileLook } from '../../../contract/designFile.ts';
+import type { Bundle } from '../../../contract/bundles.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { PickFile } from '../../design/PickFile.tsx';
@@ -11,12 +11,12 @@ import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { text } from './text.ts';
 
 /** A kit's file from another place: what it brings is seen first, then it is opened. */
-export function OpenKit() {
+export function OpenBundle() {
   const [file, setFile] = useState<unknown>(null);
-  const [look, setLook] = useState<KitFileLook | null>(null);
+  const [look, setLook] = useState<BundleFileLook | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const hasNearest = look?.designs.some((d) => d.nearest.length > 0) ?? false;
-  const add = useChange(() => api<Kit>('POST', '/kits/file', { file, takeNearest: hasNearest }));
+  const add = useChange(() => api<Bundle>('POST', '/bundles/file', { file, takeNearest: hasNearest }));
   const close = (): void => {
     setLook(null);
     setProblem(null);
@@ -28,7 +28,7 @@ export function OpenKit() {
     try {
       const parsed = await readFile(picked);
       setFile(parsed);
-      setLook(await api<KitFileLook>('POST', '/kits/file/look', { file: parsed }));
+      setLook(await api<BundleFileLook>('POST', '/bundles/file/look', { file: parsed }));
     } catch (e) {
       setProblem(words(e));
     }

@@ -1,17 +1,17 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Build } from '../../../contract/designs.ts';
-import type { Given } from '../../../contract/kits.ts';
+import type { Given } from '../../../contract/bundles.ts';
 import type { Day } from '../../../core/calendar/days.ts';
-import { partsOfKit, takesOfKit } from '../../../core/lend/kit.ts';
-import { kitLabel } from '../../../core/lend/labels.ts';
+import { partsOfBundle, takesOfBundle } from '../../../core/lend/bundle.ts';
+import { bundleLabel } from '../../../core/lend/labels.ts';
 import { madeAs } from '../../../core/safety/handTests.ts';
-import { BuildRow, CopyRow, GivenRow } from '../../db/entities.ts';
+import { BuildRow, KitRow, GivenRow } from '../../db/entities.ts';
 import { ProblemError } from '../../problem.ts';
 import { askKit, NOBODY_TOLD } from '../check/askKit.ts';
 import type { Override } from '../../../contract/lending.ts';
 import { newLabels } from './newLabels.ts';
 import { takeFromShelf } from '../gather/shelf.ts';
-import { type Worked, findKit, worked, kitsNow, stale } from './kits.ts';
+import { type Worked, findBundle, worked, kitsNow, stale } from './bundles.ts';
 
 /** Takes what so many kits need off the shelf, all or nothing. */
 async function takeFor(
@@ -21,7 +21,7 @@ async function takeFor(
   today: Day,
   path: 'copies' | 'families',
 ): Promise<{ materialId: number; quantity: number }[]> {
-  const used = [...takesOfKit(w.kit, count)]
+  const used = [...takesOfBundle(w.bundle, count)]
     .filter(([, quantity]) => quantity > 0)
     .map(([materialId, quantity]) => ({ materialId, quantity }));
   const short = used.filter((u) => u.quantity > w.free(u.materialId) + 1e-9);
@@ -36,7 +36,7 @@ async function takeFor(
 }
 
 /** Parts of a kit for so many families, taken off the shelf for good. */
-export async function giveKit(
+export async function giveBundle(
   em: EntityManager,
   id: number,
   input: {
@@ -47,16 +47,16 @@ export async function giveKit(
   },
   today: Day,
 ): Promise<Given> {
-  const kit = await findKit(em, id);
-  if (kit.version !== input.version) throw stale(kit);
-  const w = await worked(em, kit, today);
+  const bundle = await findBundle(em, id);
+  if (bundle.version !== input.version) throw stale(bundle);
+  const w = await worked(em, bundle, today);
   const ask = await askKit(
     em,
     {
-      designs: kit.designs,
+      designs: bundle.designs,
       madeAs: null,
-      youngest: kit.youngest ?? null,
-      container: kit.container ?? null,
+      youngest: bundle.youngest ?? null,
+      container: bundle.container ?? null,
     },
     today,
   );
@@ -65,7 +65,7 @@ export async function giveKit(
   if (stops.length > 0 && !input.override)
     throw new ProblemError(
       422,
-      `The check says stop for ${kit.name}, youngest ${answer.youngest} months. ${stops[0]!.title}: ${stops[0]!.words}`,
+      `The check says stop for ${bundle.name}, youngest ${answer.youngest} months. ${stops[0]!.title}: ${stops[0]!.words}`,
       stops.map((r) => ({
         path: 'override',
         message: `${r.title}: ${r.words} Expected another kit, or a reason of somebody who may design`,
@@ -74,7 +74,7 @@ export async function giveKit(
   const used = await takeFor(em, w, input.families, today, 'families');
   const { families, prepared } = input;
   const given = em.create(GivenRow, {
-    kit,
+    bundle: bundle,
     families,
     prepared,
     givenOn: today,
@@ -101,15 +101,15 @@ export async function giveKit(
 }
 
 /** Takes what so many kits need off the shelf and labels them, all or nothing. */
-export async function buildKit(
+export async function buildBundle(
   em: EntityManager,
   id: number,
   input: { version: number; copies: number },
   today: Day,
 ): Promise<Build> {
-  const kit = await findKit(em, id);
-  if (kit.version !== input.version) throw stale(kit);
-  const w = await worked(em, kit, today);
+  const bundle = await findBundle(em, id);
+  if (bundle.version !== input.version) throw stale(bundle);
+  const w = await worked(em, bundle, today);
   const used = await takeFor(em, w, input.copies, today, 'copies');
   // What is lent stands under its first design, where its skill and its notes are.
   const [design] = w.designs;
@@ -120,14 +120,14 @@ export async function buildKit(
     used,
     madeAs: Object.fromEntries(w.designs.map((d) => [d.id, madeAs(d)])),
   });
-  const before = await em.count(CopyRow, { kit: kit.id });
-  const parts = partsOfKit(w.kit).map(({ for: _, set: __, ...p }) => ({ ...p, present: p.due }));
-  const labels = await newLabels(em, (n) => kitLabel(kit.id, n), { from: before, count: input.copies });
-  const copies = labels.map((label) =>
-    em.create(CopyRow, {
+  const before = await em.count(KitRow, { bundle: bundle.id });
+  const parts = partsOfBundle(w.bundle).map(({ for: _, set: __, ...p }) => ({ ...p, present: p.due }));
+  const labels = await newLabels(em, (n) => bundleLabel(bundle.id, n), { from: before, count: input.copies });
+  const kits = labels.map((label) =>
+    em.create(KitRow, {
       label,
       design: design!,
-      kit,
+      bundle: bundle,
       build: made,
       repair: false,
       parts,
@@ -138,7 +138,7 @@ export async function buildKit(
   return {
     id: made.id,
     designId: design!.id,
-    copies: copies.map((c) => ({ id: c.id, label: c.label })),
+    kits: kits.map((c) => ({ id: c.id, label: c.label })),
     offcuts: [],
   };
 }

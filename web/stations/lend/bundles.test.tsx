@@ -1,12 +1,12 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { Kit } from '../../../contract/kits.ts';
+import type { Bundle } from '../../../contract/bundles.ts';
 import { look as lookSchema } from '../../../core/gather/lookOver.ts';
 import { standInWorker } from '../../testing/worker.ts';
 import { answer, CAP, PLACE, show, slotDesign, TUB } from '../../testing/desk.tsx';
-import { Component as Kits } from './Kits.tsx';
+import { Component as Kits } from './Bundles.tsx';
 
-const KIT: Kit = {
+const KIT: Bundle = {
   id: 3,
   version: 2,
   name: 'Waiting-room bag',
@@ -33,12 +33,12 @@ const KIT: Kit = {
 };
 const DESIGNS = [slotDesign(), slotDesign({ id: 2, name: 'Count pouch' })];
 const open = (
-  kits: Kit[] = [KIT],
+  bundles: Bundle[] = [KIT],
   more: Record<string, unknown> = {},
   languages: string[] = ['en', 'es'],
 ) => {
   const calls = answer({
-    'GET /kits': kits,
+    'GET /bundles': bundles,
     'GET /designs': DESIGNS,
     'GET /materials': [TUB, CAP],
     'GET /place': { ...PLACE, languages },
@@ -62,11 +62,11 @@ describe('a kit of several designs', () => {
     expect(within(kit).queryByText(/Parts given/)).toBeNull();
     expect(within(kit).getByRole('link', { name: 'Count card' })).toHaveAttribute(
       'href',
-      '/api/kits/3/count-card.pdf',
+      '/api/bundles/3/count-card.pdf',
     );
   });
   it('says of its container whether all goes in, whether it closes and whether anything falls out', async () => {
-    const held: Kit = {
+    const held: Bundle = {
       ...KIT,
       container: { id: TUB.id, name: TUB.name },
       parts: [{ materialId: CAP.id, name: 'Cap', due: 6, for: ['Drop tub'] }],
@@ -113,7 +113,7 @@ describe('a kit of several designs', () => {
   });
   it('begins from a picked set with one touch', async () => {
     const calls = open([], {
-      'GET /kits/suggested': [
+      'GET /bundles/suggested': [
         {
           designs: [
             { id: 1, name: 'Drop tub' },
@@ -123,7 +123,7 @@ describe('a kit of several designs', () => {
           saved: 8,
         },
       ],
-      'POST /kits': KIT,
+      'POST /bundles': KIT,
     });
     const pick = await screen.findByRole('button', { name: /Drop tub · Count pouch/ });
     expect(pick).toHaveTextContent('share 21 × Cap: 8 pieces fewer than apart');
@@ -131,7 +131,7 @@ describe('a kit of several designs', () => {
     await press('Put it together');
     await waitFor(() =>
       expect(calls[0]).toMatchObject({
-        path: '/kits',
+        path: '/bundles',
         body: { name: 'Grab bag', designs: [1, 2], container: null },
       }),
     );
@@ -156,16 +156,16 @@ describe('a kit for families', () => {
     const d = await dialog();
     const sheet = () => within(d).getByRole('link', { name: 'Picture sheet' }).getAttribute('href');
     expect(within(d).getByRole('textbox')).toHaveValue('Bring it back.');
-    expect(sheet()).toBe('/api/kits/3/picture-sheet.pdf?language=en&prepared=yes');
+    expect(sheet()).toBe('/api/bundles/3/picture-sheet.pdf?language=en&prepared=yes');
     await userEvent.click(within(d).getByText('Spanish'));
     expect(within(d).getByRole('textbox', { name: /in Spanish/ })).toHaveValue('');
     expect(d).toHaveTextContent('They stand first on the picture sheet');
     await userEvent.click(within(d).getByText('An adult at home does it'));
-    expect(sheet()).toBe('/api/kits/3/picture-sheet.pdf?language=es&prepared=no');
+    expect(sheet()).toBe('/api/bundles/3/picture-sheet.pdf?language=es&prepared=no');
   });
   it('keeps the place’s own words before anything is given', async () => {
     const saved = { ...KIT, version: 3, words: { en: 'Bring it back.', es: 'Con calma.' } };
-    const calls = open([KIT], { 'PUT /kits/3': saved });
+    const calls = open([KIT], { 'PUT /bundles/3': saved });
     const d = await dialog();
     await userEvent.click(within(d).getByText('Spanish'));
     await userEvent.type(within(d).getByRole('textbox'), 'Con calma.');
@@ -175,7 +175,7 @@ describe('a kit for families', () => {
       expect(calls).toEqual([
         {
           method: 'PUT',
-          path: '/kits/3',
+          path: '/bundles/3',
           body: {
             name: 'Waiting-room bag',
             designs: [1, 2],
@@ -189,7 +189,7 @@ describe('a kit for families', () => {
   });
   it('gives away no more than the free stock allows, and says what left the shelf', async () => {
     const calls = open([KIT], {
-      'POST /kits/3/give': {
+      'POST /bundles/3/give': {
         id: 1,
         families: 2,
         used: [

@@ -1,16 +1,16 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import type { Kit, KitInput } from '../../../contract/kits.ts';
+import type { Bundle, BundleInput } from '../../../contract/bundles.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useDesigns, useKits, useMaterials, usePlace } from '../../data/queries.ts';
+import { useChange, useDesigns, useBundles, useMaterials, usePlace } from '../../data/queries.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { CountField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Row, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
-import { KitCard } from './KitCard.tsx';
-import { OpenKit } from './OpenKit.tsx';
+import { BundleCard } from './BundleCard.tsx';
+import { OpenBundle } from './OpenBundle.tsx';
 import { Suggestions } from './Suggestions.tsx';
 import { text } from './text.ts';
 
@@ -28,53 +28,53 @@ const Grid = styled.div`
 `;
 /** Kits of several designs: what is lent as one, with what its designs share in it once. */
 export function Component() {
-  const { data: kits, error } = useKits();
+  const { data: bundles, error } = useBundles();
   const { data: designs } = useDesigns();
   const { data: materials } = useMaterials();
   const { data: place } = usePlace();
-  const [open, setOpen] = useState<Kit | null>(null);
+  const [open, setOpen] = useState<Bundle | null>(null);
   const [name, setName] = useState('');
   const [picked, setPicked] = useState<readonly string[]>([]);
   const [container, setContainer] = useState<string | null>(null);
   const [youngest, setYoungest] = useState<number | null>(null);
-  const fill = (kit: Kit | null): void => {
-    setOpen(kit);
-    setName(kit?.name ?? '');
-    setPicked(kit?.designs.map((d) => String(d.id)) ?? []);
-    setContainer(kit?.container ? String(kit.container.id) : null);
-    setYoungest(kit?.youngest ?? null);
+  const fill = (bundle: Bundle | null): void => {
+    setOpen(bundle);
+    setName(bundle?.name ?? '');
+    setPicked(bundle?.designs.map((d) => String(d.id)) ?? []);
+    setContainer(bundle?.container ? String(bundle.container.id) : null);
+    setYoungest(bundle?.youngest ?? null);
   };
   const save = useChange(() => {
     if (picked.length === 0) throw new Error(text('chooseLeastDesign'));
-    const input: KitInput = {
+    const input: BundleInput = {
       name,
       designs: picked.map(Number),
       container: container === null ? null : Number(container),
       youngest,
     };
     return open
-      ? api<Kit>('PUT', `/kits/${open.id}`, { ...input, version: open.version })
-      : api<Kit>('POST', '/kits', input);
+      ? api<Bundle>('PUT', `/bundles/${open.id}`, { ...input, version: open.version })
+      : api<Bundle>('POST', '/bundles', input);
   });
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
-  if (!kits || !designs || !materials || !place) return <p role="status">{text('loadingKits')}</p>;
+  if (!bundles || !designs || !materials || !place) return <p role="status">{text('loadingKits')}</p>;
   const holds = materials.filter(
     (m) => m.form === 'container' || (m.form === 'consumable' && m.materialClass === 'fabric'),
   );
   return (
     <Grid>
       <Heading over={text('lentAs', { place: place.name })} title={text('whichDesignsGoOut')}>
-        <OpenKit />
+        <OpenBundle />
         <ButtonLink plain to="/lend">
           {text('backRail')}
         </ButtonLink>
       </Heading>
       <Stack $gap={12}>
-        {kits.length === 0 && <Notice tone="care">{text('noKitSeveralDesigns')}</Notice>}
-        {kits.map((k) => (
-          <KitCard
+        {bundles.length === 0 && <Notice tone="care">{text('noKitSeveralDesigns')}</Notice>}
+        {bundles.map((k) => (
+          <BundleCard
             key={k.id}
-            kit={k}
+            bundle={k}
             materials={materials}
             languages={place.languages}
             onChange={() => fill(k)}

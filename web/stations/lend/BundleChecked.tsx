@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import type { Kit } from '../../../contract/kits.ts';
+import type { Bundle } from '../../../contract/bundles.ts';
 import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
 import { worst } from '../../../core/patterns/kernel.ts';
 import type { KitReport } from '../../../core/safety/kitCheck.ts';
@@ -34,18 +34,18 @@ function said(report: KitReport): string {
   return parts.length === 0 ? text('nothingFound') : parts.join(', ');
 }
 
-export const useKitCheck = (kit: Kit) =>
+export const useBundleCheck = (bundle: Bundle) =>
   useQuery({
-    queryKey: ['kits', kit.id, 'check', kit.version],
-    queryFn: () => api<KitReport>('GET', `/kits/${kit.id}/check`),
+    queryKey: ['bundles', bundle.id, 'check', bundle.version],
+    queryFn: () => api<KitReport>('GET', `/bundles/${bundle.id}/check`),
     retry: false,
   });
 
 /** The whole kit as one thing in one home: what was found, worst first, and its papers. */
-export function KitChecked({ kit }: { kit: Kit }) {
+export function BundleChecked({ bundle: bundle }: { bundle: Bundle }) {
   const { data: place } = usePlace();
   const [isOpen, setOpen] = useState(false);
-  const check = useKitCheck(kit);
+  const check = useBundleCheck(bundle);
   if (check.error) return <Quiet>{text('notChecked', { error: words(check.error) })}</Quiet>;
   const report = check.data;
   if (!report) return <Quiet role="status">{text('checking')}</Quiet>;
@@ -61,15 +61,15 @@ export function KitChecked({ kit }: { kit: Kit }) {
             {isOpen ? text('less') : text('whatWasFound')}
           </Button>
         )}
-        <FileLink small href={`/api/kits/${kit.id}/check-sheet.pdf`}>
+        <FileLink small href={`/api/bundles/${bundle.id}/check-sheet.pdf`}>
           {text('checkSheet')}
         </FileLink>
-        <FileLink small href={`/api/kits/${kit.id}/family-check.pdf`}>
+        <FileLink small href={`/api/bundles/${bundle.id}/family-check.pdf`}>
           {text('parent')}
         </FileLink>
       </Row>
       {isOpen && (
-        <Found aria-label={text('whatWasFound2', { kit: kit.name })}>
+        <Found aria-label={text('whatWasFound2', { kit: bundle.name })}>
           {told.map((f) => (
             <li key={f.id}>
               <Verdict kind={f.verdict} />

@@ -3,7 +3,7 @@ import type { Cut, Need, Use } from '../patterns/kernel.ts';
 import { kitParts, setOf, type KitPart } from './parts.ts';
 
 /** A design as far as a kit of several has it. */
-export interface KitDesign {
+export interface BundleDesign {
   readonly id: number;
   readonly name: string;
   /** Of one kit of it. */
@@ -30,7 +30,7 @@ const owned = (part: KitPart, design: string, of: number): SharedPart => ({
  * What a kit of several designs is counted by: pieces, tools and bags that several use are in it once, as many as the
  * design needs that needs most; what is made, and what a design is built of, is there for each and says whose it is.
  */
-export function partsOfKit(designs: readonly KitDesign[]): SharedPart[] {
+export function partsOfBundle(designs: readonly BundleDesign[]): SharedPart[] {
   const shared = new Map<string, SharedPart>();
   const own: SharedPart[] = [];
   for (const d of designs)
@@ -58,9 +58,9 @@ export function partsOfKit(designs: readonly KitDesign[]): SharedPart[] {
 }
 
 /** A need without the cards that another design of the kit has as well: the largest set is kept. */
-function withoutSets(need: Need, designs: readonly KitDesign[], of: KitDesign): Need {
+function withoutSets(need: Need, designs: readonly BundleDesign[], of: BundleDesign): Need {
   if (!need.cuts) return need;
-  const sets = (d: KitDesign) => d.needs.flatMap((n) => n.cuts ?? []);
+  const sets = (d: BundleDesign) => d.needs.flatMap((n) => n.cuts ?? []);
   const isElsewhere = (cut: Cut): boolean => {
     const set = setOf(cut);
     return (
@@ -79,7 +79,7 @@ function withoutSets(need: Need, designs: readonly KitDesign[], of: KitDesign): 
 }
 
 /** Needs of so many of such kits by material: what is shared once a kit, cut parts of all of them together. */
-export function listsOfKit(designs: readonly KitDesign[], kits: number): Map<number, NeedTimes[]> {
+export function listsOfBundle(designs: readonly BundleDesign[], kits: number): Map<number, NeedTimes[]> {
   const shared = new Map<number, Need>();
   const lists = new Map<number, NeedTimes[]>();
   const put = (need: Need): void =>
@@ -98,8 +98,8 @@ export function listsOfKit(designs: readonly KitDesign[], kits: number): Map<num
 }
 
 /** What so many of such kits take of each material. */
-export const takesOfKit = (designs: readonly KitDesign[], kits: number): Map<number, number> =>
-  new Map([...listsOfKit(designs, kits)].map(([id, list]) => [id, quantityFor(list)]));
+export const takesOfBundle = (designs: readonly BundleDesign[], kits: number): Map<number, number> =>
+  new Map([...listsOfBundle(designs, kits)].map(([id, list]) => [id, quantityFor(list)]));
 
 /** Up to this a child of three to six carries it alone, and up to that a parent with another hand full, g (common practice: a tenth of the child’s weight). */
 const CHILD_CARRIES = 1500;
@@ -110,7 +110,7 @@ export const carriedBy = (grams: number): 'child' | 'parent' | 'two hands' =>
   grams <= CHILD_CARRIES ? 'child' : grams <= PARENT_CARRIES ? 'parent' : 'two hands';
 
 /** A design that may be part of a picked set. */
-export interface Pickable extends KitDesign {
+export interface Pickable extends BundleDesign {
   readonly ageFrom: number;
   readonly ageTo: number;
 }
