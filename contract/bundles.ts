@@ -51,11 +51,11 @@ export interface BundlePartRow {
   readonly for: readonly string[];
 }
 
-/** A design of a kit, with its rungs from easier to harder. */
+/** A design of a kit, with its levels from easier to harder. */
 export interface BundleDesignRow {
   readonly id: number;
   readonly name: string;
-  readonly rungs: readonly string[];
+  readonly levels: readonly string[];
 }
 
 /** Designs of this place that would share pieces in one bag. */

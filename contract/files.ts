@@ -77,7 +77,7 @@ export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; requir
       'day',
       'child',
       'design',
-      'rung',
+      'level',
       'bits',
       'seconds',
       'count',
@@ -89,7 +89,7 @@ export const COLUMNS: Readonly<Record<FileKind, { all: readonly string[]; requir
       'words',
       'before',
     ],
-    required: ['day', 'child', 'design', 'rung', 'bits'],
+    required: ['day', 'child', 'design', 'level', 'bits'],
   },
   // Skill, with and due_on say more on the way out; on the way in loans say them.
   kits: {
@@ -147,3 +147,6 @@ export const fileConfirm = z.strictObject({
 });
 export const fileDone = z.object({ kind: fileKind, added: z.number().int(), changed: z.number().int() });
 export type FileDone = z.infer<typeof fileDone>;
+
+/** What a column was called in files from before, and is called now. */
+export const FORMER_COLUMNS: ReadonlyMap<string, string> = new Map([['rung', 'level']]);

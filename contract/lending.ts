@@ -326,10 +326,10 @@ export const countInHouseInput = returnInput.extend({
     }),
 });
 
-/** A rung as it was done: what a note says of each. */
-const ofRung = {
-  /** The rung's name and bits as they stood, so that a later change of the design does not rewrite the note. */
-  rung: z.string({ error: 'expected a rung' }).trim().min(1, 'expected a rung').max(60),
+/** A level as it was done: what a note says of each. */
+const ofLevel = {
+  /** The level's name and bits as they stood, so that a later change of the design does not rewrite the note. */
+  level: z.string({ error: 'expected a level' }).trim().min(1, 'expected a level').max(60),
   bits: z.number({ error: 'expected bits' }).min(0).max(100),
   /** How long it took; null where nobody looked at a clock. */
   seconds: z
@@ -352,7 +352,7 @@ export const noteInput = z.strictObject({
     .trim()
     .min(1, 'expected a code name')
     .max(40, 'may have at most 40 characters'),
-  ...ofRung,
+  ...ofLevel,
   of: z
     .string({ error: 'expected what was counted' })
     .trim()
@@ -380,14 +380,14 @@ export const noteInput = z.strictObject({
     .default(null),
   words: z.string().trim().max(400, 'may have at most 400 characters'),
   satOn: day,
-  /** Rungs done in the same sitting before this one, in order. */
+  /** Levels done in the same sitting before this one, in order. */
   before: z
-    .array(z.strictObject(ofRung), { error: 'expected a list of rungs' })
-    .max(11, 'may have at most 11 rungs')
+    .array(z.strictObject(ofLevel), { error: 'expected a list of levels' })
+    .max(11, 'may have at most 11 levels')
     .default([]),
 });
 export const note = noteInput.extend({ id, design: z.string(), managed: z.number().int() });
-export type RungDone = z.infer<typeof noteInput>['before'][number];
+export type LevelDone = z.infer<typeof noteInput>['before'][number];
 export type NoteInput = z.infer<typeof noteInput>;
 /** As it is sent: what has a usual value may be left out. */
 export type NoteSent = z.input<typeof noteInput>;

@@ -17,11 +17,11 @@ export const childPageQuery = z.strictObject({
   skill: z.enum(SKILLS, { error: `expected one of ${SKILLS.join(', ')}` }).optional(),
 });
 
-/** One rung of a design that the child has tried. */
-export interface RungChance extends Chance {
+/** One level of a design that the child has tried. */
+export interface LevelChance extends Chance {
   readonly designId: number;
   readonly design: string;
-  readonly rung: string;
+  readonly level: string;
   readonly bits: number;
   /** Whether its difficulty was found from answers, rather than from its bits. */
   readonly isMeasured: boolean;
@@ -37,12 +37,12 @@ export interface ChildPage {
   readonly rests: {
     readonly children: number;
     readonly answers: number;
-    readonly rungs: number;
+    readonly levels: number;
     readonly isGuess: boolean;
-    /** How much easier a rung is hand over hand, with a hand on the wrist and with a verbal prompt than alone, logits. */
+    /** How much easier a level is hand over hand, with a hand on the wrist and with a verbal prompt than alone, logits. */
     readonly help: HelpSteps;
   };
-  readonly rungs: readonly RungChance[];
+  readonly levels: readonly LevelChance[];
   readonly whatNext: WhatNext;
 }
 

@@ -90,12 +90,12 @@ export const wholeNeed = (
   ...part,
 });
 
-/** A sitting of one child on one rung, managed without help. */
+/** A sitting of one child on one level, managed without help. */
 export const watchedNote = (part: Partial<Watched>): Watched => ({
   id: 1,
   child: 'G-04',
   designId: 1,
-  rung: 'Close slot',
+  level: 'Close slot',
   bits: 11.5,
   help: 'none',
   seconds: 80,

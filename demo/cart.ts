@@ -112,10 +112,10 @@ const cart = z.object({
     z.object({
       design: key,
       child: z.string(),
-      rung: key,
-      /** Rungs done in the sitting before it. */
+      level: key,
+      /** Levels done in the sitting before it. */
       before: z
-        .array(z.object({ rung: key, seconds: z.number().nullable(), count: z.number().int().nullable() }))
+        .array(z.object({ level: key, seconds: z.number().nullable(), count: z.number().int().nullable() }))
         .default([]),
       day: dayOffset,
       seconds: z.number().nullable(),

@@ -176,18 +176,18 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
     const { chosen } = await shape.chosenFor(db.em.fork(), design.materials, today);
     const pattern = await loadPattern(design.pattern);
     const at = shape.atOf(design, chosen);
-    const rungs = pattern.rungs(at);
-    const rungOf = (id: string) => {
-      const found = rungs.find((r) => r.id === id);
-      if (!found) throw new Error(`${design.name} has no rung “${id}”`);
-      return { rung: found.name, bits: found.bits };
+    const levels = pattern.levels(at);
+    const levelOf = (id: string) => {
+      const found = levels.find((r) => r.id === id);
+      if (!found) throw new Error(`${design.name} has no level “${id}”`);
+      return { level: found.name, bits: found.bits };
     };
     await within((em) =>
       watch.addNote(em, {
         designId: design.id,
         child: n.child,
-        ...rungOf(n.rung),
-        before: n.before.map((b) => ({ ...rungOf(b.rung), seconds: b.seconds, count: b.count })),
+        ...levelOf(n.level),
+        before: n.before.map((b) => ({ ...levelOf(b.level), seconds: b.seconds, count: b.count })),
         seconds: n.seconds,
         count: n.count,
         of: pattern.counts(at).of,

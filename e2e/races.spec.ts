@@ -84,7 +84,7 @@ test('killed while saving, the place has everything that was acknowledged', asyn
             body: JSON.stringify({
               designId: 1,
               child: 'G-01',
-              rung: 'Close slot',
+              level: 'Close slot',
               bits: 11,
               seconds: 10,
               count: 1,

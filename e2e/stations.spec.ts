@@ -13,7 +13,7 @@ const VIEWS = [
   '/gather/prices',
   '/gather/files',
   '/shape/1',
-  '/shape/1?rung=turned',
+  '/shape/1?level=turned',
   '/check/1',
   '/rules',
   '/price/1',
@@ -116,15 +116,15 @@ test('turning a dial moves the drawing at once and the answers after it', async 
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut the hole to fit the milk-bottle cap');
 });
 
-test('a rung is looked at, kept in the address and taken over', async ({ page, demo }) => {
+test('a level is looked at, kept in the address and taken over', async ({ page, demo }) => {
   await page.goto(`${demo.url}/shape/1`);
-  const rungs = page.getByRole('button', { name: /bits/ });
-  await expect(rungs.first()).toBeVisible();
-  expect(await rungs.count()).toBeGreaterThanOrEqual(4);
+  const levels = page.getByRole('button', { name: /bits/ });
+  await expect(levels.first()).toBeVisible();
+  expect(await levels.count()).toBeGreaterThanOrEqual(4);
   await page.getByRole('button', { name: /Close, turned/ }).click();
-  await expect(page).toHaveURL(/rung=turned/);
+  await expect(page).toHaveURL(/level=turned/);
   await page.reload();
-  await expect(page.getByText('Rung: Close, turned')).toBeVisible();
+  await expect(page.getByText('Level: Close, turned')).toBeVisible();
   await page.getByRole('button', { name: /a new design$/ }).click();
   await expect(page).toHaveURL(/shape\/22$/);
   await expect(page.getByLabel('Design Tide-line drop tub, close, turned')).toBeVisible();
@@ -186,27 +186,27 @@ test('a late kit is told of, a kept one goes to its family only', async ({ page,
   await expect(page.getByText(/With Olive Barge for 0 days/)).toBeVisible();
 });
 
-test('a sitting that climbs is one note, its rungs in order', async ({ page, demo }) => {
+test('a sitting that climbs is one note, its levels in order', async ({ page, demo }) => {
   await page.goto(`${demo.url}/watch`);
   await page.getByRole('button', { name: /Design/ }).click();
   await page.getByRole('option', { name: /Crab-catcher finger/ }).click();
-  const rung = async (label: RegExp, name: RegExp, seconds: string) => {
+  const level = async (label: RegExp, name: RegExp, seconds: string) => {
     await page.getByRole('button', { name: label }).click();
     await page.getByRole('option', { name }).click();
     await page.getByRole('textbox', { name: 'Seconds', exact: true }).fill(seconds);
     await page.getByRole('textbox', { name: 'Seconds', exact: true }).press('Tab');
   };
-  await rung(/^(Choose|.*) ?Rung/, /One finger/, '40');
-  await page.getByRole('button', { name: 'And another rung' }).click();
-  await expect(page.getByRole('list', { name: 'Rungs done before' })).toContainText('One finger40 s');
-  await rung(/Then the rung/, /By colour/, '65');
+  await level(/^(Choose|.*) ?Level/, /One finger/, '40');
+  await page.getByRole('button', { name: 'And another level' }).click();
+  await expect(page.getByRole('list', { name: 'Levels done before' })).toContainText('One finger40 s');
+  await level(/Then the level/, /By colour/, '65');
   await page.getByRole('textbox', { name: 'Child' }).fill('P-20');
   await page.getByRole('button', { name: 'Save the note' }).click();
   await expect(page.getByText('Saved for P-20.')).toBeVisible();
   await expect(page.getByRole('row', { name: /P-20/ })).toContainText(
     /By colour, [\d.]+ bits, after one finger/,
   );
-  await expect(page.getByRole('list', { name: 'Rungs done before' })).toHaveCount(0);
+  await expect(page.getByRole('list', { name: 'Levels done before' })).toHaveCount(0);
 });
 
 test('a sitting is shown by the minute', async ({ page, demo }) => {
@@ -221,18 +221,18 @@ test('a sitting is shown by the minute', async ({ page, demo }) => {
   await expect(dialog.getByRole('listitem').nth(1)).toHaveAttribute('aria-current', 'step');
 });
 
-test('a note is written at its rung', async ({ page, demo }) => {
+test('a note is written at its level', async ({ page, demo }) => {
   await page.goto(`${demo.url}/watch`);
   await page.getByRole('button', { name: /Design/ }).click();
   await page.getByRole('option', { name: /Tide-line drop tub/ }).click();
-  await page.getByRole('button', { name: /Rung/ }).click();
+  await page.getByRole('button', { name: /Level/ }).click();
   await page.getByRole('option', { name: /Close slot/ }).click();
   await page.getByRole('textbox', { name: 'Child' }).fill('G-09');
   await page.getByRole('textbox', { name: 'Seconds' }).fill('84');
   await page.getByRole('textbox', { name: 'Pieces' }).fill('8');
   await page.getByRole('button', { name: 'Save the note' }).click();
   await expect(page.getByRole('row', { name: /G-09/ })).toContainText('10.5');
-  // What next, and a note of what was offered: child, design and rung are there already.
+  // What next, and a note of what was offered: child, design and level are there already.
   await page.getByRole('link', { name: 'G-09' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('What next for G-09?');
   const next = page.getByRole('article', { name: 'Next' });
@@ -240,9 +240,9 @@ test('a note is written at its rung', async ({ page, demo }) => {
   const offered = await next.getByRole('heading').textContent();
   await next.getByRole('link', { name: 'Note it' }).click();
   await expect(page.getByRole('textbox', { name: 'Child' })).toHaveValue('G-09');
-  const [design, rung] = offered!.split(', “');
+  const [design, level] = offered!.split(', “');
   await expect(page.getByRole('button', { name: /Design/ })).toContainText(design!.trim());
-  await expect(page.getByRole('button', { name: /Rung/ })).toContainText(rung!.replace('”', ''));
+  await expect(page.getByRole('button', { name: /Level/ })).toContainText(level!.replace('”', ''));
 });
 
 test('inches are shown where the place writes inches', async ({ page, demo }) => {

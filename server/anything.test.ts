@@ -254,7 +254,7 @@ beforeAll(async () => {
       body: {
         designId: ids.design,
         child: 'Whelk',
-        rung: 'as it is',
+        level: 'as it is',
         bits: 12,
         seconds: 60,
         count: 8,

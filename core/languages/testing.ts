@@ -19,7 +19,7 @@ export function saidOf(p: OpenPattern, at: AnyAt & { readonly language: Language
     ...p.plan(at).cuts.map((c) => c.label),
     ...[show.say, show.lookFor, show.easier, show.harder, show.more, show.oneHand, show.stop],
     ...(show.script ?? []).map((s) => s.words),
-    ...p.rungs(at).flatMap((r) => [r.name, r.grip]),
+    ...p.levels(at).flatMap((r) => [r.name, r.grip]),
     ...findings
       .filter((f) => f.verdict !== 'clear')
       .flatMap((f) => [f.title, f.words, f.remedy ?? '', f.where]),

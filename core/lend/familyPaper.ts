@@ -32,7 +32,7 @@ export interface HomeDesign {
   readonly prepared: readonly string[];
   readonly show: Show;
   /** Easier to harder, by name and what each asks of the hand. */
-  readonly rungs: readonly { readonly name: string; readonly grip: string }[];
+  readonly levels: readonly { readonly name: string; readonly grip: string }[];
   readonly findings: readonly Finding[];
 }
 

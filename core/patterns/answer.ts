@@ -16,7 +16,7 @@ export interface PatternRequest {
 }
 
 /**
- * Everything that a pattern derives from a design: fit, plan, moves, rungs, drawing and the check of its features.
+ * Everything that a pattern derives from a design: fit, plan, moves, levels, drawing and the check of its features.
  *
  * @throws PatternError naming the dial or the material
  */
@@ -48,7 +48,7 @@ export async function patternAnswer(request: PatternRequest) {
     bits: challenge(moves).total,
     counts: pattern.counts(at),
     features: pattern.features(at),
-    rungs: pattern.rungs(at).map(({ fit: { detail: __, ...f }, ...r }) => ({ ...r, fit: f })),
+    levels: pattern.levels(at).map(({ fit: { detail: __, ...f }, ...r }) => ({ ...r, fit: f })),
     drawing: pattern.draw(at, fit),
     show: pattern.show(at),
     safety: checkFeatures(pattern.features(at), { youngest: ageFrom, market, rules }),

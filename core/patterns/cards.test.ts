@@ -310,11 +310,11 @@ describe('sort and carry', () => {
   });
 });
 
-describe('a rung', () => {
+describe('a level', () => {
   it('says which dials differ from the design’s own, and nothing else', async () => {
     const drop = await loadPattern('drop-through');
     const at = of(drop);
-    for (const r of drop.rungs(at)) {
+    for (const r of drop.levels(at)) {
       const own = at.dials as Record<string, unknown>;
       for (const f of r.differs) expect(r.dials[f.id]).not.toEqual(own[f.id]);
       const shown = new Set(drop.specs({ ...at, dials: r.dials }).map((s) => s.id));

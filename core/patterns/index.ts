@@ -16,7 +16,7 @@ import {
   type Need,
   type Pattern,
   type Plan,
-  type Rung,
+  type Level,
   type Show,
   type Start,
   type Step,
@@ -29,8 +29,8 @@ export type AnyDials = Record<string, unknown>;
 /** A design with dials as they came from a file or the database. */
 export type AnyAt = At<unknown>;
 
-/** Most rungs a ladder shows. */
-const MOST_RUNGS = 6;
+/** Most levels a ladder shows. */
+const MOST_LEVELS = 6;
 
 /** A pattern with its dials checked at the door, and with what the kernel adds. */
 export interface OpenPattern extends Pick<
@@ -61,7 +61,7 @@ export interface OpenPattern extends Pick<
   /** The dials fitted to a child's own hand, and which of them differ; as they were where it would no longer work. */
   forHand(at: AnyAt, hand: Hand): { readonly dials: AnyDials; readonly differs: readonly Fact[] };
   /** Easier to harder by bits, without those that cannot be. */
-  rungs(at: AnyAt): Rung<AnyDials>[];
+  levels(at: AnyAt): Level<AnyDials>[];
   show(at: AnyAt): Show;
 }
 
@@ -106,10 +106,10 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     throw new PatternError(['dials', ...first!.path.map(String)].join('.'), first!.message);
   };
   const known = (at: AnyAt): At<D> => ({ ...at, dials: check(at.dials) });
-  const rungs = (at: At<D>): Rung<AnyDials>[] =>
+  const levels = (at: At<D>): Level<AnyDials>[] =>
     p
-      .rungs(at)
-      .flatMap((r): Rung<AnyDials>[] => {
+      .levels(at)
+      .flatMap((r): Level<AnyDials>[] => {
         const there = { ...at, dials: r.dials };
         const fit = p.fit(there);
         if (fit.verdict === 'stop') return [];
@@ -119,7 +119,7 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
         return [{ ...r, dials: r.dials as AnyDials, differs, fit, bits, picture }];
       })
       .sort((a, b) => a.bits - b.bits)
-      .slice(0, MOST_RUNGS);
+      .slice(0, MOST_LEVELS);
   const forHand = (at: At<D>, hand: Hand): { dials: AnyDials; differs: Fact[] } => {
     const own = at.dials as AnyDials;
     const asked = { ...own, ...(p.forHand?.(at, hand) as AnyDials | undefined) };
@@ -171,7 +171,7 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
       ];
     },
     forHand: (at, hand) => forHand(known(at), hand),
-    rungs: (at) => rungs(known(at)),
+    levels: (at) => levels(known(at)),
     show: (at) => p.show(known(at)),
   };
 }

@@ -253,7 +253,7 @@ export interface Counts {
 }
 
 /** A step of a ladder as a pattern names it; the kernel adds fit, bits and picture, and sorts. */
-export interface RungDials<D> {
+export interface LevelDials<D> {
   readonly id: string;
   readonly name: string;
   /** Reported beside the bits, never mixed into them. */
@@ -261,8 +261,8 @@ export interface RungDials<D> {
   readonly dials: D;
 }
 
-export interface Rung<D> extends RungDials<D> {
-  /** The dials that differ from the design's own, as they stand on this rung. */
+export interface Level<D> extends LevelDials<D> {
+  /** The dials that differ from the design's own, as they stand on this level. */
   readonly differs: readonly Fact[];
   readonly fit: Fit;
   readonly bits: number;
@@ -288,8 +288,8 @@ export interface Show {
 export interface ScriptStep {
   readonly minutes: number;
   readonly words: string;
-  /** The rung it is, where it is one. */
-  readonly rung?: string;
+  /** The level it is, where it is one. */
+  readonly level?: string;
 }
 
 /** The dials of a pattern, all from one table: `dialTable` makes it. */
@@ -332,7 +332,7 @@ export interface Pattern<D extends object, F = unknown> {
   reaches?(at: At<D>): Reaches;
   /** Dials that a child's own hand asks for, where they follow from what was measured; the kernel keeps them in range. */
   forHand?(at: At<D>, hand: Hand): Partial<D>;
-  rungs(at: At<D>): RungDials<D>[];
+  levels(at: At<D>): LevelDials<D>[];
   show(at: At<D>): Show;
 }
 

@@ -134,14 +134,14 @@ describe.each(patterns.map((p) => [p.id, p] as const))('%s', (_, p) => {
       }
   });
 
-  it('has at least four rungs that work, easier to harder, each with a picture', () => {
-    const rungs = p.rungs(start(p));
-    expect(rungs.length).toBeGreaterThanOrEqual(4);
-    const bits = rungs.map((r) => r.bits);
+  it('has at least four levels that work, easier to harder, each with a picture', () => {
+    const levels = p.levels(start(p));
+    expect(levels.length).toBeGreaterThanOrEqual(4);
+    const bits = levels.map((r) => r.bits);
     expect(bits).toEqual([...bits].sort((a, b) => a - b));
     expect(bits.at(-1)!).toBeGreaterThan(bits[0]!);
-    expect(rungs.every((r) => r.picture.marks.length > 0 && r.grip.length > 3)).toBe(true);
-    expect(new Set(rungs.map((r) => r.id)).size).toBe(rungs.length);
+    expect(levels.every((r) => r.picture.marks.length > 0 && r.grip.length > 3)).toBe(true);
+    expect(new Set(levels.map((r) => r.id)).size).toBe(levels.length);
   });
 
   it('asks for bits that its moves add up to', () => {

@@ -122,7 +122,7 @@ export const ringMat: Pattern<Dials> = {
   moves: (at) => [{ distance: 200, tolerance: at.dials.loose, choices: at.dials.lids }],
   counts: (at) => ({ of: 'lids', one: 'lid', number: at.dials.lids }),
   features: () => [],
-  rungs: (at) =>
+  levels: (at) =>
     [30, 15, 8, 3].map((loose) => ({
       id: `l${loose}`,
       name: text(at, 'over', { loose }),

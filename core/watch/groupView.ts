@@ -8,16 +8,16 @@ export const groupOf = (child: string): string => child.split('-')[0]!;
 /** Where a child stands at a design. */
 interface GroupPlace {
   readonly child: string;
-  /** The hardest rung managed alone; null where none was yet. */
+  /** The hardest level managed alone; null where none was yet. */
   readonly alone: string | null;
-  /** The rung of the latest sitting. */
+  /** The level of the latest sitting. */
   readonly last: string;
 }
 /** A design as a group meets it. */
 export interface GroupDesign {
   readonly designId: number;
   readonly places: readonly GroupPlace[];
-  /** Everybody needs help at every rung so far, or most find it dull. */
+  /** Everybody needs help at every level so far, or most find it dull. */
   readonly says: 'too hard' | 'dull' | null;
 }
 
@@ -40,7 +40,7 @@ export function groupDesigns(notes: readonly Watched[]): GroupDesign[] {
       const best = theirs
         .filter((n) => managedAlone(n) === 1)
         .reduce<Watched | null>((a, n) => (a === null || n.bits > a.bits ? n : a), null);
-      return { child, alone: best?.rung ?? null, last: theirs.at(-1)!.rung };
+      return { child, alone: best?.level ?? null, last: theirs.at(-1)!.level };
     });
     const bored = [...children.values()].filter((theirs) => boredOf(theirs, designId) !== null).length;
     const says =
@@ -55,22 +55,22 @@ export function groupDesigns(notes: readonly Watched[]): GroupDesign[] {
   });
 }
 
-/** A design of which a group has no kit, and how many of its children one of its rungs would suit. */
+/** A design of which a group has no kit, and how many of its children one of its levels would suit. */
 export interface ToMake {
   readonly designId: number;
-  readonly rung: string;
-  /** Children for whom a rung of it lies near seven in ten. */
+  readonly level: string;
+  /** Children for whom a level of it lies near seven in ten. */
   readonly suits: number;
 }
-/** A rung suits from half to nine in ten: it stretches and does not discourage (common practice). */
+/** A level suits from half to nine in ten: it stretches and does not discourage (common practice). */
 const SUITS = [0.5, 0.9] as const;
 
-/** What to make next for a group: designs that suit most of its children, those with the nearest rung first. */
+/** What to make next for a group: designs that suit most of its children, those with the nearest level first. */
 export function toMake(
   children: readonly string[],
   candidates: readonly {
     readonly designId: number;
-    readonly rung: string;
+    readonly level: string;
     readonly bits: number;
     readonly skill: string;
   }[],
@@ -81,7 +81,7 @@ export function toMake(
     const chances = children.map((child) => chanceAt(ability(child, c.skill), model.difficulty(c)).chance);
     return {
       designId: c.designId,
-      rung: c.rung,
+      level: c.level,
       suits: chances.filter((p) => p >= SUITS[0] && p <= SUITS[1]).length,
       off: chances.reduce((n, p) => n + Math.abs(p - STRETCH), 0),
     };
@@ -95,5 +95,5 @@ export function toMake(
   return [...best.values()]
     .filter((r) => r.suits > 0)
     .sort((a, b) => b.suits - a.suits || a.off - b.off)
-    .map(({ designId, rung, suits }) => ({ designId, rung, suits }));
+    .map(({ designId, level, suits }) => ({ designId, level, suits }));
 }

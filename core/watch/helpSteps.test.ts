@@ -3,17 +3,17 @@ import {
   abilityAfter,
   ALONE,
   helpSteps,
-  levelChance,
+  helpChance,
   USUAL_STEPS,
   type HelpSteps,
   type LevelAnswer,
-  type Levels,
+  type HelpRange,
 } from './helpSteps.ts';
 import { HELP, levelsOf } from './outcomes.ts';
 import { rasch } from './rasch.ts';
 
-const exactly = (level: number): Levels => ({ low: level, high: level });
-const LEVELS = [0, 1, 2, 3, ALONE];
+const exactly = (helpLevel: number): HelpRange => ({ low: helpLevel, high: helpLevel });
+const HELP_LEVELS = [0, 1, 2, 3, ALONE];
 
 /** Random numbers that are the same in every run (Park and Miller 1988). */
 function chances(seed: number) {
@@ -22,16 +22,17 @@ function chances(seed: number) {
   return { chance, normal: () => Math.sqrt(-2 * Math.log(chance())) * Math.cos(2 * Math.PI * chance()) };
 }
 
-/** Children whose levels follow the model with these steps, at rungs of five difficulties. */
+/** Children whose levels follow the model with these steps, at levels of five difficulties. */
 function played(children: number, steps: HelpSteps, spread: number): LevelAnswer[][] {
   const { chance, normal } = chances(41);
   return Array.from({ length: children }, () => {
     const ability = spread * normal();
     return [-2, -1, 0, 1, 2].map((difficulty) => {
       const drawn = chance();
-      let [level, sum] = [0, levelChance(ability - difficulty, exactly(0), steps)];
-      while (sum < drawn && level < ALONE) sum += levelChance(ability - difficulty, exactly(++level), steps);
-      return { difficulty, ...exactly(level) };
+      let [helpLevel, sum] = [0, helpChance(ability - difficulty, exactly(0), steps)];
+      while (sum < drawn && helpLevel < ALONE)
+        sum += helpChance(ability - difficulty, exactly(++helpLevel), steps);
+      return { difficulty, ...exactly(helpLevel) };
     });
   });
 }
@@ -54,9 +55,9 @@ describe('levels of help as ordered steps', () => {
         fc.tuple(...[1, 2, 3].map(() => fc.double({ min: 0.1, max: 3, noNaN: true }))),
         (gap, [a, b, c]) => {
           const steps: HelpSteps = [a! + b! + c!, a! + b!, a!];
-          const sum = LEVELS.reduce((n, level) => n + levelChance(gap, exactly(level), steps), 0);
+          const sum = HELP_LEVELS.reduce((n, helpLevel) => n + helpChance(gap, exactly(helpLevel), steps), 0);
           expect(sum).toBeCloseTo(1, 9);
-          const with_ = LEVELS.map((low) => levelChance(gap, { low, high: ALONE }, steps));
+          const with_ = HELP_LEVELS.map((low) => helpChance(gap, { low, high: ALONE }, steps));
           for (let i = 1; i < with_.length; i++) expect(with_[i]!).toBeLessThanOrEqual(with_[i - 1]!);
         },
       ),
@@ -89,7 +90,7 @@ describe('levels of help as ordered steps', () => {
 
   it('whoever needs less help stands higher', () => {
     const means = [{ low: 0, high: 0 }, ...[1, 2, 3, 4].map(exactly)].map(
-      (levels) => abilityAfter([{ difficulty: 0, ...levels }], 1.5, USUAL_STEPS).mean,
+      (helpRanges) => abilityAfter([{ difficulty: 0, ...helpRanges }], 1.5, USUAL_STEPS).mean,
     );
     expect(means).toEqual([...means].sort((a, b) => a - b));
     expect(new Set(means).size).toBe(5);
@@ -125,7 +126,7 @@ describe('how much each help makes easier', () => {
         let integral = 0;
         for (let x = -9; x <= 9; x += 0.06)
           integral += answers.reduce(
-            (p, a) => p * levelChance(x - a.difficulty, a, steps),
+            (p, a) => p * helpChance(x - a.difficulty, a, steps),
             Math.exp(-((x / 1.5) ** 2) / 2),
           );
         sum += Math.log(integral);

@@ -1,37 +1,41 @@
 import { chanceOf, expectedAbility, NORMAL_POINTS, type Ability } from './rasch.ts';
 
-/** How much of a rung a child does itself: nothing managed 0, hand over hand 1, hand on wrist 2, verbal prompt 3, alone 4. */
+/** How much of a level a child does itself: nothing managed 0, hand over hand 1, hand on wrist 2, verbal prompt 3, alone 4. */
 export const ALONE = 4;
 
 /** What a sitting leaves possible: every level from `low` to `high`. Not managed with some help, it may be any below that. */
-export interface Levels {
+export interface HelpRange {
   readonly low: number;
   readonly high: number;
 }
 
-/** How much easier a rung is with help than alone, logits: hand over hand, hand on wrist, verbal prompt; the most first. */
+/** How much easier a level is with help than alone, logits: hand over hand, hand on wrist, verbal prompt; the most first. */
 export type HelpSteps = readonly [number, number, number];
 
-/** Each level of help makes a rung a logit easier than the one before, where notes do not say otherwise (common practice). */
+/** Each level of help makes a level a logit easier than the one before, where notes do not say otherwise (common practice). */
 export const USUAL_STEPS: HelpSteps = [3, 2, 1];
 /** How far a place's steps lie from that, as a variance of their logarithm: half as much to twice as much is nothing strange. */
 const STEP_VARIANCE = 0.5 ** 2;
 /** Smallest and largest step that is looked for, logits. */
 const [LEAST_STEP, MOST_STEP] = [0.05, 6];
 
-/** Chance of at least a level, at an ability so many logits over the rung's difficulty. */
-const atLeast = (gap: number, level: number, steps: HelpSteps): number =>
-  level <= 0 ? 1 : level > ALONE ? 0 : chanceOf(gap + (level === ALONE ? 0 : steps[level - 1]!), 0);
+/** Chance of at least a level, at an ability so many logits over the level's difficulty. */
+const atLeast = (gap: number, helpLevel: number, steps: HelpSteps): number =>
+  helpLevel <= 0
+    ? 1
+    : helpLevel > ALONE
+      ? 0
+      : chanceOf(gap + (helpLevel === ALONE ? 0 : steps[helpLevel - 1]!), 0);
 
 /**
- * Chance of what a sitting leaves possible. Levels are cumulative logits with steps that all rungs share (Samejima 1969;
+ * Chance of what a sitting leaves possible. Levels are cumulative logits with steps that all levels share (Samejima 1969;
  * Muraki 1990): of alone or not it is the Rasch model.
  */
-export const levelChance = (gap: number, { low, high }: Levels, steps: HelpSteps): number =>
+export const helpChance = (gap: number, { low, high }: HelpRange, steps: HelpSteps): number =>
   Math.max(1e-12, atLeast(gap, low, steps) - atLeast(gap, high + 1, steps));
 
-/** One answer of one child: the rung's difficulty, logits, what it leaves possible, and for how much it counts. */
-export interface LevelAnswer extends Levels {
+/** One answer of one child: the level's difficulty, logits, what it leaves possible, and for how much it counts. */
+export interface LevelAnswer extends HelpRange {
   readonly difficulty: number;
   readonly counts?: number;
 }
@@ -41,7 +45,7 @@ export const abilityAfter = (answers: readonly LevelAnswer[], spread: number, st
   expectedAbility(
     (ability) =>
       answers.reduce(
-        (log, a) => log + (a.counts ?? 1) * Math.log(levelChance(ability - a.difficulty, a, steps)),
+        (log, a) => log + (a.counts ?? 1) * Math.log(helpChance(ability - a.difficulty, a, steps)),
         0,
       ),
     spread,
@@ -57,7 +61,7 @@ const cellOf = (gap: number): number => Math.round((Math.max(-REACH, Math.min(RE
 const CELLS = cellOf(REACH) + 1;
 
 /** Every pair of levels there is, by one number. */
-const pairOf = ({ low, high }: Levels): number => low * (ALONE + 1) + high;
+const pairOf = ({ low, high }: HelpRange): number => low * (ALONE + 1) + high;
 
 /**
  * The steps that a place's notes make most likely, with what is usual as what was known before (marginal maximum
@@ -68,7 +72,7 @@ const pairOf = ({ low, high }: Levels): number => low * (ALONE + 1) + high;
 export function helpSteps(children: readonly (readonly LevelAnswer[])[], spread: number): HelpSteps {
   const all = children.flat();
   // What was done alone says nothing of help.
-  const pairs = new Map(all.filter((a) => a.low < ALONE).map((a) => [pairOf(a), a as Levels]));
+  const pairs = new Map(all.filter((a) => a.low < ALONE).map((a) => [pairOf(a), a as HelpRange]));
   if (pairs.size === 0) return USUAL_STEPS;
   const rows = children.map((answers) =>
     answers.map((a) => ({
@@ -77,9 +81,9 @@ export function helpSteps(children: readonly (readonly LevelAnswer[])[], spread:
     })),
   );
   const prior = POINTS.map((z) => Math.exp((-z * z) / 2));
-  const alone: Levels = { low: ALONE, high: ALONE };
-  const logOf = (levels: Levels, steps: HelpSteps): Float64Array =>
-    Float64Array.from({ length: CELLS }, (_, i) => Math.log(levelChance(i * FINE - REACH, levels, steps)));
+  const alone: HelpRange = { low: ALONE, high: ALONE };
+  const logOf = (helpRanges: HelpRange, steps: HelpSteps): Float64Array =>
+    Float64Array.from({ length: CELLS }, (_, i) => Math.log(helpChance(i * FINE - REACH, helpRanges, steps)));
   const aloneTable = logOf(alone, USUAL_STEPS);
   const stepsOf = (sizes: readonly number[]): HelpSteps => [
     sizes[0]! + sizes[1]! + sizes[2]!,
@@ -90,7 +94,7 @@ export function helpSteps(children: readonly (readonly LevelAnswer[])[], spread:
   const worth = (sizes: readonly number[]): number => {
     const steps = stepsOf(sizes);
     const tables: Float64Array[] = [];
-    for (const [pair, levels] of pairs) tables[pair] = logOf(levels, steps);
+    for (const [pair, helpRanges] of pairs) tables[pair] = logOf(helpRanges, steps);
     tables[pairOf(alone)] = aloneTable;
     let sum = 0;
     for (const row of rows) {

@@ -9,9 +9,9 @@ const fitted = (notes: readonly Watched[]) => {
   const fit = toFit(outcomes);
   return { outcomes, fit, model: ladderModel(outcomes, fit && rasch(fit.responses)) };
 };
-const at = (bits: number, rung = `r${bits}`) => ({ designId: 1, rung, bits });
+const at = (bits: number, level = `r${bits}`) => ({ designId: 1, level, bits });
 
-/** Children that follow the model: rungs of 6 to 14 bits, a logit for each bit and a half, abilities of a spread of 1.2. */
+/** Children that follow the model: levels of 6 to 14 bits, a logit for each bit and a half, abilities of a spread of 1.2. */
 function played(children: number): Watched[] {
   let state = 20261;
   const chance = () => (state = (state * 48271) % 2147483647) / 2147483647;
@@ -25,7 +25,7 @@ function played(children: number): Watched[] {
         note({
           id: notes.length + 1,
           child: `C-${c}`,
-          rung: `r${bits}`,
+          level: `r${bits}`,
           bits,
           help: alone ? 'none' : 'verbal prompt',
         }),
@@ -37,13 +37,13 @@ function played(children: number): Watched[] {
 
 it('finds the difficulties, the slope and the spread that children were played with', () => {
   const { model } = fitted(played(600));
-  expect(model).toMatchObject({ isGuess: false, rungs: 5, children: 600, answers: 3000 });
+  expect(model).toMatchObject({ isGuess: false, levels: 5, children: 600, answers: 3000 });
   for (const bits of [6, 8, 10, 12, 14])
     expect(Math.abs(model.difficulty(at(bits)) - (bits - 10) / 1.5)).toBeLessThan(0.3);
   expect(model.slope).toBeGreaterThan(0.58);
   expect(model.slope).toBeLessThan(0.75);
   expect(Math.abs(model.spread - 1.2)).toBeLessThan(0.15);
-  // A rung that nobody tried is placed by its bits.
+  // A level that nobody tried is placed by its bits.
   expect(model.isMeasured(at(9))).toBe(false);
   expect(Math.abs(model.difficulty(at(9)) + 1 / 1.5)).toBeLessThan(0.3);
 });
@@ -51,7 +51,7 @@ it('finds the difficulties, the slope and the spread that children were played w
 it('guesses by bits where notes are few, and says so', () => {
   const { model, fit, outcomes } = fitted([note({}), note({ id: 2, child: 'S-02', help: 'hand on wrist' })]);
   expect(fit).toBeNull();
-  expect(model).toMatchObject({ isGuess: true, children: 2, answers: 2, rungs: 0 });
+  expect(model).toMatchObject({ isGuess: true, children: 2, answers: 2, levels: 0 });
   // Half of the answers were alone: there a child in the middle manages half; a bit more halves the odds.
   expect(model.difficulty(at(11.5))).toBeCloseTo(0, 9);
   const odds = (bits: number) => {
@@ -65,8 +65,8 @@ it('guesses by bits where notes are few, and says so', () => {
 it('makes no strong claim of a handful, though they were all alike', () => {
   // Six children of whom none differs from another: an estimate alone would say that children have no spread.
   const notes = Array.from({ length: 6 }, (_, i) => [
-    note({ id: 2 * i + 1, child: `C-${i}`, rung: 'a', bits: 8, help: i % 2 ? 'none' : 'verbal prompt' }),
-    note({ id: 2 * i + 2, child: `C-${i}`, rung: 'b', bits: 9, help: i % 2 ? 'verbal prompt' : 'none' }),
+    note({ id: 2 * i + 1, child: `C-${i}`, level: 'a', bits: 8, help: i % 2 ? 'none' : 'verbal prompt' }),
+    note({ id: 2 * i + 2, child: `C-${i}`, level: 'b', bits: 9, help: i % 2 ? 'verbal prompt' : 'none' }),
   ]).flat();
   const { model, outcomes } = fitted(notes);
   expect(model.isGuess).toBe(false);

@@ -1,5 +1,5 @@
 import { abilityAfter, USUAL_STEPS, type HelpSteps, type LevelAnswer } from './helpSteps.ts';
-import { rungKey, type Outcomes } from './outcomes.ts';
+import { levelKey, type Outcomes } from './outcomes.ts';
 import { chanceOf, type Ability, type RaschAnswer, type Response } from './rasch.ts';
 
 export type { Ability };
@@ -12,61 +12,61 @@ const LEAST_SLOPE = 0.1;
 /** Standard deviation of abilities where nothing is known, logits, with the weight of so many children (common practice). */
 const USUAL_SPREAD = 1.5;
 const USUAL_CHILDREN = 15;
-/** How far rungs lie beside the line over bits, as a variance, logits² (common practice: other things differ too). */
+/** How far levels lie beside the line over bits, as a variance, logits² (common practice: other things differ too). */
 const BESIDE_THE_LINE = 0.5;
 /** (16 √3 / 15 π)²: a logistic beside the normal it is nearest to. */
 const LOGISTIC = ((16 * Math.sqrt(3)) / (15 * Math.PI)) ** 2;
-/** Fewer than this and nothing is estimated: answers of a rung, rungs with both answers, children who tried them. */
-const LEAST = { answers: 3, rungs: 2, children: 5 } as const;
+/** Fewer than this and nothing is estimated: answers of a level, levels with both answers, children who tried them. */
+const LEAST = { answers: 3, levels: 2, children: 5 } as const;
 
-/** How difficult every rung is, and what that rests on. */
+/** How difficult every level is, and what that rests on. */
 export interface LadderModel {
-  /** Logits, by rung: at this ability it is managed alone half the time. */
-  difficulty(rung: { readonly designId: number; readonly rung: string; readonly bits: number }): number;
-  /** Whether the rung's difficulty was found from answers, rather than from its bits. */
-  isMeasured(rung: { readonly designId: number; readonly rung: string }): boolean;
+  /** Logits, by level: at this ability it is managed alone half the time. */
+  difficulty(level: { readonly designId: number; readonly level: string; readonly bits: number }): number;
+  /** Whether the level's difficulty was found from answers, rather than from its bits. */
+  isMeasured(level: { readonly designId: number; readonly level: string }): boolean;
   /** Standard deviation of abilities, logits. */
   readonly spread: number;
   /** Logits a bit. */
   readonly slope: number;
-  /** How much easier a rung is with each help than alone. */
+  /** How much easier a level is with each help than alone. */
   readonly help: HelpSteps;
   /** Too few notes for an estimate: bits and usual figures stand for it. */
   readonly isGuess: boolean;
   readonly children: number;
   readonly answers: number;
-  /** Rungs whose difficulty was found from answers. */
-  readonly rungs: number;
+  /** Levels whose difficulty was found from answers. */
+  readonly levels: number;
 }
 
-/** Rungs that some managed and some did not, tried often enough; the rest says nothing of how difficult they are. */
-const tellingColumns = ({ rungs, responses }: Outcomes): number[] =>
-  rungs.flatMap((_, j) => {
+/** Levels that some managed and some did not, tried often enough; the rest says nothing of how difficult they are. */
+const tellingColumns = ({ levels, responses }: Outcomes): number[] =>
+  levels.flatMap((_, j) => {
     const answers = responses.map((r) => r[j]!).filter((x) => x !== null);
     const managed = answers.filter((x) => x === 1).length;
     return answers.length >= LEAST.answers && managed > 0 && managed < answers.length ? [j] : [];
   });
 
-/** What the Rasch model is fitted to: the rungs and rows that tell; null where there are too few. */
+/** What the Rasch model is fitted to: the levels and rows that tell; null where there are too few. */
 export function toFit(outcomes: Outcomes): { columns: number[]; responses: Response[][] } | null {
   const columns = tellingColumns(outcomes);
   const responses = outcomes.responses
     .map((row) => columns.map((j) => row[j]!))
     .filter((row) => row.some((x) => x !== null));
-  return columns.length < LEAST.rungs || responses.length < LEAST.children ? null : { columns, responses };
+  return columns.length < LEAST.levels || responses.length < LEAST.children ? null : { columns, responses };
 }
 
 /**
- * Difficulties of all rungs: found by the Rasch model where there are answers enough, and of the others by their bits, along
+ * Difficulties of all levels: found by the Rasch model where there are answers enough, and of the others by their bits, along
  * the line through those that were found. What rests on little is drawn to what is usual, so that a handful of notes makes no
  * strong claim; with too few answers everything goes by bits, and says so.
  *
  * @param fitted the answer of `rasch` to what `toFit` gave; null where that gave nothing
  */
 export function ladderModel(outcomes: Outcomes, fitted: RaschAnswer | null): LadderModel {
-  const { rungs, responses } = outcomes;
+  const { levels, responses } = outcomes;
   const answered = responses.flatMap((row) =>
-    row.flatMap((x, j) => (x === null ? [] : [{ x, bits: rungs[j]!.bits }])),
+    row.flatMap((x, j) => (x === null ? [] : [{ x, bits: levels[j]!.bits }])),
   );
   const managed = answered.filter((a) => a.x === 1).length;
   const children = outcomes.children.length;
@@ -83,8 +83,8 @@ export function ladderModel(outcomes: Outcomes, fitted: RaschAnswer | null): Lad
     const answers = responses.map((r) => r[j]!).filter((x) => x !== null);
     const share = answers.filter((x) => x === 1).length / answers.length;
     return {
-      key: rungKey(rungs[j]!),
-      bits: rungs[j]!.bits,
+      key: levelKey(levels[j]!),
+      bits: levels[j]!.bits,
       difficulty: stretch * fitted!.difficulties[k]!,
       variance: stretch ** 2 / (answers.length * share * (1 - share)),
     };
@@ -112,7 +112,7 @@ export function ladderModel(outcomes: Outcomes, fitted: RaschAnswer | null): Lad
       (over((p) => p.bits - meanBits) + 1 / SLOPE_VARIANCE),
   );
   const byBits = (bits: number): number => meanDifficulty + slope * (bits - meanBits);
-  // Of a rung with few answers its bits speak too, of one with many hardly.
+  // Of a level with few answers its bits speak too, of one with many hardly.
   const found = new Map(
     points.map((p) => [
       p.key,
@@ -120,15 +120,15 @@ export function ladderModel(outcomes: Outcomes, fitted: RaschAnswer | null): Lad
     ]),
   );
   return {
-    difficulty: (r) => found.get(rungKey(r)) ?? byBits(r.bits),
-    isMeasured: (r) => found.has(rungKey(r)),
+    difficulty: (r) => found.get(levelKey(r)) ?? byBits(r.bits),
+    isMeasured: (r) => found.has(levelKey(r)),
     spread,
     slope,
     help: USUAL_STEPS,
     isGuess: fitted === null,
     children,
     answers: answered.length,
-    rungs: found.size,
+    levels: found.size,
   };
 }
 
@@ -156,15 +156,15 @@ export function childAbility(
   );
 }
 
-/** A child's answers with how difficult each rung is. */
+/** A child's answers with how difficult each level is. */
 const answersOf = (
-  { rungs, levels }: Outcomes,
+  { levels, helpRanges }: Outcomes,
   at: number,
   model: Pick<LadderModel, 'difficulty'>,
 ): (LevelAnswer & { readonly designId: number })[] =>
-  levels[at]!.flatMap((x, j) => {
-    const rung = rungs[j]!;
-    return x === null ? [] : [{ ...x, difficulty: model.difficulty(rung), designId: rung.designId }];
+  helpRanges[at]!.flatMap((x, j) => {
+    const level = levels[j]!;
+    return x === null ? [] : [{ ...x, difficulty: model.difficulty(level), designId: level.designId }];
   });
 
 /** Everybody's answers, to find the steps of help from. */

@@ -1,7 +1,7 @@
 import { watchedNote as note } from '../testing.ts';
 import { managedAlone, outcomesOf } from './outcomes.ts';
 
-describe('whether a sitting shows that a rung is managed alone', () => {
+describe('whether a sitting shows that a level is managed alone', () => {
   it.each([
     [{}, 1],
     [{ help: 'shown once' }, 1],
@@ -25,27 +25,27 @@ describe('notes as a table', () => {
     ];
     expect(outcomesOf(list)).toEqual({
       children: ['G-04', 'G-07'],
-      rungs: [{ designId: 1, rung: 'Close slot', bits: 11.5 }],
+      levels: [{ designId: 1, level: 'Close slot', bits: 11.5 }],
       responses: [[1], [0]],
-      levels: [[{ low: 4, high: 4 }], [{ low: 3, high: 3 }]],
+      helpRanges: [[{ low: 4, high: 4 }], [{ low: 3, high: 3 }]],
     });
   });
-  it('counts the rungs on the way, and leaves out what was never tried', () => {
-    const { rungs, responses } = outcomesOf([
-      note({ before: [{ rung: 'Wide mouth', bits: 7 }], tries: 2, managed: 0 }),
-      note({ id: 2, child: 'S-02', rung: 'Snug slot', bits: 13 }),
+  it('counts the levels on the way, and leaves out what was never tried', () => {
+    const { levels, responses } = outcomesOf([
+      note({ before: [{ level: 'Wide mouth', bits: 7 }], tries: 2, managed: 0 }),
+      note({ id: 2, child: 'S-02', level: 'Snug slot', bits: 13 }),
     ]);
-    expect(rungs.map((r) => r.rung)).toEqual(['Wide mouth', 'Close slot', 'Snug slot']);
+    expect(levels.map((r) => r.level)).toEqual(['Wide mouth', 'Close slot', 'Snug slot']);
     expect(responses).toEqual([
       [1, 0, null],
       [null, null, 1],
     ]);
   });
-  it('takes one name at two designs for two rungs, and the bits of the latest note', () => {
-    const { rungs } = outcomesOf([note({}), note({ id: 2, designId: 2 }), note({ id: 3, bits: 12 })]);
-    expect(rungs).toEqual([
-      { designId: 1, rung: 'Close slot', bits: 12 },
-      { designId: 2, rung: 'Close slot', bits: 11.5 },
+  it('takes one name at two designs for two levels, and the bits of the latest note', () => {
+    const { levels } = outcomesOf([note({}), note({ id: 2, designId: 2 }), note({ id: 3, bits: 12 })]);
+    expect(levels).toEqual([
+      { designId: 1, level: 'Close slot', bits: 12 },
+      { designId: 2, level: 'Close slot', bits: 11.5 },
     ]);
   });
 });

@@ -1,4 +1,4 @@
-import { ALONE, type Levels } from './helpSteps.ts';
+import { ALONE, type HelpRange } from './helpSteps.ts';
 import type { Response } from './rasch.ts';
 
 /** Levels of prompting, from none up (the field's own words). */
@@ -9,12 +9,12 @@ export type Help = (typeof HELP)[number];
 export const LIKED = ['loved it', 'fine', 'bored', 'refused'] as const;
 export type Liked = (typeof LIKED)[number];
 
-/** What a note says of one rung of one sitting. */
+/** What a note says of one level of one sitting. */
 export interface Watched {
   readonly id: number;
   readonly child: string;
   readonly designId: number;
-  readonly rung: string;
+  readonly level: string;
   readonly bits: number;
   readonly help: Help;
   readonly seconds: number | null;
@@ -24,18 +24,18 @@ export interface Watched {
   readonly managed: number;
   readonly liked: Liked | null;
   readonly satOn: string;
-  /** Rungs done on the way to this one, with the same help. */
-  readonly before: readonly { readonly rung: string; readonly bits: number }[];
+  /** Levels done on the way to this one, with the same help. */
+  readonly before: readonly { readonly level: string; readonly bits: number }[];
 }
 
 /** Shown beforehand, a child still does it alone; every other help is given while the hand works. */
 export const isAlone = (help: Help): boolean => help === 'none' || help === 'shown once';
 
-/** Whether a sitting shows that the child manages the rung alone: most tries managed, and no help while it was done. */
+/** Whether a sitting shows that the child manages the level alone: most tries managed, and no help while it was done. */
 export const managedAlone = (n: Pick<Watched, 'help' | 'tries' | 'managed' | 'count'>): 0 | 1 =>
   levelsOf(n).low === ALONE ? 1 : 0;
 
-const LEVEL: Readonly<Record<Help, number>> = {
+const HELP_LEVEL: Readonly<Record<Help, number>> = {
   'hand over hand': 1,
   'hand on wrist': 2,
   'verbal prompt': 3,
@@ -43,53 +43,55 @@ const LEVEL: Readonly<Record<Help, number>> = {
   none: ALONE,
 };
 
-/** What a sitting leaves possible of how much of the rung the child does itself. */
-export function levelsOf(n: Pick<Watched, 'help' | 'tries' | 'managed' | 'count'>): Levels {
-  const level = LEVEL[n.help];
-  return n.count !== 0 && 2 * n.managed > n.tries ? { low: level, high: level } : { low: 0, high: level - 1 };
+/** What a sitting leaves possible of how much of the level the child does itself. */
+export function levelsOf(n: Pick<Watched, 'help' | 'tries' | 'managed' | 'count'>): HelpRange {
+  const helpLevel = HELP_LEVEL[n.help];
+  return n.count !== 0 && 2 * n.managed > n.tries
+    ? { low: helpLevel, high: helpLevel }
+    : { low: 0, high: helpLevel - 1 };
 }
 
-/** One rung of one design, as everybody met it. */
-interface RungSeen {
+/** One level of one design, as everybody met it. */
+interface LevelSeen {
   readonly designId: number;
-  readonly rung: string;
+  readonly level: string;
   /** As it stood at the latest note. */
   readonly bits: number;
 }
-export const rungKey = (r: { readonly designId: number; readonly rung: string }): string =>
-  `${r.designId} ${r.rung}`;
+export const levelKey = (r: { readonly designId: number; readonly level: string }): string =>
+  `${r.designId} ${r.level}`;
 
 export interface Outcomes {
   readonly children: readonly string[];
-  readonly rungs: readonly RungSeen[];
-  /** A row a child, a column a rung: managed alone at the latest sitting, not, or never tried. */
+  readonly levels: readonly LevelSeen[];
+  /** A row a child, a column a level: managed alone at the latest sitting, not, or never tried. */
   readonly responses: readonly (readonly Response[])[];
   /** The same with the help that was given; null where it was never tried. */
-  readonly levels: readonly (readonly (Levels | null)[])[];
+  readonly helpRanges: readonly (readonly (HelpRange | null)[])[];
 }
 
 /** Notes as a table of who managed what alone; of several sittings the latest speaks, since children learn. */
 export function outcomesOf(notes: readonly Watched[]): Outcomes {
   const inOrder = [...notes].sort((a, b) => (a.satOn < b.satOn ? -1 : a.satOn > b.satOn ? 1 : a.id - b.id));
-  const rungs = new Map<string, RungSeen>();
-  const found = new Map<string, Map<string, Levels>>();
+  const levels = new Map<string, LevelSeen>();
+  const found = new Map<string, Map<string, HelpRange>>();
   for (const n of inOrder) {
-    const own = found.get(n.child) ?? new Map<string, Levels>();
+    const own = found.get(n.child) ?? new Map<string, HelpRange>();
     found.set(n.child, own);
-    const put = (rung: string, bits: number, answer: Levels): void => {
-      const key = rungKey({ designId: n.designId, rung });
-      rungs.set(key, { designId: n.designId, rung, bits });
+    const put = (level: string, bits: number, answer: HelpRange): void => {
+      const key = levelKey({ designId: n.designId, level });
+      levels.set(key, { designId: n.designId, level, bits });
       own.set(key, answer);
     };
-    for (const b of n.before) put(b.rung, b.bits, { low: LEVEL[n.help], high: LEVEL[n.help] });
-    put(n.rung, n.bits, levelsOf(n));
+    for (const b of n.before) put(b.level, b.bits, { low: HELP_LEVEL[n.help], high: HELP_LEVEL[n.help] });
+    put(n.level, n.bits, levelsOf(n));
   }
-  const keys = [...rungs.keys()];
-  const levels = [...found.values()].map((own) => keys.map((k) => own.get(k) ?? null));
+  const keys = [...levels.keys()];
+  const helpRanges = [...found.values()].map((own) => keys.map((k) => own.get(k) ?? null));
   return {
     children: [...found.keys()],
-    rungs: [...rungs.values()],
-    responses: levels.map((row) => row.map((x) => (x === null ? null : x.low === ALONE ? 1 : 0))),
-    levels,
+    levels: [...levels.values()],
+    responses: helpRanges.map((row) => row.map((x) => (x === null ? null : x.low === ALONE ? 1 : 0))),
+    helpRanges,
   };
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { PatternError } from '../patterns/kernel.ts';
 
 export const raschRequest = z.strictObject({
-  /** One row a child, one column a rung: managed alone 1, not 0, not tried null. */
+  /** One row a child, one column a level: managed alone 1, not 0, not tried null. */
   responses: z
     .array(
       z
@@ -52,7 +52,7 @@ const { exp, log1p } = Math;
 /** log(1 + e^x) without overflow. */
 const softplus = (x: number): number => (x > 30 ? x : log1p(exp(x)));
 
-/** Logarithms of the chance not to manage each rung, on the points: asked once for all rows. */
+/** Logarithms of the chance not to manage each level, on the points: asked once for all rows. */
 const missLogs = ({ difficulties, sd }: Parameters): Float64Array[] =>
   difficulties.map((d) => Float64Array.from(Z, (z) => -softplus(sd * z - d)));
 

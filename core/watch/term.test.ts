@@ -37,14 +37,14 @@ describe('what was lost in a term', () => {
 });
 
 describe('what was learned in a term', () => {
-  it('is what a child managed alone for the first time, rungs on the way too', () => {
+  it('is what a child managed alone for the first time, levels on the way too', () => {
     const notes = [
-      note({ id: 1, satOn: '2026-08-01', child: 'G-1', rung: 'a' }),
-      note({ id: 2, satOn: '2026-09-01', child: 'G-1', rung: 'a', liked: 'fine' }),
-      note({ id: 3, satOn: '2026-09-02', child: 'G-1', rung: 'b', help: 'hand on wrist', liked: 'bored' }),
-      note({ id: 4, satOn: '2026-09-09', child: 'G-1', rung: 'c', before: [{ rung: 'b', bits: 7 }] }),
-      note({ id: 5, satOn: '2026-09-10', child: 'G-2', rung: 'a' }),
-      note({ id: 6, satOn: '2026-12-20', child: 'G-3', rung: 'a' }),
+      note({ id: 1, satOn: '2026-08-01', child: 'G-1', level: 'a' }),
+      note({ id: 2, satOn: '2026-09-01', child: 'G-1', level: 'a', liked: 'fine' }),
+      note({ id: 3, satOn: '2026-09-02', child: 'G-1', level: 'b', help: 'hand on wrist', liked: 'bored' }),
+      note({ id: 4, satOn: '2026-09-09', child: 'G-1', level: 'c', before: [{ level: 'b', bits: 7 }] }),
+      note({ id: 5, satOn: '2026-09-10', child: 'G-2', level: 'a' }),
+      note({ id: 6, satOn: '2026-12-20', child: 'G-3', level: 'a' }),
     ];
     expect(learnedIn(notes, '2026-09-01', '2026-11-30')).toEqual([
       // Of the first child b and c, of the second a.

@@ -1,5 +1,5 @@
 import type { Day } from '../calendar/days.ts';
-import { rungKey, isAlone, managedAlone, type Watched } from './outcomes.ts';
+import { levelKey, isAlone, managedAlone, type Watched } from './outcomes.ts';
 
 /** A kit's count as it is on record: what was there, and what was filled from the shelf. */
 export interface CountOnRecord {
@@ -55,7 +55,7 @@ export interface Learned {
   readonly designId: number;
   readonly sittings: number;
   readonly children: number;
-  /** Rungs that a child managed alone for the first time, all children together. */
+  /** Levels that a child managed alone for the first time, all children together. */
   readonly newlyAlone: number;
   /** Sittings that were loved or fine, of those where that was noted. */
   readonly liked: readonly [good: number, noted: number];
@@ -89,11 +89,11 @@ export function learnedIn(notes: readonly Watched[], from: Day, to: Day): Learne
       }
     }
     const managed = [
-      ...(isAlone(n.help) ? n.before.map((b) => b.rung) : []),
-      ...(managedAlone(n) === 1 ? [n.rung] : []),
+      ...(isAlone(n.help) ? n.before.map((b) => b.level) : []),
+      ...(managedAlone(n) === 1 ? [n.level] : []),
     ];
-    for (const rung of managed) {
-      const key = `${n.child} ${rungKey({ designId: n.designId, rung })}`;
+    for (const level of managed) {
+      const key = `${n.child} ${levelKey({ designId: n.designId, level })}`;
       if (alone.has(key)) continue;
       alone.add(key);
       if (isIn) of.newlyAlone++;

@@ -4,16 +4,16 @@ import { outcomesOf, type Watched } from './outcomes.ts';
 import { boredOf, whatNext, type Candidate } from './whatNext.ts';
 
 const PINCER = 'Pincer and release';
-const rung = (designId: number, bits: number, skill = PINCER): Candidate => ({
+const level = (designId: number, bits: number, skill = PINCER): Candidate => ({
   designId,
   design: `Design ${designId}`,
   skill,
-  rung: `${bits} bits`,
+  level: `${bits} bits`,
   bits,
   label: `FB-00${designId}a`,
   check: { verdict: 'clear', title: null, words: null },
 });
-/** A child in the middle, known well; a rung of 10 bits is managed half the time. */
+/** A child in the middle, known well; a level of 10 bits is managed half the time. */
 const ask = (notes: Watched[], candidates: Candidate[], part: { sd?: number; skill?: string } = {}) => {
   const model = {
     ...ladderModel(outcomesOf([]), null),
@@ -30,45 +30,45 @@ const ask = (notes: Watched[], candidates: Candidate[], part: { sd?: number; ski
     skillOf: (id) => candidates.find((c) => c.designId === id)?.skill,
   });
 };
-const LADDER = [6, 7, 8, 9, 10, 11].map((b) => rung(1, b));
+const LADDER = [6, 7, 8, 9, 10, 11].map((b) => level(1, b));
 
-it('offers the rung of about seven in ten, an easier one, and another skill', () => {
-  const found = ask([], [...LADDER, rung(2, 9, 'Hand strength'), rung(2, 13, 'Hand strength')]);
+it('offers the level of about seven in ten, an easier one, and another skill', () => {
+  const found = ask([], [...LADDER, level(2, 9, 'Hand strength'), level(2, 13, 'Hand strength')]);
   // Odds of 2 at 9 bits: two in three, nearer to 0.7 than four in five at 8.
-  expect(found.next).toMatchObject({ rung: '9 bits', label: 'FB-001a' });
+  expect(found.next).toMatchObject({ level: '9 bits', label: 'FB-001a' });
   expect(found.next!.chance).toBeCloseTo(2 / 3, 2);
-  expect(found.easier).toMatchObject({ rung: '7 bits' });
-  expect(found.other).toMatchObject({ designId: 2, rung: '9 bits' });
+  expect(found.easier).toMatchObject({ level: '7 bits' });
+  expect(found.other).toMatchObject({ designId: 2, level: '9 bits' });
   expect(found.next!.reason).toBe('About 7 in 10 to manage this alone.');
 });
 
 it('goes on from what was managed alone, and keeps what is done for a tired day', () => {
-  const found = ask([note({ rung: '9 bits', bits: 9 })], LADDER);
-  expect(found.next).toMatchObject({ rung: '10 bits' });
+  const found = ask([note({ level: '9 bits', bits: 9 })], LADDER);
+  expect(found.next).toMatchObject({ level: '10 bits' });
   expect(found.next!.reason).toBe('“9 bits” was managed alone; about 5 in 10 to manage this alone.');
-  expect(found.easier).toMatchObject({ rung: '7 bits' });
+  expect(found.easier).toMatchObject({ level: '7 bits' });
 });
 
 it('says what it goes by: the last sitting on the design, or on another of the skill', () => {
-  const helped = note({ rung: '9 bits', bits: 9, help: 'verbal prompt' });
+  const helped = note({ level: '9 bits', bits: 9, help: 'verbal prompt' });
   expect(ask([helped], LADDER).next!.reason).toMatch(
     /^“9 bits” was done with a verbal prompt; about 7 in 10/,
   );
-  const other = [...LADDER, rung(3, 15)];
-  const onThree = note({ designId: 3, rung: '15 bits', bits: 15, tries: 2, managed: 0 });
+  const other = [...LADDER, level(3, 15)];
+  const onThree = note({ designId: 3, level: '15 bits', bits: 15, tries: 2, managed: 0 });
   expect(ask([onThree], other).next!.reason).toMatch(/^Design 3, “15 bits” was not yet managed; about/);
 });
 
 describe('boredom', () => {
   const pace = (seconds: number[]) =>
     seconds.map((s, i) => note({ id: i + 1, satOn: `2026-11-0${i + 1}`, seconds: s, count: 8 }));
-  it('is said, or seen: three sittings on one rung, each faster, none higher', () => {
+  it('is said, or seen: three sittings on one level, each faster, none higher', () => {
     expect(boredOf([note({ liked: 'bored' })], 1)).toMatch(/“bored”/);
     expect(boredOf(pace([90, 80, 70]), 1)).toMatch(/faster each time/);
     expect(boredOf(pace([90, 80, 85]), 1)).toBeNull();
     expect(boredOf(pace([90, 80]), 1)).toBeNull();
     expect(
-      boredOf([...pace([90, 80]), note({ id: 9, satOn: '2026-11-09', rung: 'x', seconds: 10 })], 1),
+      boredOf([...pace([90, 80]), note({ id: 9, satOn: '2026-11-09', level: 'x', seconds: 10 })], 1),
     ).toBeNull();
     expect(
       boredOf([note({ liked: 'bored' }), note({ id: 2, satOn: '2026-11-20', liked: 'fine' })], 1),
@@ -85,7 +85,7 @@ describe('boredom', () => {
     expect(boredOf(liked('loved it', 'fine', 'loved it'), 1)).toBeNull();
   });
   it('brings something else of the same skill', () => {
-    const found = ask([note({ liked: 'bored' })], [...LADDER, rung(4, 9.2)]);
+    const found = ask([note({ liked: 'bored' })], [...LADDER, level(4, 9.2)]);
     expect(found.next).toMatchObject({ designId: 4 });
     expect(found.next!.reason).toMatch(/^Something else for the same skill/);
     expect(found.bored).toEqual([{ design: 1, why: expect.stringContaining('bored') }]);

@@ -5,15 +5,15 @@ import { isAlone, LIKED, managedAlone, type Watched } from './outcomes.ts';
 /** The chance of managing alone that stretches without discouraging (common practice: about seven in ten), and of a tired day. */
 export const STRETCH = 0.7;
 const TIRED = 0.9;
-/** Sittings in a row on one rung, no slower and no higher, after which it bores. */
+/** Sittings in a row on one level, no slower and no higher, after which it bores. */
 const UNCHANGED = 3;
 
-/** A rung of a design of which a kit is in, clean and whole. */
+/** A level of a design of which a kit is in, clean and whole. */
 export interface Candidate {
   readonly designId: number;
   readonly design: string;
   readonly skill: string;
-  readonly rung: string;
+  readonly level: string;
   readonly bits: number;
   /** A kit that can be taken now. */
   readonly label: string;
@@ -52,11 +52,11 @@ export function boredOf(notes: readonly Watched[], designId: number): string | n
   if (said.length === UNCHANGED && said.every((x, i) => i === 0 || x >= said[i - 1]!) && said[2]! > said[0]!)
     return `liked less over the last ${UNCHANGED} sittings`;
   const recent = own.slice(-UNCHANGED);
-  if (recent.length < UNCHANGED || new Set(recent.map((n) => n.rung)).size > 1) return null;
+  if (recent.length < UNCHANGED || new Set(recent.map((n) => n.level)).size > 1) return null;
   const pace = recent.map((n) => (n.seconds !== null && n.count ? n.seconds / n.count : null));
   const isFaster = pace.every((s, i) => s !== null && (i === 0 || s < pace[i - 1]!));
   return isFaster && recent.every((n) => managedAlone(n) === 1)
-    ? `faster each time on the same rung, ${UNCHANGED} sittings in a row`
+    ? `faster each time on the same level, ${UNCHANGED} sittings in a row`
     : null;
 }
 
@@ -72,11 +72,11 @@ function lastWords(notes: readonly Watched[]): string | null {
       : isAlone(last.help)
         ? 'was not yet managed'
         : `was done with ${last.help === 'verbal prompt' ? 'a verbal prompt' : last.help}`;
-  return `“${last.rung}” ${how}`;
+  return `“${last.level}” ${how}`;
 }
 
 /**
- * What to offer a child next: the rung whose chance of managing alone is nearest to seven in ten and that serves the skill,
+ * What to offer a child next: the level whose chance of managing alone is nearest to seven in ten and that serves the skill,
  * of what is in and clean. What bores is left out, for something else of the same skill. A suggestion, never a diagnosis.
  *
  * @param notes the child's own, oldest first
@@ -107,7 +107,7 @@ export function whatNext(options: {
       null,
     );
   const served = rated.filter((c) => c.skill === skill);
-  // What is no harder than a rung of the same design that was managed alone is for a tired day.
+  // What is no harder than a level of the same design that was managed alone is for a tired day.
   const done = new Map<number, number>();
   for (const n of notes)
     if (managedAlone(n) === 1) done.set(n.designId, Math.max(done.get(n.designId) ?? 0, n.bits));

@@ -39,7 +39,7 @@ export function fillLists(file, kits) {
     "insert into kit (label, design_id, repair, parts, last_counted) values (?, ?, 0, ?, '2026-11-01')",
   );
   const note = db.prepare(
-    "insert into note (design_id, child, rung, bits, seconds, count, counted_of, help, words, sat_on) values (?, ?, 'Close slot', 11.5, ?, 8, 'pieces', 'none', '', ?)",
+    "insert into note (design_id, child, level, bits, seconds, count, counted_of, help, words, sat_on) values (?, ?, 'Close slot', 11.5, ?, 8, 'pieces', 'none', '', ?)",
   );
   const loan = db.prepare(
     "insert into loan (kit_id, borrower_id, lent_on, due_on, returned_on) values (?, 1, '2026-01-01', ?, ?)",

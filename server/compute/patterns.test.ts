@@ -201,7 +201,7 @@ describe('patterns', () => {
           'bits',
           'counts',
           'features',
-          'rungs',
+          'levels',
           'drawing',
           'safety',
         ]),

@@ -95,7 +95,7 @@ export function computeRoutes(workerPool: WorkerPool): Router {
     '/rasch',
     {
       about:
-        '`{responses: [[0, 1 or null, …], …]}`, a row a child, a column a rung: `{difficulties, sd, abilities: [{mean, sd}], logLikelihood}`: marginal maximum likelihood, abilities normal about 0, expected a posteriori',
+        '`{responses: [[0, 1 or null, …], …]}`, a row a child, a column a level: `{difficulties, sd, abilities: [{mean, sd}], logLikelihood}`: marginal maximum likelihood, abilities normal about 0, expected a posteriori',
       body: raschRequest,
     },
     ({ res, body: { responses } }) => workerPool.run({ kind: 'rasch', responses }, abortOnClose(res)),

@@ -475,9 +475,9 @@ function roles(add: Add): void {
 
 /**
  * What is lent is a kit, and several designs that go out as one are a bundle; so far they were called copy and kit. What
- * people did is the audit log.
+ * people did is the audit log. A place on a ladder is a level, once a rung.
  */
-function kitsAndBundles(add: Add): void {
+function kitsBundlesLevels(add: Add): void {
   for (const trigger of ['copy_in', 'copy_out', 'copy_moves']) add(`drop trigger "${trigger}"`);
   for (const index of [
     'copy_label',
@@ -513,6 +513,8 @@ function kitsAndBundles(add: Add): void {
     );
   carried('batch', 'items', 'kitId', 'bundleId');
   carried('term_plan', 'entries', 'copyId', 'kitId');
+  add('alter table "note" rename column "rung" to "level"');
+  carried('note', 'before', 'rung', 'level');
   add('create unique index "bundle_name" on "bundle" ("name" collate nocase)');
   add('create index "given_bundle" on "given" ("bundle_id", "id")');
   add('create index "reservation_open" on "reservation" ("design_id", "bundle_id") where "ended_on" is null');
@@ -577,7 +579,7 @@ export const changes: readonly Change[] = [
   change('2026-11-30-sound', sound),
   change('2026-12-01-traits', traits),
   change('2026-12-01-roles', roles),
-  change('2026-12-01-kits-and-bundles', kitsAndBundles),
+  change('2026-12-01-kits-bundles-levels', kitsBundlesLevels),
 ];
 
 /** Their names; a file that knows others is from a newer version. */

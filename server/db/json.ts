@@ -17,8 +17,8 @@ export type FilledJson = {
   quantity: number;
   lots: { lotId: number; quantity: number; from: string; cameOn: string }[];
 };
-/** A rung done in a sitting before the last one, as the note says it. */
-export type RungDoneJson = { rung: string; bits: number; seconds: number | null; count: number | null };
+/** A level done in a sitting before the last one, as the note says it. */
+export type LevelDoneJson = { level: string; bits: number; seconds: number | null; count: number | null };
 export type PartJson = {
   materialId: number | null;
   name: string;

@@ -31,7 +31,7 @@ const LANDED: Readonly<Record<string, string>> = {
   '2026-11-30-sound': '178d76e166e150d5a86bafce4e8b6efe73ab91f702c4822696fab315422bd3b7',
   '2026-12-01-traits': 'fa14ed26217e90b8618df5f6f12bdef84367b4af0b04273cc65c3fa609bf4824',
   '2026-12-01-roles': '8e82ec11acf19629fd2619e82cf46d1884215a2917fefd315ad331136bbd3ed2',
-  '2026-12-01-kits-and-bundles': 'f554cf10e2e8cbcf7bb28ae03759e6e030bb88a14e33b292af810d788da942fc',
+  '2026-12-01-kits-bundles-levels': '206c4e0deb97a573b460edf98a11394aeac1c68a98225d5f1bd4088f023d21ad',
 };
 const FIXTURES = join(import.meta.dirname, 'landed');
 
@@ -100,8 +100,8 @@ describe.each(readdirSync(FIXTURES).sort())('a place of %s', (fixture) => {
       },
       { label: 'FB-001a', lent_on: '2026-11-20', returned_on: null, outcome: null, name: 'Teal Skiff' },
     ]);
-    expect(await read('select child, rung, count, words from note')).toEqual([
-      { child: 'G-04', rung: 'Close slot', count: 8, words: 'Sang.' },
+    expect(await read('select child, level, count, words from note')).toEqual([
+      { child: 'G-04', level: 'Close slot', count: 8, words: 'Sang.' },
     ]);
     expect(await read('select sum(kits) as kits from kits_in_use')).toEqual([{ kits: 1 }]);
     expect((await read('select identity from place'))[0]!.identity).toMatch(/^[0-9a-f]{32}$/);
@@ -163,7 +163,7 @@ it('people keep what they may do, by the names of their roles', () => {
 
 it('kits, bundles, what is made together and what is planned keep what they point at under their new names', async () => {
   const file = join(folder, 'fox-button.db');
-  bringForward(file, undefined, changeNames.indexOf('2026-12-01-kits-and-bundles'));
+  bringForward(file, undefined, changeNames.indexOf('2026-12-01-kits-bundles-levels'));
   const db = new Database(file);
   for (const sql of [
     `insert into design (name, pattern, for_group, age_from, age_to, skill, copies, dials, materials) values ('d', 'p', 'g', 1, 2, 's', 1, '{}', '{}')`,
@@ -173,6 +173,7 @@ it('kits, bundles, what is made together and what is planned keep what they poin
     `insert into reservation (borrower_id, design_id, kit_id, made_on) values (1, 1, 1, '2026-11-20')`,
     `insert into batch (name, items, days, state, progress, used, offcuts, labels) values ('b', '[{"designId":1,"kitId":null,"copies":2},{"designId":null,"kitId":1,"copies":3}]', '{}', 'planned', '{}', '[]', '[]', '[]')`,
     `insert into term_plan (name, from_day, weeks, every_weeks, stays_weeks, clean_days, borrowers, entries) values ('t', '2026-11-24', 4, 2, 2, 1, '[1]', '[{"borrowerId":1,"week":0,"copyId":2,"kept":true}]')`,
+    `insert into note (design_id, child, rung, bits, count, counted_of, help, words, sat_on, before) values (1, 'G-04', 'Close slot', 11.5, 8, 'pieces', 'none', '', '2026-11-20', '[{"rung":"Wide mouth","bits":7.6,"seconds":null,"count":8}]')`,
   ])
     db.exec(sql);
   db.close();
@@ -195,6 +196,10 @@ it('kits, bundles, what is made together and what is planned keep what they poin
   ]);
   expect(json('select entries as "of" from term_plan')).toEqual([
     { borrowerId: 1, week: 0, kitId: 2, kept: true },
+  ]);
+  expect(all('select level from note')).toEqual([{ level: 'Close slot' }]);
+  expect(json('select before as "of" from note')).toEqual([
+    { bits: 7.6, seconds: null, count: 8, level: 'Wide mouth' },
   ]);
   expect(all('pragma foreign_key_check')).toEqual([]);
   after.close();

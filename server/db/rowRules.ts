@@ -71,7 +71,7 @@ const JSON_RULES: Readonly<Record<string, z.ZodType>> = {
   'count.filled': z.array(
     z.looseObject({ materialId: id, name: text, quantity: number, lots: z.array(record) }),
   ),
-  'note.before': z.array(z.looseObject({ rung: text, bits: number })),
+  'note.before': z.array(z.looseObject({ level: text, bits: number })),
   'telling.about': texts,
   'outbox.about': texts,
   'term_plan.borrowers': z.array(id),

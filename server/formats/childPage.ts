@@ -34,7 +34,7 @@ const offer = (title: string, s: Suggestion | null): Content[] =>
           margin: [0, 0, 0, 6],
           stack: [
             type(title, { color: QUIET, fontSize: 10 }),
-            type(`${s.design}, “${s.rung}”`, { bold: true, fontSize: 13 }),
+            type(`${s.design}, “${s.level}”`, { bold: true, fontSize: 13 }),
             type(`${s.reason} ${s.label}`),
           ],
         },
@@ -44,7 +44,7 @@ const cell = (words: string, bold = false): TableCell => type(words, { fontSize:
 
 export function childPagePaper(p: ChildPaper, size: Paper): PaperSpec {
   const { page, notes } = p;
-  const designs = [...new Map(page.rungs.map((r) => [r.designId, r.design]))];
+  const designs = [...new Map(page.levels.map((r) => [r.designId, r.design]))];
   const { next, easier, other } = page.whatNext;
   return {
     title: `${page.child}: what was seen, what next`,
@@ -72,10 +72,10 @@ export function childPagePaper(p: ChildPaper, size: Paper): PaperSpec {
             layout: 'noBorders',
             table: {
               widths: ['*', 60 * MM, 44],
-              body: page.rungs
+              body: page.levels
                 .filter((r) => r.designId === id)
                 .map((r) => [
-                  cell(`${r.rung}${r.alone === null ? '' : r.alone === 1 ? ' · alone' : ' · with help'}`),
+                  cell(`${r.level}${r.alone === null ? '' : r.alone === 1 ? ' · alone' : ' · with help'}`),
                   bar(r.low, r.chance, r.high),
                   cell(inTen(r.chance), true),
                 ]),
@@ -97,10 +97,10 @@ export function childPagePaper(p: ChildPaper, size: Paper): PaperSpec {
           dontBreakRows: true,
           widths: [44, '*', 74, 90, '*'],
           body: [
-            ['Day', 'Design and rung', 'Help', 'How it went', 'Words'].map((w) => cell(w, true)),
+            ['Day', 'Design and level', 'Help', 'How it went', 'Words'].map((w) => cell(w, true)),
             ...notes.map((n) => [
               cell(shortDay(n.satOn, p.locale)),
-              cell(`${n.design}: ${n.rung}`),
+              cell(`${n.design}: ${n.level}`),
               cell(n.help),
               cell(
                 [

@@ -157,11 +157,11 @@ export function pictureSheetPaper(p: FamilyPaper): PaperSpec {
       heading(w.steps),
       ...d.placed.map((s, n) => stepOf(s, n, d, own, voice)),
       ...(own ? [] : playOf(d, voice)),
-      ...(d.rungs.length > 0
+      ...(d.levels.length > 0
         ? [
             heading(w.ladder),
             {
-              ol: d.rungs.map((r) => type(`${say(r.name)}: ${say(r.grip)}`)),
+              ol: d.levels.map((r) => type(`${say(r.name)}: ${say(r.grip)}`)),
             } as Content,
           ]
         : []),

@@ -68,7 +68,7 @@ export function termReportPaper(t: TermReport, size: Paper): PaperSpec {
       type(t.place, { bold: true, fontSize: 24 }),
       type(days, { color: QUIET, margin: [0, 2, 0, 8] }),
       type(
-        `${many(loans, 'loan')} of ${many(t.copies, 'kit')} to ${many(t.families, 'family', 'families')}; ${late === 0 ? 'none was late' : `${late} came back late or ${late === 1 ? 'is' : 'are'} overdue`}. ${many(t.made, 'kit was', 'kits were')} made. ${many(lost, 'piece')} went missing${cost > 0 ? `, worth ${formatMoney(cost, t.money)}` : ''}. ${many(t.children, 'child was', 'children were')} watched; ${many(newly, 'rung was', 'rungs were')} managed alone for the first time.`,
+        `${many(loans, 'loan')} of ${many(t.copies, 'kit')} to ${many(t.families, 'family', 'families')}; ${late === 0 ? 'none was late' : `${late} came back late or ${late === 1 ? 'is' : 'are'} overdue`}. ${many(t.made, 'kit was', 'kits were')} made. ${many(lost, 'piece')} went missing${cost > 0 ? `, worth ${formatMoney(cost, t.money)}` : ''}. ${many(t.children, 'child was', 'children were')} watched; ${many(newly, 'level was', 'levels were')} managed alone for the first time.`,
       ),
       heading('Loans'),
       t.kits.length === 0
@@ -110,7 +110,7 @@ export function termReportPaper(t: TermReport, size: Paper): PaperSpec {
             ]),
           ),
       type(
-        'Newly alone: rungs that a child managed without help for the first time. Notes by whoever sat with the child, no diagnosis.',
+        'Newly alone: levels that a child managed without help for the first time. Notes by whoever sat with the child, no diagnosis.',
         { color: QUIET, fontSize: 9.5, margin: [0, 4, 0, 0] },
       ),
     ],

@@ -19,7 +19,7 @@ beforeEach(async () => {
     .post('/notes', {
       designId: design.id,
       child: 'G-04',
-      rung: 'Loose slot',
+      level: 'Loose slot',
       bits: 6,
       seconds: 40,
       count: 8,

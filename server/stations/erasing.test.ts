@@ -63,7 +63,7 @@ it('nothing of somebody who was erased is left in a byte of the place', async ()
     desk.post('/notes', {
       designId: design.id,
       child: CHILD,
-      rung: 'Loose slot',
+      level: 'Loose slot',
       bits: 6,
       seconds: 40,
       count: 8,

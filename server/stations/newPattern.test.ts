@@ -81,7 +81,7 @@ it('a pattern that nothing else knows goes from shelf to note', async () => {
     .post('/notes', {
       designId: design.id,
       child: 'G-04',
-      rung: '8 over',
+      level: '8 over',
       bits: 6,
       seconds: null,
       count: 5,

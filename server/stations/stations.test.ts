@@ -269,7 +269,7 @@ describe('watch, place and the tape', () => {
     const note = {
       designId: design.id,
       child: 'G-04',
-      rung: 'Close slot',
+      level: 'Close slot',
       bits: 11.5,
       seconds: 90,
       count: 8,
@@ -279,7 +279,7 @@ describe('watch, place and the tape', () => {
       satOn: TODAY,
     };
     await desk.post('/notes', { ...note, satOn: '2026-11-20' }).expect(201);
-    const climbed = [{ rung: 'Loose slot', bits: 9.5, seconds: 60, count: null }];
+    const climbed = [{ level: 'Loose slot', bits: 9.5, seconds: 60, count: null }];
     await desk.post('/notes', { ...note, before: climbed }).expect(201);
     expect((await desk.get('/notes')).body.map((n: { before: unknown }) => n.before)).toEqual([climbed, []]);
     expect(

@@ -177,7 +177,7 @@ describe('long lists', () => {
         .post('/notes', {
           designId: design.id,
           child: `G-0${i % 3}`,
-          rung: 'Close',
+          level: 'Close',
           bits: 8,
           seconds: 20,
           count: 4,

@@ -50,13 +50,13 @@ describe('asking the worker', () => {
     const { ask, last } = asking();
     slow = 60;
     for (const w of [17, 18, 19, 20]) ask(w);
-    await waitFor(() => expect(last().rungs).not.toBeNull());
+    await waitFor(() => expect(last().levels).not.toBeNull());
     expect(asked).toEqual([17, 20]);
   });
   it('asks nothing again where only the name, the number of kits or the stock moved', async () => {
     const { ask, last } = asking();
     ask(17);
-    await waitFor(() => expect(last().rungs).not.toBeNull());
+    await waitFor(() => expect(last().levels).not.toBeNull());
     const { about } = asker(() => {});
     about(width(17), [TUB, CAP], RULES_HERE);
     about({ ...width(17), name: 'Other', copies: 9 }, [TUB, { ...CAP, kept: 1 }], RULES_HERE);
@@ -66,7 +66,7 @@ describe('asking the worker', () => {
   it('says that an answer keeps one waiting, and takes it back when it is there', async () => {
     const { ask, last, told } = asking();
     ask(17);
-    await waitFor(() => expect(last().rungs).not.toBeNull());
+    await waitFor(() => expect(last().levels).not.toBeNull());
     expect(told.some((h) => h.behind)).toBe(false);
     slow = 500;
     ask(18);
@@ -82,7 +82,7 @@ describe('asking the worker', () => {
     expect(last().fit).toBeNull();
     fails = false;
     last().again();
-    await waitFor(() => expect(last().rungs).not.toBeNull());
+    await waitFor(() => expect(last().levels).not.toBeNull());
     expect(last()).toMatchObject({ problem: null, fit: { verdict: 'clear' } });
   });
 });

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
-import { loadPattern, type AnyDials, type Chosen, type Fit, type Rung } from '../../core/patterns/index.ts';
+import { loadPattern, type AnyDials, type Chosen, type Fit, type Level } from '../../core/patterns/index.ts';
 import type { SafetyReport } from '../../core/safety/check.ts';
 import { lookedOverOf } from '../../core/safety/lookedOver.ts';
 import { madeAs, testsThatCount } from '../../core/safety/handTests.ts';
@@ -14,7 +14,7 @@ import { chosenOf } from './derived.ts';
 export interface Heavy {
   readonly fit: Fit | null;
   readonly bits: number | null;
-  readonly rungs: readonly Rung<AnyDials>[] | null;
+  readonly levels: readonly Level<AnyDials>[] | null;
   readonly safety: SafetyReport | null;
   /** The fit is of dials that have moved on since, and the next one keeps one waiting. */
   readonly behind: boolean;
@@ -26,7 +26,7 @@ export interface Heavy {
 export const NOTHING: Heavy = {
   fit: null,
   bits: null,
-  rungs: null,
+  levels: null,
   safety: null,
   behind: false,
   problem: null,
@@ -130,8 +130,8 @@ export function asker(tell: (heavy: Heavy) => void): Asker {
         if (wish) continue;
         await new Promise((go) => setTimeout(go, RESTS));
         if (wish) continue;
-        const [safety, rungs] = [await door.safety(now.ask), await door.rungs(now.ask)];
-        if (isAbout(now.id)) say({ safety, rungs });
+        const [safety, levels] = [await door.safety(now.ask), await door.levels(now.ask)];
+        if (isAbout(now.id)) say({ safety, levels });
       } catch (error) {
         inTime();
         if (isAbout(now.id)) say({ ...nothing, problem: words(error) });

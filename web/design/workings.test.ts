@@ -10,7 +10,7 @@ const state = () => useWorkings.getState();
 const open = (id: number, part: object = {}) => useOpenDesign.getState().open(slotDesign({ id, ...part }));
 /** Room across the slot for the cap of 14 mm. */
 const across = () => state().heavy.fit!.facts.find((f) => f.id === 'gapAcross')!.value;
-const rests = () => waitFor(() => expect(state().heavy.rungs).not.toBeNull());
+const rests = () => waitFor(() => expect(state().heavy.levels).not.toBeNull());
 
 beforeAll(async () => {
   standInWorker();

@@ -1,7 +1,7 @@
 import { render, screen } from '@testing-library/react';
 import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Mark } from '../../core/drawing/mark.ts';
-import { Ladder, nearestRung } from '../stations/shape/Ladder.tsx';
+import { Ladder, nearestLevel } from '../stations/shape/Ladder.tsx';
 import { CAP, show, TUB } from '../testing/desk.tsx';
 import { loadPattern } from '../../core/patterns/index.ts';
 import { design, kinds } from '../../core/testing.ts';
@@ -182,7 +182,7 @@ describe('a picture', () => {
 describe('the ladder', () => {
   const chosen = kinds({ container: TUB, piece: CAP });
   const dials = drop.defaults({ approach: 'prepared shelf', chosen, ageFrom: 18 });
-  const rungs = drop.rungs(design(dials, chosen));
+  const levels = drop.levels(design(dials, chosen));
   const ladder = (
     line: ReturnType<typeof secondsLine>,
     here: number | null = null,
@@ -190,10 +190,10 @@ describe('the ladder', () => {
   ) =>
     show(
       <Ladder
-        rungs={rungs}
+        levels={levels}
         problem={null}
         chosen={open}
-        nearest={nearestRung(rungs, here)?.id ?? null}
+        nearest={nearestLevel(levels, here)?.id ?? null}
         line={line}
         onChoose={() => {}}
         onAdopt={() => {}}
@@ -202,18 +202,18 @@ describe('the ladder', () => {
       />,
     );
 
-  it('shows bits, and the rung that is yours', () => {
-    const mine = rungs.findIndex((r) => r.differs.length === 0);
+  it('shows bits, and the level that is yours', () => {
+    const mine = levels.findIndex((r) => r.differs.length === 0);
     expect(mine).toBeGreaterThan(0);
-    ladder(null, rungs[0]!.bits);
+    ladder(null, levels[0]!.bits);
     const buttons = screen.getAllByRole('button', { pressed: false });
-    expect(buttons).toHaveLength(rungs.length);
-    expect(buttons[1]).toHaveTextContent(`${rungs[1]!.bits.toFixed(1)} bits`);
-    expect(buttons.map((b) => b.textContent.includes('yours'))).toEqual(rungs.map((_, i) => i === mine));
+    expect(buttons).toHaveLength(levels.length);
+    expect(buttons[1]).toHaveTextContent(`${levels[1]!.bits.toFixed(1)} bits`);
+    expect(buttons.map((b) => b.textContent.includes('yours'))).toEqual(levels.map((_, i) => i === mine));
     expect(screen.queryByText(/± /)).toBeNull();
   });
-  it('says which dials of an open rung differ from yours', () => {
-    const other = rungs.find((r) => r.id === 'tongs')!;
+  it('says which dials of an open level differ from yours', () => {
+    const other = levels.find((r) => r.id === 'tongs')!;
     ladder(null, null, other.id);
     expect(screen.getByText(/Differs from yours/)).toHaveTextContent('Picked up with Tongs');
   });
@@ -227,6 +227,6 @@ describe('the ladder', () => {
         [7, 7],
       ]),
     );
-    expect(screen.getAllByText(/\d+ ± \d+ s/)).toHaveLength(rungs.length);
+    expect(screen.getAllByText(/\d+ ± \d+ s/)).toHaveLength(levels.length);
   });
 });

@@ -190,7 +190,7 @@ function useTyped<T>(
       return false;
     }
   };
-  // The value moved from outside (a slider, a rung): show it, unless what is typed means the same.
+  // The value moved from outside (a slider, a level): show it, unless what is typed means the same.
   if (shown !== from) {
     setFrom(shown);
     if (!means(text, shown)) {

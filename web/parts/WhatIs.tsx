@@ -44,4 +44,4 @@ const WhatIs = ({ word, children }: { word: string; children: React.ReactNode })
 export const WhatAreBits = memo(function WhatAreBits() {
   return <WhatIs word={text('bit')}>{text('howDifficultPieceHand')}</WhatIs>;
 });
-export const WhatIsRung = () => <WhatIs word={text('rung')}>{text('oneStepThisDesigns')}</WhatIs>;
+export const WhatIsLevel = () => <WhatIs word={text('level')}>{text('oneStepThisDesigns')}</WhatIs>;

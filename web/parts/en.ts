@@ -21,7 +21,7 @@ export const en = {
   bit: 'a bit',
   howDifficultPieceHand:
     'How difficult one piece is for the hand: a longer way, a tighter gap and more choices add bits. One bit more is about twice as demanding.',
-  rung: 'a rung',
+  level: 'a level',
   oneStepThisDesigns:
     'One step of this design’s ladder from easier to harder. Each changes one or two dials and leaves the rest.',
   labels: 'Labels',

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { loadPattern, type AnyAt, type AnyDials, type Fit, type Rung } from '../../core/patterns/index.ts';
+import { loadPattern, type AnyAt, type AnyDials, type Fit, type Level } from '../../core/patterns/index.ts';
 import type { Scene } from '../../core/drawing/mark.ts';
 import { growing } from '../../core/drawing/stepPictures.ts';
 import type { Material } from '../../core/materials/material.ts';
@@ -62,9 +62,9 @@ export const bench = {
     const pattern = await loadPattern(a.pattern);
     return once(`fit ${key(a)}`, () => pattern.fit(a));
   },
-  rungs: async (a: Ask): Promise<Rung<AnyDials>[]> => {
+  levels: async (a: Ask): Promise<Level<AnyDials>[]> => {
     const pattern = await loadPattern(a.pattern);
-    return once(`rungs ${key(a)}`, () => pattern.rungs(a));
+    return once(`levels ${key(a)}`, () => pattern.levels(a));
   },
   safety: async (a: Ask): Promise<SafetyReport> => {
     const pattern = await loadPattern(a.pattern);

@@ -317,7 +317,7 @@ describe('a plan that was moved by hand', () => {
 describe('what a kit is worth to a family', () => {
   const of = (more: Partial<Parameters<typeof worthOf>[0]>) =>
     worthOf({
-      rungs: [],
+      levels: [],
       skills: ['Hand strength'],
       aim: null,
       isReserved: false,
@@ -329,20 +329,20 @@ describe('what a kit is worth to a family', () => {
     });
 
   test('the aim, then the step nearest to seven in ten', () => {
-    const rung = (name: string, chance: number) => ({
+    const level = (name: string, chance: number) => ({
       child: 'G-04',
       skill: 'Hand strength',
-      rung: name,
+      level: name,
       chance,
     });
-    const both = of({ aim: 'Hand strength', rungs: [rung('soft pegs', 0.95), rung('stiff pegs', 0.68)] });
+    const both = of({ aim: 'Hand strength', levels: [level('soft pegs', 0.95), level('stiff pegs', 0.68)] });
     expect(both.reason).toBe(
       'Hand strength, their aim; “stiff pegs”: about 7 in 10 for G-04 to manage it alone',
     );
     expect(both.points).toBeGreaterThan(
-      of({ aim: 'Hand strength', rungs: [rung('soft pegs', 0.95)] }).points,
+      of({ aim: 'Hand strength', levels: [level('soft pegs', 0.95)] }).points,
     );
-    expect(of({ rungs: [rung('soft pegs', 0.95)] }).points).toBeLessThan(both.points);
+    expect(of({ levels: [level('soft pegs', 0.95)] }).points).toBeLessThan(both.points);
   });
 
   test('what is made for others of another age is worth less, and it says for whom', () => {

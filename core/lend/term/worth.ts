@@ -19,12 +19,12 @@ export interface Ages {
 }
 const gapOf = (a: Ages, b: Ages): number => Math.max(0, a.from - b.to, b.from - a.to);
 
-/** A rung of a kit for one child of a family. */
-export interface RungFor {
+/** A level of a kit for one child of a family. */
+export interface LevelFor {
   /** The child's code; null where no notes are known of the family's children. */
   readonly child: string | null;
   readonly skill: string;
-  readonly rung: string;
+  readonly level: string;
   /** Of managing it alone, 0 to 1. */
   readonly chance: number;
 }
@@ -32,14 +32,14 @@ export interface RungFor {
 const tenths = (chance: number): string => `${Math.round(10 * chance)} in 10`;
 
 /**
- * What a kit is worth to a family: the rung whose chance of managing alone is nearest to seven in ten, whether it is for
+ * What a kit is worth to a family: the level whose chance of managing alone is nearest to seven in ten, whether it is for
  * the aim, and whether it was made for its group.
  *
- * @param rungs of all designs in the kit, for every child that notes speak of; at least one rung, or empty where a design
+ * @param levels of all designs in the kit, for every child that notes speak of; at least one level, or empty where a design
  * cannot be read
  */
 export function worthOf(o: {
-  readonly rungs: readonly RungFor[];
+  readonly levels: readonly LevelFor[];
   readonly skills: readonly string[];
   readonly aim: string | null;
   /** Whether the family reserved it. */
@@ -51,9 +51,9 @@ export function worthOf(o: {
   readonly groupAges: Ages | null;
 }): Worth {
   const isAim = o.aim !== null && o.skills.includes(o.aim);
-  const serving = o.rungs.filter((r) => !isAim || r.skill === o.aim);
+  const serving = o.levels.filter((r) => !isAim || r.skill === o.aim);
   const nearness = (chance: number): number => 1 - Math.abs(chance - STRETCH) / STRETCH;
-  const best = serving.reduce<RungFor | null>(
+  const best = serving.reduce<LevelFor | null>(
     (a, r) => (a === null || nearness(r.chance) > nearness(a.chance) ? r : a),
     null,
   );
@@ -71,7 +71,7 @@ export function worthOf(o: {
   const reasons = [
     ...(o.isReserved ? ['reserved by them'] : []),
     isAim ? `${o.aim}, their aim` : (o.skills[0] ?? ''),
-    ...(known ? [`“${best.rung}”: about ${tenths(best.chance)} for ${best.child} to manage it alone`] : []),
+    ...(known ? [`“${best.level}”: about ${tenths(best.chance)} for ${best.child} to manage it alone`] : []),
     ...(isOwn ? [`made for ${o.group}`] : gap > 0 ? [`made for ${formatAges(o.ages.from, o.ages.to)}`] : []),
     ...(known ? [] : ['no notes to go by']),
   ];

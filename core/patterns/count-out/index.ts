@@ -1,5 +1,5 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
+import type { At, Feature, Pattern, Plan, LevelDials, Show, Step } from '../kernel.ts';
 import {
   cleaningStep,
   countStep,
@@ -117,7 +117,7 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const { kinds } = parts(at);
   const grip = text(at, 'thumbFingerTime');
@@ -166,6 +166,6 @@ export const countOut: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'tokens', one: 'token', number: d.tokens }),
   features,
-  rungs,
+  levels,
   show,
 };

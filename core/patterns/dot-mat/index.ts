@@ -1,7 +1,7 @@
 import { hazardsNamed } from '../../catalogue/hazardNames.ts';
 import type { Material } from '../../materials/material.ts';
 import { outlineName } from '../../outline/outline.ts';
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import type { At, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, stopWords } from '../making.ts';
 import { dials, dotsOf, parts, pieceWide, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
@@ -134,7 +134,7 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const { kinds } = parts(at);
   const wide = Math.max(8, ...kinds.map(pieceWide));
@@ -142,12 +142,12 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
   const base: Dials = { ...d, tilt: 0, colours: 'free' };
   const dot = (k: number): number =>
     Math.max(6, Math.min(60, Math.round(isPainted(d) ? d.dot * k : wide * k)));
-  const upTo = (rung: RungDials<Dials>): RungDials<Dials> => {
-    // A small outline takes fewer: as many as go, so that every rung can be laid.
-    const most = dotsOf({ ...rung.dials, asked: 0 }).length;
-    return { ...rung, dials: { ...rung.dials, asked: Math.max(1, Math.min(rung.dials.asked, most)) } };
+  const upTo = (level: LevelDials<Dials>): LevelDials<Dials> => {
+    // A small outline takes fewer: as many as go, so that every level can be laid.
+    const most = dotsOf({ ...level.dials, asked: 0 }).length;
+    return { ...level, dials: { ...level.dials, asked: Math.max(1, Math.min(level.dials.asked, most)) } };
   };
-  const all: RungDials<Dials>[] = [
+  const all: LevelDials<Dials>[] = [
     { id: 'few', name: text(at, 'fewLargeDots'), grip, dials: { ...base, dot: dot(1.5), gap: 12, asked: 4 } },
     { id: 'more', name: text(at, 'moreDots'), grip, dials: { ...base, dot: dot(1.25), gap: 8, asked: 6 } },
     { id: 'close', name: text(at, 'closeDots'), grip, dials: { ...base, dot: dot(1.05), gap: 4, asked: 9 } },
@@ -185,6 +185,6 @@ export const dotMat: Pattern<Dials, Detail> = {
   reaches,
   // All of the page lies within reach from the middle of the table's edge.
   forHand: ({ dials: d }, { reach }) => (reach === undefined ? {} : { longest: Math.min(d.longest, reach) }),
-  rungs,
+  levels,
   show,
 };

@@ -152,21 +152,21 @@ describe('fit', () => {
   });
 });
 
-describe('rungs', () => {
+describe('levels', () => {
   it.each([
     ['a cap', chosen],
     ['a ball', kinds({ container: tub, piece: ball })],
     ['a sponge', kinds({ container: tub, piece: sponge })],
     ['a cap in a shoe box', kinds({ container: box, piece: cap })],
   ] as [string, Chosen][])('%s gets at least four, sorted by bits, all of which pass', (_, c) => {
-    const rungs = drop.rungs(design(dials, c));
-    expect(rungs.length).toBeGreaterThanOrEqual(4);
-    expect(rungs.map((r) => r.bits)).toEqual([...rungs.map((r) => r.bits)].sort((a, b) => a - b));
-    expect(rungs.every((r) => detail(r.fit).passage.passes)).toBe(true);
-    expect(new Set(rungs.map((r) => r.id)).size).toBe(rungs.length);
+    const levels = drop.levels(design(dials, c));
+    expect(levels.length).toBeGreaterThanOrEqual(4);
+    expect(levels.map((r) => r.bits)).toEqual([...levels.map((r) => r.bits)].sort((a, b) => a - b));
+    expect(levels.every((r) => detail(r.fit).passage.passes)).toBe(true);
+    expect(new Set(levels.map((r) => r.id)).size).toBe(levels.length);
   });
   it('has dials that make a design of their own', () => {
-    for (const r of drop.rungs(design(dials, chosen)))
+    for (const r of drop.levels(design(dials, chosen)))
       expect(drop.fit(design(r.dials, chosen)).verdict).not.toBe('stop');
   });
   it('asks for more bits where the gap is less', () => {

@@ -5,7 +5,7 @@ import { fit, moves, type Detail } from './fit.ts';
 import { draw } from './layout.ts';
 import { features, reaches, plan, show } from './making.ts';
 import { parts } from './pieces.ts';
-import { rungs } from './rungs.ts';
+import { levels } from './levels.ts';
 import { text } from './words.ts';
 
 /** What there is to do, in a line. */
@@ -46,6 +46,6 @@ export const dropThrough: Pattern<Dials, Detail> = {
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.pieces }),
   features,
   reaches,
-  rungs,
+  levels,
   show,
 };

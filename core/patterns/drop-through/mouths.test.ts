@@ -42,13 +42,13 @@ describe('a mouth narrowed by tape', () => {
     // Edge on and turned by 45°, the cap’s side of 38 × 14 takes up (38 + 14) / √2.
     expect(fact(drop.fit(square), 'gap')).toBeCloseTo(45 - 52 / Math.SQRT2, 2);
   });
-  it('is as close as a slot of that width, and its own rung', () => {
+  it('is as close as a slot of that width, and its own level', () => {
     const f = drop.fit(at({}));
     expect(f).toMatchObject({ verdict: 'clear', headline: 'Drops free' });
     expect(fact(f, 'gap')).toBeCloseTo(3, 2);
-    const rungs = drop.rungs(at({}));
-    expect(rungs.map((r) => r.name)).toEqual(expect.arrayContaining(['No tape', 'Close slit']));
-    expect(rungs[0]!.name).toBe('No tape');
+    const levels = drop.levels(at({}));
+    expect(levels.map((r) => r.name)).toEqual(expect.arrayContaining(['No tape', 'Close slit']));
+    expect(levels[0]!.name).toBe('No tape');
   });
   it('asks for a tape where none is chosen', () => {
     const bare = { ...at({}), chosen: kinds({ container: TUB, piece: CAP }) };

@@ -1,4 +1,4 @@
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import type { At, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import {
   bagNeed,
   cleaningStep,
@@ -112,7 +112,7 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const { ball, items } = parts(at);
   const most = Math.floor(longestSlit(mouthOf(ball, d)));
@@ -122,7 +122,7 @@ function rungs(at: At<Dials>): RungDials<Dials>[] {
     grip: string,
     share: number,
     part: Partial<Dials>,
-  ): RungDials<Dials> => {
+  ): LevelDials<Dials> => {
     const next = { ...d, dice: 0, ...part };
     const least = Math.max(...items.map((m) => shortestSlit(m, mouthOf(ball, next)) ?? most));
     const slit = Math.max(10, Math.min(most, Math.ceil(least + share * Math.max(0, most - least))));
@@ -167,6 +167,6 @@ export const feedTheMouth: Pattern<Dials, Detail> = {
   // A second slit across the first opens with less squeeze.
   forHand: ({ dials: d }, hand) =>
     d.goal !== 'pull out' && hand.force !== undefined && d.force > hand.force ? { crossed: true } : {},
-  rungs,
+  levels,
   show,
 };

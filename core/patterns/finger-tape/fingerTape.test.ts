@@ -59,12 +59,12 @@ it('a wide tape is torn, small scraps are said, and colours must be seen on came
   expect(tapeUp.show(of({ video: true })).say).toContain('lays out');
 });
 
-it('grows in one sitting, minute by minute, from rung to rung', () => {
+it('grows in one sitting, minute by minute, from level to level', () => {
   const at = of({ minutes: 10, colours: 2 }, { paper: [note(), note('#2C5F8A', 3)] });
   const { script } = tapeUp.show(at);
   expect(script!.reduce((n, s) => n + s.minutes, 0)).toBe(10);
-  const rungs = tapeUp.rungs(at).map((r) => r.id);
-  for (const s of script!) expect(rungs).toContain(s.rung);
+  const levels = tapeUp.levels(at).map((r) => r.id);
+  for (const s of script!) expect(levels).toContain(s.level);
 });
 
 it('says when to take it off, and asks for care of the skin', () => {

@@ -1,4 +1,4 @@
-import type { At, Feature, Pattern, Plan, RungDials, ScriptStep, Show, Step, Reaches } from '../kernel.ts';
+import type { At, Feature, Pattern, Plan, LevelDials, ScriptStep, Show, Step, Reaches } from '../kernel.ts';
 import { countStep, need, sayFor, sheetOf, step } from '../making.ts';
 import { dials, parts, ROLES, scraps, stripFor, stripWidth, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
@@ -127,21 +127,21 @@ function reaches(at: At<Dials>): Reaches {
 /** The sitting: it grows from one finger to the most at once, in the minutes there are. */
 function script(at: At<Dials>): ScriptStep[] {
   const { dials: d } = at;
-  const all: { share: number; words: string; rung: string }[] = [
-    { share: 0.2, words: text(at, 'tapeFingerStickySide'), rung: 'one' },
-    { share: 0.2, words: text(at, 'fingerNextPickUp'), rung: 'two' },
+  const all: { share: number; words: string; level: string }[] = [
+    { share: 0.2, words: text(at, 'tapeFingerStickySide'), level: 'one' },
+    { share: 0.2, words: text(at, 'fingerNextPickUp'), level: 'two' },
     {
       share: 0.2,
       words: d.colours > 1 ? text(at, 'colourEachFinger') : text(at, 'fingerLeftHeapRight'),
-      rung: 'colour',
+      level: 'colour',
     },
-    { share: 0.2, words: text(at, 'asFastAsCalled'), rung: 'called' },
-    { share: 0.2, words: text(at, 'howManyOnceCount'), rung: 'most' },
+    { share: 0.2, words: text(at, 'asFastAsCalled'), level: 'called' },
+    { share: 0.2, words: text(at, 'howManyOnceCount'), level: 'most' },
   ];
-  return all.map(({ share, words, rung }) => ({
+  return all.map(({ share, words, level }) => ({
     minutes: Math.round(d.minutes * share * 2) / 2 || 0.5,
     words,
-    rung,
+    level,
   }));
 }
 
@@ -163,11 +163,11 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const { papers } = parts(at);
   const two = Math.min(2, papers.length);
-  const of = (id: string, name: string, grip: string, part: Partial<Dials>): RungDials<Dials> => ({
+  const of = (id: string, name: string, grip: string, part: Partial<Dials>): LevelDials<Dials> => ({
     id,
     name,
     grip,
@@ -223,6 +223,6 @@ export const fingerTape: Pattern<Dials, Detail> = {
   features,
   reaches,
   forHand: (_, { finger }) => (finger === undefined ? {} : { girth: finger }),
-  rungs,
+  levels,
   show,
 };

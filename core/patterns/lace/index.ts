@@ -1,5 +1,5 @@
 import { outlineName } from '../../outline/outline.ts';
-import type { At, Pattern, RungDials } from '../kernel.ts';
+import type { At, Pattern, LevelDials } from '../kernel.ts';
 import { PUNCH, ROLES, type Dials } from './dials.ts';
 import { dials } from './table.ts';
 import { draw } from './draw.ts';
@@ -9,7 +9,7 @@ import { features, plan, reaches, show } from './plan.ts';
 import { text } from './words.ts';
 
 /** The same card with fewer, larger holes, then more, then another stitch; each changes one or two things. */
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const holes = (n: number, part: Partial<Dials>): Dials => {
     const next = { ...d, ...part };
@@ -81,6 +81,6 @@ export const lace: Pattern<Dials, Detail> = {
   // A card that one hand holds is a little wider than the hand spans (common practice).
   forHand: ({ dials: d }, { span }) =>
     span === undefined ? {} : { longest: Math.min(d.longest, 1.2 * span) },
-  rungs,
+  levels,
   show,
 };

@@ -7,7 +7,7 @@ import { cardSize, fit, layOut, moves, type Detail } from './fit.ts';
 import { boardOf, insetOutline, INSETS } from './insets.ts';
 import { halfOutline, linesOf } from './lines.ts';
 import { steps } from './steps.ts';
-import { show, rungs } from './show.ts';
+import { show, levels } from './show.ts';
 import { text } from './words.ts';
 
 function cuts(at: At<Dials>): Cut[] {
@@ -176,6 +176,6 @@ export const matchAndPiece: Pattern<Dials, Detail> = {
     })[d.kind],
   features,
   reaches,
-  rungs,
+  levels,
   show,
 };

@@ -1,4 +1,4 @@
-import type { At, RungDials, Show } from '../kernel.ts';
+import type { At, LevelDials, Show } from '../kernel.ts';
 import { sayFor, stopWords } from '../making.ts';
 import { mostShown, partnersOf, type Dials } from './dials.ts';
 import { text } from './words.ts';
@@ -35,11 +35,11 @@ export function show(at: At<Dials>): Show {
   };
 }
 
-export function rungs(at: At<Dials>): RungDials<Dials>[] {
+export function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const grip = text(at, 'thumbFinger');
   const most = Math.min(mostShown(d), 24);
-  const of = (id: string, name: string, part: Partial<Dials>): RungDials<Dials> => ({
+  const of = (id: string, name: string, part: Partial<Dials>): LevelDials<Dials> => ({
     id,
     name,
     grip,

@@ -1,4 +1,4 @@
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
+import type { At, Feature, Pattern, Plan, LevelDials, Show, Step } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, step, stopWords } from '../making.ts';
 import { dials, parts, PATTERNS, ROLES, type Dials, type PatternId } from './dials.ts';
 import { draw } from './draw.ts';
@@ -102,7 +102,7 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const { kinds } = parts(at);
   const grip = text(at, 'thumbTwoFingersPressed');
@@ -174,6 +174,6 @@ export const pegRim: Pattern<Dials, Detail> = {
   moves,
   counts: ({ dials: d }) => ({ of: 'pegs', one: 'peg', number: pegsNeeded(d) }),
   features,
-  rungs,
+  levels,
   show,
 };

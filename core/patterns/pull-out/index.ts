@@ -1,6 +1,6 @@
 import { isWeak } from '../../child/hand.ts';
 import { hasTrait, shapeOf, type Material } from '../../materials/material.ts';
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import type { At, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import {
   bagNeed,
   cleaningStep,
@@ -18,7 +18,7 @@ import { girth, isCage, isCloth, isSoft, parts, ROLES, stemOf, type Dials } from
 import { dials } from './table.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
-import { cageFit, cageMoves, cageOf, cageRungs, cageSteps, drawCage } from './whisk.ts';
+import { cageFit, cageMoves, cageOf, cageLevels, cageSteps, drawCage } from './whisk.ts';
 import { text } from './words.ts';
 
 /** A fuzzy stem has a wire in it; nothing in its sizes tells it from a straw. */
@@ -215,9 +215,9 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
-  if (isCage(at)) return cageRungs(at);
+  if (isCage(at)) return cageLevels(at);
   const { stem, depth } = parts(at);
   const least = Math.max(5, stem.long - depth);
   const out = (share: number): number => Math.max(Math.ceil(least), Math.round(stem.long * share));
@@ -292,6 +292,6 @@ export const pullOut: Pattern<Dials, Detail> = {
           ...(at.dials.opening === 'slit' ? { length: girth(parts(at).stem) / 2 / 0.75 } : {}),
         }
       : {},
-  rungs,
+  levels,
   show,
 };

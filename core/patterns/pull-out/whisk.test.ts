@@ -41,10 +41,10 @@ describe('soft balls in a whisk', () => {
       headline: 'It cannot be squeezed',
     });
   });
-  it('needs no blade, has four rungs or more and says that a finger can be caught', () => {
+  it('needs no blade, has four levels or more and says that a finger can be caught', () => {
     const a = at({ wires: 9 });
     expect(pull.steps(a).some((s) => s.blade)).toBe(false);
-    expect(pull.rungs(a).length).toBeGreaterThanOrEqual(4);
+    expect(pull.levels(a).length).toBeGreaterThanOrEqual(4);
     expect(pull.features(a)).toContainEqual(
       expect.objectContaining({ kind: 'opening', where: 'between two wires' }),
     );

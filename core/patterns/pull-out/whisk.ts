@@ -3,7 +3,7 @@ import type { Mark } from '../../drawing/mark.ts';
 import { circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { Material } from '../../materials/material.ts';
-import type { At, Drawing, Fit, RungDials, Step } from '../kernel.ts';
+import type { At, Drawing, Fit, LevelDials, Step } from '../kernel.ts';
 import { answers, countStep, kindOf, mm, plainName, step } from '../making.ts';
 import { parts, stemOf, type Dials } from './dials.ts';
 import { text } from './words.ts';
@@ -138,7 +138,7 @@ export function cageMoves(at: At<Dials>): Move[] {
   return at.dials.start === 'in' ? [take] : [take, put];
 }
 
-export function cageRungs(at: At<Dials>): RungDials<Dials>[] {
+export function cageLevels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const { across, squeezed, ball, room } = cageOf(at);
   const most = mostWires(across, squeezed);

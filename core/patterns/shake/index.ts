@@ -1,5 +1,5 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
-import type { At, Cut, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import type { At, Cut, Feature, Need, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { countStep, need, plainName, sayFor, step, stopWords } from '../making.ts';
 import { dials, fillerSize, mostMouth, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
@@ -204,13 +204,13 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const { kind, across, body, fillers } = parts(at);
   const { long } = fillerSize(fillers[0]!);
   const most = Math.max(20, mostMouth(kind, across, body.sizes.wall ?? 0));
   const mouth = (over: number): number => Math.max(15, Math.min(most, Math.ceil(long + over)));
-  const of = (id: string, name: string, grip: string, part: Partial<Dials>): RungDials<Dials> => ({
+  const of = (id: string, name: string, grip: string, part: Partial<Dials>): LevelDials<Dials> => ({
     id,
     name,
     grip,
@@ -250,6 +250,6 @@ export const shake: Pattern<Dials, Detail> = {
   counts: (at) => ({ of: 'pieces', one: 'piece', number: fillings(at)[0]!.count }),
   features,
   reaches,
-  rungs,
+  levels,
   show,
 };

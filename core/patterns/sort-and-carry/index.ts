@@ -1,4 +1,4 @@
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step } from '../kernel.ts';
+import type { At, Feature, Pattern, Plan, LevelDials, Show, Step } from '../kernel.ts';
 import {
   bagNeed,
   cleaningStep,
@@ -78,7 +78,7 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const { kinds } = parts(at);
   const { middle } = pieceSize(kinds);
@@ -146,6 +146,6 @@ export const sortAndCarry: Pattern<Dials, Detail> = {
   features,
   // Between two cups the hand goes in: a sixth of its span is its thickness with what it holds (common practice).
   forHand: (_, { span }) => (span === undefined ? {} : { hand: span / 6 }),
-  rungs,
+  levels,
   show,
 };

@@ -1,5 +1,5 @@
 import { isWeak } from '../../child/hand.ts';
-import type { At, Cut, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import type { At, Cut, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sheetOf, sayFor, step, stopWords } from '../making.ts';
 import { dials, isTube, looseFor, parts, ringOf, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
@@ -250,7 +250,7 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const { part, thick } = parts(at);
   const n = d.number;
@@ -343,6 +343,6 @@ export const stack: Pattern<Dials, Detail> = {
     ...(hand.span === undefined ? {} : { outer: Math.min(d.outer, Math.max(d.post + 30, hand.span)) }),
     ...(isWeak(hand) || hand.oneHanded ? { hole: Math.max(d.hole, d.post + 25) } : {}),
   }),
-  rungs,
+  levels,
   show,
 };

@@ -1,6 +1,6 @@
 import { isWeak } from '../../child/hand.ts';
 import { outlineName } from '../../outline/outline.ts';
-import type { At, Feature, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import type { At, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { cleaningStep, countStep, need, sayFor, sharedKinds, step, stopWords } from '../making.ts';
 import { dials, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
@@ -165,9 +165,9 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
-  const of = (id: string, name: string, grip: string, part: Partial<Dials>): RungDials<Dials> => ({
+  const of = (id: string, name: string, grip: string, part: Partial<Dials>): LevelDials<Dials> => ({
     id,
     name,
     grip,
@@ -208,6 +208,6 @@ export const traceAndPull: Pattern<Dials, Detail> = {
     ...(hand.reach === undefined ? {} : { longest: Math.min(d.longest, hand.reach) }),
     ...(isWeak(hand) ? { line: Math.max(d.line, 6) } : {}),
   }),
-  rungs,
+  levels,
   show,
 };

@@ -1,4 +1,4 @@
-import type { At, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import type { At, Feature, Need, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { cleaningStep, countStep, need, plainName, sayFor, step, stopWords } from '../making.ts';
 import { dials, layOut, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
@@ -146,7 +146,7 @@ function show(at: At<Dials>): Show {
       {
         minutes: 2,
         words: closed ? text(at, 'threeLapsTouchingNothing') : text(at, 'fromStartFinishTouching'),
-        rung: 'wide',
+        level: 'wide',
       },
       { minutes: 1, words: text(at, 'otherHand') },
       {
@@ -156,17 +156,17 @@ function show(at: At<Dials>): Show {
       {
         minutes: 1,
         words: d.runs === 'rolled' ? text(at, 'rollHomeFinger') : text(at, 'fingerOnlyPark'),
-        rung: 'finger',
+        level: 'finger',
       },
     ],
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const { wide } = parts(at);
   const lane = (over: number): number => Math.max(8, Math.ceil(wide + over));
-  const of = (id: string, name: string, grip: string, part: Partial<Dials>): RungDials<Dials> => ({
+  const of = (id: string, name: string, grip: string, part: Partial<Dials>): LevelDials<Dials> => ({
     id,
     name,
     grip,
@@ -202,6 +202,6 @@ export const track: Pattern<Dials, Detail> = {
   // The far end lies within reach, the near one at the body.
   forHand: ({ dials: d }, { reach }) =>
     reach === undefined ? {} : { length: Math.min(d.length, 1.6 * reach), width: Math.min(d.width, reach) },
-  rungs,
+  levels,
   show,
 };

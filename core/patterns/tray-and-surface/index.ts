@@ -1,5 +1,5 @@
 import { massOfOne } from '../../catalogue/entry.ts';
-import type { At, Feature, Need, Pattern, Plan, RungDials, Show, Step, Reaches } from '../kernel.ts';
+import type { At, Feature, Need, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import {
   cleaningStep,
   colourName,
@@ -296,9 +296,9 @@ function show(at: At<Dials>): Show {
   };
 }
 
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
-  const of = (id: string, name: string, grip: string, part: Partial<Dials>): RungDials<Dials> => ({
+  const of = (id: string, name: string, grip: string, part: Partial<Dials>): LevelDials<Dials> => ({
     id,
     name,
     grip,
@@ -366,6 +366,6 @@ export const trayAndSurface: Pattern<Dials, Detail> = {
   features,
   reaches,
   forHand: (_, { standing }) => (standing === undefined ? {} : { standing }),
-  rungs,
+  levels,
   show,
 };

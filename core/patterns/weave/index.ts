@@ -1,4 +1,4 @@
-import type { At, Pattern, RungDials } from '../kernel.ts';
+import type { At, Pattern, LevelDials } from '../kernel.ts';
 import { dials, parts, ROLES, thickOf } from './dials.ts';
 import type { Dials } from './schema.ts';
 import { draw } from './draw.ts';
@@ -8,7 +8,7 @@ import { mostRounds, type Wound } from './thread.ts';
 import { text } from './words.ts';
 
 /** The same frame with few, far rounds, then held, then closer, then twice round; each changes one or two things. */
-function rungs(at: At<Dials>): RungDials<Dials>[] {
+function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
   const thick = Math.ceil(thickOf(parts(at).thread));
   /** As many rounds as there are, or as go. */
@@ -86,6 +86,6 @@ export const weave: Pattern<Dials, Wound> = {
   counts: (at) => ({ of: 'crossings', one: 'crossing', number: layOut(at).crossings }),
   features,
   reaches,
-  rungs,
+  levels,
   show,
 };

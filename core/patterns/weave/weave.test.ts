@@ -130,15 +130,15 @@ describe('the ladder', () => {
     ['star', {}],
     ['twig', { frame: 'twig', first: 25 }],
     ['loom', { frame: 'loom', height: 150 }],
-  ] as [string, Partial<Dials>][])('of a %s climbs on the same frame, and each rung holds', (_, part) => {
+  ] as [string, Partial<Dials>][])('of a %s climbs on the same frame, and each level holds', (_, part) => {
     const at = of({ ...part, rounds: 4 });
-    const rungs = weave.rungs(at);
-    expect(rungs.length).toBeGreaterThanOrEqual(4);
-    for (const r of rungs) {
+    const levels = weave.levels(at);
+    expect(levels.length).toBeGreaterThanOrEqual(4);
+    for (const r of levels) {
       expect(r.fit.verdict).not.toBe('stop');
       expect(r.dials).toMatchObject({ frame: (at.dials as Dials).frame });
     }
-    const bits = rungs.map((r) => r.bits);
+    const bits = levels.map((r) => r.bits);
     expect(bits).toEqual([...bits].sort((a, b) => a - b));
     expect(bits.at(-1)!).toBeGreaterThan(bits[0]!);
   });

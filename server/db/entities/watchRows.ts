@@ -1,6 +1,6 @@
 import { defineEntity, p } from '@mikro-orm/core';
 import type { Hand } from '../../../core/child/hand.ts';
-import type { RungDoneJson } from '../json.ts';
+import type { LevelDoneJson } from '../json.ts';
 import { DesignRow } from './makingRows.ts';
 
 /** A child under a code name, with its hand as it was measured. */
@@ -29,7 +29,7 @@ export const NoteRow = defineEntity({
     id: p.integer().primary().autoincrement(),
     design: () => p.manyToOne(DesignRow),
     child: p.string(),
-    rung: p.string(),
+    level: p.string(),
     bits: p.float(),
     seconds: p.float().nullable(),
     count: p.integer().nullable(),
@@ -42,7 +42,7 @@ export const NoteRow = defineEntity({
     liked: p.string().nullable(),
     words: p.string(),
     satOn: p.string(),
-    /** Rungs done in the sitting before this one, in order. */
-    before: p.json<RungDoneJson[]>(),
+    /** Levels done in the sitting before this one, in order. */
+    before: p.json<LevelDoneJson[]>(),
   },
 });

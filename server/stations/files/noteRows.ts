@@ -1,5 +1,5 @@
 import { ERASED } from '../../../contract/children.ts';
-import { noteInput, type NoteInput, type RungDone } from '../../../contract/lending.ts';
+import { noteInput, type NoteInput, type LevelDone } from '../../../contract/lending.ts';
 import { COLUMNS } from '../../../contract/files.ts';
 import { HELP, LIKED } from '../../../core/watch/outcomes.ts';
 import { rows } from '../../db/rows.ts';
@@ -10,9 +10,9 @@ export interface NoteValue extends NoteInput {
   readonly id: number | null;
 }
 
-/** Rungs done before, as `name; bits; seconds; count | …`. */
-const beforeWords = (before: readonly RungDone[]): string =>
-  before.map((b) => [b.rung, b.bits, b.seconds ?? '', b.count ?? ''].join('; ')).join(' | ');
+/** Levels done before, as `name; bits; seconds; count | …`. */
+const beforeWords = (before: readonly LevelDone[]): string =>
+  before.map((b) => [b.level, b.bits, b.seconds ?? '', b.count ?? ''].join('; ')).join(' | ');
 function readBefore(text: string): unknown[] {
   const number = (t: string | undefined): number | null =>
     t === undefined || t.trim() === '' ? null : Number(t.replace(',', '.'));
@@ -20,8 +20,8 @@ function readBefore(text: string): unknown[] {
     .split('|')
     .filter((part) => part.trim() !== '')
     .map((part) => {
-      const [rung, bits, seconds, count] = part.split(';').map((t) => t.trim());
-      return { rung, bits: number(bits), seconds: number(seconds), count: number(count) };
+      const [level, bits, seconds, count] = part.split(';').map((t) => t.trim());
+      return { level, bits: number(bits), seconds: number(seconds), count: number(count) };
     });
 }
 
@@ -53,7 +53,7 @@ export const noteRows: Kind<NoteValue> = {
     const value = {
       designId,
       child: cells.words('child'),
-      rung: cells.words('rung'),
+      level: cells.words('level'),
       bits: cells.number('bits'),
       seconds: cells.number('seconds') ?? null,
       count: cells.whole('count') ?? null,
@@ -80,7 +80,7 @@ export const noteRows: Kind<NoteValue> = {
       id: number;
       name: string;
       child: string;
-      rung: string;
+      level: string;
       bits: number;
       seconds: number | null;
       count: number | null;
@@ -105,7 +105,7 @@ export const noteRows: Kind<NoteValue> = {
         n.sat_on,
         n.child,
         n.name,
-        n.rung,
+        n.level,
         n.bits,
         n.seconds,
         n.count,
@@ -115,7 +115,7 @@ export const noteRows: Kind<NoteValue> = {
         n.managed,
         n.liked,
         n.words,
-        beforeWords(JSON.parse(n.before) as RungDone[]),
+        beforeWords(JSON.parse(n.before) as LevelDone[]),
       ]);
   },
 };

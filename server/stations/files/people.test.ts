@@ -57,7 +57,7 @@ describe('families as a file', () => {
 });
 
 describe('notes as a file', () => {
-  const HEAD = 'note,day,child,design,rung,bits,seconds,count,of,help,tries,managed,liked,words,before';
+  const HEAD = 'note,day,child,design,level,bits,seconds,count,of,help,tries,managed,liked,words,before';
   it('come in with everything they say, and travel to another place and back', async () => {
     await withDesign(desk);
     const row =
@@ -74,8 +74,8 @@ describe('notes as a file', () => {
       liked: 'loved it',
       words: 'Twice, laughing',
       before: [
-        { rung: 'Wide mouth', bits: 7.6, seconds: 40, count: 8 },
-        { rung: 'Loose slot', bits: 10.1, seconds: null, count: 8 },
+        { level: 'Wide mouth', bits: 7.6, seconds: 40, count: 8 },
+        { level: 'Loose slot', bits: 10.1, seconds: null, count: 8 },
       ],
     });
     const text = await out('notes');
@@ -84,7 +84,8 @@ describe('notes as a file', () => {
     const other = await startTest();
     await withDesign(other);
     // Its numbers are of another place: they go before it comes in there.
-    const plain = text.replace(/^\d+,/m, ',');
+    // A file of before calls a level a rung.
+    const plain = text.replace(/^\d+,/m, ',').replace(',level,', ',rung,');
     expect(await bring('notes', plain, other)).toMatchObject({ added: 1 });
     expect((await other.get('/notes')).body).toMatchObject([{ ...note, id: 1, designId: 1 }]);
     await other.close();
@@ -92,7 +93,7 @@ describe('notes as a file', () => {
   it('refuse what is no note, cell by cell', async () => {
     await withDesign(desk);
     const fault = async (row: string) => {
-      const p = await preview('notes', `day,child,design,rung,bits,seconds,tries,managed,before\n${row}\n`);
+      const p = await preview('notes', `day,child,design,level,bits,seconds,tries,managed,before\n${row}\n`);
       return p.faults.map((f) => f.column);
     };
     expect(await fault('2026-11-20,G-04,Kite,Close,11,40,,,')).toEqual(['design']);

@@ -1,5 +1,5 @@
 import { appendFileSync, readFileSync } from 'node:fs';
-import type { FileKind, FilePreview } from '../../../contract/files.ts';
+import { FORMER_COLUMNS, type FileKind, type FilePreview } from '../../../contract/files.ts';
 import { decodeText, eachRow } from '../../formats/csv.ts';
 import { ProblemError } from '../../problemError.ts';
 import { Cells } from './cells.ts';
@@ -94,7 +94,7 @@ export function readFile(request: PreviewRequest, known: Known): FilePreview {
 }
 
 function header(cells: readonly string[], columns: readonly string[], required: readonly string[]): string[] {
-  const names = cells.map((c) => c.trim().toLowerCase());
+  const names = cells.map((c) => c.trim().toLowerCase()).map((c) => FORMER_COLUMNS.get(c) ?? c);
   while (names.at(-1) === '') names.pop();
   const unknown = names.filter((n) => !columns.includes(n));
   const lacking = required.filter((c) => !names.includes(c));

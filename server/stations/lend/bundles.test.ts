@@ -216,7 +216,7 @@ describe('a kit for families', () => {
     const { id } = await bundle();
     const [before] = (await desk.get('/bundles').expect(200)).body as Bundle[];
     expect(before).toMatchObject({ id, givenTo: 0, made: 0 });
-    expect(before!.designs.map((d) => d.rungs.length > 2)).toEqual([true, true]);
+    expect(before!.designs.map((d) => d.levels.length > 2)).toEqual([true, true]);
     const cap = before!.parts.find((p) => p.name === 'Cap')!;
     const had = await shelf(cap.materialId!);
     await desk.post(`/bundles/${id}/give`, { version: 1, families: 2, prepared: true }).expect(422);

@@ -40,14 +40,14 @@ export interface Worked {
 const wordsOf = ({ words = {} }: BundleInput): Record<string, string> =>
   Object.fromEntries(Object.entries(words).filter(([, said]) => said !== ''));
 
-async function eachWithRungs(
+async function eachWithLevels(
   em: EntityManager,
   designs: readonly Design[],
   today: Day,
 ): Promise<BundleDesignRow[]> {
   const out: BundleDesignRow[] = [];
   for (const d of designs)
-    out.push({ id: d.id, name: d.name, rungs: (await ladderOf(em, d, today)).map((r) => r.name) });
+    out.push({ id: d.id, name: d.name, levels: (await ladderOf(em, d, today)).map((r) => r.name) });
   return out;
 }
 
@@ -180,7 +180,7 @@ async function bundleJson(
     const { most, first } = kitsNow(w);
     return {
       ...base,
-      designs: await eachWithRungs(em, w.designs, today),
+      designs: await eachWithLevels(em, w.designs, today),
       container: w.container && { id: w.container.id, name: w.container.name },
       parts: partsOfBundle(w.bundle).map((p) => ({
         materialId: p.materialId,
@@ -201,7 +201,7 @@ async function bundleJson(
     // A design of it that cannot be read any more is told; the other kits are listed.
     return {
       ...base,
-      designs: bundle.designs.map((id) => ({ id, name: `design ${id}`, rungs: [] })),
+      designs: bundle.designs.map((id) => ({ id, name: `design ${id}`, levels: [] })),
       container: null,
       parts: [],
       mass: 0,

@@ -87,7 +87,7 @@ async function paperOf(em: EntityManager, handed: Handed, asked: PaperAsk, today
       placed,
       prepared: asked.prepared === 'no' ? [] : preparedSteps(steps),
       show: pattern.show(at),
-      rungs: pattern.rungs(at).map(({ name, grip }) => ({ name, grip })),
+      levels: pattern.levels(at).map(({ name, grip }) => ({ name, grip })),
       findings: checkIn((to) => pattern.features({ ...at, language: to.language }), {
         ...(await checkedBy(em, d, at.chosen, today)),
         language: told,

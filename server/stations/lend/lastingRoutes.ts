@@ -34,7 +34,7 @@ export function lastingRoutes(serverContext: ServerContext): Router {
     '/term.pdf',
     {
       about:
-        'a term on paper: loans by kit, late ones, what went missing at the rates of Price, and rungs that were managed alone for the first time',
+        'a term on paper: loans by kit, late ones, what went missing at the rates of Price, and levels that were managed alone for the first time',
       query: termQuery,
     },
     async ({ res, query: { from, to, paper } }) => {

@@ -5,8 +5,8 @@ import { loadPattern, type OpenPattern } from '../../../core/patterns/index.ts';
 import type { Design } from '../../db/entities.ts';
 import { atOf, chosenFor } from './service.ts';
 
-/** A rung of a design's ladder, as lists and suggestions name it. */
-export interface RungName {
+/** A level of a design's ladder, as lists and suggestions name it. */
+export interface LevelName {
   readonly name: string;
   readonly bits: number;
 }
@@ -36,9 +36,9 @@ function remembered<T>(workOut: (pattern: OpenPattern, at: ReturnType<typeof atO
   };
 }
 
-/** The rungs of a design. */
-export const ladderOf = remembered((pattern, at): readonly RungName[] =>
-  pattern.rungs(at).map(({ name, bits }) => ({ name, bits })),
+/** The levels of a design. */
+export const ladderOf = remembered((pattern, at): readonly LevelName[] =>
+  pattern.levels(at).map(({ name, bits }) => ({ name, bits })),
 );
 
 /** What the check looks at of a design. */

@@ -46,7 +46,7 @@ export function patternRoutes({ em, today, workerPool }: ServerContext): Router 
     '/compute/pattern',
     {
       about:
-        "`{pattern, dials?, materials?: {role: [shelf number, catalogue key or whole material]}, approach?, ageFrom?}`; what is left out takes the family's usual: everything that follows: `{dials, title, fit: {verdict, headline, remedy, facts: [{id, label, value, unit?, of?}]}, needs, cuts, steps, moves, bits, counts, features, rungs, drawing, show, safety}`",
+        "`{pattern, dials?, materials?: {role: [shelf number, catalogue key or whole material]}, approach?, ageFrom?}`; what is left out takes the family's usual: everything that follows: `{dials, title, fit: {verdict, headline, remedy, facts: [{id, label, value, unit?, of?}]}, needs, cuts, steps, moves, bits, counts, features, levels, drawing, show, safety}`",
       body: patternRequest,
     },
     async ({ res, body: input }) => {

@@ -12,7 +12,7 @@ export async function childData(em: EntityManager, code: string) {
   const child = await em.findOne(ChildRow, { code });
   const notes = await rows<{ before: string }>(
     em,
-    'select d.name as design, n.rung, n.bits, n.seconds, n.count, n.counted_of as "of", n.help, n.tries, n.managed, n.liked, n.words, n.sat_on as satOn, n.before from note n join design d on d.id = n.design_id where n.child = ? order by n.id',
+    'select d.name as design, n.level, n.bits, n.seconds, n.count, n.counted_of as "of", n.help, n.tries, n.managed, n.liked, n.words, n.sat_on as satOn, n.before from note n join design d on d.id = n.design_id where n.child = ? order by n.id',
     [code],
   );
   const fitted = await rows(em, 'select name, dials from design where child = ? order by id', [code]);
@@ -33,7 +33,7 @@ export async function childData(em: EntityManager, code: string) {
 
 /**
  * Takes a child's code, measures and every word of its notes away. What was timed and counted stays under a name that
- * nobody has: how hard rungs are rests on it.
+ * nobody has: how hard levels are rests on it.
  */
 export async function eraseChild(em: EntityManager, code: string): Promise<void> {
   await childData(em, code);

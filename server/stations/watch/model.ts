@@ -20,7 +20,7 @@ interface Columns extends Omit<Watched, 'designId' | 'satOn' | 'before'> {
 export async function watched(em: EntityManager): Promise<Watched[]> {
   const found = await rows<Columns>(
     em,
-    `select * from (select id, child, design_id, rung, bits, help, seconds, count, tries, managed, liked, sat_on, before from note order by sat_on desc, id desc limit ${MOST_NOTES}) order by sat_on, id`,
+    `select * from (select id, child, design_id, level, bits, help, seconds, count, tries, managed, liked, sat_on, before from note order by sat_on desc, id desc limit ${MOST_NOTES}) order by sat_on, id`,
   );
   return found.map(({ design_id: designId, sat_on: satOn, before, ...n }) => ({
     ...n,
@@ -52,16 +52,16 @@ export async function modelled(em: EntityManager, workerPool: WorkerPool, signal
   const notes = await watched(em);
   const outcomes = outcomesOf(notes);
   const fit = toFit(outcomes);
-  const rungs = ladderModel(
+  const levels = ladderModel(
     outcomes,
     fit && ((await answerTo({ kind: 'rasch', responses: fit.responses }, workerPool, signal)) as RaschAnswer),
   );
-  const children = levelAnswers(outcomes, rungs);
+  const children = levelAnswers(outcomes, levels);
   const help = (await answerTo(
-    { kind: 'help-steps', children, spread: rungs.spread },
+    { kind: 'help-steps', children, spread: levels.spread },
     workerPool,
     signal,
   )) as HelpSteps;
-  const model: LadderModel = { ...rungs, help };
+  const model: LadderModel = { ...levels, help };
   return { notes, outcomes, model };
 }

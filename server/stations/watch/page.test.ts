@@ -13,7 +13,7 @@ afterEach(() => desk.close());
 const note = (part: object = {}) => ({
   designId: design.id,
   child: 'G-04',
-  rung: 'Close slot',
+  level: 'Close slot',
   bits: 11.5,
   seconds: 40,
   count: 2,
@@ -56,7 +56,7 @@ describe('a note of several tries', () => {
 });
 
 describe('the page of a child', () => {
-  it('is of what was noted, with every rung of what was tried', async () => {
+  it('is of what was noted, with every level of what was tried', async () => {
     await add();
     await add({ child: 'S-02', help: 'verbal prompt' });
     const found = await page();
@@ -65,14 +65,14 @@ describe('the page of a child', () => {
       notes: 1,
       rests: { children: 2, answers: 2, isGuess: true },
     });
-    const close = found.rungs.find((r) => r.rung === 'Close slot')!;
+    const close = found.levels.find((r) => r.level === 'Close slot')!;
     expect(close).toMatchObject({ alone: 1, isMeasured: false, design: 'Drop tub' });
-    expect(found.rungs.every((r) => r.low < r.chance && r.chance < r.high)).toBe(true);
+    expect(found.levels.every((r) => r.low < r.chance && r.chance < r.high)).toBe(true);
     // More bits, less likely.
-    const byBits = [...found.rungs].sort((a, b) => a.bits - b.bits).map((r) => r.chance);
+    const byBits = [...found.levels].sort((a, b) => a.bits - b.bits).map((r) => r.chance);
     expect(byBits).toEqual([...byBits].sort((a, b) => b - a));
     expect(close.chance).toBeGreaterThan(
-      (await page('', 'S-02')).rungs.find((r) => r.rung === 'Close slot')!.chance,
+      (await page('', 'S-02')).levels.find((r) => r.level === 'Close slot')!.chance,
     );
     expect((await desk.get('/notes/children')).body).toEqual([
       { child: 'G-04', notes: 1, lastOn: '2026-11-20' },
@@ -110,15 +110,15 @@ describe('the page of a child', () => {
     expect(await mean('G-01')).toBeGreaterThan(await mean('G-03'));
   });
   it('finds difficulties once enough children have tried', async () => {
-    const rungs = ['Wide mouth', 'Loose slot', 'Close slot'];
+    const levels = ['Wide mouth', 'Loose slot', 'Close slot'];
     for (let c = 0; c < 8; c++)
-      for (const [k, rung] of rungs.entries())
-        await add({ child: `C-${c}`, rung, bits: 8 + 2 * k, help: c > 2 * k ? 'none' : 'hand on wrist' });
+      for (const [k, level] of levels.entries())
+        await add({ child: `C-${c}`, level, bits: 8 + 2 * k, help: c > 2 * k ? 'none' : 'hand on wrist' });
     const found = await page('', 'C-5');
-    expect(found.rests).toMatchObject({ children: 8, answers: 24, rungs: 3, isGuess: false });
+    expect(found.rests).toMatchObject({ children: 8, answers: 24, levels: 3, isGuess: false });
     // A hand on the wrist was all that was needed, every time: it helps more than is usual.
     expect(found.rests.help[1]).toBeGreaterThan(2);
-    const chance = (name: string) => found.rungs.find((r) => r.rung === name)!;
+    const chance = (name: string) => found.levels.find((r) => r.level === name)!;
     expect(chance('Wide mouth').chance).toBeGreaterThan(chance('Close slot').chance);
     expect(chance('Close slot').isMeasured).toBe(true);
   });
@@ -167,8 +167,8 @@ it('the page on paper says what the screen says', async () => {
   await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201);
   const found = await page();
   const text = (await pdfText(desk, '/children/G-04/page.pdf')).replace(/\s+/g, ' ');
-  expect(text).toContain(`${found.whatNext.next!.design}, “${found.whatNext.next!.rung}”`);
-  for (const r of found.rungs) expect(text).toContain(r.rung);
+  expect(text).toContain(`${found.whatNext.next!.design}, “${found.whatNext.next!.level}”`);
+  for (const r of found.levels) expect(text).toContain(r.level);
   expect(text).toContain('Wanted the tub shaken');
   expect(text).toMatch(/not a diagnosis/);
   await desk.get('/children/nobody/page.pdf').expect(404);

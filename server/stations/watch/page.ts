@@ -3,7 +3,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import type {
   ChildPage,
   GroupPage,
-  RungChance,
+  LevelChance,
   WatchedChild,
   WatchedGroup,
 } from '../../../contract/watching.ts';
@@ -11,7 +11,7 @@ import type { Day } from '../../../core/calendar/days.ts';
 import type { Skill } from '../../../core/patterns/kernel.ts';
 import { groupDesigns, groupOf, toMake } from '../../../core/watch/groupView.ts';
 import { chanceAt, childAbility, type Ability } from '../../../core/watch/ladderModel.ts';
-import { rungKey } from '../../../core/watch/outcomes.ts';
+import { levelKey } from '../../../core/watch/outcomes.ts';
 import { whatNext, type Candidate } from '../../../core/watch/whatNext.ts';
 import type { WorkerPool } from '../../compute/workerPool.ts';
 import { DesignRow } from '../../db/entities.ts';
@@ -68,8 +68,8 @@ export async function groupPage(options: {
   const candidates = [];
   for (const d of designs)
     if (!withKit.has(d.id))
-      for (const { name: rung, bits } of await ladderOf(em, d, today).catch(() => []))
-        candidates.push({ designId: d.id, rung, bits, skill: d.skill });
+      for (const { name: level, bits } of await ladderOf(em, d, today).catch(() => []))
+        candidates.push({ designId: d.id, level, bits, skill: d.skill });
   const abilities = new Map<string, Ability>();
   const abilityAt = (child: string, skill: string): Ability => {
     const key = `${child}\n${skill}`;
@@ -184,17 +184,17 @@ export async function childPage(options: {
       // A design that cannot be read has no ladder to offer.
       ladders.set(d.id, await ladderOf(em, d, today).catch(() => []));
   const row = outcomes.responses[outcomes.children.indexOf(child)]!;
-  const answers = new Map(outcomes.rungs.map((r, j) => [rungKey(r), row[j]!]));
-  const rungs = designs
+  const answers = new Map(outcomes.levels.map((r, j) => [levelKey(r), row[j]!]));
+  const levels = designs
     .filter((d) => tried.has(d.id))
     .flatMap((d) =>
-      (ladders.get(d.id) ?? []).map(({ name: rung, bits }): RungChance => {
-        const at = { designId: d.id, rung, bits };
+      (ladders.get(d.id) ?? []).map(({ name: level, bits }): LevelChance => {
+        const at = { designId: d.id, level, bits };
         return {
           ...at,
           design: d.name,
           isMeasured: model.isMeasured(at),
-          alone: answers.get(rungKey(at)) ?? null,
+          alone: answers.get(levelKey(at)) ?? null,
           ...chanceAt(abilityAt(d.skill), model.difficulty(at)),
         };
       }),
@@ -203,12 +203,12 @@ export async function childPage(options: {
   const checks = await answersFor(em, labels, who, today);
   const candidates = designs.flatMap((d): Candidate[] =>
     labels.has(d.id)
-      ? (ladders.get(d.id) ?? []).map(({ name: rung, bits }) => ({
+      ? (ladders.get(d.id) ?? []).map(({ name: level, bits }) => ({
           check: checks.get(d.id)!,
           designId: d.id,
           design: d.name,
           skill: d.skill,
-          rung,
+          level,
           bits,
           label: labels.get(d.id)!,
         }))
@@ -222,11 +222,11 @@ export async function childPage(options: {
     rests: {
       children: model.children,
       answers: model.answers,
-      rungs: model.rungs,
+      levels: model.levels,
       isGuess: model.isGuess,
       help: model.help,
     },
-    rungs,
+    levels,
     whatNext: whatNext({
       notes: own,
       candidates,

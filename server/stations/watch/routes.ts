@@ -69,7 +69,7 @@ export function watchRoutes(serverContext: ServerContext): Router {
     '/children/:code/page',
     {
       about:
-        'what notes say of a child: ability in logits, for each rung of what it tried the chance of managing alone with its interval, and what to offer next of the kits that are in, clean and whole (`whatNext`: `next`, `easier`, `other`, each with its reason)',
+        'what notes say of a child: ability in logits, for each level of what it tried the chance of managing alone with its interval, and what to offer next of the kits that are in, clean and whole (`whatNext`: `next`, `easier`, `other`, each with its reason)',
       query: childPageQuery,
     },
     ({ req, res, query: { skill } }) => {
@@ -106,7 +106,7 @@ export function watchRoutes(serverContext: ServerContext): Router {
     '/notes',
     {
       about:
-        'watched sittings: `seconds` or `count` (or both) with `of`, what was counted; `before` lists the rungs done before it in the same sitting, `[{rung, bits, seconds, count}]`; `help` is none, shown once, verbal prompt, hand on wrist or hand over hand; `tries` and how many were `managed`, `liked` is loved it, fine, bored, refused or null',
+        'watched sittings: `seconds` or `count` (or both) with `of`, what was counted; `before` lists the levels done before it in the same sitting, `[{level, bits, seconds, count}]`; `help` is none, shown once, verbal prompt, hand on wrist or hand over hand; `tries` and how many were `managed`, `liked` is loved it, fine, bored, refused or null',
       query: watch.noteQuery,
       isPage: true,
     },

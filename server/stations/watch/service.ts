@@ -12,7 +12,7 @@ const noteJson = (n: Note): NoteJson => ({
   designId: n.design.id,
   design: n.design.name,
   child: n.child,
-  rung: n.rung,
+  level: n.level,
   bits: n.bits,
   seconds: n.seconds ?? null,
   count: n.count ?? null,
@@ -59,7 +59,7 @@ export async function listNotes(em: EntityManager, query: z.infer<typeof noteQue
   }
   const found = await rows<Columns>(
     em,
-    `select n.id, n.design_id, d.name as design, n.child, n.rung, n.bits, n.seconds, n.count, n.counted_of as "of", n.help, n.tries, n.managed, n.liked, n.words, n.sat_on, n.before from note n join design d on d.id = n.design_id${clause()} order by n.sat_on desc, n.id desc limit ?`,
+    `select n.id, n.design_id, d.name as design, n.child, n.level, n.bits, n.seconds, n.count, n.counted_of as "of", n.help, n.tries, n.managed, n.liked, n.words, n.sat_on, n.before from note n join design d on d.id = n.design_id${clause()} order by n.sat_on desc, n.id desc limit ?`,
     [...params, query.limit],
   );
   const last = found.at(-1);

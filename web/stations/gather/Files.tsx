@@ -63,7 +63,7 @@ const WORDS: Record<FileKind, { title: string; holds: string }> = {
   lots: { title: text('stockLots'), holds: text('whatCameWhenFrom') },
   offers: { title: text('offers'), holds: text('suppliersPacksPricesWhat') },
   families: { title: text('families'), holds: text('codeNamesGroupsAllergies') },
-  notes: { title: text('notes'), holds: text('everySittingChildRung') },
+  notes: { title: text('notes'), holds: text('everySittingChildLevel') },
   kits: { title: text('kits'), holds: text('labelsWhatThemHow') },
   loans: { title: text('loans'), holds: text('whoHadWhichKit') },
   counts: { title: text('counts'), holds: text('everyCountEveryKit') },

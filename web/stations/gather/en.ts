@@ -354,7 +354,7 @@ export const en = {
   families: 'Families',
   codeNamesGroupsAllergies: 'code names, groups, allergies, youngest, aims, children',
   notes: 'Notes',
-  everySittingChildRung: 'every sitting: child, rung, tries, help, how it was liked',
+  everySittingChildLevel: 'every sitting: child, level, tries, help, how it was liked',
   labelsWhatThemHow: 'labels, what is in them, how they stand, who has them',
   loans: 'Loans',
   whoHadWhichKit: 'who had which kit, from when until when, what came back',

@@ -163,7 +163,9 @@ export function BundleCard({
         {bundle.designs.map((d) => (
           <li key={d.id}>
             <b>{d.name}</b>
-            {d.rungs.length > 0 && <Quiet>{text('fromEasierHarder', { rungs: d.rungs.join(' · ') })}</Quiet>}
+            {d.levels.length > 0 && (
+              <Quiet>{text('fromEasierHarder', { levels: d.levels.join(' · ') })}</Quiet>
+            )}
           </li>
         ))}
       </Designs>

@@ -11,8 +11,8 @@ const KIT: Bundle = {
   version: 2,
   name: 'Waiting-room bag',
   designs: [
-    { id: 1, name: 'Drop tub', rungs: ['Wide slot', 'Close slot'] },
-    { id: 2, name: 'Count pouch', rungs: [] },
+    { id: 1, name: 'Drop tub', levels: ['Wide slot', 'Close slot'] },
+    { id: 2, name: 'Count pouch', levels: [] },
   ],
   youngest: null,
   words: { en: 'Bring it back.' },
@@ -52,7 +52,7 @@ const card = () => screen.findByRole('region', { name: 'Waiting-room bag' });
 const press = (name: string | RegExp) => userEvent.click(screen.getByRole('button', { name }));
 
 describe('a kit of several designs', () => {
-  it('shows what is counted, whose it is, its rungs, what it weighs and how many can be made', async () => {
+  it('shows what is counted, whose it is, its levels, what it weighs and how many can be made', async () => {
     open();
     const kit = await card();
     expect(kit).toHaveTextContent('Drop tub, from easier to harder: Wide slot · Close slot');

@@ -290,7 +290,7 @@ export const en = {
   saveAsFile: 'Save as file',
   change: 'Change',
   delete: 'Delete',
-  fromEasierHarder: ', from easier to harder: {rungs}',
+  fromEasierHarder: ', from easier to harder: {levels}',
   whatCounted: 'What is counted of {kit}',
   shared: 'shared by {for}',
   orMore: '{mass} or more',

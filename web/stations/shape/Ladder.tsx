@@ -1,8 +1,8 @@
 import { memo } from 'react';
 import { styled } from 'styled-components';
-import { WhatIsRung } from '../../parts/WhatIs.tsx';
+import { WhatIsLevel } from '../../parts/WhatIs.tsx';
 import type { Line } from '../../../core/challenge/line.ts';
-import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
+import type { AnyDials, Level } from '../../../core/patterns/index.ts';
 import { factValue } from '../../../core/patterns/factWords.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { ScenePicture } from '../../drawing/ScenePicture.tsx';
@@ -82,31 +82,31 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
   }
 `;
 
-/** The rung with the same dials is the design's own; else one that asks as many bits, the first of several. */
-export const nearestRung = (
-  rungs: readonly Rung<AnyDials>[] | null,
+/** The level with the same dials is the design's own; else one that asks as many bits, the first of several. */
+export const nearestLevel = (
+  levels: readonly Level<AnyDials>[] | null,
   bits: number | null,
-): Rung<AnyDials> | undefined =>
-  rungs?.find((r) => r.differs.length === 0) ??
-  (bits === null ? undefined : rungs?.find((r) => Math.abs(bits - r.bits) < 0.05));
+): Level<AnyDials> | undefined =>
+  levels?.find((r) => r.differs.length === 0) ??
+  (bits === null ? undefined : levels?.find((r) => Math.abs(bits - r.bits) < 0.05));
 
 interface Props {
   /** Why there are none. */
   problem: string | null;
-  rungs: readonly Rung<AnyDials>[] | null;
+  levels: readonly Level<AnyDials>[] | null;
   chosen: string | null;
-  /** The rung that the design as it stands is nearest to. */
+  /** The level that the design as it stands is nearest to. */
   nearest: string | null;
   line: Line | null;
   onChoose(id: string | null): void;
-  onAdopt(rung: Rung<AnyDials>): void;
+  onAdopt(level: Level<AnyDials>): void;
   busy: boolean;
   unit: LengthUnit;
 }
 
-/** The ladder, easier to harder; each rung can be looked at on the mat and taken over as a design of its own. */
+/** The ladder, easier to harder; each level can be looked at on the mat and taken over as a design of its own. */
 export const Ladder = memo(function Ladder({
-  rungs,
+  levels,
   problem,
   chosen,
   nearest,
@@ -116,15 +116,15 @@ export const Ladder = memo(function Ladder({
   busy,
   unit,
 }: Props) {
-  if (problem && !rungs) return null;
-  if (!rungs)
+  if (problem && !levels) return null;
+  if (!levels)
     return (
       <Strip>
         <p>{text('easierHarder')}</p>
         <small>{text('workingOutLadder')}</small>
       </Strip>
     );
-  const open = rungs.find((r) => r.id === chosen);
+  const open = levels.find((r) => r.id === chosen);
   return (
     <>
       <Strip>
@@ -133,10 +133,10 @@ export const Ladder = memo(function Ladder({
           <br />
           {text('harder2')}
           <br />
-          <WhatIsRung />
+          <WhatIsLevel />
         </p>
         <ol>
-          {rungs.map((r) => {
+          {levels.map((r) => {
             const on = r.id === chosen;
             const mine = r.id === nearest;
             const seconds = line ? line.intercept + line.slope * r.bits : null;

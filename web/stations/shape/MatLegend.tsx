@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { styled } from 'styled-components';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { factValue } from '../../../core/patterns/factWords.ts';
-import type { AnyDials, Fit, Rung } from '../../../core/patterns/index.ts';
+import type { AnyDials, Fit, Level } from '../../../core/patterns/index.ts';
 import { useWorkings } from '../../design/workings.ts';
 import { Button } from '../../parts/Button.tsx';
 import { text } from './text.ts';
@@ -63,19 +63,19 @@ function FactLines({ fit, unit }: { fit: Fit; unit: LengthUnit }) {
 
 /** What the pattern says of the drawing, beside it: its headline and the facts that belong there. */
 export const MatLegend = memo(function MatLegend({
-  rung,
+  level,
   unit,
 }: {
-  rung: Rung<AnyDials> | null;
+  level: Level<AnyDials> | null;
   unit: LengthUnit;
 }) {
   const { fit, behind, problem, again } = useWorkings((s) => s.heavy);
-  if (rung)
+  if (level)
     return (
       <Legend>
-        <strong>{text('rung', { rung: rung.name })}</strong>
-        <div className="quiet">{rung.grip}</div>
-        <FactLines fit={rung.fit} unit={unit} />
+        <strong>{text('level', { level: level.name })}</strong>
+        <div className="quiet">{level.grip}</div>
+        <FactLines fit={level.fit} unit={unit} />
       </Legend>
     );
   if (problem)

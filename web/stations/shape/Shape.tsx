@@ -4,7 +4,7 @@ import { styled } from 'styled-components';
 import type { Design } from '../../../contract/designs.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import { shortWords } from '../../../core/needs/supply.ts';
-import type { AnyDials, Rung } from '../../../core/patterns/index.ts';
+import type { AnyDials, Level } from '../../../core/patterns/index.ts';
 import { secondsLine } from '../../../core/challenge/line.ts';
 import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
 import { api, words } from '../../data/api.ts';
@@ -23,7 +23,7 @@ import { SupplyList } from '../../design/SupplyList.tsx';
 import { DialField } from './DialField.tsx';
 import { FactStrip } from './FactStrip.tsx';
 import { HandFit } from './HandFit.tsx';
-import { Ladder, nearestRung } from './Ladder.tsx';
+import { Ladder, nearestLevel } from './Ladder.tsx';
 import { MatLegend } from './MatLegend.tsx';
 import { text } from './text.ts';
 
@@ -62,11 +62,11 @@ const Grid = styled.div`
   }
 `;
 
-/** A rung that is looked at, as the pattern sees it: its own dials in their own ranges. */
-const atRung = (light: Light, rung: Rung<AnyDials>) => ({ ...light.at, dials: rung.dials });
+/** A level that is looked at, as the pattern sees it: its own dials in their own ranges. */
+const atLevel = (light: Light, level: Level<AnyDials>) => ({ ...light.at, dials: level.dials });
 
-const useRung = (id: string | null): Rung<AnyDials> | null =>
-  useWorkings((s) => (id === null ? null : (s.heavy.rungs?.find((r) => r.id === id) ?? null)));
+const useLevel = (id: string | null): Level<AnyDials> | null =>
+  useWorkings((s) => (id === null ? null : (s.heavy.levels?.find((r) => r.id === id) ?? null)));
 
 const Head = memo(function Head({
   over,
@@ -98,23 +98,23 @@ const Head = memo(function Head({
   );
 });
 
-/** The heading: of the design, or of a rung that is looked at. */
-function Titled({ rung }: { rung: Rung<AnyDials> | null }) {
+/** The heading: of the design, or of a level that is looked at. */
+function Titled({ level }: { level: Level<AnyDials> | null }) {
   const over = useLight((l) => text('pattern', { pattern: l.pattern.name, approach: l.at.approach }));
-  const title = useLight((l) => (rung ? l.pattern.title(atRung(l, rung)) : l.title));
+  const title = useLight((l) => (level ? l.pattern.title(atLevel(l, level)) : l.title));
   const id = useWorkings((s) => s.design!.id);
   // Whether there is something to print changes with the kind of thing made, not with every press.
   const rested = useWorkings((s) => s.rested ?? s.drawing!);
   return <Head over={over} title={title} id={id} hasTemplate={rested.sheets.length > 0} />;
 }
 
-/** The drawing: of the design, or of a rung that is looked at. A turned dial reaches it once it is drawn. */
-const Drawn = memo(function Drawn({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }) {
-  const own = useWorkings((s) => (rung ? null : s.drawing!));
-  const light = useWorkings((s) => (rung ? s.light! : null));
+/** The drawing: of the design, or of a level that is looked at. A turned dial reaches it once it is drawn. */
+const Drawn = memo(function Drawn({ level, unit }: { level: Level<AnyDials> | null; unit: LengthUnit }) {
+  const own = useWorkings((s) => (level ? null : s.drawing!));
+  const light = useWorkings((s) => (level ? s.light! : null));
   const { scene, about } = useMemo(
-    () => own ?? light!.pattern.draw(atRung(light!, rung!), rung!.fit),
-    [rung, light, own],
+    () => own ?? light!.pattern.draw(atLevel(light!, level!), level!.fit),
+    [level, light, own],
   );
   return (
     <Mat
@@ -125,7 +125,7 @@ const Drawn = memo(function Drawn({ rung, unit }: { rung: Rung<AnyDials> | null;
       aside={206}
       steady
       label={about}
-      over={<MatLegend rung={rung} unit={unit} />}
+      over={<MatLegend level={level} unit={unit} />}
     >
       {({ px }) => <Marks marks={scene.marks} px={px} unit={unit} />}
     </Mat>
@@ -133,11 +133,11 @@ const Drawn = memo(function Drawn({ rung, unit }: { rung: Rung<AnyDials> | null;
 });
 
 /** The ladder, with the seconds that one's own notes foretell. */
-function Rungs({ chosen, unit }: { chosen: string | null; unit: LengthUnit }) {
+function Levels({ chosen, unit }: { chosen: string | null; unit: LengthUnit }) {
   const design = useWorkings((s) => s.design!.id);
-  const rungs = useWorkings((s) => s.heavy.rungs);
+  const levels = useWorkings((s) => s.heavy.levels);
   const problem = useWorkings((s) => s.heavy.problem);
-  const nearest = useWorkings((s) => nearestRung(s.heavy.rungs, s.heavy.bits)?.id ?? null);
+  const nearest = useWorkings((s) => nearestLevel(s.heavy.levels, s.heavy.bits)?.id ?? null);
   const [, setParams] = useSearchParams();
   const navigate = useNavigate();
   const notes = useNotePages({ design, limit: 1000 });
@@ -153,7 +153,7 @@ function Rungs({ chosen, unit }: { chosen: string | null; unit: LengthUnit }) {
       ),
     [notes.data],
   );
-  const adopt = (r: Rung<AnyDials>): void => {
+  const adopt = (r: Level<AnyDials>): void => {
     const open = useOpenDesign.getState().draft;
     if (!open) return;
     const { id: _, version: __, ...rest } = open;
@@ -170,12 +170,12 @@ function Rungs({ chosen, unit }: { chosen: string | null; unit: LengthUnit }) {
   return (
     <>
       <Ladder
-        rungs={rungs}
+        levels={levels}
         problem={problem}
         chosen={chosen}
         nearest={nearest}
         line={line}
-        onChoose={(id) => setParams(id ? { rung: id } : {}, { replace: true })}
+        onChoose={(id) => setParams(id ? { level: id } : {}, { replace: true })}
         onAdopt={adopt}
         busy={takeOver.isPending}
         unit={unit}
@@ -187,15 +187,15 @@ function Rungs({ chosen, unit }: { chosen: string | null; unit: LengthUnit }) {
 
 const titleNow = (): string => useWorkings.getState().light?.title ?? '';
 
-function Facts({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }) {
+function Facts({ level, unit }: { level: Level<AnyDials> | null; unit: LengthUnit }) {
   const fit = useWorkings((s) => s.heavy.fit);
   const bits = useWorkings((s) => s.heavy.bits);
   const per = useLight((l) => l.counts.one);
   const show = useLight((l) => l.show);
   return (
     <FactStrip
-      fit={rung?.fit ?? fit}
-      bits={rung?.bits ?? bits}
+      fit={level?.fit ?? fit}
+      bits={level?.bits ?? bits}
       per={per}
       show={show}
       title={titleNow}
@@ -214,21 +214,21 @@ const OwnDials = memo(function OwnDials({ unit }: { unit: LengthUnit }) {
   return ids.split(' ').map((id) => <OwnDial key={id} id={id} unit={unit} />);
 });
 
-/** While a rung is looked at the dials show the rung's values. */
-function RungDials({ rung, unit }: { rung: Rung<AnyDials>; unit: LengthUnit }) {
+/** While a level is looked at the dials show the level's values. */
+function LevelDials({ level, unit }: { level: Level<AnyDials>; unit: LengthUnit }) {
   const light = useWorkings((s) => s.light!);
   return light.pattern
-    .specs(atRung(light, rung))
+    .specs(atLevel(light, level))
     .map((spec) => (
-      <DialField key={`${rung.id}${spec.id}`} spec={spec} unit={unit} value={rung.dials[spec.id]} preview />
+      <DialField key={`${level.id}${spec.id}`} spec={spec} unit={unit} value={level.dials[spec.id]} preview />
     ));
 }
 
-const Remedy = memo(function Remedy({ rung, unit }: { rung: Rung<AnyDials> | null; unit: LengthUnit }) {
+const Remedy = memo(function Remedy({ level, unit }: { level: Level<AnyDials> | null; unit: LengthUnit }) {
   const own = useWorkings((s) => s.heavy.fit?.remedy);
   const verdict = useWorkings((s) => s.heavy.fit?.verdict);
-  const remedy = rung ? rung.fit.remedy : own;
-  return remedy && <Notice tone={rung?.fit.verdict ?? verdict!}>{inUnit(remedy, unit)}</Notice>;
+  const remedy = level ? level.fit.remedy : own;
+  return remedy && <Notice tone={level?.fit.verdict ?? verdict!}>{inUnit(remedy, unit)}</Notice>;
 });
 
 function FromShelf() {
@@ -260,32 +260,32 @@ function ShapeWork() {
   const { data: place } = usePlace();
   const { data: materials } = useMaterials();
   const [params, setParams] = useSearchParams();
-  const rung = useRung(params.get('rung'));
+  const level = useLevel(params.get('level'));
   if (!place || !materials) return null;
   const unit = place.lengthUnit;
   return (
     <Grid>
       <div className="work">
-        <Titled rung={rung} />
-        <Drawn rung={rung} unit={unit} />
+        <Titled level={level} />
+        <Drawn level={level} unit={unit} />
         <Stack $gap={10}>
-          <Rungs chosen={rung?.id ?? null} unit={unit} />
-          <Facts rung={rung} unit={unit} />
+          <Levels chosen={level?.id ?? null} unit={unit} />
+          <Facts level={level} unit={unit} />
         </Stack>
       </div>
       <aside>
         <Panel as="div">
           <Stack $gap={10}>
             <Spread>
-              <h2>{rung ? text('dials', { rung: rung.name.toLowerCase() }) : text('dials2')}</h2>
-              {rung && (
+              <h2>{level ? text('dials', { level: level.name.toLowerCase() }) : text('dials2')}</h2>
+              {level && (
                 <Button small plain onPress={() => setParams({}, { replace: true })}>
                   {text('backMine')}
                 </Button>
               )}
             </Spread>
-            {rung ? <RungDials rung={rung} unit={unit} /> : <OwnDials unit={unit} />}
-            <Remedy rung={rung} unit={unit} />
+            {level ? <LevelDials level={level} unit={unit} /> : <OwnDials unit={unit} />}
+            <Remedy level={level} unit={unit} />
             <Seam />
             <HandFit materials={materials} unit={unit} />
             <Seam />

@@ -4,7 +4,7 @@ import type { Data } from 'plotly.js-basic-dist-min';
 import { useParams, useSearchParams, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import type { Note } from '../../../contract/lending.ts';
-import type { ChildPage, RungChance } from '../../../contract/watching.ts';
+import type { ChildPage, LevelChance } from '../../../contract/watching.ts';
 import { secondsLine } from '../../../core/challenge/line.ts';
 import { SKILLS } from '../../../core/patterns/kernel.ts';
 import type { Suggestion, WhatNext } from '../../../core/watch/whatNext.ts';
@@ -19,7 +19,7 @@ import { OwnData } from '../../parts/OwnData.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
-import { WhatAreBits, WhatIsRung } from '../../parts/WhatIs.tsx';
+import { WhatAreBits, WhatIsLevel } from '../../parts/WhatIs.tsx';
 import { ChildFacts } from './ChildFacts.tsx';
 import { HELP_WORDS, LIKED_WORDS, secondsEach, triesWords } from './words.ts';
 import { text } from './text.ts';
@@ -100,13 +100,13 @@ function Offer({
   of: Suggestion;
   first?: boolean;
 }) {
-  const note = new URLSearchParams({ child, design: String(of.designId), rung: of.rung }).toString();
+  const note = new URLSearchParams({ child, design: String(of.designId), level: of.level }).toString();
   return (
     <Next data-first={first} aria-label={title}>
       <div>
         <Quiet>{title}</Quiet>
         <h3>
-          {of.design}, “{of.rung}”
+          {of.design}, “{of.level}”
         </h3>
       </div>
       <Row>
@@ -143,19 +143,19 @@ function Suggestions({ child, next }: { child: string; next: WhatNext }) {
   );
 }
 
-/** How likely each rung of a design is managed alone, as a bar with its interval. */
-function Ladders({ rungs }: { rungs: readonly RungChance[] }) {
-  const designs = [...new Map(rungs.map((r) => [r.designId, r.design]))];
+/** How likely each level of a design is managed alone, as a bar with its interval. */
+function Ladders({ levels }: { levels: readonly LevelChance[] }) {
+  const designs = [...new Map(levels.map((r) => [r.designId, r.design]))];
   return designs.map(([id, design]) => (
-    <section key={id} aria-label={text('rungs', { design })}>
+    <section key={id} aria-label={text('levels', { design })}>
       <h3 style={{ fontSize: 15, marginBottom: 4 }}>{design}</h3>
       <Chances>
-        {rungs
+        {levels
           .filter((r) => r.designId === id)
           .map((r) => (
-            <li key={r.rung}>
+            <li key={r.level}>
               <span>
-                {r.rung}
+                {r.level}
                 {r.alone !== null && <Quiet> {r.alone === 1 ? text('al') : text('help2')}</Quiet>}
               </span>
               <span
@@ -256,7 +256,7 @@ function Pace({ notes }: { notes: readonly Note[] }) {
   );
 }
 
-/** One child, by code: what to offer next, how likely each rung is, and every sitting. */
+/** One child, by code: what to offer next, how likely each level is, and every sitting. */
 export function Component() {
   const child = useParams().child!;
   const go = useNavigate();
@@ -333,9 +333,9 @@ export function Component() {
             <Stack $gap={10}>
               <Spread>
                 <h2>{text('alOutTenTries')}</h2>
-                <WhatIsRung />
+                <WhatIsLevel />
               </Spread>
-              <Ladders rungs={page.data.rungs} />
+              <Ladders levels={page.data.levels} />
               <Quiet>
                 {rests.isGuess
                   ? text('guessBitsAnswersChildren', {
@@ -348,8 +348,8 @@ export function Component() {
                       what3: rests.help[1].toFixed(1),
                       what4: rests.help[0].toFixed(1),
                     })
-                  : text('raschModelDifficultiesRungs', {
-                      rungs: rests.rungs,
+                  : text('raschModelDifficultiesLevels', {
+                      levels: rests.levels,
                       answers: rests.answers,
                       children: rests.children,
                       child,
@@ -379,7 +379,7 @@ export function Component() {
               <Table
                 caption={text('sittings2', { child })}
                 left={[1, 2, 3, 4]}
-                head={[text('day'), text('designRung'), text('help3'), text('howWent'), text('words')]}
+                head={[text('day'), text('designLevel'), text('help3'), text('howWent'), text('words')]}
                 rows={notes.map((n) => ({
                   key: String(n.id),
                   cells: [
@@ -387,7 +387,7 @@ export function Component() {
                     <span key="d">
                       {n.design}
                       <br />
-                      <Quiet>{text('bits2', { rung: n.rung, bits: n.bits.toFixed(1) })}</Quiet>
+                      <Quiet>{text('bits2', { level: n.level, bits: n.bits.toFixed(1) })}</Quiet>
                     </span>,
                     HELP_WORDS[n.help],
                     [

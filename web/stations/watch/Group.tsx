@@ -41,7 +41,7 @@ function Make({ page }: { page: GroupPage }) {
               <li key={m.designId}>
                 <Spread>
                   <b>
-                    {m.design}, “{m.rung}”
+                    {m.design}, “{m.level}”
                   </b>
                   <ButtonLink small plain to={`/make/${m.designId}`}>
                     {text('make')}
@@ -147,7 +147,7 @@ export function Component() {
               }))}
             />
             <Quiet>
-              {text('boldHardestRungManaged')}{' '}
+              {text('boldHardestLevelManaged')}{' '}
               {children.map((c, i) => (
                 <span key={c}>
                   {i > 0 && ', '}

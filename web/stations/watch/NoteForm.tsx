@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Trash2 } from 'lucide-react';
 import { styled } from 'styled-components';
-import type { Note, NoteSent, RungDone } from '../../../contract/lending.ts';
+import type { Note, NoteSent, LevelDone } from '../../../contract/lending.ts';
 import type { WatchedChild } from '../../../contract/watching.ts';
 import type { Counts } from '../../../core/patterns/kernel.ts';
 import { HELP, LIKED, type Help, type Liked } from '../../../core/watch/outcomes.ts';
@@ -17,7 +17,7 @@ import { CountField, TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
-import { WhatIsRung } from '../../parts/WhatIs.tsx';
+import { WhatIsLevel } from '../../parts/WhatIs.tsx';
 import { Bin } from '../../parts/Bin.tsx';
 import { RunningClock } from './RunningClock.tsx';
 import { HELP_WORDS, LIKED_WORDS } from './words.ts';
@@ -48,7 +48,7 @@ const Codes = styled.div`
   }
 `;
 
-/** Rungs a sitting can have before its last one. */
+/** Levels a sitting can have before its last one. */
 const MOST_BEFORE = 11;
 const Done = styled.ol`
   list-style: none;
@@ -80,16 +80,16 @@ export function NoteForm({
   /** Of a child, the design of its latest note. */
   latest(child: string): number | null;
   /** What the form begins with. */
-  first: { readonly child: string; readonly design: string | null; readonly rung: string | null };
+  first: { readonly child: string; readonly design: string | null; readonly level: string | null };
 }) {
   const { data: designs } = useDesigns();
   const { data: materials } = useMaterials();
   const { data: place } = usePlace();
   const [designId, setDesignId] = useState<string | null>(first.design);
   const [child, setChild] = useState(first.child);
-  const [rungId, setRungId] = useState<string | null>(null);
-  /** A rung that was named before its ladder was there. */
-  const [wished, setWished] = useState(first.rung);
+  const [levelId, setLevelId] = useState<string | null>(null);
+  /** A level that was named before its ladder was there. */
+  const [wished, setWished] = useState(first.level);
   const [seconds, setSeconds] = useState<number | null>(null);
   const [count, setCount] = useState<number | null>(null);
   const [tries, setTries] = useState<number | null>(1);
@@ -97,8 +97,8 @@ export function NoteForm({
   const [help, setHelp] = useState<Help>('none');
   const [liked, setLiked] = useState<Liked | null>(null);
   const [said, setSaid] = useState('');
-  /** Rungs done before the one that is open, in order. */
-  const [before, setBefore] = useState<readonly RungDone[]>([]);
+  /** Levels done before the one that is open, in order. */
+  const [before, setBefore] = useState<readonly LevelDone[]>([]);
   const [day, setDay] = useState<string | null>(null);
   const design = designs?.find((d) => String(d.id) === designId) ?? null;
   const { data: rules } = useRules();
@@ -108,22 +108,22 @@ export function NoteForm({
     () => (design && materials && isThere ? countsOf(design, materials) : NO_COUNTS),
     [design, materials, isThere],
   );
-  const open = heavy.rungs?.find((r) => (rungId === null ? r.name === wished : r.id === rungId));
+  const open = heavy.levels?.find((r) => (levelId === null ? r.name === wished : r.id === levelId));
   const choose = (id: string | null): void => {
     setDesignId(id);
-    setRungId(null);
+    setLevelId(null);
     setWished(null);
     setBefore([]);
   };
   const add = useChange(async () => {
-    const rung = open;
-    if (!design || !rung) throw new Error(text('chooseDesignRung'));
+    const level = open;
+    if (!design || !level) throw new Error(text('chooseDesignLevel'));
     if (seconds === null && count === null) throw new Error(text('howManySecondsDid', { of: counted.of }));
     const note: NoteSent = {
       designId: design.id,
       child,
-      rung: rung.name,
-      bits: rung.bits,
+      level: level.name,
+      bits: level.bits,
       seconds,
       count,
       of: counted.of,
@@ -157,7 +157,7 @@ export function NoteForm({
       <Stack $gap={10}>
         <Spread>
           <h2>{text('writeNote')}</h2>
-          <WhatIsRung />
+          <WhatIsLevel />
         </Spread>
         <Two>
           <TextField label={text('child')} value={child} onChange={setChild} hint={text('codeLikeG04')} />
@@ -188,10 +188,10 @@ export function NoteForm({
           options={designs.map((d) => ({ value: String(d.id), label: d.name, note: d.forGroup }))}
         />
         {before.length > 0 && (
-          <Done aria-label={text('rungsDBefore')}>
+          <Done aria-label={text('levelsDBefore')}>
             {before.map((b, i) => (
-              <li key={`${i}${b.rung}`}>
-                <b>{b.rung}</b>
+              <li key={`${i}${b.level}`}>
+                <b>{b.level}</b>
                 <Quiet>
                   {[
                     b.seconds === null ? '' : `${b.seconds} s`,
@@ -202,7 +202,7 @@ export function NoteForm({
                 </Quiet>
                 <Bin
                   type="button"
-                  aria-label={text('takeOff', { rung: b.rung })}
+                  aria-label={text('takeOff', { level: b.level })}
                   onClick={() => setBefore((all) => all.filter((_, k) => k !== i))}
                 >
                   <Trash2 size={17} aria-hidden />
@@ -212,14 +212,14 @@ export function NoteForm({
           </Done>
         )}
         <Select
-          label={before.length > 0 ? text('thenRung') : text('rung')}
+          label={before.length > 0 ? text('thenLevel') : text('level')}
           value={open?.id ?? null}
-          onChange={setRungId}
-          isDisabled={!heavy.rungs}
+          onChange={setLevelId}
+          isDisabled={!heavy.levels}
           placeholder={
-            !design ? text('chooseDesignFirst') : heavy.rungs ? text('choose') : text('workingOutLadder')
+            !design ? text('chooseDesignFirst') : heavy.levels ? text('choose') : text('workingOutLadder')
           }
-          options={(heavy.rungs ?? []).map((r) => ({
+          options={(heavy.levels ?? []).map((r) => ({
             value: r.id,
             label: r.name,
             note: text('bits', { bits: r.bits.toFixed(1) }),
@@ -256,13 +256,13 @@ export function NoteForm({
             plain
             isDisabled={!open || (seconds === null && count === null) || before.length >= MOST_BEFORE}
             onPress={() => {
-              setBefore((all) => [...all, { rung: open!.name, bits: open!.bits, seconds, count }]);
-              setRungId(null);
+              setBefore((all) => [...all, { level: open!.name, bits: open!.bits, seconds, count }]);
+              setLevelId(null);
               setSeconds(null);
               setCount(null);
             }}
           >
-            {text('rung2')}
+            {text('level2')}
           </Button>
         </div>
         <Choice

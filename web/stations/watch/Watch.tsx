@@ -103,7 +103,7 @@ export function Component() {
       },
       {
         id: 'design',
-        name: text('designRung'),
+        name: text('designLevel'),
         wide: 1.9,
         least: 150,
         value: (n) => n.design,
@@ -112,9 +112,9 @@ export function Component() {
             {n.design}
             <br />
             <Quiet>
-              {text('bits2', { rung: n.rung, bits: n.bits.toFixed(1) })}
+              {text('bits2', { level: n.level, bits: n.bits.toFixed(1) })}
               {n.before.length > 0 &&
-                text('after', { before: n.before.map((b) => b.rung.toLowerCase()).join(', ') })}
+                text('after', { before: n.before.map((b) => b.level.toLowerCase()).join(', ') })}
             </Quiet>
           </>
         ),
@@ -213,7 +213,7 @@ export function Component() {
             first={{
               child: params.get('child') ?? '',
               design: params.get('design'),
-              rung: params.get('rung'),
+              level: params.get('level'),
             }}
           />
         </Panel>

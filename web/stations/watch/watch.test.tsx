@@ -23,7 +23,7 @@ const NOTE: Note = {
   designId: 1,
   design: 'Drop tub',
   child: 'G-04',
-  rung: 'Close slot',
+  level: 'Close slot',
   bits: 11.5,
   seconds: 40,
   count: 2,
@@ -37,12 +37,12 @@ const NOTE: Note = {
   before: [],
 };
 const chance = { chance: 0.7, low: 0.4, high: 0.9 };
-const offer = (rung: string) => ({
+const offer = (level: string) => ({
   ...chance,
   designId: 1,
   design: 'Drop tub',
   skill: 'Pincer and release',
-  rung,
+  level,
   bits: 12,
   label: 'FB-001a',
   reason: 'About 7 in 10 to manage this alone.',
@@ -52,13 +52,13 @@ const PAGE: ChildPage = {
   child: 'G-04',
   notes: 1,
   ability: { mean: 0.2, sd: 0.5 },
-  rests: { children: 9, answers: 40, rungs: 4, isGuess: false, help: [3, 2, 1] },
-  rungs: [
+  rests: { children: 9, answers: 40, levels: 4, isGuess: false, help: [3, 2, 1] },
+  levels: [
     {
       ...chance,
       designId: 1,
       design: 'Drop tub',
-      rung: 'Close slot',
+      level: 'Close slot',
       bits: 11.5,
       isMeasured: true,
       alone: 0,
@@ -94,9 +94,9 @@ describe('a note', () => {
     const calls = openNotes({ 'POST /notes': { ...NOTE, id: 6 } });
     await userEvent.click(await screen.findByRole('button', { name: 'G-04' }));
     expect(screen.getByRole('textbox', { name: 'Child' })).toHaveValue('G-04');
-    const rung = await screen.findByRole('button', { name: /Rung/ });
-    await waitFor(() => expect(rung).toBeEnabled(), { timeout: 8000 });
-    await userEvent.click(rung);
+    const level = await screen.findByRole('button', { name: /Level/ });
+    await waitFor(() => expect(level).toBeEnabled(), { timeout: 8000 });
+    await userEvent.click(level);
     await userEvent.click(await screen.findByRole('option', { name: /Close slot/ }));
     await userEvent.type(screen.getByRole('textbox', { name: 'Seconds' }), '40');
     const tries = screen.getByRole('textbox', { name: 'Tries' });
@@ -111,7 +111,7 @@ describe('a note', () => {
     expect(calls.find((c) => c.method === 'POST')!.body).toMatchObject({
       child: 'G-04',
       designId: 1,
-      rung: 'Close slot',
+      level: 'Close slot',
       seconds: 40,
       tries: 2,
       managed: 2,
@@ -121,10 +121,10 @@ describe('a note', () => {
     expect(await screen.findByText('Saved for G-04.')).toBeVisible();
   });
   it('begins with what the child’s page offered', async () => {
-    openNotes({}, '/watch?child=S-02&design=1&rung=Close+slot');
+    openNotes({}, '/watch?child=S-02&design=1&level=Close+slot');
     expect(await screen.findByRole('textbox', { name: 'Child' })).toHaveValue('S-02');
     await waitFor(
-      () => expect(screen.getByRole('button', { name: /Rung/ })).toHaveTextContent('Close slot'),
+      () => expect(screen.getByRole('button', { name: /Level/ })).toHaveTextContent('Close slot'),
       {
         timeout: 8000,
       },
@@ -165,9 +165,9 @@ describe('the page of a child', () => {
     expect(next).toHaveTextContent('About 7 in 10 to manage this alone. On the rail as FB-001a.');
     expect(within(next).getByRole('link', { name: 'Note it' })).toHaveAttribute(
       'href',
-      '/watch?child=G-04&design=1&rung=Close+slot',
+      '/watch?child=G-04&design=1&level=Close+slot',
     );
-    expect(screen.getByText(/difficulties of 4 rungs found from 40 answers of 9 children/)).toBeVisible();
+    expect(screen.getByText(/difficulties of 4 levels found from 40 answers of 9 children/)).toBeVisible();
     expect(screen.getByText(/no diagnosis/)).toBeVisible();
     expect(screen.getByRole('img', { name: '7 in 10 alone, 4 in 10 to 9 in 10' })).toBeVisible();
     expect(screen.getByText(/No line yet/)).toHaveTextContent('there is 1');
@@ -178,7 +178,7 @@ describe('the page of a child', () => {
   it('says when it guesses, and when nothing can be taken', async () => {
     open({
       ...PAGE,
-      rests: { children: 2, answers: 3, rungs: 0, isGuess: true, help: [3, 2, 1] },
+      rests: { children: 2, answers: 3, levels: 0, isGuess: true, help: [3, 2, 1] },
       whatNext: { ...PAGE.whatNext, next: null, easier: null },
     });
     expect(await screen.findByText(/No kit that is in, clean and whole fits/)).toBeVisible();
@@ -211,7 +211,7 @@ it('a group shows who is where, what is too hard for all, and what to make', asy
         designId: 3,
         design: 'Slide',
         skill: 'Hand strength',
-        rung: 'Wide',
+        level: 'Wide',
         suits: 2,
         check: { verdict: 'clear', title: null, words: null },
       },

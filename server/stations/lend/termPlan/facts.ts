@@ -11,7 +11,7 @@ import {
   type TermShape,
   type Worth,
 } from '../../../../core/lend/term/termProblem.ts';
-import { worthOf, type Ages, type RungFor } from '../../../../core/lend/term/worth.ts';
+import { worthOf, type Ages, type LevelFor } from '../../../../core/lend/term/worth.ts';
 import { chanceAt, childAbility, type Ability } from '../../../../core/watch/ladderModel.ts';
 import type { WorkerPool } from '../../../compute/workerPool.ts';
 import { BorrowerRow, DesignRow, PlaceRow, type Design } from '../../../db/entities.ts';
@@ -272,15 +272,15 @@ async function worthFor(o: {
     for (const d of own) ladders.set(d.id, await ladderOf(o.em, d, o.today).catch(() => []));
     for (const f of o.families) {
       const children = f.children.filter((c) => watched.has(c));
-      const rungs = own.flatMap((d) =>
-        ladders.get(d.id)!.flatMap(({ name: rung, bits }) =>
-          (children.length > 0 ? children : [null]).map((child): RungFor => ({
+      const levels = own.flatMap((d) =>
+        ladders.get(d.id)!.flatMap(({ name: level, bits }) =>
+          (children.length > 0 ? children : [null]).map((child): LevelFor => ({
             child,
             skill: d.skill,
-            rung,
+            level,
             chance: chanceAt(
               abilityAt(child ?? '', d.skill),
-              model.difficulty({ designId: d.id, rung, bits }),
+              model.difficulty({ designId: d.id, level, bits }),
             ).chance,
           })),
         ),
@@ -288,7 +288,7 @@ async function worthFor(o: {
       worth.get(f.id)!.set(
         kind.kind,
         worthOf({
-          rungs,
+          levels,
           skills: [...new Set(own.map((d) => d.skill))],
           aim: f.aim ?? null,
           isReserved: o.waitsFor(f.id).has(kind.kind),

@@ -195,7 +195,7 @@ describe('the plan of a term', () => {
     const note = {
       designId,
       child: 'G-04',
-      rung: 'Close slot',
+      level: 'Close slot',
       bits: 9,
       seconds: 30,
       count: 8,

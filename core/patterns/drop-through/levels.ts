@@ -1,4 +1,4 @@
-import type { At, RungDials } from '../kernel.ts';
+import type { At, LevelDials } from '../kernel.ts';
 import type { Dials } from './dials.ts';
 import { overRim } from './openings.ts';
 import { parts } from './pieces.ts';
@@ -12,10 +12,10 @@ const gripOf = (at: At<Dials>, tool: Dials['tool']): string =>
   })[tool];
 
 /**
- * The ladder for these pieces and this container. Each rung changes one thing from the one it grew from: the opening's
- * room, its turn, then the tool. Rungs that the lid has no room for are left out.
+ * The ladder for these pieces and this container. Each level changes one thing from the one it grew from: the opening's
+ * room, its turn, then the tool. Levels that the lid has no room for are left out.
  */
-export function rungs(at: At<Dials>): RungDials<Dials>[] {
+export function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d, chosen } = at;
   const { kinds, room, tape } = parts(at);
   // With an opening each, the others follow the first.
@@ -26,7 +26,7 @@ export function rungs(at: At<Dials>): RungDials<Dials>[] {
   const along = !round && room.across > room.along ? 90 : 0;
   const base: Dials = { ...d, tool: 'fingers', turn: along };
   const least = Math.min(room.along, room.across);
-  const named = (list: [string, string, Dials][]): RungDials<Dials>[] =>
+  const named = (list: [string, string, Dials][]): LevelDials<Dials>[] =>
     list
       .filter(([, , dials]) => overRim({ dials, chosen }) <= 1e-6)
       .map(([id, name, dials]) => ({ id, name, dials, grip: gripOf(at, dials.tool) }));
