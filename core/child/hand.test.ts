@@ -38,7 +38,7 @@ describe('a hand as measured', () => {
         {
           features: [ball],
           moves: [{ distance: 400, tolerance: 10 }],
-          fit: { facts: [{ id: 'spring', label: 'Spring', value: 12, unit: 'N' }] },
+          fit: { facts: [{ id: 'spring', label: 'Spring', value: 12, unit: 'N', byHand: true }] },
         },
       ).map((f) => `${f.id} ${f.verdict}`);
     expect(of({})).toEqual([]);

@@ -44,7 +44,8 @@ export function handFacts(
       unit: 'mm',
       verdict: far <= h.reach ? 'clear' : 'care',
     });
-  const forces = design.fit?.facts.filter((f) => f.unit === 'N' && typeof f.value === 'number') ?? [];
+  const forces =
+    design.fit?.facts.filter((f) => f.byHand && f.unit === 'N' && typeof f.value === 'number') ?? [];
   if (h.force !== undefined && forces.length > 0) {
     const most = Math.max(...forces.map((f) => Number(f.value)));
     facts.push({

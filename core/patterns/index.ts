@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { Hand } from '../child/hand.ts';
 import { challenge, type Move } from '../challenge/bits.ts';
+import { apart, loadOf, type Load } from '../challenge/load.ts';
 import { needsOf } from '../cut/needs.ts';
 import type { Material } from '../materials/material.ts';
 import {
@@ -54,13 +55,15 @@ export interface OpenPattern extends Pick<
   /** Whether the drawing takes what the fit found; it need not be drawn again otherwise. */
   readonly drawsFit: boolean;
   moves(at: AnyAt, fit: Fit): Move[];
+  /** Aim and choice of its moves, and what it asks beside them. */
+  load(at: AnyAt, fit: Fit): Load;
   /** Bits of one move after the other, added up; null where the design does not do what it is meant to. */
   bits(at: AnyAt, fit: Fit): number | null;
   counts(at: AnyAt): Counts;
   features(at: AnyAt): Feature[];
   /** The dials fitted to a child's own hand, and which of them differ; as they were where it would no longer work. */
   forHand(at: AnyAt, hand: Hand): { readonly dials: AnyDials; readonly differs: readonly Fact[] };
-  /** Easier to harder by bits, without those that cannot be. */
+  /** Easier to harder by load, without those that cannot be and those that are as hard as the one before. */
   levels(at: AnyAt): Level<AnyDials>[];
   show(at: AnyAt): Show;
 }
@@ -107,19 +110,20 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
   };
   const known = (at: AnyAt): At<D> => ({ ...at, dials: check(at.dials) });
   const levels = (at: At<D>): Level<AnyDials>[] =>
-    p
-      .levels(at)
-      .flatMap((r): Level<AnyDials>[] => {
+    apart(
+      p.levels(at).flatMap((r): Level<AnyDials>[] => {
         const there = { ...at, dials: r.dials };
         const fit = p.fit(there);
         if (fit.verdict === 'stop') return [];
-        const bits = challenge(p.moves(there, fit)).total;
+        const moves = p.moves(there, fit);
+        const load = loadOf(moves, p.beside?.(there, fit));
         const { picture } = p.draw(there, fit);
         const differs = differing(p.dials.specs(there), at.dials as AnyDials, r.dials as AnyDials);
-        return [{ ...r, dials: r.dials as AnyDials, differs, fit, bits, picture }];
-      })
-      .sort((a, b) => a.bits - b.bits)
-      .slice(0, MOST_LEVELS);
+        return [
+          { ...r, dials: r.dials as AnyDials, differs, fit, bits: challenge(moves).total, load, picture },
+        ];
+      }),
+    ).slice(0, MOST_LEVELS);
   const forHand = (at: At<D>, hand: Hand): { dials: AnyDials; differs: Fact[] } => {
     const own = at.dials as AnyDials;
     const asked = { ...own, ...(p.forHand?.(at, hand) as AnyDials | undefined) };
@@ -154,6 +158,10 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     draw: (at, fit) => p.draw(known(at), p.drawsFit ? (fit as Fit<F> | undefined) : undefined),
     drawsFit: p.drawsFit ?? false,
     moves: (at, fit) => p.moves(known(at), fit as Fit<F>),
+    load: (at, fit) => {
+      const own = known(at);
+      return loadOf(p.moves(own, fit as Fit<F>), p.beside?.(own, fit as Fit<F>));
+    },
     bits: (at, fit) => (fit.verdict === 'stop' ? null : challenge(p.moves(known(at), fit as Fit<F>)).total),
     counts: (at) => p.counts(known(at)),
     features: (at) => {

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { Hand } from '../child/hand.ts';
 import type { Move } from '../challenge/bits.ts';
+import type { Beside, Load } from '../challenge/load.ts';
 import type { Mark, Scene } from '../drawing/mark.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 import type { Language, Told } from '../languages/messages.ts';
@@ -231,6 +232,8 @@ export interface Fact {
   /** How a station says it, where the number alone would not be understood. */
   readonly said?: string;
   readonly verdict?: Verdict;
+  /** A force that the child's own hand gives: it is compared with a pinch that was measured. */
+  readonly byHand?: true;
   /** Shown beside the drawing, not only in the strip of facts. */
   readonly onMat?: boolean;
 }
@@ -252,7 +255,7 @@ export interface Counts {
   readonly number: number;
 }
 
-/** A step of a ladder as a pattern names it; the kernel adds fit, bits and picture, and sorts. */
+/** A place on a ladder as a pattern names it; the kernel adds fit, load and picture, and sorts. */
 export interface LevelDials<D> {
   readonly id: string;
   readonly name: string;
@@ -266,6 +269,8 @@ export interface Level<D> extends LevelDials<D> {
   readonly differs: readonly Fact[];
   readonly fit: Fit;
   readonly bits: number;
+  /** The bits and what is asked beside them; it rises from level to level. */
+  readonly load: Load;
   readonly picture: Scene;
 }
 
@@ -325,6 +330,8 @@ export interface Pattern<D extends object, F = unknown> {
   readonly drawsFit?: boolean;
   draw(at: At<D>, fit?: Fit<F>): Drawing;
   moves(at: At<D>, fit: Fit<F>): Move[];
+  /** What it asks beside aim and choice, where that differs along its ladder. */
+  beside?(at: At<D>, fit: Fit<F>): Beside;
   counts(at: At<D>): Counts;
   /** What no line of the bill tells: openings, gaps, posts, edges, what a step makes. */
   features(at: At<D>): Feature[];

@@ -137,7 +137,7 @@ describe.each(patterns.map((p) => [p.id, p] as const))('%s', (_, p) => {
   it('has at least four levels that work, easier to harder, each with a picture', () => {
     const levels = p.levels(start(p));
     expect(levels.length).toBeGreaterThanOrEqual(4);
-    const bits = levels.map((r) => r.bits);
+    const bits = levels.map((r) => r.load.total);
     expect(bits).toEqual([...bits].sort((a, b) => a - b));
     expect(bits.at(-1)!).toBeGreaterThan(bits[0]!);
     expect(levels.every((r) => r.picture.marks.length > 0 && r.grip.length > 3)).toBe(true);

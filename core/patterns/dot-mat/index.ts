@@ -180,6 +180,7 @@ export const dotMat: Pattern<Dials, Detail> = {
   plan,
   draw,
   moves,
+  beside: ({ dials: d }) => ({ attend: Math.max(1, dotsOf(d).length) }),
   counts: ({ dials: d }) => ({ of: 'dots', one: 'dot', number: Math.max(1, dotsOf(d).length) }),
   features,
   reaches,

@@ -158,10 +158,10 @@ describe('levels', () => {
     ['a ball', kinds({ container: tub, piece: ball })],
     ['a sponge', kinds({ container: tub, piece: sponge })],
     ['a cap in a shoe box', kinds({ container: box, piece: cap })],
-  ] as [string, Chosen][])('%s gets at least four, sorted by bits, all of which pass', (_, c) => {
+  ] as [string, Chosen][])('%s gets at least four, sorted by load, all of which pass', (_, c) => {
     const levels = drop.levels(design(dials, c));
     expect(levels.length).toBeGreaterThanOrEqual(4);
-    expect(levels.map((r) => r.bits)).toEqual([...levels.map((r) => r.bits)].sort((a, b) => a - b));
+    expect(levels.map((r) => r.load.total)).toEqual([...levels.map((r) => r.load.total)].sort((a, b) => a - b));
     expect(levels.every((r) => detail(r.fit).passage.passes)).toBe(true);
     expect(new Set(levels.map((r) => r.id)).size).toBe(levels.length);
   });

@@ -43,6 +43,8 @@ export const dropThrough: Pattern<Dials, Detail> = {
   drawsFit: true,
   draw,
   moves,
+  // A tool is squeezed and held shut all the way: about so much for a peg or tongs (common practice).
+  beside: ({ dials: d }) => (d.tool === 'fingers' ? {} : { force: 10 }),
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.pieces }),
   features,
   reaches,

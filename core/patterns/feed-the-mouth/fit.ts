@@ -36,7 +36,9 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'opening', label: 'Squeezed mouth', value: round(lens.opening * 10) / 10, unit: 'mm' },
     { id: 'spare', label: 'Room over the piece', value: worst.spare, unit: 'mm' },
     { id: 'longestSlit', label: 'Longest slit', value: floor(longestSlit(mouth)), unit: 'mm' },
-    ...(d.force > 0 ? [{ id: 'force', label: 'Squeeze', value: d.force, unit: 'N' } as const] : []),
+    ...(d.force > 0
+      ? [{ id: 'force', label: 'Squeeze', value: d.force, unit: 'N', byHand: true } as const]
+      : []),
   ];
   const say = answers(facts, { loops });
   if (d.slit > longestSlit(mouth) + 1e-6)

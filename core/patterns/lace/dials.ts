@@ -26,8 +26,10 @@ export const ROLES = {
   bag: BAG,
 } as const satisfies Record<string, Role>;
 
-/** Width of a punched hole, mm: a single punch; two overlapping ones make it 9 long for a thick or frayed end. */
+/** Length of a punched hole, mm: a single punch; two overlapping ones make it 9 long for a thick or frayed end. */
 export const PUNCH = { single: 6, double: 9 } as const;
+/** Either is as wide as the punch, mm: what is stiff has to be thinner than that, however long the hole is. */
+export const WIDE = 6;
 /** A knot and a tail to hold, mm (common practice). */
 export const KNOT = 60;
 export const TAIL = 150;

@@ -2,7 +2,7 @@ import type { Move } from '../../challenge/bits.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { PatternError, type At, type Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
-import { KNOT, parts, PUNCH, TAIL, type Dials } from './dials.ts';
+import { KNOT, parts, PUNCH, TAIL, WIDE, type Dials } from './dials.ts';
 import { chain, closest, holesOn, most } from './holes.ts';
 
 const { hypot, sqrt } = Math;
@@ -36,6 +36,11 @@ export interface Detail {
 const THIN = 0.7;
 const LONG = 120;
 
+/** A hole that the lace fills more than this is tight: the film's edge does not give, bare board does (common practice). */
+const FILLED = { laminated: 0.6, bare: 0.95 };
+/** Area of a hole, mm²: a circle, and as much more as the second punch is moved along. */
+const areaOf = (punch: Dials['punch']): number => (Math.PI * WIDE ** 2) / 4 + WIDE * (PUNCH[punch] - WIDE);
+
 /** The holes and the lace, at once: nothing of it is searched. */
 export function layOut(at: At<Dials>): Detail {
   const { dials: d } = at;
@@ -65,7 +70,17 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'spacing', label: 'Closest two holes', value: spacing, unit: 'mm', onMat: true },
     { id: 'laceLength', label: 'Lace', value: Math.round(detail.lace), unit: 'mm', onMat: true },
     { id: 'mostHoles', label: 'Most holes that go', value: can, unit: 'each' },
-    { id: 'tipGap', label: 'Room round the tip', value: hole - d.tip, unit: 'mm' },
+    { id: 'tipGap', label: 'Room round the tip', value: WIDE - d.tip, unit: 'mm' },
+    ...(lace.unit === 'each' && (lace.sizes.length ?? 0) > detail.lace
+      ? [
+          {
+            id: 'whole',
+            label: 'The lace as it is lent, uncut',
+            value: lace.sizes.length!,
+            unit: 'mm',
+          } as const,
+        ]
+      : []),
     { id: 'knot', label: 'Knot, about', value: knot, unit: 'mm' },
   ];
   const say = answers(facts, detail);
@@ -79,22 +94,32 @@ export function fit(at: At<Dials>): Fit<Detail> {
     );
   if (d.holes > can)
     return say('stop', 'Too many holes', `At most ${can} go, with a hole's width of card between them.`);
-  if (d.tip > hole - 0.5)
+  if (d.tip > WIDE - 0.5)
     return say(
       'stop',
       'The tip does not go through',
-      d.punch === 'single'
-        ? `Punch each hole double, or make the tip at most ${mm(hole - 0.5)}.`
-        : `Make the tip at most ${mm(hole - 0.5)}.`,
+      `Make the tip at most ${mm(WIDE - 0.5)}${d.punch === 'double' ? ': a double hole is longer, and no wider' : ''}.`,
     );
-  if (cord > hole - 0.5)
-    return say('stop', 'The lace jams', `Use a lace of at most ${mm(hole - 0.5)}, or double holes.`);
+  if (cord > WIDE - 0.5)
+    return say('stop', 'The lace jams', `Use a lace of at most ${mm((WIDE - 0.5) / (1 - lace.give))}.`);
   if (lace.unit === 'each' && (lace.sizes.length ?? 0) < detail.lace)
     return say(
       'stop',
       'The lace is too short',
       `It needs ${mm(detail.lace)}; ${lace.name} is ${mm(lace.sizes.length ?? 0)}. Fewer holes, running stitch, or a longer lace.`,
     );
+  const filled = (Math.PI * lace.sizes.diameter! ** 2) / 4 / areaOf(d.punch);
+  const tight = d.backing === 'laminated' ? FILLED.laminated : FILLED.bare;
+  if (filled > tight) {
+    const most = mm(2 * sqrt((tight * areaOf(d.punch)) / Math.PI));
+    return say(
+      'care',
+      d.backing === 'laminated' ? 'Tight in laminated card' : 'Tight in the holes',
+      d.punch === 'single'
+        ? `Punch each hole double, or use a lace of at most ${most}.`
+        : `Use a lace of at most ${most}.`,
+    );
+  }
   if (knot <= hole)
     return say('care', 'The knot slips through', 'Tie it round a bead or a button, or punch single holes.');
   if (d.backing === 'single' && (card.sizes.wall ?? 1) < THIN && d.longest > LONG)
@@ -107,7 +132,7 @@ const REACH = 150;
 
 /** One hole: find it with the tip, from the right side of the card where the stitch asks for one. */
 export function moves({ dials: d }: At<Dials>): Move[] {
-  const room = Math.max(0.5, PUNCH[d.punch] - d.tip);
+  const room = Math.max(0.5, WIDE - d.tip);
   return [
     { distance: REACH, tolerance: room, ...(d.stitch === 'running' ? {} : { ways: 2, waysIn: 1 }) },
     // Crossing goes back over holes that hold a lace already: which of two is next has to be chosen.

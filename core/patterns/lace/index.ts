@@ -25,19 +25,19 @@ function levels(at: At<Dials>): LevelDials<Dials>[] {
       id: 'few',
       name: text(at, 'fewThickTip'),
       grip: text(at, 'fistOrFingersThick'),
-      dials: holes(5, { punch: 'double', stitch: 'running', tip: 6 }),
+      dials: holes(5, { punch: 'double', stitch: 'running', tip: 3 }),
     },
     {
       id: 'double',
       name: text(at, 'doubleHoles'),
       grip: text(at, 'thumbFingerTip'),
-      dials: holes(n, { punch: 'double', stitch: 'running', tip: 4 }),
+      dials: holes(n, { punch: 'double', stitch: 'running', tip: 3 }),
     },
     {
       id: 'single',
       name: text(at, 'singleHoles'),
       grip: text(at, 'thumbFingerTip'),
-      dials: holes(n, { punch: 'single', stitch: 'running', tip: 3 }),
+      dials: holes(n, { punch: 'single', stitch: 'running', tip: 4 }),
     },
     {
       id: 'more',
@@ -49,13 +49,13 @@ function levels(at: At<Dials>): LevelDials<Dials>[] {
       id: 'whip',
       name: text(at, 'whipStitch'),
       grip: text(at, 'handTurnsCard'),
-      dials: holes(n, { punch: 'single', stitch: 'whip', tip: 3 }),
+      dials: holes(n, { punch: 'single', stitch: 'whip', tip: 4.5 }),
     },
     {
       id: 'cross',
       name: text(at, 'crossStitch'),
       grip: text(at, 'handTurnsCard'),
-      dials: holes(n, { punch: 'single', stitch: 'cross', tip: 3 }),
+      dials: holes(n, { punch: 'single', stitch: 'cross', tip: 4.5 }),
     },
   ];
 }
@@ -75,6 +75,8 @@ export const lace: Pattern<Dials, Detail> = {
   drawsFit: true,
   draw,
   moves,
+  // The next hole is found among all of them; over the edge, the other hand turns the card.
+  beside: ({ dials: d }) => ({ attend: d.holes, ...(d.stitch === 'running' ? {} : { hands: 2 }) }),
   counts: ({ dials: d }) => ({ of: 'holes', one: 'hole', number: d.holes }),
   features,
   reaches,

@@ -13,7 +13,7 @@ function roomOn(card: Material): number {
 
 const isThick = (chosen: Chosen): boolean => {
   const { lace } = parts({ chosen });
-  return lace.sizes.diameter! * (1 - lace.give) > PUNCH.single - 0.5;
+  return lace.sizes.diameter! > PUNCH.single - 0.5;
 };
 const isYoung = ({ ageFrom }: Start): boolean => ageFrom < 36;
 const HOLES = { 'prepared shelf': 10, 'graded play': 12, 'made together': 8, 'grab bag': 8 };

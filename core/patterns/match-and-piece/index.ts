@@ -167,6 +167,7 @@ export const matchAndPiece: Pattern<Dials, Detail> = {
   plan,
   draw,
   moves,
+  beside: ({ dials: d }) => ({ attend: d.number }),
   counts: ({ dials: d }) =>
     ({
       pairs: { of: 'pairs', one: 'pair', number: d.number },

@@ -1,4 +1,5 @@
 import type { Move } from '../../challenge/bits.ts';
+import type { Beside } from '../../challenge/load.ts';
 import type { At, Fact, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
 import { parts, PATTERNS, springsOf, STIFF, type Dials } from './dials.ts';
@@ -136,7 +137,14 @@ export function moves(at: At<Dials>): Move[] {
   return [
     { distance: REACH, tolerance: max(5, wide), choices },
     { distance: REACH, tolerance: max(0.5, d.jaw - thick) },
-    ...(d.gap > 0 ? [{ distance: max(wide, d.gap), tolerance: max(1, d.gap) }] : []),
+    // Beside the one before: where they touch, each stands in the way of the next.
+    { distance: max(wide, d.gap), tolerance: max(1, d.gap) },
     ...(d.counting > 1 && d.mixed ? [{ distance: REACH, tolerance: REACH * 2, choices: d.counting }] : []),
   ];
+}
+
+/** Pegs round the rim are kept in view to see where the next goes; a stiff spring asks for force. */
+export function beside(at: At<Dials>): Beside {
+  const stiff = max(0, ...springsOf(at).map((n) => n ?? 0));
+  return { attend: at.dials.number, ...(stiff > 0 ? { force: stiff } : {}) };
 }

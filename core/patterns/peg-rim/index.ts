@@ -2,7 +2,7 @@ import type { At, Feature, Pattern, Plan, LevelDials, Show, Step } from '../kern
 import { bagNeed, cleaningStep, countStep, need, sayFor, step, stopWords } from '../making.ts';
 import { dials, parts, PATTERNS, ROLES, type Dials, type PatternId } from './dials.ts';
 import { draw } from './draw.ts';
-import { fit, moves, pegsNeeded, perColour, type Detail } from './fit.ts';
+import { beside, fit, moves, pegsNeeded, perColour, type Detail } from './fit.ts';
 import { text } from './words.ts';
 
 const each = (at: At<Dials>) => {
@@ -172,6 +172,7 @@ export const pegRim: Pattern<Dials, Detail> = {
   plan,
   draw,
   moves,
+  beside,
   counts: ({ dials: d }) => ({ of: 'pegs', one: 'peg', number: pegsNeeded(d) }),
   features,
   levels,

@@ -112,3 +112,6 @@ export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
 
 /** Round a stem, mm: π d of a round one, twice width and thickness of a flat one. */
 export const girth = (s: Stem): number => (s.round ? Math.PI * s.wide : 2 * (s.wide + s.thick));
+
+/** A tool is squeezed and held shut all the way: about so much for a clothes peg or tweezers, N (common practice). */
+export const SQUEEZED = 10;

@@ -1,9 +1,10 @@
 import type { Move } from '../../challenge/bits.ts';
+import type { Beside } from '../../challenge/load.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { Material } from '../../materials/material.ts';
 import type { At, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
-import { girth, isCloth, parts, type Dials, type Stem } from './dials.ts';
+import { girth, isCloth, parts, SQUEEZED, type Dials, type Stem } from './dials.ts';
 
 const { floor, max, min } = Math;
 
@@ -156,3 +157,11 @@ export function moves(at: At<Dials>): Move[] {
   const find: Move[] = d.hidden > 0 ? [{ distance: REACH, tolerance: REACH, choices: d.number }] : [];
   return d.start === 'in' ? [...find, take] : [...find, take, put];
 }
+
+/** What a whole hand closes round, mm: what stands out less is held by fewer fingers (common practice). */
+const WHOLE_HAND = 60;
+
+/** The less stands out, the fewer fingers hold it and the harder each pulls: at least two of them. */
+export const beside = ({ dials: d }: At<Dials>): Beside => ({
+  force: d.tool === 'fingers' ? 5 * min(4, WHOLE_HAND / max(1, min(WHOLE_HAND, d.proud))) : 2 * SQUEEZED,
+});

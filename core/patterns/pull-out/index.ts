@@ -17,8 +17,8 @@ import {
 import { girth, isCage, isCloth, isSoft, parts, ROLES, stemOf, type Dials } from './dials.ts';
 import { dials } from './table.ts';
 import { draw } from './draw.ts';
-import { fit, moves, type Detail } from './fit.ts';
-import { cageFit, cageMoves, cageOf, cageLevels, cageSteps, drawCage } from './whisk.ts';
+import { beside, fit, moves, type Detail } from './fit.ts';
+import { cageBeside, cageFit, cageMoves, cageOf, cageLevels, cageSteps, drawCage } from './whisk.ts';
 import { text } from './words.ts';
 
 /** A fuzzy stem has a wire in it; nothing in its sizes tells it from a straw. */
@@ -281,6 +281,7 @@ export const pullOut: Pattern<Dials, Detail> = {
   drawsFit: true,
   draw: (at, known) => (isCage(at) ? drawCage(at) : draw(at, known)),
   moves: (at) => (isCage(at) ? cageMoves(at) : moves(at)),
+  beside: (at) => (isCage(at) ? cageBeside(at) : beside(at)),
   counts: ({ dials: d }) => ({ of: 'pieces', one: 'piece', number: d.number }),
   features,
   reaches,

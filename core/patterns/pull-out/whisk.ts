@@ -1,11 +1,12 @@
 import type { Move } from '../../challenge/bits.ts';
+import type { Beside } from '../../challenge/load.ts';
 import type { Mark } from '../../drawing/mark.ts';
 import { circle, dimension, line, rectangle, sceneOf } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { Material } from '../../materials/material.ts';
 import type { At, Drawing, Fit, LevelDials, Step } from '../kernel.ts';
 import { answers, countStep, kindOf, mm, plainName, step } from '../making.ts';
-import { parts, stemOf, type Dials } from './dials.ts';
+import { parts, SQUEEZED, stemOf, type Dials } from './dials.ts';
 import { text } from './words.ts';
 
 const { floor, max, min, PI, sin } = Math;
@@ -137,6 +138,12 @@ export function cageMoves(at: At<Dials>): Move[] {
   const put: Move = { distance: REACH, tolerance: max(0.5, gap - squeezed) };
   return at.dials.start === 'in' ? [take] : [take, put];
 }
+
+/** A ball is picked out among those in the cage. */
+export const cageBeside = ({ dials: d }: At<Dials>): Beside => ({
+  attend: d.number,
+  ...(d.tool === 'fingers' ? {} : { force: SQUEEZED }),
+});
 
 export function cageLevels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;

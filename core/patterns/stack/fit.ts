@@ -81,6 +81,10 @@ export interface Detail {
 
 /** A lean under this is met by a knock of a sleeve (common practice). */
 const STANDS = 20;
+/** A sideways push under this, N, comes from a ring that is set down beside the post (common practice). */
+const TOUCH = 0.5;
+/** Rings with more room than this over the post lean on it, mm (common practice). */
+const LOOSE = 20;
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
@@ -145,7 +149,13 @@ export function fit(at: At<Dials>): Fit<Detail> {
       `The word has ${[...d.word.replaceAll(' ', '')].length} letters; there are ${d.number} rings.`,
     );
   if (over < 8) return say('care', 'Close: the rings catch', 'Give the hole 10 to 15 mm over the post.');
-  if (detail.tipping.angle < STANDS) return say('clear', 'Stands when it is held', null);
+  if (detail.tipping.angle < STANDS || detail.tipping.push < TOUCH)
+    return say(
+      'care',
+      'Tips over at a touch',
+      'Hold it while it is used, or give it a wider or heavier base or a shorter post.',
+    );
+  if (over > LOOSE) return say('clear', 'Loose: the rings go on easily and lean', null);
   return say('clear', 'Stacks and stands', null);
 }
 

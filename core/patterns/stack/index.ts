@@ -321,6 +321,9 @@ function levels(at: At<Dials>): LevelDials<Dials>[] {
   ];
 }
 
+/** Room over the post for a weak pinch or one hand, mm (common practice). */
+const EASY = 20;
+
 /** Rings, or cuts of a tube, on a post. */
 export const stack: Pattern<Dials, Detail> = {
   id: 'stack',
@@ -335,14 +338,20 @@ export const stack: Pattern<Dials, Detail> = {
   plan,
   draw,
   moves,
+  // Rings that are left are kept in view; one that is turned to a picture is turned on the post while that is held.
+  beside: ({ dials: d }) => ({ attend: d.number, ...(d.shows === 'picture' ? { hands: 2 } : {}) }),
   counts: ({ dials: d }) => ({ of: 'rings', one: 'ring', number: d.number }),
   features,
   reaches,
   // A weak pinch, or one hand, is not to be held up by a close ring.
-  forHand: ({ dials: d }, hand) => ({
-    ...(hand.span === undefined ? {} : { outer: Math.min(d.outer, Math.max(d.post + 30, hand.span)) }),
-    ...(isWeak(hand) || hand.oneHanded ? { hole: Math.max(d.hole, d.post + 25) } : {}),
-  }),
+  forHand: (at, hand) => {
+    const { dials: d } = at;
+    const { thick } = parts(at);
+    return {
+      ...(hand.span === undefined ? {} : { outer: Math.min(d.outer, Math.max(thick + 30, hand.span)) }),
+      ...(isWeak(hand) || hand.oneHanded ? { hole: Math.max(d.hole, Math.round(thick + EASY)) } : {}),
+    };
+  },
   levels,
   show,
 };

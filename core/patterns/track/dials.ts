@@ -152,12 +152,16 @@ export const roomOn = (board: Material, thick: number): [number, number] => {
 };
 
 /** A piece lies at most so far beside its curve in a design that begins, mm. */
-const BEGINS_WITH = 3.5;
-/** A gap that nothing that runs slips through, mm. */
-const SLIPS = 8;
+const BEGINS_WITH = 4;
+/** A gap that nothing that runs slips through, as a share of what runs. */
+const SLIPS = 0.6;
 
 /** Shortest piece that a child's fingers tape down, mm (common practice). */
 const SHORTEST = 20;
+
+/** A course of about twenty pieces, which a child tapes down in a quarter of an hour, mm. */
+const LONG = 300;
+const ACROSS = 270;
 
 const begun = new Map<string, number>();
 
@@ -165,16 +169,20 @@ const begun = new Map<string, number>();
  * The length of piece to begin with, mm: one that cuts a straw into equal parts where that leaves no gap to slip through,
  * else the one that leaves the least open; it does not cut the bend. Remembered: what could be made today asks for many.
  */
-function bestPart(points: Course['outer'], longest: number, closed: boolean): number {
-  const key = JSON.stringify([points[0], points[1], points.at(-1), points.length, longest, closed]);
+function bestPart(
+  points: Course['outer'],
+  { longest, wide }: { readonly longest: number; readonly wide: number },
+  closed: boolean,
+): number {
+  const key = JSON.stringify([points[0], points[1], points.at(-1), points.length, longest, wide, closed]);
   const there = begun.get(key);
   if (there !== undefined) return there;
   const laid = (piece: number): Pieces & { piece: number } => ({
     piece,
     ...layPieces(points, piece, closed),
   });
-  const parts = [2, 3, 4, 5, 6, 8].map((n) => Math.max(10, Math.floor(longest / n))).map(laid);
-  const [good] = parts.filter((t) => t.error <= BEGINS_WITH && t.gap <= SLIPS);
+  const parts = [3, 4, 5, 6, 8].map((n) => Math.max(10, Math.floor(longest / n))).map(laid);
+  const [good] = parts.filter((t) => t.error <= BEGINS_WITH && t.gap <= SLIPS * wide);
   let piece = good?.piece;
   if (piece === undefined) {
     const from = Math.min(SHORTEST, longest);
@@ -191,13 +199,13 @@ function bestPart(points: Course['outer'], longest: number, closed: boolean): nu
 
 /** Straight pieces laid along what the course begins as. */
 function withPieces(d: Dials, { chosen }: Start): Dials {
-  const { thick, longest, bends } = parts({ chosen });
+  const { thick, longest, wide, bends } = parts({ chosen });
   const course = bends ? null : courseOf({ ...d, apart: d.lane + thick });
   return course
     ? {
         ...d,
-        piece: bestPart(course.outer, longest, course.closed),
-        innerPiece: bestPart(course.inner, longest, course.closed),
+        piece: bestPart(course.outer, { longest, wide }, course.closed),
+        innerPiece: bestPart(course.inner, { longest, wide }, course.closed),
       }
     : d;
 }
@@ -225,7 +233,7 @@ export const dials = dialTable<Dials>(
         { value: 'own', label: 'Own path' },
       ],
       begins: {
-        'prepared shelf': 'oval',
+        'prepared shelf': 'wave',
         'graded play': 'oval',
         'made together': 'wave',
         'grab bag': 'zigzag',
@@ -243,7 +251,7 @@ export const dials = dialTable<Dials>(
       ends: [60, 2000],
       range: (at) => [60, Math.max(100, room(at)[0])],
       step: 5,
-      begins: (start) => Math.min(room(start)[0], 500),
+      begins: (start) => Math.min(room(start)[0], LONG),
     },
     width: {
       label: (at) => (isClosed(at) ? 'Outer barrier, across' : 'Course, across'),
@@ -254,9 +262,9 @@ export const dials = dialTable<Dials>(
       when: ({ dials: d }) => d.course !== 'own' && d.course !== 'ring',
       begins: (start) => {
         const [long, short] = room(start);
-        const isOval = start.approach === 'prepared shelf' || start.approach === 'graded play';
+        const isOval = start.approach === 'graded play';
         // A wave as high as the board is cut by straight pieces.
-        return Math.min(short, isOval ? 350 : Math.floor(0.45 * long));
+        return Math.min(short, isOval ? ACROSS : Math.floor(0.45 * Math.min(long, LONG)));
       },
     },
     bends: {
@@ -265,7 +273,7 @@ export const dials = dialTable<Dials>(
       of: 'a number of bends',
       ends: [1, 12],
       when: (at) => !isClosed(at),
-      begins: ({ ageFrom }) => (ageFrom < 42 ? 1 : 2),
+      begins: ({ ageFrom }) => (ageFrom < 60 ? 1 : 2),
     },
     lane: {
       label: 'Lane',

@@ -134,7 +134,7 @@ export const dials = dialTable<Dials>(
       label: 'Sticks crossed',
       unit: 'each',
       of: 'a number of sticks',
-      ends: [2, 6],
+      ends: [2, 12],
       when: isStar,
       begins: ({ approach }) => (approach === 'prepared shelf' ? 3 : 2),
     },

@@ -30,7 +30,11 @@ export const en = {
   stringLoom: 'String the loom',
   tapeEndBehindUp: 'Tape the end behind, up and down from slot to slot, not so tight that the card bends.',
   windBobbinTieFirst: 'Wind the bobbin and tie the first knot',
-  windThreadCardNo: 'Wind the thread on a card so that no more than {free} mm hangs free; tie it with help.',
+  windThreadCardNo:
+    'Wind the thread on a card so that no more than {free} mm hangs free; tie it on with a double knot, with help.',
+  tieOffMakeHanger: 'Tie off and make the hanger',
+  doubleKnotTail:
+    'Tie the end off with a double knot. Leave a tail of {tail} mm and knot it into a loop: it is the hanger.',
   windRounds: 'Wind {rounds} rounds',
   weaveRows: 'Weave {rounds} rows',
   overStringUnderNext:

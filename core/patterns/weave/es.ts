@@ -35,7 +35,10 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
     'Sujete el extremo por detrás con cinta; arriba y abajo de muesca a muesca, sin tensar tanto que el cartón se doble.',
   windBobbinTieFirst: 'Llene la bobina y haga el primer nudo',
   windThreadCardNo:
-    'Enrolle el hilo en una tarjeta de modo que no cuelguen más de {free} mm; átelo con ayuda.',
+    'Enrolle el hilo en una tarjeta de modo que no cuelguen más de {free} mm; átelo con un nudo doble, con ayuda.',
+  tieOffMakeHanger: 'Remate y haga el colgador',
+  doubleKnotTail:
+    'Remate el extremo con un nudo doble. Deje una cola de {tail} mm y anúdela en un lazo: es el colgador.',
   windRounds: 'Dé {rounds} vueltas de hilo',
   weaveRows: 'Teja {rounds} filas',
   overStringUnderNext:

@@ -17,6 +17,10 @@ const gapAt = (d: Dials, width: number): number =>
     ? 2 * d.first * sin(PI / (2 * d.sticks)) - width
     : 2 * d.first * sin((d.angle * PI) / 360) - width;
 
+/** Children of a group, as it is reckoned for, and grams of a usual ball (common practice). */
+const GROUP = 6;
+const BALL = 50;
+
 export const layOut = (at: At<Dials>): Wound => {
   const { section, thread } = parts(at);
   return wound(at.dials, section, thickOf(thread));
@@ -34,6 +38,22 @@ export function fit(at: At<Dials>): Fit<Wound> {
   const wide = (d.slots - 1) * d.pitch + 20;
   const facts: Fit['facts'] = [
     { id: 'thread', label: 'Thread', value: Math.round(detail.thread), unit: 'mm', onMat: true },
+    {
+      id: 'threadOfGroup',
+      label: `Thread for ${GROUP} children`,
+      value: Math.round(GROUP * detail.thread),
+      unit: 'mm',
+    },
+    ...(thread.unit === 'mm' && thread.mass
+      ? [
+          {
+            id: 'balls',
+            label: `Balls of ${BALL} g for ${GROUP} children`,
+            value: Math.ceil((GROUP * detail.thread * thread.mass) / 1000 / BALL),
+            unit: 'each',
+          } as const,
+        ]
+      : []),
     {
       id: 'rounds',
       label: d.frame === 'star' ? 'Rounds' : 'Rows',

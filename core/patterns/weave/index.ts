@@ -83,6 +83,12 @@ export const weave: Pattern<Dials, Wound> = {
   plan,
   draw,
   moves,
+  // The other hand turns the frame; the round of the arms is kept in mind, or the threads of a loom in view.
+  beside: ({ dials: d }) => ({
+    hands: 2,
+    ...(d.frame === 'star' ? { remember: d.sticks, attend: 2 * d.sticks } : {}),
+    ...(d.frame === 'loom' ? { attend: d.slots } : {}),
+  }),
   counts: (at) => ({ of: 'crossings', one: 'crossing', number: layOut(at).crossings }),
   features,
   reaches,

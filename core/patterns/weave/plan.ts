@@ -188,7 +188,14 @@ function steps(at: At<Dials>, isCut: boolean): Step[] {
           }),
         ]
       : []),
-    countStep(at, text(at, 'counted'), [d.frame === 'twig' && d.stems > 0 ? 'stems' : 'weave']),
+    step({
+      id: 'tie off',
+      title: text(at, 'tieOffMakeHanger'),
+      words: text(at, 'doubleKnotTail', { tail: TAIL }),
+      perCopy: 1,
+      after: [d.frame === 'twig' && d.stems > 0 ? 'stems' : 'weave'],
+    }),
+    countStep(at, text(at, 'counted'), ['tie off']),
   ];
 }
 

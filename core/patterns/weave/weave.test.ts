@@ -138,7 +138,7 @@ describe('the ladder', () => {
       expect(r.fit.verdict).not.toBe('stop');
       expect(r.dials).toMatchObject({ frame: (at.dials as Dials).frame });
     }
-    const bits = levels.map((r) => r.bits);
+    const bits = levels.map((r) => r.load.total);
     expect(bits).toEqual([...bits].sort((a, b) => a - b));
     expect(bits.at(-1)!).toBeGreaterThan(bits[0]!);
   });

@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import { styled } from 'styled-components';
 import { WhatIsLevel } from '../../parts/WhatIs.tsx';
+import type { Load } from '../../../core/challenge/load.ts';
 import type { Line } from '../../../core/challenge/line.ts';
 import type { AnyDials, Level } from '../../../core/patterns/index.ts';
 import { factValue } from '../../../core/patterns/factWords.ts';
@@ -90,6 +91,21 @@ export const nearestLevel = (
   levels?.find((r) => r.differs.length === 0) ??
   (bits === null ? undefined : levels?.find((r) => Math.abs(bits - r.bits) < 0.05));
 
+/** What a level asks, part by part, without what it does not ask. */
+const partsOf = (load: Load): string =>
+  (
+    [
+      [text('aim'), load.aim],
+      [text('whichOne'), load.choice],
+      [text('twoHandsAtOnce'), load.hands],
+      [text('force'), load.force],
+      [text('orderRemember'), load.remember],
+      [text('thingsInView'), load.attend],
+    ] as const
+  )
+    .flatMap(([name, n]) => (n > 0.05 ? [`${name} ${n.toFixed(1)}`] : []))
+    .join(', ');
+
 interface Props {
   /** Why there are none. */
   problem: string | null;
@@ -174,7 +190,8 @@ export const Ladder = memo(function Ladder({
               ? text('sameDialsAsYours')
               : text('differsFromYours', {
                   differs: open.differs.map((f) => `${f.label} ${factValue(f, unit)}`).join(', '),
-                })}
+                })}{' '}
+            {text('asksFor', { total: open.load.total.toFixed(1), parts: partsOf(open.load) })}
           </small>
           <Button small isDisabled={busy} onPress={() => onAdopt(open)}>
             {text('makeNewDesign', { open: open.name })}
