@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Cause } from '../core/durability/lifetimes.ts';
 import { CONFIDENCES } from '../core/durability/survival.ts';
 
 const positive = (what: string, most: number) =>
@@ -30,12 +31,37 @@ export const survivalRequest = z
       .array(z.boolean({ error: 'expected true where it failed, false where it was only seen until then' }), {
         error: 'expected a list of true and false',
       })
-      .max(20_000, 'may have at most 20,000'),
+      .max(20_000, 'may have at most 20,000')
+      .optional(),
+    /** In place of events, where it can fail in several ways: how, or null where it was only seen until then. */
+    causes: z
+      .array(
+        z
+          .string({ error: 'expected how it failed, or null' })
+          .min(1, 'expected how it failed, or null')
+          .max(40, 'may have at most 40 characters')
+          .nullable(),
+        { error: 'expected a list of causes' },
+      )
+      .max(20_000, 'may have at most 20,000')
+      .optional(),
     confidence: z.enum(CONFIDENCES, { error: `expected one of ${CONFIDENCES.join(', ')}` }).default('log'),
   })
-  .refine((r) => r.events.length === r.times.length, {
+  .refine((r) => (r.events === undefined) !== (r.causes === undefined), {
+    path: ['events'],
+    message: 'expected either events or causes',
+  })
+  .refine((r) => r.events === undefined || r.events.length === r.times.length, {
     path: ['events'],
     message: 'expected as many as there are times',
+  })
+  .refine((r) => r.causes === undefined || r.causes.length === r.times.length, {
+    path: ['causes'],
+    message: 'expected as many as there are times',
+  })
+  .refine((r) => new Set(r.causes).size <= 11, {
+    path: ['causes'],
+    message: 'may have at most 10 ways to fail',
   });
 export const renewalRequest = z.strictObject({
   shape: z
@@ -65,13 +91,14 @@ export interface Lasting {
   /** Kits that have it, and pieces in them. */
   readonly kits: number;
   readonly inUse: number;
-  /** Pieces that were lost, and loans of one piece that were seen. */
+  /** Pieces that were lost, that wore out, and loans of one piece that were seen. */
   readonly lost: number;
+  readonly worn: number;
   readonly loans: number;
-  /** Loans that each piece was in use for, and whether it was lost then. */
+  /** Loans that each piece was in use for, and how it went then; null where it is still there. */
   readonly times: readonly number[];
-  readonly events: readonly boolean[];
-  /** Losses a loan before anything was seen, by class: shape over rate. */
+  readonly causes: readonly (Cause | null)[];
+  /** Pieces that go a loan before anything was seen, by class: shape over rate. */
   readonly prior: {
     readonly shape: number;
     readonly rate: number;

@@ -1,6 +1,6 @@
 import { lowerGamma, renewal } from './renewal.ts';
 import { sparesFor } from './spares.ts';
-import { medianOf, survivalSteps, type Confidence } from './survival.ts';
+import { incidences, medianOf, survivalSteps, type Confidence } from './survival.ts';
 import { weibullFit } from './weibull.ts';
 
 /** Weeks in remission under 6-mercaptopurine (Freireich and others 1963); a minus for those still in remission. */
@@ -13,6 +13,30 @@ const BEARINGS = [
 const times = REMISSION.map(Math.abs);
 const events = REMISSION.map((t) => t > 0);
 const steps = (how: Confidence = 'plain') => survivalSteps(times, events, how);
+
+describe('incidence of several ways to fail', () => {
+  it('of one way alone is what the published table of remissions leaves', () => {
+    const [one] = incidences(
+      times,
+      events.map((e) => (e ? 'relapse' : null)),
+    );
+    const left = one!.steps.filter((s) => s.events > 0).map((s) => (1 - s.incidence).toFixed(3));
+    // Kaplan–Meier, as in the textbooks from Freireich and others 1963.
+    expect(left).toEqual(['0.857', '0.807', '0.753', '0.690', '0.627', '0.538', '0.448']);
+  });
+  it('of two is worked out by hand', () => {
+    const [a, b] = incidences([1, 2, 3, 4, 5], ['lost', 'worn', null, 'lost', 'worn']);
+    const last = (x: typeof a) => x!.steps.map((s) => Number(s.incidence.toFixed(6)));
+    expect(last(a)).toEqual([0.2, 0.2, 0.2, 0.5, 0.5]);
+    expect(last(b)).toEqual([0, 0.2, 0.2, 0.2, 0.5]);
+  });
+  it('adds up to one with what survives', () => {
+    const ways = events.map((e, i) => (e ? (['lost', 'worn', 'spoiled'][i % 3] ?? null) : null));
+    const all = incidences(times, ways);
+    for (const [i, s] of steps('log').entries())
+      expect(all.reduce((n, way) => n + way.steps[i]!.incidence, s.survival)).toBeCloseTo(1, 12);
+  });
+});
 
 describe('survival', () => {
   it('of the remission times is what the textbooks print', () => {

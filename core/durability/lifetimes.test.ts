@@ -1,19 +1,44 @@
 import fc from 'fast-check';
 import { lifetimesOf, lossesALoan, priorOf } from './lifetimes.ts';
+import { weibullFit } from './weibull.ts';
 
-const back = (missing: number, filled = 0) => ({ missing, filled });
+const back = (missing: number, filled = 0, spoiled = 0) => ({ missing, filled, spoiled });
 
 describe('lives of pieces, from the counts of kits', () => {
   it('are as long as the loans they were in, lost or still there', () => {
     // Three pieces, three loans; one is lost on the second, nothing is filled.
-    const { times, events, lost, loans } = lifetimesOf([{ due: 3, returns: [back(0), back(1), back(1)] }]);
-    expect(times.map((t, i) => `${t}${events[i] ? ' lost' : ''}`)).toEqual(['2 lost', '3', '3']);
+    const { times, causes, lost, loans } = lifetimesOf([{ due: 3, returns: [back(0), back(1), back(1)] }]);
+    expect(times.map((t, i) => `${t}${causes[i] ? ' lost' : ''}`)).toEqual(['2 lost', '3', '3']);
     expect([lost, loans]).toEqual([1, 3 + 3 + 2]);
   });
-  it('begin anew with what is filled', () => {
-    const { times, events } = lifetimesOf([{ due: 2, returns: [back(1, 1), back(0), back(1, 1)] }]);
-    // The one that was longest in use counts as the lost one, each time.
-    expect(times.map((t, i) => `${t}${events[i] ? ' lost' : ''}`)).toEqual(['1 lost', '3 lost', '2']);
+  it('begin anew with what is filled; what was spoiled is the oldest', () => {
+    const { times, causes, worn } = lifetimesOf([
+      { due: 2, returns: [back(1, 1, 1), back(0), back(1, 1, 1)] },
+    ]);
+    expect(times.map((t, i) => `${t} ${causes[i]}`)).toEqual(['1 worn', '3 worn', '2 null']);
+    expect(worn).toBe(2);
+  });
+  it('lost at random, no age goes more often than another, and nothing is said to wear', () => {
+    let seed = 7;
+    const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+    const kits = Array.from({ length: 60 }, () => ({
+      due: 8,
+      returns: Array.from({ length: 20 }, () => {
+        const n = random() < 0.4 ? 1 : 0;
+        return back(n, n);
+      }),
+    }));
+    const { times, causes, lost, worn } = lifetimesOf(kits);
+    expect(worn).toBe(0);
+    expect(lost).toBeGreaterThan(300);
+    // A life that ends by chance alone has shape 1; when the oldest counted as lost it came out near 2.
+    const { shape } = weibullFit(
+      times,
+      causes.map((c) => c !== null),
+    )!;
+    expect(shape).toBeGreaterThan(0.85);
+    // Lives are told in whole loans, which takes a little over it.
+    expect(shape).toBeLessThan(1.25);
   });
   it('count as many events as pieces that went missing, however it went on', () => {
     const pasts = fc.array(
@@ -30,11 +55,11 @@ describe('lives of pieces, from the counts of kits', () => {
           due,
           returns: lost.map((n) => back(Math.min(n, due), Math.min(n, due))),
         }));
-        const { lost, times, events, loans } = lifetimesOf(kits);
+        const { lost, times, causes, loans } = lifetimesOf(kits);
         expect(lost).toBe(kits.flatMap((k) => k.returns).reduce((n, r) => n + r.missing, 0));
         expect(loans).toBe(kits.reduce((n, k) => n + k.due * k.returns.length, 0));
         expect(times.reduce((a, b) => a + b, 0)).toBe(loans);
-        expect(events).toHaveLength(times.length);
+        expect(causes).toHaveLength(times.length);
       }),
     );
   });

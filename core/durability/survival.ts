@@ -72,6 +72,38 @@ export function survivalSteps(
   return steps;
 }
 
+/** Share that has failed in each way by each time. */
+export interface Incidence {
+  readonly cause: string;
+  readonly steps: readonly { readonly time: number; readonly events: number; readonly incidence: number }[];
+}
+
+/**
+ * Cumulative incidence of each of several ways to fail, of which the first that comes keeps the others from being seen
+ * (Aalen and Johansen 1978): what is left just before a time, by the product-limit estimator over all causes, times the
+ * share of those at risk that fails so then. With what survives, the incidences add up to one.
+ *
+ * @param times in any unit, each 0 or more
+ * @param causes how each failed at its time; null where it was only seen until then
+ */
+export function incidences(times: readonly number[], causes: readonly (string | null)[]): Incidence[] {
+  const all = survivalSteps(
+    times,
+    causes.map((c) => c !== null),
+    'log',
+  );
+  return [...new Set(causes.filter((c) => c !== null))].sort().map((cause) => {
+    let [before, incidence] = [1, 0];
+    const steps = all.map(({ time, atRisk, survival }) => {
+      const events = times.filter((t, i) => t === time && causes[i] === cause).length;
+      incidence += (before * events) / atRisk;
+      before = survival;
+      return { time, events, incidence };
+    });
+    return { cause, steps };
+  });
+}
+
 /** The first time at which no more than half survive; null where more do to the end. */
 export const medianOf = (steps: readonly SurvivalStep[]): number | null =>
   steps.find((s) => s.survival <= 0.5 + 1e-12)?.time ?? null;

@@ -79,10 +79,38 @@ describe('stack', () => {
     const chosen = { ...usualMaterials(stack.roles), ...rings };
     const at = { approach: 'prepared shelf' as const, ageFrom: 48, chosen };
     const dials = stack.defaults(at);
-    const fitted = stack.forHand({ ...at, dials }, { force: 5, side: 'right', oneHanded: false }).dials as { hole: number; post: number };
+    const fitted = stack.forHand({ ...at, dials }, { force: 5, side: 'right', oneHanded: false }).dials as {
+      hole: number;
+      post: number;
+    };
     const room = Number(stack.fit({ ...at, dials: fitted }).facts.find((f) => f.id === 'room')!.value);
     expect(room).toBeLessThanOrEqual(21);
     expect(fitted.hole).toBeLessThan(fitted.post);
+  });
+});
+
+describe('shake', () => {
+  it('so many that nobody puts them in one by one are poured, and the note counts cups', async () => {
+    const rice = from('rice');
+    const begun = await asked('shake', {}, { filler: [rice] });
+    expect((begun.dials as { filled: string }).filled).toBe('poured');
+    const { fit, counts, steps } = await asked('shake', { filled: 'one by one' }, { filler: [rice] });
+    expect(Number(fit.facts.find((f) => f.id === 'fillerCount')!.value)).toBeGreaterThan(1000);
+    expect(fit.verdict).not.toBe('clear');
+    expect(counts.of).toBe('cups');
+    expect(steps.find((s) => s.id === 'fill')!.words).not.toMatch(/one at a time/i);
+  });
+  it('what is so fine that it finds its way between staples begins with a band of tape', async () => {
+    const { dials, fit } = await asked('shake', {}, { filler: [from('rice')] }, { approach: 'graded play' });
+    expect(dials).toMatchObject({ seal: 'tape' });
+    expect(fit.verdict).not.toBe('stop');
+  });
+  it('a child puts in forty at most by hand, and the step says that the rest is poured', async () => {
+    const { counts, steps } = await asked('shake', { filled: 'one by one' });
+    expect(counts).toMatchObject({ of: 'pieces', number: 40 });
+    expect(steps.find((s) => s.id === 'fill')!.words).toContain(
+      'The first 40 by hand; the rest is poured in.',
+    );
   });
 });
 

@@ -33,6 +33,18 @@ describe('how long parts last', () => {
     // By itself it draws its limits on the logarithm.
     expect((await at('survival', { times: [3], events: [false] })).weibull).toBeNull();
   });
+  it('survival: takes several ways to fail, with their incidence', async () => {
+    const answer = await at('survival', {
+      times: [1, 2, 3, 4, 5],
+      causes: ['lost', 'worn', null, 'lost', 'worn'],
+    });
+    expect(answer.incidences.map((x: { cause: string }) => x.cause)).toEqual(['lost', 'worn']);
+    expect(answer.incidences[0].steps.at(-1).incidence).toBeCloseTo(0.5, 12);
+    expect(answer.steps.at(-1).survival).toBe(0);
+    expect(await paths('survival', { times: [1], events: [true], causes: ['lost'] })).toEqual(['events']);
+    expect(await paths('survival', { times: [1], causes: [] })).toEqual(['causes']);
+    expect(await paths('survival', { times: [1] })).toEqual(['events']);
+  });
   it('survival: names what cannot be', async () => {
     expect(await paths('survival', { times: [], events: [] })).toContain('times');
     expect(await paths('survival', { times: [1, 2], events: [true] })).toEqual(['events']);

@@ -15,7 +15,7 @@ import { challenge } from '../../core/challenge/bits.ts';
 import { halved } from '../../core/cut/halving.ts';
 import { renewal } from '../../core/durability/renewal.ts';
 import { sparesFor } from '../../core/durability/spares.ts';
-import { medianOf, survivalSteps } from '../../core/durability/survival.ts';
+import { incidences, medianOf, survivalSteps } from '../../core/durability/survival.ts';
 import { weibullFit } from '../../core/durability/weibull.ts';
 import { ellipsePerimeter } from '../../core/geometry/ellipse.ts';
 import { staplesRound } from '../../core/geometry/rim.ts';
@@ -41,11 +41,17 @@ export const FIGURES = {
     criticalPath,
   ),
   survival: figure(
-    '`{times, events, confidence: "log"|"log-log"|"plain"}`: `{steps: [{time, atRisk, events, survival, se, low, high}], median, weibull: {shape, scale, logLikelihood} or null}`: Kaplan–Meier with Greenwood\'s error and 95 % limits, and a Weibull fit with censoring',
+    '`{times, events, confidence: "log"|"log-log"|"plain"}`: `{steps: [{time, atRisk, events, survival, se, low, high}], median, weibull: {shape, scale, logLikelihood} or null}`: Kaplan–Meier with Greenwood\'s error and 95 % limits, and a Weibull fit with censoring. With `causes` (how each failed, or null) in place of `events` also `incidences: [{cause, steps: [{time, events, incidence}]}]`, by Aalen and Johansen',
     survivalRequest,
-    ({ times, events, confidence }) => {
-      const steps = survivalSteps(times, events, confidence);
-      return { steps, median: medianOf(steps), weibull: weibullFit(times, events) };
+    ({ times, events, causes, confidence }) => {
+      const failed = events ?? causes!.map((c) => c !== null);
+      const steps = survivalSteps(times, failed, confidence);
+      return {
+        steps,
+        median: medianOf(steps),
+        weibull: weibullFit(times, failed),
+        ...(causes ? { incidences: incidences(times, causes) } : {}),
+      };
     },
   ),
   renewal: figure(

@@ -2,6 +2,7 @@ import { atLeast, extentsOf, shapeOf, type Material } from '../../materials/mate
 import { staplesRound } from '../../geometry/rim.ts';
 import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
+import { countIn, FINE, MANY } from './filling.ts';
 import { allTaken, taken, type At, type Role } from '../kernel.ts';
 
 export interface Dials {
@@ -126,6 +127,12 @@ export const staplesFor = (
     d.stapleWidth,
   );
 
+/** How it is filled: what is asked for, but for so many small ones that they are poured whatever is asked. */
+export const filledOf = ({ dials: d, chosen }: Pick<At<Dials>, 'dials' | 'chosen'>): Dials['filled'] => {
+  const { body, fillers } = parts({ chosen });
+  return fillers.some((m) => countIn(body, m, d.full) > MANY) ? 'poured' : d.filled;
+};
+
 /** The widest opening of what is chosen, mm. */
 const widest = ({ chosen }: Pick<At<Dials>, 'chosen'>): number => {
   const { kind, across, body } = parts({ chosen });
@@ -218,8 +225,14 @@ export const dials = dialTable<Dials>(
   },
   {
     settle: (d, { chosen }) => {
-      const { across, fillers } = parts({ chosen });
-      return { ...d, staples: staplesFor(d, across, fillers).count };
+      const { across, fillers, tape } = parts({ chosen });
+      const isFine = fillers.some((m) => fillerSize(m).least < FINE);
+      return {
+        ...d,
+        staples: staplesFor(d, across, fillers).count,
+        seal: tape && isFine ? 'tape' : d.seal,
+        filled: filledOf({ dials: d, chosen }),
+      };
     },
   },
 );

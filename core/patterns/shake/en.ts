@@ -11,6 +11,7 @@ export const en = {
   beforeFilledWhileLies: 'Before it is filled, while it lies flat.',
   putAbout: 'Put about {count} in',
   fromSmallCupOver: 'From a small cup, over a tray.',
+  restPoured: 'The first {byHand} by hand; the rest is poured in.',
   timeFingerThumb: 'One at a time, finger and thumb.',
   threeHandTimeComes: 'Three in the hand; one at a time comes to the fingertips, the others stay.',
   glueLid: 'Glue the lid on',

@@ -14,6 +14,7 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   beforeFilledWhileLies: 'Antes de llenarlo, mientras está en plano.',
   putAbout: 'Meta unas {count} piezas',
   fromSmallCupOver: 'Desde un vaso pequeño, sobre una bandeja.',
+  restPoured: 'Los primeros {byHand} a mano; el resto se vierte.',
   timeFingerThumb: 'De una en una, con índice y pulgar.',
   threeHandTimeComes: 'Tres en la mano; de una en una llegan a las yemas, las otras se quedan.',
   glueLid: 'Pegue la tapa',

@@ -1,39 +1,16 @@
 import { massOfOne } from '../../catalogue/entry.ts';
 import type { Move } from '../../challenge/bits.ts';
-import { volume } from '../../geometry/shape.ts';
-import { shapeOf, type Material } from '../../materials/material.ts';
+import type { Material } from '../../materials/material.ts';
 import type { At, Fact, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
-import { fillerSize, parts, staplesFor, type Dials } from './dials.ts';
+import { fillerSize, filledOf, parts, staplesFor, type Dials } from './dials.ts';
+import { countIn, insideOf } from './filling.ts';
 
 const { max, min, PI, round } = Math;
 
-/** Across the bottom of a plate, of its rim (common practice). */
-const PLATE_FLAT = 0.7;
-/** Of a bottle's outside, what is inside below its shoulder (common practice). */
-const BELOW_SHOULDER = 0.9;
-/** Share of a heap that loose pieces fill (loose random packing, from memory). */
-const HEAPED = 0.6;
 /** A band holds when it is stretched from so much of the tube's girth, and does not break from so little (common practice). */
 const BAND = [1 / 3, 4 / 5] as const;
 export const BANDS_AN_END = 2;
-
-/** Inside of one shaker, mm³. */
-export function insideOf(body: Material): number {
-  const { diameter = 0, height = 0, length = 0, wall = 0 } = body.sizes;
-  const inner = max(0, diameter - 2 * wall);
-  switch (body.form) {
-    case 'disc': {
-      // Two plates face to face, each a cone cut off at its flat bottom.
-      const flat = diameter * PLATE_FLAT;
-      return 2 * ((PI * height) / 12) * (diameter ** 2 + diameter * flat + flat ** 2);
-    }
-    case 'tube':
-      return (PI / 4) * inner ** 2 * length;
-    default:
-      return (PI / 4) * inner ** 2 * max(0, height - wall) * BELOW_SHOULDER;
-  }
-}
 
 /** What goes into one shaker of each filler. */
 export interface Filling {
@@ -45,9 +22,8 @@ export interface Filling {
 
 export function fillings(at: At<Dials>): Filling[] {
   const { body, fillers } = parts(at);
-  const room = insideOf(body) * (at.dials.full / 100);
   return fillers.map((material) => {
-    const count = max(1, round((room * HEAPED) / volume(shapeOf(material)!)));
+    const count = countIn(body, material, at.dials.full);
     const one = massOfOne(material);
     return { material, count, mass: one === null ? null : one * count };
   });
@@ -170,6 +146,12 @@ export function fit(at: At<Dials>): Fit<Detail> {
       d.full < 20 ? 'Little to hear' : 'It hardly moves',
       'A quarter to a third full rattles best.',
     );
+  if (filledOf(at) !== d.filled)
+    return say(
+      'care',
+      'Too many to put in by hand: they are poured',
+      `${first!.count} of ${first!.material.name} would take about ${round((first!.count * 3) / 60)} minutes one by one: choose a larger filler, or pour it.`,
+    );
   if (ageFrom < 36)
     return say(
       'care',
@@ -189,10 +171,11 @@ export function moves(at: At<Dials>): Move[] {
   const { dials: d } = at;
   const { fillers } = parts(at);
   const { long, least } = fillerSize(fillers[0]!);
-  if (d.filled === 'poured') return [{ distance: REACH, tolerance: d.mouth }];
+  const filled = filledOf(at);
+  if (filled === 'poured') return [{ distance: REACH, tolerance: d.mouth }];
   return [
     { distance: REACH, tolerance: max(2, long) },
-    ...(d.filled === 'from the hand' ? [{ distance: IN_HAND, tolerance: max(2, least), choices: 3 }] : []),
+    ...(filled === 'from the hand' ? [{ distance: IN_HAND, tolerance: max(2, least), choices: 3 }] : []),
     { distance: REACH, tolerance: max(1, d.mouth - long) },
   ];
 }

@@ -1,8 +1,9 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Cut, Feature, Need, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { countStep, need, plainName, sayFor, step, stopWords } from '../making.ts';
-import { dials, fillerSize, mostMouth, parts, ROLES, type Dials } from './dials.ts';
+import { dials, filledOf, fillerSize, mostMouth, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
+import { BY_HAND } from './filling.ts';
 import { BANDS_AN_END, capSide, fillings, fit, moves, tapeRound, type Detail } from './fit.ts';
 import { text } from './words.ts';
 
@@ -60,6 +61,8 @@ function steps(at: At<Dials>): Step[] {
   const fills = fillings(at);
   const n = fills.length;
   const count = fills.reduce((sum, f) => sum + f.count, 0);
+  const filled = filledOf(at);
+  const byHand = Math.min(BY_HAND, count);
   const first = {
     plates: (): Step[] => [
       step({
@@ -115,9 +118,8 @@ function steps(at: At<Dials>): Step[] {
         poured: text(at, 'fromSmallCupOver'),
         'one by one': text(at, 'timeFingerThumb'),
         'from the hand': text(at, 'threeHandTimeComes'),
-      }[d.filled],
-      // A child puts in some; an adult tips in the rest.
-      perCopy: d.filled === 'poured' ? 1 : Math.min(6, 0.04 * count + 0.5),
+      }[filled].concat(byHand < count && filled !== 'poured' ? ` ${text(at, 'restPoured', { byHand })}` : ''),
+      perCopy: filled === 'poured' ? 1 : 0.05 * byHand + 1,
       who: 'child',
       after: ['half'],
     }),
@@ -247,7 +249,10 @@ export const shake: Pattern<Dials, Detail> = {
   plan,
   draw,
   moves,
-  counts: (at) => ({ of: 'pieces', one: 'piece', number: fillings(at)[0]!.count }),
+  counts: (at) =>
+    filledOf(at) === 'poured'
+      ? { of: 'cups', one: 'cup', number: fillings(at).length }
+      : { of: 'pieces', one: 'piece', number: Math.min(BY_HAND, fillings(at)[0]!.count) },
   features,
   reaches,
   levels,

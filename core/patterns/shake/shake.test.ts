@@ -2,7 +2,8 @@ import { design, material } from '../../testing.ts';
 import { loadPattern, type AnyAt, type Chosen, type OpenPattern } from '../index.ts';
 import { usualMaterials } from '../usual.ts';
 import type { Dials } from './dials.ts';
-import { fillings, insideOf } from './fit.ts';
+import { fillings } from './fit.ts';
+import { insideOf } from './filling.ts';
 import type { At } from '../kernel.ts';
 
 let shake: OpenPattern;
@@ -120,7 +121,7 @@ describe('what is inside', () => {
 
 it('filling one by one asks for more than pouring, and from the palm for more again', () => {
   const bits = (filled: Dials['filled']) => {
-    const at = of({ filled, mouth: 60 });
+    const at = of({ filled, mouth: 60, full: 5 });
     return shake.bits(at, shake.fit(at))!;
   };
   expect(bits('one by one')).toBeGreaterThan(bits('poured'));

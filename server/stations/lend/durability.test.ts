@@ -37,12 +37,12 @@ it('what lasts is read from the counts after loans: lost once, filled, and all t
   expect(list).toHaveLength(1);
   expect(list[0]).toMatchObject({ name: 'Cap', kits: 1, inUse: due, lost: 2, loans: 3 * due });
   // Two were lost after two loans, the rest are there after three, the two new ones after one.
-  const lives = list[0]!.times.map((t, i) => `${t} ${list[0]!.events[i]}`).sort();
+  const lives = list[0]!.times.map((t, i) => `${t} ${list[0]!.causes[i]}`).sort();
   expect(lives).toEqual(
     [
-      ...Array<string>(2).fill('1 false'),
-      ...Array<string>(2).fill('2 true'),
-      ...Array<string>(due - 2).fill('3 false'),
+      ...Array<string>(2).fill('1 null'),
+      ...Array<string>(2).fill('2 lost'),
+      ...Array<string>(due - 2).fill('3 null'),
     ].sort(),
   );
 });

@@ -16,7 +16,7 @@ export async function lasting(em: EntityManager): Promise<Lasting[]> {
   );
   interface Past {
     due: number;
-    returns: { missing: number; filled: number }[];
+    returns: { missing: number; spoiled: number; filled: number }[];
   }
   const pasts = new Map<number, Map<number, Past>>();
   for (const c of counts) {
@@ -29,6 +29,7 @@ export async function lasting(em: EntityManager): Promise<Lasting[]> {
       kits.set(c.kit_id, past);
       past.returns.push({
         missing: part.due - part.present,
+        spoiled: part.spoiled ?? 0,
         filled: filled.filter((f) => f.materialId === part.materialId).reduce((n, f) => n + f.quantity, 0),
       });
     }
@@ -41,7 +42,7 @@ export async function lasting(em: EntityManager): Promise<Lasting[]> {
     .flatMap((m): Lasting[] => {
       const kits: PartPast[] = [...(pasts.get(m.id)?.values() ?? [])];
       if (kits.length === 0) return [];
-      const { times, events, lost, loans } = lifetimesOf(kits);
+      const { times, causes, lost, worn, loans } = lifetimesOf(kits);
       return [
         {
           materialId: m.id,
@@ -50,12 +51,13 @@ export async function lasting(em: EntityManager): Promise<Lasting[]> {
           kits: kits.length,
           inUse: kits.reduce((n, k) => n + k.due, 0),
           lost,
+          worn,
           loans,
           times: [...times],
-          events: [...events],
+          causes: [...causes],
           prior: priorOf(m.material_class),
         },
       ];
     })
-    .sort((a, b) => b.lost - a.lost || b.loans - a.loans);
+    .sort((a, b) => b.lost + b.worn - (a.lost + a.worn) || b.loans - a.loans);
 }

@@ -46,12 +46,23 @@ const PRIOR_WORDS = {
   grown: text('whatGrownOrEaten'),
 };
 
+/** Whether each piece is gone, however it went. */
+const gone = (of: Lasting): boolean[] => of.causes.map((c) => c !== null);
+/** How wear grows with age: what was lost was only seen until then, and nobody renews a piece against being lost. */
+const wearOf = (of: Lasting) =>
+  of.worn >= FEW
+    ? weibullFit(
+        of.times,
+        of.causes.map((c) => c === 'worn'),
+      )
+    : null;
+
 const loansOf = (n: number): string => `${n} ${n === 1 ? 'loan' : 'loans'}`;
 
 /** The share that is still there after so many loans, with its interval and the smooth line where there is enough. */
 function Curve({ of }: { of: Lasting }) {
-  const steps = useMemo(() => survivalSteps(of.times, of.events, 'log-log'), [of]);
-  const fit = useMemo(() => (of.lost >= FEW ? weibullFit(of.times, of.events) : null), [of]);
+  const steps = useMemo(() => survivalSteps(of.times, gone(of), 'log-log'), [of]);
+  const fit = useMemo(() => wearOf(of), [of]);
   const median = medianOf(steps);
   const chart = useMemo(() => {
     const x = [0, ...steps.map((s) => s.time)];
@@ -106,13 +117,13 @@ function Curve({ of }: { of: Lasting }) {
         label={`${of.name}: ${steps.map((s) => text('afterLoansStillThere', { time: s.time, what: Math.round(100 * s.survival) })).join(', ')}`}
       />
       <Quiet>
-        {text('restsOnPiecesThem', { times: of.times.length, kits: of.kits, lost: of.lost })}
-        {of.lost === 0
+        {text('restsOnPiecesThem', { times: of.times.length, kits: of.kits, lost: of.lost, worn: of.worn })}
+        {of.lost + of.worn === 0
           ? text('nWasLostYet')
           : median === null
             ? text('moreThanHalfStill', { time: loansOf(last!.time) })
             : text('halfLostAfter', { median: loansOf(median) })}{' '}
-        {of.lost > 0 && of.lost < FEW ? text('fewerThanLossesNo', { FEW }) : ''}
+        {of.lost + of.worn > 0 && of.worn < FEW ? text('fewerThanWornNo', { FEW }) : ''}
         {fit
           ? fit.shape > 1
             ? text('weibullShapeScaleLoans', { shape: fit.shape.toFixed(2), scale: fit.scale.toFixed(1) })
@@ -135,13 +146,13 @@ function Ahead({ of }: { of: Lasting }) {
     loans === null
       ? null
       : sparesFor({
-          lossesSeen: of.lost,
+          lossesSeen: of.lost + of.worn,
           loansSeen: of.loans,
           prior: of.prior,
           loansAhead: loans * of.inUse,
           probability: Number(chance),
         });
-  const fit = of.lost >= FEW ? weibullFit(of.times, of.events) : null;
+  const fit = wearOf(of);
   // A loss at a family costs a trip as well as the piece: taken as three times the piece (common practice).
   const renew =
     fit && cost > 0
@@ -176,21 +187,23 @@ function Ahead({ of }: { of: Lasting }) {
           shape: of.prior.shape,
           rate: of.prior.rate,
           kind: PRIOR_WORDS[of.prior.kind],
-          lost: of.lost,
+          lost: of.lost + of.worn,
           loans: of.loans,
-          what: (100 * ((of.prior.shape + of.lost) / (of.prior.rate + of.loans))).toFixed(1),
+          what: (100 * ((of.prior.shape + of.lost + of.worn) / (of.prior.rate + of.loans))).toFixed(1),
         })}
       </Quiet>
       <h2>{text('whenRenew')}</h2>
       <Quiet>
-        {renew === null
-          ? text('tooFewLossesOr')
-          : renew.age === null
-            ? text('keepUntilGoesLoan', { costRate: money(Math.round(renew.costRate)) })
-            : text('renewAfterLoansLoan', {
-                age: renew.age.toFixed(1),
-                costRate: money(Math.round(renew.costRate)),
-              })}
+        {of.worn < FEW
+          ? text('lostNotWorn', { worn: of.worn, lost: of.lost, FEW })
+          : renew === null
+            ? text('noPriceToRenew')
+            : renew.age === null
+              ? text('keepUntilGoesLoan', { costRate: money(Math.round(renew.costRate)) })
+              : text('renewAfterLoansLoan', {
+                  age: renew.age.toFixed(1),
+                  costRate: money(Math.round(renew.costRate)),
+                })}
       </Quiet>
     </Stack>
   );
@@ -224,7 +237,7 @@ export function Component() {
                 onClick={() => setChosen(l.materialId)}
               >
                 <b>{l.name}</b>
-                <span>{text('lost', { lost: l.lost })}</span>
+                <span>{text('lostAndWorn', { lost: l.lost, worn: l.worn })}</span>
                 <Quiet>{text('loansPiece', { loans: l.loans })}</Quiet>
               </Row>
             ))}

@@ -496,17 +496,17 @@ export const en = {
   shareStillThere: 'share still there',
   afterLoansStillThere: 'after {time} loans {what} % are still there',
   restsOnPiecesThem:
-    'Rests on {times} pieces in {kits} {kits, plural, one {kit} other {kits}}, {lost} of them lost (Kaplan–Meier; interval by Greenwood, log-log). ',
-  nWasLostYet: 'None was lost yet, so there is no wear to see.',
+    'Rests on {times} pieces in {kits} {kits, plural, one {kit} other {kits}}, {lost} of them lost and {worn} worn out (Kaplan–Meier; interval by Greenwood, log-log). ',
+  nWasLostYet: 'None is gone yet.',
   moreThanHalfStill: 'More than half are still there after {time}.',
-  halfLostAfter: 'Half are lost after {median}.',
-  fewerThanLossesNo: 'With fewer than {FEW} losses no line is fitted.',
+  halfLostAfter: 'Half are gone after {median}.',
+  fewerThanWornNo: 'With fewer than {FEW} that wore out no line of wear is fitted.',
   weibullShapeScaleLoans:
     'Weibull: shape {shape}, scale {scale} loans. The longer in use, the sooner it goes.',
   weibullShapeScaleLoansGoes:
-    'Weibull: shape {shape}, scale {scale} loans. It goes no sooner for being old: lost, not worn.',
+    'Weibull: shape {shape}, scale {scale} loans. It wears no sooner for being old.',
   piecesKindAlikeWas:
-    'Pieces of one kind are alike: the one that was longest in use counts as the one that is lost.',
+    'Pieces of one kind are alike: the one that was longest in use counts as the one that wore out, any of them as the one that was lost.',
   sparesTerm: 'Spares for the term',
   loansAheadEachKit: 'Loans ahead of each kit',
   chanceAllKitsStay: 'Chance that all kits stay whole',
@@ -514,9 +514,11 @@ export const en = {
   expected: ' ({cost}). {expected} are to be expected.',
   expected2: '. {expected} are to be expected.',
   beforeAnythingWasSeen:
-    'Before anything was seen: {shape} lost in {rate} loans of a piece, for {kind} (common practice). Seen here: {lost} lost in {loans}. Joined: {what} in a hundred.',
+    'Before anything was seen: {shape} gone in {rate} loans of a piece, for {kind} (common practice). Seen here: {lost} gone in {loans}. Joined: {what} in a hundred.',
   whenRenew: 'When to renew',
-  tooFewLossesOr: 'Too few losses, or no price: nothing can be said of when to renew.',
+  lostNotWorn:
+    'Never by age, as far as is known: {worn} wore out and {lost} {lost, plural, one {was} other {were}} lost, and a loss does not come sooner for an old piece. From {FEW} that wore out it is worked out.',
+  noPriceToRenew: 'It has no price, so it cannot be said when it is cheapest to renew.',
   keepUntilGoesLoan: 'Keep it until it goes: {costRate} a loan of a piece.',
   renewAfterLoansLoan: 'Renew after {age} loans: {costRate} a loan of a piece.',
   loadingCounts: 'Loading the counts …',
@@ -525,7 +527,7 @@ export const en = {
   nothingWasCountedAfter:
     'Nothing was counted after a loan yet. With the first kits that come back it shows here.',
   kindsPiece: 'Kinds of piece',
-  lost: '{lost} lost',
+  lostAndWorn: '{lost} lost, {worn} worn out',
   loansPiece: 'in {loans} loans of a piece',
   packing: 'Packing …',
   sending: 'Sending …',

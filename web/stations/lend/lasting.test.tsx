@@ -17,13 +17,21 @@ const caps: Lasting = {
   materialClass: 'plastic',
   kits: 2,
   inUse: 16,
-  lost: 4,
+  lost: 1,
+  worn: 3,
   loans: 60,
   times: [1, 2, 3, 4, 4, 4, 5, 5],
-  events: [true, true, true, true, false, false, false, false],
+  causes: ['worn', 'lost', 'worn', 'worn', null, null, null, null],
   prior: { shape: 1, rate: 60, kind: 'washed' },
 };
-const eggs: Lasting = { ...caps, materialId: 99, name: 'Egg', lost: 0, events: caps.times.map(() => false) };
+const eggs: Lasting = {
+  ...caps,
+  materialId: 99,
+  name: 'Egg',
+  lost: 0,
+  worn: 0,
+  causes: caps.times.map(() => null),
+};
 const open = (list: Lasting[]) => {
   answer({
     'GET /place': PLACE,
@@ -38,12 +46,19 @@ const open = (list: Lasting[]) => {
 describe('what lasts', () => {
   it('says on what it rests, and fits a line only where enough was lost', async () => {
     open([caps, eggs]);
-    expect(await screen.findByText(/Rests on 8 pieces in 2 kits, 4 of them lost/)).toBeVisible();
+    expect(
+      await screen.findByText(/Rests on 8 pieces in 2 kits, 1 of them lost and 3 worn out/),
+    ).toBeVisible();
     expect(screen.getByText(/Weibull: shape/)).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: /Egg/ }));
-    expect(screen.getByText(/None was lost yet, so there is no wear to see/)).toBeVisible();
+    expect(screen.getByText(/None is gone yet/)).toBeVisible();
     expect(screen.queryByText(/Weibull/)).toBeNull();
-    expect(screen.getByText(/nothing can be said of when to renew/)).toBeVisible();
+    expect(screen.getByText(/Never by age, as far as is known: 0 wore out/)).toBeVisible();
+  });
+  it('a piece that is lost by chance is never renewed by age', async () => {
+    open([{ ...caps, lost: 4, worn: 0, causes: ['lost', 'lost', 'lost', 'lost', null, null, null, null] }]);
+    expect(await screen.findByText(/Never by age.*0 wore out and 4 were lost/)).toBeVisible();
+    expect(screen.queryByText(/Weibull/)).toBeNull();
   });
   it('asks for the spares that the chance and the loans ahead need, prior and counts joined', async () => {
     open([caps]);

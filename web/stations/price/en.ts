@@ -32,7 +32,7 @@ export const en = {
   nothingCounted: 'nothing is counted',
   oneLoanKit: 'One loan of a kit',
   whatLostOrWorn:
-    'what is lost or worn, replaced, in the long run; from {loansSeen} loans of its pieces counted here',
+    'what is lost or worn, replaced, in the long run; from what is usual, with {loansSeen} loans of the same pieces counted in all kits here',
   whatLostOrWornReplaced:
     'what is lost or worn, replaced, in the long run; usual rates, nothing is counted here yet',
   loan: 'one loan',

@@ -97,6 +97,6 @@ describe('what a kit costs', () => {
     const table = await working('one loan');
     // One and nine of sixty and forty.
     expect(within(table).getByRole('row', { name: /Cap/, hidden: true })).toHaveTextContent('1 loan in 10');
-    expect(screen.getByText(/from 40 loans of its pieces counted here/)).toBeVisible();
+    expect(screen.getByText(/with 40 loans of the same pieces counted in all kits here/)).toBeVisible();
   });
 });
