@@ -56,10 +56,13 @@ export function loadOf(moves: readonly Move[], beside: Beside = {}): Load {
 
 /** Two levels nearer than this are one, bits. */
 export const APART = 0.3;
-/** Levels from easy to hard, each at least `APART` harder than the one before; what comes nearer is left out. */
+/**
+ * Levels from easy to hard, each at least `APART` harder than the one before. Of two that are nearer, the one that was named
+ * first stays.
+ */
 export function apart<T extends { readonly load: Load }>(levels: readonly T[]): T[] {
   const out: T[] = [];
-  for (const l of [...levels].sort((a, b) => a.load.total - b.load.total))
-    if (out.length === 0 || l.load.total >= out.at(-1)!.load.total + APART - 1e-9) out.push(l);
-  return out;
+  for (const l of levels)
+    if (out.every((kept) => Math.abs(kept.load.total - l.load.total) >= APART - 1e-9)) out.push(l);
+  return out.sort((a, b) => a.load.total - b.load.total);
 }

@@ -14,7 +14,10 @@ const of = (
 ): AnyAt => {
   const all = { ...usualMaterials(p.roles), ...chosen };
   const start = { approach: 'graded play' as const, ageFrom: 48, chosen: all, ...more };
-  return design({ ...p.defaults(start), ...dials }, all, more.approach ? { approach: more.approach } : {});
+  return design({ ...p.defaults(start), ...dials }, all, {
+    ageFrom: start.ageFrom,
+    ...(more.approach ? { approach: more.approach } : {}),
+  });
 };
 const fact = (f: Fit, id: string): unknown => f.facts.find((x) => x.id === id)?.value;
 const stepIds = (p: OpenPattern, at: AnyAt) => p.steps(at).map((s) => s.id);

@@ -1,6 +1,7 @@
 import { asMaterial, entryOf } from '../catalogue/index.ts';
 import { patternAnswer } from './answer.ts';
-import { loadPatterns } from './index.ts';
+import { loadPatterns, patternIds } from './index.ts';
+import { suggest } from '../plan/suggest.ts';
 import { usualMaterials } from './usual.ts';
 
 const asked = (pattern: string, dials: object, materials: object = {}, more: object = {}) =>
@@ -123,5 +124,46 @@ describe('track', () => {
       expect(pieces).toBeGreaterThanOrEqual(10);
       expect(steps.find((s) => s.id === 'tape')!.perCopy).toBeLessThanOrEqual(18);
     }
+  });
+});
+
+describe('ages', () => {
+  it('every pattern says between which ages most children begin it, in order', async () => {
+    for (const p of await loadPatterns(patternIds())) {
+      const chosen = usualMaterials(p.roles);
+      const start = { approach: 'prepared shelf' as const, ageFrom: 48, chosen };
+      const [from, to] = p.usualFrom({ ...start, dials: p.defaults(start) });
+      expect([p.id, from >= 6 && from < to && to <= 84]).toEqual([p.id, true]);
+    }
+  });
+  it('weaving wool at nine months is too early for most, says so, and is not offered', async () => {
+    const { fit } = await asked('weave', { frame: 'star', rounds: 4 }, {}, { ageFrom: 9 });
+    expect(fit).toMatchObject({ verdict: 'care', headline: 'Too early for most' });
+    expect(fit.remedy).toContain('Children differ');
+    const materials = [from('craft-stick'), from('wool', {}, { id: 901, kept: 100_000 })];
+    const free = new Map(materials.map((m) => [m.id, m.kept]));
+    const wish = {
+      skill: 'Two hands together' as const,
+      approach: 'prepared shelf' as const,
+      market: 'strictest of both' as const,
+      without: [],
+      quiet: false,
+      minutes: null,
+    };
+    const offered = async (ageFrom: number) =>
+      suggest({ ...wish, ageFrom }, { materials, free, families: ['weave'] });
+    const early = await offered(9);
+    expect(early.suggestions).toEqual([]);
+    expect(early.left).toEqual([{ name: 'Weave', why: 'most children begin it at 33 to 54 months' }]);
+    expect((await offered(48)).suggestions.map((s) => s.pattern)).toEqual(['weave']);
+  });
+  it('a harder stitch comes later', async () => {
+    const [lace] = await loadPatterns(['lace']);
+    const chosen = usualMaterials(lace!.roles);
+    const start = { approach: 'prepared shelf' as const, ageFrom: 48, chosen };
+    const dials = lace!.defaults(start) as object;
+    const from_ = (stitch: string) => lace!.usualFrom({ ...start, dials: { ...dials, stitch } })[0];
+    expect(from_('running')).toBeLessThan(from_('whip'));
+    expect(from_('whip')).toBeLessThan(from_('cross'));
   });
 });

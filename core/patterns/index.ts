@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Hand } from '../child/hand.ts';
+import { formatAges } from '../calendar/ages.ts';
 import { challenge, type Move } from '../challenge/bits.ts';
 import { apart, loadOf, type Load } from '../challenge/load.ts';
 import { needsOf } from '../cut/needs.ts';
@@ -46,6 +47,8 @@ export interface OpenPattern extends Pick<
   title(at: AnyAt): string;
   defaults(start: Start): AnyDials;
   specs(at: AnyAt): DialSpec[];
+  /** Between which ages most children begin it, months. */
+  usualFrom(at: AnyAt): readonly [number, number];
   fit(at: AnyAt): Fit;
   plan(at: AnyAt): Plan;
   /** What one kit takes of the shelf, parts that are cut with the material they are cut from. */
@@ -101,6 +104,28 @@ const within = (specs: readonly DialSpec[], asked: AnyDials, own: AnyDials): Any
 /** Forms whose mass is that of one; of sheets and cords it is that of a measure. */
 const WEIGHED: readonly Material['form'][] = ['piece', 'disc', 'tube', 'container'];
 
+/** The fit, and what is said where most children of that age are too young for it: children differ, so it stops nobody. */
+function withAge<F>(fit: Fit<F>, [from, to]: readonly [number, number], ageFrom: number): Fit<F> {
+  const isEarly = ageFrom < from;
+  const facts: Fact[] = [
+    ...fit.facts,
+    {
+      id: 'usualFrom',
+      label: 'Most children begin it at',
+      value: formatAges(from, to),
+      ...(isEarly ? { verdict: 'care' as const } : {}),
+    },
+  ];
+  if (!isEarly || fit.verdict !== 'clear') return { ...fit, facts };
+  return {
+    ...fit,
+    facts,
+    verdict: 'care',
+    headline: 'Too early for most',
+    remedy: `Most children begin it at ${formatAges(from, to)}. Children differ: who knows the child decides.`,
+  };
+}
+
 function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
   const check = (raw: unknown): D => {
     const parsed = p.dials.schema.safeParse(raw);
@@ -151,7 +176,8 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     title: (at) => p.title(known(at)),
     defaults: (start) => p.dials.begin(start) as AnyDials,
     specs: (at) => p.dials.specs(known(at)),
-    fit: (at) => p.fit(known(at)),
+    usualFrom: (at) => p.usualFrom(known(at)),
+    fit: (at) => withAge(p.fit(known(at)), p.usualFrom(known(at)), at.ageFrom),
     plan: (at) => p.plan(known(at)),
     needs: (at) => needsOf(p.plan(known(at)), at.chosen),
     steps: (at) => p.plan(known(at)).steps,

@@ -320,6 +320,11 @@ export interface Pattern<D extends object, F = unknown> {
   readonly skills: readonly Skill[];
   /** Whether it can be used in a waiting room without disturbing anybody. */
   readonly quiet: boolean;
+  /**
+   * Between which ages most children begin it as it is set, months (common practice, without a source): a band, for
+   * children differ, and who knows the child decides.
+   */
+  usualFrom(at: At<D>): readonly [number, number];
   readonly roles: readonly Role[];
   readonly dials: Dialled<D>;
   title(at: At<D>): string;

@@ -1,3 +1,4 @@
+import { formatAges } from '../calendar/ages.ts';
 import type { Scene } from '../drawing/mark.ts';
 import type { Material } from '../materials/material.ts';
 import {
@@ -9,6 +10,7 @@ import {
   type OpenPattern,
   type Skill,
 } from '../patterns/index.ts';
+import { usualMaterials } from '../patterns/usual.ts';
 import type { Market, PlaceRules } from '../safety/rules.ts';
 import { fromFreeStock } from './patternsMade.ts';
 import { handsOn, orderSteps } from './order.ts';
@@ -58,6 +60,14 @@ const missingRole = (pattern: OpenPattern, materials: readonly Material[]): stri
   return role ? `nothing on the shelf can be its ${role.label.toLowerCase()}` : null;
 };
 
+/** Why a pattern waits for an older child, as it begins from the usual materials; null where it does not. */
+function tooEarly(pattern: OpenPattern, { approach, ageFrom }: Wish): string | null {
+  const chosen = usualMaterials(pattern.roles);
+  const start = { approach, ageFrom, chosen };
+  const [from, to] = pattern.usualFrom({ ...start, dials: pattern.defaults(start) });
+  return ageFrom < from ? `most children begin it at ${formatAges(from, to)}` : null;
+}
+
 /**
  * Patterns that serve a skill, started from the free stock: most kits first. Those that cannot be are named with why.
  *
@@ -83,7 +93,10 @@ export async function suggest(
     }
     const [found] = fromFreeStock({ ...options, ...wish, pattern, most: 1 });
     if (!found) {
-      const why = missingRole(pattern, options.materials) ?? 'nothing free goes together without a stop';
+      const why =
+        missingRole(pattern, options.materials) ??
+        tooEarly(pattern, wish) ??
+        'nothing free goes together without a stop';
       left.push({ name, why });
       continue;
     }

@@ -56,6 +56,7 @@ export const ringMat: Pattern<Dials> = {
   does: (to) => text(to, 'does'),
   skills: ['Pincer and release'],
   quiet: true,
+  usualFrom: () => [12, 24],
   roles: [LID, CARD],
   dials,
   title: (at) => `Lay ${at.dials.lids} lids`,

@@ -157,6 +157,7 @@ export const countOut: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'countsTokensOutOnto'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
   quiet: true,
+  usualFrom: () => [30, 48],
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Count out ${d.from} to ${d.to}`,

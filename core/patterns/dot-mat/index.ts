@@ -173,6 +173,7 @@ export const dotMat: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'setsPieceStickerOr'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
   quiet: true,
+  usualFrom: ({ dials: d }) => (d.colours === 'free' ? [15, 30] : [27, 48]),
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Fill the dots of the ${outlineName(d.outline)}`,

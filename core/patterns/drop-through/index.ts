@@ -35,6 +35,7 @@ export const dropThrough: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'postsPiecesThroughOpening'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline', 'Hand strength'],
   quiet: false,
+  usualFrom: () => [9, 18],
   roles: Object.values(ROLES),
   dials,
   title,

@@ -151,6 +151,7 @@ export const feedTheMouth: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'squeezesMouthOpenHand'),
   skills: ['Hand strength', 'Two hands together', 'Pincer and release'],
   quiet: true,
+  usualFrom: () => [15, 30],
   roles: Object.values(ROLES),
   dials,
   title: (at) =>

@@ -211,6 +211,7 @@ export const fingerTape: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'picksPaperUpTaped'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Two hands together'],
   quiet: true,
+  usualFrom: () => [15, 30],
   roles: Object.values(ROLES),
   dials,
   title: (at) =>

@@ -67,6 +67,7 @@ export const lace: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'threadsLaceThroughHoles'),
   skills: ['Two hands together', 'Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
   quiet: true,
+  usualFrom: ({ dials: d }) => (({ running: [24, 42], whip: [36, 54], cross: [48, 66] }) as const)[d.stitch],
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Lace round the ${outlineName(d.outline)}`,

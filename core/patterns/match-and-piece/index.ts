@@ -160,6 +160,8 @@ export const matchAndPiece: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'findsWhatBelongsTogether'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
   quiet: true,
+  usualFrom: ({ dials: d }) =>
+    (({ insets: [15, 30], pairs: [20, 36], halves: [24, 42], order: [24, 42] }) as const)[d.kind],
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => TITLES[d.kind](d),

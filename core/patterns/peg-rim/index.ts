@@ -164,6 +164,7 @@ export const pegRim: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'clipsPegsRimFreely'),
   skills: ['Hand strength', 'Pincer and release', 'Two hands together', 'Crossing the midline'],
   quiet: true,
+  usualFrom: ({ dials: d }) => (d.way !== 'on' ? [18, 36] : d.pattern === 'free' ? [24, 42] : [36, 54]),
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) =>

@@ -270,6 +270,7 @@ export const pullOut: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'pullsSticksStemsOr'),
   skills: ['Pincer and release', 'Two hands together', 'Hand strength'],
   quiet: true,
+  usualFrom: ({ dials: d }) => (d.tool === 'fingers' ? [8, 14] : [30, 48]),
   roles: Object.values(ROLES),
   dials,
   title: (at) =>

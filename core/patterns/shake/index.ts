@@ -242,6 +242,7 @@ export const shake: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'fillsPiecePieceThen'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Two hands together'],
   quiet: false,
+  usualFrom: (at) => (filledOf(at) === 'poured' ? [9, 18] : [12, 30]),
   roles: Object.values(ROLES),
   dials,
   title: (at) => `Shake ${plainName(parts(at).fillers[0]!)} in ${MADE[parts(at).kind]}`,

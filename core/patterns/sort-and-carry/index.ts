@@ -135,6 +135,7 @@ export const sortAndCarry: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'carriesPiecesCupThey'),
   skills: ['Pincer and release', 'Hand strength', 'Crossing the midline', 'In-hand manipulation'],
   quiet: true,
+  usualFrom: ({ dials: d }) => (d.tool === 'fingers' ? [15, 30] : [30, 48]),
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Sort into ${d.cups} ${d.cups === 1 ? 'cup' : 'cups'} by ${d.shows}`,

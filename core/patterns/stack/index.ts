@@ -331,6 +331,7 @@ export const stack: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'putsRingsOverPost'),
   skills: ['Two hands together', 'Pincer and release', 'Crossing the midline'],
   quiet: true,
+  usualFrom: ({ dials: d }) => (d.shows === 'plain' ? [10, 18] : [24, 42]),
   roles: Object.values(ROLES),
   dials,
   title: (at) => `Stack ${at.dials.number} ${isTube(parts(at).part) ? 'cuts of a tube' : 'rings'} on a post`,

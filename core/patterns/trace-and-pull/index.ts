@@ -192,6 +192,7 @@ export const traceAndPull: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'squeezesGlueAlongLine'),
   skills: ['Hand strength', 'Two hands together', 'Crossing the midline'],
   quiet: true,
+  usualFrom: () => [18, 36],
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Trace the ${outlineName(d.outline)} and pull it up`,

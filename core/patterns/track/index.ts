@@ -188,6 +188,7 @@ export const track: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'steersSomethingThroughLane'),
   skills: ['Two hands together', 'Crossing the midline', 'Pincer and release'],
   quiet: true,
+  usualFrom: () => [18, 36],
   roles: Object.values(ROLES),
   dials,
   title: (at) =>

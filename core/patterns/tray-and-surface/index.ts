@@ -352,6 +352,7 @@ export const trayAndSurface: Pattern<Dials, Detail> = {
   does: (to) => text(to, 'drawsPressesReachesPaints'),
   skills: ['Crossing the midline', 'Hand strength', 'Two hands together'],
   quiet: true,
+  usualFrom: () => [10, 24],
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => TITLES[d.kind](d),

@@ -75,6 +75,7 @@ export const weave: Pattern<Dials, Wound> = {
   does: (to) => text(to, 'windsThreadRoundSticks'),
   skills: ['Two hands together', 'Crossing the midline', 'In-hand manipulation'],
   quiet: true,
+  usualFrom: ({ dials: d }) => (d.frame === 'loom' ? [42, 66] : [33, 54]),
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) =>

@@ -33,7 +33,7 @@ const dialsOf = (part: Partial<Dials>): Dials => ({
   frame: 'star',
   ...part,
 });
-const of = (part: Partial<Dials>, chosen = CHOSEN): AnyAt => design(dialsOf(part), chosen);
+const of = (part: Partial<Dials>, chosen = CHOSEN): AnyAt => design(dialsOf(part), chosen, { ageFrom: 60 });
 const headline = (at: AnyAt): string => weave.fit(at).headline;
 const { PI, SQRT2, hypot } = Math;
 const ROUND = { kind: 'round', diameter: 6 } as const;
