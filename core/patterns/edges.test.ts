@@ -154,7 +154,7 @@ describe('ages', () => {
       suggest({ ...wish, ageFrom }, { materials, free, families: ['weave'] });
     const early = await offered(9);
     expect(early.suggestions).toEqual([]);
-    expect(early.left).toEqual([{ name: 'Weave', why: 'most children begin it at 33 to 54 months' }]);
+    expect(early.left).toEqual([{ name: 'Weave', why: 'most children begin it at 33–54 months' }]);
     expect((await offered(48)).suggestions.map((s) => s.pattern)).toEqual(['weave']);
   });
   it('a harder stitch comes later', async () => {
