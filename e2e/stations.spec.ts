@@ -118,7 +118,7 @@ test('turning a dial moves the drawing at once and the answers after it', async 
 
 test('a level is looked at, kept in the address and taken over', async ({ page, demo }) => {
   await page.goto(`${demo.url}/shape/1`);
-  const levels = page.getByRole('button', { name: /bits/ });
+  const levels = page.getByRole('button', { name: /load/ });
   await expect(levels.first()).toBeVisible();
   expect(await levels.count()).toBeGreaterThanOrEqual(4);
   await page.getByRole('button', { name: /Close, turned/ }).click();

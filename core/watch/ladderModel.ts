@@ -185,8 +185,28 @@ export interface Chance {
   readonly low: number;
   readonly high: number;
 }
-export const chanceAt = ({ mean, sd }: Ability, difficulty: number): Chance => ({
-  chance: SPREAD.reduce((n, z, i) => n + WEIGHTS[i]! * chanceOf(mean + z * sd, difficulty), 0) / WEIGHT,
-  low: chanceOf(mean - 1.96 * sd, difficulty),
-  high: chanceOf(mean + 1.96 * sd, difficulty),
-});
+/**
+ * @param doubt standard deviation of what a pattern the notes say little of may be easier or harder by, logits
+ */
+export function chanceAt({ mean, sd }: Ability, difficulty: number, doubt = 0): Chance {
+  const wide = Math.hypot(sd, doubt);
+  return {
+    chance: SPREAD.reduce((n, z, i) => n + WEIGHTS[i]! * chanceOf(mean + z * wide, difficulty), 0) / WEIGHT,
+    low: chanceOf(mean - 1.96 * wide, difficulty),
+    high: chanceOf(mean + 1.96 * wide, difficulty),
+  };
+}
+
+/** How far one pattern lies from another at the same bits, logits (common practice: bits compare levels of one pattern). */
+const BETWEEN_PATTERNS = 1.5;
+/**
+ * What an ability found at other patterns leaves unknown of a pattern: all of it where none of the notes are of that pattern,
+ * nothing where all are.
+ *
+ * @param share of the child's notes that are of the pattern, 0 to 1
+ */
+export const patternDoubt = (share: number): number => BETWEEN_PATTERNS * Math.sqrt(Math.max(0, 1 - share));
+
+/** A chance whose interval is wider than this is no answer. */
+const UNKNOWN = 0.75;
+export const isKnownChance = ({ low, high }: Chance): boolean => high - low < UNKNOWN;

@@ -1,5 +1,5 @@
 import { watchedNote as note } from '../testing.ts';
-import { ladderModel } from './ladderModel.ts';
+import { ladderModel, patternDoubt } from './ladderModel.ts';
 import { outcomesOf, type Watched } from './outcomes.ts';
 import { boredOf, whatNext, type Candidate } from './whatNext.ts';
 
@@ -39,13 +39,17 @@ it('offers the level of about seven in ten, an easier one, and another skill', (
   expect(found.next!.chance).toBeCloseTo(2 / 3, 2);
   expect(found.easier).toMatchObject({ level: '7 bits' });
   expect(found.other).toMatchObject({ designId: 2, level: '9 bits' });
-  expect(found.next!.reason).toBe('About 7 in 10 to manage this alone.');
+  expect(found.next!.reason).toMatch(
+    /^About 7 in 10 to manage this alone \(between \d and \d+ in 10; 0 notes\)\. A guess: few notes on this child yet\.$/,
+  );
 });
 
 it('goes on from what was managed alone, and keeps what is done for a tired day', () => {
   const found = ask([note({ level: '9 bits', bits: 9 })], LADDER);
   expect(found.next).toMatchObject({ level: '10 bits' });
-  expect(found.next!.reason).toBe('“9 bits” was managed alone; about 5 in 10 to manage this alone.');
+  expect(found.next!.reason).toMatch(
+    /^“9 bits” was managed alone; about 5 in 10 to manage this alone \(between \d and \d+ in 10; 1 note\)/,
+  );
   expect(found.easier).toMatchObject({ level: '7 bits' });
 });
 
@@ -104,5 +108,26 @@ it('offers nothing where nothing is in, and says when it guesses', () => {
     nameOf: String,
     skillOf: () => PINCER,
   });
-  expect(guess.next!.reason).toMatch(/A guess: too few notes yet\.$/);
+  expect(guess.next!.reason).toMatch(/A guess: few notes on this child yet\.$/);
+});
+
+it('a pattern that no note on the child is of is not known yet, however sure its other patterns are', () => {
+  const six = Array.from({ length: 6 }, (_, i) => note({ id: i + 1, level: '9 bits', bits: 9 }));
+  const model = ladderModel(outcomesOf([]), null);
+  const asked = (share: number) =>
+    whatNext({
+      notes: six,
+      candidates: [level(7, 8)],
+      model,
+      ability: () => ({ mean: model.difficulty(level(7, 8)) + 1, sd: 0.3 }),
+      doubt: () => patternDoubt(share),
+      skill: PINCER,
+      nameOf: String,
+      skillOf: () => PINCER,
+    }).next!.reason;
+  expect(asked(0)).toContain('is not known yet (6 notes)');
+  expect(asked(0)).not.toContain(' in 10');
+  expect(asked(1)).toMatch(/about \d in 10 .*\(between \d+ and \d+ in 10; 6 notes\)/);
+  expect(patternDoubt(0)).toBe(1.5);
+  expect(patternDoubt(1)).toBe(0);
 });

@@ -1,5 +1,5 @@
 import type { Verdict } from '../patterns/kernel.ts';
-import { chanceAt, type Ability, type Chance, type LadderModel } from './ladderModel.ts';
+import { chanceAt, isKnownChance, type Ability, type Chance, type LadderModel } from './ladderModel.ts';
 import { isAlone, LIKED, managedAlone, type Watched } from './outcomes.ts';
 
 /** The chance of managing alone that stretches without discouraging (common practice: about seven in ten), and of a tired day. */
@@ -60,7 +60,15 @@ export function boredOf(notes: readonly Watched[], designId: number): string | n
     : null;
 }
 
-const tenths = (chance: number): string => `${Math.round(10 * chance)} in 10`;
+/** Fewer notes on a child than this, and what is said of it is a guess, however many the place has (common practice). */
+const GUESSED = 6;
+const ten = (chance: number): number => Math.round(10 * chance);
+/** How likely it is managed alone, with the interval and what it rests on; or that nobody knows. */
+const likely = (c: Chance, what: string, notes: number): string =>
+  isKnownChance(c)
+    ? `about ${ten(c.chance)} in 10 to manage ${what} alone (between ${ten(c.low)} and ${ten(c.high)} in 10; ${notes} ${notes === 1 ? 'note' : 'notes'})`
+    : `how likely ${what} is managed alone is not known yet (${notes} ${notes === 1 ? 'note' : 'notes'})`;
+const begun = (words: string): string => words.replace(/^./, (x) => x.toUpperCase());
 
 /** What the last of some sittings showed, in words. */
 function lastWords(notes: readonly Watched[]): string | null {
@@ -87,6 +95,8 @@ export function whatNext(options: {
   model: LadderModel;
   /** The child's at a skill. */
   ability: (skill: string) => Ability;
+  /** What the child's notes leave unknown of a design's pattern, logits; nothing where it is left out. */
+  doubt?: (c: Candidate) => number;
   /** The aim. */
   skill: string;
   nameOf: (designId: number) => string;
@@ -100,7 +110,7 @@ export function whatNext(options: {
   }
   const rated = candidates
     .filter((c) => !boring.has(c.designId) && c.check.verdict !== 'stop')
-    .map((c) => ({ ...c, ...chanceAt(ability(c.skill), model.difficulty(c)) }));
+    .map((c) => ({ ...c, ...chanceAt(ability(c.skill), model.difficulty(c), options.doubt?.(c)) }));
   const nearest = (list: typeof rated, wish: number): (typeof rated)[number] | null =>
     list.reduce<(typeof rated)[number] | null>(
       (best, c) => (best === null || Math.abs(c.chance - wish) < Math.abs(best.chance - wish) ? c : best),
@@ -119,7 +129,10 @@ export function whatNext(options: {
     rated.filter((c) => c.skill !== skill && isOpen(c)),
     STRETCH,
   );
-  const guess = model.isGuess ? ' A guess: too few notes yet.' : '';
+  const guess =
+    notes.length < GUESSED || model.isGuess
+      ? ` A guess: ${notes.length < GUESSED ? 'few notes on this child' : 'too few notes'} yet.`
+      : '';
   const said = (
     c: (typeof rated)[number] | null,
     words: (c: (typeof rated)[number]) => string,
@@ -139,13 +152,11 @@ export function whatNext(options: {
     skill,
     next: said(next, (c) =>
       instead.length > 0 && !notes.some((n) => n.designId === c.designId)
-        ? `Something else for the same skill: about ${tenths(c.chance)} to manage it alone.`
-        : `${because(c)}about ${tenths(c.chance)} to manage this alone.`.replace(/^./, (x) =>
-            x.toUpperCase(),
-          ),
+        ? `Something else for the same skill: ${likely(c, 'it', notes.length)}.`
+        : begun(`${because(c)}${likely(c, 'this', notes.length)}.`),
     ),
-    easier: said(easier, (c) => `About ${tenths(c.chance)} to manage it alone.`),
-    other: said(other, (c) => `${c.skill}: about ${tenths(c.chance)} to manage it alone.`),
+    easier: said(easier, (c) => begun(`${likely(c, 'it', notes.length)}.`)),
+    other: said(other, (c) => `${c.skill}: ${likely(c, 'it', notes.length)}.`),
     bored: [...boring].map(([design, why]) => ({ design, why })),
     stopped: [
       ...new Map(

@@ -23,7 +23,7 @@ export const en = {
     'How difficult one piece is for the hand: a longer way, a tighter gap and more choices add bits. One bit more is about twice as demanding.',
   level: 'a level',
   oneStepThisDesigns:
-    'One step of this design’s ladder from easier to harder. Each changes one or two dials and leaves the rest.',
+    'One place on this design’s ladder from easier to harder. Each changes one or two dials. Its load says how demanding it is: aim and choice in bits, and beside them a second hand, force, an order to remember, things to keep in view.',
   labels: 'Labels',
   asSheetLabelsLies: 'As the sheet of labels lies in the printer. It is kept for the next time.',
   columns: 'Columns',

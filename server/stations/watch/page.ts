@@ -10,7 +10,7 @@ import type {
 import type { Day } from '../../../core/calendar/days.ts';
 import type { Skill } from '../../../core/patterns/kernel.ts';
 import { groupDesigns, groupOf, toMake } from '../../../core/watch/groupView.ts';
-import { chanceAt, childAbility, type Ability } from '../../../core/watch/ladderModel.ts';
+import { chanceAt, childAbility, patternDoubt, type Ability } from '../../../core/watch/ladderModel.ts';
 import { levelKey } from '../../../core/watch/outcomes.ts';
 import { whatNext, type Candidate } from '../../../core/watch/whatNext.ts';
 import type { WorkerPool } from '../../compute/workerPool.ts';
@@ -176,6 +176,14 @@ export async function childPage(options: {
     abilities.set(skill, found);
     return found;
   };
+  const patterns = new Map(designs.map((d) => [d.id, d.pattern]));
+  /** A level whose difficulty answers have told is compared by them, not by its bits. */
+  const doubtOf = (at: { designId: number; level: string; bits: number }): number =>
+    model.isMeasured(at)
+      ? 0
+      : patternDoubt(
+          own.filter((n) => patterns.get(n.designId) === patterns.get(at.designId)).length / own.length,
+        );
   const ladders = new Map<number, readonly { name: string; bits: number }[]>();
   const tried = new Set(own.map((n) => n.designId));
   const labels = await kitsToTake(em, today);
@@ -195,7 +203,7 @@ export async function childPage(options: {
           design: d.name,
           isMeasured: model.isMeasured(at),
           alone: answers.get(levelKey(at)) ?? null,
-          ...chanceAt(abilityAt(d.skill), model.difficulty(at)),
+          ...chanceAt(abilityAt(d.skill), model.difficulty(at), doubtOf(at)),
         };
       }),
     );
@@ -232,6 +240,7 @@ export async function childPage(options: {
       candidates,
       model,
       ability: abilityAt,
+      doubt: doubtOf,
       skill: aim,
       nameOf: (id) => designs.find((d) => d.id === id)?.name ?? `design ${id}`,
       skillOf: (id) => skills.get(id),

@@ -40,8 +40,8 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
   overflow: hidden;
   > button.pick {
     display: grid;
-    grid-template-columns: 34px minmax(0, 1fr);
-    gap: 3px 6px;
+    grid-template-columns: 30px minmax(0, 1fr);
+    gap: 3px 5px;
     align-items: center;
     align-content: center;
     text-align: left;
@@ -67,7 +67,8 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
     color: ${(p) => (p.$on ? 'var(--tape)' : 'var(--fox-deep)')};
   }
   small {
-    font-size: 12px;
+    font-size: 11.5px;
+    letter-spacing: -0.02em;
     white-space: nowrap;
     color: ${(p) => (p.$on ? '#d9e4de' : 'var(--slate)')};
     line-height: 1.2;
@@ -76,7 +77,7 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
   .picture {
     display: grid;
     place-items: center;
-    width: 34px;
+    width: 30px;
     height: 34px;
     border-radius: 8px;
     background: var(--linen);
@@ -169,7 +170,7 @@ export const Ladder = memo(function Ladder({
                     <ScenePicture scene={r.picture} width={28} />
                   </span>
                   <span>
-                    <small>{text('bits', { bits: r.bits.toFixed(1) })}</small>
+                    <small>{text('load', { load: r.load.total.toFixed(1) })}</small>
                     {seconds !== null && line && seconds > 0 && (
                       <small>
                         {seconds.toFixed(0)} ± {line.halfWidth(r.bits).toFixed(0)} s

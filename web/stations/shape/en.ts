@@ -39,6 +39,7 @@ export const en = {
   difficultyPer: 'Difficulty per {per}',
   nDoesNotWork: 'none: it does not work',
   bits: '{bits} bits',
+  load: 'load {load}',
   asksFor: 'Asks for {total} in all: {parts}.',
   aim: 'aim',
   whichOne: 'which one',

@@ -7,6 +7,7 @@ import type { Note } from '../../../contract/lending.ts';
 import type { ChildPage, LevelChance } from '../../../contract/watching.ts';
 import { secondsLine } from '../../../core/challenge/line.ts';
 import { SKILLS } from '../../../core/patterns/kernel.ts';
+import { isKnownChance } from '../../../core/watch/ladderModel.ts';
 import type { Suggestion, WhatNext } from '../../../core/watch/whatNext.ts';
 import { api, words } from '../../data/api.ts';
 import { useNotePages, usePlace } from '../../data/queries.ts';
@@ -166,7 +167,7 @@ function Ladders({ levels }: { levels: readonly LevelChance[] }) {
                 <i style={{ left: `${100 * r.low}%`, width: `${100 * (r.high - r.low)}%` }} />
                 <b style={{ left: `${100 * r.chance}%` }} />
               </span>
-              <b>{inTen(r.chance)}</b>
+              <b>{isKnownChance(r) ? inTen(r.chance) : text('notKnownYet')}</b>
             </li>
           ))}
       </Chances>

@@ -79,6 +79,7 @@ export const en = {
   ageGrowsFromDay: 'An age grows from the day it was told.',
   save: 'Save it',
   n10: '{what} in 10',
+  notKnownYet: 'not known yet',
   note: 'Note it',
   onRailAs: 'On the rail as',
   checkFoundNothingThis: 'The check found nothing for this child.',
