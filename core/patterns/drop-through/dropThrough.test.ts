@@ -161,7 +161,9 @@ describe('levels', () => {
   ] as [string, Chosen][])('%s gets at least four, sorted by load, all of which pass', (_, c) => {
     const levels = drop.levels(design(dials, c));
     expect(levels.length).toBeGreaterThanOrEqual(4);
-    expect(levels.map((r) => r.load.total)).toEqual([...levels.map((r) => r.load.total)].sort((a, b) => a - b));
+    expect(levels.map((r) => r.load.total)).toEqual(
+      [...levels.map((r) => r.load.total)].sort((a, b) => a - b),
+    );
     expect(levels.every((r) => detail(r.fit).passage.passes)).toBe(true);
     expect(new Set(levels.map((r) => r.id)).size).toBe(levels.length);
   });
