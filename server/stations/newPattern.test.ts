@@ -55,7 +55,10 @@ it('a pattern that nothing else knows goes from shelf to note', async () => {
   const asked = (
     await desk.post('/compute/pattern', { pattern: 'ring-mat', materials: { lid: [cap.id] } }).expect(200)
   ).body;
-  expect(asked.fit.facts).toEqual([{ id: 'ring', label: 'Ring', value: 48, unit: 'mm', onMat: true }]);
+  expect(asked.fit.facts).toEqual([
+    { id: 'ring', label: 'Ring', value: 48, unit: 'mm', onMat: true },
+    { id: 'usualFrom', label: 'Most children begin it at', value: '12–24 months' },
+  ]);
   expect(asked.safety.gauged).toHaveLength(1);
 
   const svg = (await desk.get(`/designs/${design.id}/template.svg`).expect(200)).body.toString() as string;
