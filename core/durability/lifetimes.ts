@@ -28,9 +28,9 @@ export interface Lifetimes {
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
 /**
- * Lives of pieces in loans, from the counts of kits. Pieces of one kind are alike, so which of them went nobody knows:
- * one that was spoiled counts as the one that was longest in use, one that was lost as any of them, each age as often as
- * another. What was there at the last count is still in use.
+ * Lives of pieces in loans, from the counts of kits. Pieces of one kind are alike, so nobody knows which of them went: a
+ * spoiled one counts as the one longest in use, a lost one as any of them, each age equally often. What was there at the
+ * last count is still in use.
  */
 export function lifetimesOf(kits: readonly PartPast[]): Lifetimes {
   const times: number[] = [];

@@ -140,6 +140,9 @@ describe('ages', () => {
     const { fit } = await asked('weave', { frame: 'star', rounds: 4 }, {}, { ageFrom: 9 });
     expect(fit).toMatchObject({ verdict: 'care', headline: 'Too early for most' });
     expect(fit.remedy).toContain('Children differ');
+    const { levels } = await asked('weave', { frame: 'star' }, {}, { ageFrom: 9 });
+    expect(levels.length).toBeGreaterThan(0);
+    for (const l of levels) expect(l.fit.verdict).toBe('care');
     const materials = [from('craft-stick'), from('wool', {}, { id: 901, kept: 100_000 })];
     const free = new Map(materials.map((m) => [m.id, m.kept]));
     const wish = {

@@ -138,7 +138,7 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     apart(
       p.levels(at).flatMap((r): Level<AnyDials>[] => {
         const there = { ...at, dials: r.dials };
-        const fit = p.fit(there);
+        const fit = withAge(p.fit(there), p.usualFrom(there), at.ageFrom);
         if (fit.verdict === 'stop') return [];
         const moves = p.moves(there, fit);
         const load = loadOf(moves, p.beside?.(there, fit));
@@ -177,7 +177,10 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     defaults: (start) => p.dials.begin(start) as AnyDials,
     specs: (at) => p.dials.specs(known(at)),
     usualFrom: (at) => p.usualFrom(known(at)),
-    fit: (at) => withAge(p.fit(known(at)), p.usualFrom(known(at)), at.ageFrom),
+    fit: (at) => {
+      const own = known(at);
+      return withAge(p.fit(own), p.usualFrom(own), at.ageFrom);
+    },
     plan: (at) => p.plan(known(at)),
     needs: (at) => needsOf(p.plan(known(at)), at.chosen),
     steps: (at) => p.plan(known(at)).steps,

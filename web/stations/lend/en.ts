@@ -527,7 +527,7 @@ export const en = {
   nothingWasCountedAfter:
     'Nothing was counted after a loan yet. With the first kits that come back it shows here.',
   kindsPiece: 'Kinds of piece',
-  lostAndWorn: '{lost} lost, {worn} worn out',
+  lostAndWorn: '{lost} lost{worn, plural, =0 {} other {, # worn out}}',
   loansPiece: 'in {loans} loans of a piece',
   packing: 'Packing …',
   sending: 'Sending …',
