@@ -17,6 +17,13 @@ test('a manager lets a helper in, who lends and may do no more; everybody signs 
   await people.getByLabel('First password').fill(WORD);
   await people.getByRole('button', { name: 'Let in' }).click();
   await expect(people.getByRole('list', { name: 'People' })).toContainText('Helper');
+  // The message of it lies over the page; a press where it lies reaches what is below it.
+  const words = page.getByText('Helper can sign in now.');
+  const below = await words.evaluate((node) => {
+    const { left, top, width, height } = node.getBoundingClientRect();
+    return document.elementFromPoint(left + width / 2, top + height / 2)?.closest('.toast') ?? 'the page';
+  });
+  expect(below).toBe('the page');
   await people.getByText('Everybody signs in').click();
 
   // Another screen: nothing is seen before signing in, a wrong password is told, the right one opens what was asked for.

@@ -12,7 +12,10 @@ import { text } from './text.ts';
 
 export const queue = new ToastQueue<Message>({ maxVisibleToasts: 3 });
 
+// A message lies over what somebody is about to press, often right under the pointer that brought it up: a press goes
+// through it to what is below, and only its own buttons take one. (Resting on it would hold it there for good.)
 const Region = styled(ToastRegion)`
+  pointer-events: none;
   position: fixed;
   bottom: 14px;
   left: 50%;
@@ -38,6 +41,7 @@ const Region = styled(ToastRegion)`
     background: var(--stop);
   }
   .toast button {
+    pointer-events: auto;
     background: transparent;
     color: inherit;
     border-color: currentColor;
