@@ -11,6 +11,7 @@ import { openDb, type Db } from '../server/db/open.ts';
 import { look } from '../core/gather/lookOver.ts';
 import { takeFind } from '../server/stations/gather/lots.ts';
 import { followPack, keepOffer } from '../server/stations/gather/prices.ts';
+import { addSupplier } from '../server/stations/gather/offers.ts';
 import * as gather from '../server/stations/gather/service.ts';
 import { kitOf } from '../server/stations/lend/kits.ts';
 import { addBundle } from '../server/stations/lend/bundles.ts';
@@ -39,7 +40,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
     materials.set(key, (await within((em) => gather.addMaterial(em, input, addDays(today, -120)))).id);
   }
   for (const { key, ...s } of cart.suppliers)
-    suppliers.set(key, (await within((em) => gather.addSupplier(em, s))).id);
+    suppliers.set(key, (await within((em) => addSupplier(em, s))).id);
   const idOf = (map: Map<string, number>, key: string): number => {
     const id = map.get(key);
     if (id === undefined) throw new Error(`the cart names “${key}”, which it does not hold`);

@@ -133,6 +133,8 @@ export const CRAFT: readonly CatalogueEntry[] = [
     glue-stick | Glue stick | consumable | l24(20-30) b95(85-115) | glue | 0 | 21 | none | | #C9837A | |
     zip-bag | Zip bag, 1 l | consumable | l180(165-200) b200(170-220) | plastic | 0 | 4 | wash | | #DCE6E8 | |
     laminate | Laminating pouch, A4 | consumable | l303(300-305) b216(214-218) | plastic | 0 | 15 | wipe | | #E6EDF0 | |
+    sticker | Sticker, round | consumable | l19(12-30) b19(12-30) w0.1(0.08-0.15) | paper | 0 | 0.05 | none | | #E5B94E | |
+    staples | Staples, box of 1,000 | consumable | l110(80-115) b30(25-35) | metal | 0 | 33 | none | sharp edge | #A9ADAA | |
     ready-paint | Ready-mixed paint, bottle | consumable | | paint | 0 | 300 | none | | #2C5F8A | |
     `,
   ),

@@ -59,5 +59,6 @@ it('says nothing of what a household keeps but for what hurts', () => {
     'pom-large',
     'cotton-ball',
     'cotton-pad',
+    'staples',
   ]);
 });

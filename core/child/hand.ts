@@ -31,7 +31,3 @@ export const hand = z.strictObject({
   oneHanded: z.boolean({ error: 'expected true or false' }),
 });
 export type Hand = z.infer<typeof hand>;
-
-/** Under this a pinch is weak for a child of three to six, N (common practice; ask the therapist who measured it). */
-const WEAK = 15;
-export const isWeak = (h: Pick<Hand, 'force'>): boolean => h.force !== undefined && h.force < WEAK;

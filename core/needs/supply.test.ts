@@ -1,6 +1,15 @@
 import type { Need } from '../patterns/kernel.ts';
 import { wholeNeed as need } from '../testing.ts';
-import { heldWords, restOf, shortWords, reservedStock, supply, type BenchDesign } from './supply.ts';
+import {
+  heldWords,
+  restOf,
+  shortWords,
+  reservedStock,
+  supply,
+  takes,
+  uses,
+  type BenchDesign,
+} from './supply.ts';
 
 const shelf =
   (kept: Record<number, number>) =>
@@ -29,6 +38,18 @@ describe('what is there for a design', () => {
     const s = ask([need('Cap', 2, 8)], 3, { 2: 9 });
     expect(shortWords(s)).toBe('15 × Cap short: make 1 kit now, or use 3 in each kit.');
     expect(shortWords(ask([need('Cap', 2, 8)], 1, { 2: 0 }))).toBe('8 × Cap short: no kit can be made yet.');
+  });
+  it('adds parts of a bottle up over the kits: twelve of 15.6 ml take two bottles of 100, not twelve', () => {
+    const glue: Need = { ...need('Glue', 7, 1), share: 0.156 };
+    expect(takes([glue], 12).get(7)).toBe(2);
+    expect(uses([glue], 12).get(7)).toBeCloseTo(1.872, 9);
+    expect(ask([glue], 12, { 7: 1 }).lines[0]).toMatchObject({ wanted: 2, short: 1 });
+    // One bottle is enough for six, and a second one for six more.
+    expect(ask([glue], 12, { 7: 1 }).most).toBe(6);
+    expect(ask([glue], 12, { 7: 2 }).most).toBe(12);
+    // What a second design takes of the bottle that is open is no bottle more.
+    const bench = [design(1, {}), design(2, { copies: 2, needs: [glue] })];
+    expect(ask([glue], 2, { 7: 1 }, bench).lines[0]).toMatchObject({ short: 0 });
   });
   it('says nothing when there is enough', () => {
     expect(shortWords(ask([need('Cap', 2, 8)], 3, { 2: 24 }))).toBeNull();

@@ -2,26 +2,36 @@ import type { CutTimes } from '../cut/blank.ts';
 import { unitsFor } from '../cut/units.ts';
 import type { Need, Stock } from '../patterns/kernel.ts';
 
+const EPS = 1e-9;
+
 /** A need, and for how many kits. */
 export interface NeedTimes {
   readonly need: Need;
   readonly times: number;
 }
 
-/**
- * What some kits take of one material: what is used whole, and what the parts of all of them together are cut from, so
- * that one box covers parts of several kits and designs.
- */
-export function quantityFor(list: readonly NeedTimes[]): number {
+/** What some kits use of one material: parts of bottles and rolls as parts, and whole what is used whole or cut from. */
+function usedFor(list: readonly NeedTimes[]): { whole: number; parts: number } {
   let whole = 0;
+  let parts = 0;
   const cuts: CutTimes[] = [];
   let stock: Stock | undefined;
   for (const { need, times } of list)
     if (need.cuts && need.stock) {
       for (const cut of need.cuts) cuts.push({ cut, times });
       stock = need.stock;
-    } else whole += need.quantity * times;
-  return whole + (stock ? (unitsFor(cuts, stock) ?? Infinity) : 0);
+    } else if (need.share !== undefined) parts += need.share * times;
+    else whole += need.quantity * times;
+  return { whole: whole + (stock ? (unitsFor(cuts, stock) ?? Infinity) : 0), parts };
+}
+
+/**
+ * What some kits take of one material: what is used whole, and what the parts of all of them together are cut from, so
+ * that one box covers parts of several kits and designs, and one bottle what all of them take of it.
+ */
+export function quantityFor(list: readonly NeedTimes[]): number {
+  const { whole, parts } = usedFor(list);
+  return whole + Math.ceil(parts - EPS);
 }
 
 const byMaterial = (needs: readonly Need[]): Map<number, Need[]> => {
@@ -36,6 +46,15 @@ const times = (needs: readonly Need[], n: number): NeedTimes[] => needs.map((nee
 export const takes = (needs: readonly Need[], kits = 1): Map<number, number> =>
   new Map([...byMaterial(needs)].map(([id, list]) => [id, quantityFor(times(list, kits))]));
 
+/** What some kits use of each material, a part of a bottle as a part: what it costs, not what has to be there. */
+export const uses = (needs: readonly Need[], kits = 1): Map<number, number> =>
+  new Map(
+    [...byMaterial(needs)].map(([id, list]) => {
+      const { whole, parts } = usedFor(times(list, kits));
+      return [id, whole + parts];
+    }),
+  );
+
 /** More kits than a batch may have are not counted where it takes a layout to count them. */
 const MOST_KITS = 200;
 
@@ -44,7 +63,8 @@ export function kitsFrom(needs: readonly Need[], there: number, before: readonly
   const base = quantityFor(before);
   const takesOf = (n: number): number => quantityFor([...before, ...times(needs, n)]) - base;
   const one = takesOf(1);
-  if (needs.every((n) => !n.cuts)) return one > 0 ? Math.floor(there / one + EPS) : Infinity;
+  if (needs.every((n) => !n.cuts && n.share === undefined))
+    return one > 0 ? Math.floor(there / one + EPS) : Infinity;
   let low = 0;
   let high = 1;
   while (high <= MOST_KITS && takesOf(high) <= there + EPS) {
@@ -139,8 +159,6 @@ export interface Supply {
   /** A piece that a kit could have fewer of so that all can be made, where it alone is short. */
   readonly fewer: { readonly name: string; readonly quantity: number } | null;
 }
-
-const EPS = 1e-9;
 
 /**
  * What is there for a design: the one answer that the shelf, the wanted list, buying, building and every short word go

@@ -57,6 +57,7 @@ const isLimp = (m: Material): boolean => m.form === 'sheet' && m.materialClass =
 function usually({ use, material: m, quantity, cut }: Line): Reach | null {
   if (use === 'consumable') {
     if (m.materialClass === 'glue') return { as: 'nobody', why: 'it dries in what it holds' };
+    if (m.materialClass === 'tape') return { as: 'nobody', why: 'it stays where it holds something' };
     if (m.materialClass === 'paint') return { as: 'nobody', why: 'it dries on what is painted' };
     return null;
   }

@@ -42,6 +42,7 @@ export async function patternAnswer(request: PatternRequest) {
     title: pattern.title(at),
     fit: said,
     needs: pattern.needs(at),
+    unlisted: plan.unlisted ?? [],
     cuts: plan.cuts,
     steps: plan.steps,
     moves,

@@ -246,11 +246,12 @@ describe('dot mat', () => {
     dots = await loadPattern('dot-mat');
   });
   it('painted, it takes a page for each child and no laminate', () => {
-    const at = of(dots, { use: 'paint', children: 6, asked: 8 });
+    const paint = [{ ...asMaterial(entryOf('ready-paint')!), id: 91 }];
+    const at = of(dots, { use: 'paint', children: 6, asked: 8 }, kinds({ piece: paint }));
     expect(dots.needs(at).find((n) => n.role === 'page')!.quantity).toBe(6);
     expect(dots.needs(at).some((n) => n.role === 'laminate')).toBe(false);
     expect(dots.fit(at).headline).toBe('Paint does not soak in');
-    expect(dots.fit(of(dots, { use: 'paint', asked: 8 }, kinds({ laminate: undefined }))).headline).toBe(
+    expect(dots.fit(of(dots, { use: 'paint', asked: 8 }, kinds({ laminate: undefined, piece: paint }))).headline).toBe(
       'Every dot has its place',
     );
   });

@@ -115,7 +115,31 @@ describe('shake', () => {
   });
 });
 
+describe('shake, at every age', () => {
+  it.each([12, 24, 36, 48])(
+    'a tube at %d months begins closed in a way that the check allows',
+    async (ageFrom) => {
+      const tube = from('toilet-tube');
+      for (const approach of ['prepared shelf', 'graded play', 'made together', 'grab bag'] as const) {
+        const { safety } = await asked('shake', {}, { body: [tube] }, { ageFrom, approach });
+        const bands = safety.findings.filter(
+          (f) => f.verdict === 'stop' && /band/i.test(`${f.title} ${f.words}`),
+        );
+        expect([approach, bands.map((f) => f.title)]).toEqual([approach, []]);
+      }
+    },
+  );
+});
+
 describe('track', () => {
+  it('cuts straws in three for the outer side', async () => {
+    // A wave is too tight for pieces so long: there they are shorter.
+    for (const approach of ['graded play', 'grab bag'] as const) {
+      const { dials } = await asked('track', {}, {}, { approach });
+      // A paper straw of 197 gives three of 65.
+      expect([approach, (dials as { piece: number }).piece]).toEqual([approach, 65]);
+    }
+  });
   it('begins as something a child tapes down in a quarter of an hour: about twenty pieces', async () => {
     for (const approach of ['prepared shelf', 'made together', 'grab bag'] as const) {
       const { cuts, steps } = await asked('track', {}, {}, { approach });
@@ -124,6 +148,106 @@ describe('track', () => {
       expect(pieces).toBeGreaterThanOrEqual(10);
       expect(steps.find((s) => s.id === 'tape')!.perCopy).toBeLessThanOrEqual(18);
     }
+  });
+});
+
+describe('dot mat', () => {
+  const caps = from('pouch-cap');
+  const paint = from('ready-paint', {}, { id: 901 });
+  const bill = async (use: string, piece: object[]) => {
+    const { needs, fit } = await asked('dot-mat', { use, asked: 8 }, { piece });
+    return { of: needs.filter((n) => n.role === 'piece'), fit };
+  };
+  it('going to paint does not turn caps into paint: they stay out, and the paint that is wanted is said', async () => {
+    const { of, fit } = await bill('paint', [caps]);
+    expect(of).toEqual([]);
+    expect(fit).toMatchObject({ verdict: 'stop', headline: 'No paint is chosen' });
+    const both = await bill('paint', [caps, paint]);
+    expect(both.of.map((n) => n.materialId)).toEqual([901]);
+    expect(both.of[0]!.share).toBeLessThan(0.1);
+    expect((await bill('loose', [caps, paint])).of.map((n) => [n.materialId, n.quantity])).toEqual([
+      [900, 8],
+    ]);
+  });
+  it('a magnet is asked for its strength in the fit, too', async () => {
+    const magnet = from('magnet-disc');
+    const { fit } = await bill('magnet', [magnet]);
+    expect(fit.headline).toBe('How strong the magnet is has not been measured');
+    expect(fit.facts.find((f) => f.id === 'flux-1')!.value).toBe('not measured');
+    const known = await bill('magnet', [{ ...magnet, risks: { flux: 30 } }]);
+    expect(known.fit.facts.find((f) => f.id === 'flux-1')).toMatchObject({ value: 30, said: '30 kG² mm²' });
+    expect(known.fit.headline).not.toMatch(/not been measured/);
+  });
+  it('begins loose where neither paint nor stickers are chosen, whatever the approach', async () => {
+    const use = async (approach: 'made together' | 'grab bag', piece: object[]) =>
+      ((await asked('dot-mat', {}, { piece }, { approach })).dials as { use: string }).use;
+    expect(await use('made together', [caps])).toBe('loose');
+    expect(await use('made together', [paint])).toBe('paint');
+    expect(await use('grab bag', [from('sticker')])).toBe('sticker');
+  });
+});
+
+describe('count-out', () => {
+  const fact = async (dials: object, id: string, materials: object = {}) =>
+    (await asked('count-out', dials, materials)).fit.facts.find((f) => f.id === id)!.value;
+  it('one die throws each number as often; two throw 7 most often', async () => {
+    expect(await fact({ dice: 1 }, 'likely')).toBe('each as often: 1 in 6');
+    expect(await fact({ dice: 2 }, 'likely')).toBe('7: 6 of 36');
+  });
+  it('says how deep the pouch is beside what goes in', async () => {
+    expect(await fact({}, 'pouchDeep')).toBe(51);
+    // Twenty caps of 38 × 14 heaped at 0.55 on a floor of 180 × 200, and cards on them.
+    const heap = (tokens: number) => (tokens * Math.PI * 19 ** 2 * 14) / 0.55 / (180 * 200);
+    const [few, many] = [await fact({ tokens: 20 }, 'goesInDeep'), await fact({ tokens: 60 }, 'goesInDeep')];
+    expect(Number(many) - Number(few)).toBeCloseTo(heap(40), 0);
+  });
+});
+
+describe('finger tape', () => {
+  it('tears off 254 mm (10 in), enough for two fingers when it is torn in half lengthways', async () => {
+    const { steps, needs } = await asked('finger-tape', { fingers: 2, torn: true });
+    expect(steps.find((s) => s.id === 'strip')!.title).toBe('Tear a strip of tape 254 mm long');
+    expect(needs.find((n) => n.role === 'tape')!.quantity).toBe(254);
+  });
+  it.each([18, 30, 42, 60])('cuts a hole that the check allows at %d months', async (ageFrom) => {
+    const { safety, dials } = await asked('finger-tape', {}, {}, { ageFrom });
+    expect((dials as { end: string }).end).toBe('rolled and posted');
+    expect(safety.findings.filter((f) => f.rule === 'finger' && f.verdict === 'stop')).toEqual([]);
+  });
+});
+
+describe('tray and brushes', () => {
+  const ready = async (colours: string) => {
+    const { fit, steps } = await asked('tray-and-surface', { kind: 'brushes', colours });
+    return [fit.headline, steps.find((s) => s.id === 'ready')!.words];
+  };
+  it('the step says of the colours what the fit says', async () => {
+    const [bright, brightStep] = await ready('yellow, green, blue');
+    expect([bright, brightStep]).toEqual([
+      'Stays bright when it is mixed',
+      expect.stringContaining('stay bright'),
+    ]);
+    const [brown, brownStep] = await ready('red, green, blue, orange');
+    expect(brown).toBe('Together they go brown');
+    expect(brownStep).toContain('they go brown');
+    expect(brownStep).not.toContain('stay bright');
+    const [unknown, unknownStep] = await ready('teal');
+    expect(unknown).toBe('No colour is known as teal');
+    expect(unknownStep).toContain('is not known');
+  });
+  it('a dough keeps by its salt, food by the hours of what keeps least', async () => {
+    const flour = from('wheat-flour');
+    const salt = from('fine-salt', {}, { id: 901 });
+    const words = async (d: object) =>
+      (await asked('tray-and-surface', { kind: 'dough', ...d }, { fill: [flour, salt] })).steps
+        .map((s) => s.words)
+        .join(' ');
+    expect(await words({ salt: 1 })).toContain('it keeps 7 days in the cold');
+    expect(await words({ salt: 0 })).toContain('use it the same day');
+    expect(await words({ salt: 0 })).not.toContain('keeps 7 days');
+    const porridge = from('oat-porridge', {}, { keeping: { out: 1 } });
+    const tray = await asked('tray-and-surface', { kind: 'food tray' }, { fill: [porridge] });
+    expect(tray.steps.find((s) => s.id === 'ready')!.words).toContain('after 1 hour');
   });
 });
 

@@ -5,11 +5,13 @@ import type { Beside, Load } from '../challenge/load.ts';
 import type { Mark, Scene } from '../drawing/mark.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 import type { Language, Told } from '../languages/messages.ts';
-import type { Form, Grain, Material } from '../materials/material.ts';
+import type { Grain } from '../materials/material.ts';
 import type { Feature } from './feature.ts';
 import type { Reaches } from './reach.ts';
+import type { Chosen, Role, Use } from './roles.ts';
 
 export type { Feature, Reaches };
+export * from './roles.ts';
 
 /** Schools of practice; each changes the defaults a design starts from. */
 export const APPROACHES = ['prepared shelf', 'graded play', 'made together', 'grab bag'] as const;
@@ -30,29 +32,6 @@ export type Verdict = 'clear' | 'care' | 'stop';
 export const worst = (verdicts: readonly Verdict[]): Verdict =>
   verdicts.includes('stop') ? 'stop' : verdicts.includes('care') ? 'care' : 'clear';
 
-/** What something in a kit is: moved by the child, part of what is made, used up, lent beside it, or wrapped round it. */
-export type Use = 'piece' | 'part' | 'filler' | 'consumable' | 'tool' | 'package';
-
-/** What materials are for in a design, and which can do it. */
-export interface Role {
-  readonly id: string;
-  readonly label: string;
-  readonly forms: readonly Form[];
-  /** How many kinds it takes: `least` 0 where it may stay empty, `most` over 1 where kinds are mixed. */
-  readonly least: number;
-  readonly most: number;
-  readonly use: Use;
-  /** What else is asked of a material; the words say what was expected where it does not do. */
-  readonly accepts?: (
-    m: Pick<Material, 'form' | 'solid' | 'sizes' | 'traits' | 'materialClass'>,
-  ) => string | null;
-  /** Catalogue keys a design starts from where nothing is chosen. */
-  readonly usual: readonly string[];
-}
-
-/** The materials a design has taken up, by role: several kinds where the role takes several. */
-export type Chosen = Readonly<Record<string, readonly Material[]>>;
-
 /** A design as far as a pattern sees it. Approach and age belong to the design, not to its dials. */
 export interface At<D> {
   readonly dials: D;
@@ -62,6 +41,8 @@ export interface At<D> {
   readonly ageFrom: number;
   /** What its sentences are said in: English where none is told. */
   readonly language?: Language | undefined;
+  /** For how many kits a step speaks that is done for all of them at one go; one where it is left out. */
+  readonly kits?: number | undefined;
 }
 
 /** The first answer of a design that is about to begin. */
@@ -154,7 +135,11 @@ export interface Need {
   readonly name: string;
   /** How many, or how many mm, one kit takes by itself; a batch may take less a kit where parts share a sheet. */
   readonly quantity: number;
+  /** Of one bottle, bag or roll the part that a kit takes, where it is poured or measured off; `quantity` is then whole. */
+  readonly share?: number;
   readonly unit: 'each' | 'mm';
+  /** Used up each time the kit is used, and laid out anew for the next loan. */
+  readonly eachTime?: true;
   /** Whether it is lent with the kit and counted out and in. */
   readonly counted: boolean;
   /** The parts cut from it, where it is not used whole. */
@@ -215,6 +200,8 @@ export interface Step {
  */
 export interface Plan {
   readonly needs: readonly Need[];
+  /** What a step takes up and nothing is chosen for, by its role's label: it is on no bill, which is said beside it. */
+  readonly unlisted?: readonly string[];
   readonly cuts: readonly Cut[];
   readonly steps: readonly Step[];
 }
@@ -346,51 +333,4 @@ export interface Pattern<D extends object, F = unknown> {
   forHand?(at: At<D>, hand: Hand): Partial<D>;
   levels(at: At<D>): LevelDials<D>[];
   show(at: At<D>): Show;
-}
-
-/** A wish that the materials cannot meet, with the field that stands in the way. */
-export class PatternError extends Error {
-  readonly path: string;
-  constructor(path: string, message: string) {
-    super(message);
-    this.path = path;
-    this.name = 'PatternError';
-  }
-}
-
-const listed = (forms: readonly Form[]): string => forms.join(' or ');
-
-/** Why a material cannot take a role; null where it can. */
-export function refusal(role: Role, m: Material): string | null {
-  if (!role.forms.includes(m.form)) return `${m.name} is a ${m.form}; expected a ${listed(role.forms)}`;
-  const words = role.accepts?.(m) ?? null;
-  return words === null ? null : `${m.name}: ${words}`;
-}
-
-/** The materials in a role, checked; empty only where the role may stay empty. */
-export function allTaken(chosen: Chosen, role: Role): readonly Material[] {
-  const kinds = chosen[role.id] ?? [];
-  const path = `materials.${role.id}`;
-  if (kinds.length < role.least)
-    throw new PatternError(
-      path,
-      `no ${role.label.toLowerCase()} is chosen; expected a ${listed(role.forms)} from the shelf`,
-    );
-  if (kinds.length > role.most)
-    throw new PatternError(
-      path,
-      `${kinds.length} kinds are chosen; expected at most ${role.most} for ${role.label.toLowerCase()}`,
-    );
-  for (const m of kinds) {
-    const words = refusal(role, m);
-    if (words !== null) throw new PatternError(path, words);
-  }
-  return kinds;
-}
-
-/** The one material in a role, or a clear word that it is missing. */
-export function taken(chosen: Chosen, role: Role): Material {
-  const [first] = allTaken(chosen, role);
-  if (!first) throw new PatternError(`materials.${role.id}`, `no ${role.label.toLowerCase()} is chosen`);
-  return first;
 }

@@ -108,14 +108,14 @@ export function kindOf(kinds: readonly Material[], n: number, i: number): Materi
 /** Washing or looking over what children handle; nothing where all of it was clean when it came to the shelf. */
 export function cleaningStep(
   pieces: readonly { readonly material: Material; readonly count: number }[],
-  at: Told & { readonly approach: Approach },
+  at: Told & { readonly approach: Approach; readonly kits?: number | undefined },
 ): Step[] {
   const dirty = pieces.filter((p) => !p.material.clean);
   if (dirty.length === 0) return [];
   const count = dirty.reduce((n, p) => n + p.count, 0);
   const wet = dirty.some((p) => isWashed(p.material));
   const dry = dirty.some((p) => !isWashed(p.material));
-  const what = dirty.map((p) => `${p.count} × ${p.material.name}`).join(', ');
+  const what = dirty.map((p) => `${p.count * (at.kits ?? 1)} × ${p.material.name}`).join(', ');
   return [
     step({
       id: 'wash',

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { addDays, daysBetween, type Day } from '../calendar/days.ts';
 import type { Step } from '../patterns/kernel.ts';
+import { minutesOf } from './minutes.ts';
 import type { ScheduleRequest, ScheduleTask } from './schedule.ts';
 
 /** Minutes of a day. */
@@ -63,6 +64,8 @@ export interface BatchDesign {
   readonly pattern: string;
   readonly copies: number;
   readonly steps: readonly Step[];
+  /** A step's title where it is done for so many kits at once; as it is for one where it is left out. */
+  titleOf?(step: string, kits: number): string | undefined;
 }
 
 /** A step of the batch at the bench. */
@@ -137,17 +140,19 @@ export function batchTasks(
 ): BatchTask[] {
   const longest = (s: Step): number => longestFor(s, days);
   return designs.flatMap((d) => {
+    // Of no kit nothing is made.
+    if (d.copies <= 0) return [];
     const idOf = (step: string): string => `${d.designId}:${step}`;
     const parts = new Map<string, string[]>();
     const tasks: BatchTask[] = [];
     for (const s of d.steps) {
       const own = factor(d.pattern, s.id);
-      const minutesOf = (copies: number): number => s.setUp + s.perCopy * copies;
       const room = longest(s);
       const perKit = s.perCopy * own;
       // As few parts as there is room for; one kit is never taken apart.
       let n = 1;
-      while (n < d.copies && perKit > 0 && room > 0 && own * minutesOf(Math.ceil(d.copies / n)) > room) n++;
+      while (n < d.copies && perKit > 0 && room > 0 && own * minutesOf(s, Math.ceil(d.copies / n)) > room)
+        n++;
       const ids = Array.from({ length: n }, (_, i) => (n === 1 ? idOf(s.id) : `${idOf(s.id)}#${i + 1}`));
       parts.set(s.id, s.drying > 0 ? ids.map((i) => `${i}~dries`) : ids);
       let left = d.copies;
@@ -155,7 +160,7 @@ export function batchTasks(
         const copies = Math.ceil(left / (n - i));
         left -= copies;
         const pin = days.pins[id];
-        const usual = minutesOf(copies);
+        const usual = minutesOf(s, copies);
         tasks.push({
           id,
           minutes: halves(own * usual),
@@ -172,7 +177,7 @@ export function batchTasks(
           design: d.name,
           pattern: d.pattern,
           step: s.id,
-          title: s.title,
+          title: d.titleOf?.(s.id, copies) ?? s.title,
           words: s.words,
           who: s.who,
           hot: s.heat,

@@ -1,4 +1,5 @@
 import { PatternError, type Step } from '../patterns/kernel.ts';
+import { minutesOf } from './minutes.ts';
 
 /** A step with its place in the order and its minutes for the whole batch. */
 export interface Placed {
@@ -37,9 +38,10 @@ export function orderSteps(steps: readonly Step[], copies: number): Placed[] {
       readyAt(b) < readyAt(a) || (readyAt(b) === readyAt(a) && b.drying > a.drying) ? b : a,
     );
     const start = readyAt(next);
-    const minutes = next.setUp + next.perCopy * copies;
-    out.push({ step: next, minutes, start, end: start + minutes, dryUntil: start + minutes + next.drying });
-    done.set(next.id, start + minutes + next.drying);
+    const minutes = minutesOf(next, copies);
+    const drying = copies > 0 ? next.drying : 0;
+    out.push({ step: next, minutes, start, end: start + minutes, dryUntil: start + minutes + drying });
+    done.set(next.id, start + minutes + drying);
     now = start + minutes;
     left.splice(left.indexOf(next), 1);
   }

@@ -1,6 +1,6 @@
 import {
   loadPatterns,
-  refusal,
+  usuallyServes,
   type AnyDials,
   type Approach,
   type BenchTool,
@@ -57,7 +57,9 @@ export function fromFreeStock(options: {
   const required = pattern.roles.filter((r) => r.least > 0);
   const found = begun(options, required, {});
   // What may stay empty is filled only where nothing comes of the rest: a web wants its sticks.
-  return found.length > 0 ? found : begun(options, required, furnished(pattern, options.materials, free));
+  return found.length > 0
+    ? found
+    : begun(options, required, furnished(pattern, options.materials, free, options.ageFrom));
 }
 
 /** For roles that may stay empty and usually do not, one material each: one that it usually is made of, else the most. */
@@ -65,6 +67,7 @@ function furnished(
   pattern: OpenPattern,
   materials: readonly Material[],
   free: ReadonlyMap<number, number>,
+  ageFrom: number,
 ): Record<string, readonly Material[]> {
   const chosen: Record<string, readonly Material[]> = {};
   const there = (m: Material): number => free.get(m.id) ?? 0;
@@ -72,7 +75,7 @@ function furnished(
     const isUsual = (m: Material): boolean => m.catalogue !== undefined && r.usual.includes(m.catalogue);
     const taken = Object.values(chosen).flat();
     const [first] = materials
-      .filter((m) => there(m) > 0 && refusal(r, m) === null && !taken.includes(m))
+      .filter((m) => there(m) > 0 && usuallyServes(r, m, ageFrom) && !taken.includes(m))
       .sort((a, b) => Number(isUsual(b)) - Number(isUsual(a)) || there(b) - there(a));
     if (first) chosen[r.id] = [first];
   }
@@ -95,7 +98,7 @@ function begun(
   };
   const candidates = roles.map((r) =>
     options.materials
-      .filter((m) => (free.get(m.id) ?? 0) > 0 && refusal(r, m) === null)
+      .filter((m) => (free.get(m.id) ?? 0) > 0 && usuallyServes(r, m, options.ageFrom))
       .sort((a, b) => (free.get(b.id) ?? 0) - (free.get(a.id) ?? 0) || volume(b) - volume(a))
       .slice(0, perRole),
   );

@@ -34,3 +34,32 @@ export function soonest(places: readonly Window[], minutes: number, t: number): 
   }
   return Infinity;
 }
+
+/** Every time of a plan is a multiple of this: the bounds may be rounded up to it. 0 where there is no such step. */
+export function stepOf(p: Problem): number {
+  const times = [...p.minutes, ...p.places.flat(3)];
+  for (const step of [5, 1, 0.5, 0.25])
+    if (times.every((t) => Math.abs(t / step - Math.round(t / step)) < EPS)) return step;
+  return 0;
+}
+
+/** Longest chain of minutes after each task, its own not counted. */
+export function tailsOf(p: Problem): number[] {
+  const tail = p.minutes.map(() => 0);
+  for (const i of [...p.order].reverse())
+    for (const k of p.next[i]!) tail[i] = Math.max(tail[i]!, p.minutes[k]! + tail[k]!);
+  return tail;
+}
+
+/** Which tasks are set, as a short text. */
+export function keyOf(done: Uint8Array): string {
+  let [key, bits] = ['', 0];
+  for (let i = 0; i < done.length; i++) {
+    bits = (bits << 1) | done[i]!;
+    if (i % 15 === 14) {
+      key += String.fromCharCode(bits + 1);
+      bits = 0;
+    }
+  }
+  return key + String.fromCharCode(bits + 1);
+}

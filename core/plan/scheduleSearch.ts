@@ -1,5 +1,7 @@
 import { boundApart, type SharedOut } from './scheduleApart.ts';
-import { EPS, soonest, type Problem, type Window } from './scheduleProblem.ts';
+import { Capacity } from './scheduleCapacity.ts';
+import { improved, together } from './scheduleImprove.ts';
+import { EPS, keyOf, soonest, stepOf, tailsOf, type Problem } from './scheduleProblem.ts';
 
 /** When each task begins, by whom, and when all is done. */
 export interface Found {
@@ -36,80 +38,8 @@ interface Partial {
   readonly parent: Partial | null;
 }
 
-/** When so much work can be done at the earliest: windows of several people, each from when they are free. */
-class Capacity {
-  private readonly hands: readonly (readonly Window[])[];
-  /** Every time at which somebody comes or goes. */
-  private readonly edges: number[];
-
-  constructor(hands: readonly (readonly Window[])[]) {
-    this.hands = hands;
-    this.edges = [...new Set(hands.flat(2))].sort((a, b) => a - b);
-  }
-
-  /** @returns minutes from zero; Infinity where all windows together are too short */
-  until(free: Float64Array, work: number): number {
-    if (work <= EPS) return -Infinity;
-    const { hands, edges } = this;
-    let done = 0;
-    for (let e = 1; e < edges.length; e++) {
-      const [from, to] = [edges[e - 1]!, edges[e]!];
-      let more = 0;
-      const starts: number[] = [];
-      for (let m = 0; m < hands.length; m++) {
-        const start = Math.max(from, free[m]!);
-        if (start >= to || !hands[m]!.some((w) => w[0] <= from && w[1] >= to)) continue;
-        more += to - start;
-        starts.push(start);
-      }
-      if (done + more < work - EPS) {
-        done += more;
-        continue;
-      }
-      // In this span it is done: one more pair of hands from each start on.
-      starts.sort((x, y) => x - y);
-      for (let k = 0; k < starts.length; k++) {
-        const next = starts[k + 1] ?? to;
-        const span = (k + 1) * (next - starts[k]!);
-        if (done + span >= work - EPS) return starts[k]! + (work - done) / (k + 1);
-        done += span;
-      }
-    }
-    return Infinity;
-  }
-}
-
-/** Every time of a plan is a multiple of this: the bounds may be rounded up to it. 0 where there is no such step. */
-function stepOf(p: Problem): number {
-  const times = [...p.minutes, ...p.places.flat(3)];
-  for (const step of [5, 1, 0.5, 0.25])
-    if (times.every((t) => Math.abs(t / step - Math.round(t / step)) < EPS)) return step;
-  return 0;
-}
-
-/** Longest chain of minutes after each task, its own not counted. */
-function tailsOf(p: Problem): number[] {
-  const tail = p.minutes.map(() => 0);
-  for (const i of [...p.order].reverse())
-    for (const k of p.next[i]!) tail[i] = Math.max(tail[i]!, p.minutes[k]! + tail[k]!);
-  return tail;
-}
-
-/** Which tasks are set, as a short text. */
-function keyOf(done: Uint8Array): string {
-  let [key, bits] = ['', 0];
-  for (let i = 0; i < done.length; i++) {
-    bits = (bits << 1) | done[i]!;
-    if (i % 15 === 14) {
-      key += String.fromCharCode(bits + 1);
-      bits = 0;
-    }
-  }
-  return key + String.fromCharCode(bits + 1);
-}
-
-class Search {
-  private readonly p: Problem;
+export class Search {
+  readonly p: Problem;
   readonly tail: readonly number[];
   /** Makers that are the same for every task. */
   private readonly twins: number[];
@@ -348,10 +278,7 @@ class Search {
   }
 
   /** End and evenness of a plan given by its order and makers; null where it does not keep the rules. */
-  private quick(
-    sequence: readonly number[],
-    maker: readonly number[],
-  ): { end: number; uneven: number } | null {
+  quick(sequence: readonly number[], maker: readonly number[]): { end: number; uneven: number } | null {
     const { p } = this;
     const root = this.start();
     const { done, ready, hands, tools } = root;
@@ -368,94 +295,6 @@ class Search {
       for (const t of p.tools[i]!) tools[t] = hands[m];
     }
     return { end, uneven: hands.reduce((sum, x) => sum + Math.max(0, x) ** 2, 0) };
-  }
-
-  /** Tries other makers and other orders of a plan, and begins again from the best after a while without gain. */
-  improved(plan: Found, bound: number, late: () => boolean): Found {
-    const { p } = this;
-    const active = p.order.filter((i) => p.active[i]);
-    if (active.length < 2) return plan;
-    // A fixed seed: the same batch gets the same plan.
-    let seed = 12345;
-    const random = (n: number): number => {
-      seed = (seed * 1103515245 + 12345) % 2147483648;
-      return Math.floor((seed / 2147483648) * n);
-    };
-    interface Tried {
-      readonly sequence: readonly number[];
-      readonly maker: readonly number[];
-      readonly end: number;
-      readonly uneven: number;
-    }
-    const sequence = [...active].sort((a, b) => plan.start[a]! - plan.start[b]!);
-    let now: Tried = { sequence, maker: plan.maker, end: plan.end, uneven: Infinity };
-    let best = now;
-    let idle = 0;
-    for (let round = 0; best.end > bound + EPS; round++) {
-      if (round % 64 === 0 && late()) break;
-      const order = [...now.sequence];
-      const makers = [...now.maker];
-      for (let k = 0; k <= (idle > 400 ? 3 : 0); k++) {
-        const [a, b] = [random(order.length), random(order.length)];
-        const kind = random(3);
-        if (kind === 0) order.splice(b, 0, ...order.splice(a, 1));
-        else if (kind === 1) makers[order[a]!] = random(p.hands.length);
-        else {
-          const [x, y] = [order[a]!, order[b]!];
-          [makers[x], makers[y]] = [makers[y]!, makers[x]!];
-        }
-      }
-      const found = this.quick(order, makers);
-      idle++;
-      if (!found || found.end > now.end + (idle > 400 ? 1e9 : EPS)) continue;
-      if (idle <= 400 && found.end > now.end - EPS && found.uneven > now.uneven + EPS) continue;
-      now = { sequence: order, maker: makers, ...found };
-      if (now.end < best.end - EPS) {
-        best = now;
-        idle = 0;
-      } else if (idle > 400) idle = 0;
-    }
-    return (best.end < plan.end - EPS ? this.decode(best.sequence, best.maker) : null) ?? plan;
-  }
-
-  /** How often a maker goes from one kind of work to another. */
-  private changes(f: Found): number {
-    const { p } = this;
-    let n = 0;
-    p.hands.forEach((_, m) => {
-      const own = f.maker.flatMap((x, i) => (x === m ? [i] : [])).sort((a, b) => f.start[a]! - f.start[b]!);
-      own.forEach((i, k) => {
-        if (k > 0 && p.like[i] !== p.like[own[k - 1]!]) n++;
-      });
-    });
-    return n;
-  }
-
-  /** Like work together, as far as it costs no time: one task after another is tried at every place of the order. */
-  together(plan: Found, late: () => boolean): Found {
-    const { p } = this;
-    if (p.like.every((l) => l === null)) return plan;
-    let best = plan;
-    let [fewest, isBetter] = [this.changes(plan), true];
-    while (isBetter && !late()) {
-      isBetter = false;
-      const sequence = p.minutes
-        .map((_, i) => i)
-        .filter((i) => p.active[i])
-        .sort((a, b) => best.start[a]! - best.start[b]! || p.order.indexOf(a) - p.order.indexOf(b));
-      for (let a = 0; a < sequence.length && !isBetter; a++)
-        for (let b = 0; b < sequence.length && !isBetter && !late(); b++) {
-          if (a === b) continue;
-          const moved = [...sequence];
-          moved.splice(b, 0, ...moved.splice(a, 1));
-          const found = this.decode(moved, best.maker);
-          if (!found || found.end > plan.end + EPS) continue;
-          const n = this.changes(found);
-          if (n >= fewest) continue;
-          [best, fewest, isBetter] = [found, n, true];
-        }
-    }
-    return best;
   }
 }
 
@@ -487,7 +326,7 @@ export function searchPlans(
     // Where nothing waits for anything, or by luck, the sharing is a plan, and then none ends sooner.
     const shared = apart?.shared && search.inTurn(apart.shared);
     if (shared && shared.end < better.end - EPS) better = shared;
-    if (!isDone(better)) better = search.improved(better, bound, share(apart ? 0.6 : 0.35));
+    if (!isDone(better)) better = improved(search, better, bound, share(apart ? 0.6 : 0.35));
   }
   const second =
     first.isWhole || isDone(better)
@@ -497,7 +336,7 @@ export function searchPlans(
   const isProved = second.isWhole || isDone(best);
   if (!best) return { plan: null, bound, isProved };
   return {
-    plan: search.together(best, share(1)),
+    plan: together(search, best, share(1)),
     bound: isProved ? best.end : bound,
     isProved,
   };

@@ -4,6 +4,7 @@ import type { Material } from '../materials/material.ts';
 import {
   loadPatterns,
   refusal,
+  usuallyServes,
   type AnyDials,
   type Approach,
   type BenchTool,
@@ -55,9 +56,17 @@ export interface LeftOut {
   readonly why: string;
 }
 
-const missingRole = (pattern: OpenPattern, materials: readonly Material[]): string | null => {
-  const role = pattern.roles.find((r) => r.least > 0 && !materials.some((m) => refusal(r, m) === null));
-  return role ? `nothing on the shelf can be its ${role.label.toLowerCase()}` : null;
+const missingRole = (
+  pattern: OpenPattern,
+  materials: readonly Material[],
+  ageFrom: number,
+): string | null => {
+  const lacking = (does: (r: OpenPattern['roles'][number], m: Material) => boolean) =>
+    pattern.roles.find((r) => r.least > 0 && !materials.some((m) => does(r, m)));
+  const none = lacking((r, m) => refusal(r, m) === null);
+  if (none) return `nothing on the shelf can be its ${none.label.toLowerCase()}`;
+  const unusual = lacking((r, m) => usuallyServes(r, m, ageFrom));
+  return unusual ? `nothing on the shelf usually serves as its ${unusual.label.toLowerCase()}` : null;
 };
 
 /** Why a pattern waits for an older child, as it begins from the usual materials; null where it does not. */
@@ -94,7 +103,7 @@ export async function suggest(
     const [found] = fromFreeStock({ ...options, ...wish, pattern, most: 1 });
     if (!found) {
       const why =
-        missingRole(pattern, options.materials) ??
+        missingRole(pattern, options.materials, wish.ageFrom) ??
         tooEarly(pattern, wish) ??
         'nothing free goes together without a stop';
       left.push({ name, why });

@@ -97,6 +97,18 @@ describe('what a loan costs', () => {
     expect(cost.total).toBeCloseTo(4, 9);
     expect(cost.lines.map((l) => l.minor)).toEqual([2, 2]);
   });
+  it('counts what is used up each time at each loan, and what is poured by what is poured of it', () => {
+    const porridge = { ...need('Porridge', 9, 1, { counted: false }), share: 0.5, eachTime: true as const };
+    const glue = { ...need('Glue', 7, 1, { counted: false }), share: 0.05 };
+    const lines = linesOf([porridge, glue], () => ({ minor: 200, from: 'bought' }), 1);
+    expect(lines.map((l) => [l.quantity, l.minor, l.usedUp])).toEqual([
+      [0.5, 100, 1],
+      [0.05, 10, 0],
+    ]);
+    // Half a bowl each time; of the glue that holds it together a twentieth a loan.
+    const { total } = costPerLoan(lines, () => 1 / 20);
+    expect(total).toBeCloseTo(100 + 0.5, 9);
+  });
   it('is what replacing comes to over many loans, played through', () => {
     // Eight pieces of 10, each lost with a chance of 1 in 25 a loan: 20,000 loans with a generator of its own.
     let state = 12345;

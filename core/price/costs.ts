@@ -1,4 +1,4 @@
-import { takes } from '../needs/supply.ts';
+import { uses } from '../needs/supply.ts';
 import type { Need } from '../patterns/kernel.ts';
 
 /** A supplier's pack, as far as its price goes. Minor units. */
@@ -86,23 +86,37 @@ export function rateOf(
 export interface CostLine {
   readonly materialId: number;
   readonly name: string;
-  /** Pieces, or mm; a share of one where a batch shares a sheet. */
+  /** Pieces, or mm; a share of one where a batch shares a sheet, or a bottle is not used up. */
   readonly quantity: number;
   readonly unit: 'each' | 'mm';
   /** Minor units for all of it, not rounded. */
   readonly minor: number;
+  /** Of it the share that is used up at each loan and laid out anew: food, tape round a finger; 0 to 1. */
+  readonly usedUp: number;
 }
 
-/** What one of `copies` kits uses, each material at its rate: parts that share a sheet cost their share of what the batch takes. */
+/** What one of `copies` kits uses, each material at its rate: parts that share a sheet cost their share of what the batch takes, and what is poured what is poured of it. */
 export function linesOf(
   needs: readonly Need[],
   rate: (materialId: number) => Rate,
   copies: number,
 ): CostLine[] {
   const many = Math.max(1, copies);
-  return [...takes(needs, many)].map(([materialId, all]) => {
+  return [...uses(needs, many)].map(([materialId, all]) => {
     const { name, unit } = needs.find((n) => n.materialId === materialId)!;
-    return { materialId, name, quantity: all / many, unit, minor: (rate(materialId).minor * all) / many };
+    const each =
+      uses(
+        needs.filter((n) => n.materialId === materialId && n.eachTime),
+        many,
+      ).get(materialId) ?? 0;
+    return {
+      materialId,
+      name,
+      quantity: all / many,
+      unit,
+      minor: (rate(materialId).minor * all) / many,
+      usedUp: all > 0 ? Math.min(1, each / all) : 0,
+    };
   });
 }
 
@@ -114,7 +128,7 @@ export interface LoanCost {
 }
 
 /**
- * What lending a kit once costs in the long run: whatever is lost or worn is replaced at its rate, so that a thing that lasts
+ * What lending a kit once costs in the long run: what is used up each time is counted each time; whatever is lost or worn is replaced at its rate, so that a thing that lasts
  * m loans costs an m-th of its price (the elementary renewal theorem; Cox, Renewal Theory, 1962).
  *
  * @param lossesALoan of one piece of a material, 0 to 1
@@ -124,7 +138,8 @@ export function costPerLoan(
   lossesALoan: (materialId: number) => number,
 ): LoanCost {
   const each = lines.map((l) => {
-    const losses = lossesALoan(l.materialId);
+    // What is used up goes at each loan, once; of the rest what is lost or worn.
+    const losses = l.usedUp + (1 - l.usedUp) * lossesALoan(l.materialId);
     return { ...l, losses, minor: l.minor * losses };
   });
   return { total: each.reduce((n, l) => n + l.minor, 0), lines: each };

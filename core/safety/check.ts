@@ -3,6 +3,7 @@ import { handGauges, type HandGauge } from '../gauge/handGauges.ts';
 import type { SmallPartsAnswer } from '../gauge/smallParts.ts';
 import type { Shape } from '../geometry/shape.ts';
 import type { Feature, Verdict } from '../patterns/kernel.ts';
+import * as edges from './judgeEdges.ts';
 import * as materials from './judgeMaterials.ts';
 import * as openings from './judgeOpenings.ts';
 import * as pieces from './judgePieces.ts';
@@ -64,11 +65,11 @@ const JUDGES: { readonly [K in Feature['kind']]: Judge<K> } = {
   cord: openings.cord,
   bag: openings.bag,
   hollow: openings.hollow,
-  'cut edge': materials.cutEdge,
-  post: materials.post,
-  point: materials.point,
-  staple: materials.staple,
-  spring: materials.spring,
+  'cut edge': edges.cutEdge,
+  post: edges.post,
+  point: edges.point,
+  staple: edges.staple,
+  spring: edges.spring,
   skin: materials.skin,
   tool: materials.tool,
   heavy: materials.heavy,

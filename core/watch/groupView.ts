@@ -76,9 +76,12 @@ export function toMake(
   }[],
   model: LadderModel,
   ability: (child: string, skill: string) => Ability,
+  doubt: (child: string, level: { readonly designId: number; readonly level: string }) => number = () => 0,
 ): ToMake[] {
   const rated = candidates.map((c) => {
-    const chances = children.map((child) => chanceAt(ability(child, c.skill), model.difficulty(c)).chance);
+    const chances = children.map(
+      (child) => chanceAt(ability(child, c.skill), model.difficulty(c), doubt(child, c)).chance,
+    );
     return {
       designId: c.designId,
       level: c.level,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { watchedNote as note } from '../testing.ts';
-import { chanceAt, childAbility, ladderModel, toFit } from './ladderModel.ts';
+import { chanceAt, childAbility, doubtsOf, ladderModel, toFit, type PatternEffect } from './ladderModel.ts';
 import { outcomesOf, type Watched } from './outcomes.ts';
 import { rasch } from './rasch.ts';
 
@@ -46,6 +46,54 @@ it('finds the difficulties, the slope and the spread that children were played w
   // A level that nobody tried is placed by its bits.
   expect(model.isMeasured(at(9))).toBe(false);
   expect(Math.abs(model.difficulty(at(9)) + 1 / 1.5)).toBeLessThan(0.3);
+});
+
+it('finds what a pattern is harder by than its bits say, and knows nothing of one without notes', () => {
+  // The same bits at two designs of two patterns; those of the second are managed as if each were two logits harder.
+  let state = 4711;
+  const chance = () => (state = (state * 48271) % 2147483647) / 2147483647;
+  const normal = () => Math.sqrt(-2 * Math.log(chance())) * Math.cos(2 * Math.PI * chance());
+  const notes = Array.from({ length: 400 }, () => 1.2 * normal()).flatMap((ability, c) =>
+    [1, 2].flatMap((designId) =>
+      [8, 9, 10, 11, 12].map((bits) => {
+        const alone = chance() < 1 / (1 + Math.exp((bits - 10) / 1.5 + (designId === 2 ? 2 : 0) - ability));
+        return note({
+          id: 1 + c * 100 + 10 * designId + bits,
+          child: `C-${c}`,
+          designId,
+          level: `r${bits}`,
+          bits,
+          help: alone ? 'none' : 'verbal prompt',
+        });
+      }),
+    ),
+  );
+  const outcomes = outcomesOf(notes);
+  const patternOf = (id: number) => ['', 'lace', 'stack', 'track'][id];
+  const model = ladderModel(outcomes, rasch(toFit(outcomes)!.responses), patternOf);
+  const [lace, stack, track] = [1, 2, 3].map((id) => model.patternEffect(id)) as [
+    PatternEffect,
+    PatternEffect,
+    PatternEffect,
+  ];
+  expect(stack.mean - lace.mean).toBeGreaterThan(1.5);
+  expect(stack.mean - lace.mean).toBeLessThan(2.2);
+  expect(lace.sd).toBeLessThan(0.5);
+  expect(track).toEqual({ mean: 0, sd: 1.5 });
+  // A level that nobody tried is placed by its pattern, too.
+  const between = (designId: number) => model.difficulty({ designId, level: 'new', bits: 10.5 });
+  expect(between(2) - between(1)).toBeCloseTo(stack.mean - lace.mean, 9);
+  // A child seen at one pattern: of the other as much is unknown as everybody's notes leave, of a third all.
+  const doubts = doubtsOf(
+    outcomesOf(notes.filter((n) => n.child !== 'C-0' || n.designId === 1)),
+    'C-0',
+    model,
+    patternOf,
+  );
+  const level = (designId: number) => ({ designId, level: 'new' });
+  expect(doubts(level(1))).toBe(0);
+  expect(doubts(level(2))).toBeCloseTo(stack.sd, 9);
+  expect(doubts(level(3))).toBe(1.5);
 });
 
 it('guesses by bits where notes are few, and says so', () => {

@@ -14,15 +14,27 @@ const USUAL_SPREAD = 1.5;
 const USUAL_CHILDREN = 15;
 /** How far levels lie beside the line over bits, as a variance, logits² (common practice: other things differ too). */
 const BESIDE_THE_LINE = 0.5;
+/** How far one pattern lies from another at the same bits, logits: bits compare levels of one pattern (common practice). */
+const BETWEEN_PATTERNS = 1.5;
+/** Line and pattern effects are found in turn, so often. */
+const ROUNDS = 20;
 /** (16 √3 / 15 π)²: a logistic beside the normal it is nearest to. */
 const LOGISTIC = ((16 * Math.sqrt(3)) / (15 * Math.PI)) ** 2;
 /** Fewer than this and nothing is estimated: answers of a level, levels with both answers, children who tried them. */
 const LEAST = { answers: 3, levels: 2, children: 5 } as const;
 
+/** Of a pattern: mean and standard deviation, logits. */
+export interface PatternEffect {
+  readonly mean: number;
+  readonly sd: number;
+}
+
 /** How difficult every level is, and what that rests on. */
 export interface LadderModel {
   /** Logits, by level: at this ability it is managed alone half the time. */
   difficulty(level: { readonly designId: number; readonly level: string; readonly bits: number }): number;
+  /** How much harder a design's pattern is than its bits say, logits, as everybody's notes have it, and how far that is known. */
+  patternEffect(designId: number): PatternEffect;
   /** Whether the level's difficulty was found from answers, rather than from its bits. */
   isMeasured(level: { readonly designId: number; readonly level: string }): boolean;
   /** Standard deviation of abilities, logits. */
@@ -62,8 +74,13 @@ export function toFit(outcomes: Outcomes): { columns: number[]; responses: Respo
  * strong claim; with too few answers everything goes by bits, and says so.
  *
  * @param fitted the answer of `rasch` to what `toFit` gave; null where that gave nothing
+ * @param patternOf the pattern of a design; where none is known every design counts as of one
  */
-export function ladderModel(outcomes: Outcomes, fitted: RaschAnswer | null): LadderModel {
+export function ladderModel(
+  outcomes: Outcomes,
+  fitted: RaschAnswer | null,
+  patternOf: (designId: number) => string | undefined = () => undefined,
+): LadderModel {
   const { levels, responses } = outcomes;
   const answered = responses.flatMap((row) =>
     row.flatMap((x, j) => (x === null ? [] : [{ x, bits: levels[j]!.bits }])),
@@ -84,6 +101,7 @@ export function ladderModel(outcomes: Outcomes, fitted: RaschAnswer | null): Lad
     const share = answers.filter((x) => x === 1).length / answers.length;
     return {
       key: levelKey(levels[j]!),
+      pattern: patternOf(levels[j]!.designId) ?? '',
       bits: levels[j]!.bits,
       difficulty: stretch * fitted!.difficulties[k]!,
       variance: stretch ** 2 / (answers.length * share * (1 - share)),
@@ -97,30 +115,57 @@ export function ladderModel(outcomes: Outcomes, fitted: RaschAnswer | null): Lad
     points.length > 0
       ? weighted((p) => p.bits)
       : answered.reduce((n, a) => n + a.bits, 0) / Math.max(1, answered.length);
-  const meanDifficulty =
-    points.length > 0
-      ? weighted((p) => p.difficulty)
-      : // Half an answer each way keeps a place where all was managed, or nothing, within reason.
-        -Math.log((managed + 0.5) / (answered.length - managed + 0.5)) *
-        Math.sqrt(1 + LOGISTIC * spread ** 2);
   const over = (of: (p: (typeof points)[number]) => number): number =>
     points.reduce((n, p, k) => n + weights[k]! * (p.bits - meanBits) * of(p), 0);
-  // A regression with the usual slope as what was known before.
-  const slope = Math.max(
-    LEAST_SLOPE,
-    (over((p) => p.difficulty - meanDifficulty) + USUAL_SLOPE / SLOPE_VARIANCE) /
-      (over((p) => p.bits - meanBits) + 1 / SLOPE_VARIANCE),
-  );
-  const byBits = (bits: number): number => meanDifficulty + slope * (bits - meanBits);
+  const effects = new Map<string, PatternEffect>();
+  const effectOf = (pattern: string): PatternEffect =>
+    effects.get(pattern) ?? { mean: 0, sd: BETWEEN_PATTERNS };
+  /** The line over bits, once what a pattern is harder or easier by is taken off; a regression with the usual slope as what was known before. */
+  const line = (): { mean: number; slope: number } => {
+    const own = (p: (typeof points)[number]): number => p.difficulty - effectOf(p.pattern).mean;
+    const mean = weighted(own);
+    return {
+      mean,
+      slope: Math.max(
+        LEAST_SLOPE,
+        (over((p) => own(p) - mean) + USUAL_SLOPE / SLOPE_VARIANCE) /
+          (over((p) => p.bits - meanBits) + 1 / SLOPE_VARIANCE),
+      ),
+    };
+  };
+  // Line and patterns in turn, each given the other: they settle within a few rounds.
+  for (let round = 0; round < ROUNDS && points.length > 0; round++) {
+    const { mean, slope } = line();
+    for (const pattern of new Set(points.map((p) => p.pattern))) {
+      let [sum, all] = [0, 1 / BETWEEN_PATTERNS ** 2];
+      points.forEach((p, k) => {
+        if (p.pattern !== pattern) return;
+        sum += weights[k]! * (p.difficulty - mean - slope * (p.bits - meanBits));
+        all += weights[k]!;
+      });
+      effects.set(pattern, { mean: sum / all, sd: 1 / Math.sqrt(all) });
+    }
+  }
+  const settled = points.length > 0 ? line() : null;
+  const meanDifficulty = settled
+    ? settled.mean
+    : // Half an answer each way keeps a place where all was managed, or nothing, within reason.
+      -Math.log((managed + 0.5) / (answered.length - managed + 0.5)) * Math.sqrt(1 + LOGISTIC * spread ** 2);
+  const slope = settled?.slope ?? USUAL_SLOPE;
+  const patternEffect = (designId: number): PatternEffect => effectOf(patternOf(designId) ?? '');
+  const byBits = (bits: number, pattern: string): number =>
+    meanDifficulty + effectOf(pattern).mean + slope * (bits - meanBits);
   // Of a level with few answers its bits speak too, of one with many hardly.
   const found = new Map(
     points.map((p) => [
       p.key,
-      (p.difficulty / p.variance + byBits(p.bits) / BESIDE_THE_LINE) / (1 / p.variance + 1 / BESIDE_THE_LINE),
+      (p.difficulty / p.variance + byBits(p.bits, p.pattern) / BESIDE_THE_LINE) /
+        (1 / p.variance + 1 / BESIDE_THE_LINE),
     ]),
   );
   return {
-    difficulty: (r) => found.get(levelKey(r)) ?? byBits(r.bits),
+    difficulty: (r) => found.get(levelKey(r)) ?? byBits(r.bits, patternOf(r.designId) ?? ''),
+    patternEffect,
     isMeasured: (r) => found.has(levelKey(r)),
     spread,
     slope,
@@ -197,15 +242,34 @@ export function chanceAt({ mean, sd }: Ability, difficulty: number, doubt = 0): 
   };
 }
 
-/** How far one pattern lies from another at the same bits, logits (common practice: bits compare levels of one pattern). */
-const BETWEEN_PATTERNS = 1.5;
 /**
- * What an ability found at other patterns leaves unknown of a pattern: all of it where none of the notes are of that pattern,
- * nothing where all are.
+ * What an ability found at other patterns leaves unknown of a pattern: as much as nobody's notes have told of it where none of
+ * the child's are of that pattern, nothing where all are.
  *
- * @param share of the child's notes that are of the pattern, 0 to 1
+ * @param share of the child's answers that are of the pattern, 0 to 1
+ * @param sd how far the pattern's effect is known, logits
  */
-export const patternDoubt = (share: number): number => BETWEEN_PATTERNS * Math.sqrt(Math.max(0, 1 - share));
+export const patternDoubt = (share: number, sd = BETWEEN_PATTERNS): number =>
+  sd * Math.sqrt(Math.max(0, 1 - share));
+
+/** For one child, what is unknown of a level beside its ability, logits; nothing of one whose difficulty answers have told. */
+export function doubtsOf(
+  { children, levels, responses }: Outcomes,
+  child: string,
+  model: LadderModel,
+  patternOf: (designId: number) => string | undefined,
+): (level: { readonly designId: number; readonly level: string }) => number {
+  const row = responses[children.indexOf(child)] ?? [];
+  const answered = levels.filter((_, j) => row[j] != null).map((l) => patternOf(l.designId));
+  return (level) => {
+    if (model.isMeasured(level)) return 0;
+    const own = answered.filter((p) => p === patternOf(level.designId)).length;
+    return patternDoubt(
+      answered.length > 0 ? own / answered.length : 0,
+      model.patternEffect(level.designId).sd,
+    );
+  };
+}
 
 /** A chance whose interval is wider than this is no answer. */
 const UNKNOWN = 0.75;

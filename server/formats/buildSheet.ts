@@ -22,6 +22,8 @@ export interface BuildSheet {
   readonly copies: number;
   readonly scene: Scene;
   readonly needs: readonly Need[];
+  /** What a step takes up and nothing is chosen for. */
+  readonly unlisted: readonly string[];
   readonly placed: readonly Placed[];
   readonly findings: readonly Finding[];
   readonly show: Show;
@@ -127,6 +129,14 @@ export function buildSheetPaper(b: BuildSheet, size: Paper): PaperSpec {
           ]),
         },
       },
+      ...(b.unlisted.length > 0
+        ? [
+            type(
+              `Nothing is chosen for: ${b.unlisted.join(', ').toLowerCase()}. A step takes it up, and it is not counted here.`,
+              { color: QUIET, margin: [0, 2, 0, 0] },
+            ),
+          ]
+        : []),
       heading('Steps'),
       ...steps,
       heading('Show it'),

@@ -1,5 +1,5 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
-import type { Note } from '../../contract/lending.ts';
+import type { Note } from '../../contract/notes.ts';
 import type { ChildPage } from '../../contract/watching.ts';
 import { shortDay, type Day } from '../../core/calendar/days.ts';
 import { type Paper } from '../../core/print/paper.ts';

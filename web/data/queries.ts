@@ -7,14 +7,8 @@ import {
   type UseMutationResult,
 } from '@tanstack/react-query';
 import type { Design, DesignNeeds } from '../../contract/designs.ts';
-import type {
-  Borrower,
-  Kit,
-  LendingSummary,
-  Note,
-  NotesSummary,
-  Reservation,
-} from '../../contract/lending.ts';
+import type { Borrower, Kit, LendingSummary, Reservation } from '../../contract/lending.ts';
+import type { Note, NotesSummary } from '../../contract/notes.ts';
 import type { Child } from '../../contract/children.ts';
 import type { Recall, RulesHere } from '../../contract/checking.ts';
 import type { Lasting } from '../../contract/durability.ts';

@@ -5,7 +5,10 @@ import type { Child, ChildInput } from '../../contract/children.ts';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { SIDES, type Hand } from '../../core/child/hand.ts';
-import type { LengthUnit } from '../../core/measure/length.ts';
+import { PINCH_FROM, usualHand } from '../../core/child/usualHand.ts';
+import { formatAges } from '../../core/calendar/ages.ts';
+import { forceWords } from '../../core/measure/force.ts';
+import { formatLength, type LengthUnit } from '../../core/measure/length.ts';
 import { factValue } from '../../core/patterns/factWords.ts';
 import type { AnyDials, OpenPattern } from '../../core/patterns/index.ts';
 import { api, ApiError, words } from '../data/api.ts';
@@ -13,11 +16,13 @@ import { useChange, useChildren } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
 import { Choice } from '../parts/Choice.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
-import { CountField, LengthField, TextField } from '../parts/Field.tsx';
+import { TextField } from '../parts/Field.tsx';
+import { ForceField, LengthField } from '../parts/TypedField.tsx';
 import { Form } from '../parts/Form.tsx';
 import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
 import { Select } from '../parts/Select.tsx';
 import { atOf } from './derived.ts';
+import { HowToMeasure } from './HandMeasures.tsx';
 import { useOpenDesign } from './store.ts';
 import { text } from './text.ts';
 
@@ -39,6 +44,7 @@ const LENGTHS = [
   ['reach', text('reachSitting')],
   ['standing', text('heightStanding')],
 ] as const;
+const MEASURES = [...LENGTHS, ['force', text('pinch')]] as const;
 
 /** A design of one child's own: its hand as measured, and a copy of the design whose dials start from it. */
 export function FitToChild({
@@ -67,6 +73,7 @@ export function FitToChild({
     ) as Hand;
     setDraft({ hand: next, likes });
   };
+  const usual = usualHand(design.ageFrom);
   const name = picked === NEW ? code.trim() : picked;
   const fitted = ((): ReturnType<OpenPattern['forHand']> | { problem: string } => {
     try {
@@ -131,6 +138,7 @@ export function FitToChild({
             )}
           </Row>
           <Quiet>{text('madeUpCodeNever')}</Quiet>
+          <HowToMeasure labels={MEASURES} />
           <Three>
             {LENGTHS.map(([key, label]) => (
               <LengthField
@@ -142,13 +150,20 @@ export function FitToChild({
                 onChange={(v) => set({ [key]: v ?? undefined })}
               />
             ))}
-            <CountField
-              label={text('pinchN')}
-              value={hand.force ?? null}
+            <ForceField
+              label={text('pinch')}
+              newton={hand.force ?? null}
               error={errors['force']}
               onChange={(n) => set({ force: n ?? undefined })}
             />
           </Three>
+          <Quiet>
+            {text(design.ageFrom < PINCH_FROM ? 'usualHandYoung' : 'usualHand', {
+              age: formatAges(design.ageFrom, design.ageFrom),
+              span: formatLength(usual.span, unit),
+              force: forceWords(usual.force),
+            })}
+          </Quiet>
           <Choice
             label={text('side')}
             value={hand.side}

@@ -30,7 +30,9 @@ export interface Light {
   readonly specs: DialSpec[];
   readonly draw: (fit?: Fit) => Drawing;
   /** Worked out when somebody asks: no dial shows them. */
-  readonly steps: () => readonly Step[];
+  readonly steps: (kits?: number) => readonly Step[];
+  /** What its steps take up and nothing is chosen for. */
+  readonly unlisted: () => readonly string[];
   readonly show: Show;
 }
 
@@ -138,7 +140,8 @@ export function lightOf(design: Design, materials: readonly MaterialRow[]): Ligh
       counts: pattern.counts(at),
       specs: pattern.specs(at),
       draw: (fit) => pattern.draw(at, fit),
-      steps: () => pattern.steps(at),
+      steps: (kits) => pattern.steps({ ...at, kits }),
+      unlisted: () => pattern.plan(at).unlisted ?? [],
       show: pattern.show(at),
     };
   } catch (error) {

@@ -118,7 +118,19 @@ export const en = {
   codeName: 'Code name',
   madeUpCodeNever:
     'A made-up code, never a name. Leave empty what was not measured. The therapist’s own figures come first.',
-  pinchN: 'Pinch, N',
+  pinch: 'Pinch',
+  howMeasured: 'How each is measured',
+  measure_span: 'Spread on a ruler: from the tip of the thumb to the tip of the little finger.',
+  measure_opening: 'From the tip of the thumb to the tip of the first finger, opened to take hold.',
+  measure_finger: 'A strip of paper once round the first finger, at its middle; then measure the strip.',
+  measure_force:
+    'A kitchen scale held upright by an adult: the child presses its plate between thumb and side of the first finger. The best of three; write 2.4 kg, 5 lb or 24 N.',
+  measure_reach: 'Sitting at the table, arm straight ahead: from the shoulder to the fist.',
+  measure_standing: 'Against a wall, without shoes: from the floor to the top of the head.',
+  usualHand:
+    'Usual at {age}: a spread of about {span}, a pinch of about {force}; children differ. From published tables, as remembered.',
+  usualHandYoung:
+    'Usual at {age}: a spread of about {span}. Few pinches were measured under 3 years; about {force} is carried on from there.',
   side: 'Side',
   works: 'Works with',
   bothHands: 'Both hands',

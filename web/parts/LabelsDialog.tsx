@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Button, FileLink } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
-import { CountField, Stepper } from './Field.tsx';
+import { Stepper } from './Field.tsx';
+import { CountField } from './TypedField.tsx';
 import { Quiet, Row, Spread, Stack } from './Panel.tsx';
 import { text } from './text.ts';
 

@@ -1,6 +1,7 @@
 import { ALLERGIES, type Allergy } from '../../core/lend/allergies.ts';
 import { ChoiceOfMany } from './Choice.tsx';
-import { CountField, TextField } from './Field.tsx';
+import { TextField } from './Field.tsx';
+import { CountField } from './TypedField.tsx';
 import { text } from './text.ts';
 
 export const ALLERGY_OPTIONS = ALLERGIES.map((a) => ({ value: a, label: a[0]!.toUpperCase() + a.slice(1) }));

@@ -2,7 +2,7 @@ import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { Button } from './Button.tsx';
-import { CountField, LengthField } from './Field.tsx';
+import { CountField, LengthField } from './TypedField.tsx';
 import { Form } from './Form.tsx';
 
 function Asked({ onSend }: { onSend(sent: [number | null, number | null]): void }) {

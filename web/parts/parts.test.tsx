@@ -2,7 +2,8 @@ import { act, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { Dial } from './Dial.tsx';
-import { CountField, LengthField, MoneyField, Stepper } from './Field.tsx';
+import { Stepper } from './Field.tsx';
+import { CountField, LengthField, MoneyField } from './TypedField.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
 
 function Held<T>({

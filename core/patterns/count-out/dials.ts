@@ -2,6 +2,8 @@ import { taken, type At, type Role } from '../kernel.ts';
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { dialTable } from '../dialTable.ts';
 import { sheetOrCardBox } from '../making.ts';
+import { TAPE } from '../supplies.ts';
+import { isCard, isStick, isToken } from '../serves.ts';
 
 export const ROLES = {
   token: {
@@ -12,6 +14,7 @@ export const ROLES = {
     most: 4,
     use: 'piece',
     usual: ['milk-cap'],
+    serves: isToken,
     accepts: (m) =>
       m.form === 'piece' && Math.max(m.sizes.length ?? 0, m.sizes.diameter ?? 0) > 80
         ? 'expected something small enough to lay on a card'
@@ -25,6 +28,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['a4-card'],
+    serves: isCard,
     accepts: sheetOrCardBox,
   },
   stick: {
@@ -35,6 +39,7 @@ export const ROLES = {
     most: 1,
     use: 'piece',
     usual: [],
+    serves: isStick,
   },
   pouch: {
     id: 'pouch',
@@ -45,6 +50,7 @@ export const ROLES = {
     use: 'package',
     usual: ['zip-bag'],
   },
+  tape: TAPE,
 } as const satisfies Record<string, Role>;
 
 export interface Dials {

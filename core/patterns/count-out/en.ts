@@ -17,7 +17,7 @@ export const en = {
   numeralsAloneThenAll: 'Numerals alone; then all cards at once.',
   cardsTapedDownOr:
     'Cards taped down or in a rack, tokens in a shallow bowl on a non-slip mat. Left-handed: the bowl at the left.',
-  thumbFingerTime: 'thumb and finger, one at a time',
+  thumbFingerTime: 'pincer grasp: thumb and finger, one at a time',
   spots: 'To 3, on spots',
   spots2: 'To {to}, on spots',
   numeralsAlone: 'Numerals alone',

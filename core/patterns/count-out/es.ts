@@ -19,7 +19,7 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   numeralsAloneThenAll: 'Solo los números; después todas las tarjetas a la vez.',
   cardsTapedDownOr:
     'Las tarjetas pegadas con cinta o en un soporte, las fichas en un cuenco bajo sobre una base antideslizante. Con la izquierda: el cuenco a la izquierda.',
-  thumbFingerTime: 'pulgar e índice, de una en una',
+  thumbFingerTime: 'pinza: pulgar e índice, de una en una',
   spots: 'Hasta 3, sobre puntos',
   spots2: 'Hasta {to}, sobre puntos',
   numeralsAlone: 'Solo los números',

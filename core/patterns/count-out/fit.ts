@@ -2,9 +2,9 @@ import type { Move } from '../../challenge/bits.ts';
 import { volume } from '../../geometry/shape.ts';
 import { passage } from '../../passage/passage.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
-import { shapeOf } from '../../materials/material.ts';
+import { shapeOf, type Material } from '../../materials/material.ts';
 import type { At, Fact, Fit } from '../kernel.ts';
-import { answers, mm } from '../making.ts';
+import { answers, mm, sharedKinds } from '../making.ts';
 import { HEAD, needed, parts, tokenSize, type Dials } from './dials.ts';
 
 const { ceil, floor, max, min } = Math;
@@ -78,9 +78,26 @@ export interface Detail {
 const HEAPED = 0.55;
 const POUCH_DEEP = 51;
 
+/** How deep a pouch is, and how high the cards with the tokens heaped on its floor stand in it; mm, its floor mm². */
+function pouchOf(at: At<Dials>, pouch: Material): { deep: number; stands: number; floor: number } {
+  const { dials: d } = at;
+  const { card, kinds } = parts(at);
+  const { diameter, length = 0, width = 0, height } = pouch.sizes;
+  const floor = diameter !== undefined ? (Math.PI / 4) * diameter ** 2 : length * width;
+  const isStiff = diameter !== undefined || pouch.form === 'container';
+  const deep = isStiff ? (height ?? POUCH_DEEP) : POUCH_DEEP;
+  const tokens = sharedKinds(kinds, d.tokens).reduce(
+    (sum, k) => sum + (k.count * volume(shapeOf(k.material)!)) / HEAPED,
+    0,
+  );
+  const cards = (d.to - d.from + 1) * d.width * d.height * (card.sizes.wall ?? 0.3);
+  const stands = floor > 0 ? (tokens + cards) / floor : 0;
+  return { deep, stands: Math.round(10 * stands) / 10, floor };
+}
+
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
-  const { card, kinds, pouch, stick, token } = parts(at);
+  const { card, kinds, pouch, stick } = parts(at);
   const need = needed(d.from, d.to, d.laid);
   const withDice = d.dice === 2 ? max(need, 12) : need;
   const short = max(0, withDice - d.tokens);
@@ -88,20 +105,31 @@ export function fit(at: At<Dials>): Fit<Detail> {
   const cards = d.to - d.from + 1;
   const detail: Detail = { needed: withDice, reaches: far };
   const most = chances(d.dice);
-  const likely = [...most].reduce<[number, number] | null>((a, b) => (a && a[1] >= b[1] ? a : b), null);
+  const highest = Math.max(0, ...most.values());
+  const likely = [...most].filter(([, share]) => share >= highest - 1e-9).map(([n]) => n);
+  const inside = pouch ? pouchOf(at, pouch) : null;
   const facts: Fact[] = [
     { id: 'tokensNeeded', label: 'Tokens needed', value: withDice, unit: 'each', onMat: true },
     { id: 'tokensShort', label: 'Tokens short', value: short, unit: 'each', onMat: true },
     { id: 'reaches', label: 'These tokens reach', value: far ?? 'not the first card', onMat: true },
     { id: 'cards', label: 'Cards', value: cards, unit: 'each' },
-    ...(likely
+    ...(most.size > 0
       ? [
           {
             id: 'likely',
             label: 'Thrown most often',
-            value: `${likely[0]}: ${Math.round(likely[1] * 36)} of 36`,
+            value:
+              likely.length === most.size
+                ? `each as often: 1 in ${most.size}`
+                : `${likely.join(', ')}: ${Math.round(highest * 36)} of 36`,
           },
         ]
+      : []),
+    ...(inside
+      ? ([
+          { id: 'pouchDeep', label: 'Pouch deep', value: inside.deep, unit: 'mm' },
+          { id: 'goesInDeep', label: 'What goes in stands', value: inside.stands, unit: 'mm' },
+        ] as const)
       : []),
   ];
   const say = answers(facts, detail);
@@ -150,21 +178,12 @@ export function fit(at: At<Dials>): Fit<Detail> {
     );
   if (d.sticks && !stick)
     return say('care', 'No stick is chosen', 'Choose sticks to write on, or leave them out.');
-  if (pouch) {
-    const s = pouch.sizes;
-    const inside =
-      s.diameter !== undefined
-        ? (Math.PI / 4) * s.diameter ** 2 * (s.height ?? POUCH_DEEP)
-        : (s.length ?? 0) * (s.width ?? 0) * (pouch.form === 'container' ? (s.height ?? 0) : POUCH_DEEP);
-    const filled =
-      (d.tokens * volume(shapeOf(token)!)) / HEAPED + cards * d.width * d.height * (card.sizes.wall ?? 0.3);
-    if (inside > 0 && filled > inside)
-      return say(
-        'care',
-        'The pouch does not close',
-        `${pouch.name} holds about ${Math.floor((100 * inside) / filled)} % of it: a larger one, or fewer tokens.`,
-      );
-  }
+  if (pouch && inside && inside.floor > 0 && inside.stands > inside.deep)
+    return say(
+      'care',
+      'The pouch does not close',
+      `${pouch.name} holds about ${Math.floor((100 * inside.deep) / inside.stands)} % of it: a larger one, or fewer tokens.`,
+    );
   return say('clear', 'Always the right number', null);
 }
 

@@ -10,19 +10,27 @@ import {
   step,
   stopWords,
 } from '../making.ts';
+import { supplied } from '../supplies.ts';
 import { cardFor, dials, needed, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { text } from './words.ts';
 
 const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, at.dials.tokens);
+/** Sticks to write on, where there are some: the fit asks for them. */
+const hasSticks = (at: At<Dials>): boolean => at.dials.sticks && parts(at).stick !== undefined;
 const cardCount = (d: Dials): number => d.to - d.from + 1;
 
 function plan(at: At<Dials>): Plan {
   const { dials: d } = at;
   const { card, pouch, stick } = parts(at);
+  // All round each stick and a little over, on both sides.
+  const round = d.sticks && stick ? 2 * (stick.sizes.length ?? 0) + 40 : 0;
+  const used = supplied(at, [[ROLES.tape, round * cardCount(d)]]);
   return {
+    unlisted: used.unlisted,
     needs: [
+      ...used.needs,
       ...each(at).map((p) => need(ROLES.token, p.material, p.count, true)),
       ...(d.sticks && stick ? [need(ROLES.stick, stick, cardCount(d), true)] : []),
       ...(pouch ? [need(ROLES.pouch, pouch, 1, true)] : []),
@@ -73,7 +81,7 @@ function steps(at: At<Dials>): Step[] {
       tools: ['scissors'],
       after: ['print'],
     }),
-    ...(d.sticks
+    ...(hasSticks(at)
       ? [
           step({
             id: 'sticks',
@@ -90,9 +98,9 @@ function steps(at: At<Dials>): Step[] {
       words:
         at.approach === 'prepared shelf' ? text(at, 'everySpotHasToken') : text(at, 'everySpotHasToken2'),
       perCopy: 1 + 0.05 * d.tokens,
-      after: ['cut', ...(d.sticks ? ['sticks'] : []), ...washed.map((s) => s.id)],
+      after: ['cut', ...(hasSticks(at) ? ['sticks'] : []), ...washed.map((s) => s.id)],
     }),
-    countStep(at, text(at, 'counted', { cards: n, tokens: d.tokens, sticks: d.sticks ? n : 0 }), ['try']),
+    countStep(at, text(at, 'counted', { cards: n, tokens: d.tokens, sticks: hasSticks(at) ? n : 0 }), ['try']),
   ];
 }
 

@@ -2,9 +2,10 @@ import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { dotsIn } from '../../outline/dots.ts';
 import { sizedOutline, type OutlineDial } from '../../outline/outline.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
-import { taken, type At, type Role } from '../kernel.ts';
+import { allTaken, taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
 import { dialTable } from '../dialTable.ts';
+import { isPage, isSticker, isToken } from '../serves.ts';
 
 export const ROLES = {
   page: {
@@ -15,6 +16,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['a4-card'],
+    serves: isPage,
   },
   piece: {
     id: 'piece',
@@ -24,6 +26,7 @@ export const ROLES = {
     most: 6,
     use: 'piece',
     usual: ['pouch-cap'],
+    serves: (m, ageFrom) => isSticker(m, ageFrom) || isToken(m, ageFrom),
   },
   tray: {
     id: 'tray',
@@ -62,14 +65,25 @@ export interface Dials {
   readonly tilt: number;
 }
 
+/** Whether a material can go on the dots in that way: paint is dabbed, stickers are stuck on, what has a shape is laid. */
+export const suits = (use: Dials['use'], m: Material): boolean =>
+  use === 'paint'
+    ? m.materialClass === 'paint'
+    : use === 'sticker'
+      ? m.form === 'consumable' && m.materialClass !== 'paint'
+      : shapeOf(m) !== null && m.form !== 'consumable';
+
 export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
   const page = taken(chosen, ROLES.page);
-  const kinds = chosen[ROLES.piece.id] ?? [];
-  const piece = taken(chosen, ROLES.piece);
+  const all = allTaken(chosen, ROLES.piece);
   const [tray] = chosen[ROLES.tray.id] ?? [];
   const [laminate] = chosen[ROLES.laminate.id] ?? [];
-  return { page, piece, kinds, tray, laminate };
+  return { page, all, tray, laminate };
 }
+
+/** Of what is chosen for the dots the kinds that go on them as they are used; what does not stays out of the kit. */
+export const kindsOf = (at: Pick<At<Dials>, 'chosen' | 'dials'>): readonly Material[] =>
+  parts(at).all.filter((m) => suits(at.dials.use, m));
 
 /** How wide a piece lies on a dot, mm; stickers and paint are as wide as the dot. */
 export function pieceWide(m: Material): number {
@@ -95,6 +109,19 @@ const roomOn = (page: Material): number =>
   Math.floor(Math.min(page.sizes.length ?? 0, page.sizes.width ?? 0) - 10);
 
 const DOTS = { 'prepared shelf': 10, 'graded play': 12, 'made together': 12, 'grab bag': 8 };
+const USES: Readonly<Record<Start['approach'], Dials['use']>> = {
+  'prepared shelf': 'loose',
+  'graded play': 'loose',
+  'made together': 'paint',
+  'grab bag': 'sticker',
+};
+/** As the approach has it, where something that is chosen goes on so. */
+const useFor = ({ approach, chosen }: Start): Dials['use'] => {
+  const { all } = parts({ chosen });
+  return [USES[approach], 'loose', 'sticker', 'paint'].find((use) =>
+    all.some((m) => suits(use as Dials['use'], m)),
+  ) as Dials['use'];
+};
 const isLoose = ({ dials: d }: At<Dials>): boolean => d.use === 'loose' || d.use === 'magnet';
 
 export const dials = dialTable<Dials>({
@@ -112,7 +139,7 @@ export const dials = dialTable<Dials>({
     unit: 'mm',
     ends: [6, 100],
     begins: ({ chosen }) =>
-      Math.max(12, Math.min(60, Math.round(Math.max(...parts({ chosen }).kinds.map(pieceWide))) || 25)),
+      Math.max(12, Math.min(60, Math.round(Math.max(...parts({ chosen }).all.map(pieceWide))) || 25)),
   },
   gap: {
     label: 'At least between two',
@@ -147,12 +174,7 @@ export const dials = dialTable<Dials>({
         why: 'Plain paper or card, so that paint soaks in; one page a child.',
       },
     ],
-    begins: {
-      'prepared shelf': 'loose',
-      'graded play': 'loose',
-      'made together': 'paint',
-      'grab bag': 'sticker',
-    },
+    begins: useFor,
   },
   colours: {
     label: 'Colours',
@@ -161,8 +183,11 @@ export const dials = dialTable<Dials>({
       { value: 'by key', label: 'By the dot’s colour' },
       { value: 'by numeral', label: 'By numeral' },
     ],
-    when: ({ chosen }) => parts({ chosen }).kinds.length > 1,
-    begins: ({ chosen }) => (parts({ chosen }).kinds.length > 1 ? 'by key' : 'free'),
+    when: (at) => kindsOf(at).length > 1,
+    begins: (start) =>
+      kindsOf({ chosen: start.chosen, dials: { use: useFor(start) } as Dials }).length > 1
+        ? 'by key'
+        : 'free',
   },
   tilt: { label: 'Tray leans', unit: 'deg', ends: [0, 60], step: 5, when: isLoose, begins: 0 },
   children: {

@@ -4,12 +4,15 @@ import { materialMarks, pictureSize } from '../../drawing/material.ts';
 import { outlineName, sizedOutline, boxOf } from '../../outline/outline.ts';
 import { kindOf } from '../making.ts';
 import type { At, Drawing } from '../kernel.ts';
-import { dotsOf, parts, type Dials } from './dials.ts';
+import { dotsOf, kindsOf, parts, type Dials } from './dials.ts';
 import { isPainted } from './fit.ts';
 
 export function draw(at: At<Dials>): Drawing {
   const { dials: d } = at;
-  const { page, kinds, tray } = parts(at);
+  const { page, all, tray } = parts(at);
+  const own = kindsOf(at);
+  // Where nothing goes on the dots as they are used, what is chosen is shown all the same: the fit says why it does not go.
+  const kinds = own.length > 0 ? own : all;
   const edge = sizedOutline(d.outline, d.longest);
   const [, , x1, y1] = boxOf(edge);
   const dots = dotsOf(d);

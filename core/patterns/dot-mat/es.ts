@@ -4,8 +4,7 @@ import type { en } from './en.ts';
 export const es: Readonly<Record<keyof typeof en, string>> = {
   printPages: 'Imprima {pages} hojas',
   printPage: 'Imprima la hoja',
-  plainPaperOrCard:
-    'En papel corriente o cartulina, para que la pintura se absorba y las pegatinas se peguen; una para cada niño.',
+  plainPaperOrCard: 'En papel corriente o cartulina sin plastificar; una para cada niño.',
   cardCheckMmBar: 'En cartulina; compruebe la barra de 50 mm antes de imprimir el resto.',
   laminate: 'Plastifíquela',
   onceThroughLaminatorLet: 'Una vez por la plastificadora; deje que se enfríe en plano.',
@@ -21,8 +20,8 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   moreDotsCloserThen: 'Más puntos, más juntos; después colores según una clave.',
   closerThenTongsThen: 'Más juntos; después pinzas de cocina, después la bandeja inclinada.',
   pageTapedCornersPieces: 'La hoja pegada por las esquinas, las piezas al lado de la mano que trabaja.',
-  brushOrFingertip: 'pincel o yema del dedo',
-  thumbFinger: 'pulgar e índice',
+  brushOrFingertip: 'agarre de trípode: pincel o yema del dedo',
+  thumbFinger: 'pinza: pulgar e índice',
   fewLargeDots: 'Pocos puntos grandes',
   moreDots: 'Más puntos',
   closeDots: 'Puntos juntos',

@@ -1,8 +1,7 @@
 import type { Move } from '../../challenge/bits.ts';
 import type { At, Fact, Fit } from '../kernel.ts';
-import type { Material } from '../../materials/material.ts';
 import { answers, mm, sharedKinds } from '../making.ts';
-import { dotsOf, parts, pieceWide, type Dials } from './dials.ts';
+import { dotsOf, kindsOf, parts, pieceWide, type Dials } from './dials.ts';
 
 const { atan, max, PI } = Math;
 
@@ -20,19 +19,24 @@ const FILM = 0.3;
 const PAINT_DENSITY = 1.3;
 
 /** Grams of paint for so many dots of a diameter in mm. */
-const paintFor = (dots: number, dot: number): number =>
+export const paintFor = (dots: number, dot: number): number =>
   (dots * (PI / 4) * dot * dot * FILM * PAINT_DENSITY) / 1000;
 
-/** Whole bottles of paint for so many dots, by the grams in one; one where its mass is not known. */
-export const bottlesFor = (bottle: Pick<Material, 'mass'>, dots: number, dot: number): number =>
-  Math.max(1, bottle.mass === undefined ? 1 : Math.ceil(paintFor(dots, dot) / bottle.mass - 1e-9));
+/** Where nothing that is chosen goes on a dot as it is used: what is wrong, and what to choose. */
+const NOTHING: Readonly<Record<Dials['use'], readonly [string, string]>> = {
+  loose: ['Nothing to lay on the dots', 'Choose caps, pom-poms or other pieces from the shelf.'],
+  magnet: ['Nothing to lay on the dots', 'Choose pieces of metal, or with a magnet, from the shelf.'],
+  sticker: ['No stickers are chosen', 'Choose stickers from the shelf, or lay loose pieces on the dots.'],
+  paint: ['No paint is chosen', 'Choose paint from the shelf, or lay loose pieces on the dots.'],
+};
 
 export function fit(at: At<Dials>): Fit<Detail> {
   const { dials: d } = at;
-  const { page, kinds, tray, laminate } = parts(at);
+  const { page, tray, laminate } = parts(at);
+  const kinds = kindsOf(at);
   const dots = dotsOf(d).length;
   const most = d.asked > 0 ? dotsOf({ ...d, asked: 0 }).length : dots;
-  const wide = max(...kinds.map(pieceWide));
+  const wide = max(0, ...kinds.map(pieceWide));
   const facts: Fit['facts'] = [
     { id: 'dots', label: 'Dots', value: dots, unit: 'each', onMat: true },
     { id: 'mostDots', label: 'Most that go', value: most, unit: 'each', onMat: true },
@@ -57,6 +61,14 @@ export function fit(at: At<Dials>): Fit<Detail> {
           },
         ]
       : []),
+    ...(d.use === 'magnet'
+      ? kinds.map((m, i): Fact => ({
+          id: `flux-${i + 1}`,
+          label: `Flux index of ${m.name.toLowerCase()}`,
+          value: m.risks?.flux ?? 'not measured',
+          ...(m.risks?.flux === undefined ? {} : { said: `${m.risks.flux} kG² mm²` }),
+        }))
+      : []),
     ...(d.use === 'loose'
       ? [{ id: 'slides', label: 'Slides from', value: Math.round(SLIDES * 10) / 10, unit: 'deg' as const }]
       : []),
@@ -72,6 +84,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'Not all dots go in',
       `At most ${most} go; smaller dots, less between them, or fewer.`,
     );
+  if (kinds.length === 0) return say('stop', ...NOTHING[d.use]);
   if (!isPainted(d) && wide > d.dot + d.gap)
     return say(
       'stop',
@@ -102,6 +115,13 @@ export function fit(at: At<Dials>): Fit<Detail> {
         `${tray.name} is smaller than the page: trim it, or use a larger tray.`,
       );
   }
+  const unmeasured = d.use === 'magnet' ? kinds.filter((m) => m.risks?.flux === undefined) : [];
+  if (unmeasured.length > 0)
+    return say(
+      'care',
+      'How strong the magnet is has not been measured',
+      `${unmeasured.map((m) => m.name).join(', ')}: put its flux index on the shelf; until then nobody knows whether it holds, and a strong one that is swallowed injures.`,
+    );
   if (isPainted(d) && laminate)
     return say(
       'care',
@@ -125,7 +145,7 @@ const REACH = 220;
 /** One dot: take a piece, set it on a dot; which one follows from the key, or from what is still empty. */
 export function moves(at: At<Dials>): Move[] {
   const { dials: d } = at;
-  const { kinds } = parts(at);
+  const kinds = kindsOf(at);
   const wide = max(3, ...kinds.map(pieceWide));
   const keyed = kinds.length > 1 && d.colours !== 'free';
   const take: Move = {

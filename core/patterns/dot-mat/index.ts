@@ -1,31 +1,36 @@
 import { hazardsNamed } from '../../catalogue/hazardNames.ts';
-import type { Material } from '../../materials/material.ts';
+import { atLeast, shapeOf, type Material } from '../../materials/material.ts';
 import { outlineName } from '../../outline/outline.ts';
 import type { At, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
+import { isBall } from '../account.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, stopWords } from '../making.ts';
-import { dials, dotsOf, parts, pieceWide, ROLES, type Dials } from './dials.ts';
+import { eachTime, partNeed } from '../supplies.ts';
+import { dials, dotsOf, kindsOf, parts, pieceWide, ROLES, suits, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
-import { bottlesFor, fit, isPainted, moves, type Detail } from './fit.ts';
+import { fit, isPainted, moves, paintFor, type Detail } from './fit.ts';
 import { text } from './words.ts';
 
-const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, dotsOf(at.dials).length);
+const each = (at: At<Dials>) => sharedKinds(kindsOf(at), dotsOf(at.dials).length);
 
 /** Pages in a kit: those that are used up are one for each child. */
 const pages = (d: Dials): number => (isPainted(d) ? d.children : 1);
 
-/** Whole bottles of each colour of paint; pieces one a dot, stickers one a dot of each page. */
+/** Paint of each colour by what its dots take; pieces one a dot, stickers one a dot of each page. */
 const pieceNeeds = (at: At<Dials>): Plan['needs'] =>
   each(at).map(({ material, count }) => {
     const dots = count * pages(at.dials);
-    const quantity = at.dials.use === 'paint' ? bottlesFor(material, dots, at.dials.dot) : dots;
-    return need(ROLES.piece, material, quantity, !isPainted(at.dials));
+    if (at.dials.use === 'paint')
+      return eachTime(partNeed(ROLES.piece, material, paintFor(dots, at.dials.dot)));
+    const whole = need(ROLES.piece, material, dots, !isPainted(at.dials));
+    return at.dials.use === 'sticker' ? eachTime(whole) : whole;
   });
 
 function plan(at: At<Dials>): Plan {
   const { page, tray, laminate } = parts(at);
+  const sheets = need(ROLES.page, page, pages(at.dials), true);
   return {
     needs: [
-      need(ROLES.page, page, pages(at.dials), true),
+      isPainted(at.dials) ? eachTime(sheets) : sheets,
       ...pieceNeeds(at),
       ...(tray ? [need(ROLES.tray, tray, 1, true)] : []),
       ...(laminate && !isPainted(at.dials) ? [need(ROLES.laminate, laminate, 1, false)] : []),
@@ -95,11 +100,35 @@ function steps(at: At<Dials>): Step[] {
   ];
 }
 
+/** What is chosen and does not go on the dots as they are used: it stays out of the kit, and is judged all the same. */
+function setAside(at: At<Dials>): Feature[] {
+  return parts(at)
+    .all.filter((m) => !suits(at.dials.use, m) && m.materialClass !== 'paint')
+    .flatMap((m): Feature[] => {
+      const { length, width, wall = 0.1 } = m.sizes;
+      const shape =
+        shapeOf(atLeast(m)) ??
+        (length !== undefined && width !== undefined
+          ? ({ kind: 'box', length, width, height: wall } as const)
+          : null);
+      return shape
+        ? [
+            { kind: 'line', name: m.name, how: 'loose, where somebody lays it out' },
+            { kind: 'piece', name: m.name, shape, count: 1, ball: isBall(shape) },
+          ]
+        : [{ kind: 'line', name: m.name, how: null }];
+    });
+}
+
 function features(at: At<Dials>): Feature[] {
+  return [...setAside(at), ...magnets(at)];
+}
+
+function magnets(at: At<Dials>): Feature[] {
   if (at.dials.use !== 'magnet') return [];
   // A magnet is in each, or is glued under it: what nobody ticked and no name tells is one all the same.
-  return parts(at)
-    .kinds.filter((m) => !m.hazards.includes('magnet') && hazardsNamed(m).every((h) => h.hazard !== 'magnet'))
+  return kindsOf(at)
+    .filter((m) => !m.hazards.includes('magnet') && hazardsNamed(m).every((h) => h.hazard !== 'magnet'))
     .map((m) => ({ kind: 'hazard', name: m.name, hazard: 'magnet', flux: m.risks?.flux }));
 }
 
@@ -136,7 +165,7 @@ function show(at: At<Dials>): Show {
 
 function levels(at: At<Dials>): LevelDials<Dials>[] {
   const { dials: d } = at;
-  const { kinds } = parts(at);
+  const kinds = kindsOf(at);
   const wide = Math.max(8, ...kinds.map(pieceWide));
   const grip = isPainted(d) ? text(at, 'brushOrFingertip') : text(at, 'thumbFinger');
   const base: Dials = { ...d, tilt: 0, colours: 'free' };

@@ -1,5 +1,7 @@
 import type { Role } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { DECOR } from '../supplies.ts';
+import { isCard, isHandled, isTub } from '../serves.ts';
 
 export const ROLES = {
   container: {
@@ -10,6 +12,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['yogurt-tub'],
+    serves: isTub,
   },
   piece: {
     id: 'piece',
@@ -19,6 +22,8 @@ export const ROLES = {
     most: 4,
     use: 'piece',
     usual: ['milk-cap'],
+    serves: (m, ageFrom) =>
+      m.form === 'sheet' ? isCard(m, ageFrom) || m.materialClass === 'paper' : isHandled(m, ageFrom),
   },
   edge: {
     id: 'edge',
@@ -29,6 +34,7 @@ export const ROLES = {
     use: 'consumable',
     usual: ['cloth-tape'],
   },
+  decor: DECOR,
   bag: BAG,
 } as const satisfies Record<string, Role>;
 

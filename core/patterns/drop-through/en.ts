@@ -44,9 +44,9 @@ export const en = {
   moveTrayOtherSide: 'Move the tray to the other side, so that the arm crosses the middle.',
   containerNonSlipMat:
     'The container on a non-slip mat or clamped to the table, its opening turned to the hand that works; pieces lie on that side.',
-  thumbFinger: 'thumb and finger',
-  wholeHandTongs: 'whole hand on tongs',
-  thumbFingerPressedHard: 'thumb and finger, pressed hard',
+  thumbFinger: 'pincer grasp: thumb and finger',
+  wholeHandTongs: 'palmar grasp: whole hand on tongs',
+  thumbFingerPressedHard: 'pincer grasp: thumb and finger, pressed hard',
   smallerBall: 'A smaller ball',
   shorterStrip: 'A shorter strip',
   as: 'As it is',

@@ -46,9 +46,9 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   moveTrayOtherSide: 'Ponga la bandeja al otro lado, para que el brazo cruce el centro del cuerpo.',
   containerNonSlipMat:
     'El recipiente sobre una base antideslizante o sujeto a la mesa, con la abertura hacia la mano que trabaja; las piezas quedan a ese lado.',
-  thumbFinger: 'pulgar e índice',
-  wholeHandTongs: 'toda la mano en las pinzas de cocina',
-  thumbFingerPressedHard: 'pulgar e índice, apretando fuerte',
+  thumbFinger: 'pinza: pulgar e índice',
+  wholeHandTongs: 'prensión palmar: toda la mano en las pinzas de cocina',
+  thumbFingerPressedHard: 'pinza: pulgar e índice, apretando fuerte',
   smallerBall: 'Una bola más pequeña',
   shorterStrip: 'Una tira más corta',
   as: 'Como está',

@@ -12,26 +12,37 @@ import {
   stopWords,
   toolName,
 } from '../making.ts';
+import { partNeed, supplied } from '../supplies.ts';
 import { ROLES, type Dials } from './dials.ts';
 import { cutLength, openingsOn, strips } from './openings.ts';
 import { isMade, parts } from './pieces.ts';
 import { text } from './words.ts';
 
-/** Container, pieces, tape for the mouth or once round the cut edge with a tenth over, a bag. */
-function needs(at: At<Dials>): Need[] {
-  const { dials: d, chosen } = at;
-  const { container, kinds, tape } = parts(at);
+/** Tape for the mouth, or once round the cut edge with a tenth over, mm. */
+function taped(at: At<Dials>): number {
   const { count, length } = strips(at);
-  const mm = d.cover === 'tape' ? count * length : d.cover === 'lid' ? Math.ceil(1.1 * cutLength(at)) : 0;
+  const { cover } = at.dials;
+  return cover === 'tape' ? count * length : cover === 'lid' ? Math.ceil(1.1 * cutLength(at)) : 0;
+}
+
+/** Container, pieces, tape, stickers, a bag. */
+function needs(at: At<Dials>): Need[] {
+  const { chosen } = at;
+  const { container, kinds, tape } = parts(at);
+  const mm = taped(at);
   return [
     need(ROLES.container, container, 1, true),
     ...kinds
       .filter((k) => !isMade(k) && k.count > 0)
       .map((k) => need(ROLES.piece, k.material, k.count, true)),
-    ...(tape && mm > 0 ? [need(ROLES.edge, tape, tape.unit === 'mm' ? mm : 1, false)] : []),
+    ...(tape && mm > 0 ? [partNeed(ROLES.edge, tape, mm)] : []),
+    ...stickers(at).needs,
     ...bagNeed(chosen),
   ];
 }
+
+/** A child sticks them on where it is made together. */
+const stickers = (at: At<Dials>) => supplied(at, [[ROLES.decor, at.approach === 'made together' ? 1 : 0]]);
 
 /** The square or strip that a piece is made of, mm. */
 const blank = (d: Dials): Vec2[] =>
@@ -56,7 +67,12 @@ const cuts = (at: At<Dials>): Cut[] =>
       gap: 0,
     }));
 
-export const plan = (at: At<Dials>): Plan => ({ needs: needs(at), cuts: cuts(at), steps: steps(at) });
+export const plan = (at: At<Dials>): Plan => ({
+  needs: needs(at),
+  unlisted: [...(taped(at) > 0 && !parts(at).tape ? [ROLES.edge.label] : []), ...stickers(at).unlisted],
+  cuts: cuts(at),
+  steps: steps(at),
+});
 
 /** Minutes from hand trials of the trade (common practice): a blade goes 60 mm a minute with care, drawing twice that. */
 function lidSteps(at: At<Dials>): Step[] {
@@ -233,6 +249,7 @@ export function features(at: At<Dials>): Feature[] {
 
 export const reaches = (at: At<Dials>): Reaches => ({
   [ROLES.container.id]: { as: 'body', closed: at.dials.cover === 'lid' || at.dials.cover === 'sip hole' },
+  [ROLES.decor.id]: { as: 'fixed', held: 'stuck on' },
   [ROLES.edge.id]: { as: 'nobody', why: 'it is stuck down, and felt over each time it comes back' },
   ...Object.fromEntries(
     parts(at)

@@ -2,7 +2,9 @@ import type { Material } from '../../materials/material.ts';
 import { dialTable } from '../dialTable.ts';
 import { allTaken, taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { GLUE } from '../supplies.ts';
 import { loopOf, longestSlit, shortestSlit, type Mouth } from './mouth.ts';
+import { isToken } from '../serves.ts';
 
 export interface Dials {
   readonly goal: 'feed' | 'pull out';
@@ -39,6 +41,7 @@ export const ROLES = {
     most: 4,
     use: 'piece',
     usual: ['button-large'],
+    serves: (m, ageFrom) => (m.form === 'sheet' ? m.materialClass === 'fabric' : isToken(m, ageFrom)),
   },
   eyes: {
     id: 'eyes',
@@ -49,6 +52,7 @@ export const ROLES = {
     use: 'part',
     usual: [],
   },
+  glue: GLUE,
   bag: BAG,
 } as const satisfies Record<string, Role>;
 

@@ -80,6 +80,35 @@ describe('a slit of length L opens to a loop of 2 L', () => {
   });
 });
 
+it('a longer slit never has less room, whatever it is fed', () => {
+  const things = [rod(6, 'Rod', 12, 40), rod(9, 'Thick rod', 30, 40), packet];
+  const block = material(4, {
+    name: 'Block',
+    form: 'piece',
+    solid: 'block',
+    sizes: { length: 40, width: 30, height: 18 },
+  });
+  for (const m of [...things, block, { ...block, give: 0.3 }])
+    for (const crossed of [false, true]) {
+      const room = Array.from({ length: 60 }, (_, i) => loopOf(m, { ...BALL, crossed, slit: 10 + i }).spare);
+      room.slice(1).forEach((r, i) => expect(r).toBeGreaterThanOrEqual(room[i]!));
+    }
+});
+
+it('a scarf goes in by the bunch, whatever it gives', () => {
+  const scarf = (give: number) =>
+    material(5, {
+      name: 'Scarf',
+      form: 'sheet',
+      sizes: { length: 600, width: 600, wall: 0.2 },
+      materialClass: 'fabric',
+      give,
+    });
+  // 600 × 0.2 drawn together: a bunch of √(4 · 120 / π) = 12.36 mm.
+  for (const give of [0, 0.2, 0.6]) expect(girthOfItem(scarf(give))).toBeCloseTo(Math.PI * 12.36, 1);
+  expect(loopOf(scarf(0.6), BALL)).toEqual(loopOf(scarf(0), BALL));
+});
+
 it('a slit of more than a third of the girth folds, and the widest cut says so', () => {
   expect(longestSlit(BALL)).toBeCloseTo((Math.PI * 67) / 3, 9);
   expect(feed.fit(of({ slit: 70 })).verdict).not.toBe('stop');

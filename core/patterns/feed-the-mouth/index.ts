@@ -10,6 +10,7 @@ import {
   sharedKinds,
   step,
 } from '../making.ts';
+import { SPOT, supplied } from '../supplies.ts';
 import { dials, mouthOf, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
@@ -21,11 +22,14 @@ const each = (at: At<Dials>) => sharedKinds(parts(at).items, at.dials.pieces);
 function plan(at: At<Dials>): Plan {
   const { dials: d, chosen } = at;
   const { ball, eyes } = parts(at);
+  const used = supplied(at, [[ROLES.glue, d.eyes === 'glued' ? 2 * SPOT : 0]]);
   return {
+    unlisted: used.unlisted,
     needs: [
       need(ROLES.ball, ball, 1, true),
       ...each(at).map((p) => need(ROLES.item, p.material, p.count, true)),
       ...(eyes && d.eyes === 'glued' ? [need(ROLES.eyes, eyes, 2, false)] : []),
+      ...used.needs,
       ...bagNeed(chosen),
     ],
     cuts: [],

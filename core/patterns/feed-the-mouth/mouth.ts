@@ -1,7 +1,7 @@
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { volume } from '../../geometry/shape.ts';
 
-const { cos, floor, max, PI, sin, sqrt } = Math;
+const { cos, floor, max, min, PI, sin, sqrt } = Math;
 
 /** A mouth cut into something hollow; mm and mm³. */
 export interface Mouth {
@@ -51,6 +51,10 @@ export function lensOf({ slit, crossed }: Pick<Mouth, 'slit' | 'crossed'>): Lens
   };
 }
 
+/** Cloth and paper go in by the bunch, however much or little they give when they are pressed flat. */
+const isBunched = (m: Material): boolean =>
+  m.form === 'sheet' && (m.materialClass === 'fabric' || m.materialClass === 'paper');
+
 /** Across the thing as it goes in, its longest way first, mm: width and thickness, less what it gives. */
 function sectionOf(m: Material): { width: number; thick: number; long: number; round: boolean } {
   const shape = shapeOf(m)!;
@@ -60,7 +64,7 @@ function sectionOf(m: Material): { width: number; thick: number; long: number; r
   if (shape.kind === 'cylinder' && !round)
     return { width: shape.diameter * soft, thick: shape.length * soft, long: shape.diameter, round };
   // A cloth is bunched: it is as thick all round as its own area drawn together.
-  if (m.form === 'sheet' && m.give === 0 && ['fabric', 'paper'].includes(m.materialClass)) {
+  if (isBunched(m)) {
     const bunch = sqrt((4 * width * thick) / PI);
     return { width: bunch, thick: bunch, long, round: true };
   }
@@ -82,26 +86,29 @@ export interface Loop {
   readonly folds: boolean;
 }
 
-/** Half the height of a lens beside its middle, mm. */
+/** Half the height of a lens beside its middle, mm; past its corner how far past, under 0. */
 const heightAt = (lens: Lens, x: number): number => {
   const plain = 2 * lens.radius * (1 - cos(HALF));
   const k = plain > 0 ? lens.opening / plain : 1;
-  return x >= lens.chord / 2 ? 0 : k * (sqrt(max(0, lens.radius ** 2 - x * x)) - lens.radius * cos(HALF));
+  return x >= lens.chord / 2
+    ? lens.chord / 2 - x
+    : k * (sqrt(max(0, lens.radius ** 2 - x * x)) - lens.radius * cos(HALF));
 };
 
 /**
  * Whether something goes through a slit, and how many go in until it is full. A slit of length L opens to a loop of 2 L, so
  * a girth of more does not go in. What is rigid must also go through the squeezed mouth, taken as a lens of two arcs each
- * as long as the slit, its corners brought together to four fifths of it; its section upright in the middle.
+ * as long as the slit, its corners brought together to four fifths of it; its section upright in the middle. The room is the lesser of
+ * the two, so that a longer slit never has less.
  */
 export function loopOf(m: Material, mouth: Mouth): Loop {
   const lens = lensOf(mouth);
   const { width, thick, long, round } = sectionOf(m);
   const girth = girthOfItem(m);
-  const rigid = m.give === 0 && !(m.form === 'sheet' && m.materialClass === 'fabric');
+  const rigid = m.give === 0 && !isBunched(m);
   const loop = (2 * mouth.slit - girth) / 2;
   const inLens = round ? lens.opening - width : 2 * heightAt(lens, width / 2) - thick;
-  const spare = rigid ? (loop < 0 ? loop : inLens) : loop;
+  const spare = rigid ? min(loop, inLens) : loop;
   const folds = !rigid && long > mouth.longest;
   const room = mouth.inside * (folds ? FOLDED_FILLS : FILLS);
   const fits = folds || long <= mouth.longest;
@@ -122,5 +129,4 @@ export function shortestSlit(m: Material, mouth: Mouth): number | null {
 }
 
 /** How far apart the ends of a slit are seen from the front of a ball, mm. */
-export const seenLength = (slit: number, across: number): number =>
-  across * sin(Math.min(PI / 2, slit / across));
+export const seenLength = (slit: number, across: number): number => across * sin(min(PI / 2, slit / across));

@@ -9,6 +9,8 @@ export interface Dials {
   readonly colours: number;
   /** Round the child's finger, mm. */
   readonly girth: number;
+  /** Tape that is torn off for a finger, or for two where it is torn in half lengthways; mm. */
+  readonly strip: number;
   /** The paper is halved so often. */
   readonly halvings: number;
   /** Torn in half lengthways, the tape is half as wide. */
@@ -42,6 +44,7 @@ export const ROLES = {
     most: 4,
     use: 'piece',
     usual: ['note-paper'],
+    serves: (m) => m.materialClass === 'paper' && Math.max(m.sizes.length ?? 0, m.sizes.width ?? 0) <= 220,
     accepts: ofClass('paper', 'card'),
   },
   box: {
@@ -65,7 +68,10 @@ export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
   };
 }
 
-/** Strip for one finger, mm: once round sticky side in, turned and back over itself sticky side out, 10 to hold. */
+/** What is usually torn off, mm: 10 in (common practice). */
+const STRIP = 254;
+
+/** The least strip for one finger, mm: once round sticky side in, turned and back over itself sticky side out, 10 to hold. */
 export const stripFor = (girth: number): number => 2 * girth + 10;
 
 /** Width of what goes round a finger, mm. */
@@ -105,6 +111,15 @@ export const dials = dialTable<Dials>({
     begins: { 'prepared shelf': 1, 'graded play': 1, 'made together': 2, 'grab bag': 1 },
   },
   girth: { label: 'Round the finger', unit: 'mm', ends: [25, 90], begins: ({ ageFrom }) => girthAt(ageFrom) },
+  strip: {
+    label: 'Strip torn off',
+    unit: 'mm',
+    ends: [60, 500],
+    range: ({ dials: d }) => [stripFor(d.girth), 500],
+    why: '254 mm (10 in) is usual: twice round and back, with length to hold and to turn.',
+    begins: STRIP,
+    before: STRIP,
+  },
   torn: {
     label: 'Tape torn in half lengthways',
     why: 'A strip as wide as a fingertip; tearing it is the child’s work too.',

@@ -12,7 +12,7 @@ import {
 } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import type { At, Drawing, Sheet } from '../kernel.ts';
-import { parts, scraps, stripFor, stripWidth, type Dials } from './dials.ts';
+import { parts, scraps, stripWidth, type Dials } from './dials.ts';
 
 const { cos, max, min, PI, sin } = Math;
 const SKIN = '#E3B08F';
@@ -97,7 +97,7 @@ export function draw(at: At<Dials>): Drawing {
   const top = -w * 4.6;
   const papersAt = (k: number): Vec2 => [x + length / 2 + k * (length + 12), top + width / 2];
   const sheets = Array.from({ length: colours }, (_, k) => sheet(k).map((m) => moved(m, papersAt(k)))).flat();
-  const strip = stripFor(d.girth);
+  const { strip } = d;
   const wide = stripWidth(d, tape);
   const under = top + width + 42;
   const middle = x + strip / 2;

@@ -26,15 +26,16 @@ export function fit(at: At<Dials>): Fit<Detail> {
   const cut = scraps(d, paper);
   const colours = min(d.colours, papers.length);
   const pieces = cut.pieces * colours;
-  const strip = stripFor(d.girth);
+  const least = stripFor(d.girth);
   const wide = stripWidth(d, tape);
   // Torn in half a strip's length does for two fingers.
   const perLength = d.torn ? 2 : 1;
-  const roll = Math.ceil(d.fingers / perLength) * strip;
+  const roll = Math.ceil(d.fingers / perLength) * d.strip;
   const facts: Fact[] = [
     { id: 'pieces', label: 'Pieces', value: pieces, unit: 'each', onMat: true },
     { id: 'pieceSide', label: 'Side of a piece', value: min(cut.width, cut.height), unit: 'mm', onMat: true },
-    { id: 'strip', label: 'Strip for a finger', value: strip, unit: 'mm', onMat: true },
+    { id: 'strip', label: 'Strip torn off', value: d.strip, unit: 'mm', onMat: true },
+    { id: 'leastStrip', label: 'Goes round and back from', value: least, unit: 'mm' },
     {
       id: 'ball',
       label: 'Rolled to a ball of',
@@ -47,6 +48,12 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'stack', label: 'Last stack to cut', value: Math.round(cut.stack * 100) / 100, unit: 'mm' },
   ];
   const say = answers(facts, { pieces });
+  if (d.strip < least)
+    return say(
+      'stop',
+      'The strip does not go round and back',
+      `A finger of ${mm(d.girth)} takes at least ${mm(least)}; ${mm(254)} is usual.`,
+    );
   if (d.end === 'rolled and posted' && !box)
     return say('stop', 'Nothing to post into', 'Choose a tub or a lid from the shelf, or roll them only.');
   if (d.end === 'rolled and posted' && cut.ball >= d.hole)

@@ -1,5 +1,6 @@
 import type { At, Feature, Pattern, Plan, LevelDials, ScriptStep, Show, Step, Reaches } from '../kernel.ts';
 import { countStep, need, sayFor, sheetOf, step } from '../making.ts';
+import { eachTime, partNeed } from '../supplies.ts';
 import { dials, parts, ROLES, scraps, stripFor, stripWidth, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, moves, type Detail } from './fit.ts';
@@ -8,14 +9,16 @@ import { text } from './words.ts';
 const coloursOf = (at: At<Dials>): number => Math.min(at.dials.colours, parts(at).papers.length);
 const piecesOf = (at: At<Dials>): number => scraps(at.dials, parts(at).paper).pieces * coloursOf(at);
 
+/** Strips torn off the roll: one in half lengthways does for two fingers. */
+const stripsIn = (d: Dials): number => Math.ceil(d.fingers / (d.torn ? 2 : 1));
+
 function plan(at: At<Dials>): Plan {
   const { dials: d } = at;
   const { tape, papers, box } = parts(at);
-  const strips = Math.ceil(d.fingers / (d.torn ? 2 : 1));
   return {
     needs: [
-      need(ROLES.tape, tape, tape.unit === 'mm' ? Math.ceil(strips * stripFor(d.girth)) : 1, false),
-      ...papers.slice(0, coloursOf(at)).map((p) => need(ROLES.paper, p, 1, true)),
+      eachTime(partNeed(ROLES.tape, tape, stripsIn(d) * d.strip)),
+      ...papers.slice(0, coloursOf(at)).map((p) => eachTime(need(ROLES.paper, p, 1, true))),
       ...(box && d.end === 'rolled and posted' ? [need(ROLES.box, box, 1, true)] : []),
     ],
     cuts: [],
@@ -51,10 +54,7 @@ function steps(at: At<Dials>): Step[] {
       : []),
     step({
       id: 'strip',
-      title:
-        d.fingers === 1
-          ? text(at, 'tearStripMm', { girth: stripFor(d.girth) })
-          : text(at, 'tearStripsFingersMm', { fingers: d.fingers, girth: stripFor(d.girth) }),
+      title: text(at, 'tearStrips', { strips: stripsIn(d), strip: d.strip }),
       words: d.torn ? text(at, 'tearHalfLengthwaysTwo') : text(at, 'stickThemTableS'),
       perCopy: 0.5 * d.fingers,
       who: approach === 'made together' ? 'child' : 'either',
@@ -69,7 +69,7 @@ function steps(at: At<Dials>): Step[] {
 
 /** Of the strip that was round a finger, balled up, mm: it is as thick as tape and a third of the ball is tape (common practice). */
 const balled = (at: At<Dials>): number =>
-  Math.cbrt((6 * stripFor(at.dials.girth) * stripWidth(at.dials, parts(at).tape) * 0.15) / (Math.PI * 0.33));
+  Math.cbrt((6 * at.dials.strip * stripWidth(at.dials, parts(at).tape) * 0.15) / (Math.PI * 0.33));
 
 function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
@@ -223,7 +223,9 @@ export const fingerTape: Pattern<Dials, Detail> = {
   counts: (at) => ({ of: 'papers', one: 'paper', number: piecesOf(at) }),
   features,
   reaches,
-  forHand: (_, { finger }) => (finger === undefined ? {} : { girth: finger }),
+  // The strip still goes round a thicker finger and back.
+  forHand: ({ dials: d }, { finger }) =>
+    finger === undefined ? {} : { girth: finger, strip: Math.max(d.strip, stripFor(finger)) },
   levels,
   show,
 };

@@ -2,6 +2,8 @@ import type { Material } from '../../materials/material.ts';
 import type { OutlineDial } from '../../outline/outline.ts';
 import { taken, type At, type Role } from '../kernel.ts';
 import { BAG, sheetOrCardBox } from '../making.ts';
+import { GLUE, LAMINATE, TAPE } from '../supplies.ts';
+import { isCard, isLace } from '../serves.ts';
 
 export const ROLES = {
   card: {
@@ -12,6 +14,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['cereal-panel'],
+    serves: isCard,
     accepts: sheetOrCardBox,
   },
   lace: {
@@ -22,7 +25,11 @@ export const ROLES = {
     most: 1,
     use: 'piece',
     usual: ['shoe-lace'],
+    serves: isLace,
   },
+  glue: GLUE,
+  laminate: LAMINATE,
+  tape: TAPE,
   bag: BAG,
 } as const satisfies Record<string, Role>;
 

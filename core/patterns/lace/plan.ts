@@ -10,6 +10,8 @@ import {
   type Reaches,
 } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, step, stopWords } from '../making.ts';
+import { area } from '../../geometry/polygon.ts';
+import { glueUnder, supplied } from '../supplies.ts';
 import { parts, ROLES, type Dials } from './dials.ts';
 import { layOut } from './fit.ts';
 import { text } from './words.ts';
@@ -24,11 +26,25 @@ const laceOf = (at: At<Dials>): number => {
   }
 };
 
+/** Tape round a tip that frays, mm (common practice). */
+const TIP = 40;
+
 export function plan(at: At<Dials>): Plan {
   const { dials: d, chosen } = at;
   const { card, lace } = parts(at);
+  const outline = sizedOutline(d.outline, d.longest);
+  const used = supplied(at, [
+    [ROLES.glue, d.backing === 'doubled' ? glueUnder(area(outline)) : 0],
+    [ROLES.laminate, d.backing === 'laminated' ? 1 : 0],
+    [ROLES.tape, TIP],
+  ]);
   return {
-    needs: [need(ROLES.lace, lace, lace.unit === 'mm' ? laceOf(at) : 1, true), ...bagNeed(chosen)],
+    needs: [
+      need(ROLES.lace, lace, lace.unit === 'mm' ? laceOf(at) : 1, true),
+      ...used.needs,
+      ...bagNeed(chosen),
+    ],
+    unlisted: used.unlisted,
     cuts: [
       {
         kind: 'outline',
@@ -39,7 +55,7 @@ export function plan(at: At<Dials>): Plan {
         count: d.backing === 'doubled' ? 2 : 1,
         use: 'part',
         counted: true,
-        outline: sizedOutline(d.outline, d.longest),
+        outline,
         turn: 'right',
         // Laced from both sides: it has no front.
         mirror: true,
@@ -146,6 +162,7 @@ export function features(at: At<Dials>): Feature[] {
 
 export const reaches = (at: At<Dials>): Reaches => ({
   card: { as: 'body', film: at.dials.backing === 'laminated' },
+  [ROLES.laminate.id]: { as: 'nobody', why: 'it is melted round the card' },
   // A ready lace is lent as long as it is: nothing shortens it.
   [ROLES.lace.id]: (m, quantity) => ({
     as: 'cord',

@@ -3,8 +3,10 @@ import { SHAPE_IDS, SHAPES } from '../../outline/shapes.ts';
 import { dialTable } from '../dialTable.ts';
 import { allTaken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG, sheetOrCardBox } from '../making.ts';
+import { GLUE, PAINT } from '../supplies.ts';
 import { INSETS } from './insets.ts';
 import { MEASURES } from './order.ts';
+import { isBoard, isCard, isStick, isToken } from '../serves.ts';
 
 export interface Dials {
   readonly kind: 'pairs' | 'insets' | 'halves' | 'order';
@@ -35,6 +37,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['a4-card'],
+    serves: isCard,
     accepts: sheetOrCardBox,
   },
   board: {
@@ -45,6 +48,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['parcel-panel'],
+    serves: isBoard,
   },
   knob: {
     id: 'knob',
@@ -54,6 +58,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['wine-cork'],
+    serves: isToken,
   },
   item: {
     id: 'item',
@@ -63,6 +68,7 @@ export const ROLES = {
     most: 12,
     use: 'piece',
     usual: ['formula-lid', 'jar-lid', 'carton-cap', 'coffee-lid'],
+    serves: (m) => m.materialClass !== 'glass' && Math.max(m.sizes.length ?? 0, m.sizes.height ?? 0, m.sizes.diameter ?? 0) <= 250,
   },
   stick: {
     id: 'stick',
@@ -72,6 +78,7 @@ export const ROLES = {
     most: 1,
     use: 'piece',
     usual: ['craft-stick'],
+    serves: isStick,
   },
   laminate: {
     id: 'laminate',
@@ -82,6 +89,8 @@ export const ROLES = {
     use: 'consumable',
     usual: ['laminate'],
   },
+  glue: GLUE,
+  paint: PAINT,
   bag: BAG,
 } as const satisfies Record<string, Role>;
 
@@ -330,3 +339,11 @@ export const hasSticks = (d: Dials): boolean =>
 
 /** Cards a kit has: two a pair, one where a stick is the other, one for each that is cut in half. */
 export const cardsIn = (d: Dials): number => (d.kind === 'pairs' && !hasSticks(d) ? 2 * d.number : d.number);
+
+/** Sheet up to this thickness goes through a printer, mm (common practice). */
+const PRINTS = 0.3;
+/** Whether what a card is cut from is printed on itself; a box, and thicker board, has the print glued on. */
+export const isPrinted = (at: Pick<At<Dials>, 'chosen'>): boolean => {
+  const { card } = parts(at);
+  return card?.form === 'sheet' && (card.sizes.wall ?? PRINTS) <= PRINTS;
+};

@@ -20,7 +20,7 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   moreShownOnceWord: 'Más a la vez; una palabra en lugar de la imagen; boca abajo, de dos en dos.',
   boardClampedCardsNon:
     'El tablero sujeto, las tarjetas sobre una base antideslizante; un botón de agarre que cabe en toda la mano.',
-  thumbFinger: 'pulgar e índice',
+  thumbFinger: 'pinza: pulgar e índice',
   things: '{number} cosas',
   twoRoom: 'Dos, con holgura',
   fourRoom: 'Cuatro, con holgura',
@@ -41,8 +41,8 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   putThingsOrderOnce: 'Ponga {number} cosas en orden una vez',
   printBoardInsets: 'Imprima el tablero y sus piezas encajables',
   printCards: 'Imprima {cards} tarjetas',
-  trueSizeMeasureMm:
-    'A tamaño real: mida la barra de 50 mm y después imprima en el cartón o pegue lo impreso.',
+  trueSizePrint: 'A tamaño real: mida la barra de 50 mm y después imprima en el cartón.',
+  trueSizeGlue: 'A tamaño real: mida la barra de 50 mm, después pegue lo impreso y déjelo secar plano.',
   colourThem: 'Coloréelas',
   colourEachPairTwo: 'Un color para cada pareja, para que se vea que van juntas.',
   cutHolesTheirInsets: 'Corte {number} huecos y sus piezas encajables',
@@ -56,7 +56,7 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   mmLeftAllRound: 'Deje 3 mm alrededor de cada una al separarlas; redondee las esquinas.',
   cutNoSecondTry: 'Un solo corte, sin segundo intento: cada línea es única.',
   colourSticks: 'Coloree {number} palitos',
-  colourEachCardLet: 'Uno del color de cada tarjeta; déjelos secar separados.',
+  colourEachCardLet: 'Pinte uno del color de cada tarjeta; déjelos secar separados.',
   boardAndInsets:
     '1 tablero y {number, plural, one {{number} pieza encajable} other {{number} piezas encajables}}',
   halves: '{number} mitades',

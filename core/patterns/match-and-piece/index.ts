@@ -1,7 +1,9 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Cut, Feature, Need, Pattern, Plan, Reaches } from '../kernel.ts';
 import { bagNeed, need } from '../making.ts';
-import { dials, parts, ROLES, type Dials, cardsIn, hasSticks } from './dials.ts';
+import { area } from '../../geometry/polygon.ts';
+import { glueUnder, SPOT, supplied } from '../supplies.ts';
+import { dials, isPrinted, parts, ROLES, type Dials, cardsIn, hasSticks } from './dials.ts';
 import { draw } from './draw.ts';
 import { cardSize, fit, layOut, moves, type Detail } from './fit.ts';
 import { boardOf, insetOutline, INSETS } from './insets.ts';
@@ -81,11 +83,24 @@ function cuts(at: At<Dials>): Cut[] {
   ];
 }
 
+/** Paint on a stick, g (common practice). */
+const STICK_PAINT = 0.5;
+
 function plan(at: At<Dials>): Plan {
   const { dials: d, chosen } = at;
   const { knob, stick } = parts(at);
   const { order } = layOut(at);
+  const cut = cuts(at);
+  // The print is glued on what goes through no printer: the board and its insets, and cards of a box.
+  const glued = cut
+    .filter((c) => c.role === ROLES.board.id || (c.role === ROLES.card.id && !isPrinted(at)))
+    .reduce((sum, c) => sum + (c.kind === 'outline' ? c.count * area(c.outline) : 0), 0);
+  const used = supplied(at, [
+    [ROLES.glue, glueUnder(glued) + (d.kind === 'insets' && knob ? SPOT * d.number : 0)],
+    [ROLES.paint, hasSticks(d) ? STICK_PAINT * d.number : 0],
+  ]);
   const needs: Need[] = [
+    ...used.needs,
     ...(d.kind === 'insets' && knob ? [need(ROLES.knob, knob, d.number, false)] : []),
     ...(hasSticks(d) && stick ? [need(ROLES.stick, stick, d.number, true)] : []),
     ...(d.kind === 'order'
@@ -93,7 +108,7 @@ function plan(at: At<Dials>): Plan {
       : []),
     ...bagNeed(chosen),
   ];
-  return { needs, cuts: cuts(at), steps: steps(at) };
+  return { needs, unlisted: used.unlisted, cuts: cut, steps: steps(at) };
 }
 
 function features(at: At<Dials>): Feature[] {

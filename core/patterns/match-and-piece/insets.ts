@@ -120,3 +120,17 @@ export function boardOf(
   const pitch = longest + 2 * loose + 15;
   return { columns, pitch, size: [columns * pitch + 10, Math.ceil(count / columns) * pitch + 10] };
 }
+
+/** Middles of the insets on their board, mm about its middle. */
+export const placesOf = (d: {
+  readonly number: number;
+  readonly width: number;
+  readonly loose: number;
+}): Vec2[] => {
+  const { columns, pitch } = boardOf(d.number, d.width, d.loose);
+  const rows = Math.ceil(d.number / columns);
+  return Array.from({ length: d.number }, (_, i) => [
+    ((i % columns) - (columns - 1) / 2) * pitch,
+    (Math.floor(i / columns) - (rows - 1) / 2) * pitch,
+  ]);
+};

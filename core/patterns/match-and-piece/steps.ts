@@ -1,6 +1,6 @@
 import type { At, Step } from '../kernel.ts';
 import { cleaningStep, countStep, step } from '../making.ts';
-import { parts, type Dials, cardsIn, hasSticks } from './dials.ts';
+import { isPrinted, parts, type Dials, cardsIn, hasSticks } from './dials.ts';
 import { layOut } from './fit.ts';
 import { text } from './words.ts';
 
@@ -37,7 +37,7 @@ export function steps(at: At<Dials>): Step[] {
   const print = step({
     id: 'print',
     title: d.kind === 'insets' ? text(at, 'printBoardInsets') : text(at, 'printCards', { cards }),
-    words: text(at, 'trueSizeMeasureMm'),
+    words: text(at, d.kind !== 'insets' && isPrinted(at) ? 'trueSizePrint' : 'trueSizeGlue'),
     setUp: 3,
     perCopy: 2,
     tools: ['printer'],

@@ -2,7 +2,9 @@ import { hasTrait, type Material } from '../../materials/material.ts';
 import { perimeter, rectangleOutline } from '../../geometry/polygon.ts';
 import { taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { GLUE, PAINT, TAPE } from '../supplies.ts';
 import { dialTable } from '../dialTable.ts';
+import { isRim } from '../serves.ts';
 
 export const ROLES = {
   rim: {
@@ -13,6 +15,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['yogurt-tub'],
+    serves: isRim,
   },
   peg: {
     id: 'peg',
@@ -28,6 +31,9 @@ export const ROLES = {
         ? null
         : 'expected a clothes peg or a clip; a material of your own is told as one on the shelf, under “Can do or is”',
   },
+  tape: TAPE,
+  glue: GLUE,
+  paint: PAINT,
   bag: BAG,
 } as const satisfies Record<string, Role>;
 

@@ -7,7 +7,7 @@ export const en = {
   markSpots: 'Mark the spots',
   paintPegs: 'Paint the pegs',
   gluePrintedSpotsOr: 'Glue in the printed spots, or draw them: one place for each peg.',
-  colourEachClipThem: 'One colour each; clip them on the edge of a box to dry.',
+  colourEachClipThem: 'One colour of paint each; clip them on the edge of a box to dry.',
   clipAllThemOnce: 'Clip all of them on once',
   everyPegBitesStays:
     'Every peg bites and stays when the rim is lifted, and the colours are enough for the pattern.',
@@ -21,7 +21,7 @@ export const en = {
   countingRimsMixedThen: 'Counting, rims mixed; then with the other hand.',
   rimClampedStandsOut:
     'The rim clamped so that it stands out over the table; pegs lie in a bowl on the side of the hand that works.',
-  thumbTwoFingersPressed: 'thumb and two fingers, pressed',
+  thumbTwoFingersPressed: 'three-jaw pinch: thumb and two fingers, pressed',
   takeOff: 'Take off',
   shortRow: 'A short row',
   allRound: 'All round',
@@ -29,7 +29,7 @@ export const en = {
   threeColours: 'Three colours',
   counting: 'Counting',
   mixedCount: 'Mixed count',
-  thumbTwoFingersOther: 'thumb and two fingers of the other hand',
+  thumbTwoFingersOther: 'three-jaw pinch: thumb and two fingers of the other hand',
   clipsPegsRimFreely: 'Clips pegs on a rim, freely, in a pattern or by number',
   gullsComeHomeWho: 'The gulls come home: who sits where on the harbour wall?',
   youPaintedThesePegs: 'You painted these pegs. Which is first?',

@@ -9,7 +9,7 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   markSpots: 'Marque los puntos',
   paintPegs: 'Pinte las pinzas',
   gluePrintedSpotsOr: 'Pegue los puntos impresos, o dibújelos: un sitio para cada pinza.',
-  colourEachClipThem: 'Un color cada una; déjelas secar en el borde de una caja.',
+  colourEachClipThem: 'Un color de pintura cada una; déjelas secar en el borde de una caja.',
   clipAllThemOnce: 'Ponga todas las pinzas una vez',
   everyPegBitesStays:
     'Cada pinza muerde y se queda al levantar el borde, y hay colores suficientes para el patrón.',
@@ -23,7 +23,7 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   countingRimsMixedThen: 'Contar, con los bordes mezclados; después con la otra mano.',
   rimClampedStandsOut:
     'El borde sujeto de modo que sobresalga de la mesa; las pinzas en un cuenco al lado de la mano que trabaja.',
-  thumbTwoFingersPressed: 'pulgar y dos dedos, apretando',
+  thumbTwoFingersPressed: 'pinza de tres dedos: pulgar y dos dedos, apretando',
   takeOff: 'Quitar',
   shortRow: 'Una fila corta',
   allRound: 'Todo alrededor',
@@ -31,7 +31,7 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   threeColours: 'Tres colores',
   counting: 'Contando',
   mixedCount: 'Números mezclados',
-  thumbTwoFingersOther: 'pulgar y dos dedos de la otra mano',
+  thumbTwoFingersOther: 'pinza de tres dedos: pulgar y dos dedos de la otra mano',
   clipsPegsRimFreely: 'Poner pinzas en un borde, libremente, siguiendo un patrón o por número',
   gullsComeHomeWho: 'Las gaviotas vuelven a casa: ¿quién se sienta dónde en el muelle?',
   youPaintedThesePegs: 'Estas pinzas las pintaste tú. ¿Cuál va primero?',

@@ -1,5 +1,6 @@
 import type { At, Feature, Pattern, Plan, LevelDials, Show, Step } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, step, stopWords } from '../making.ts';
+import { SPOT, supplied } from '../supplies.ts';
 import { dials, parts, PATTERNS, ROLES, type Dials, type PatternId } from './dials.ts';
 import { draw } from './draw.ts';
 import { beside, fit, moves, pegsNeeded, perColour, type Detail } from './fit.ts';
@@ -13,12 +14,25 @@ const each = (at: At<Dials>) => {
 };
 const rims = (d: Dials): number => Math.max(1, d.counting) * d.layers;
 
+/** Tape in four places where rims lie on each other, mm; paint on a peg, g (common practice). */
+const HELD = 4 * 50;
+const PEG_PAINT = 1;
+
 function plan(at: At<Dials>): Plan {
+  const { dials: d } = at;
   const { rim } = parts(at);
+  const painted = d.counting === 0 && at.approach === 'made together';
+  const used = supplied(at, [
+    [ROLES.tape, HELD * (d.layers - 1) * Math.max(1, d.counting)],
+    [ROLES.glue, SPOT * d.counting],
+    [ROLES.paint, painted ? PEG_PAINT * pegsNeeded(d) : 0],
+  ]);
   return {
+    unlisted: used.unlisted,
     needs: [
       need(ROLES.rim, rim, rims(at.dials), true),
       ...each(at).map((p) => need(ROLES.peg, p.material, p.count, true)),
+      ...used.needs,
       ...bagNeed(at.chosen),
     ],
     cuts: [],

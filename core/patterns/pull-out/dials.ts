@@ -1,6 +1,8 @@
 import { hasTrait, type Material } from '../../materials/material.ts';
 import { PatternError, taken, type At, type Role } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { PAINT } from '../supplies.ts';
+import { isHandled, isStick } from '../serves.ts';
 
 /** A thick upright rod of wire or plastic that is hollow: a whisk. */
 const isWhisk = (m: Pick<Material, 'form' | 'solid' | 'sizes' | 'traits'>): boolean =>
@@ -32,6 +34,10 @@ export const ROLES = {
     most: 3,
     use: 'piece',
     usual: ['craft-stick'],
+    serves: (m, ageFrom) =>
+      m.form === 'sheet'
+        ? m.give > 0
+        : isStick(m, ageFrom) || m.form === 'cord' || (m.give > 0 && isHandled(m, ageFrom)),
     accepts: (m) =>
       m.form === 'cord' && m.sizes.length === undefined
         ? 'expected a stem of its own length, not a roll'
@@ -39,6 +45,7 @@ export const ROLES = {
           ? 'expected cloth, or something long and thin'
           : null,
   },
+  paint: PAINT,
   bag: BAG,
 } as const satisfies Record<string, Role>;
 

@@ -1,4 +1,4 @@
-import { isWeak } from '../../child/hand.ts';
+import { isWeak } from '../../child/usualHand.ts';
 import { hasTrait, shapeOf, type Material } from '../../materials/material.ts';
 import type { At, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import {
@@ -14,6 +14,7 @@ import {
   stopWords,
   toolName,
 } from '../making.ts';
+import { supplied } from '../supplies.ts';
 import { girth, isCage, isCloth, isSoft, parts, ROLES, stemOf, type Dials } from './dials.ts';
 import { dials } from './table.ts';
 import { draw } from './draw.ts';
@@ -26,10 +27,17 @@ const isWire = (m: Material): boolean => hasTrait(m, 'stays bent');
 
 const each = (at: At<Dials>) => sharedKinds(parts(at).kinds, at.dials.number);
 
+/** Thinned paint that dyes the end of one, g (common practice). */
+const DYE = 0.5;
+
 function plan(at: At<Dials>): Plan {
+  const { dials: d } = at;
   const { box } = parts(at);
+  const used = supplied(at, [[ROLES.paint, d.dyed && !isCage(at) ? DYE * d.number : 0]]);
   return {
+    unlisted: used.unlisted,
     needs: [
+      ...used.needs,
       need(ROLES.box, box, 1, true),
       ...each(at).map((p) => need(ROLES.piece, p.material, p.count, true)),
       ...bagNeed(at.chosen),
@@ -288,7 +296,7 @@ export const pullOut: Pattern<Dials, Detail> = {
   reaches,
   // What a weak pinch pulls stands higher, in a slit that grips less.
   forHand: (at, hand) =>
-    isWeak(hand) && !isCage(at)
+    isWeak(hand, at.ageFrom) && !isCage(at)
       ? {
           proud: Math.max(at.dials.proud, 40),
           ...(at.dials.opening === 'slit' ? { length: girth(parts(at).stem) / 2 / 0.75 } : {}),

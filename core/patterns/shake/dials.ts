@@ -2,6 +2,7 @@ import { atLeast, extentsOf, shapeOf, type Material } from '../../materials/mate
 import { staplesRound } from '../../geometry/rim.ts';
 import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
+import { DECOR, GLUE, STAPLES } from '../supplies.ts';
 import { countIn, FINE, MANY } from './filling.ts';
 import { allTaken, taken, type At, type Role } from '../kernel.ts';
 
@@ -30,6 +31,10 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['paper-plate'],
+    serves: (m) =>
+      m.materialClass !== 'glass' &&
+      m.materialClass !== 'metal' &&
+      (m.form !== 'disc' || (m.sizes.diameter ?? 0) >= 100),
     accepts: (m) => ((m.sizes.diameter ?? 0) < 30 ? 'expected something round, at least 30 mm across' : null),
   },
   filler: {
@@ -40,6 +45,7 @@ export const ROLES = {
     most: 2,
     use: 'filler',
     usual: ['pasta-tube'],
+    serves: (m) => m.materialClass !== 'glass' && !m.hazards.includes('battery') && !m.hazards.includes('button cell') && !m.hazards.includes('magnet'),
     accepts: (m) =>
       Math.max(m.sizes.length ?? 0, m.sizes.diameter ?? 0) > 60
         ? 'expected something up to 60 mm long'
@@ -75,15 +81,9 @@ export const ROLES = {
     usual: ['cloth-tape'],
     accepts: ofClass('tape'),
   },
-  decor: {
-    id: 'decor',
-    label: 'Stickers or tissue on it',
-    forms: ['consumable', 'sheet'],
-    least: 0,
-    most: 1,
-    use: 'consumable',
-    usual: [],
-  },
+  glue: GLUE,
+  staples: STAPLES,
+  decor: DECOR,
 } as const satisfies Record<string, Role>;
 
 /** Two plates rim to rim, a tube with paper caps, or a bottle with its lid: as what it is made of allows. */

@@ -1,6 +1,7 @@
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Cut, Feature, Need, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { countStep, need, plainName, sayFor, step, stopWords } from '../making.ts';
+import { SPOT, supplied } from '../supplies.ts';
 import { dials, filledOf, fillerSize, mostMouth, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { BY_HAND } from './filling.ts';
@@ -10,19 +11,29 @@ import { text } from './words.ts';
 /** One shaker for each filler: a softer and a louder one lie side by side. */
 const shakers = (at: At<Dials>): number => fillings(at).length;
 
+/** Glue in the thread of a lid, and a staple of an office stapler; g (common practice). */
+const THREAD_GLUE = 3 * SPOT;
+const STAPLE = 0.033;
+const isDecorated = (at: At<Dials>): boolean => parts(at).decor !== null || at.approach === 'made together';
+
 function plan(at: At<Dials>): Plan {
   const { dials: d } = at;
-  const { kind, body, across, cap, band, tape, decor } = parts(at);
+  const { kind, body, across, cap, band, tape } = parts(at);
   const n = shakers(at);
   // Staples are taped over, tape closes a seam, caps and their bands are under tape.
   const taped = tape && kind !== 'bottle' ? tape : null;
   const tapeLong = kind === 'tube' ? 2 * tapeRound(across) : tapeRound(across);
+  const used = supplied(at, [
+    [ROLES.glue, kind === 'bottle' ? THREAD_GLUE * n : 0],
+    [ROLES.staples, kind === 'plates' && d.seal === 'staples' ? STAPLE * d.staples * n : 0],
+    [ROLES.decor, isDecorated(at) ? 1 : 0],
+  ]);
   const needs: Need[] = [
+    ...used.needs,
     need(ROLES.body, body, n * (kind === 'plates' ? 2 : 1), true),
     ...fillings(at).map((f) => need(ROLES.filler, f.material, f.count, false)),
     ...(kind === 'tube' && band ? [need(ROLES.band, band, 2 * BANDS_AN_END * n, false)] : []),
     ...(taped ? [need(ROLES.tape, taped, taped.unit === 'mm' ? n * tapeLong : 1, false)] : []),
-    ...(decor && decor.unit === 'each' ? [need(ROLES.decor, decor, 1, false)] : []),
   ];
   const cuts: Cut[] =
     kind === 'tube' && cap
@@ -42,7 +53,7 @@ function plan(at: At<Dials>): Plan {
           },
         ]
       : [];
-  return { needs, cuts, steps: steps(at) };
+  return { needs, unlisted: used.unlisted, cuts, steps: steps(at) };
 }
 
 /** What keeps the fillers in. */
@@ -56,8 +67,8 @@ function sealOf(at: At<Dials>): string {
 
 /** Minutes by hand (common practice): three seconds a staple, two a piece put in by a child. */
 function steps(at: At<Dials>): Step[] {
-  const { dials: d, approach } = at;
-  const { kind, tape, decor } = parts(at);
+  const { dials: d } = at;
+  const { kind, tape } = parts(at);
   const fills = fillings(at);
   const n = fills.length;
   const count = fills.reduce((sum, f) => sum + f.count, 0);
@@ -99,7 +110,7 @@ function steps(at: At<Dials>): Step[] {
     ],
   }[kind]();
   return [
-    ...(decor || approach === 'made together'
+    ...(isDecorated(at)
       ? [
           step({
             id: 'decorate',
@@ -184,6 +195,7 @@ function reaches(at: At<Dials>): Reaches {
         },
     [ROLES.tape.id]: { as: 'nobody', why: 'it is the seal, pulled at before it is lent' },
     [ROLES.decor.id]: { as: 'fixed', held: 'stuck on' },
+    [ROLES.staples.id]: { as: 'told', how: 'in the rim' },
   };
 }
 

@@ -5,6 +5,7 @@ import { dotsIn } from '../../outline/dots.ts';
 import { taken, type At, type Role } from '../kernel.ts';
 import { BAG } from '../making.ts';
 import { dialTable } from '../dialTable.ts';
+import { isCup, isToken } from '../serves.ts';
 
 export const ROLES = {
   cup: {
@@ -15,6 +16,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['yogurt-pot'],
+    serves: isCup,
     accepts: (m) =>
       m.form === 'piece' && m.solid !== 'block' ? 'expected a cup, a tub, a lid or an egg-carton cup' : null,
   },
@@ -26,6 +28,7 @@ export const ROLES = {
     most: 6,
     use: 'piece',
     usual: ['milk-cap'],
+    serves: isToken,
   },
   tray: {
     id: 'tray',

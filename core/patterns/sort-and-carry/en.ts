@@ -12,13 +12,13 @@ export const en = {
   trayNonSlipMat:
     'The tray on a non-slip mat, the bowl on the side of the hand that works. Left-handed: the cups to its right.',
   twoCups: 'Two cups',
-  thumbFinger: 'thumb and finger',
+  thumbFinger: 'pincer grasp: thumb and finger',
   threeCups: 'Three cups',
   cups: '{cups} cups',
   spoon: 'With a spoon',
-  wholeHandLevel: 'whole hand, level',
+  wholeHandLevel: 'palmar grasp: whole hand, level',
   tongs: 'With tongs',
-  wholeHandTongs: 'whole hand on tongs',
+  wholeHandTongs: 'palmar grasp: whole hand on tongs',
   tweezers: 'With tweezers',
   carriesPiecesCupThey: 'Carries pieces to the cup they belong in',
   ferryCallsWhichLanding: 'The ferry calls: which landing stage does this one go to?',
@@ -26,5 +26,5 @@ export const en = {
   counted:
     '{cups, plural, one {{cups} cup} other {{cups} cups}}, {pieces, plural, one {{pieces} piece} other {{pieces} pieces}}',
   whichHasMore: 'Which cup has more? Sort again by size.',
-  thumbAndTwoFingers: 'thumb and two fingers',
+  thumbAndTwoFingers: 'three-jaw pinch: thumb and two fingers',
 };

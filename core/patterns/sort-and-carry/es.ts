@@ -15,13 +15,13 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   trayNonSlipMat:
     'La bandeja sobre una base antideslizante, el cuenco al lado de la mano que trabaja. Con la izquierda: los vasos a su derecha.',
   twoCups: 'Dos vasos',
-  thumbFinger: 'pulgar e índice',
+  thumbFinger: 'pinza: pulgar e índice',
   threeCups: 'Tres vasos',
   cups: '{cups} vasos',
   spoon: 'Con cuchara',
-  wholeHandLevel: 'toda la mano, nivelada',
+  wholeHandLevel: 'prensión palmar: toda la mano, nivelada',
   tongs: 'Con pinzas de cocina',
-  wholeHandTongs: 'toda la mano en las pinzas de cocina',
+  wholeHandTongs: 'prensión palmar: toda la mano en las pinzas de cocina',
   tweezers: 'Con pinzas finas',
   carriesPiecesCupThey: 'Llevar piezas al vaso que les toca',
   ferryCallsWhichLanding: 'Llega el barco: ¿a qué muelle va este?',
@@ -29,5 +29,5 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   counted:
     '{cups, plural, one {{cups} vaso} other {{cups} vasos}} y {pieces, plural, one {{pieces} pieza} other {{pieces} piezas}}',
   whichHasMore: '¿Qué vaso tiene más? Clasifique otra vez por tamaño.',
-  thumbAndTwoFingers: 'pulgar y dos dedos',
+  thumbAndTwoFingers: 'pinza de tres dedos: pulgar y dos dedos',
 };

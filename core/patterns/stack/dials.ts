@@ -1,7 +1,9 @@
 import type { Material } from '../../materials/material.ts';
 import { taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
+import { GLUE, SAND, TAPE } from '../supplies.ts';
 import { dialTable } from '../dialTable.ts';
+import { isCard, isToken } from '../serves.ts';
 
 export const ROLES = {
   post: {
@@ -12,6 +14,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['foil-tube'],
+    serves: (m) => m.form === 'tube' || m.materialClass === 'wood',
     accepts: (m) =>
       (m.sizes.length ?? m.sizes.height ?? 0) < 3 * Math.min(m.sizes.diameter ?? 1e9, m.sizes.width ?? 1e9)
         ? 'expected something at least three times as long as it is thick'
@@ -25,6 +28,7 @@ export const ROLES = {
     most: 1,
     use: 'piece',
     usual: ['kitchen-tube'],
+    serves: (m, ageFrom) => m.form === 'tube' || isCard(m, ageFrom),
   },
   base: {
     id: 'base',
@@ -34,7 +38,32 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['formula-lid'],
+    serves: (m) =>
+      (m.form === 'container' || m.form === 'disc') &&
+      (m.sizes.diameter ?? Math.min(m.sizes.length ?? 0, m.sizes.width ?? 0)) >= 80,
   },
+  cap: {
+    id: 'cap',
+    label: 'Cap over the post’s end',
+    forms: ['piece', 'disc'],
+    least: 0,
+    most: 1,
+    use: 'part',
+    usual: ['wine-cork'],
+    serves: isToken,
+  },
+  massager: {
+    id: 'massager',
+    label: 'Massager in the base',
+    forms: ['piece', 'disc'],
+    least: 0,
+    most: 1,
+    use: 'part',
+    usual: [],
+  },
+  glue: GLUE,
+  tape: TAPE,
+  sand: SAND,
   bag: BAG,
 } as const satisfies Record<string, Role>;
 
@@ -79,7 +108,9 @@ export function parts(at: Pick<At<Dials>, 'chosen'>) {
   const post = taken(at.chosen, ROLES.post);
   const part = taken(at.chosen, ROLES.part);
   const [base] = at.chosen[ROLES.base.id] ?? [];
-  return { post, part, base, ...postSize(post) };
+  const [cap] = at.chosen[ROLES.cap.id] ?? [];
+  const [massager] = at.chosen[ROLES.massager.id] ?? [];
+  return { post, part, base, cap, massager, ...postSize(post) };
 }
 
 /** The rings as they come out: a tube's own diameters, or what the dials say of a sheet. mm */

@@ -1,6 +1,17 @@
-import { isWeak } from '../../child/hand.ts';
+import { isWeak } from '../../child/usualHand.ts';
 import type { At, Cut, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
-import { bagNeed, cleaningStep, countStep, need, sheetOf, sayFor, step, stopWords } from '../making.ts';
+import {
+  bagNeed,
+  cleaningStep,
+  countStep,
+  need,
+  plainName,
+  sheetOf,
+  sayFor,
+  step,
+  stopWords,
+} from '../making.ts';
+import { SPOT, supplied } from '../supplies.ts';
 import { dials, isTube, looseFor, parts, ringOf, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, foot, moves, type Detail } from './fit.ts';
@@ -51,13 +62,39 @@ function cuts(at: At<Dials>): Cut[] {
   ];
 }
 
+/** Glue under the foot of a post, g; tape that holds it upright, and a pad of it over its end, mm (common practice). */
+const FOOT = 5;
+const UPRIGHT = 300;
+const PAD = 150;
+
+/** What its steps take up: the post is glued and taped to its base, sand is taped in, a picture is glued round. */
+function taken(at: At<Dials>) {
+  const { dials: d } = at;
+  const { base, cap } = parts(at);
+  const closed = base && d.weight > 0 ? Math.ceil(2 * Math.PI * foot(at).radius) + 20 : 0;
+  return supplied(at, [
+    [
+      ROLES.glue,
+      (base ? FOOT : 0) + (d.capped && cap ? SPOT : 0) + (d.shows === 'picture' ? SPOT * d.number : 0),
+    ],
+    [ROLES.tape, (base ? UPRIGHT : 0) + closed + (d.capped && !cap ? PAD : 0)],
+    [ROLES.sand, base ? d.weight : 0],
+  ]);
+}
+
 function plan(at: At<Dials>): Plan {
   const { dials: d, chosen } = at;
-  const { post, base, long } = parts(at);
+  const { post, base, cap, massager, long } = parts(at);
+  const used = taken(at);
+  const hums = base !== undefined && d.hums;
   return {
+    unlisted: [...used.unlisted, ...(hums && !massager ? [ROLES.massager.label] : [])],
     needs: [
       ...(d.post < long - 0.5 ? [] : [need(ROLES.post, post, 1, true)]),
       ...(base ? [need(ROLES.base, base, 1, true)] : []),
+      ...(d.capped && cap ? [need(ROLES.cap, cap, 1, false)] : []),
+      ...(hums && massager ? [need(ROLES.massager, massager, 1, true)] : []),
+      ...used.needs,
       ...bagNeed(chosen),
     ],
     cuts: cuts(at),
@@ -68,7 +105,7 @@ function plan(at: At<Dials>): Plan {
 /** Minutes by hand (common practice): a cut through a card tube takes a minute and a half with saw or knife. */
 function steps(at: At<Dials>): Step[] {
   const { dials: d, approach } = at;
-  const { part, post, base, long } = parts(at);
+  const { part, post, base, cap, long } = parts(at);
   const tube = isTube(part);
   const together = approach === 'made together';
   const washed = cleaningStep([{ material: part, count: 1 }], at);
@@ -107,7 +144,7 @@ function steps(at: At<Dials>): Step[] {
           step({
             id: 'cap',
             title: text(at, 'capEndPost'),
-            words: text(at, 'glueCorkOrPad'),
+            words: cap ? text(at, 'glueCap', { cap: plainName(cap) }) : text(at, 'padOfTape'),
             perCopy: 1,
             who: 'adult' as const,
             after: shorten ? ['post'] : [],
@@ -171,7 +208,7 @@ function steps(at: At<Dials>): Step[] {
 
 function features(at: At<Dials>): Feature[] {
   const { dials: d } = at;
-  const { part, base, thick } = parts(at);
+  const { part, base, cap, massager, thick } = parts(at);
   const ring = ringOf(at);
   return [
     {
@@ -189,16 +226,16 @@ function features(at: At<Dials>): Feature[] {
       capped: d.capped,
       blunt: thick >= BLUNT,
     },
-    // What caps the post comes from no line of the bill: a cork or a pad of tape about as wide as the post.
-    ...(d.capped
+    // A pad of tape about as wide as the post is no line of the bill by itself.
+    ...(d.capped && !cap
       ? ([
-          { kind: 'line', name: text(at, 'capPost'), how: 'fixed on (glued)' },
+          { kind: 'line', name: text(at, 'capPost'), how: 'fixed on (taped)' },
           {
             kind: 'attached',
             name: text(at, 'capPost'),
             shape: { kind: 'cylinder', diameter: thick + 8, length: 20 },
             count: 1,
-            held: 'glued',
+            held: 'taped',
           },
         ] as const)
       : []),
@@ -216,7 +253,7 @@ function features(at: At<Dials>): Feature[] {
         ] as const)
       : []),
     // Nobody has said how its door opens: it counts as open.
-    ...(d.hums && base
+    ...(d.hums && base && !massager
       ? ([
           { kind: 'line', name: text(at, 'massagerBase'), how: 'in the base' },
           { kind: 'hazard', name: text(at, 'massagerBase'), hazard: 'battery' },
@@ -235,6 +272,9 @@ function reaches(at: At<Dials>): Reaches {
       shape: { kind: 'ring', outerDiameter: ring.outer, innerDiameter: ring.hole, height: ring.height },
     },
     [ROLES.base.id]: { as: 'body', closed: true },
+    [ROLES.cap.id]: { as: 'fixed', held: 'glued' },
+    [ROLES.massager.id]: { as: 'told', how: 'in the base' },
+    [ROLES.sand.id]: { as: 'told', how: 'closed in behind tape all round' },
   };
 }
 
@@ -350,7 +390,9 @@ export const stack: Pattern<Dials, Detail> = {
     const { thick } = parts(at);
     return {
       ...(hand.span === undefined ? {} : { outer: Math.min(d.outer, Math.max(thick + 30, hand.span)) }),
-      ...(isWeak(hand) || hand.oneHanded ? { hole: Math.max(d.hole, Math.round(thick + EASY)) } : {}),
+      ...(isWeak(hand, at.ageFrom) || hand.oneHanded
+        ? { hole: Math.max(d.hole, Math.round(thick + EASY)) }
+        : {}),
     };
   },
   levels,

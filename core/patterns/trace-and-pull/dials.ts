@@ -3,6 +3,7 @@ import type { OutlineDial } from '../../outline/outline.ts';
 import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
 import { allTaken, taken, type At, type Role } from '../kernel.ts';
+import { isLace, isToken } from '../serves.ts';
 
 export interface Dials {
   readonly outline: OutlineDial;
@@ -62,6 +63,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['cotton-cord'],
+    serves: isLace,
   },
   peg: {
     id: 'peg',
@@ -80,6 +82,7 @@ export const ROLES = {
     most: 2,
     use: 'piece',
     usual: ['bead-large'],
+    serves: isToken,
   },
 } as const satisfies Record<string, Role>;
 

@@ -1,7 +1,8 @@
-import { isWeak } from '../../child/hand.ts';
+import { isWeak } from '../../child/usualHand.ts';
 import { outlineName } from '../../outline/outline.ts';
 import type { At, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { cleaningStep, countStep, need, sayFor, sharedKinds, step, stopWords } from '../making.ts';
+import { partNeed } from '../supplies.ts';
 import { dials, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cordFor, fit, glueFor, layOut, moves, PEELS_FROM, type Detail } from './fit.ts';
@@ -17,15 +18,16 @@ function plan(at: At<Dials>): Plan {
   // A ready cord that is longer than it need be is cut, as the steps say: what is lent is what is left.
   const isCut = cord.unit === 'each' && (cord.sizes.length ?? 0) > cordFor(at);
   return {
+    unlisted: tape ? [] : [ROLES.tape.label],
     needs: [
       need(ROLES.clear, clear, 1, false),
-      need(
-        ROLES.glue,
-        glue,
-        glue.unit === 'mm' ? Math.ceil(layOut(at).path) : Math.max(1, Math.ceil(ml / d.bottle - 1e-9)),
-        false,
-      ),
-      ...(tape ? [need(ROLES.tape, tape, tape.unit === 'mm' ? 4 * 60 : 1, false)] : []),
+      glue.unit === 'mm'
+        ? need(ROLES.glue, glue, Math.ceil(layOut(at).path), false)
+        : {
+            ...need(ROLES.glue, glue, Math.max(1, Math.ceil(ml / d.bottle - 1e-9)), false),
+            share: ml / d.bottle,
+          },
+      ...(tape ? [partNeed(ROLES.tape, tape, 4 * 60)] : []),
       ...(isCut ? [] : [need(ROLES.cord, cord, cord.unit === 'mm' ? Math.ceil(cordFor(at)) : 1, true)]),
       need(ROLES.peg, peg, 1, true),
       ...endsOf(at).map((e) => need(ROLES.end, e.material, e.count, true)),
@@ -204,10 +206,10 @@ export const traceAndPull: Pattern<Dials, Detail> = {
   features,
   reaches,
   // The peg hangs where a raised hand gets to; a weak hand squeezes a thicker line from a softer bottle.
-  forHand: ({ dials: d }, hand) => ({
+  forHand: (at, hand) => ({
     ...(hand.standing === undefined ? {} : { peg: 1.1 * hand.standing }),
-    ...(hand.reach === undefined ? {} : { longest: Math.min(d.longest, hand.reach) }),
-    ...(isWeak(hand) ? { line: Math.max(d.line, 6) } : {}),
+    ...(hand.reach === undefined ? {} : { longest: Math.min(at.dials.longest, hand.reach) }),
+    ...(isWeak(hand, at.ageFrom) ? { line: Math.max(at.dials.line, 6) } : {}),
   }),
   levels,
   show,

@@ -4,6 +4,7 @@ import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
 import { allTaken, taken, type At, type Role, type Start } from '../kernel.ts';
 import { courseOf, type COURSES, layPieces, type Course, type Pieces } from './course.ts';
+import { isBoard, isHandled } from '../serves.ts';
 
 export interface Dials {
   readonly course: (typeof COURSES)[number];
@@ -34,6 +35,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['parcel-panel'],
+    serves: isBoard,
     accepts: (m) =>
       Math.min(m.sizes.length ?? 0, m.sizes.width ?? 0) < LEAST_BOARD
         ? `expected a board of at least ${LEAST_BOARD} mm`
@@ -62,6 +64,7 @@ export const ROLES = {
     most: 1,
     use: 'piece',
     usual: ['wine-cork'],
+    serves: isHandled,
   },
   tape: {
     id: 'tape',
@@ -151,8 +154,8 @@ export const roomOn = (board: Material, thick: number): [number, number] => {
   return [Math.floor(Math.max(length, width) - spare), Math.floor(Math.min(length, width) - spare)];
 };
 
-/** A piece lies at most so far beside its curve in a design that begins, mm. */
-const BEGINS_WITH = 4;
+/** A piece that lies farther beside its curve than this leaves a corner that what runs catches on, mm (common practice). */
+export const MOST_ERROR = 5;
 /** A gap that nothing that runs slips through, as a share of what runs. */
 const SLIPS = 0.6;
 
@@ -181,15 +184,15 @@ function bestPart(
     piece,
     ...layPieces(points, piece, closed),
   });
-  const parts = [3, 4, 5, 6, 8].map((n) => Math.max(10, Math.floor(longest / n))).map(laid);
-  const [good] = parts.filter((t) => t.error <= BEGINS_WITH && t.gap <= SLIPS * wide);
+  const parts = [PARTS, 4, 5, 6, 8].map((n) => Math.max(10, Math.floor(longest / n))).map(laid);
+  const [good] = parts.filter((t) => t.error <= MOST_ERROR && t.gap <= SLIPS * wide);
   let piece = good?.piece;
   if (piece === undefined) {
     const from = Math.min(SHORTEST, longest);
     const any = Array.from({ length: Math.max(1, Math.floor((longest / 2 - from) / 4)) }, (_, i) =>
       laid(from + 4 * i),
     );
-    const bends = any.filter((t) => t.error <= BEGINS_WITH);
+    const bends = any.filter((t) => t.error <= MOST_ERROR);
     piece = (bends.length > 0 ? bends : any).reduce((x, y) => (y.gap < x.gap - 1 ? y : x)).piece;
   }
   if (begun.size > 500) begun.clear();
@@ -197,17 +200,34 @@ function bestPart(
   return piece;
 }
 
-/** Straight pieces laid along what the course begins as. */
+/** Straws are cut in three for the outer, longer side (common practice). */
+const PARTS = 3;
+/** How far a course that begins is made shorter or longer so that thirds of a straw close it, mm. */
+const GIVES = [0, -5, 5, -10, 10, -15, 15, -20, 20, -25, 25, -30, 30, -40, -50, -60];
+
+/** Straight pieces laid along what the course begins as, a little shorter or longer where whole thirds then close it. */
 function withPieces(d: Dials, { chosen }: Start): Dials {
   const { thick, longest, wide, bends } = parts({ chosen });
-  const course = bends ? null : courseOf({ ...d, apart: d.lane + thick });
-  return course
-    ? {
-        ...d,
-        piece: bestPart(course.outer, { longest, wide }, course.closed),
-        innerPiece: bestPart(course.inner, { longest, wide }, course.closed),
-      }
-    : d;
+  if (bends) return d;
+  const course = (by: number): { dials: Dials; course: Course } | null => {
+    const dials = { ...d, length: Math.min(d.length + by, room({ chosen })[0]) };
+    const laid = dials.length >= 60 ? courseOf({ ...dials, apart: d.lane + thick }) : null;
+    return laid && { dials, course: laid };
+  };
+  const third = Math.max(10, Math.floor(longest / PARTS));
+  const good = ({ course: c }: { course: Course }): boolean => {
+    const { error, gap, ends } = layPieces(c.outer, third, c.closed);
+    return ends.length >= 3 && error <= MOST_ERROR && gap <= SLIPS * wide;
+  };
+  const tried = GIVES.flatMap((by) => course(by) ?? []);
+  const found = tried.find(good);
+  const begin = found ?? tried[0];
+  if (!begin) return d;
+  return {
+    ...begin.dials,
+    piece: found ? third : bestPart(begin.course.outer, { longest, wide }, begin.course.closed),
+    innerPiece: bestPart(begin.course.inner, { longest, wide }, begin.course.closed),
+  };
 }
 
 const room = ({ chosen }: Pick<At<Dials>, 'chosen'>): [number, number] => {

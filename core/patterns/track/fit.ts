@@ -4,7 +4,17 @@ import { stockOf } from '../../cut/stock.ts';
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Cut, Fact, Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
-import { layOut, parts, ROLES, ROLLED, roomOn, SPARE, type Dials, type LaidOut } from './dials.ts';
+import {
+  layOut,
+  MOST_ERROR,
+  parts,
+  ROLES,
+  ROLLED,
+  roomOn,
+  SPARE,
+  type Dials,
+  type LaidOut,
+} from './dials.ts';
 import { extentOf } from './course.ts';
 import { text } from './words.ts';
 
@@ -12,8 +22,6 @@ const { ceil, floor, max, min, round } = Math;
 
 /** Laps are counted over so long, s. */
 const LAPS_IN = 30;
-/** A piece that lies farther beside its curve than this leaves a corner that what runs catches on, mm (common practice). */
-const MOST_ERROR = 4;
 
 /** The barrier as it is cut: pieces of both sides, or the whole cord. */
 export function cutsOf(at: At<Dials>): Cut[] {

@@ -1,5 +1,6 @@
 import type { At, Feature, Need, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { cleaningStep, countStep, need, plainName, sayFor, step, stopWords } from '../making.ts';
+import { supplied } from '../supplies.ts';
 import { dials, layOut, parts, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { cutsOf, fit, moves, type Detail } from './fit.ts';
@@ -21,7 +22,7 @@ const bitsIn = (at: At<Dials>): number => {
 };
 
 function plan(at: At<Dials>): Plan {
-  const { board, runner, tape, barrier, bends } = parts(at);
+  const { board, runner, barrier, bends } = parts(at);
   const { course } = layOut(at);
   const cuts = cutsOf(at);
   // A cord of its own length is used whole, as many as both barriers take.
@@ -37,15 +38,12 @@ function plan(at: At<Dials>): Plan {
           ),
         ]
       : [];
+  // A strip that is rolled is taped once, too.
+  const rolled = barrier.form === 'sheet' ? piecesIn(at) : 0;
+  const used = supplied(at, [[ROLES.tape, (bitsIn(at) + rolled) * TAPE_BIT]]);
   return {
-    needs: [
-      need(ROLES.board, board, 1, true),
-      need(ROLES.runner, runner, 1, true),
-      ...cords,
-      ...(tape && bitsIn(at) > 0
-        ? [need(ROLES.tape, tape, tape.unit === 'mm' ? bitsIn(at) * TAPE_BIT : 1, false)]
-        : []),
-    ],
+    needs: [need(ROLES.board, board, 1, true), need(ROLES.runner, runner, 1, true), ...cords, ...used.needs],
+    unlisted: used.unlisted,
     cuts: cords.length > 0 ? [] : cuts,
     steps: steps(at),
   };

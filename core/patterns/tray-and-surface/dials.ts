@@ -1,7 +1,9 @@
 import { hasTrait, type Material } from '../../materials/material.ts';
 import { dialTable } from '../dialTable.ts';
 import { ofClass } from '../making.ts';
+import { PAINT } from '../supplies.ts';
 import { allTaken, type At, type Role, type Start } from '../kernel.ts';
+import { isHandled, isSticker } from '../serves.ts';
 
 export interface Dials {
   readonly kind: 'food tray' | 'dough' | 'wall' | 'floor' | 'foil' | 'brushes';
@@ -57,6 +59,7 @@ export const ROLES = {
     most: 3,
     use: 'piece',
     usual: ['shell'],
+    serves: (m, ageFrom) => isSticker(m, ageFrom) || isHandled(m, ageFrom),
   },
   tape: {
     id: 'tape',
@@ -96,6 +99,7 @@ export const ROLES = {
     use: 'consumable',
     usual: ['a3-paper'],
   },
+  paint: PAINT,
 } as const satisfies Record<string, Role>;
 
 export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {

@@ -93,3 +93,20 @@ export function mixOf(text: string): Mixed {
     arc: angles.length < 2 ? 0 : 360 - max(...gaps),
   };
 }
+
+/** Three of one side of the wheel: as much of it as stays clear when mixed, degrees (common practice). */
+const ONE_SIDE = 180;
+
+/** What a child's colours are called, as they were typed. */
+export const coloursOf = (d: Pick<Dials, 'colours'>): string[] =>
+  d.colours
+    .split(',')
+    .map((c) => c.trim())
+    .filter(Boolean);
+
+/** Whether they stay bright where they run together; not known where a colour is not. */
+export function mixes(colours: string): 'bright' | 'brown' | 'unknown' {
+  const { unknown, count, arc } = mixOf(colours);
+  if (unknown.length > 0) return 'unknown';
+  return count > 3 || arc > ONE_SIDE ? 'brown' : 'bright';
+}

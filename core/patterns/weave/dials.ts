@@ -3,8 +3,10 @@ import type { Material } from '../../materials/material.ts';
 import { dialTable } from '../dialTable.ts';
 import { allTaken, taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG, sheetOrCardBox } from '../making.ts';
+import { GLUE, TAPE } from '../supplies.ts';
 import type { Dials } from './schema.ts';
 import { mostRounds } from './thread.ts';
+import { isCard, isLace, isStick } from '../serves.ts';
 
 /** A stick shorter than this gives no arm to wind on, mm. */
 const LEAST_STICK = 60;
@@ -18,6 +20,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['craft-stick'],
+    serves: isStick,
     accepts: (m) =>
       (m.sizes.length ?? 0) >= LEAST_STICK ? null : `expected a stick of at least ${LEAST_STICK} mm`,
   },
@@ -29,6 +32,7 @@ export const ROLES = {
     most: 1,
     use: 'part',
     usual: ['cereal-panel'],
+    serves: isCard,
     accepts: sheetOrCardBox,
   },
   thread: {
@@ -39,6 +43,7 @@ export const ROLES = {
     most: 1,
     use: 'piece',
     usual: ['wool'],
+    serves: isLace,
   },
   woven: {
     id: 'woven',
@@ -49,6 +54,8 @@ export const ROLES = {
     use: 'part',
     usual: [],
   },
+  glue: GLUE,
+  tape: TAPE,
   bag: BAG,
 } as const satisfies Record<string, Role>;
 

@@ -90,7 +90,11 @@ export const weave: Pattern<Dials, Wound> = {
     ...(d.frame === 'star' ? { remember: d.sticks, attend: 2 * d.sticks } : {}),
     ...(d.frame === 'loom' ? { attend: d.slots } : {}),
   }),
-  counts: (at) => ({ of: 'crossings', one: 'crossing', number: layOut(at).crossings }),
+  // Rows of a loom are counted; nobody counts its crossings.
+  counts: (at) =>
+    at.dials.frame === 'loom'
+      ? { of: 'rows', one: 'row', number: at.dials.rounds }
+      : { of: 'crossings', one: 'crossing', number: layOut(at).crossings },
   features,
   reaches,
   levels,

@@ -2,6 +2,7 @@ import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { Material } from '../../materials/material.ts';
 import type { At, Cut, Feature, Need, Plan, Show, Step, Reaches } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, sharedKinds, step, stopWords } from '../making.ts';
+import { SPOT, supplied } from '../supplies.ts';
 import { armWidth, parts, ROLES } from './dials.ts';
 import type { Dials } from './schema.ts';
 import { layOut } from './fit.ts';
@@ -62,12 +63,21 @@ function wovenNeeds(d: Dials, kinds: readonly Material[]): Need[] {
   });
 }
 
+/** Tape over the end of the warp, mm (common practice). */
+const WARP_TAPE = 60;
+
 export function plan(at: At<Dials>): Plan {
   const { dials: d, chosen } = at;
   const { stick, thread, woven } = parts(at);
   const cut = cuts(at);
+  const used = supplied(at, [
+    [ROLES.glue, d.frame === 'star' ? SPOT * (d.sticks - 1) : 0],
+    [ROLES.tape, d.frame === 'loom' ? WARP_TAPE : 0],
+  ]);
   return {
+    unlisted: used.unlisted,
     needs: [
+      ...used.needs,
       ...(d.frame !== 'loom' && stick && cut.length === 0
         ? [need(ROLES.stick, stick, d.frame === 'star' ? d.sticks : 1, true)]
         : []),

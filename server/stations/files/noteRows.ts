@@ -1,5 +1,5 @@
 import { ERASED } from '../../../contract/children.ts';
-import { noteInput, type NoteInput, type LevelDone } from '../../../contract/lending.ts';
+import { noteInput, type NoteInput, type LevelDone } from '../../../contract/notes.ts';
 import { COLUMNS } from '../../../contract/files.ts';
 import { HELP, LIKED } from '../../../core/watch/outcomes.ts';
 import { rows } from '../../db/rows.ts';

@@ -1,6 +1,6 @@
 import request from 'supertest';
 import type { FilePreview } from '../../../contract/files.ts';
-import type { Note } from '../../../contract/lending.ts';
+import type { Note } from '../../../contract/notes.ts';
 import { startTest, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;

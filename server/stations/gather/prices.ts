@@ -9,7 +9,8 @@ import { rows } from '../../db/rows.ts';
 import { listDay, listDays, priceList, SHOP } from '../../devices/shop.ts';
 import { pageOf, textCursor, textCursorOf } from '../../paging.ts';
 import { ProblemError } from '../../problem.ts';
-import { createMaterial, findOffer, saveOffer } from './service.ts';
+import { createMaterial } from './service.ts';
+import { findOffer, saveOffer } from './offers.ts';
 
 /** Rows of one insert: four values each, well under what one statement may hold. */
 const AT_ONCE = 200;

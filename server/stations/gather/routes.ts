@@ -16,6 +16,7 @@ import { read } from '../../problem.ts';
 import { pageOf, setPage } from '../../paging.ts';
 import { sendList } from '../../sendList.ts';
 import * as gather from './service.ts';
+import * as offers from './offers.ts';
 import * as lots from './lots.ts';
 import { bought } from './bought.ts';
 import * as prices from './prices.ts';
@@ -123,7 +124,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
       query: z.strictObject(pageOf(20_000)),
       isPage: true,
     },
-    ({ query }) => gather.pageOfSuppliers(em(), query),
+    ({ query }) => offers.pageOfSuppliers(em(), query),
   );
   r.post(
     '/suppliers',
@@ -134,7 +135,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
       body: supplierInput,
       status: 201,
     },
-    ({ body: input }) => inTransaction((m) => gather.addSupplier(m, input)),
+    ({ body: input }) => inTransaction((m) => offers.addSupplier(m, input)),
   );
   r.put(
     '/suppliers/:id',
@@ -145,12 +146,12 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
       id: 'supplier',
       body: supplierUpdate,
     },
-    ({ id, body: input }) => inTransaction((m) => gather.updateSupplier(m, id, input)),
+    ({ id, body: input }) => inTransaction((m) => offers.updateSupplier(m, id, input)),
   );
   r.get(
     '/offers',
     { about: 'see `GET /suppliers`', query: z.strictObject(pageOf(20_000)), isPage: true },
-    ({ query }) => gather.pageOfOffers(em(), query),
+    ({ query }) => offers.pageOfOffers(em(), query),
   );
   r.post(
     '/offers',
@@ -216,7 +217,7 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     '/offers/:id',
     { about: 'see `GET /suppliers`', role: 'designer', does: 'changed packs and prices', id: 'offer' },
     async ({ id }) => {
-      await inTransaction((m) => gather.removeOffer(m, id));
+      await inTransaction((m) => offers.removeOffer(m, id));
     },
   );
   return r.router;

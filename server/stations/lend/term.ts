@@ -5,7 +5,7 @@ import { learnedIn, lossesIn, type CountOnRecord } from '../../../core/watch/ter
 import { OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import type { TermReport } from '../../formats/termReport.ts';
-import { outOfStock } from '../gather/service.ts';
+import { outOfStock } from '../gather/offers.ts';
 import { watched } from '../watch/model.ts';
 
 /** Counts that are looked at; older ones say nothing of a term. */

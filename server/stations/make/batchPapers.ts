@@ -9,7 +9,7 @@ import type { PurchaseAnswer, PurchaseRequest } from '../../../core/price/purcha
 import { BundleRow, KitRow, OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
 import { paperPart, type PaperPart } from '../../formats/makers.ts';
 import type { BatchSheet, Shopping } from '../../formats/batchSheets.ts';
-import { outOfStock } from '../gather/service.ts';
+import { outOfStock } from '../gather/offers.ts';
 import { designFamilyPaper, familyPaper } from '../lend/familyPaper.ts';
 import type { Opened } from './batches.ts';
 import { buildSheetData, openedDesign, templateData } from './designPapers.ts';

@@ -181,6 +181,7 @@ async function batchNeeds(
         pattern: d.pattern,
         copies: (there?.copies ?? 0) + item.copies,
         steps: pattern.steps(at),
+        titleOf: (step, kits) => pattern.steps({ ...at, kits }).find((s) => s.id === step)?.title,
       });
     }
     for (const [id, list] of listsOfBundle(needing, item.copies)) {

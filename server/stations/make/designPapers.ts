@@ -75,7 +75,8 @@ export async function buildSheetData(o: OpenedDesign): Promise<BuildSheet> {
     copies: o.copies,
     scene: o.pattern.draw(o.at).scene,
     needs: o.pattern.needs(o.at),
-    placed: orderSteps(o.pattern.steps(o.at), o.copies),
+    unlisted: o.pattern.plan(o.at).unlisted ?? [],
+    placed: orderSteps(o.pattern.steps({ ...o.at, kits: o.copies }), o.copies),
     findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d, o.at.chosen, o.today))
       .findings,
     show: o.pattern.show(o.at),

@@ -1,10 +1,11 @@
-import { takes } from '../../../core/needs/supply.ts';
+import { takes, uses } from '../../../core/needs/supply.ts';
+import { adultMinutes } from '../../../core/plan/minutes.ts';
 import { rateOf } from '../../../core/price/costs.ts';
 import type { PurchaseRequest } from '../../../core/price/purchase.ts';
 import { OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
 import type { DonorSheet } from '../../formats/donors.ts';
 import { supplyOf } from '../shape/service.ts';
-import { outOfStock } from '../gather/service.ts';
+import { outOfStock } from '../gather/offers.ts';
 import { packsFor } from './batchPapers.ts';
 import type { OpenedDesign } from './designPapers.ts';
 
@@ -25,6 +26,7 @@ export async function donorSheet(
   }));
   const { supply, needs, rows } = await supplyOf(em, d, copies, today);
   const taken = takes(needs, copies);
+  const used = uses(needs, copies);
   const lines = [...taken].map(([id, quantity]) => {
     const m = rows.get(id)!;
     const rate = rateOf({ id, unit: m.unit, worth: m.worth }, packs, suppliers);
@@ -32,14 +34,12 @@ export async function donorSheet(
       name: m.name,
       quantity,
       unit: m.unit,
-      cost: rate.from === 'saved' ? null : rate.minor * quantity,
+      cost: rate.from === 'saved' ? null : rate.minor * used.get(id)!,
     };
   });
   const free = new Map<number, number>();
   for (const l of supply.lines) if (!free.has(l.need.materialId)) free.set(l.need.materialId, l.free);
-  const minutes = o.pattern
-    .steps(o.at)
-    .reduce((n, s) => n + (s.who === 'child' ? 0 : s.setUp + s.perCopy * copies), 0);
+  const minutes = adultMinutes(o.pattern.steps(o.at), copies);
   return {
     sheet: {
       place: place.name,

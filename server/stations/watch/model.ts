@@ -52,9 +52,17 @@ export async function modelled(em: EntityManager, workerPool: WorkerPool, signal
   const notes = await watched(em);
   const outcomes = outcomesOf(notes);
   const fit = toFit(outcomes);
+  const patterns = new Map(
+    (await rows<{ id: number; pattern: string }>(em, 'select id, pattern from design')).map((d) => [
+      d.id,
+      d.pattern,
+    ]),
+  );
+  const patternOf = (designId: number): string | undefined => patterns.get(designId);
   const levels = ladderModel(
     outcomes,
     fit && ((await answerTo({ kind: 'rasch', responses: fit.responses }, workerPool, signal)) as RaschAnswer),
+    patternOf,
   );
   const children = levelAnswers(outcomes, levels);
   const help = (await answerTo(
@@ -63,5 +71,5 @@ export async function modelled(em: EntityManager, workerPool: WorkerPool, signal
     signal,
   )) as HelpSteps;
   const model: LadderModel = { ...levels, help };
-  return { notes, outcomes, model };
+  return { notes, outcomes, model, patternOf };
 }

@@ -1,4 +1,4 @@
-import type { Note } from '../../../contract/lending.ts';
+import type { Note } from '../../../contract/notes.ts';
 import type { ChildPage, GroupPage } from '../../../contract/watching.ts';
 import { pdfText, startTest, withDesign, type TestDesk } from '../../testing.ts';
 

@@ -10,7 +10,7 @@ import type {
 import type { Day } from '../../../core/calendar/days.ts';
 import type { Skill } from '../../../core/patterns/kernel.ts';
 import { groupDesigns, groupOf, toMake } from '../../../core/watch/groupView.ts';
-import { chanceAt, childAbility, patternDoubt, type Ability } from '../../../core/watch/ladderModel.ts';
+import { chanceAt, childAbility, doubtsOf, type Ability } from '../../../core/watch/ladderModel.ts';
 import { levelKey } from '../../../core/watch/outcomes.ts';
 import { whatNext, type Candidate } from '../../../core/watch/whatNext.ts';
 import type { WorkerPool } from '../../compute/workerPool.ts';
@@ -51,7 +51,7 @@ export async function groupPage(options: {
   signal?: AbortSignal | undefined;
 }): Promise<GroupPage> {
   const { em, workerPool, today, group } = options;
-  const { notes, outcomes, model } = await modelled(em, workerPool, options.signal);
+  const { notes, outcomes, model, patternOf } = await modelled(em, workerPool, options.signal);
   const own = notes.filter((n) => groupOf(n.child) === group);
   if (own.length === 0) throw notFound(`note on a child of ${group}`);
   const children = [...new Set(own.map((n) => n.child))].sort();
@@ -78,6 +78,7 @@ export async function groupPage(options: {
     abilities.set(key, found);
     return found;
   };
+  const doubts = new Map(children.map((c) => [c, doubtsOf(outcomes, c, model, patternOf)]));
   const name = <T extends { readonly designId: number }>(x: T) => ({ ...x, ...named.get(x.designId)! });
   return {
     group,
@@ -85,7 +86,9 @@ export async function groupPage(options: {
     designs: groupDesigns(own).map(name),
     make: await checkedFor(
       em,
-      toMake(children, candidates, model, abilityAt).slice(0, 5).map(name),
+      toMake(children, candidates, model, abilityAt, (child, level) => doubts.get(child)!(level))
+        .slice(0, 5)
+        .map(name),
       children,
       today,
     ),
@@ -164,7 +167,7 @@ export async function childPage(options: {
   signal?: AbortSignal | undefined;
 }): Promise<ChildPage> {
   const { em, workerPool, today, child } = options;
-  const { notes: all, outcomes, model } = await modelled(em, workerPool, options.signal);
+  const { notes: all, outcomes, model, patternOf } = await modelled(em, workerPool, options.signal);
   const own = all.filter((n) => n.child === child);
   if (own.length === 0) throw notFound(`note on ${child}`);
   const designs = await em.find(DesignRow, {}, { orderBy: { id: 'asc' } });
@@ -176,14 +179,7 @@ export async function childPage(options: {
     abilities.set(skill, found);
     return found;
   };
-  const patterns = new Map(designs.map((d) => [d.id, d.pattern]));
-  /** A level whose difficulty answers have told is compared by them, not by its bits. */
-  const doubtOf = (at: { designId: number; level: string; bits: number }): number =>
-    model.isMeasured(at)
-      ? 0
-      : patternDoubt(
-          own.filter((n) => patterns.get(n.designId) === patterns.get(at.designId)).length / own.length,
-        );
+  const doubtOf = doubtsOf(outcomes, child, model, patternOf);
   const ladders = new Map<number, readonly { name: string; bits: number }[]>();
   const tried = new Set(own.map((n) => n.designId));
   const labels = await kitsToTake(em, today);

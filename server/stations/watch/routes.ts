@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { childCode, childInput } from '../../../contract/children.ts';
-import { noteInput } from '../../../contract/lending.ts';
+import { noteInput } from '../../../contract/notes.ts';
 import { childPageQuery } from '../../../contract/watching.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';

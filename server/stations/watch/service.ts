@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/core';
 import { z } from 'zod';
-import type { Note as NoteJson, NoteInput, NotesSummary } from '../../../contract/lending.ts';
+import type { Note as NoteJson, NoteInput, NotesSummary } from '../../../contract/notes.ts';
 import { NoteRow, type Note } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { pageOf, textCursor, textCursorOf } from '../../paging.ts';

@@ -4,7 +4,7 @@ import type { LookAnswer } from '../../../core/gather/lookOver.ts';
 import type { MaterialInput, Sizes } from '../../../core/materials/material.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { Button } from '../../parts/Button.tsx';
-import { CountField } from '../../parts/Field.tsx';
+import { CountField } from '../../parts/TypedField.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Quiet, Row } from '../../parts/Panel.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';

@@ -10,7 +10,7 @@ import {
   type KeepOutArea,
 } from '../../../core/materials/material.ts';
 import { Button } from '../../parts/Button.tsx';
-import { CountField, LengthField } from '../../parts/Field.tsx';
+import { CountField, LengthField } from '../../parts/TypedField.tsx';
 import { Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
 import type { Draft } from './draft.ts';

@@ -10,7 +10,7 @@ import type { Sizes } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
-import { CountField } from '../../parts/Field.tsx';
+import { CountField } from '../../parts/TypedField.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { undoable } from '../../parts/messages.ts';

@@ -15,7 +15,8 @@ import {
   type Trait,
 } from '../../../core/materials/material.ts';
 import { Select } from '../../parts/Select.tsx';
-import { CountField, LengthField, MoneyField, TextField } from '../../parts/Field.tsx';
+import { TextField } from '../../parts/Field.tsx';
+import { CountField, LengthField, MoneyField } from '../../parts/TypedField.tsx';
 import type { Draft } from './draft.ts';
 import { CutFields, KeepingFields, RiskFields } from './CutFields.tsx';
 import { text } from './text.ts';

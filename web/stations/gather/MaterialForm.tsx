@@ -8,7 +8,7 @@ import { api, ApiError, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { Button } from '../../parts/Button.tsx';
-import { CountField } from '../../parts/Field.tsx';
+import { CountField } from '../../parts/TypedField.tsx';
 import { Confirm } from '../../parts/Confirm.tsx';
 import { say } from '../../parts/messages.ts';
 import { Form } from '../../parts/Form.tsx';

@@ -6,7 +6,7 @@ import {
   type Sizes,
 } from '../../../core/materials/material.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
-import { LengthField } from '../../parts/Field.tsx';
+import { LengthField } from '../../parts/TypedField.tsx';
 import { text } from './text.ts';
 
 const SIZE: Record<SizeName, string> = {

@@ -12,7 +12,7 @@ import {
   type Look,
 } from '../../../core/gather/lookOver.ts';
 import { Choice } from '../../parts/Choice.tsx';
-import { LengthField } from '../../parts/Field.tsx';
+import { LengthField } from '../../parts/TypedField.tsx';
 import { text } from './text.ts';
 
 /** Many answers in few rows; the largest hole or gap is typed beside the lid's question. */

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import type { BatchRow } from '../../../contract/batches.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import type { ChoiceAnswer, ChoiceRequest } from '../../../core/plan/choice.ts';
-import { kits, takes, restOf } from '../../../core/needs/supply.ts';
+import { kits, uses, restOf } from '../../../core/needs/supply.ts';
 import { NO_DAYS } from '../../../core/plan/batch.ts';
 import { api, words } from '../../data/api.ts';
 import { chargesOf, packsOf } from '../../data/purchase.ts';
@@ -13,7 +13,7 @@ import { money } from '../../data/style.ts';
 import type { NeedingDesign } from '../../design/onBench.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
-import { MoneyField } from '../../parts/Field.tsx';
+import { MoneyField } from '../../parts/TypedField.tsx';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
@@ -52,7 +52,7 @@ export function Together({
             skill: d.design.skill,
             most: which === 'bench' ? restOf(d) : MOST,
             worth: 1,
-            needs: [...takes(d.needs)].map(([m, quantity]) => ({ material: String(m), quantity })),
+            needs: [...uses(d.needs)].map(([m, quantity]) => ({ material: String(m), quantity })),
           })),
         }
       : null;

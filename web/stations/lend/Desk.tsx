@@ -10,7 +10,8 @@ import { useChange, usePlannedNow, useReservations } from '../../data/queries.ts
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { ALLERGY_OPTIONS } from '../../parts/WhoFields.tsx';
-import { CountField, TextField } from '../../parts/Field.tsx';
+import { TextField } from '../../parts/Field.tsx';
+import { CountField } from '../../parts/TypedField.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Fold } from '../../parts/Fold.tsx';

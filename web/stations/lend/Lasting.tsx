@@ -13,7 +13,7 @@ import { money } from '../../data/style.ts';
 import { ButtonLink } from '../../parts/Button.tsx';
 import { Chart } from '../../parts/Chart.tsx';
 import { Choice } from '../../parts/Choice.tsx';
-import { CountField } from '../../parts/Field.tsx';
+import { CountField } from '../../parts/TypedField.tsx';
 import { Heading, Notice, Panel, Quiet, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { TermReport } from './TermReport.tsx';
 import { text } from './text.ts';

@@ -1,7 +1,6 @@
 import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Build } from '../../../contract/designs.ts';
-import { inUnit } from '../../../core/measure/length.ts';
 import { formatMinutes } from '../../../core/measure/minutes.ts';
 import { kits, restOf, shortWords } from '../../../core/needs/supply.ts';
 import { orderSteps, handsOn } from '../../../core/plan/order.ts';
@@ -19,6 +18,8 @@ import { Choice } from '../../parts/Choice.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { LabelsDialog } from '../../parts/LabelsDialog.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { OnePerson } from './OnePerson.tsx';
+import { StepItem } from './StepItem.tsx';
 import { text } from './text.ts';
 
 const Grid = styled.div`
@@ -49,62 +50,6 @@ const Grid = styled.div`
     }
   }
 `;
-const Step = styled.li`
-  display: grid;
-  grid-template-columns: 34px minmax(0, 1fr) auto;
-  gap: 2px 10px;
-  padding: 9px 0;
-  border-top: 1px dashed var(--seam);
-  font-size: 14px;
-  &:first-child {
-    border-top: 0;
-  }
-  > b {
-    font: 800 22px/1.1 var(--display);
-    color: var(--fox);
-  }
-  h3 {
-    font-size: 15.5px;
-  }
-  .when {
-    text-align: right;
-    font: 700 15px/1.3 var(--display);
-    white-space: nowrap;
-  }
-  .who {
-    display: flex;
-    gap: 6px;
-    justify-content: flex-end;
-    margin-top: 3px;
-    font: 600 12.5px/1 var(--body);
-  }
-  .who span {
-    padding: 4px 8px;
-    border-radius: 20px;
-    background: var(--linen);
-  }
-  .who .blade {
-    background: var(--stop-tint);
-    color: var(--stop);
-    font-weight: 700;
-  }
-  .who .child {
-    background: var(--clear-tint);
-    color: var(--clear);
-  }
-  @media (max-width: 640px) {
-    grid-template-columns: 28px minmax(0, 1fr);
-    .side {
-      grid-column: 2;
-      .when {
-        text-align: left;
-      }
-      .who {
-        justify-content: flex-start;
-      }
-    }
-  }
-`;
 const Inline = styled.div`
   > div {
     display: flex;
@@ -112,38 +57,6 @@ const Inline = styled.div`
     gap: 10px;
   }
 `;
-/** A bar for the batch: work, blades, and what dries meanwhile. */
-const Bar = styled.div`
-  display: grid;
-  gap: 4px;
-  .lane {
-    position: relative;
-    height: 22px;
-    background: var(--linen);
-    border-radius: 5px;
-    overflow: hidden;
-  }
-  .lane i {
-    position: absolute;
-    top: 0;
-    bottom: 0;
-    background: var(--mat);
-    border-right: 1px solid var(--paper);
-  }
-  .lane i.blade {
-    background: repeating-linear-gradient(45deg, var(--stop) 0 6px, #7e1020 6px 9px);
-  }
-  .dry i {
-    background: var(--tape-shade);
-  }
-  small {
-    color: var(--slate);
-    font-size: 12.5px;
-    display: flex;
-    justify-content: space-between;
-  }
-`;
-
 function MakeWork({ at }: { at: AtBench }) {
   const { design, light, needed, materials, bench, place } = at;
   const flush = useOpenDesign((s) => s.flush);
@@ -159,7 +72,8 @@ function MakeWork({ at }: { at: AtBench }) {
     [needed.needs, count, materials, bench, design.id],
   );
   const short = shortWords(state);
-  const steps = light.steps();
+  const steps = light.steps(Math.max(1, count));
+  const unlisted = light.unlisted();
   const placed = orderSteps(steps, count);
   const work = handsOn(placed);
   const tools = [...new Set(steps.flatMap((s) => s.tools))];
@@ -169,7 +83,6 @@ function MakeWork({ at }: { at: AtBench }) {
     const { draft } = useOpenDesign.getState();
     return api<Build>('POST', '/builds', { designId: design.id, version: draft!.version, copies: n });
   });
-  const width = (minutes: number): string => `${work.elapsed > 0 ? (100 * minutes) / work.elapsed : 0}%`;
   const query = `?paper=${paper}&copies=${count}`;
   return (
     <Grid>
@@ -202,34 +115,12 @@ function MakeWork({ at }: { at: AtBench }) {
         <Panel className="steps" aria-label={text('steps')} tabIndex={0}>
           <ol>
             {placed.map((p, i) => (
-              <Step key={p.step.id}>
-                <b>{i + 1}</b>
-                <div>
-                  <h3>{inUnit(p.step.title, place.lengthUnit)}</h3>
-                  <p>{inUnit(p.step.words, place.lengthUnit)}</p>
-                  {p.step.tools.length > 0 && (
-                    <Quiet>{text('with', { tools: p.step.tools.join(', ') })}</Quiet>
-                  )}{' '}
-                  {p.step.drying > 0 && (
-                    <Quiet>{text('thenDryGoOn', { drying: formatMinutes(p.step.drying) })}</Quiet>
-                  )}
-                </div>
-                <div className="side">
-                  <div className="when">{formatMinutes(p.minutes)}</div>
-                  <div className="who">
-                    {p.step.blade && <span className="blade">{text('blade')}</span>}
-                    <span className={p.step.who === 'child' ? 'child' : ''}>
-                      {p.step.who === 'child'
-                        ? text('childsStep')
-                        : p.step.who === 'adult'
-                          ? 'adult'
-                          : text('adultOrChild')}
-                    </span>
-                  </div>
-                </div>
-              </Step>
+              <StepItem key={p.step.id} placed={p} number={i + 1} unit={place.lengthUnit} />
             ))}
           </ol>
+          {unlisted.length > 0 && (
+            <Notice tone="care">{text('notInBill', { what: unlisted.join(', ').toLowerCase() })}</Notice>
+          )}
           <CutPlans needs={needed.needs} count={count} materials={materials} unit={place.lengthUnit} />
         </Panel>
         <Panel>
@@ -273,28 +164,7 @@ function MakeWork({ at }: { at: AtBench }) {
         <Panel as="div">
           <Stack $gap={10}>
             <h2>{text('onePersonWorking')}</h2>
-            <Bar aria-hidden>
-              <div className="lane">
-                {placed.map((p) => (
-                  <i
-                    key={p.step.id}
-                    className={p.step.blade ? 'blade' : ''}
-                    style={{ left: width(p.start), width: width(p.minutes) }}
-                  />
-                ))}
-              </div>
-              <div className="lane dry">
-                {placed
-                  .filter((p) => p.step.drying > 0)
-                  .map((p) => (
-                    <i key={p.step.id} style={{ left: width(p.end), width: width(p.step.drying) }} />
-                  ))}
-              </div>
-              <small>
-                <span>{text('workThenDrying')}</span>
-                <span>{text('allDAfter', { elapsed: formatMinutes(work.elapsed) })}</span>
-              </small>
-            </Bar>
+            <OnePerson placed={placed} elapsed={work.elapsed} />
             {needsBlade && (
               <Notice tone="care">
                 <strong>{text('blades')}</strong> {text('onlyWhileChildrenSleep')}

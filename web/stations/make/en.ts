@@ -201,4 +201,5 @@ export const en = {
   takesPiecesOffShelf: 'Takes the pieces off the shelf and labels the kits. {madeEver} made so far.',
   takesPiecesOffShelfLabels: 'Takes the pieces off the shelf and labels the kits. ',
   me: 'Me',
+  notInBill: 'Not in the bill: {what}. A step takes it up, and nothing is chosen for it in Shape.',
 };

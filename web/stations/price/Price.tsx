@@ -15,7 +15,8 @@ import {
 } from '../../../core/price/costs.ts';
 import type { PurchaseRequest } from '../../../core/price/purchase.ts';
 import { purchaseOf } from '../../data/purchase.ts';
-import { useLasting, useOffers, useSuppliers } from '../../data/queries.ts';
+import { adultMinutes } from '../../../core/plan/minutes.ts';
+import { useKitPages, useLasting, useOffers, useSuppliers } from '../../data/queries.ts';
 import { useRates } from '../../data/rates.ts';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { DesignFile } from '../../design/DesignFile.tsx';
@@ -96,7 +97,11 @@ function Working({
 }
 
 const losses = (n: number): string =>
-  n === 0 ? 'lasts' : text('n1Loan', { what: Math.max(1, Math.round(1 / n)) });
+  n === 0
+    ? 'lasts'
+    : n > 0.995
+      ? text('everyLoan')
+      : text('n1Loan', { what: Math.max(1, Math.round(1 / n)) });
 
 function PriceWork({ at }: { at: AtBench }) {
   const { design, light, needed, materials } = at;
@@ -104,6 +109,8 @@ function PriceWork({ at }: { at: AtBench }) {
   const { data: offers } = useOffers();
   const { data: suppliers } = useSuppliers();
   const { data: lasting } = useLasting();
+  const { data: kitsMade } = useKitPages({ design: design.id, limit: 1 });
+  const everMade = kitsMade?.pages[0]?.total;
   const rest = needed.supply.copies;
   const request = useMemo(
     () => (offers && suppliers ? requestFor(at, offers, suppliers) : null),
@@ -140,11 +147,10 @@ function PriceWork({ at }: { at: AtBench }) {
     l.unit === 'mm'
       ? text('mm', { quantity: Math.round(l.quantity) })
       : String(Math.round(l.quantity * 100) / 100);
+  const unlisted = light.unlisted();
   // Adult minutes of the batch as usual, for one kit; counted only where the place wants that.
   const { hourly } = at.place;
-  const adult = light
-    .steps()
-    .reduce((n, s) => n + (s.who === 'child' ? 0 : s.setUp + s.perCopy * Math.max(1, rest)), 0);
+  const adult = adultMinutes(light.steps(), Math.max(1, rest));
   const work = hourly === null ? null : (hourly * adult) / 60 / Math.max(1, rest);
   const nameOf = (id: number | string): string =>
     materials.find((m) => m.id === Number(id))?.name ?? text('material', { id });
@@ -251,7 +257,11 @@ function PriceWork({ at }: { at: AtBench }) {
             <h2>{text('oneLoanKit')}</h2>
             <b>{money(loan.total)}</b>
             <Quiet>
-              {loansSeen > 0 ? text('whatLostOrWorn', { loansSeen }) : text('whatLostOrWornReplaced')}
+              {loansSeen === 0
+                ? text('whatLostOrWornReplaced')
+                : everMade === 0
+                  ? text('whatLostOrWornNew', { loansSeen })
+                  : text('whatLostOrWorn', { loansSeen })}
             </Quiet>
             <Working
               of={text('loan')}
@@ -303,7 +313,9 @@ function PriceWork({ at }: { at: AtBench }) {
                         </>
                       )}
                     </span>,
-                    `${l.need.quantity}${mm}`,
+                    l.need.share === undefined
+                      ? `${l.need.quantity}${mm}`
+                      : text('partOfOne', { percent: Math.max(0.1, Math.round(1000 * l.need.share) / 10) }),
                     `${l.wanted}${mm}`,
                     `${l.free}${mm}`,
                     l.short > 0 ? <b style={{ color: 'var(--stop)' }}>{`${l.short}${mm}`}</b> : '0',
@@ -314,6 +326,9 @@ function PriceWork({ at }: { at: AtBench }) {
                 };
               })}
             />
+            {unlisted.length > 0 && (
+              <Quiet>{text('notInBill', { what: unlisted.join(', ').toLowerCase() })}</Quiet>
+            )}
           </Stack>
         </Panel>
         <Panel>

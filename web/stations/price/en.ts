@@ -32,9 +32,14 @@ export const en = {
   nothingCounted: 'nothing is counted',
   oneLoanKit: 'One loan of a kit',
   whatLostOrWorn:
-    'what is lost or worn, replaced, in the long run; from what is usual, with {loansSeen} loans of the same pieces counted in all kits here',
+    'what is used up, lost or worn, replaced, in the long run; from what is usual, with {loansSeen} loans of the same pieces counted in all kits here',
+  whatLostOrWornNew:
+    'what is used up, lost or worn, replaced, in the long run; from what is usual: no kit of this design was lent yet. Pieces like these were counted {loansSeen} times in other kits',
+  everyLoan: 'every loan',
+  partOfOne: '{percent} % of 1',
+  notInBill: 'Not counted here: {what}. A step takes it up, and nothing is chosen for it in Shape.',
   whatLostOrWornReplaced:
-    'what is lost or worn, replaced, in the long run; usual rates, nothing is counted here yet',
+    'what is used up, lost or worn, replaced, in the long run; usual rates, nothing is counted here yet',
   loan: 'one loan',
   eachGoes: 'each goes',
   loan2: 'a loan',

@@ -1,11 +1,8 @@
 import { useMemo } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import type { Data } from 'plotly.js-basic-dist-min';
 import { useParams, useSearchParams, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
-import type { Note } from '../../../contract/lending.ts';
 import type { ChildPage, LevelChance } from '../../../contract/watching.ts';
-import { secondsLine } from '../../../core/challenge/line.ts';
 import { SKILLS } from '../../../core/patterns/kernel.ts';
 import { isKnownChance } from '../../../core/watch/ladderModel.ts';
 import type { Suggestion, WhatNext } from '../../../core/watch/whatNext.ts';
@@ -13,7 +10,6 @@ import { api, words } from '../../data/api.ts';
 import { useNotePages, usePlace } from '../../data/queries.ts';
 import { shortDay } from '../../data/style.ts';
 import { ButtonLink, FileLink } from '../../parts/Button.tsx';
-import { Chart } from '../../parts/Chart.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
 import { say } from '../../parts/messages.ts';
 import { OwnData } from '../../parts/OwnData.tsx';
@@ -22,7 +18,8 @@ import { Table } from '../../parts/Table.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
 import { WhatAreBits, WhatIsLevel } from '../../parts/WhatIs.tsx';
 import { ChildFacts } from './ChildFacts.tsx';
-import { HELP_WORDS, LIKED_WORDS, secondsEach, triesWords } from './words.ts';
+import { Pace } from './Pace.tsx';
+import { HELP_WORDS, LIKED_WORDS, triesWords } from './words.ts';
 import { text } from './text.ts';
 
 const Next = styled.article`
@@ -173,88 +170,6 @@ function Ladders({ levels }: { levels: readonly LevelChance[] }) {
       </Chances>
     </section>
   ));
-}
-
-/** Seconds for one against its bits, with the line and the interval of its mean where there is enough. */
-function Pace({ notes }: { notes: readonly Note[] }) {
-  const timed = useMemo(
-    () =>
-      notes.flatMap((n) => {
-        const each = secondsEach(n);
-        return each === null ? [] : [{ bits: n.bits, each, of: `${n.design}, ${shortDay(n.satOn)}` }];
-      }),
-    [notes],
-  );
-  const line = useMemo(() => secondsLine(timed.map((t) => [t.bits, t.each] as const)), [timed]);
-  const data = useMemo((): Data[] => {
-    const points: Data = {
-      x: timed.map((t) => t.bits),
-      y: timed.map((t) => t.each),
-      text: timed.map((t) => t.of),
-      name: text('sittings'),
-      type: 'scatter',
-      mode: 'markers',
-      marker: { color: '#B0451A', size: 10 },
-    };
-    if (!line) return [points];
-    const bits = timed.map((t) => t.bits);
-    const [from, to] = [Math.min(...bits), Math.max(...bits)];
-    const x = Array.from({ length: 31 }, (_, i) => from + ((to - from) * i) / 30);
-    const at = (b: number): number => line.intercept + line.slope * b;
-    const drawn = (y: number[], name: string, style: object, more: object = {}): Data => ({
-      x,
-      y,
-      name,
-      type: 'scatter',
-      mode: 'lines',
-      line: style,
-      ...more,
-    });
-    return [
-      points,
-      drawn(x.map(at), text('line'), { color: '#2C5F8A', width: 3 }),
-      drawn(
-        x.map((b) => Math.max(0, at(b) - line.halfWidth(b))),
-        text('n95IntervalMean'),
-        { color: '#8d8069', dash: 'dot', width: 1.5 },
-      ),
-      drawn(
-        x.map((b) => at(b) + line.halfWidth(b)),
-        '',
-        { color: '#8d8069', dash: 'dot', width: 1.5 },
-        { showlegend: false },
-      ),
-    ];
-  }, [timed, line]);
-  if (timed.length === 0) return <Quiet>{text('nothingWasTimedCounted')}</Quiet>;
-  return (
-    <Stack $gap={6}>
-      <Chart
-        data={data}
-        layout={{
-          xaxis: { title: { text: 'bits' } },
-          yaxis: { title: { text: text('secondsEach2') }, rangemode: 'tozero' },
-          margin: { l: 56, r: 12, t: 40, b: 44 },
-        }}
-        height={270}
-        label={text('secondsEachAgainstBits', {
-          timed: timed
-            .map((t) => text('bitsS', { bits: t.bits.toFixed(1), each: t.each.toFixed(1) }))
-            .join(', '),
-        })}
-      />
-      <Quiet>
-        {line
-          ? text('leastSquaresOverSittings', {
-              n: line.n,
-              slope: line.slope.toFixed(1),
-              bits: line.halfWidth(timed[0]!.bits).toFixed(1),
-              bits2: timed[0]!.bits.toFixed(1),
-            })
-          : text('noLineYetTakes', { timed: timed.length })}
-      </Quiet>
-    </Stack>
-  );
 }
 
 /** One child, by code: what to offer next, how likely each level is, and every sitting. */

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Trash2 } from 'lucide-react';
 import { styled } from 'styled-components';
-import type { Note, NoteSent, LevelDone } from '../../../contract/lending.ts';
+import type { Note, NoteSent, LevelDone } from '../../../contract/notes.ts';
 import type { WatchedChild } from '../../../contract/watching.ts';
 import type { Counts } from '../../../core/patterns/kernel.ts';
 import { HELP, LIKED, type Help, type Liked } from '../../../core/watch/outcomes.ts';
@@ -13,7 +13,8 @@ import { usePattern } from '../../design/usePattern.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
-import { CountField, TextField } from '../../parts/Field.tsx';
+import { TextField } from '../../parts/Field.tsx';
+import { CountField } from '../../parts/TypedField.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Trash2 } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
-import type { Note } from '../../../contract/lending.ts';
+import type { Note } from '../../../contract/notes.ts';
 import { HELP } from '../../../core/watch/outcomes.ts';
 import { shortDay } from '../../data/style.ts';
 import { api, words } from '../../data/api.ts';

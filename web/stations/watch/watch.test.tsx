@@ -2,7 +2,7 @@ import { jest } from '@jest/globals';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
-import type { Note } from '../../../contract/lending.ts';
+import type { Note } from '../../../contract/notes.ts';
 import type { ChildPage, GroupPage } from '../../../contract/watching.ts';
 import { answer, CAP, PLACE, RULES_HERE, show, slotDesign, TUB } from '../../testing/desk.tsx';
 import { standInWorker } from '../../testing/worker.ts';

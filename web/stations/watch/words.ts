@@ -1,4 +1,4 @@
-import type { Note } from '../../../contract/lending.ts';
+import type { Note } from '../../../contract/notes.ts';
 import type { Help, Liked } from '../../../core/watch/outcomes.ts';
 import { text } from './text.ts';
 

@@ -12,7 +12,7 @@ import {
   type Worth,
 } from '../../../../core/lend/term/termProblem.ts';
 import { worthOf, type Ages, type LevelFor } from '../../../../core/lend/term/worth.ts';
-import { chanceAt, childAbility, type Ability } from '../../../../core/watch/ladderModel.ts';
+import { chanceAt, childAbility, doubtsOf, type Ability } from '../../../../core/watch/ladderModel.ts';
 import type { WorkerPool } from '../../../compute/workerPool.ts';
 import { BorrowerRow, DesignRow, PlaceRow, type Design } from '../../../db/entities.ts';
 import { rows } from '../../../db/rows.ts';
@@ -255,7 +255,7 @@ async function worthFor(o: {
   families: readonly { id: number; group: string; aim?: string | null | undefined; children: string[] }[];
   waitsFor: (family: number) => ReadonlyMap<string, Day>;
 }): Promise<Map<number, Map<string, Worth>>> {
-  const { outcomes, model } = await modelled(o.em, o.workerPool, undefined);
+  const { outcomes, model, patternOf } = await modelled(o.em, o.workerPool, undefined);
   const watched = new Set(outcomes.children);
   const abilities = new Map<string, Ability>();
   const abilityAt = (child: string, skill: string): Ability => {
@@ -265,6 +265,9 @@ async function worthFor(o: {
     abilities.set(key, found);
     return found;
   };
+  const doubts = new Map(
+    ['', ...outcomes.children].map((child) => [child, doubtsOf(outcomes, child, model, patternOf)]),
+  );
   const worth = new Map<number, Map<string, Worth>>(o.families.map((f) => [f.id, new Map()]));
   for (const kind of o.kinds) {
     const own = kind.designs.flatMap((id) => o.designs.get(id) ?? []);
@@ -281,6 +284,7 @@ async function worthFor(o: {
             chance: chanceAt(
               abilityAt(child ?? '', d.skill),
               model.difficulty({ designId: d.id, level, bits }),
+              doubts.get(child ?? '')!({ designId: d.id, level }),
             ).chance,
           })),
         ),
