@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { SKILLS } from '../core/patterns/kernel.ts';
 import { HELP, LIKED } from '../core/watch/outcomes.ts';
 import { day, id } from './common.ts';
 

@@ -187,7 +187,10 @@ describe('what reaches a child', () => {
     expect(await post({ capped: false })).not.toMatch(/capped/);
     expect(await post({ capped: true })).toMatch(/its end capped/);
     expect(
-      await stops('stack', 30, { chosen: { post: [shipped('dowel-cut')], cap: [] }, dials: { capped: true } }),
+      await stops('stack', 30, {
+        chosen: { post: [shipped('dowel-cut')], cap: [] },
+        dials: { capped: true },
+      }),
     ).toContain('attached: Cap of the post');
     const ends = (await checked('weave', 40)).findings.find((f) => f.where === 'Ends of the sticks')!;
     expect(ends.words).not.toMatch(/turned|sanded/);

@@ -121,7 +121,7 @@ it('adds parts of a bottle up over the kits before bottles are counted', async (
   const at = { ...start, dials: trace.defaults(start) };
   const glue = trace.needs(at).find((n) => n.role === 'glue')!;
   const ml = Number(trace.fit(at).facts.find((f) => f.id === 'glue')!.value);
-  const bottle = Number((at.dials as AnyDials)['bottle']);
+  const bottle = Number(at.dials['bottle']);
   expect(glue.share).toBeCloseTo(ml / bottle, 2);
   // Twelve kits of so many ml each are poured from so many bottles, not from twelve.
   const twelve = quantityFor([{ need: glue, times: 12 }]);

@@ -251,9 +251,9 @@ describe('dot mat', () => {
     expect(dots.needs(at).find((n) => n.role === 'page')!.quantity).toBe(6);
     expect(dots.needs(at).some((n) => n.role === 'laminate')).toBe(false);
     expect(dots.fit(at).headline).toBe('Paint does not soak in');
-    expect(dots.fit(of(dots, { use: 'paint', asked: 8 }, kinds({ laminate: undefined, piece: paint }))).headline).toBe(
-      'Every dot has its place',
-    );
+    expect(
+      dots.fit(of(dots, { use: 'paint', asked: 8 }, kinds({ laminate: undefined, piece: paint }))).headline,
+    ).toBe('Every dot has its place');
   });
   it('takes whole bottles of paint, by the area of all dots', () => {
     const paint = { ...asMaterial(entryOf('ready-paint')!), id: 91 };

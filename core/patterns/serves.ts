@@ -27,7 +27,9 @@ export const isHandled: Serves = (m, ageFrom) => {
   if (m.materialClass === 'glass' || (m.mass ?? 0) > LIGHT) return false;
   const { span } = usualHand(ageFrom);
   const [long, wide, thin] = sizes as [number, number, number];
-  return thin <= CLOSES * span && (long <= CARRIES * span || (wide <= STICK.thick && long <= STICK.long * span));
+  return (
+    thin <= CLOSES * span && (long <= CARRIES * span || (wide <= STICK.thick && long <= STICK.long * span))
+  );
 };
 
 /** Small enough to lie on a card or in a cup by the handful, large enough to be taken one by one. */

@@ -1,5 +1,4 @@
-import { EPS, type Problem } from './scheduleProblem.ts';
-import type { Found } from './scheduleSearch.ts';
+import { EPS, type Found, type Problem } from './scheduleProblem.ts';
 
 /** What a plan is tried in: its orders read as plans. */
 interface Improvable {

@@ -63,3 +63,11 @@ export function keyOf(done: Uint8Array): string {
   }
   return key + String.fromCharCode(bits + 1);
 }
+
+/** When each task begins, by whom, and when all is done. */
+export interface Found {
+  readonly start: readonly number[];
+  /** Number of the maker; −1 where it needs nobody. */
+  readonly maker: readonly number[];
+  readonly end: number;
+}

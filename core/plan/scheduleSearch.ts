@@ -1,15 +1,7 @@
 import { boundApart, type SharedOut } from './scheduleApart.ts';
 import { Capacity } from './scheduleCapacity.ts';
 import { improved, together } from './scheduleImprove.ts';
-import { EPS, keyOf, soonest, stepOf, tailsOf, type Problem } from './scheduleProblem.ts';
-
-/** When each task begins, by whom, and when all is done. */
-export interface Found {
-  readonly start: readonly number[];
-  /** Number of the maker; −1 where it needs nobody. */
-  readonly maker: readonly number[];
-  readonly end: number;
-}
+import { EPS, keyOf, soonest, stepOf, tailsOf, type Found, type Problem } from './scheduleProblem.ts';
 
 /** So many partial plans are kept side by side: few for a first answer, many for a proof. */
 const FEW = 60;
@@ -38,7 +30,7 @@ interface Partial {
   readonly parent: Partial | null;
 }
 
-export class Search {
+class Search {
   readonly p: Problem;
   readonly tail: readonly number[];
   /** Makers that are the same for every task. */

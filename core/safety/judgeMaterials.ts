@@ -1,6 +1,6 @@
 import { plantMeant } from '../catalogue/plants.ts';
 import type { Told } from '../languages/messages.ts';
-import { atMost, mm, type Bench, type Judge } from './judging.ts';
+import { atMost, type Bench, type Judge } from './judging.ts';
 import { text, type Key } from './words.ts';
 
 const capital = (s: string): string => `${s[0]!.toUpperCase()}${s.slice(1)}`;

@@ -100,7 +100,9 @@ function steps(at: At<Dials>): Step[] {
       perCopy: 1 + 0.05 * d.tokens,
       after: ['cut', ...(hasSticks(at) ? ['sticks'] : []), ...washed.map((s) => s.id)],
     }),
-    countStep(at, text(at, 'counted', { cards: n, tokens: d.tokens, sticks: hasSticks(at) ? n : 0 }), ['try']),
+    countStep(at, text(at, 'counted', { cards: n, tokens: d.tokens, sticks: hasSticks(at) ? n : 0 }), [
+      'try',
+    ]),
   ];
 }
 

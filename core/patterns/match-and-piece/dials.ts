@@ -68,7 +68,9 @@ export const ROLES = {
     most: 12,
     use: 'piece',
     usual: ['formula-lid', 'jar-lid', 'carton-cap', 'coffee-lid'],
-    serves: (m) => m.materialClass !== 'glass' && Math.max(m.sizes.length ?? 0, m.sizes.height ?? 0, m.sizes.diameter ?? 0) <= 250,
+    serves: (m) =>
+      m.materialClass !== 'glass' &&
+      Math.max(m.sizes.length ?? 0, m.sizes.height ?? 0, m.sizes.diameter ?? 0) <= 250,
   },
   stick: {
     id: 'stick',

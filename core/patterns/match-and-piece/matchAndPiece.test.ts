@@ -152,9 +152,9 @@ describe('pairs', () => {
     expect(match.fit(of({ kind: 'pairs', shows: 'numeral', number: 8, shown: 8 }, {}, 30)).headline).toBe(
       'Many to choose from',
     );
-    expect(match.fit(of({ kind: 'pairs', shows: 'shape', number: SHAPE_IDS.length + 1, shown: 4 })).headline).toBe(
-      'Two pairs look alike',
-    );
+    expect(
+      match.fit(of({ kind: 'pairs', shows: 'shape', number: SHAPE_IDS.length + 1, shown: 4 })).headline,
+    ).toBe('Two pairs look alike');
     expect(
       match.fit(of({ kind: 'pairs', shows: 'own text', text: 'boat, net', number: 3, shown: 3 })).remedy,
     ).toContain('1 are missing');

@@ -45,7 +45,11 @@ export const ROLES = {
     most: 2,
     use: 'filler',
     usual: ['pasta-tube'],
-    serves: (m) => m.materialClass !== 'glass' && !m.hazards.includes('battery') && !m.hazards.includes('button cell') && !m.hazards.includes('magnet'),
+    serves: (m) =>
+      m.materialClass !== 'glass' &&
+      !m.hazards.includes('battery') &&
+      !m.hazards.includes('button cell') &&
+      !m.hazards.includes('magnet'),
     accepts: (m) =>
       Math.max(m.sizes.length ?? 0, m.sizes.diameter ?? 0) > 60
         ? 'expected something up to 60 mm long'

@@ -32,7 +32,7 @@ export interface Activity {
   sheets(at: Surface): Sheet[];
 }
 
-export interface Says {
+interface Says {
   readonly play: string;
   readonly look: string;
   readonly easier: string;
