@@ -95,6 +95,26 @@ describe('a design fitted to a child', () => {
     });
     expect(calls[1]!.body).not.toHaveProperty('id');
   });
+  it('takes a pinch as the scale shows it, and says what is usual at the age and how each is measured', async () => {
+    const { calls } = open({}, { ageFrom: 48 });
+    await type('Code name', 'P-09');
+    await type('Pinch', '5 lb');
+    expect(
+      screen.getByText(
+        /^Usual at 4 years: a spread of about 128 mm, a pinch of about 25 N \(2.5 kg, 5.6 lb\)/,
+      ),
+    ).toBeVisible();
+    await userEvent.click(screen.getByText('How each is measured'));
+    expect(screen.getByText(/^A kitchen scale held upright by an adult/)).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Start a design for P-09' }));
+    await waitFor(() => expect(calls.length).toBe(2));
+    expect((calls[0]!.body as { hand: { force: number } }).hand.force).toBeCloseTo(22.24, 2);
+  });
+  it('says what it expected of a pinch that is none', async () => {
+    open();
+    await type('Pinch', 'strong');
+    expect(screen.getByText(/write it like 24, 24 N, 2.4 kg or 5 lb/)).toBeVisible();
+  });
   it('takes a child that is known as it was measured, and does not write it again', async () => {
     const { calls } = open();
     await userEvent.click(await screen.findByRole('button', { name: /Another child/ }));
