@@ -111,7 +111,7 @@ function withAge<F>(fit: Fit<F>, [from, to]: readonly [number, number], ageFrom:
     ...fit.facts,
     {
       id: 'usualFrom',
-      label: 'Most children begin it at',
+      label: 'Most children begin it at (children differ)',
       value: formatAges(from, to),
       ...(isEarly ? { verdict: 'care' as const } : {}),
     },

@@ -57,7 +57,7 @@ it('a pattern that nothing else knows goes from shelf to note', async () => {
   ).body;
   expect(asked.fit.facts).toEqual([
     { id: 'ring', label: 'Ring', value: 48, unit: 'mm', onMat: true },
-    { id: 'usualFrom', label: 'Most children begin it at', value: '12–24 months' },
+    { id: 'usualFrom', label: 'Most children begin it at (children differ)', value: '12–24 months' },
   ]);
   expect(asked.safety.gauged).toHaveLength(1);
 

@@ -341,11 +341,3 @@ export const hasSticks = (d: Dials): boolean =>
 
 /** Cards a kit has: two a pair, one where a stick is the other, one for each that is cut in half. */
 export const cardsIn = (d: Dials): number => (d.kind === 'pairs' && !hasSticks(d) ? 2 * d.number : d.number);
-
-/** Sheet up to this thickness goes through a printer, mm (common practice). */
-const PRINTS = 0.3;
-/** Whether what a card is cut from is printed on itself; a box, and thicker board, has the print glued on. */
-export const isPrinted = (at: Pick<At<Dials>, 'chosen'>): boolean => {
-  const { card } = parts(at);
-  return card?.form === 'sheet' && (card.sizes.wall ?? PRINTS) <= PRINTS;
-};

@@ -3,12 +3,12 @@ import type { At, Cut, Feature, Need, Pattern, Plan, Reaches } from '../kernel.t
 import { bagNeed, need } from '../making.ts';
 import { area } from '../../geometry/polygon.ts';
 import { glueUnder, SPOT, supplied } from '../supplies.ts';
-import { dials, isPrinted, parts, ROLES, type Dials, cardsIn, hasSticks } from './dials.ts';
+import { dials, parts, ROLES, type Dials, cardsIn, hasSticks } from './dials.ts';
 import { draw } from './draw.ts';
 import { cardSize, fit, layOut, moves, type Detail } from './fit.ts';
 import { boardOf, insetOutline, INSETS } from './insets.ts';
 import { halfOutline, linesOf } from './lines.ts';
-import { steps } from './steps.ts';
+import { isPrinted, steps } from './steps.ts';
 import { show, levels } from './show.ts';
 import { text } from './words.ts';
 

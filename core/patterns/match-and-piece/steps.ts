@@ -1,8 +1,16 @@
 import type { At, Step } from '../kernel.ts';
 import { cleaningStep, countStep, step } from '../making.ts';
-import { isPrinted, parts, type Dials, cardsIn, hasSticks } from './dials.ts';
+import { parts, type Dials, cardsIn, hasSticks } from './dials.ts';
 import { layOut } from './fit.ts';
 import { text } from './words.ts';
+
+/** Sheet up to this thickness goes through a printer, mm (common practice). */
+const PRINTS = 0.3;
+/** Whether what a card is cut from is printed on itself; a box, and thicker board, has the print glued on. */
+export const isPrinted = (at: Pick<At<Dials>, 'chosen'>): boolean => {
+  const { card } = parts(at);
+  return card?.form === 'sheet' && (card.sizes.wall ?? PRINTS) <= PRINTS;
+};
 
 /** Minutes by hand (common practice): a card is cut in half a minute, an inset and its hole in five with a knife. */
 export function steps(at: At<Dials>): Step[] {

@@ -1,20 +1,11 @@
 import { isWeak } from '../../child/usualHand.ts';
-import type { At, Cut, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
-import {
-  bagNeed,
-  cleaningStep,
-  countStep,
-  need,
-  plainName,
-  sheetOf,
-  sayFor,
-  step,
-  stopWords,
-} from '../making.ts';
+import type { At, Cut, Feature, Pattern, Plan, Show, Step, Reaches } from '../kernel.ts';
+import { bagNeed, cleaningStep, countStep, need, plainName, sheetOf, sayFor, step, stopWords } from '../making.ts';
 import { SPOT, supplied } from '../supplies.ts';
-import { dials, isTube, looseFor, parts, ringOf, ROLES, type Dials } from './dials.ts';
+import { dials, isTube, parts, ringOf, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';
 import { fit, foot, moves, type Detail } from './fit.ts';
+import { levels } from './levels.ts';
 import { text } from './words.ts';
 
 /** A post from this thickness on has a blunt end, mm (common practice). */
@@ -288,77 +279,6 @@ function show(at: At<Dials>): Show {
     oneHand: text(at, 'baseClampedOrWeighted'),
     stop: stopWords(at),
   };
-}
-
-function levels(at: At<Dials>): LevelDials<Dials>[] {
-  const { dials: d } = at;
-  const { part, thick } = parts(at);
-  const n = d.number;
-  if (isTube(part))
-    return [
-      {
-        id: 'two',
-        name: text(at, 'twoTallRings'),
-        grip: text(at, 'wholeHand'),
-        dials: { ...d, number: 2, shows: 'plain' },
-      },
-      {
-        id: 'plain',
-        name: text(at, 'anyOrder'),
-        grip: text(at, 'wholeHand'),
-        dials: { ...d, shows: 'plain' },
-      },
-      {
-        id: 'pair',
-        name: text(at, 'threeOrder'),
-        grip: text(at, 'wholeHand'),
-        dials: { ...d, number: Math.min(3, n), shows: 'numbers' },
-      },
-      {
-        id: 'order',
-        name: text(at, 'allOrder'),
-        grip: text(at, 'wholeHandTurnsWrist'),
-        dials: { ...d, shows: 'numbers' },
-      },
-      {
-        id: 'picture',
-        name: text(at, 'picture'),
-        grip: text(at, 'wholeHandTurnsRing'),
-        dials: { ...d, number: Math.max(4, n), shows: 'picture' },
-      },
-    ];
-  const ring = (over: number, part2: Partial<Dials> = {}): Dials => ({
-    ...d,
-    hole: Math.round(thick + over),
-    outer: Math.max(d.outer, Math.round(thick + over) + 24),
-    ...part2,
-  });
-  return [
-    {
-      id: 'wide',
-      name: text(at, 'wideRings'),
-      grip: text(at, 'wholeHand'),
-      dials: ring(25, { shows: 'plain' }),
-    },
-    {
-      id: 'loose',
-      name: text(at, 'looseRings'),
-      grip: text(at, 'thumbFingers'),
-      dials: ring(looseFor(24), { shows: 'plain' }),
-    },
-    {
-      id: 'close',
-      name: text(at, 'closeRings'),
-      grip: text(at, 'thumbFingers'),
-      dials: ring(9, { shows: 'plain' }),
-    },
-    {
-      id: 'order',
-      name: text(at, 'closeOrder'),
-      grip: text(at, 'thumbFingers'),
-      dials: ring(9, { shows: 'numbers' }),
-    },
-  ];
 }
 
 /** Room over the post for a weak pinch or one hand, mm (common practice). */

@@ -13,7 +13,7 @@ import { reading } from '../reads.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import { bundleFile, openFile } from '../../../contract/designFile.ts';
-import { lookAtBundle } from '../shape/designFile.ts';
+import { lookAtBundle } from '../shape/bundleFile.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import * as kits from './bundles.ts';
 import { buildBundle, giveBundle } from './bundlesMade.ts';

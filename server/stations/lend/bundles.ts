@@ -20,7 +20,7 @@ import { loadPattern, type Need } from '../../../core/patterns/index.ts';
 import { KitRow, DesignRow, GivenRow, BundleRow, type Design, type BundleStored } from '../../db/entities.ts';
 import { idCursor, pageOf } from '../../paging.ts';
 import { notFound, ProblemError } from '../../problem.ts';
-import { openBundleFile, writeBundleFile } from '../shape/designFile.ts';
+import { openBundleFile, writeBundleFile } from '../shape/bundleFile.ts';
 import { ladderOf } from '../shape/ladders.ts';
 import { atOf, chosenFor, materialsOf, readBench } from '../shape/service.ts';
 

@@ -4,12 +4,9 @@ import {
   designFile,
   FILE_VERSION,
   isDeeper,
-  bundleFile,
   MOST_DEEP,
   type DesignFile,
   type DesignFileLook,
-  type BundleFile,
-  type BundleFileLook,
   type MaterialInFile,
 } from '../../../contract/designFile.ts';
 import type { Design as DesignJson } from '../../../contract/designs.ts';
@@ -70,7 +67,7 @@ const sorted = (value: unknown): unknown =>
 const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
 
 /** A catalogue entry as a file would carry it whole. */
-function catalogueKind(key: string): MaterialKind | null {
+export function catalogueKind(key: string): MaterialKind | null {
   const entry = entryOf(key);
   if (!entry) return null;
   const { kept: _, ...kind } = asMaterial(entry);
@@ -86,7 +83,7 @@ const withTraits = (m: MaterialKind, version: number): MaterialKind => {
 };
 
 /** By its key where nothing was changed since it came from the catalogue, else whole. */
-const inFile = (m: Material): MaterialInFile => {
+export const inFile = (m: Material): MaterialInFile => {
   const kind = kindOf(m);
   const usual = kind.catalogue === undefined ? null : catalogueKind(kind.catalogue);
   return usual && isSame(kind, usual) ? { catalogue: kind.catalogue! } : kind;
@@ -125,7 +122,7 @@ interface Met {
   readonly kind: MaterialKind;
   readonly row: Material | null;
 }
-interface Understood {
+export interface Understood {
   readonly version: number;
   readonly design: DesignFile['design'];
   readonly pattern: OpenPattern;
@@ -147,7 +144,7 @@ async function understood(em: EntityManager, raw: unknown): Promise<Understood> 
   return designIn(em, read(designFile, carriedForward(raw)), version);
 }
 
-const fault = (path: string, message: string, detail = `${path}: ${message}`): ProblemError =>
+export const fault = (path: string, message: string, detail = `${path}: ${message}`): ProblemError =>
   new ProblemError(422, detail, [{ path, message }]);
 
 /**
@@ -155,7 +152,7 @@ const fault = (path: string, message: string, detail = `${path}: ${message}`): P
  *
  * @throws ProblemError where it is too deep, too large, newer than this, or of no version
  */
-function versionOf(raw: unknown): number {
+export function versionOf(raw: unknown): number {
   if (isDeeper(raw, MOST_DEEP))
     throw fault(
       'file',
@@ -181,7 +178,7 @@ function versionOf(raw: unknown): number {
 }
 
 /** A design of a file, met with this shelf and its pattern. */
-async function designIn(
+export async function designIn(
   em: EntityManager,
   { design }: Pick<DesignFile, 'design'>,
   version: number,
@@ -218,7 +215,7 @@ async function designIn(
 }
 
 /** The material of this shelf that a file means: of its name, form and sizes, else the same but for its name. */
-async function onThisShelf(em: EntityManager, kind: MaterialKind): Promise<Material | null> {
+export async function onThisShelf(em: EntityManager, kind: MaterialKind): Promise<Material | null> {
   const named = await em.findOne(MaterialRow, { name: kind.name, form: kind.form });
   if (named && isSame(named.sizes, kind.sizes)) return named;
   if (kind.catalogue === undefined) return null;
@@ -230,7 +227,7 @@ async function onThisShelf(em: EntityManager, kind: MaterialKind): Promise<Mater
 export const lookAt = async (em: EntityManager, raw: unknown): Promise<DesignFileLook> =>
   told(em, await understood(em, raw));
 
-async function told(
+export async function told(
   em: EntityManager,
   { version, design, pattern, met, chosen, dials, nearest }: Understood,
 ): Promise<DesignFileLook> {
@@ -268,7 +265,7 @@ async function freeName(em: EntityManager, name: string): Promise<string> {
 }
 
 /** Puts a kind of material on the shelf, none kept yet; its number. */
-const put = async (em: EntityManager, kind: MaterialKind, today: Day): Promise<number> =>
+export const put = async (em: EntityManager, kind: MaterialKind, today: Day): Promise<number> =>
   (await addMaterial(em, { ...kind, name: await freeName(em, kind.name), kept: 0 }, today)).id;
 
 /** Opens a file as a design of this place; materials that are not here are added, none kept. */
@@ -281,7 +278,7 @@ export async function openDesignFile(
   return opened(em, await understood(em, raw), takeNearest, today);
 }
 
-async function opened(
+export async function opened(
   em: EntityManager,
   { design: { copies, ...design }, met, dials, nearest }: Understood,
   takeNearest: boolean,
@@ -304,84 +301,4 @@ async function opened(
   }
   // It waits aside: what comes from elsewhere speaks for no stock until somebody wants it.
   return addDesign(em, { ...design, copies, dials, materials, onBench: false }, today);
-}
-
-/** A kit with its designs and what it is packed into, to be carried to another place. */
-export async function writeBundleFile(
-  em: EntityManager,
-  kit: {
-    readonly name: string;
-    readonly container: number | null;
-    readonly designs: readonly Design[];
-    readonly words: Readonly<Record<string, string>>;
-  },
-): Promise<BundleFile> {
-  const designs: DesignFile['design'][] = [];
-  for (const d of kit.designs) designs.push((await writeFile(em, d)).design);
-  const container = kit.container === null ? null : await em.findOne(MaterialRow, { id: kit.container });
-  return {
-    file: 'fox-button-kit',
-    version: FILE_VERSION,
-    kit: {
-      name: kit.name,
-      container: container && inFile(container),
-      designs,
-      ...(Object.keys(kit.words).length > 0 ? { words: kit.words } : {}),
-    },
-  };
-}
-
-interface BundleUnderstood {
-  readonly name: string;
-  readonly words: BundleFile['kit']['words'];
-  readonly container: { readonly kind: MaterialKind; readonly row: Material | null } | null;
-  readonly designs: readonly Understood[];
-}
-
-async function bundleUnderstood(em: EntityManager, raw: unknown): Promise<BundleUnderstood> {
-  const version = versionOf(raw);
-  const { kit } = read(bundleFile, carriedForward(raw));
-  const designs: Understood[] = [];
-  for (const design of kit.designs) designs.push(await designIn(em, { design }, version));
-  const { name, words } = kit;
-  if (kit.container === null) return { name, words, container: null, designs };
-  const kind = 'name' in kit.container ? kit.container : catalogueKind(kit.container.catalogue);
-  if (!kind)
-    throw fault('kit.container.catalogue', 'is no key of the catalogue; expected one, or a whole material');
-  return { name, words, container: { kind, row: await onThisShelf(em, kind) }, designs };
-}
-
-/** What a kit's file brings, told before anything is written. */
-export async function lookAtBundle(em: EntityManager, raw: unknown): Promise<BundleFileLook> {
-  const { name, container, designs } = await bundleUnderstood(em, raw);
-  const looks: DesignFileLook[] = [];
-  for (const d of designs) looks.push(await told(em, d));
-  return {
-    name,
-    container: container && {
-      role: 'Packed into',
-      name: container.row?.name ?? container.kind.name,
-      id: container.row?.id ?? null,
-    },
-    designs: looks,
-  };
-}
-
-/** Opens a kit's file: its designs beside those that are here, and what the kit is made of. All or nothing. */
-export async function openBundleFile(
-  em: EntityManager,
-  raw: unknown,
-  takeNearest: boolean,
-  today: Day,
-): Promise<{ name: string; designs: number[]; container: number | null; words: BundleFile['kit']['words'] }> {
-  const { name, words, container, designs } = await bundleUnderstood(em, raw);
-  const ids: number[] = [];
-  // One after the other: what a design puts on the shelf is there for the next, which is met with it again.
-  for (const d of designs) {
-    const again = await designIn(em, { design: d.design }, d.version);
-    ids.push((await opened(em, again, takeNearest, today)).id);
-  }
-  const packedIn =
-    container && ((await onThisShelf(em, container.kind))?.id ?? (await put(em, container.kind, today)));
-  return { name, designs: ids, container: packedIn, words };
 }

@@ -5,27 +5,9 @@ import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import type { Candidate } from './candidates.ts';
+import { Pills } from '../../parts/Pills.tsx';
 import { text } from './text.ts';
 
-const Groups = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 5px;
-  button {
-    min-height: 40px;
-    padding: 0 10px;
-    border: 1px solid var(--seam-strong);
-    border-radius: 20px;
-    background: var(--oat);
-    font: 500 13.5px/1 var(--body);
-    cursor: pointer;
-  }
-  button[aria-pressed='true'] {
-    background: var(--ink);
-    color: var(--paper);
-    border-color: var(--ink);
-  }
-`;
 const Tiles = styled.ul`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
@@ -77,7 +59,7 @@ export function Wish({
             hint={text('typeThenEnterPicks')}
           />
         </Form>
-        <Groups role="group" aria-label={text('groups')}>
+        <Pills role="group" aria-label={text('groups')}>
           {GROUPS.map((g) => (
             <button
               key={g}
@@ -88,7 +70,7 @@ export function Wish({
               {g}
             </button>
           ))}
-        </Groups>
+        </Pills>
       </Stack>
     </Panel>
   );

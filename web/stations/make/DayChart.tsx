@@ -235,43 +235,23 @@ export function DayChart({
                       $moved={isPinned}
                       style={spanOf(start + moved, p.end - i * DAY + moved)}
                       title={`${clockOf(start)} ${t.title}, ${t.design}`}
-                      aria-label={
+                      aria-label={text(
                         t.blade
                           ? isPinned
-                            ? text('bladeOrHeatMoved', {
-                                title: t.title,
-                                t: partWords(t),
-                                design: t.design,
-                                start: clockOf(start),
-                                end: clockOf(p.end - i * DAY),
-                                m: m.name,
-                              })
-                            : text('bladeOrHeat', {
-                                title: t.title,
-                                t: partWords(t),
-                                design: t.design,
-                                start: clockOf(start),
-                                end: clockOf(p.end - i * DAY),
-                                m: m.name,
-                              })
+                            ? 'bladeOrHeatMoved'
+                            : 'bladeOrHeat'
                           : isPinned
-                            ? text('movedHand', {
-                                title: t.title,
-                                t: partWords(t),
-                                design: t.design,
-                                start: clockOf(start),
-                                end: clockOf(p.end - i * DAY),
-                                m: m.name,
-                              })
-                            : text('to', {
-                                title: t.title,
-                                t: partWords(t),
-                                design: t.design,
-                                start: clockOf(start),
-                                end: clockOf(p.end - i * DAY),
-                                m: m.name,
-                              })
-                      }
+                            ? 'movedHand'
+                            : 'to',
+                        {
+                          title: t.title,
+                          t: partWords(t),
+                          design: t.design,
+                          start: clockOf(start),
+                          end: clockOf(p.end - i * DAY),
+                          m: m.name,
+                        },
+                      )}
                       onKeyDown={(e) => key(e, p)}
                       onPointerDown={(e) => {
                         const lane = e.currentTarget.parentElement!.getBoundingClientRect();

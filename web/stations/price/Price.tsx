@@ -25,7 +25,8 @@ import { ButtonLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { Buy, useBuying } from '../../design/Buy.tsx';
-import { Table, type TableRow } from '../../parts/Table.tsx';
+import { Table } from '../../parts/Table.tsx';
+import { Working } from './Working.tsx';
 import { text } from './text.ts';
 
 const Three = styled.div`
@@ -55,46 +56,11 @@ function requestFor(at: AtBench, offers: readonly Offer[], suppliers: readonly S
   return purchaseOf({ wanted, free: (id) => free.get(id) ?? 0, offers, suppliers });
 }
 
-const Fold = styled.details`
-  margin-top: 6px;
-  summary {
-    min-height: 32px;
-    display: flex;
-    align-items: center;
-    cursor: pointer;
-    font-size: 13.5px;
-    font-weight: 600;
-    color: var(--fox-deep);
-    text-decoration: underline;
-    text-underline-offset: 2px;
-  }
-`;
-
 const FROM: Record<Rate['from'], string> = {
   bought: text('asBoughtDeliveryIncluded'),
   worth: text('asThisPlaceValues'),
   saved: text('savedCostsNothing'),
 };
-
-/** How a figure came about: folded, since most people only want the figure. */
-function Working({
-  of,
-  head,
-  rows,
-  foot,
-}: {
-  of: string;
-  head: readonly string[];
-  rows: readonly TableRow[];
-  foot: readonly string[];
-}) {
-  return (
-    <Fold>
-      <summary>{text('working')}</summary>
-      <Table caption={text('working2', { of })} head={head} rows={rows} foot={foot} />
-    </Fold>
-  );
-}
 
 const losses = (n: number): string =>
   n === 0

@@ -22,31 +22,13 @@ import { WhatIsLevel } from '../../parts/WhatIs.tsx';
 import { Bin } from '../../parts/Bin.tsx';
 import { RunningClock } from './RunningClock.tsx';
 import { HELP_WORDS, LIKED_WORDS } from './words.ts';
+import { Pills } from '../../parts/Pills.tsx';
 import { text } from './text.ts';
 
 const Two = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);
   gap: 10px;
-`;
-/** Those who were watched last: one touch instead of typing. */
-const Codes = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  button {
-    min-height: 44px;
-    padding: 0 11px;
-    border: 1px solid var(--seam-strong);
-    border-radius: 22px;
-    background: var(--oat);
-    font: 600 14px/1 var(--body);
-    cursor: pointer;
-  }
-  button[aria-pressed='true'] {
-    background: var(--ink);
-    color: var(--paper);
-  }
 `;
 
 /** Levels a sitting can have before its last one. */
@@ -165,7 +147,7 @@ export function NoteForm({
           <DayField label={text('day')} value={day ?? place.today} onChange={setDay} />
         </Two>
         {children.length > 0 && (
-          <Codes role="group" aria-label={text('watchedLast')}>
+          <Pills role="group" aria-label={text('watchedLast')}>
             {children.slice(0, MOST_CODES).map((c) => (
               <button
                 key={c.child}
@@ -180,7 +162,7 @@ export function NoteForm({
                 {c.child}
               </button>
             ))}
-          </Codes>
+          </Pills>
         )}
         <Select
           label={text('design')}
