@@ -1,72 +1,15 @@
 import { setPriority } from 'node:os';
-import { watchEnd } from '../db/ended.ts';
-import type { Db } from '../db/open.ts';
-import type { ReadJob } from '../stations/readJob.ts';
-import { answerOf, runJob, type Job, type JobAnswer, type Means } from './jobs.ts';
-import { millisecondsIn, secondsIn, type Lane } from './lanes.ts';
-import { makeSolver } from './solver.ts';
 
-// Where every core is busy, the desk's answer goes before a computation. Linux gives each thread a priority of its own;
-// elsewhere it would be the whole server's. A place that may not set it goes on without.
+// Where every core is busy, the desk's answer goes before a computation, and before the reading of what computes: so this
+// is said first, and the rest is read after it. Linux gives each thread a priority of its own; elsewhere it would be the
+// whole server's. A place that may not set it goes on without.
 if (process.platform === 'linux') {
   try {
-    setPriority(5);
+    setPriority(10);
   } catch {
     // Refused by the machine's rules: the work is done all the same.
   }
 }
 
-const solver = makeSolver();
-/** Jobs that an integer program is part of. */
-const WITH_SOLVER: ReadonlySet<Job['kind']> = new Set(['purchase', 'choice', 'cut-lengths', 'term']);
-
-/** The place that this worker reads in, opened at the first question. */
-let place: Promise<Db> | null = null;
-let exchanges = -1;
-
-async function reader(job: ReadJob, means: Means): Promise<unknown> {
-  const [{ openReader }, { readNow }] = await Promise.all([
-    import('../db/open.ts'),
-    import('../stations/reads.ts'),
-  ]);
-  if (job.exchanges !== exchanges) {
-    await (await place)?.close();
-    place = null;
-    exchanges = job.exchanges;
-  }
-  place ??= openReader(job.folder);
-  const { em } = await place.catch((error: unknown) => {
-    place = null;
-    throw error;
-  });
-  const workerPool = {
-    hasReaders: false,
-    run: async (of: Job) => answerOf(await runJob(of, means)),
-    close: async () => {},
-  };
-  return readNow({ em: em.fork(), workerPool, today: job.today }, job);
-}
-
-/** One job of a lane; what it throws comes back to the caller as it is. */
-export default async function run({
-  job,
-  lane,
-  isEnded,
-}: {
-  job: Job;
-  lane: Lane;
-  isEnded?: Int32Array;
-}): Promise<JobAnswer> {
-  watchEnd(isEnded);
-  if (WITH_SOLVER.has(job.kind)) await solver.ready();
-  const means: Means = {
-    solve: solver.solve(secondsIn(lane)),
-    solveWithin: solver.solve,
-    milliseconds: millisecondsIn(lane),
-  };
-  return runJob(job, {
-    ...means,
-    reader: (of) => reader(of, means),
-    readyCopy: async (...of) => (await import('../stations/place/readyCopy.ts')).readyCopy(...of),
-  });
-}
+const { run } = await import('./jobRun.ts');
+export default run;

@@ -40,10 +40,12 @@ describe('the place’s one file', () => {
     expect(await ask('pragma synchronous')).toBe(2);
     expect(await ask('pragma foreign_keys')).toBe(1);
     expect(await ask('pragma busy_timeout')).toBe(BUSY_MS);
-    // The pool renews its connection after ten seconds; the rules must hold on the new one too.
+    // A connection stays: the rules hold on it later, too, and what only it knows is still there.
+    await db.em.getConnection().execute('create temp table of_this_connection (x)');
     const created = jest.spyOn(Date, 'now').mockReturnValue(Date.now() + 20_000);
     expect(await ask('pragma foreign_keys')).toBe(1);
     expect(await ask('pragma busy_timeout')).toBe(BUSY_MS);
+    expect(await ask("select count(*) from temp.sqlite_master where name = 'of_this_connection'")).toBe(1);
     created.mockRestore();
     expect(await ask('pragma integrity_check')).toBe('ok');
     await db.close();

@@ -35,7 +35,10 @@ const options = (file: string) => ({
   ignoreUndefinedInQuery: true,
 });
 
-/** So many connections, each with its pragmas: the pool renews them every few seconds, and these are lost with the old one. */
+/**
+ * So many connections, each with its pragmas. The pool would renew each after ten seconds, as one to a server far away has to
+ * be; opening the file of a large place anew takes a tenth of a second in which nobody is answered, so they stay.
+ */
 const pool = (max: number, pragmas: readonly string[], first: string | null = null) => ({
   min: 1,
   max,
@@ -45,6 +48,7 @@ const pool = (max: number, pragmas: readonly string[], first: string | null = nu
   ): void => {
     if (first !== null) connection.exec(first);
     for (const pragma of pragmas) connection.prepare(`pragma ${pragma}`).all();
+    Object.assign(connection, { __created: Infinity });
     done(null, connection);
   },
 });

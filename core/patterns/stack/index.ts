@@ -1,6 +1,16 @@
 import { isWeak } from '../../child/usualHand.ts';
 import type { At, Cut, Feature, Pattern, Plan, Show, Step, Reaches } from '../kernel.ts';
-import { bagNeed, cleaningStep, countStep, need, plainName, sheetOf, sayFor, step, stopWords } from '../making.ts';
+import {
+  bagNeed,
+  cleaningStep,
+  countStep,
+  need,
+  plainName,
+  sheetOf,
+  sayFor,
+  step,
+  stopWords,
+} from '../making.ts';
 import { SPOT, supplied } from '../supplies.ts';
 import { dials, isTube, parts, ringOf, ROLES, type Dials } from './dials.ts';
 import { draw } from './draw.ts';

@@ -59,7 +59,7 @@ export const familyRows: Kind<FamilyValue> = {
         language: string | null;
       }>(
         em,
-        'select id, name, group_name, allergies, mail, youngest, aim, children, youngest_on, born, mouths, language from borrower where erased_on is null and id > ? order by id limit 300',
+        'select id, name, group_name, allergies, mail, youngest, aim, children, youngest_on, born, mouths, language from borrower where erased_on is null and id > ? order by id limit 100',
         [after],
       ),
     ))

@@ -108,7 +108,7 @@ export const kitRows: Kind<KitValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select k.id, k.label, coalesce(bundle.name, d.name) as kit, d.skill, k.parts, k.last_counted, k.repair, k.to_clean, k.rests_until, k.retired_on, b.name as borrower, l.due_on from kit k join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id left join loan l on l.kit_id = k.id and l.returned_on is null left join borrower b on b.id = l.borrower_id where k.id > ? order by k.id limit 300',
+        'select k.id, k.label, coalesce(bundle.name, d.name) as kit, d.skill, k.parts, k.last_counted, k.repair, k.to_clean, k.rests_until, k.retired_on, b.name as borrower, l.due_on from kit k join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id left join loan l on l.kit_id = k.id and l.returned_on is null left join borrower b on b.id = l.borrower_id where k.id > ? order by k.id limit 100',
         [after],
       ),
     ))

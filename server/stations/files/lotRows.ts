@@ -112,7 +112,7 @@ export const lotRows: Kind<LotValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select l.*, m.name from lot l join material m on m.id = l.material_id where l.id > ? order by l.id limit 300',
+        'select l.*, m.name from lot l join material m on m.id = l.material_id where l.id > ? order by l.id limit 100',
         [after],
       ),
     ))

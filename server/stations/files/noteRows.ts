@@ -96,7 +96,7 @@ export const noteRows: Kind<NoteValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select n.*, d.name from note n join design d on d.id = n.design_id where substr(n.child, 1, ?) <> ? and n.id > ? order by n.id limit 300',
+        'select n.*, d.name from note n join design d on d.id = n.design_id where substr(n.child, 1, ?) <> ? and n.id > ? order by n.id limit 100',
         [ERASED.length, ERASED, after],
       ),
     ))

@@ -113,7 +113,7 @@ export const loanRows: Kind<LoanValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select l.id, k.label, coalesce(bundle.name, d.name) as kit, b.name as family, l.lent_on, l.due_on, l.returned_on, l.outcome, l.counted from loan l join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id join borrower b on b.id = l.borrower_id where l.id > ? order by l.id limit 300',
+        'select l.id, k.label, coalesce(bundle.name, d.name) as kit, b.name as family, l.lent_on, l.due_on, l.returned_on, l.outcome, l.counted from loan l join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id join borrower b on b.id = l.borrower_id where l.id > ? order by l.id limit 100',
         [after],
       ),
     ))
@@ -164,7 +164,7 @@ export const countRows: Kind<CountValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select n.id, k.label, coalesce(bundle.name, d.name) as kit, n.counted_on, n.loan_id as loan, b.name as family, n.parts, n.outcome from "count" n join kit k on k.id = n.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id left join loan l on l.id = n.loan_id left join borrower b on b.id = l.borrower_id where n.id > ? order by n.id limit 300',
+        'select n.id, k.label, coalesce(bundle.name, d.name) as kit, n.counted_on, n.loan_id as loan, b.name as family, n.parts, n.outcome from "count" n join kit k on k.id = n.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id left join loan l on l.id = n.loan_id left join borrower b on b.id = l.borrower_id where n.id > ? order by n.id limit 100',
         [after],
       ),
     ))
@@ -214,7 +214,7 @@ export const eventRows: Kind<EventValue> = {
     for await (const page of paged((after) =>
       rows<Row>(
         em,
-        'select e.id, k.label, coalesce(bundle.name, d.name) as kit, e.done_on as "on", e.what, e.done_by as "by", e.why from kit_event e join kit k on k.id = e.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where e.id > ? order by e.id limit 300',
+        'select e.id, k.label, coalesce(bundle.name, d.name) as kit, e.done_on as "on", e.what, e.done_by as "by", e.why from kit_event e join kit k on k.id = e.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where e.id > ? order by e.id limit 100',
         [after],
       ),
     ))

@@ -1,7 +1,6 @@
 import type { EntityManager } from '@mikro-orm/core';
 import {
   carriedForward,
-  designFile,
   FILE_VERSION,
   bundleFile,
   type DesignFile,
