@@ -96,6 +96,33 @@ it('finds what a pattern is harder by than its bits say, and knows nothing of on
   expect(doubts(level(3))).toBe(1.5);
 });
 
+it('draws a pattern of few notes to none: a handful makes no strong claim of it', () => {
+  // The same children on two designs; of the second pattern each did one level, and none managed it.
+  const rows = Array.from({ length: 12 }, (_, c) => [
+    note({ id: 10 * c + 1, child: `C-${c}`, level: 'a', bits: 8, help: c % 3 ? 'none' : 'verbal prompt' }),
+    note({ id: 10 * c + 2, child: `C-${c}`, level: 'b', bits: 10, help: c % 2 ? 'none' : 'verbal prompt' }),
+    note({
+      id: 10 * c + 3,
+      child: `C-${c}`,
+      designId: 2,
+      level: 'c',
+      bits: 9,
+      help: c === 0 ? 'none' : 'verbal prompt',
+    }),
+  ]).flat();
+  const outcomes = outcomesOf(rows);
+  const patternOf = (id: number) => (id === 1 ? 'lace' : 'stack');
+  const model = ladderModel(outcomes, rasch(toFit(outcomes)!.responses), patternOf);
+  const [lace, stack] = [model.patternEffect(1), model.patternEffect(2)];
+  expect(stack.mean).toBeGreaterThan(lace.mean);
+  // One level of twelve answers, eleven of them not alone: harder, and far from certain.
+  expect(stack.sd).toBeGreaterThan(0.5);
+  expect(stack.sd).toBeLessThan(1.5);
+  // Where no design’s pattern is told, all count as of one, and nothing is taken off.
+  const plain = ladderModel(outcomes, rasch(toFit(outcomes)!.responses));
+  expect(plain.patternEffect(1)).toEqual(plain.patternEffect(2));
+});
+
 it('guesses by bits where notes are few, and says so', () => {
   const { model, fit, outcomes } = fitted([note({}), note({ id: 2, child: 'S-02', help: 'hand on wrist' })]);
   expect(fit).toBeNull();

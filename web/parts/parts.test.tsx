@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { Dial } from './Dial.tsx';
 import { Stepper } from './Field.tsx';
-import { CountField, LengthField, MoneyField } from './TypedField.tsx';
+import { CountField, ForceField, LengthField, MoneyField } from './TypedField.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
 
 function Held<T>({
@@ -51,6 +51,38 @@ describe('the length field', () => {
     await userEvent.type(box, 'x');
     expect(box).toBeInvalid();
     expect(screen.getByText(/“12x” is not a length/)).toBeVisible();
+    expect(value()).toBe(12);
+  });
+});
+
+describe('the force field', () => {
+  it.each([
+    ['24', 24],
+    ['2.4 kg', 23.53596],
+    ['5 lb', 22.241108],
+  ])('understands %s', async (text, newton) => {
+    render(
+      <Held<number | null> start={null}>
+        {(v, set) => <ForceField label="Pinch" newton={v} onChange={set} />}
+      </Held>,
+    );
+    await userEvent.type(screen.getByRole('textbox', { name: 'Pinch' }), text);
+    expect(value()).toBeCloseTo(newton, 5);
+  });
+  it('keeps what was typed while it means the same, and shows N when it comes from elsewhere', () => {
+    const { rerender } = render(<ForceField label="Pinch" newton={24} onChange={() => {}} />);
+    expect(screen.getByRole('textbox', { name: 'Pinch' })).toHaveValue('24');
+    rerender(<ForceField label="Pinch" newton={23.53596} onChange={() => {}} />);
+    expect(screen.getByRole('textbox', { name: 'Pinch' })).toHaveValue('23.5');
+  });
+  it('says what it cannot read, and leaves the value alone', async () => {
+    render(
+      <Held<number | null> start={12}>
+        {(v, set) => <ForceField label="Pinch" newton={v} onChange={set} />}
+      </Held>,
+    );
+    await userEvent.type(screen.getByRole('textbox', { name: 'Pinch' }), ' stone');
+    expect(screen.getByText(/“12 stone” is not a force/)).toBeVisible();
     expect(value()).toBe(12);
   });
 });

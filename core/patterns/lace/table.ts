@@ -43,7 +43,8 @@ export const dials = dialTable<Dials>(
       unit: 'mm',
       ends: [Math.ceil(1.5 * PUNCH.single), 300],
       range: ({ dials: d }) => [Math.ceil(1.5 * PUNCH[d.punch]), Math.floor(d.longest / 5)],
-      begins: ({ chosen }) => (isThick(chosen) ? 14 : 12),
+      // A double hole stands farther in: for the youngest it is the one that a design begins with.
+      begins: (start) => (isYoung(start) || isThick(start.chosen) ? 14 : 12),
     },
     punch: {
       label: 'Hole',

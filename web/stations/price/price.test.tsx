@@ -77,6 +77,32 @@ describe('what a kit costs', () => {
     expect(cells(table)[1]).toEqual(['Tub', '1 loan in 60', '£0.01']);
     expect(screen.getByText(/usual rates, nothing is counted here yet/)).toBeVisible();
   });
+  it('says of a design that nobody lent that its figures come from what is usual', async () => {
+    open({
+      'GET /kits': [],
+      'GET /lasting': [
+        {
+          materialId: CAP.id,
+          name: 'Cap',
+          materialClass: 'plastic',
+          kits: 3,
+          inUse: 8,
+          lost: 1,
+          loans: 16,
+          times: [],
+          events: [],
+          prior: { shape: 1, rate: 60, kind: 'washed' },
+        },
+      ],
+    });
+    expect(await screen.findByText(/from what is usual: no kit of this design was lent yet/)).toBeVisible();
+    expect(screen.getByText(/Pieces like these were counted 16 times in other kits/)).toBeVisible();
+    expect(screen.queryByText(/with 16 loans/)).toBeNull();
+  });
+  it('says what a step takes up and nothing is chosen for', async () => {
+    open();
+    expect(await screen.findByText(/Not counted here: tape\. A step takes it up/)).toBeVisible();
+  });
   it('goes by the counts once there are some', async () => {
     open({
       'GET /lasting': [
