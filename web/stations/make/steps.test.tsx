@@ -86,21 +86,20 @@ describe('the steps of a plan', () => {
     [{ designId: 3, name: 'Ring post', pattern: 'stack', copies: 2, steps: STEPS }],
     NO_DAYS,
   );
-  const plan = (part: Partial<BenchPlan> = {}): BenchPlan =>
-    ({
-      feasible: true,
-      zero: '2026-11-24',
-      makespan: 800,
-      bound: 800,
-      reason: null,
-      plan: tasks.map((t, i) => ({
-        task: t.id,
-        maker: i === 1 ? null : 'Ann',
-        start: 600 + 20 * i,
-        end: 615 + 20 * i,
-      })),
-      ...part,
-    });
+  const plan = (part: Partial<BenchPlan> = {}): BenchPlan => ({
+    feasible: true,
+    zero: '2026-11-24',
+    makespan: 800,
+    bound: 800,
+    reason: null,
+    plan: tasks.map((t, i) => ({
+      task: t.id,
+      maker: i === 1 ? null : 'Ann',
+      start: 600 + 20 * i,
+      end: 615 + 20 * i,
+    })),
+    ...part,
+  });
   it('are read in order with the time and who does them; what nobody does is left out', () => {
     render(<PlanSteps plan={plan()} tasks={tasks} own={{}} />);
     const items = screen.getAllByRole('listitem');
