@@ -42,6 +42,13 @@ describe('the Kelpwick cart', () => {
     expect((await borrowers()).length).toBe(12);
     expect((await notes()).length).toBeGreaterThan(5);
   });
+  it('has designs that practise the skill they are for', async () => {
+    for (const d of await designs()) {
+      const pattern = await loadPattern(d.pattern);
+      const at = atOf(d, (await chosenFor(em(), d.materials, TODAY)).chosen);
+      expect([d.name, pattern.practises(at).includes(d.skill)]).toEqual([d.name, true]);
+    }
+  });
   it('lists the kits that are asked for, and as many as it says', async () => {
     const all = await copies();
     const ask = async (query: object) => listKits(em(), kitQuery.parse({ limit: 1000, ...query }), TODAY);

@@ -43,7 +43,9 @@ test('each pattern opens, each of its dials turns to both ends, and nothing leav
     expect(design, `the demo has a design of ${name}`).toBeDefined();
     await page.goto(`${demo.url}/shape/${design!.id}`);
     await expect(page.getByText(`${name} pattern`, { exact: false })).toBeVisible();
-    await expect(page.getByRole('button', { name: /load/ }).first()).toBeVisible();
+    await expect(
+      page.getByRole('list', { name: 'Easier to harder' }).getByRole('button').first(),
+    ).toBeVisible();
     const sliders = await page.getByRole('slider').count();
     for (let i = 0; i < sliders; i++)
       for (const key of ['End', 'Home']) {

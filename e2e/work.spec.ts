@@ -131,7 +131,7 @@ test('a design is started from one of the bench, and without tools that are not 
   await expect(dialog.getByRole('button', { name: 'Start lace' })).toHaveCount(0);
   // What the bench has for the skill comes first.
   const others = dialog.getByRole('list', { name: 'Designs to start from' });
-  await expect(others.getByRole('button').first()).toContainText('Buoy drop tub');
+  await expect(others.getByRole('button').first()).toContainText('Net-mender’s lacing sail');
   await others.getByRole('button', { name: /Net-mender/ }).click();
   await expect(page.getByLabel('Design Net-mender’s lacing sail, copy')).toContainText('Porpoises');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Lace round the boat');

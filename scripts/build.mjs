@@ -1,10 +1,22 @@
 // Builds the interface into dist/web and the server into dist/server.
 import { spawnSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { build } from 'esbuild';
 
 rmSync('dist/server', { recursive: true, force: true });
+/** Messages of the reader of bodies are our own: its forty languages are left out of what is read at each start. */
+const ownMessages = {
+  name: 'own-messages',
+  setup: ({ onResolve }) =>
+    onResolve({ filter: /^\.\.\/locales\/index\.js$/ }, ({ importer }) =>
+      importer.includes('/zod/v4/')
+        ? { path: join(process.cwd(), 'node_modules/zod/v4/locales/en.js'), sideEffects: false }
+        : undefined,
+    ),
+};
 await build({
+  plugins: [ownMessages],
   entryPoints: {
     main: 'server/main.ts',
     worker: 'server/compute/worker.ts',
@@ -16,6 +28,9 @@ await build({
   // All in one: finding and reading four thousand files took longer than everything else of a start. What is native, reads
   // files beside itself, or is asked for by name and never there stays outside.
   external: [
+    // Tables that are read when a body is in another encoding, or not at all.
+    'iconv-lite',
+    'mime-db',
     'libsql',
     'piscina',
     'highs',

@@ -38,6 +38,8 @@ export function mostSlack(options: {
   budget?: number;
   /** A slack known to be reached already, mm: poses below it are of no interest. */
   atLeast?: number;
+  /** About which axes the best pose may be turned further, where the patches do not leave all of them free. */
+  free?: readonly Vec3[];
 }): Found {
   const { container, body, tolerance } = options;
   const corners = body.points.length / 3;
@@ -76,14 +78,14 @@ export function mostSlack(options: {
     if (high - reached() <= tolerance(reached(), high, looks / most) || looks > most) break;
     // A climb from a new best pose lifts the floor sooner than splitting down to it.
     if (looks > 40 && best.low > polishedAt + 0.02) {
-      climb(look, () => best, body.radius);
+      climb(look, () => best, body.radius, options.free ?? AXES);
       polishedAt = best.low;
       continue;
     }
     const { patch, basis, bound } = queue.pop()!;
     for (const part of patch.split()) add(part, high, basis, bound);
   }
-  if (best.low > -Infinity) climb(look, () => best, body.radius);
+  if (best.low > -Infinity) climb(look, () => best, body.radius, options.free ?? AXES);
   const top = max(best.low, queue.length > 0 ? -queue.peekValue()! : -Infinity, settled);
   return { ...best, high: top + ROUNDING, looks };
 }
@@ -105,17 +107,19 @@ function sharpest(a: Bound, b: Bound, patch: Patch): [Bound, number] {
   return [mix, within(mix, patch)];
 }
 
+const AXES: readonly Vec3[] = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+];
+
 /** Small turns from the best pose as long as they help, with a shrinking step. */
 function climb(
   look: (r: Mat3) => unknown,
   best: () => { low: number; rotation: Mat3 },
   radius: number,
+  axes: readonly Vec3[],
 ): void {
-  const axes: Vec3[] = [
-    [1, 0, 0],
-    [0, 1, 0],
-    [0, 0, 1],
-  ];
   let step = min(0.05, 1 / radius);
   for (let tries = 0; tries < 40 && step * radius > 1e-7; tries++) {
     const before = best().low;

@@ -42,7 +42,7 @@ describe('finding on the shelf', () => {
     for (const key of ['milk-cap', 'tennis-ball', 'yogurt-tub']) expect(through).not.toContain(key);
   });
   it('by the skill it serves', () => {
-    expect(found('hand strength')).toEqual(expect.arrayContaining(['wooden-peg', 'sponge-cube']));
+    expect(found('hand strength')).toEqual(expect.arrayContaining(['wooden-peg', 'tongs']));
     expect(found('hand strength pegs').every((k) => found('pegs').includes(k))).toBe(true);
     expect(found('crossing the midline')).toContain('shoe-lace');
   });
@@ -69,6 +69,10 @@ describe('the least hole', () => {
 
 it('a material serves what its size allows', () => {
   expect(skillsServed(of('milk-cap'))).toEqual(['Pincer and release', 'In-hand manipulation']);
+  // Soft, and long: neither is anything that a hand does.
+  expect(skillsServed(of('sponge-cube'))).not.toContain('Hand strength');
+  expect(skillsServed(of('kitchen-tube'))).toEqual([]);
+  expect(skillsServed(of('shoe-lace'))).toEqual(['Two hands together', 'Crossing the midline']);
   expect(skillsServed(of('yogurt-tub'))).toEqual(['Two hands together']);
   expect(skillsServed(of('wooden-peg'))).toContain('Hand strength');
 });

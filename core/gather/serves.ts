@@ -1,28 +1,45 @@
-import { SKILLS, type Skill } from '../patterns/kernel.ts';
-import { extentsOf, hasTrait, shapeOf, type MaterialInput } from '../materials/material.ts';
+import { skillsOf, when, type Act } from '../patterns/acts.ts';
+import type { Skill } from '../patterns/kernel.ts';
+import { isLace, isPage, isRim, isStick, isToken } from '../patterns/serves.ts';
+import { extentsOf, hasTrait, shapeOf, type Material, type MaterialInput } from '../materials/material.ts';
 
-type Kind = Pick<MaterialInput, 'form' | 'solid' | 'sizes' | 'give' | 'materialClass' | 'traits'>;
+type Kind = Pick<
+  MaterialInput,
+  'form' | 'solid' | 'sizes' | 'give' | 'materialClass' | 'traits' | 'mass' | 'hazards'
+>;
+
+/** The age whose hand is meant where nobody is named, months. */
+const SOMEBODY = 36;
+/** What no child is given to handle. */
+const NO_TOY: MaterialInput['hazards'] = ['battery', 'button cell', 'toxic'];
+/** What is turned in the fingers is at most so long, mm (common practice). */
+const TURNED = 45;
 
 /**
- * Which skills a material can serve, from its form, sizes (mm) and softness alone (common practice): what finger and thumb
- * close on is for pincer and release, what one hand must hold while the other works is for two hands, what gives or
- * springs is for strength, what rolls about in the palm is for in-hand skills, what is longer than a child's shoulders are
- * wide draws the arm across the middle.
+ * What a hand does with a material in what it usually serves for (common practice): a token is picked up and let go, and
+ * turned where it is small and no ball; a peg or tongs are squeezed; a lace is threaded, with the card in the other hand,
+ * and drawn out to the arm's length; a rim is held while the other hand pegs; a page is filled from side to side.
  */
-export function skillsServed(m: Kind): Skill[] {
-  const shape = shapeOf(m as MaterialInput);
-  const [long, , short] = shape ? extentsOf(shape) : [m.sizes.length ?? 0, 0, 0];
-  const small = m.form === 'piece' || m.form === 'disc';
-  const springs = hasTrait(m, 'clips on a rim') || hasTrait(m, 'grips when squeezed');
-  const tests: Record<Skill, boolean> = {
-    'Pincer and release': small && short <= 40 && long <= 90,
-    'Two hands together': ['container', 'tube', 'cord', 'sheet'].includes(m.form) || (small && long > 60),
-    'Hand strength': springs || m.give >= 0.3 || m.materialClass === 'rubber',
-    'In-hand manipulation': small && long <= 45 && short >= 2,
-    'Crossing the midline': long >= 200 || m.form === 'cord',
-  };
-  return SKILLS.filter((s) => tests[s]);
+function actsWith(m: Material): Act[] {
+  const isTool = hasTrait(m, 'clips on a rim') || hasTrait(m, 'grips when squeezed');
+  const token = isToken(m, SOMEBODY);
+  const shape = shapeOf(m);
+  const small = shape !== null && extentsOf(shape)[0] <= TURNED && shape.kind !== 'sphere';
+  return when({
+    'picks up': token,
+    'lets go': token,
+    'turns in the fingers': token && small,
+    squeezes: isTool,
+    'other hand holds':
+      isLace(m, SOMEBODY) || (m.form !== 'sheet' && m.form !== 'consumable' && isRim(m, SOMEBODY)),
+    'both at once': isStick(m, SOMEBODY) && !isTool,
+    'reaches across': isLace(m, SOMEBODY) || isPage(m, SOMEBODY),
+  });
 }
+
+/** Which skills a material can serve: what a hand does with it, never how soft or how long it is by itself. */
+export const skillsServed = (m: Kind): Skill[] =>
+  m.hazards.some((h) => NO_TOY.includes(h)) ? [] : skillsOf(actsWith(m as Material));
 
 /**
  * Least round hole a rigid convex solid goes straight through, mm: the least circle round its least shadow. A soft piece

@@ -208,3 +208,18 @@ describe('properties', () => {
     );
   });
 });
+
+it('a strip of paper goes into a slot on end, and on its edge where the slot is as long; never flat', () => {
+  for (const thickness of [0.1, 0.5, 2])
+    for (const length of [22, 40, 47, 49, 53, 59.8, 60.1, 62, 70]) {
+      const { waysInNamed } = passage({
+        piece: { kind: 'box', length: 60, width: 20, height: thickness },
+        opening: { kind: 'slot', length, width: 4 },
+      });
+      expect([thickness, length, waysInNamed]).toEqual([
+        thickness,
+        length,
+        length >= 60 ? ['on end', 'on its edge'] : ['on end'],
+      ]);
+    }
+});

@@ -137,7 +137,15 @@ function turned(
   const patches = still
     ? onlyThis(a.rotation)
     : turnsOf(a.rotation, o.kind === 'slot' ? Math.PI : 2 * Math.PI);
-  const found = mostSlack({ container, body, patches, tolerance: () => toleranceFor(body) / 4, budget: 2e6 });
+  const found = mostSlack({
+    container,
+    body,
+    patches,
+    tolerance: () => toleranceFor(body) / 4,
+    budget: 2e6,
+    // Held so, it is turned about the way through and no other: tilted, something thin would go in another way.
+    free: still ? [] : [[0, 0, 1]],
+  });
   return { inset: found.low, shadow: hullShadow(body, found.rotation, found.shift) };
 }
 

@@ -3,6 +3,7 @@ import type { Hand } from '../child/hand.ts';
 import { formatAges } from '../calendar/ages.ts';
 import { challenge, type Move } from '../challenge/bits.ts';
 import { apart, loadOf, type Load } from '../challenge/load.ts';
+import { skillsOf, type Act } from './acts.ts';
 import { needsOf } from '../cut/needs.ts';
 import type { Material } from '../materials/material.ts';
 import {
@@ -20,6 +21,7 @@ import {
   type Plan,
   type Level,
   type Show,
+  type Skill,
   type Start,
   type Step,
 } from './kernel.ts';
@@ -59,7 +61,13 @@ export interface OpenPattern extends Pick<
   readonly drawsFit: boolean;
   moves(at: AnyAt, fit: Fit): Move[];
   /** Aim and choice of its moves, and what it asks beside them. */
-  load(at: AnyAt, fit: Fit): Load;
+  /** What the hands do as it is set, and the skills that they practise by it, the pattern's first before all. */
+  acts(at: AnyAt): readonly Act[];
+  practises(at: AnyAt): Skill[];
+  /** The dials as they are where they practise a skill, else those of the first level named that does; null where none does. */
+  practising(at: AnyAt, skill: Skill): AnyDials | null;
+  /** Null where it does not do what it is meant to. */
+  load(at: AnyAt, fit: Fit): Load | null;
   /** Bits of one move after the other, added up; null where the design does not do what it is meant to. */
   bits(at: AnyAt, fit: Fit): number | null;
   counts(at: AnyAt): Counts;
@@ -188,8 +196,20 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     drawsFit: p.drawsFit ?? false,
     moves: (at, fit) => p.moves(known(at), fit as Fit<F>),
     load: (at, fit) => {
+      if (fit.verdict === 'stop') return null;
       const own = known(at);
       return loadOf(p.moves(own, fit as Fit<F>), p.beside?.(own, fit as Fit<F>));
+    },
+    acts: (at) => p.acts(known(at)),
+    practises: (at) => {
+      const own = skillsOf(p.acts(known(at)));
+      return p.skills.filter((s) => own.includes(s));
+    },
+    practising: (at, skill) => {
+      const own = known(at);
+      const does = (dials: D): boolean => skillsOf(p.acts({ ...own, dials })).includes(skill);
+      if (does(own.dials)) return own.dials as AnyDials;
+      return (p.levels(own).find((l) => does(l.dials))?.dials as AnyDials | undefined) ?? null;
     },
     bits: (at, fit) => (fit.verdict === 'stop' ? null : challenge(p.moves(known(at), fit as Fit<F>)).total),
     counts: (at) => p.counts(known(at)),

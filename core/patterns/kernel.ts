@@ -7,24 +7,18 @@ import type { Vec2 } from '../geometry/vector.ts';
 import type { Language, Told } from '../languages/messages.ts';
 import type { Grain } from '../materials/material.ts';
 import type { Feature } from './feature.ts';
+import type { Act } from './acts.ts';
 import type { Reaches } from './reach.ts';
 import type { Chosen, Role, Use } from './roles.ts';
+import type { Skill } from './skills.ts';
 
 export type { Feature, Reaches };
 export * from './roles.ts';
+export * from './skills.ts';
 
 /** Schools of practice; each changes the defaults a design starts from. */
 export const APPROACHES = ['prepared shelf', 'graded play', 'made together', 'grab bag'] as const;
 export type Approach = (typeof APPROACHES)[number];
-
-export const SKILLS = [
-  'Pincer and release',
-  'Two hands together',
-  'Hand strength',
-  'In-hand manipulation',
-  'Crossing the midline',
-] as const;
-export type Skill = (typeof SKILLS)[number];
 
 export type Verdict = 'clear' | 'care' | 'stop';
 
@@ -304,7 +298,10 @@ export interface Pattern<D extends object, F = unknown> {
   readonly name: string;
   /** What the child does, in one line. */
   does(to: Told): string;
+  /** What it can practise, the first before all; what it does practise as it is set follows from `acts`. */
   readonly skills: readonly Skill[];
+  /** What the hands do as it is set. */
+  acts(at: At<D>): readonly Act[];
   /** Whether it can be used in a waiting room without disturbing anybody. */
   readonly quiet: boolean;
   /**

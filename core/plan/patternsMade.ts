@@ -50,6 +50,8 @@ export function fromFreeStock(options: {
   market: Market;
   rules?: PlaceRules | undefined;
   most: number;
+  /** What it is to practise: it begins as it does so; left out, as it usually begins. */
+  skill?: Skill | undefined;
   /** Tools that are not at hand. */
   without?: readonly BenchTool[] | undefined;
 }): PatternMade[] {
@@ -110,8 +112,10 @@ function begun(
       return;
     }
     try {
-      const { approach, ageFrom, without } = options;
-      const dials = pattern.defaults({ approach, chosen, ageFrom, without });
+      const { approach, ageFrom, without, skill } = options;
+      const usual = pattern.defaults({ approach, chosen, ageFrom, without });
+      const dials = skill ? pattern.practising({ approach, chosen, ageFrom, dials: usual }, skill) : usual;
+      if (!dials) return;
       const needs = pattern.needs({ dials, chosen, approach, ageFrom });
       const state = makeable(needs, (id) => free.get(id) ?? 0);
       if (state.copies > 0)
@@ -119,7 +123,7 @@ function begun(
           ...state,
           pattern: pattern.id,
           name: pattern.name,
-          skill: pattern.skills[0]!,
+          skill: pattern.practises({ dials, chosen, approach, ageFrom })[0] ?? pattern.skills[0]!,
           materials: Object.fromEntries(
             Object.entries(chosen).map(([role, kinds]) => [role, kinds.map((m) => m.id)]),
           ),

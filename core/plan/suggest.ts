@@ -69,11 +69,12 @@ const missingRole = (
   return unusual ? `nothing on the shelf usually serves as its ${unusual.label.toLowerCase()}` : null;
 };
 
-/** Why a pattern waits for an older child, as it begins from the usual materials; null where it does not. */
-function tooEarly(pattern: OpenPattern, { approach, ageFrom }: Wish): string | null {
+/** Why a pattern waits for an older child, as it begins from the usual materials and practises what is asked for; null where it does not. */
+function tooEarly(pattern: OpenPattern, { approach, ageFrom, skill }: Wish): string | null {
   const chosen = usualMaterials(pattern.roles);
   const start = { approach, ageFrom, chosen };
-  const [from, to] = pattern.usualFrom({ ...start, dials: pattern.defaults(start) });
+  const at = { ...start, dials: pattern.defaults(start) };
+  const [from, to] = pattern.usualFrom({ ...at, dials: pattern.practising(at, skill) ?? at.dials });
   return ageFrom < from ? `most children begin it at ${formatAges(from, to)}` : null;
 }
 

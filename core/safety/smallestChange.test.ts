@@ -39,9 +39,9 @@ describe('the least change of a dial', () => {
     const nearest = Math.min(...clears.map((w) => Math.abs(w - 10)));
     expect(Math.abs((width!.to as number) - 10)).toBeCloseTo(nearest, 6);
   });
-  it('says what it does to the fit and the bits', () => {
+  it('says what it does to the fit and the difficulty', () => {
     const [first] = changes(drop, at(10), 'finger');
-    expect(first!.bits).toHaveLength(2);
+    expect(first!.load).toHaveLength(2);
     expect(['clear', 'care', 'stop']).toContain(first!.fit.verdict);
     expect(first!.needs.length).toBeGreaterThan(0);
   });

@@ -23,8 +23,8 @@ export interface Change {
   /** What is left of the finding; what the design then comes to. */
   readonly verdict: Verdict;
   readonly fit: { readonly verdict: Verdict; readonly headline: string };
-  /** Bits before and after; null where it does not do what it is meant to. */
-  readonly bits: readonly [number | null, number | null];
+  /** The whole load before and after; null where it does not do what it is meant to. */
+  readonly load: readonly [number | null, number | null];
   /** What one kit then takes, to be priced. */
   readonly needs: readonly Need[];
 }
@@ -124,7 +124,7 @@ export function smallestChanges(options: {
       return null;
     }
   };
-  const bitsBefore = bitsOf(pattern, at);
+  const loadBefore = loadOf(pattern, at);
   const told = (
     change: Pick<Change, 'kind' | 'id' | 'label' | 'from' | 'to' | 'isLeast'> & Partial<Change>,
     { at: there, now }: Try,
@@ -137,7 +137,7 @@ export function smallestChanges(options: {
           ...change,
           verdict: (['clear', 'care', 'stop'] as const)[rank]!,
           fit: { verdict, headline },
-          bits: [bitsBefore, bitsOf(pattern, there)],
+          load: [loadBefore, loadOf(pattern, there)],
           needs: pattern.needs(there),
         },
       ];
@@ -201,9 +201,9 @@ export function smallestChanges(options: {
   );
 }
 
-const bitsOf = (pattern: OpenPattern, at: AnyAt): number | null => {
+const loadOf = (pattern: OpenPattern, at: AnyAt): number | null => {
   try {
-    return pattern.bits(at, pattern.fit(at));
+    return pattern.load(at, pattern.fit(at))?.total ?? null;
   } catch {
     return null;
   }

@@ -55,6 +55,7 @@ export const ringMat: Pattern<Dials> = {
   name: 'Ring mat',
   does: (to) => text(to, 'does'),
   skills: ['Pincer and release'],
+  acts: () => ['picks up', 'lets go'],
   quiet: true,
   usualFrom: () => [12, 24],
   roles: [LID, CARD],

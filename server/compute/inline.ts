@@ -1,5 +1,6 @@
 import type { WorkerPool } from './workerPool.ts';
-import { answerOf, runJob } from './jobs.ts';
+import { answerOf } from './jobAnswer.ts';
+import { runJob } from './jobs.ts';
 import { makeSolver } from './solver.ts';
 
 const solver = makeSolver();

@@ -1,7 +1,8 @@
 import { watchEnd } from '../db/ended.ts';
 import type { Db } from '../db/open.ts';
 import type { ReadJob } from '../stations/readJob.ts';
-import { answerOf, runJob, type Job, type JobAnswer, type Means } from './jobs.ts';
+import { answerOf, type JobAnswer } from './jobAnswer.ts';
+import { runJob, type Job, type Means } from './jobs.ts';
 import { millisecondsIn, secondsIn, type Lane } from './lanes.ts';
 import { makeSolver } from './solver.ts';
 

@@ -19,6 +19,7 @@ import { makePaper, type PaperJob } from '../formats/makers.ts';
 import { ProblemError } from '../problemError.ts';
 import type { ReadJob } from '../stations/readJob.ts';
 import { FIGURES, type FigureName } from './figures.ts';
+import type { JobAnswer } from './jobAnswer.ts';
 
 /** Heavy work that must not hold up the desk. */
 export type Job =
@@ -52,18 +53,6 @@ export type Job =
     }
   | PaperJob
   | ReadJob;
-
-/** How a job ended: with its answer, without a proof in the time given, or refused with a problem. */
-export type JobAnswer =
-  | { readonly done: unknown }
-  | { readonly unproved: string }
-  | {
-      readonly refused: {
-        readonly status: number;
-        readonly detail: string;
-        readonly errors: ProblemError['errors'];
-      };
-    };
 
 /** What a job may use: a solver, and milliseconds until it should come back with what it has. */
 export interface Means {
@@ -168,12 +157,4 @@ export async function runJob(job: Job, means: Means): Promise<JobAnswer> {
       return { refused: { status: error.status, detail: error.message, errors: error.errors } };
     throw error;
   }
-}
-
-/** The answer, or the problem that the job ended with. */
-export function answerOf(answer: JobAnswer): unknown {
-  if ('done' in answer) return answer.done;
-  if ('refused' in answer)
-    throw new ProblemError(answer.refused.status, answer.refused.detail, answer.refused.errors);
-  throw new ProblemError(422, answer.unproved, [{ path: '', message: answer.unproved }]);
 }

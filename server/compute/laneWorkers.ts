@@ -1,5 +1,6 @@
 import { Piscina } from 'piscina';
-import type { Job, JobAnswer } from './jobs.ts';
+import type { JobAnswer } from './jobAnswer.ts';
+import type { Job } from './jobs.ts';
 import type { Lane } from './lanes.ts';
 
 /** Lanes whose workers hold an open database. Ended in the middle of a query, such a thread takes the process with it. */

@@ -3,7 +3,8 @@ import { fileURLToPath } from 'node:url';
 import { whoAsks } from '../people/who.ts';
 import { ProblemError } from '../problemError.ts';
 import { FairLane } from './fairLane.ts';
-import { answerOf, type Job, type JobAnswer } from './jobs.ts';
+import { answerOf, type JobAnswer } from './jobAnswer.ts';
+import type { Job } from './jobs.ts';
 import { LaneWorkers } from './laneWorkers.ts';
 import { firstLane, LANES, MOST_SECONDS, wantsMore, type Lane } from './lanes.ts';
 

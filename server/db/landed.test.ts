@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import Database from 'libsql';
 import { changeNames, changes } from './changes.ts';
 import { bringForward } from './forward.ts';
+import { fingerprint, layoutAfter, NEWEST } from './layout.ts';
 import { closeDb, openDb } from './open.ts';
 
 /** What each change was when it landed: a file that has had it will never have it again, whatever it says by then. */
@@ -59,6 +60,11 @@ it('no change that has landed is other than it was', () => {
       ]),
     ),
   ).toEqual(LANDED);
+});
+
+it('the fingerprint that a start compares is that of the layout that all changes make, and of no other', () => {
+  expect(fingerprint(layoutAfter(changes.length))).toBe(NEWEST);
+  expect(fingerprint(layoutAfter(changes.length - 1))).not.toBe(NEWEST);
 });
 
 it('there is a file of every landed layout', () => {

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import Database from 'libsql';
 import { changes } from './changes.ts';
 import type { Asker } from './asker.ts';
@@ -59,12 +60,31 @@ export function layoutAfter(count: number): Layout {
   }
 }
 
+/** All of a layout that a start compares, in a few letters. */
+export const fingerprint = ({ tables, others }: Layout): string =>
+  createHash('sha256')
+    .update(
+      JSON.stringify([
+        [...tables].map(([name, columns]) => [name, [...columns.keys()].sort()]).sort(),
+        [...others].sort(),
+      ]),
+    )
+    .digest('hex')
+    .slice(0, 16);
+
+/**
+ * The fingerprint of the layout that all changes make; a test holds it to them. Making that layout anew at each start, to
+ * compare with it, took a tenth of a start.
+ */
+export const NEWEST = 'a3b3faa0b2e411c0';
+
 /**
  * How a file's layout differs from the one that its list of changes stands for, in words; null where it does not.
  *
  * @param isOurs whether it is the file in use: triggers and views in it would be run
  */
 export function strayFrom(found: Layout, count: number, isOurs: boolean): string | null {
+  if (count === changes.length && fingerprint(found) === NEWEST) return null;
   const wanted = layoutAfter(count);
   for (const [name, columns] of wanted.tables) {
     const there = found.tables.get(name);

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Design } from '../../contract/designs.ts';
+import type { Load } from '../../core/challenge/load.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { loadPattern, type AnyDials, type Chosen, type Fit, type Level } from '../../core/patterns/index.ts';
 import type { SafetyReport } from '../../core/safety/check.ts';
@@ -13,7 +14,8 @@ import { chosenOf } from './derived.ts';
 /** What the worker finds of a design. */
 export interface Heavy {
   readonly fit: Fit | null;
-  readonly bits: number | null;
+  /** How difficult it is; null where it does not work. */
+  readonly load: Load | null;
   readonly levels: readonly Level<AnyDials>[] | null;
   readonly safety: SafetyReport | null;
   /** The fit is of dials that have moved on since, and the next one keeps one waiting. */
@@ -25,7 +27,7 @@ export interface Heavy {
 
 export const NOTHING: Heavy = {
   fit: null,
-  bits: null,
+  load: null,
   levels: null,
   safety: null,
   behind: false,
@@ -123,10 +125,10 @@ export function asker(tell: (heavy: Heavy) => void): Asker {
       try {
         const door = workbench();
         const fit = await door.fit(now.ask);
-        const bits = (await loadPattern(now.ask.pattern)).bits(now.ask, fit);
+        const load = (await loadPattern(now.ask.pattern)).load(now.ask, fit);
         if (!isAbout(now.id)) continue;
         if (!wish) inTime();
-        say({ fit, bits, problem: null, behind: wish !== null && heavy.behind });
+        say({ fit, load, problem: null, behind: wish !== null && heavy.behind });
         if (wish) continue;
         await new Promise((go) => setTimeout(go, RESTS));
         if (wish) continue;

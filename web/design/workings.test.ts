@@ -28,7 +28,7 @@ describe('what follows from the open design', () => {
     expect(state().drawing!.scene.marks.length).toBeGreaterThan(3);
     await rests();
     expect(state().heavy).toMatchObject({ fit: { verdict: 'clear' }, problem: null, behind: false });
-    expect(state().heavy.bits).toBeGreaterThan(5);
+    expect(state().heavy.load!.total).toBeGreaterThan(5);
   });
   it('keeps what a turned dial leaves as it was, and the picture until the dials rest', async () => {
     open(2);

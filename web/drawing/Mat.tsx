@@ -77,6 +77,8 @@ const Grid = memo(function Grid({
       <g fontSize={12 * px} fill="#b9d0c6" aria-hidden>
         {lines(0, vw - 14 * px)
           .filter((i) => i > 0 && i % (strong * far) === 0)
+          // Whole, or not at all: half a figure is another one.
+          .filter((i) => i * every <= vw - 14 * px)
           .map((i) => (
             <text key={`x${i}`} x={i * every} y={14 * px} textAnchor="middle">
               {figure(i)}

@@ -205,10 +205,10 @@ describe('the ladder', () => {
   it('shows the load that orders it, and the level that is yours', () => {
     const mine = levels.findIndex((r) => r.differs.length === 0);
     expect(mine).toBeGreaterThan(0);
-    ladder(null, levels[0]!.bits);
+    ladder(null, levels[0]!.load.total);
     const buttons = screen.getAllByRole('button', { pressed: false });
     expect(buttons).toHaveLength(levels.length);
-    expect(buttons[1]).toHaveTextContent(`load ${levels[1]!.load.total.toFixed(1)}`);
+    expect(buttons[1]).toHaveTextContent(levels[1]!.load.total.toFixed(1));
     expect(buttons.map((b) => b.textContent.includes('yours'))).toEqual(levels.map((_, i) => i === mine));
     expect(screen.queryByText(/± /)).toBeNull();
   });

@@ -9,7 +9,9 @@ const Ask = styled(Button)`
   border: 0;
   background: none;
   padding: 4px;
-  margin: -4px 0;
+  margin: -4px 0 -4px -4px;
+  justify-self: start;
+  text-align: left;
   color: var(--fox-deep);
   font: 600 13px/1.2 var(--body);
   text-decoration: underline;
@@ -31,17 +33,25 @@ const Sheet = styled(Popover)`
 `;
 
 /** A word that must be learned explains itself where it stands, in two lines. */
-const WhatIs = ({ word, children }: { word: string; children: React.ReactNode }) => (
+const WhatIs = ({ word, ask, children }: { word: string; ask?: string; children: React.ReactNode }) => (
   <DialogTrigger>
-    <Ask>{text('what', { word })}</Ask>
+    <Ask aria-label={ask && `${word}: ${ask}`}>{ask ?? text('what', { word })}</Ask>
     <Sheet placement="top">
       <Dialog aria-label={text('whatMeans', { word })}>{children}</Dialog>
     </Sheet>
   </DialogTrigger>
 );
 
+/** Beside what is measured one piece at a time. */
+export const WhatAreBits = () => <WhatIs word={text('bit')}>{text('howDifficultPieceHand')}</WhatIs>;
+
 /** Beside figures that move with every turn of a dial: the words stay. */
-export const WhatAreBits = memo(function WhatAreBits() {
-  return <WhatIs word={text('bit')}>{text('howDifficultPieceHand')}</WhatIs>;
+export const WhatIsDifficulty = memo(function WhatIsDifficulty({ parts }: { parts: string | null }) {
+  return (
+    <WhatIs ask={text('why')} word={text('difficulty')}>
+      {parts && <p>{text('difficultyHere', { parts })}</p>}
+      <p>{text('howDifficult')}</p>
+    </WhatIs>
+  );
 });
 export const WhatIsLevel = () => <WhatIs word={text('level')}>{text('oneStepThisDesigns')}</WhatIs>;

@@ -21,9 +21,14 @@ export const en = {
   bit: 'a bit',
   howDifficultPieceHand:
     'How difficult one piece is for the hand: a longer way, a tighter gap and more choices add bits. One bit more is about twice as demanding.',
+  why: 'why?',
+  difficulty: 'difficulty',
+  difficultyHere: 'Here: {parts}.',
+  howDifficult:
+    'A longer way, a tighter gap and more choices make it harder; so do a second hand, force, an order to remember and things to keep in view. 1 more is about twice as demanding. Only levels of one pattern are compared by it.',
   level: 'a level',
   oneStepThisDesigns:
-    'One place on this design’s ladder from easier to harder. Each changes one or two dials. Its load says how demanding it is: aim and choice in bits, and beside them a second hand, force, an order to remember, things to keep in view.',
+    'One place on this design’s ladder from easier to harder. Each changes one or two dials. The figure says how difficult it is.',
   labels: 'Labels',
   asSheetLabelsLies: 'As the sheet of labels lies in the printer. It is kept for the next time.',
   columns: 'Columns',

@@ -146,7 +146,7 @@ const USUAL: Record<string, unknown> = {
 
 /**
  * Answers fetches from a table of `METHOD /path` to an answer, or to a function of the body that may return
- * `[status, body]`; keeps every write that was made.
+ * `[status, body]`, at once or later; keeps every write that was made.
  */
 export function answer(table: Record<string, unknown>): Call[] {
   const calls: Call[] = [];
@@ -160,7 +160,9 @@ export function answer(table: Record<string, unknown>): Call[] {
       table[`${method} ${path}`] ??
       table[`${method} ${path.split('?')[0]}`] ??
       USUAL[`${method} ${path.split('?')[0]}`];
-    const made: unknown = typeof entry === 'function' ? (entry as (b: unknown) => unknown)(body) : entry;
+    const made: unknown = await (typeof entry === 'function'
+      ? (entry as (b: unknown) => unknown)(body)
+      : entry);
     const [status, result] =
       Array.isArray(made) && typeof made[0] === 'number'
         ? (made as [number, unknown])

@@ -1,3 +1,4 @@
+import { when } from '../acts.ts';
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Feature, Pattern, Plan, LevelDials, Show, Step } from '../kernel.ts';
 import {
@@ -166,8 +167,21 @@ export const countOut: Pattern<Dials, Detail> = {
   name: 'Count-out',
   does: (to) => text(to, 'countsTokensOutOnto'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
+  // A heap is taken into the hand and counted out of it; one at a time needs no hand full.
+  acts: ({ dials: d }) =>
+    when({
+      'picks up': true,
+      'lets go': true,
+      'palm to fingertips': d.laid === 'all at once',
+      'reaches across': true,
+    }),
   quiet: true,
-  usualFrom: () => [30, 48],
+  // One, two, three by the end of the third year, five in the fourth, more after it; a numeral alone is read later.
+  usualFrom: ({ dials: d }) => {
+    const from =
+      (d.to <= 3 ? 30 : d.to <= 5 ? 36 : 48) + (d.shows === 'numeral' ? 6 : 0) + (d.dice > 1 ? 6 : 0);
+    return [from, from + 18];
+  },
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Count out ${d.from} to ${d.to}`,

@@ -1,3 +1,4 @@
+import { when } from '../acts.ts';
 import { hazardsNamed } from '../../catalogue/hazardNames.ts';
 import { atLeast, shapeOf, type Material } from '../../materials/material.ts';
 import { outlineName } from '../../outline/outline.ts';
@@ -201,6 +202,14 @@ export const dotMat: Pattern<Dials, Detail> = {
   name: 'Dot mat',
   does: (to) => text(to, 'setsPieceStickerOr'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
+  // A cap is turned to lie as it should, a sticker taken by its edge; a brush does neither.
+  acts: ({ dials: d }) =>
+    when({
+      'picks up': !isPainted(d),
+      'lets go': !isPainted(d),
+      'turns in the fingers': d.use === 'loose' || d.use === 'magnet',
+      'reaches across': true,
+    }),
   quiet: true,
   usualFrom: ({ dials: d }) => (d.colours === 'free' ? [15, 30] : [27, 48]),
   roles: Object.values(ROLES),

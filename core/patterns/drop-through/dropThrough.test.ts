@@ -138,7 +138,7 @@ describe('fit', () => {
         ),
       ).headline,
     ).toMatch(/tongs/);
-    expect(drop.fit(design({ ...dials, tool: 'peg' }, chosen)).verdict).toBe('clear');
+    expect(drop.fit(design({ ...dials, tool: 'peg' }, chosen, { ageFrom: 36 })).verdict).toBe('clear');
   });
   it('lets a soft piece be squeezed in', () => {
     expect(

@@ -45,6 +45,7 @@ export const en = {
   containerNonSlipMat:
     'The container on a non-slip mat or clamped to the table, its opening turned to the hand that works; pieces lie on that side.',
   thumbFinger: 'pincer grasp: thumb and finger',
+  turnsInFingers: 'pincer grasp and rotation: the piece is turned in the fingers',
   wholeHandTongs: 'palmar grasp: whole hand on tongs',
   thumbFingerPressedHard: 'pincer grasp: thumb and finger, pressed hard',
   smallerBall: 'A smaller ball',

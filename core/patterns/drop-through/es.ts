@@ -47,6 +47,7 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   containerNonSlipMat:
     'El recipiente sobre una base antideslizante o sujeto a la mesa, con la abertura hacia la mano que trabaja; las piezas quedan a ese lado.',
   thumbFinger: 'pinza: pulgar e índice',
+  turnsInFingers: 'pinza y rotación: la pieza se gira entre los dedos',
   wholeHandTongs: 'prensión palmar: toda la mano en las pinzas de cocina',
   thumbFingerPressedHard: 'pinza: pulgar e índice, apretando fuerte',
   smallerBall: 'Una bola más pequeña',

@@ -1,10 +1,12 @@
+import { extentsOf, shapeOf } from '../../materials/material.ts';
+import { when } from '../acts.ts';
 import type { At, Pattern } from '../kernel.ts';
 import { ROLES, type Dials } from './dials.ts';
 import { dials } from './table.ts';
 import { fit, moves, type Detail } from './fit.ts';
 import { draw } from './layout.ts';
 import { features, reaches, plan, show } from './making.ts';
-import { parts } from './pieces.ts';
+import { kindsOf, parts } from './pieces.ts';
 import { levels } from './levels.ts';
 import { text } from './words.ts';
 
@@ -28,14 +30,42 @@ function title(at: At<Dials>): string {
   }
 }
 
+/** Whether a piece has to be squeezed small to go in, as it is when nobody squeezes it. */
+const isSqueezed = (at: At<Dials>): boolean =>
+  kindsOf(at).some(({ material }) => {
+    const shape = shapeOf(material);
+    if (material.give === 0 || !shape) return false;
+    const [, middle, short] = extentsOf(shape);
+    return at.dials.opening === 'slot' ? short > at.dials.width : middle > at.dials.length;
+  });
+
 /** A container with an opening, and pieces to post through it. */
 export const dropThrough: Pattern<Dials, Detail> = {
   id: 'drop-through',
   name: 'Drop-through',
   does: (to) => text(to, 'postsPiecesThroughOpening'),
-  skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline', 'Hand strength'],
+  skills: [
+    'Pincer and release',
+    'In-hand manipulation',
+    'Crossing the midline',
+    'Hand strength',
+    'Two hands together',
+  ],
+  acts: (at) =>
+    when({
+      'picks up': at.dials.tool !== 'tongs',
+      'lets go': true,
+      // A sponge that is wider than its hole is squeezed small.
+      squeezes: at.dials.tool !== 'fingers' || isSqueezed(at),
+      // Through strips of tape it is pushed, while the other hand holds the tub.
+      'other hand holds': at.dials.cover === 'tape',
+      'turns in the fingers':
+        at.dials.tool === 'fingers' && at.dials.cover !== 'open' && at.dials.opening !== 'round',
+      'reaches across': true,
+    }),
   quiet: false,
-  usualFrom: () => [9, 18],
+  // Tongs and pegs come when the hand squeezes and opens at will.
+  usualFrom: ({ dials: d }) => (d.tool === 'fingers' ? [9, 18] : [30, 48]),
   roles: Object.values(ROLES),
   dials,
   title,

@@ -4,9 +4,9 @@ import { overRim } from './openings.ts';
 import { parts } from './pieces.ts';
 import { text } from './words.ts';
 
-const gripOf = (at: At<Dials>, tool: Dials['tool']): string =>
+const gripOf = (at: At<Dials>, { tool, turn }: Dials, along: number): string =>
   ({
-    fingers: text(at, 'thumbFinger'),
+    fingers: text(at, turn === along ? 'thumbFinger' : 'turnsInFingers'),
     tongs: text(at, 'wholeHandTongs'),
     peg: text(at, 'thumbFingerPressedHard'),
   })[tool];
@@ -29,7 +29,7 @@ export function levels(at: At<Dials>): LevelDials<Dials>[] {
   const named = (list: [string, string, Dials][]): LevelDials<Dials>[] =>
     list
       .filter(([, , dials]) => overRim({ dials, chosen }) <= 1e-6)
-      .map(([id, name, dials]) => ({ id, name, dials, grip: gripOf(at, dials.tool) }));
+      .map(([id, name, dials]) => ({ id, name, dials, grip: gripOf(at, dials, along) }));
   if (d.cover === 'sip hole') {
     // The hole is as it is: the piece made for it changes.
     const one = (share: number): Dials => ({

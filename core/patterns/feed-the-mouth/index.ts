@@ -1,3 +1,4 @@
+import { when } from '../acts.ts';
 import type { At, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import {
   bagNeed,
@@ -154,8 +155,18 @@ export const feedTheMouth: Pattern<Dials, Detail> = {
   name: 'Feed the mouth',
   does: (to) => text(to, 'squeezesMouthOpenHand'),
   skills: ['Hand strength', 'Two hands together', 'Pincer and release'],
+  acts: ({ dials: d }) =>
+    when({
+      squeezes: d.goal === 'feed',
+      pulls: d.goal === 'pull out',
+      'other hand holds': true,
+      'picks up': d.goal === 'feed',
+      'lets go': d.goal === 'feed',
+    }),
   quiet: true,
-  usualFrom: () => [15, 30],
+  // A cloth is drawn out first; a mouth that has to be squeezed open takes a firm hand, a throw to count by four years.
+  usualFrom: ({ dials: d }) =>
+    d.goal === 'pull out' ? [9, 18] : d.dice > 0 ? [36, 54] : d.crossed ? [15, 30] : [24, 42],
   roles: Object.values(ROLES),
   dials,
   title: (at) =>

@@ -1,3 +1,4 @@
+import { when } from '../acts.ts';
 import type { At, Feature, Pattern, Plan, LevelDials, ScriptStep, Show, Step, Reaches } from '../kernel.ts';
 import { countStep, need, sayFor, sheetOf, step } from '../making.ts';
 import { eachTime, partNeed } from '../supplies.ts';
@@ -210,6 +211,13 @@ export const fingerTape: Pattern<Dials, Detail> = {
   name: 'Finger tape',
   does: (to) => text(to, 'picksPaperUpTaped'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Two hands together'],
+  // The strip is picked off with the other hand; rolled up, between thumb and finger.
+  acts: ({ dials: d }) =>
+    when({
+      'picks up': true,
+      'both at once': true,
+      'rolls in the fingers': d.end !== 'peeled off',
+    }),
   quiet: true,
   usualFrom: () => [15, 30],
   roles: Object.values(ROLES),

@@ -36,13 +36,13 @@ function levels(at: At<Dials>): LevelDials<Dials>[] {
     {
       id: 'single',
       name: text(at, 'singleHoles'),
-      grip: text(at, 'thumbFingerTip'),
+      grip: text(at, 'tipOnTip'),
       dials: holes(n, { punch: 'single', stitch: 'running', tip: 4 }),
     },
     {
       id: 'more',
       name: text(at, 'closeHolesThickTip'),
-      grip: text(at, 'thumbFingerTip'),
+      grip: text(at, 'fingersWalk'),
       dials: holes(2 * n, { punch: 'single', stitch: 'running', tip: 4.5 }),
     },
     {
@@ -66,6 +66,8 @@ export const lace: Pattern<Dials, Detail> = {
   name: 'Lace',
   does: (to) => text(to, 'threadsLaceThroughHoles'),
   skills: ['Two hands together', 'Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
+  // The tip comes back out of the other side; the lace is drawn out to the arm's length.
+  acts: () => ['other hand holds', 'picks up', 'turns in the fingers', 'reaches across'],
   quiet: true,
   usualFrom: ({ dials: d }) => (({ running: [24, 42], whip: [36, 54], cross: [48, 66] }) as const)[d.stitch],
   roles: Object.values(ROLES),

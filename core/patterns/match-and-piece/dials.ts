@@ -275,9 +275,10 @@ export const dials = dialTable<Dials>({
     unit: 'each',
     of: 'a number shown',
     ends: [2, 24],
-    range: ({ dials: d }) => [2, Math.max(3, d.number)],
+    range: ({ dials: d }) => [2, d.number],
     why: 'Begin with four to six; more confuses.',
-    when: of('pairs', 'halves'),
+    // Of two there is nothing to choose.
+    when: (at) => of('pairs', 'halves')(at) && at.dials.number > 2,
     begins: numberFor,
   },
   partner: {

@@ -1,3 +1,4 @@
+import { when } from '../acts.ts';
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Cut, Feature, Need, Pattern, Plan, Reaches } from '../kernel.ts';
 import { bagNeed, need } from '../making.ts';
@@ -174,6 +175,13 @@ export const matchAndPiece: Pattern<Dials, Detail> = {
   name: 'Match and piece',
   does: (to) => text(to, 'findsWhatBelongsTogether'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Crossing the midline'],
+  acts: ({ dials: d }) =>
+    when({
+      'picks up': true,
+      'lets go': true,
+      'turns in the fingers': d.kind === 'insets' || d.kind === 'halves' || d.partner === 'stick',
+      'reaches across': true,
+    }),
   quiet: true,
   usualFrom: ({ dials: d }) =>
     (({ insets: [15, 30], pairs: [20, 36], halves: [24, 42], order: [24, 42] }) as const)[d.kind],

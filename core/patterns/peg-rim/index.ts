@@ -1,3 +1,4 @@
+import { when } from '../acts.ts';
 import type { At, Feature, Pattern, Plan, LevelDials, Show, Step } from '../kernel.ts';
 import { bagNeed, cleaningStep, countStep, need, sayFor, step, stopWords } from '../making.ts';
 import { SPOT, supplied } from '../supplies.ts';
@@ -177,6 +178,15 @@ export const pegRim: Pattern<Dials, Detail> = {
   name: 'Peg rim',
   does: (to) => text(to, 'clipsPegsRimFreely'),
   skills: ['Hand strength', 'Pincer and release', 'Two hands together', 'Crossing the midline'],
+  acts: (at) =>
+    when({
+      squeezes: true,
+      'picks up': at.dials.way === 'on',
+      'lets go': at.dials.way === 'on',
+      // A tub stands by itself, a card is held; the other hand's turn is asked for by the dial.
+      'other hand holds': parts(at).rim.form !== 'container' || at.dials.hand === 'the other hand',
+      'reaches across': true,
+    }),
   quiet: true,
   usualFrom: ({ dials: d }) => (d.way !== 'on' ? [18, 36] : d.pattern === 'free' ? [24, 42] : [36, 54]),
   roles: Object.values(ROLES),

@@ -1,3 +1,4 @@
+import { when } from '../acts.ts';
 import { isWeak } from '../../child/usualHand.ts';
 import { hasTrait, shapeOf, type Material } from '../../materials/material.ts';
 import type { At, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
@@ -277,6 +278,15 @@ export const pullOut: Pattern<Dials, Detail> = {
   name: 'Pull-out',
   does: (to) => text(to, 'pullsSticksStemsOr'),
   skills: ['Pincer and release', 'Two hands together', 'Hand strength'],
+  acts: (at) =>
+    when({
+      // What stands out far is taken in the fist.
+      'picks up': at.dials.tool === 'fingers' || at.dials.tool === 'finger and thumb on a peg',
+      'lets go': true,
+      squeezes: at.dials.tool !== 'fingers',
+      pulls: !isCage(at) && at.dials.opening === 'slit',
+      'other hand holds': true,
+    }),
   quiet: true,
   usualFrom: ({ dials: d }) => (d.tool === 'fingers' ? [8, 14] : [30, 48]),
   roles: Object.values(ROLES),

@@ -54,7 +54,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
   const facts: Fact[] = [
     ...(stapled
       ? ([
-          { id: 'staples', label: 'Staples at least', value: leastStaples, unit: 'each', onMat: true },
+          { id: 'leastStaples', label: 'Staples at least', value: leastStaples, unit: 'each', onMat: true },
           { id: 'gap', label: 'Gap between staples', value: max(0, gap), unit: 'mm', onMat: true },
         ] as const)
       : []),

@@ -1,3 +1,4 @@
+import { when } from '../acts.ts';
 import { rectangleOutline } from '../../geometry/polygon.ts';
 import type { At, Cut, Feature, Need, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { countStep, need, plainName, sayFor, step, stopWords } from '../making.ts';
@@ -253,6 +254,13 @@ export const shake: Pattern<Dials, Detail> = {
   name: 'Shake',
   does: (to) => text(to, 'fillsPiecePieceThen'),
   skills: ['Pincer and release', 'In-hand manipulation', 'Two hands together'],
+  acts: (at) =>
+    when({
+      'other hand holds': true,
+      'picks up': filledOf(at) === 'one by one',
+      'lets go': filledOf(at) !== 'poured',
+      'palm to fingertips': filledOf(at) === 'from the hand',
+    }),
   quiet: false,
   usualFrom: (at) => (filledOf(at) === 'poured' ? [9, 18] : [12, 30]),
   roles: Object.values(ROLES),

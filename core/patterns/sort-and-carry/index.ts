@@ -1,3 +1,4 @@
+import { ACROSS, when } from '../acts.ts';
 import type { At, Feature, Pattern, Plan, LevelDials, Show, Step } from '../kernel.ts';
 import {
   bagNeed,
@@ -128,12 +129,27 @@ function levels(at: At<Dials>): LevelDials<Dials>[] {
   ];
 }
 
+/** From the first cup's edge to the last one's, mm. */
+const rowOf = (at: At<Dials>): number =>
+  at.dials.cups * parts(at).stands + (at.dials.cups - 1) * at.dials.hand;
+
 /** Cups with a card each; pieces carried to them by fingers or a tool. */
 export const sortAndCarry: Pattern<Dials, Detail> = {
   id: 'sort-and-carry',
   name: 'Sort and carry',
   does: (to) => text(to, 'carriesPiecesCupThey'),
   skills: ['Pincer and release', 'Hand strength', 'Crossing the midline', 'In-hand manipulation'],
+  acts: (at) =>
+    when({
+      'picks up': at.dials.tool === 'fingers',
+      'lets go': at.dials.tool !== 'spoon',
+      squeezes: at.dials.tool !== 'fingers' && at.dials.tool !== 'spoon',
+      // A mark is turned up to be read.
+      'turns in the fingers':
+        at.dials.tool === 'fingers' && ['number', 'letter', 'own text'].includes(at.dials.shows),
+      // What lies on a spoon is carried level all the way.
+      'reaches across': at.dials.tool === 'spoon' || rowOf(at) >= ACROSS,
+    }),
   quiet: true,
   usualFrom: ({ dials: d }) => (d.tool === 'fingers' ? [15, 30] : [30, 48]),
   roles: Object.values(ROLES),

@@ -300,6 +300,7 @@ export const stack: Pattern<Dials, Detail> = {
   name: 'Stack',
   does: (to) => text(to, 'putsRingsOverPost'),
   skills: ['Two hands together', 'Pincer and release', 'Crossing the midline'],
+  acts: () => ['other hand holds', 'picks up', 'lets go', 'reaches across'],
   quiet: true,
   usualFrom: ({ dials: d }) => (d.shows === 'plain' ? [10, 18] : [24, 42]),
   roles: Object.values(ROLES),

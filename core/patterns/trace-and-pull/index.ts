@@ -1,3 +1,4 @@
+import { ACROSS, when } from '../acts.ts';
 import { isWeak } from '../../child/usualHand.ts';
 import { outlineName } from '../../outline/outline.ts';
 import type { At, Feature, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
@@ -193,8 +194,17 @@ export const traceAndPull: Pattern<Dials, Detail> = {
   name: 'Trace and pull',
   does: (to) => text(to, 'squeezesGlueAlongLine'),
   skills: ['Hand strength', 'Two hands together', 'Crossing the midline'],
+  acts: ({ dials: d }) =>
+    when({
+      // Dried glue is pulled off its sheet, whoever laid it.
+      pulls: true,
+      squeezes: d.child === 'traces and pulls',
+      'other hand holds': true,
+      'reaches across': d.longest >= ACROSS || d.child !== 'pulls',
+    }),
   quiet: true,
-  usualFrom: () => [18, 36],
+  usualFrom: ({ dials: d }) =>
+    (({ pulls: [18, 36], 'colours and pulls': [24, 42], 'traces and pulls': [36, 54] }) as const)[d.child],
   roles: Object.values(ROLES),
   dials,
   title: ({ dials: d }) => `Trace the ${outlineName(d.outline)} and pull it up`,

@@ -12,7 +12,8 @@ beforeAll(async () => {
 });
 const of = (part: Partial<Dials>, chosen: Chosen = {}): AnyAt => {
   const all = { ...usualMaterials(trace.roles), ...chosen };
-  return design({ ...trace.defaults({ approach: 'graded play', ageFrom: 48, chosen: all }), ...part }, all);
+  const dials = { ...trace.defaults({ approach: 'graded play', ageFrom: 48, chosen: all }), ...part };
+  return design(dials, all, { ageFrom: 48 });
 };
 const fact = (at: AnyAt, id: string): unknown => trace.fit(at).facts.find((f) => f.id === id)?.value;
 const SQUARE = { kind: 'shape', shape: 'square' } as const;

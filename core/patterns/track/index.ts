@@ -1,3 +1,4 @@
+import { ACROSS, when } from '../acts.ts';
 import type { At, Feature, Need, Pattern, Plan, LevelDials, Show, Step, Reaches } from '../kernel.ts';
 import { cleaningStep, countStep, need, plainName, sayFor, step, stopWords } from '../making.ts';
 import { supplied } from '../supplies.ts';
@@ -185,8 +186,15 @@ export const track: Pattern<Dials, Detail> = {
   name: 'Track',
   does: (to) => text(to, 'steersSomethingThroughLane'),
   skills: ['Two hands together', 'Crossing the midline', 'Pincer and release'],
+  acts: ({ dials: d }) =>
+    when({
+      'other hand holds': true,
+      'picks up': d.runs === 'driven',
+      'lets go': d.runs === 'driven',
+      'reaches across': d.length >= ACROSS,
+    }),
   quiet: true,
-  usualFrom: () => [18, 36],
+  usualFrom: ({ dials: d }) => (({ driven: [15, 30], pushed: [24, 42], rolled: [24, 42] }) as const)[d.runs],
   roles: Object.values(ROLES),
   dials,
   title: (at) =>

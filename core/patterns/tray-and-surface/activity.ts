@@ -1,6 +1,7 @@
 import type { Move } from '../../challenge/bits.ts';
 import type { Mark } from '../../drawing/mark.ts';
 import type { Material } from '../../materials/material.ts';
+import type { Act } from '../acts.ts';
 import type { At, Fact, Feature, LevelDials, Need, Sheet, Step, Verdict } from '../kernel.ts';
 import type { Dials } from './dials.ts';
 
@@ -25,6 +26,10 @@ export interface Activity {
   clean(at: Surface): { readonly words: string; readonly who: Step['who']; readonly minutes: number };
   features?(at: Surface): Feature[];
   moves(at: Surface): Move[];
+  /** What the hands do. */
+  acts(at: Surface): readonly Act[];
+  /** When most children begin it, months (common practice). */
+  readonly usualFrom: readonly [number, number];
   levels(at: Surface): LevelDials<Dials>[];
   /** What is said and looked for. */
   says(at: Surface): Says;

@@ -72,6 +72,8 @@ export const brushes: Activity = {
   }),
   clean: (at) => ({ words: text(at, 'rinseBrushesLidsHang'), who: 'either', minutes: 8 }),
   moves: (at) => lineMoves(at, 250),
+  acts: () => ['other hand holds', 'reaches across'],
+  usualFrom: [15, 30],
   levels: lineLevels,
   says: (at) => ({
     play: text(at, 'corkOrFeather'),

@@ -61,6 +61,9 @@ export const floor: Activity = {
       .slice(0, min(points.length, 6))
       .map(() => ({ distance: max(100, min(side, 1200)), tolerance: 120 }));
   },
+  // The line is walked on; taking the tape up again is the hands' part.
+  acts: () => ['pulls', 'both at once'],
+  usualFrom: [24, 42],
   levels: (at) => {
     const { across } = at.dials;
     const feet = text(at, 'feet');

@@ -60,6 +60,8 @@ export const foil: Activity = {
   }),
   features: (at) => rolledFeatures(at, text(at, 'foilCrushedBall'), text(at, 'foilPath')),
   moves: (at) => lineMoves(at, min(at.dials.across, 800)),
+  acts: () => ['squeezes', 'both at once'],
+  usualFrom: [10, 24],
   levels: lineLevels,
   says: (at) => ({
     play: text(at, 'ice'),

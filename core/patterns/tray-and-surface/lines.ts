@@ -14,7 +14,13 @@ export const lineMoves = ({ dials: d }: Surface, reach: number): Move[] => [
 
 /** From the whole hand to a brush: the finer what it is drawn with, the harder. */
 export const lineLevels = (at: Surface) => [
-  levelOf(at, 'hand', text(at, 'wholeHand'), text(at, 'wholeHand2'), { tool: 'hand' }),
+  levelOf(
+    at,
+    'hand',
+    text(at, 'wholeHand'),
+    text(at, at.dials.kind === 'food tray' ? 'fingersRake' : 'wholeHand2'),
+    { tool: 'hand' },
+  ),
   levelOf(at, 'spoon', text(at, 'spoon'), text(at, 'fistThenFingers'), { tool: 'spoon' }),
   levelOf(at, 'comb', text(at, 'comb'), text(at, 'fingers'), { tool: 'comb' }),
   levelOf(at, 'finger', text(at, 'finger'), text(at, 'fingerPoints'), { tool: 'finger' }),

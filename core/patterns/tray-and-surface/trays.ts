@@ -124,6 +124,8 @@ export const foodTray: Activity = {
   }),
   clean: (at) => ({ words: text(at, 'throwAwayWhatLeft'), who: 'either', minutes: 6 }),
   moves: (at) => lineMoves(at, max(60, roundTray(at) / 4)),
+  acts: () => ['other hand holds', 'reaches across'],
+  usualFrom: [10, 24],
   levels: lineLevels,
   says: (at) => ({
     play: text(at, 'waves'),
@@ -214,6 +216,8 @@ export const dough: Activity = {
       : [];
   },
   moves: foodTray.moves,
+  acts: () => ['squeezes', 'both at once'],
+  usualFrom: [15, 30],
   levels: lineLevels,
   says: (at) => ({
     play: text(at, 'seaSnake'),

@@ -82,6 +82,8 @@ export const wall: Activity = {
       { distance: 40, tolerance: 6 },
     ];
   },
+  acts: () => ['pulls', 'reaches across'],
+  usualFrom: [12, 30],
   levels: (at) => [
     levelOf(at, 'straight', text(at, 'straight'), text(at, 'fingersPull'), { level: 'straight' }),
     levelOf(at, 'squat', text(at, 'squat'), text(at, 'fingersPullKneesBend'), { level: 'squat' }),

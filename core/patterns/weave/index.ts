@@ -1,3 +1,4 @@
+import { when } from '../acts.ts';
 import type { At, Pattern, LevelDials } from '../kernel.ts';
 import { dials, parts, ROLES, thickOf } from './dials.ts';
 import type { Dials } from './schema.ts';
@@ -74,6 +75,13 @@ export const weave: Pattern<Dials, Wound> = {
   name: 'Weave',
   does: (to) => text(to, 'windsThreadRoundSticks'),
   skills: ['Two hands together', 'Crossing the midline', 'In-hand manipulation'],
+  // Round an arm the yarn is handed from one side to the other; on a loom the arm goes all the way across.
+  acts: ({ dials: d }) =>
+    when({
+      'both at once': true,
+      'turns in the fingers': d.frame !== 'loom' && d.wraps > 0,
+      'reaches across': d.frame === 'loom',
+    }),
   quiet: true,
   usualFrom: ({ dials: d }) => (d.frame === 'loom' ? [42, 66] : [33, 54]),
   roles: Object.values(ROLES),

@@ -11,6 +11,7 @@ import type { ServerContext } from '../../serverContext.ts';
 import { reading } from '../reads.ts';
 import { csvRows, MOST_BYTES, tooLarge } from '../../formats/csv.ts';
 import { ProblemError } from '../../problem.ts';
+import { takeTurn } from '../../takeTurns.ts';
 import { temporaryFolder } from '../../temporary.ts';
 import type { FamilyValue } from './familyRows.ts';
 import { kindOf } from './kinds.ts';
@@ -136,5 +137,13 @@ export const forgetFile = (id: string): void => {
 export async function* exportFile(em: EntityManager, kind: FileKind, today: Day): AsyncGenerator<string> {
   const shape = kindOf(kind);
   yield csvRows([shape.columns]);
-  for await (const page of shape.pages(em, today)) yield csvRows(page);
+  const pages = shape.pages(em, today)[Symbol.asyncIterator]();
+  for (;;) {
+    const part = await takeTurn(async () => {
+      const page = await pages.next();
+      return page.done ? null : csvRows(page.value);
+    });
+    if (part === null) return;
+    yield part;
+  }
 }

@@ -5,7 +5,6 @@ import { buildInput } from '../../../contract/designs.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { labelSheet } from '../../../core/print/labelSheet.ts';
 import { KitRow } from '../../db/entities.ts';
-import { templateSvg } from '../../formats/papers.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { countLine } from '../../../core/lend/parts.ts';
@@ -117,7 +116,7 @@ export function makeRoutes(serverContext: ServerContext): Router {
       res
         .type('image/svg+xml')
         .attachment(`${file}-template${pages.length > 1 ? `-${page}` : ''}.svg`)
-        .send(templateSvg(wanted, words));
+        .send((await import('../../formats/papers.ts')).templateSvg(wanted, words));
     },
   );
   r.get(

@@ -144,11 +144,11 @@ function WhatClears({
               {[
                 THEN[c.verdict],
                 text('fit', { headline: c.fit.headline.toLowerCase() }),
-                c.bits[1] === null
-                  ? text('noBits')
-                  : c.bits[0] === null
-                    ? text('bits', { what: c.bits[1].toFixed(1) })
-                    : text('bitsNow', { what: c.bits[1].toFixed(1), what2: c.bits[0].toFixed(1) }),
+                c.load[1] === null
+                  ? text('noDifficulty')
+                  : c.load[0] === null
+                    ? text('difficulty', { now: c.load[1].toFixed(1) })
+                    : text('difficultyBefore', { now: c.load[1].toFixed(1), before: c.load[0].toFixed(1) }),
                 text('materials', { needs: money(Math.round(costOf(c.needs))) }),
               ].join(' · ')}
             </Quiet>

@@ -67,6 +67,9 @@ export function Component() {
   const bench = useRef<HTMLDivElement>(null);
   const what = useRef<HTMLDivElement>(null);
   const side = useRef<HTMLDivElement>(null);
+  /** Counts what somebody begins: typing, a group, a find picked. */
+  const begun = useRef(0);
+  const sent = useRef(-1);
   const take = useChange((input: FindInput) => api<FindAnswer>('POST', '/finds', input));
   const all = useMemo(() => candidatesOf(materials ?? [], lots ?? []), [materials, lots]);
   const search = useMemo(
@@ -91,6 +94,7 @@ export function Component() {
       })
     : null;
   const pick = (c: Candidate): void => {
+    begun.current++;
     setPicked(c);
     setLook(firstLook(c));
     setSizes({});
@@ -101,11 +105,16 @@ export function Component() {
     requestAnimationFrame(() => inSight(bench.current));
   };
   const send = (input: FindInput): void => {
-    if (take.isPending) return;
+    // Pressed twice it goes in once; the next find need not wait for the last one.
+    if (take.isPending && sent.current === begun.current) return;
+    sent.current = begun.current;
+    const before = begun.current;
     setProblem(null);
-    take.mutate(input, {
-      onSuccess: (done) => {
+    take.mutateAsync(input).then(
+      (done) => {
         setLast({ input, answer: done });
+        // Whoever went on to the next find meanwhile keeps what they have begun.
+        if (begun.current !== before) return;
         setPicked(null);
         setFind('');
         setGroup(null);
@@ -113,8 +122,8 @@ export function Component() {
         if (!touched()) what.current?.querySelector('input')?.focus({ preventScroll: true });
         requestAnimationFrame(() => inSight(touched() ? bench.current : what.current));
       },
-      onError: (e) => setProblem(words(e)),
-    });
+      (e: unknown) => setProblem(words(e)),
+    );
   };
   const takeIn = (): void => {
     if (!picked || stopsAtUnread(side.current)) return;
@@ -160,16 +169,21 @@ export function Component() {
             find={find}
             group={group}
             onFind={(text) => {
+              begun.current++;
               setFind(text);
               setGroup(null);
               setPicked(null);
             }}
             onGroup={(g) => {
+              begun.current++;
               setGroup(g);
               setFind('');
               setPicked(null);
             }}
-            onFirst={() => shown[0] && pick(shown[0])}
+            onFirst={() => {
+              // Enter pressed once too often picks nothing that nobody named.
+              if ((find.trim() !== '' || group !== null) && shown[0]) pick(shown[0]);
+            }}
           />
         </div>
         <Panel

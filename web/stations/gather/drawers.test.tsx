@@ -72,6 +72,37 @@ describe('a look over a find', () => {
     });
     expect(calls[1]!.body).toMatchObject({ materialId: 2, quantity: 5 });
   });
+  it('lets one go on to the next find before the last one is in, and takes nothing from it when it is', async () => {
+    let arrive = (): void => {};
+    const held = new Promise<void>((go) => (arrive = go));
+    const calls = answer({
+      'GET /materials': [CAP, TUB],
+      'GET /place': PLACE,
+      'GET /lots': [],
+      'POST /finds': async (b: { quantity: number }) => {
+        if (b.quantity === 5) await held;
+        return [201, found({ came: b.quantity })];
+      },
+    });
+    show(<LookOver />);
+    await pick('cap 2');
+    await userEvent.keyboard('{Enter}');
+    await userEvent.click(await screen.findByRole('button', { name: 'Same again, 5 more' }));
+    await pick('take-away box');
+    await userEvent.keyboard('1');
+    expect(screen.getByRole('status', { name: 'Outcome' })).toHaveTextContent('Clean it first');
+    arrive();
+    expect(await screen.findByText('5 × Cap:')).toBeVisible();
+    // What was begun stays, and goes in as it was answered, once for two presses.
+    expect(screen.getByRole('status', { name: 'Outcome' })).toHaveTextContent('Clean it first');
+    await userEvent.keyboard('{Enter}{Enter}');
+    await waitFor(() => expect(calls).toHaveLength(3));
+    expect(calls[2]!.body).toMatchObject({ catalogue: 'takeaway-box', look: { clean: 'dusty' } });
+    await waitFor(() => expect(screen.getByRole('searchbox', { name: 'What is it?' })).toHaveFocus(), {
+      timeout: 30_000,
+    });
+    expect(calls).toHaveLength(3);
+  });
   it('turns answers by number, and says at once what becomes of it', async () => {
     const calls = open();
     await pick('take-away box');

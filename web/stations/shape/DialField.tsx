@@ -48,7 +48,15 @@ export const DialField = memo(
       case 'outline':
         return <OutlineDial spec={spec} value={value} onChange={set} isDisabled={preview} />;
       case 'number':
-        return <Dial spec={spec} unit={unit} value={Number(value)} onChange={set} isDisabled={preview} />;
+        return (
+          <Dial
+            spec={spec}
+            unit={unit}
+            value={Math.min(spec.max, Math.max(spec.min, Number(value)))}
+            onChange={set}
+            isDisabled={preview}
+          />
+        );
     }
   },
   (a, b) =>

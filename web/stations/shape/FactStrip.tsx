@@ -1,11 +1,13 @@
 import { memo } from 'react';
 import { styled } from 'styled-components';
+import type { Load } from '../../../core/challenge/load.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { factValue } from '../../../core/patterns/factWords.ts';
 import type { Fit, Show } from '../../../core/patterns/index.ts';
 import { Quiet } from '../../parts/Panel.tsx';
-import { WhatAreBits } from '../../parts/WhatIs.tsx';
+import { WhatIsDifficulty } from '../../parts/WhatIs.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
+import { partsOf } from './loadWords.ts';
 import { ShowIt } from './ShowIt.tsx';
 import { text } from './text.ts';
 
@@ -41,16 +43,13 @@ const Facts = styled.div`
 /** What the pattern computes of the design, with units; then how hard it is and how to show it. */
 export const FactStrip = memo(function FactStrip({
   fit,
-  bits,
-  per,
+  load,
   show,
   title,
   unit,
 }: {
   fit: Fit | null;
-  bits: number | null;
-  /** What a note counts, one of it: “piece”. A word, so that a turned dial leaves the strip as it is. */
-  per: string;
+  load: Load | null;
   show: Show;
   /** What the child does, over the words that show it. */
   title: () => string;
@@ -63,15 +62,9 @@ export const FactStrip = memo(function FactStrip({
         <span aria-live="polite">{fit ? <Verdict kind={fit.verdict} word={fit.headline} /> : '…'}</span>
       </div>
       <div>
-        <Quiet>{text('difficultyPer', { per })}</Quiet>
-        <b>
-          {fit === null
-            ? '…'
-            : bits === null
-              ? text('nDoesNotWork')
-              : text('bits', { bits: bits.toFixed(1) })}
-        </b>
-        <WhatAreBits />
+        <Quiet>{text('difficulty')}</Quiet>
+        <b>{fit === null ? '…' : load === null ? text('nDoesNotWork') : load.total.toFixed(1)}</b>
+        <WhatIsDifficulty parts={load && partsOf(load)} />
       </div>
       {fit?.facts
         .filter((f) => !f.onMat)

@@ -1,13 +1,13 @@
 import { memo } from 'react';
 import { styled } from 'styled-components';
 import { WhatIsLevel } from '../../parts/WhatIs.tsx';
-import type { Load } from '../../../core/challenge/load.ts';
 import type { Line } from '../../../core/challenge/line.ts';
 import type { AnyDials, Level } from '../../../core/patterns/index.ts';
 import { factValue } from '../../../core/patterns/factWords.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { ScenePicture } from '../../drawing/ScenePicture.tsx';
 import { Button } from '../../parts/Button.tsx';
+import { partsOf } from './loadWords.ts';
 import { text } from './text.ts';
 
 const Strip = styled.div`
@@ -84,28 +84,13 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
   }
 `;
 
-/** The level with the same dials is the design's own; else one that asks as many bits, the first of several. */
+/** The level with the same dials is the design's own; else one that is as difficult, the first of several. */
 export const nearestLevel = (
   levels: readonly Level<AnyDials>[] | null,
-  bits: number | null,
+  load: number | null,
 ): Level<AnyDials> | undefined =>
   levels?.find((r) => r.differs.length === 0) ??
-  (bits === null ? undefined : levels?.find((r) => Math.abs(bits - r.bits) < 0.05));
-
-/** What a level asks, part by part, without what it does not ask. */
-const partsOf = (load: Load): string =>
-  (
-    [
-      [text('aim'), load.aim],
-      [text('whichOne'), load.choice],
-      [text('twoHandsAtOnce'), load.hands],
-      [text('force'), load.force],
-      [text('orderRemember'), load.remember],
-      [text('thingsInView'), load.attend],
-    ] as const
-  )
-    .flatMap(([name, n]) => (n > 0.05 ? [`${name} ${n.toFixed(1)}`] : []))
-    .join(', ');
+  (load === null ? undefined : levels?.find((r) => Math.abs(load - r.load.total) < 0.05));
 
 interface Props {
   /** Why there are none. */
@@ -152,7 +137,7 @@ export const Ladder = memo(function Ladder({
           <br />
           <WhatIsLevel />
         </p>
-        <ol>
+        <ol aria-label={text('easierHarder')}>
           {levels.map((r) => {
             const on = r.id === chosen;
             const mine = r.id === nearest;
@@ -170,7 +155,7 @@ export const Ladder = memo(function Ladder({
                     <ScenePicture scene={r.picture} width={28} />
                   </span>
                   <span>
-                    <small>{text('load', { load: r.load.total.toFixed(1) })}</small>
+                    <small>{r.load.total.toFixed(1)}</small>
                     {seconds !== null && line && seconds > 0 && (
                       <small>
                         {seconds.toFixed(0)} ± {line.halfWidth(r.bits).toFixed(0)} s

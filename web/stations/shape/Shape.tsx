@@ -137,7 +137,7 @@ function Levels({ chosen, unit }: { chosen: string | null; unit: LengthUnit }) {
   const design = useWorkings((s) => s.design!.id);
   const levels = useWorkings((s) => s.heavy.levels);
   const problem = useWorkings((s) => s.heavy.problem);
-  const nearest = useWorkings((s) => nearestLevel(s.heavy.levels, s.heavy.bits)?.id ?? null);
+  const nearest = useWorkings((s) => nearestLevel(s.heavy.levels, s.heavy.load?.total ?? null)?.id ?? null);
   const [, setParams] = useSearchParams();
   const navigate = useNavigate();
   const notes = useNotePages({ design, limit: 1000 });
@@ -189,18 +189,10 @@ const titleNow = (): string => useWorkings.getState().light?.title ?? '';
 
 function Facts({ level, unit }: { level: Level<AnyDials> | null; unit: LengthUnit }) {
   const fit = useWorkings((s) => s.heavy.fit);
-  const bits = useWorkings((s) => s.heavy.bits);
-  const per = useLight((l) => l.counts.one);
+  const load = useWorkings((s) => s.heavy.load);
   const show = useLight((l) => l.show);
   return (
-    <FactStrip
-      fit={level?.fit ?? fit}
-      bits={level?.bits ?? bits}
-      per={per}
-      show={show}
-      title={titleNow}
-      unit={unit}
-    />
+    <FactStrip fit={level?.fit ?? fit} load={level?.load ?? load} show={show} title={titleNow} unit={unit} />
   );
 }
 
@@ -230,6 +222,29 @@ const Remedy = memo(function Remedy({ level, unit }: { level: Level<AnyDials> | 
   const remedy = level ? level.fit.remedy : own;
   return remedy && <Notice tone={level?.fit.verdict ?? verdict!}>{inUnit(remedy, unit)}</Notice>;
 });
+
+/** Says where the dials have left the skill that the design is for, and sets them so that it is practised again. */
+function Practised() {
+  const skill = useWorkings((s) => s.design!.skill);
+  const practises = useLight((l) => l.pattern.practises(l.at).join('; '));
+  const light = useWorkings((s) => s.light!);
+  const change = useOpenDesign((s) => s.change);
+  if (practises.split('; ').includes(skill)) return null;
+  const dials = light.pattern.practising(light.at, skill);
+  return (
+    <Notice tone="care">
+      {text('notPractised', {
+        skill: skill.toLowerCase(),
+        practises: practises.replaceAll('; ', ', ').toLowerCase(),
+      })}{' '}
+      {dials && (
+        <Button small plain onPress={() => change({ dials })}>
+          {text('setSo')}
+        </Button>
+      )}
+    </Notice>
+  );
+}
 
 function FromShelf() {
   const { supply, problem } = useWorkings((s) => s.supplied);
@@ -286,6 +301,7 @@ function ShapeWork() {
             </Spread>
             {level ? <LevelDials level={level} unit={unit} /> : <OwnDials unit={unit} />}
             <Remedy level={level} unit={unit} />
+            {!level && <Practised />}
             <Seam />
             <HandFit materials={materials} unit={unit} />
             <Seam />

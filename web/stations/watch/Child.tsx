@@ -303,7 +303,7 @@ export function Component() {
                     <span key="d">
                       {n.design}
                       <br />
-                      <Quiet>{text('bits2', { level: n.level, bits: n.bits.toFixed(1) })}</Quiet>
+                      <Quiet>{n.level}</Quiet>
                     </span>,
                     HELP_WORDS[n.help],
                     [

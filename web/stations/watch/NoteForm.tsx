@@ -205,7 +205,7 @@ export function NoteForm({
           options={(heavy.levels ?? []).map((r) => ({
             value: r.id,
             label: r.name,
-            note: text('bits', { bits: r.bits.toFixed(1) }),
+            note: text('difficulty', { load: r.load.total.toFixed(1) }),
           }))}
         />
         {heavy.problem && (

@@ -112,7 +112,7 @@ export function Component() {
             {n.design}
             <br />
             <Quiet>
-              {text('bits2', { level: n.level, bits: n.bits.toFixed(1) })}
+              {n.level}
               {n.before.length > 0 &&
                 text('after', { before: n.before.map((b) => b.level.toLowerCase()).join(', ') })}
             </Quiet>

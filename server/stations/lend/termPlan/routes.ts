@@ -13,7 +13,6 @@ import { abortOnClose } from '../../../compute/abortOnClose.ts';
 import { PlaceRow } from '../../../db/entities.ts';
 import { csvRows } from '../../../formats/csv.ts';
 import { papersFor, sendPaper } from '../../../compute/paper.ts';
-import { termCalendar } from '../../../formats/termCalendar.ts';
 import type { ServerContext } from '../../../serverContext.ts';
 import { ProblemError } from '../../../problem.ts';
 import { reading, readingText } from '../../reads.ts';
@@ -134,7 +133,7 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
       res
         .type('text/calendar')
         .attachment('term.ics')
-        .send(termCalendar(page, name, today()));
+        .send((await import('../../../formats/termCalendar.ts')).termCalendar(page, name, today()));
     },
   );
   r.get(
