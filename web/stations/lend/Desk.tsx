@@ -174,7 +174,7 @@ function LendOut({ kit, borrowers, place }: { kit: Kit; borrowers: readonly Borr
   const [due, setDue] = useState(addDays(place.today, place.loanDays));
   const [more, setMore] = useState<readonly Kit[]>([]);
   const [reason, setReason] = useState<Reason>(NO_REASON);
-  const { data: answer } = useAnswer(kit.id, known?.id ?? null);
+  const { data: answer, isPending: isAsking } = useAnswer(kit.id, known?.id ?? null);
   const lend = useChange(async () => {
     if (family === null) throw new Error(text('chooseFamily'));
     let borrowerId = Number(family);
@@ -296,9 +296,10 @@ function LendOut({ kit, borrowers, place }: { kit: Kit; borrowers: readonly Borr
         <MoreKits kit={kit} value={more} today={place.today} onChange={setMore} />
         <DayField label={text('backOn')} value={due} onChange={setDue} />
         {lend.error && <Notice tone="stop">{words(lend.error)}</Notice>}
+        {/* Not before the check has answered: its answer comes in above, and would move the button from under the finger. */}
         <Button
           type="submit"
-          isDisabled={lend.isPending || (known !== undefined && isStopped(answer, reason))}
+          isDisabled={lend.isPending || (known !== undefined && (isAsking || isStopped(answer, reason)))}
         >
           {more.length > 0 ? text('lendKits', { more: more.length + 1 }) : text('lend3')}
         </Button>

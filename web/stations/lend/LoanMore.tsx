@@ -79,7 +79,7 @@ export function HandOn({
   const [done, setDone] = useState<readonly string[]>([]);
   const [reason, setReason] = useState<Reason>(NO_REASON);
   const to = family === null ? null : Number(family);
-  const { data: answer } = useAnswer(kit.id, to);
+  const { data: answer, isPending: isAsking } = useAnswer(kit.id, to);
   const hand = useChange(() =>
     api<Loan>('POST', `/loans/${loan.id}/hand-on`, {
       present: kit.parts.map((p) => p.due),
@@ -115,7 +115,11 @@ export function HandOn({
             small
             type="submit"
             isDisabled={
-              hand.isPending || family === null || done.length < ASKED.length || isStopped(answer, reason)
+              hand.isPending ||
+              family === null ||
+              done.length < ASKED.length ||
+              isAsking ||
+              isStopped(answer, reason)
             }
           >
             {text('handOn')}
