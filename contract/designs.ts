@@ -11,6 +11,8 @@ const months = z
 
 export const designShape = z.strictObject({
   name,
+  /** Whether somebody named it; false where its name follows what it is: the server says it then. Left out it is named. */
+  ownName: z.boolean({ error: 'expected true or false' }).optional(),
   pattern: z.string({ error: 'expected a pattern' }).max(40, 'expected the name of a pattern'),
   /** Whom it is for, in the place's own word for a group. */
   forGroup: name,

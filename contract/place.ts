@@ -57,6 +57,8 @@ export const placeInput = z.strictObject({
     .min(1, 'must be at least 1 day')
     .max(60, 'must be at most 60 days')
     .optional(),
+  /** Whether what is only simulated (a shop's list, a hand scanner, a scale, an outbox) is shown, to try things with. */
+  simulated: z.boolean({ error: 'expected true or false' }).optional(),
   loanDays: z
     .number({ error: 'expected a number of days' })
     .int('expected whole days')

@@ -47,6 +47,8 @@ export interface OpenPattern extends Pick<
   /** @throws PatternError naming the dial */
   check(dials: unknown): AnyDials;
   title(at: AnyAt): string;
+  /** What a design is called until somebody names it: what it is now, at most 80 characters. */
+  called(at: AnyAt): string;
   defaults(start: Start): AnyDials;
   specs(at: AnyAt): DialSpec[];
   /** Between which ages most children begin it, months. */
@@ -182,6 +184,7 @@ function opened<D extends object, F>(p: Pattern<D, F>): OpenPattern {
     ends: p.dials.ends,
     check: (d) => check(d) as AnyDials,
     title: (at) => p.title(known(at)),
+    called: (at) => (p.called ?? p.title)(known(at)).slice(0, 80),
     defaults: (start) => p.dials.begin(start) as AnyDials,
     specs: (at) => p.dials.specs(known(at)),
     usualFrom: (at) => p.usualFrom(known(at)),

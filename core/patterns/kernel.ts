@@ -312,6 +312,8 @@ export interface Pattern<D extends object, F = unknown> {
   readonly roles: readonly Role[];
   readonly dials: Dialled<D>;
   title(at: At<D>): string;
+  /** What a design is called until somebody names it; the title where that does. */
+  called?(at: At<D>): string;
   /** The one part that may be slow; it runs in a worker and is handed to what needs it. */
   fit(at: At<D>): Fit<F>;
   plan(at: At<D>): Plan;

@@ -544,6 +544,25 @@ function kitsBundlesLevels(add: Add): void {
   );
 }
 
+/**
+ * A new place hides what is only simulated, one in use keeps what it had. A design is named by what it is until somebody names
+ * it. Purchases, files taken in and what their columns meant stay known.
+ */
+function firstHour(add: Add): void {
+  add('alter table "place" add column "simulated" integer not null default 0');
+  add('update "place" set "simulated" = 1 where exists (select 1 from "material")');
+  add(`alter table "place" add column "file_columns" json not null default '{}'`);
+  add('alter table "design" add column "own_name" integer not null default 1');
+  add(
+    'create table "purchase" ("id" integer not null primary key autoincrement, "bought_on" text not null, "total" integer not null check ("total" >= 0), "packs" json not null, "design_id" integer null references "design" ("id") on delete set null)',
+  );
+  add('create index "purchase_design" on "purchase" ("design_id") where "design_id" is not null');
+  add(
+    'create table "file_taken" ("id" integer not null primary key autoincrement, "digest" text not null, "kind" text not null, "name" text not null, "taken_on" text not null, "added" integer not null, "changed" integer not null)',
+  );
+  add('create unique index "file_taken_digest" on "file_taken" ("digest", "kind")');
+}
+
 /** A step of the layout: what it is called in a file that has it, and the statements that make it. */
 export interface Change {
   readonly name: string;
@@ -580,6 +599,7 @@ export const changes: readonly Change[] = [
   change('2026-12-01-traits', traits),
   change('2026-12-01-roles', roles),
   change('2026-12-01-kits-bundles-levels', kitsBundlesLevels),
+  change('2026-12-02-first-hour', firstHour),
 ];
 
 /** Their names; a file that knows others is from a newer version. */

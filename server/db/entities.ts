@@ -1,6 +1,6 @@
 import type { InferEntity } from '@mikro-orm/core';
-import { PlaceRow, RuleLogRow } from './entities/placeRows.ts';
-import { MaterialRow, LotRow, SupplierRow, OfferRow, PriceSeenRow } from './entities/shelfRows.ts';
+import { FileTakenRow, PlaceRow, RuleLogRow } from './entities/placeRows.ts';
+import { MaterialRow, LotRow, SupplierRow, OfferRow, PriceSeenRow, PurchaseRow } from './entities/shelfRows.ts';
 import {
   DesignRow,
   HandTestRow,
@@ -24,8 +24,8 @@ import {
 import { ChildRow, NoteRow } from './entities/watchRows.ts';
 import { PersonRow, SessionRow, AuditLogRow } from './entities/peopleRows.ts';
 
-export { PlaceRow, RuleLogRow } from './entities/placeRows.ts';
-export { MaterialRow, LotRow, SupplierRow, OfferRow } from './entities/shelfRows.ts';
+export { FileTakenRow, PlaceRow, RuleLogRow } from './entities/placeRows.ts';
+export { MaterialRow, LotRow, SupplierRow, OfferRow, PurchaseRow } from './entities/shelfRows.ts';
 export {
   DesignRow,
   HandTestRow,
@@ -56,6 +56,8 @@ export const entities = [
   SupplierRow,
   OfferRow,
   PriceSeenRow,
+  PurchaseRow,
+  FileTakenRow,
   DesignRow,
   ChildRow,
   HandTestRow,

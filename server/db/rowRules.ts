@@ -35,6 +35,8 @@ const sizes = z.looseObject({
 const JSON_RULES: Readonly<Record<string, z.ZodType>> = {
   'place.languages': texts.min(1),
   'place.rules': z.looseObject({ changes: z.array(record), own: z.array(record) }),
+  'place.file_columns': z.record(z.string(), words),
+  'purchase.packs': z.array(z.looseObject({ name: text, supplier: text, count: number, price: number })),
   'place.messages': z.record(z.string(), record),
   'material.sizes': sizes,
   'material.hazards': texts,

@@ -8,7 +8,7 @@ import { patternOf } from '../../core/patterns/index.ts';
 import { useDesigns, useMaterials, usePlace, useRules } from '../data/queries.ts';
 import { words } from '../data/api.ts';
 import { Button, ButtonLink } from '../parts/Button.tsx';
-import { Notice, Panel, Stack } from '../parts/Panel.tsx';
+import { Notice, Panel, Seam, Stack } from '../parts/Panel.tsx';
 import { DesignFacts } from './DesignFacts.tsx';
 import { BenchList, DesignTag } from './DesignTag.tsx';
 import { neededOf, type Light, type Needed } from './derived.ts';
@@ -228,24 +228,26 @@ export function DesignBench({
     return (
       <>
         <Panel style={{ maxWidth: 560 }}>
-          <Stack>
-            <h1>{text('thereNoDesignYet')}</h1>
-            {materials.length > 0 ? (
-              <>
-                <p>{text('startFromSkillWhom')}</p>
+          <Files open={null}>
+            {(buttons) => (
+              <Stack>
+                <h1>{text('thereNoDesignYet')}</h1>
+                <p>{materials.length > 0 ? text('startFromSkillWhom') : text('designStartsFromShelf')}</p>
                 <div>
-                  <Button onPress={newDesign}>{text('newDesign')}</Button>
+                  {materials.length > 0 ? (
+                    <Button onPress={newDesign}>{text('newDesign')}</Button>
+                  ) : (
+                    <ButtonLink to="/gather">{text('fillShelfFirst')}</ButtonLink>
+                  )}
                 </div>
-              </>
-            ) : (
-              <>
-                <p>{text('designStartsFromShelf')}</p>
+                <Seam />
                 <div>
-                  <ButtonLink to="/gather?material=new">{text('addFind')}</ButtonLink>
+                  <p>{text('orOpenFile')}</p>
+                  {buttons}
                 </div>
-              </>
+              </Stack>
             )}
-          </Stack>
+          </Files>
         </Panel>
         {dialog}
       </>

@@ -46,7 +46,8 @@ export function Files({
   open,
   children,
 }: {
-  open: number;
+  /** The design that is open; null where there is none to save as a file. */
+  open: number | null;
   /** What is dropped on, with the buttons where it wants them. */
   children: (buttons: React.ReactNode) => React.ReactNode;
 }) {
@@ -103,9 +104,11 @@ export function Files({
             <PickFile small label={text('designFile')} onPick={(f) => void take(f)}>
               {text('openFile')}
             </PickFile>
-            <DesignFile small href={`/api/designs/${open}/file`}>
-              {text('saveAsFile')}
-            </DesignFile>
+            {open !== null && (
+              <DesignFile small href={`/api/designs/${open}/file`}>
+                {text('saveAsFile')}
+              </DesignFile>
+            )}
           </Row>,
         )}
       </Drop>

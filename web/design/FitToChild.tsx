@@ -97,6 +97,7 @@ export function FitToChild({
     return api<Design>('POST', '/designs', {
       ...general,
       name: `${design.name.slice(0, 70)}, ${name}`.slice(0, 80),
+      ownName: true,
       child: name,
       dials,
       copies: 1,

@@ -152,14 +152,12 @@ export function NewDesign({
       isTrying: all.some((q) => q.isPending && !q.error),
     }),
   });
-  const nameOf = (id: number): string => materials.find((m) => m.id === id)?.name ?? text('material', { id });
   const start = async (s: Suggestion): Promise<void> => {
     try {
       const made = await add.mutateAsync({
-        name: `${s.name}: ${Object.values(s.materials).flat().slice(0, 2).map(nameOf).join(', ')}`.slice(
-          0,
-          80,
-        ),
+        // Called by what it is, until somebody names it.
+        ownName: false,
+        name: s.name,
         pattern: s.pattern,
         forGroup: forWhom.group,
         ageFrom: forWhom.ageFrom,
@@ -180,7 +178,7 @@ export function NewDesign({
     try {
       const made = await add.mutateAsync({
         ...d,
-        name: text('copy', { d: d.name.slice(0, 66) }),
+        name: d.ownName === false ? d.name : text('copy', { d: d.name.slice(0, 66) }),
         forGroup: forWhom.group,
         ageFrom: forWhom.ageFrom,
         ageTo: forWhom.ageTo,

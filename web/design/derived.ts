@@ -26,6 +26,8 @@ export interface Light {
   readonly pattern: OpenPattern;
   readonly at: AnyAt & { readonly dials: AnyDials };
   readonly title: string;
+  /** What it is called until somebody names it. */
+  readonly called: string;
   readonly counts: Counts;
   readonly specs: DialSpec[];
   readonly draw: (fit?: Fit) => Drawing;
@@ -137,6 +139,7 @@ export function lightOf(design: Design, materials: readonly MaterialRow[]): Ligh
       pattern,
       at,
       title: pattern.title(at),
+      called: pattern.called(at),
       counts: pattern.counts(at),
       specs: pattern.specs(at),
       draw: (fit) => pattern.draw(at, fit),

@@ -64,7 +64,9 @@ const failure = (error: unknown): Omit<Unsaved, 'draft'> => ({
 
 /** Whether two states of a design say the same: a save that was taken, though its answer was lost, is no conflict. */
 const sameContent = (a: Design, b: Design): boolean => {
-  const content = ({ version: _, made: __, id: ___, ...rest }: Design): unknown => rest;
+  // A name that follows what it is is said by the server.
+  const content = ({ version: _, made: __, id: ___, name, ...rest }: Design): unknown =>
+    rest.ownName === false ? rest : { ...rest, name };
   return canonical(content(a)) === canonical(content(b));
 };
 const canonical = (x: unknown): string =>
@@ -119,7 +121,12 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
       // What was turned while this was on its way goes next, from the new version.
       const more = now !== sent;
       set({
-        draft: { ...now, version: saved.version, made: saved.made },
+        draft: {
+          ...now,
+          version: saved.version,
+          made: saved.made,
+          name: now.ownName === false ? saved.name : now.name,
+        },
         saving: more ? 'waiting' : 'saved',
         problem: null,
       });

@@ -125,10 +125,15 @@ function askNext(): void {
   });
 }
 
+/** A design that nobody named is called what it is now. */
+const called = (design: Design, light: Light): Design =>
+  design.ownName !== false || design.name === light.called ? design : { ...design, name: light.called };
+
 function work(): void {
-  const design = useOpenDesign.getState().draft;
+  const { draft } = useOpenDesign.getState();
   const { materials, by } = given;
-  if (!design || !materials) return;
+  if (!draft || !materials) return;
+  let design = draft;
   if (!areLoaded([design.pattern])) {
     void loadPattern(design.pattern).then(work, (error: unknown) =>
       useWorkings.setState({ problem: words(error) }),
@@ -150,6 +155,7 @@ function work(): void {
     return;
   }
   const light = isSame && before.light ? steadied(before.light, found) : found;
+  design = called(draft, light);
   try {
     let first: Partial<Workings> = {};
     if (isSame && before.rested) drawNext();

@@ -125,6 +125,7 @@ const readCount = (s: string): number => {
 
 interface CountProps {
   label: string;
+  suffix?: string;
   value: number | null;
   onChange(n: number | null): void;
   error?: string | null | undefined;

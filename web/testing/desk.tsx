@@ -26,6 +26,7 @@ export const PLACE: Place = {
   restDays: 3,
   phone: '',
   hourly: null,
+  simulated: true,
   version: 1,
   today: '2026-11-24',
 };

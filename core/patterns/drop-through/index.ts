@@ -30,6 +30,27 @@ function title(at: At<Dials>): string {
   }
 }
 
+/** A gap is called wide from so many times the least thickness of the piece on. */
+const WIDE = 1.6;
+const OPENING = { slot: 'a slot', round: 'a hole' } as const;
+
+/** What goes through what: “Milk-bottle cap through a slot”. */
+function called(at: At<Dials>): string {
+  const { dials: d } = at;
+  const { first, kinds } = parts(at);
+  const piece = kinds.length > 1 ? `${kinds.length} kinds of piece` : first.name.split(',')[0]!;
+  const through = {
+    tape: `through tape, ${d.width > WIDE * extentsOf(first.solid)[2] ? 'wide' : 'narrow'} gap`,
+    open: 'into an open mouth',
+    'sip hole': 'through a sip hole',
+    lid:
+      d.openings !== 'one' && kinds.length > 1
+        ? `through ${kinds.length} openings`
+        : `through ${d.opening in OPENING ? OPENING[d.opening as keyof typeof OPENING] : `a ${d.opening}`}`,
+  }[d.cover];
+  return `${piece} ${through}${d.tool === 'fingers' ? '' : `, with ${d.tool}`}`;
+}
+
 /** Whether a piece has to be squeezed small to go in, as it is when nobody squeezes it. */
 const isSqueezed = (at: At<Dials>): boolean =>
   kindsOf(at).some(({ material }) => {
@@ -69,6 +90,7 @@ export const dropThrough: Pattern<Dials, Detail> = {
   roles: Object.values(ROLES),
   dials,
   title,
+  called,
   fit,
   plan,
   drawsFit: true,

@@ -28,6 +28,8 @@ export const DesignRow = defineEntity({
     child: p.string().nullable(),
     /** Somebody who will use it still puts things in the mouth. */
     mouths: p.boolean(),
+    /** Whether somebody named it; else its name follows what it is. */
+    ownName: p.boolean(),
   },
 });
 

@@ -31,6 +31,10 @@ export const PlaceRow = defineEntity({
     messages: p.json<OwnMessages>(),
     /** Whether everybody has to sign in on this machine too. */
     signIn: p.boolean(),
+    /** Whether what is only simulated (shop, scanner, scale, outbox) is shown. */
+    simulated: p.boolean(),
+    /** What a heading of a file meant, by kind of file: remembered for the next one. */
+    fileColumns: p.json<Record<string, Record<string, string>>>(),
     /** What tells this place from every other, whatever it is called. */
     identity: p.string(),
   },
@@ -46,5 +50,21 @@ export const RuleLogRow = defineEntity({
     by: p.string().fieldName('changed_by'),
     why: p.string(),
     what: p.string(),
+  },
+});
+
+/** A file that was taken in: the same one again is recognised. */
+export const FileTakenRow = defineEntity({
+  name: 'FileTakenRow',
+  tableName: 'file_taken',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    /** SHA-256 of its bytes, hex. */
+    digest: p.string(),
+    kind: p.string(),
+    name: p.string(),
+    on: p.string().fieldName('taken_on'),
+    added: p.integer(),
+    changed: p.integer(),
   },
 });

@@ -98,3 +98,18 @@ export const PriceSeenRow = defineEntity({
     inStock: p.boolean(),
   },
 });
+
+/** Packs that were bought at once, and what was paid for them. */
+export const PurchaseRow = defineEntity({
+  name: 'PurchaseRow',
+  tableName: 'purchase',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    on: p.string().fieldName('bought_on'),
+    /** Packs with delivery, minor units. */
+    total: p.integer(),
+    packs: p.json<{ name: string; supplier: string; count: number; price: number }[]>(),
+    /** The design that it was bought for; null where for none. */
+    designId: p.integer().nullable(),
+  },
+});

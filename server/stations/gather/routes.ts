@@ -10,6 +10,7 @@ import {
   supplierUpdate,
 } from '../../../contract/materials.ts';
 import { findInput, lotQuery, lotUpdate } from '../../../contract/lots.ts';
+import { starterInput } from '../../../contract/starter.ts';
 import { boughtInput, shopTake } from '../../../contract/shop.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import { read } from '../../problem.ts';
@@ -19,6 +20,7 @@ import * as gather from './service.ts';
 import * as offers from './offers.ts';
 import * as lots from './lots.ts';
 import { bought } from './bought.ts';
+import { takeDemoShelf, takeStarter } from './starter.ts';
 import * as prices from './prices.ts';
 import { Doors, NOTHING } from '../../people/door.ts';
 
@@ -47,6 +49,29 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
       status: 201,
     },
     ({ body: input }) => inTransaction((m) => gather.addMaterial(m, input, today())),
+  );
+  r.post(
+    '/materials/starter',
+    {
+      about:
+        'a first shelf: kinds of the catalogue with how many there are, all or none: `{added, left}`. One whose name is there already is left as it is',
+      role: 'designer',
+      does: 'put something on the shelf',
+      body: starterInput,
+      status: 201,
+    },
+    ({ body: input }) => inTransaction((m) => takeStarter(m, input, today())),
+  );
+  r.post(
+    '/materials/demo',
+    {
+      about: "the demo's shelf with its packs, invented, to try with: on an empty shelf only, else 409",
+      role: 'designer',
+      does: 'put something on the shelf',
+      body: NOTHING,
+      status: 201,
+    },
+    () => inTransaction((m) => takeDemoShelf(m, today())),
   );
   r.put(
     '/materials/:id',

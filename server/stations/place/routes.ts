@@ -20,6 +20,7 @@ const placeJson = <
     signIn: boolean;
     messages: unknown;
     identity: string;
+    fileColumns: unknown;
     hourly?: number | null | undefined;
   },
 >({
@@ -28,6 +29,7 @@ const placeJson = <
   signIn: ___,
   messages: ____,
   identity: _____,
+  fileColumns: ______,
   ...place
 }: T) => ({ ...place, hourly: place.hourly ?? null });
 

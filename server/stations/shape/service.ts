@@ -44,6 +44,7 @@ export const designJson = (d: Design): DesignJson => ({
   onBench: d.onBench,
   ...(d.child == null ? {} : { child: d.child }),
   ...(d.mouths ? { mouths: true } : {}),
+  ...(d.ownName ? {} : { ownName: false }),
 });
 
 /** A page of designs in the order they were begun. */
@@ -211,7 +212,9 @@ async function checked(em: EntityManager, input: DesignInput, today: Day): Promi
       );
   const { chosen } = await chosenFor(em, input.materials, today);
   for (const role of pattern.roles) allTaken(chosen, role);
-  return { ...input, dials: pattern.check(input.dials) };
+  const dials = pattern.check(input.dials);
+  if (input.ownName !== false) return { ...input, dials, ownName: true };
+  return { ...input, dials, ownName: false, name: pattern.called(atOf({ ...input, dials }, chosen)) };
 }
 
 export async function addDesign(em: EntityManager, input: DesignInput, today: Day): Promise<DesignJson> {
@@ -220,6 +223,7 @@ export async function addDesign(em: EntityManager, input: DesignInput, today: Da
     onBench: input.onBench ?? true,
     child: input.child ?? null,
     mouths: input.mouths ?? false,
+    ownName: input.ownName ?? true,
     made: 0,
     version: 1,
   });

@@ -16,7 +16,7 @@ import {
 import { heldForce } from '../../../core/safety/heldForce.ts';
 import type { Market } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useRecalls, useRules } from '../../data/queries.ts';
+import { useChange, usePlace, useRecalls, useRules } from '../../data/queries.ts';
 import { shortDay } from '../../data/style.ts';
 import { Button, FileLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
@@ -115,6 +115,7 @@ function RecordTest({
   const [passed, setPassed] = useState<'yes' | 'no' | ''>('');
   const [problem, setProblem] = useState<string | null>(null);
   const add = useChange((input: HandTestInput) => api<HandTestRow>('POST', '/tests', input));
+  const { data: place } = usePlace();
   const [read, setRead] = useState<ForceUnit>('N');
   const typed = force.trim() === '' ? null : Number(force.replace(',', '.'));
   const number = typed === null ? null : newtons(typed, read);
@@ -153,18 +154,15 @@ function RecordTest({
           />
           {test.force !== null && (
             <>
-              <Scale
-                test={test}
-                onHeld={(f) => {
-                  setRead('N');
-                  setForce(String(f));
-                }}
-              />
-              {test.household && (
-                <Fold>
-                  <summary>{text('noScaleOrGauge')}</summary>
-                  <p>{test.household}</p>
-                </Fold>
+              {test.household && <p>{test.household}</p>}
+              {place?.simulated && (
+                <Scale
+                  test={test}
+                  onHeld={(f) => {
+                    setRead('N');
+                    setForce(String(f));
+                  }}
+                />
               )}
               <TextField
                 label={text('forceWasHeld')}

@@ -68,7 +68,6 @@ export const en = {
     '{part}: the {test} test failed. Kits of it are not lent, and what is out is called back.',
   recordTest: 'Record: {test} test',
   dOn: 'Done on',
-  noScaleOrGauge: 'No scale or gauge at hand?',
   forceWasHeld: 'Force that was held',
   leftEmptyWhereNothing: 'Left empty where nothing was measured: then a test that held proves nothing',
   read: 'Read in',

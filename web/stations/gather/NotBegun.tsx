@@ -122,6 +122,7 @@ export function NotBegun({
                     onProblem(null);
                     start.mutate(
                       {
+                        ownName: false,
                         name: ids.map(nameOf).reverse().join(' into ').slice(0, 80),
                         pattern: f.pattern,
                         forGroup: place.name,

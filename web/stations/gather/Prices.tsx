@@ -160,18 +160,24 @@ export function Component() {
   return (
     <Stack>
       <Heading
-        over={text('packsFollowedSimulatedShop', { place: place.name, offers: offers.length, followed })}
+        over={
+          place.simulated
+            ? text('packsFollowedSimulatedShop', { place: place.name, offers: offers.length, followed })
+            : text('packs2', { place: place.name, offers: offers.length })
+        }
         title={text('whatDoPacksCost')}
       >
-        <Button
-          isDisabled={refresh.isPending}
-          onPress={() => {
-            setProblem(null);
-            refresh.mutate(undefined, { onSuccess: setRead, onError: tell });
-          }}
-        >
-          {text('readShopsLists')}
-        </Button>
+        {place.simulated && (
+          <Button
+            isDisabled={refresh.isPending}
+            onPress={() => {
+              setProblem(null);
+              refresh.mutate(undefined, { onSuccess: setRead, onError: tell });
+            }}
+          >
+            {text('readShopsLists')}
+          </Button>
+        )}
       </Heading>
       {problem && <Notice tone="stop">{problem}</Notice>}
       {read && (
@@ -243,8 +249,9 @@ export function Component() {
             />
           </Panel>
         </div>
-        <div className="shop">
-          <Panel>
+        {place.simulated && (
+          <div className="shop">
+            <Panel>
             <Stack $gap={6}>
               <Spread>
                 <h2>{text('shopsList', { day: shortDay(shop.day) })}</h2>
@@ -286,6 +293,7 @@ export function Component() {
             </Stack>
           </Panel>
         </div>
+        )}
         <div className="past">
           {chosen && chart && (
             <Panel>

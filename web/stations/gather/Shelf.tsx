@@ -22,6 +22,7 @@ const ShelfTable = lazy(() => import('./ShelfTable.tsx'));
 // What stands at the side is loaded when it is opened: the shelf itself needs none of it.
 const LotList = lazy(async () => ({ default: (await import('./LotList.tsx')).LotList }));
 const MaterialForm = lazy(async () => ({ default: (await import('./MaterialForm.tsx')).MaterialForm }));
+const Welcome = lazy(async () => ({ default: (await import('./Welcome.tsx')).Welcome }));
 const Packs = lazy(async () => ({ default: (await import('./Packs.tsx')).Packs }));
 
 const Grid = styled.div`
@@ -176,6 +177,12 @@ export function Component() {
   );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!materials || !place) return <p role="status">{text('loadingShelf')}</p>;
+  if (materials.length === 0 && params.get('material') === null)
+    return (
+      <Suspense fallback={<p role="status">{text('loading')}</p>}>
+        <Welcome place={place} />
+      </Suspense>
+    );
   const openId = params.get('material');
   const open =
     openId === null || openId === 'new' ? null : (materials.find((m) => String(m.id) === openId) ?? null);

@@ -169,7 +169,7 @@ export function Component() {
             />
           ))}
           <Found title={text('pieceTurnedUpWhose')} />
-          <TryScanner />
+          <TryScanner isSimulated={place.simulated} />
         </Stack>
       </div>
       <aside ref={desk}>

@@ -22,6 +22,10 @@ export async function postMails(borrowerIds: readonly number[], language: string
   );
 }
 
+/** The outbox, and whether a mail server takes what is in it. */
+export const useOutbox = () =>
+  useQuery({ queryKey: ['outbox'], queryFn: () => api<Outbox>('GET', '/outbox') });
+
 const stateWords = (m: OutboxMail): string =>
   m.state === 'sent'
     ? text('takenOn', { sentOn: shortDay(m.sentOn!) })
@@ -31,10 +35,7 @@ const stateWords = (m: OutboxMail): string =>
 
 /** Mails that went out or wait to. */
 export function OutboxPanel() {
-  const { data, error } = useQuery({
-    queryKey: ['outbox'],
-    queryFn: () => api<Outbox>('GET', '/outbox'),
-  });
+  const { data, error } = useOutbox();
   const again = useChange(() => api<Outbox>('POST', '/outbox/deliver', {}));
   const drop = useChange((id: number) => api<void>('DELETE', `/outbox/${id}`));
   if (error) return <Notice tone="stop">{words(error)}</Notice>;

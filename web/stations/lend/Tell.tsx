@@ -12,7 +12,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { say } from '../../parts/messages.ts';
 import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
-import { OutboxPanel, postMails } from './OutboxPanel.tsx';
+import { OutboxPanel, postMails, useOutbox } from './OutboxPanel.tsx';
 import { OwnWords, spoken, useMessageWords } from './OwnWords.tsx';
 import { text } from './text.ts';
 
@@ -45,7 +45,7 @@ const BY: Record<ToldAt['by'], string> = {
   said: text('words'),
 };
 
-function Family({ of }: { of: Telling }) {
+function Family({ of, canMail }: { of: Telling; canMail: boolean }) {
   const tell = useChange((by: ToldAt['by']) =>
     api<Telling>('POST', '/tellings', { borrowerId: of.borrowerId, by, language: of.language }),
   );
@@ -75,7 +75,7 @@ function Family({ of }: { of: Telling }) {
           <Button small onPress={() => void kit()}>
             {text('copy')}
           </Button>
-          {of.mail !== null && (
+          {canMail && of.mail !== null && (
             <Button small plain isDisabled={post.isPending} onPress={() => post.mutate(undefined)}>
               {text('mail2')}
             </Button>
@@ -127,6 +127,7 @@ export function Component() {
     enabled: place !== undefined && said !== undefined,
     placeholderData: (before) => before,
   });
+  const { data: outbox } = useOutbox();
   const printed = useChange(async () => {
     for (const t of list ?? [])
       if (!t.told) await api('POST', '/tellings', { borrowerId: t.borrowerId, by: 'printed', language });
@@ -140,7 +141,9 @@ export function Component() {
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!list || !place) return <p role="status">{text('lookingWhoTold')}</p>;
   const open = list.filter((t) => !t.told).length;
-  const toMail = mailable(list);
+  // Where no mail server is set up, nothing can be sent from here; a simulated outbox is shown where that is wanted.
+  const canMail = outbox !== undefined && (!outbox.isSimulated || place.simulated);
+  const toMail = canMail ? mailable(list) : [];
   return (
     <Stack>
       <Heading
@@ -183,7 +186,7 @@ export function Component() {
       {list.length === 0 && <Notice tone="clear">{text('nothingLateDueWithin')}</Notice>}
       <Cards>
         {list.slice(0, shown).map((t) => (
-          <Family key={t.borrowerId} of={t} />
+          <Family key={t.borrowerId} of={t} canMail={canMail} />
         ))}
       </Cards>
       {list.length > shown && (
@@ -195,7 +198,7 @@ export function Component() {
         </Row>
       )}
       <Quiet>{text('familiesKnownHereCode')}</Quiet>
-      <OutboxPanel />
+      {canMail ? <OutboxPanel /> : outbox && <Quiet>{text('noMailServer')}</Quiet>}
       <OwnWords languages={place.languages} />
     </Stack>
   );

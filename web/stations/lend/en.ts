@@ -11,9 +11,10 @@ export const en = {
   back: '{m} is back in {c}.',
   belongsHere: 'It belongs here',
   moreTypeWhat: 'and {fits} more: type what it is',
-  handScannersSimulated: 'Hand scanners, and a simulated one',
+  handScanners: 'Hand scanners',
+  simulatedScanner: 'A simulated one, to try it: it sends the same keys, as fast.',
   handScannerTypesAs:
-    'A hand scanner that types as a keyboard does opens a kit wherever the cursor is. This one sends the same keys, as fast.',
+    'A hand scanner that types as a keyboard does opens a kit wherever the cursor is.',
   labelUnder: 'Label under it',
   scan: 'Scan',
   youngestMonths: 'for {family}, youngest {youngest} months',
@@ -338,6 +339,8 @@ export const en = {
   takenOn: 'taken on {sentOn}',
   notTakenTries: 'not taken at {tries, plural, one {the first try} other {{tries} tries}}: {problem}',
   outbox: 'Outbox',
+  noMailServer:
+    'No mail server is set up, so nothing is sent from here: print the messages, copy them, or open them in your own mail program.',
   outboxSimulated: 'Outbox (simulated)',
   sendAgain: 'Send {waiting} again',
   nothingLeavesThisMachine:

@@ -1,18 +1,15 @@
 import { useState } from 'react';
-import { styled } from 'styled-components';
 import type { Place } from '../../../contract/place.ts';
 import { LOCAL } from '../../../core/gather/lookOver.ts';
-import { LANGUAGES } from '../../../core/lend/sheetWords.ts';
 import { APPROACHES } from '../../../core/patterns/kernel.ts';
 import { MARKETS } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
 import { Backups } from './Backups.tsx';
 import { People } from './People.tsx';
+import { PlaceBasics } from './PlaceBasics.tsx';
 import { useChange, usePlace } from '../../data/queries.ts';
-import { languageName } from '../../data/style.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
-import { Choice, ChoiceOfMany } from '../../parts/Choice.tsx';
-import { Select } from '../../parts/Select.tsx';
+import { Choice } from '../../parts/Choice.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { CountField, MoneyField } from '../../parts/TypedField.tsx';
 import { Form } from '../../parts/Form.tsx';
@@ -51,30 +48,7 @@ function PlaceForm({ place }: { place: Place }) {
         <SideBySide>
           <Panel as="div">
             <Stack>
-              <TextField label={text('namePlace')} value={draft.name} onChange={(name) => set({ name })} />
-              <Choice
-                label={text('lengthsWritten')}
-                value={draft.lengthUnit}
-                onChange={(v) => set({ lengthUnit: v as Place['lengthUnit'] })}
-                options={[
-                  { value: 'mm', label: text('millimetres') },
-                  { value: 'in', label: text('inchesFractions') },
-                ]}
-              />
-              <Two>
-                <Select
-                  label={text('mY')}
-                  value={draft.currency}
-                  onChange={(currency) => set({ currency })}
-                  options={CURRENCIES}
-                />
-                <Select
-                  label={text('datesNumbers')}
-                  value={draft.locale}
-                  onChange={(locale) => set({ locale })}
-                  options={LOCALES}
-                />
-              </Two>
+              <PlaceBasics value={draft} onChange={set} />
               <MoneyField
                 label={text('hourAdultWorkLeft')}
                 minor={draft.hourly}
@@ -101,12 +75,6 @@ function PlaceForm({ place }: { place: Place }) {
                 value={draft.approach}
                 onChange={(v) => set({ approach: v as Place['approach'] })}
                 options={options(APPROACHES)}
-              />
-              <Choice
-                label={text('paper')}
-                value={draft.paper}
-                onChange={(v) => set({ paper: v as Place['paper'] })}
-                options={options(['A4', text('letter')])}
               />
             </Stack>
           </Panel>
@@ -138,12 +106,18 @@ function PlaceForm({ place }: { place: Place }) {
                 value={draft.loanDays}
                 onChange={(loanDays) => set({ loanDays })}
               />
-              <ChoiceOfMany
-                label={text('languagesPapersFamilies')}
-                value={draft.languages}
-                onChange={(languages) => set({ languages: languages as Place['languages'] })}
-                options={LANGUAGES.map((l) => ({ value: l, label: languageName(l) }))}
+              <Seam />
+              <h2>{text('tryThings')}</h2>
+              <Choice
+                label={text('simulatedThings')}
+                value={draft.simulated ? 'shown' : 'hidden'}
+                onChange={(v) => set({ simulated: v === 'shown' })}
+                options={[
+                  { value: 'hidden', label: text('hidden') },
+                  { value: 'shown', label: text('shown') },
+                ]}
               />
+              <Quiet>{text('simulatedNothingReal')}</Quiet>
             </Stack>
           </Panel>
         </SideBySide>
@@ -151,38 +125,6 @@ function PlaceForm({ place }: { place: Place }) {
     </Form>
   );
 }
-
-/** Every currency by its own name, as the browser has them (ISO 4217). */
-const CURRENCIES = Intl.supportedValuesOf('currency').map((code) => ({
-  value: code,
-  label: `${code} · ${new Intl.DisplayNames('en', { type: 'currency' }).of(code) ?? code}`,
-}));
-const LOCALES = [
-  ['en-GB', text('englishBritain')],
-  ['en-US', text('englishUnitedStates')],
-  ['en-IE', text('englishIreland')],
-  ['en-CA', text('englishCanada')],
-  ['en-AU', text('englishAustralia')],
-  ['en-NZ', text('englishNewZealand')],
-  ['en-ZA', text('englishSouthAfrica')],
-  ['es-ES', text('spanishSpain')],
-  ['es-US', text('spanishUnitedStates')],
-  ['de-DE', text('german')],
-  ['fr-FR', text('french')],
-  ['nl-NL', text('dutch')],
-  ['pl-PL', text('polish')],
-  ['sv-SE', text('swedish')],
-].map(([value, label]) => ({
-  value: value!,
-  label: label!,
-  note: new Intl.DateTimeFormat(value, { dateStyle: 'medium' }).format(new Date(2026, 11, 1)),
-}));
-
-const Two = styled.div`
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-`;
 
 /** What a place sets once. */
 export function Component() {

@@ -160,7 +160,9 @@ function Levels({ chosen, unit }: { chosen: string | null; unit: LengthUnit }) {
     void takeOver
       .mutateAsync({
         ...rest,
+        // It says which level it was, and is called so for good: a name that follows could be that of the design it came from.
         name: `${open.name}, ${r.name.toLowerCase()}`.slice(0, 80),
+        ownName: true,
         dials: r.dials,
         copies: 1,
         made: 0,
