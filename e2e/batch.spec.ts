@@ -13,7 +13,7 @@ test('from three designs to a finished batch, by keyboard alone', async ({ page,
   await fill(page, 'Name', 'Nap and evening');
   for (const name of ['Net-mender’s lacing sail', 'Sea-urchin pull box', 'Rain on the deck'])
     await press(page, page.getByRole('checkbox', { name }), 'Space');
-  await press(page, page.getByRole('button', { name: 'Plan this batch' }));
+  await press(page, page.getByRole('button', { name: 'Plan this making session' }));
   await expect(page.getByRole('heading', { level: 1, name: 'Nap and evening' })).toBeVisible();
   await expect(page.getByText('Nobody is at hand yet')).toBeVisible();
 
@@ -37,10 +37,10 @@ test('from three designs to a finished batch, by keyboard alone', async ({ page,
   await times('Hands of Me', '12:30', '16:00');
   await expect(page.getByRole('heading', { name: /All done on 24 Nov at/ })).toBeVisible();
   // A slow machine may not come to the proof in its time; the plan stands all the same, and says which it is.
-  const proof = page.getByText(/Proved: no plan ends sooner\.|The best plan found; none can end before/);
+  const proof = page.getByText(/No plan ends sooner\.|The best plan found; none can end before/);
   await expect(proof).toBeVisible();
   const alone = await page.getByRole('heading', { name: /All done on/ }).textContent();
-  const isProved = async (): Promise<boolean> => (await proof.textContent())!.startsWith('Proved');
+  const isProved = async (): Promise<boolean> => (await proof.textContent())!.startsWith('No plan ends sooner');
   const isAloneProved = await isProved();
   await fill(page, 'Another maker', 'Helper');
   await page.keyboard.press('Enter');
@@ -92,13 +92,13 @@ test('from three designs to a finished batch, by keyboard alone', async ({ page,
   await expect(page.getByRole('list', { name: 'What dries' })).toContainText('Net-mender’s lacing sail');
 
   // Made: labelled, and on the rail.
-  await press(page, page.getByRole('link', { name: 'To the batch' }));
+  await press(page, page.getByRole('link', { name: 'Back to the making session' }));
   await press(page, page.getByRole('button', { name: 'It is made' }));
   await expect(page.getByText('Test the first of each by hand')).toBeVisible();
   await tabTo(page, page.getByRole('dialog').getByRole('button', { name: 'It is made' }));
   await page.keyboard.press('Enter');
   await expect(page.getByText(/6 kits labelled/)).toBeVisible();
-  await press(page, page.getByRole('link', { name: 'Hang them up' }));
+  await press(page, page.getByRole('link', { name: 'See the kits' }));
   await expect(page.getByRole('heading', { level: 1, name: /30 kits, 6 out/ })).toBeVisible();
   expect(errors).toEqual([]);
 });

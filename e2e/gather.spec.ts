@@ -114,7 +114,7 @@ test('saving up says when, and prints what families can bring', async ({ page, d
 
 test('a kit is packed, and a gap that lets a piece out is a stop', async ({ page, demo }) => {
   await page.goto(`${demo.url}/gather/container?design=2`);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('It goes in the yogurt bucket, 130 mm');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('It fits in the yogurt bucket, 130 mm');
   await expect(page.getByRole('img', { name: 'A packing of 5 boxes' })).toBeVisible();
   await page.getByRole('button', { name: /Design/ }).click();
   await page.getByRole('option', { name: 'Crab-claw tongs' }).click();

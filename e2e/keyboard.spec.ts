@@ -1,6 +1,9 @@
 import { expect, test } from './desk.ts';
 import { choose, fill, fromTop, press, tabTo } from './keys.ts';
 
+// What the browser asks for is the first guess of how a place writes: millimetres here.
+test.use({ locale: 'en-GB' });
+
 test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, empty }) => {
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
@@ -8,8 +11,12 @@ test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, 
   await page.goto(`${empty.url}/gather`);
 
   // Gather: a tub in inches, caps in centimetres.
-  await press(page, page.getByRole('button', { name: 'Add a find' }));
-  await fill(page, 'Name', 'Lidded tub');
+  // What the catalogue does not know gets the long form, with the name that was typed.
+  await press(page, page.getByRole('button', { name: 'Add what came in' }));
+  await tabTo(page, page.getByRole('searchbox', { name: 'What is it?' }));
+  await page.keyboard.type('Lidded tub');
+  await press(page, page.getByRole('link', { name: 'Add “Lidded tub” with its sizes' }));
+  await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('Lidded tub');
   await choose(page, 'Form', 'Container with lid');
   await fill(page, 'Across (if any)', '3 3/4"');
   await fill(page, 'Height', '110');
@@ -18,8 +25,10 @@ test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, 
   await press(page, page.getByRole('button', { name: 'Add to the shelf' }));
   await expect(page.getByRole('button', { name: /Lidded tub/ })).toContainText('3 kept');
   await fromTop(page);
-  await press(page, page.getByRole('button', { name: 'Add a find' }));
-  await fill(page, 'Name', 'Bottle cap');
+  await press(page, page.getByRole('link', { name: 'Add what came in' }));
+  await tabTo(page, page.getByRole('searchbox', { name: 'What is it?' }));
+  await page.keyboard.type('Bottle cap');
+  await press(page, page.getByRole('link', { name: 'Add “Bottle cap” with its sizes' }));
   await fill(page, 'Across', '3.8 cm');
   await fill(page, 'Height', '14');
   await fill(page, 'Kept', '20');
@@ -35,11 +44,11 @@ test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, 
   await page.keyboard.press('ArrowRight');
   await press(page, page.getByRole('button', { name: 'Start drop-through' }));
   await expect(page.getByText('Drops free').first()).toBeVisible();
-  await expect(page.getByText('Gap across 3 mm', { exact: true })).toBeVisible();
+  await expect(page.getByText('Room sideways 3 mm', { exact: true })).toBeVisible();
   await tabTo(page, page.getByRole('slider', { name: 'Slot width' }));
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByText('Gap across 4 mm', { exact: true })).toBeVisible();
+  await expect(page.getByText('Room sideways 4 mm', { exact: true })).toBeVisible();
   await expect(page.getByText('Design 1 · saved')).toBeVisible();
 
   // Check, Price, Make.

@@ -72,9 +72,9 @@ test('a batch that is made says so, stops holding stock, and the next one is beg
   const made = page.getByRole('button', { name: /kits? (is|are) made$/ });
   await expect(made).toBeEnabled();
   await made.click();
-  await expect(page.getByText('This batch is made.', { exact: true })).toBeVisible();
+  await expect(page.getByText('These kits are made.', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: /^Price/ }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('This batch is made');
-  await page.getByRole('button', { name: 'Start the next batch' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('These kits are made');
+  await page.getByRole('button', { name: 'Plan more kits' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/kits? cost\?$/);
 });

@@ -15,7 +15,7 @@ test('a manager lets a helper in, who lends and may do no more; everybody signs 
   await expect(people.getByText('Signed in as Keeper')).toBeVisible();
   await people.getByRole('textbox', { name: 'Name', exact: true }).fill('Helper');
   await people.getByLabel('First password').fill(WORD);
-  await people.getByRole('button', { name: 'Let in' }).click();
+  await people.getByRole('button', { name: 'Add them' }).click();
   await expect(people.getByRole('list', { name: 'People' })).toContainText('Helper');
   // The message of it lies over the page; a press where it lies reaches what is below it.
   const words = page.getByText('Helper can sign in now.');
@@ -49,7 +49,7 @@ test('a manager lets a helper in, who lends and may do no more; everybody signs 
   await phone.goto(`${demo.url}/place`);
   await expect(phone.getByText('Signed in as Helper')).toBeVisible();
   await expect(phone.getByRole('region', { name: 'Backups' })).toHaveCount(0);
-  await expect(phone.getByText('Let somebody in')).toHaveCount(0);
+  await expect(phone.getByText('Add a person')).toHaveCount(0);
 
   // It is on record, and turning somebody off ends it at once, in the middle of typing.
   await page.reload();

@@ -107,7 +107,7 @@ test('families are loaded when a design is opened, not before', async ({ page, d
 
 test('turning a dial moves the drawing at once and the answers after it', async ({ page, demo }) => {
   await page.goto(`${demo.url}/shape/1`);
-  await expect(page.getByText('Gap along 4 mm', { exact: true })).toBeVisible();
+  await expect(page.getByText('Room lengthways 4 mm', { exact: true })).toBeVisible();
   await page.getByRole('textbox', { name: 'Slot length, typed' }).fill('1 7/16"');
   await page.getByRole('textbox', { name: 'Slot length, typed' }).press('Enter');
   await expect(page.getByText('Does not go through').first()).toBeVisible();
@@ -138,7 +138,7 @@ test('a design whose dials have left the skill it is for says so, and is set bac
   await page.goto(`${demo.url}/shape/4`);
   await expect(page.getByRole('radio', { name: 'Tongs' })).toBeChecked();
   const said = page.getByText(
-    /It is meant for hand strength; as it is set the hands practise pincer and release/,
+    /It is meant for hand strength; as it is set the hands practise picking up and letting go/,
   );
   await expect(said).toHaveCount(0);
   await page.getByRole('radio', { name: 'Fingers' }).click({ force: true });
@@ -274,7 +274,7 @@ test('a note is written at its level', async ({ page, demo }) => {
   const next = page.getByRole('article', { name: 'Next' });
   await expect(next).toContainText(/“Close slot” was managed alone; about [4-9] in 10 to manage this alone/);
   const offered = await next.getByRole('heading').textContent();
-  await next.getByRole('link', { name: 'Note it' }).click();
+  await next.getByRole('link', { name: 'Write a note on this' }).click();
   await expect(page.getByRole('textbox', { name: 'Child' })).toHaveValue('G-09');
   const [design, level] = offered!.split(', “');
   await expect(page.getByRole('button', { name: /Design/ })).toContainText(design!.trim());
@@ -390,6 +390,6 @@ test('three designs are put together as a kit, made, and hang on the rail', asyn
   await page.getByLabel('Kit file').setInputFiles(await download.path());
   await page.getByRole('dialog', { name: 'Quiet pair' }).getByRole('button', { name: 'Open it' }).click();
   await expect(page.getByRole('region', { name: 'Quiet pair, 2' })).toBeVisible();
-  await page.getByRole('link', { name: 'Back to the rail' }).click();
+  await page.getByRole('link', { name: 'Back to kits' }).click();
   await expect(page.getByRole('button', { name: /FB-K00\da .*Quiet pair/ })).toBeVisible();
 });

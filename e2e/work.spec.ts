@@ -67,8 +67,9 @@ test('the desk works on a phone', async ({ page, demo }) => {
 
 test('a find is measured and added to, and its record is not deleted with it', async ({ page, demo }) => {
   await page.goto(`${demo.url}/gather`);
-  await page.getByRole('button', { name: 'Add a find' }).click();
-  await page.getByRole('textbox', { name: 'Name' }).fill('Cheese-box lid');
+  await page.getByRole('link', { name: 'Add what came in' }).click();
+  await page.getByRole('searchbox', { name: 'What is it?' }).fill('Cheese-box lid');
+  await page.getByRole('link', { name: 'Add “Cheese-box lid” with its sizes' }).click();
   await page.getByRole('textbox', { name: 'Across' }).fill('4 1/4"');
   await page.getByRole('textbox', { name: 'Height' }).fill('1.8 cm');
   await page.getByRole('button', { name: 'Add to the shelf' }).click();
@@ -107,9 +108,9 @@ test('a design whose container is gone from reason can be mended in place', asyn
 
 test('an empty place says where to begin', async ({ page, empty }) => {
   await page.goto(`${empty.url}/shape`);
-  await expect(page.getByText('the shelf is empty yet')).toBeVisible();
-  await page.getByRole('link', { name: 'Add a find' }).click();
-  await expect(page.getByRole('heading', { name: 'A new find' })).toBeVisible();
+  await expect(page.getByText(/the shelf is still empty/)).toBeVisible();
+  await page.getByRole('link', { name: 'Fill the shelf' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Welcome to Fox Button');
   await page.goto(`${empty.url}/lend`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('No kits yet');
   await page.goto(`${empty.url}/nowhere`);

@@ -23,6 +23,18 @@ export function shortDay(day: Day, locale = 'en-GB'): string {
   return format.format(toTime(day));
 }
 
+const longFormats = new Map<string, Intl.DateTimeFormat>();
+
+/** `1 Dec 2026` or `Dec 1, 2026`, for a paper that is kept: in the order of the locale (BCP 47). */
+export function longDay(day: Day, locale = 'en-GB'): string {
+  let format = longFormats.get(locale);
+  if (!format) {
+    format = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeZone: 'UTC' });
+    longFormats.set(locale, format);
+  }
+  return format.format(toTime(day));
+}
+
 /** Whether a language tag (BCP 47) is one that days can be written in. */
 export function isLocale(tag: string): boolean {
   try {

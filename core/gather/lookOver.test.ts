@@ -33,6 +33,8 @@ describe('a look over a find', () => {
   it.each([
     ['yogurt-tub', { clean: 'sticky' }, 'clean first', 'clean'],
     ['yogurt-tub', { smell: 'of food' }, 'clean first', 'smell'],
+    ['yogurt-tub', { smell: 'of fish' }, 'clean first', 'smell'],
+    ['cereal-box', { smell: 'of fish' }, 'never', 'smell'],
     ['cereal-box', { clean: 'dusty' }, 'clean first', 'clean'],
     ['cereal-box', { clean: 'greasy' }, 'never', 'clean'],
     ['cereal-box', { dry: 'damp' }, 'rest', 'dry'],
@@ -63,10 +65,30 @@ describe('a look over a find', () => {
       '2026-12-04',
     );
   });
-  it('lets the worst reason win, and keeps every reason', () => {
-    const a = seen('cereal-box', { clean: 'greasy', dry: 'damp' });
-    expect(a.outcome).toBe('never');
-    expect(a.reasons.map((r) => r.outcome)).toEqual(['never', 'rest']);
+  it('lets the worst reason win, and keeps every reason that still asks for something', () => {
+    const a = seen('yogurt-tub', { clean: 'sticky', dry: 'damp' });
+    expect(a.reasons.map((r) => r.outcome)).toEqual(['clean first', 'rest']);
+    // What is never kept is not to be washed or aired first.
+    const never = seen('cereal-box', { clean: 'greasy', dry: 'damp', held: 'wet food' });
+    expect(never.reasons.map((r) => [r.outcome, r.question])).toEqual([
+      ['never', 'clean'],
+      ['never', 'held'],
+    ]);
+    for (const e of catalogue)
+      for (const smell of ['of food', 'of fish', 'of chemicals'] as const) {
+        const { outcome, reasons } = seen(e.key, { smell, clean: 'sticky', held: 'raw meat or fish' });
+        expect([e.key, outcome, reasons.some((r) => /\bwash\b/i.test(r.words.split('washed')[0]!))]).toEqual([
+          e.key,
+          'never',
+          false,
+        ]);
+      }
+  });
+  it('says the day of a quarantine as a person does', () => {
+    expect(outcomeWords(seen('toilet-tube', { held: 'toilet roll' }))).toMatch(/^Quarantine until 27 Nov\. /);
+    expect(outcomeWords(seen('toilet-tube', { held: 'toilet roll' }), (d) => `the day ${d}`)).toMatch(
+      /^Quarantine until the day 2026-11-27\. /,
+    );
   });
   it('never gets better when more is wrong', () => {
     const rank = { keep: 0, rest: 1, 'clean first': 2, never: 3 };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { addDays, type Day } from '../calendar/days.ts';
+import { addDays, shortDay, type Day } from '../calendar/days.ts';
 import { hazardsNamed } from '../catalogue/hazardNames.ts';
 import { plantMeant } from '../catalogue/plants.ts';
 import { cleaningOf, isPorous, type MaterialInput } from '../materials/material.ts';
@@ -7,7 +7,7 @@ import { cleaningOf, isPorous, type MaterialInput } from '../materials/material.
 /** The questions of a look-over, in the order a practitioner asks them. */
 export const CLEAN = ['clean', 'dusty', 'sticky', 'greasy'] as const;
 export const DRY = ['dry', 'damp', 'mouldy'] as const;
-export const SMELL = ['none', 'of food', 'of chemicals'] as const;
+export const SMELL = ['none', 'of food', 'of fish', 'of chemicals'] as const;
 export const HELD = [
   'nothing',
   'dry food',
@@ -161,6 +161,14 @@ const RULES: readonly Rule[] = [
   },
   {
     question: 'smell',
+    when: (c) => (c.look.smell === 'of fish' ? (c.porous ? 'never' : 'clean first') : null),
+    words: (c) =>
+      c.porous
+        ? 'Smells of fish, and it cannot be washed: the smell stays.'
+        : 'Smells of fish: wash with hot soapy water and a little vinegar, air dry a day. If it still smells, throw it away. If raw fish lay in it, say so under what was in it.',
+  },
+  {
+    question: 'smell',
     when: (c) => (!c.porous && c.look.smell === 'of food' ? 'clean first' : null),
     words: 'Smells of food: wash again, air dry with the lid off.',
   },
@@ -239,15 +247,20 @@ export function lookOver(options: {
     });
   reasons.sort((a, b) => RANK[a.outcome] - RANK[b.outcome]);
   const outcome = reasons[0]?.outcome ?? 'keep';
+  // What is never kept is not to be washed first.
+  if (outcome === 'never') reasons.splice(0, Infinity, ...reasons.filter((r) => r.outcome === 'never'));
   return { outcome, until: outcome === 'rest' ? addDays(today, policy.restDays) : null, reasons };
 }
 
 /** The one line a person reads: the outcome and its first reason. */
-export const outcomeWords = (a: {
-  readonly outcome: Outcome;
-  readonly until: Day | null;
-  readonly reasons: readonly { readonly words: string }[];
-}): string =>
+export const outcomeWords = (
+  a: {
+    readonly outcome: Outcome;
+    readonly until: Day | null;
+    readonly reasons: readonly { readonly words: string }[];
+  },
+  write: (day: Day) => string = shortDay,
+): string =>
   a.outcome === 'keep'
     ? 'Keep it.'
-    : `${a.outcome === 'never' ? 'Never on the shelf' : a.outcome === 'clean first' ? 'Clean it first' : `Quarantine until ${a.until}`}. ${a.reasons[0]!.words}`;
+    : `${a.outcome === 'never' ? 'Never on the shelf' : a.outcome === 'clean first' ? 'Clean it first' : `Quarantine until ${write(a.until!)}`}. ${a.reasons[0]!.words}`;

@@ -125,9 +125,7 @@ const RISES: readonly (readonly [string, string, string, 1 | -1, object?])[] = [
   ['weave', 'sticks', 'crossings', 1],
   // Everything else that a dial moves one way only, as found by turning each dial at every setting and looked through.
   ['drop-through', 'length', 'gapAcross', 1],
-  ['drop-through', 'length', 'waysIn', 1],
   ['drop-through', 'width', 'gapAlong', 1],
-  ['drop-through', 'width', 'waysIn', 1],
   ['lace', 'longest', 'spacing', 1],
   ['lace', 'holes', 'laceLength', 1],
   ['lace', 'edge', 'spacing', -1],

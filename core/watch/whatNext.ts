@@ -1,4 +1,5 @@
 import type { Verdict } from '../patterns/kernel.ts';
+import { skillPlain } from '../patterns/skillWords.ts';
 import { chanceAt, isKnownChance, type Ability, type Chance, type LadderModel } from './ladderModel.ts';
 import { isAlone, LIKED, managedAlone, type Watched } from './outcomes.ts';
 
@@ -156,7 +157,7 @@ export function whatNext(options: {
         : begun(`${because(c)}${likely(c, 'this', notes.length)}.`),
     ),
     easier: said(easier, (c) => begun(`${likely(c, 'it', notes.length)}.`)),
-    other: said(other, (c) => `${c.skill}: ${likely(c, 'it', notes.length)}.`),
+    other: said(other, (c) => `${skillPlain(c.skill)}: ${likely(c, 'it', notes.length)}.`),
     bored: [...boring].map(([design, why]) => ({ design, why })),
     stopped: [
       ...new Map(

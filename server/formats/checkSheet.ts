@@ -1,4 +1,5 @@
 import type { Content, ContentText } from 'pdfmake/interfaces';
+import { longDay, type Day } from '../../core/calendar/days.ts';
 import { gaugeScene } from '../../core/drawing/gauge.ts';
 import type { Scene } from '../../core/drawing/mark.ts';
 import { formatLength, inUnit, type LengthUnit } from '../../core/measure/length.ts';
@@ -17,7 +18,9 @@ export interface CheckSheet {
   readonly place: string;
   /** Whom a family rings; empty where the place has no number. */
   readonly phone: string;
-  readonly today: string;
+  readonly today: Day;
+  /** BCP 47: how its days are written. */
+  readonly locale: string;
   readonly unit: LengthUnit;
   readonly report: KitReport;
   readonly tests: readonly HandTestRow[];
@@ -69,7 +72,7 @@ const page = (s: CheckSheet, title: string, size: Paper, content: Content[]): Pa
   size,
   fontSize: 11,
   lineHeight: 1.18,
-  foot: (at, pages) => `${s.place} · ${s.name} · ${s.today} · page ${at} of ${pages}`,
+  foot: (at, pages) => `${s.place} · ${s.name} · ${longDay(s.today, s.locale)} · page ${at} of ${pages}`,
   content,
 });
 
@@ -98,7 +101,7 @@ export function checkSheetPaper(s: CheckSheet, size: Paper): PaperSpec {
   return page(s, 'check sheet', size, [
     type(s.name, { bold: true, fontSize: s.name.length > 40 ? 16 : 22 }),
     type(
-      `Check sheet. Rules applied: ${report.market}. Youngest who will use it: ${report.youngest} months. ${s.today}.`,
+      `Check sheet. Rules applied: ${report.market}. Youngest who will use it: ${report.youngest} months. ${longDay(s.today, s.locale)}.`,
       { margin: [0, 2, 0, 6] },
     ),
     picture(s.picture, s.unit, [80, 46]),

@@ -1,9 +1,10 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { Note } from '../../contract/notes.ts';
 import type { ChildPage } from '../../contract/watching.ts';
-import { shortDay, type Day } from '../../core/calendar/days.ts';
+import { longDay, shortDay, type Day } from '../../core/calendar/days.ts';
 import { type Paper } from '../../core/print/paper.ts';
 import type { Suggestion } from '../../core/watch/whatNext.ts';
+import { skillWords } from '../../core/patterns/skillWords.ts';
 import { heading, INK, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
 
 /** What was noted of a child, for its family or its therapist. */
@@ -51,11 +52,11 @@ export function childPagePaper(p: ChildPaper, size: Paper): PaperSpec {
     size,
     fontSize: 11.5,
     lineHeight: 1.2,
-    foot: (at, pages) => `${p.place} · ${page.child} · ${p.today} · page ${at} of ${pages}`,
+    foot: (at, pages) => `${p.place} · ${page.child} · ${longDay(p.today, p.locale)} · page ${at} of ${pages}`,
     content: [
       type(page.child, { bold: true, fontSize: 24 }),
       type(
-        `${page.notes} ${page.notes === 1 ? 'note' : 'notes'}. To practise: ${page.whatNext.skill.toLowerCase()}.`,
+        `${page.notes} ${page.notes === 1 ? 'note' : 'notes'}. To practise: ${skillWords(page.whatNext.skill).toLowerCase()}.`,
         { color: QUIET, margin: [0, 2, 0, 0] },
       ),
       heading('What next'),

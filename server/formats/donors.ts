@@ -7,6 +7,7 @@ import { formatMinutes } from '../../core/measure/minutes.ts';
 import { formatMoney, type MoneyStyle } from '../../core/measure/money.ts';
 import { kits } from '../../core/needs/supply.ts';
 import { type Paper } from '../../core/print/paper.ts';
+import { skillPlain } from '../../core/patterns/skillWords.ts';
 import { heading, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
 
@@ -56,7 +57,7 @@ export function donorsPaper(d: DonorSheet, size: Paper): PaperSpec {
     foot: () => `${d.place} · ${shortDay(d.today, d.money.locale)} ${d.today.slice(0, 4)}`,
     content: [
       type(`What ${kits(d.copies)} cost`, { bold: true, fontSize: 24 }),
-      type(`${d.name}, for ${d.forGroup} (${formatAges(d.ageFrom, d.ageTo)}): ${d.skill.toLowerCase()}.`, {
+      type(`${d.name}, for ${d.forGroup} (${formatAges(d.ageFrom, d.ageTo)}): ${skillPlain(d.skill).toLowerCase()}.`, {
         margin: [0, 2, 0, 10],
       }),
       {

@@ -3,6 +3,7 @@ import { shortDay, type Day } from '../../core/calendar/days.ts';
 import { formatMoney, type MoneyStyle } from '../../core/measure/money.ts';
 import { type Paper } from '../../core/print/paper.ts';
 import type { Learned } from '../../core/watch/term.ts';
+import { skillPlain } from '../../core/patterns/skillWords.ts';
 import { heading, type PaperSpec, QUIET, type } from './sheetParts.ts';
 
 /** What happened in a term. */
@@ -102,7 +103,7 @@ export function termReportPaper(t: TermReport, size: Paper): PaperSpec {
         : table(
             ['Design', 'sittings', 'children', 'newly alone', 'liked'],
             t.learned.map((l) => [
-              `${l.name} (${l.skill.toLowerCase()})`,
+              `${l.name} (${skillPlain(l.skill).toLowerCase()})`,
               String(l.sittings),
               String(l.children),
               String(l.newlyAlone),

@@ -10,6 +10,7 @@ import {
   type OpenPattern,
   type Skill,
 } from '../../core/patterns/index.ts';
+import { skillWords } from '../../core/patterns/skillWords.ts';
 import { api, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
@@ -124,7 +125,7 @@ export const DesignFacts = memo(function DesignFacts({ design, materials, patter
         label={text('skill')}
         value={design.skill}
         onChange={(v) => onChange({ skill: v as Skill })}
-        options={SKILLS.map((s) => ({ value: s, label: s }))}
+        options={SKILLS.map((s) => ({ value: s, label: skillWords(s) }))}
       />
       <Select
         label={text('approach')}

@@ -8,6 +8,7 @@ import type { Scene } from '../../core/drawing/mark.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
 import { restOf } from '../../core/needs/supply.ts';
 import { worst } from '../../core/patterns/kernel.ts';
+import { skillWords } from '../../core/patterns/skillWords.ts';
 import { api, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
@@ -126,7 +127,7 @@ export const DesignTag = memo(function DesignTag({ design, handsOn, heavy, pictu
           {design.forGroup}, {formatAges(design.ageFrom, design.ageTo)}
         </dd>
         <dt>{text('skill')}</dt>
-        <dd>{design.skill}</dd>
+        <dd>{skillWords(design.skill)}</dd>
         <dt>{text('kits')}</dt>
         <dd>
           {design.made > 0

@@ -12,6 +12,7 @@ import { kits, reservedStock } from '../../core/needs/supply.ts';
 import { patternIds, SKILLS, type BenchTool, type Skill } from '../../core/patterns/index.ts';
 import { freeOf } from '../../core/plan/makeable.ts';
 import type { Suggestion, Wish } from '../../core/plan/suggest.ts';
+import { skillPlain } from '../../core/patterns/skillWords.ts';
 import { api, words } from '../data/api.ts';
 import { useChange, useDesigns, useRules } from '../data/queries.ts';
 import { ScenePicture } from '../drawing/ScenePicture.tsx';
@@ -196,9 +197,10 @@ export function NewDesign({
       <Stack $gap={12}>
         <Choice
           label={text('whichSkill')}
+          columns={3}
           value={skill}
           onChange={(v) => setSkill(v as Skill)}
-          options={SKILLS.map((s) => ({ value: s, label: s }))}
+          options={SKILLS.map((s) => ({ value: s, label: skillPlain(s) }))}
         />
         <Choice
           label={text('whom')}

@@ -48,7 +48,7 @@ describe('what a batch takes from the shelf', () => {
   });
   it('has nothing to take for a batch that is made', () => {
     list([MINE], 0);
-    expect(screen.getByText('Nothing: this batch is made.')).toBeVisible();
+    expect(screen.getByText('Nothing: these kits are made.')).toBeVisible();
   });
 });
 

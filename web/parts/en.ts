@@ -22,6 +22,7 @@ export const en = {
   howDifficultPieceHand:
     'How difficult one piece is for the hand: a longer way, a tighter gap and more choices add bits. One bit more is about twice as demanding.',
   why: 'why?',
+  howWorkedOut: 'How is this worked out?',
   difficulty: 'difficulty',
   difficultyHere: 'Here: {parts}.',
   howDifficult:

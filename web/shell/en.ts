@@ -11,7 +11,7 @@ export const en = {
   whoKeepsThisPlace: 'Who keeps this place?',
   sign: 'Sign in',
   nobodySetUpYet:
-    'Nobody is set up yet. The server printed a code on its own screen when it started: whoever has it becomes the manager, who can let others in.',
+    'Nobody is set up yet. The server printed a code on its own screen when it started: whoever has it becomes the manager, who can add others.',
   name: 'Name',
   password: 'Password',
   leastCharacters: 'at least {LEAST_PASSWORD} characters',

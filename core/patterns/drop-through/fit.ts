@@ -60,6 +60,14 @@ function meets(k: Kind, opening: Opening): PassageAnswer {
   return answer;
 }
 
+/** How a piece goes in: any way round, or only so. */
+const waysWords = ({ waysIn, ways, waysInNamed }: PassageAnswer): string =>
+  waysIn === 0
+    ? 'not at all'
+    : waysIn === ways && ways > 1
+      ? 'any way round'
+      : `${waysInNamed.join(' or ')}${waysIn < ways ? ' only' : ''}`;
+
 const listed = (numbers: readonly number[]): string => numbers.map((n) => n + 1).join(', ');
 
 function factsOf({ passage: p, holds, goes }: Detail, kinds: readonly Kind[], on: readonly Placed[]): Fact[] {
@@ -77,13 +85,10 @@ function factsOf({ passage: p, holds, goes }: Detail, kinds: readonly Kind[], on
           };
         });
   return [
-    { id: 'gap', label: 'Gap at the tightest', value: p.gap, unit: 'mm', onMat: true },
-    { id: 'gapAlong', label: 'Gap along', value: p.gapAlong, unit: 'mm', onMat: true },
-    { id: 'gapAcross', label: 'Gap across', value: p.gapAcross, unit: 'mm', onMat: true },
-    { id: 'waysIn', label: 'Ways in', value: p.waysIn, of: p.ways, onMat: true },
-    ...(p.waysInNamed.length > 0
-      ? [{ id: 'waysInNamed', label: 'It goes in', value: p.waysInNamed.join(', '), onMat: true }]
-      : []),
+    { id: 'gap', label: 'Room at the tightest', value: p.gap, unit: 'mm', onMat: true },
+    { id: 'gapAlong', label: 'Room lengthways', value: p.gapAlong, unit: 'mm', onMat: true },
+    { id: 'gapAcross', label: 'Room sideways', value: p.gapAcross, unit: 'mm', onMat: true },
+    { id: 'waysIn', label: 'Goes in', value: waysWords(p), onMat: true },
     ...table,
     { id: 'holds', label: 'Container holds about', value: holds, unit: 'each' },
   ];

@@ -57,7 +57,8 @@ export function fit(at: At<Dials>): Fit<Detail> {
     { id: 'cups', label: 'Cups', value: d.cups, unit: 'each', onMat: true },
     { id: 'choices', label: 'Cups to choose from', value: d.cups, unit: 'each', onMat: true },
     { id: 'mouth', label: 'Cup over the piece', value: mouth - long, unit: 'mm', onMat: true },
-    { id: 'way', label: 'Mean way', value: Math.round(way), unit: 'mm' },
+    // Where they do not stand there is no way between them.
+    ...(way > 0 ? [{ id: 'way', label: 'Mean way', value: Math.round(way), unit: 'mm' as const }] : []),
     { id: 'cardAbove', label: 'Card above the rim', value: cardOf(high)[1] - high, unit: 'mm' },
     { id: 'room', label: 'Cups that go on the tray', value: free, unit: 'each' },
   ];

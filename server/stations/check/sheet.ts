@@ -90,6 +90,7 @@ export async function sheetOf(
     place: place.name,
     phone: place.phone,
     today,
+    locale: place.locale,
     unit: place.lengthUnit as LengthUnit,
     paper: place.paper as 'A4' | 'Letter',
     report: await reportOf(em, s.designs, { ...s, today }),

@@ -4,6 +4,7 @@ import type { FindAnswer, FindInput } from '../../../contract/lots.ts';
 import { look as lookSchema, lookOver, outcomeWords, type Look } from '../../../core/gather/lookOver.ts';
 import type { Sizes } from '../../../core/materials/material.ts';
 import { api, words } from '../../data/api.ts';
+import { shortDay } from '../../data/style.ts';
 import { useChange, useLots, useMaterials, usePlace } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
 import { Button } from '../../parts/Button.tsx';
@@ -233,6 +234,7 @@ export function Component() {
                 (find.trim() ? `“${find.trim()}”` : last ? text('whatNextBag') : text('emptyBagOnTable'))
               }
               shown={shown}
+              wish={find.trim()}
               onPick={pick}
             />
           )}
@@ -262,7 +264,7 @@ export function Component() {
                   <strong>
                     {last.answer.lot.came} × {last.answer.material}:
                   </strong>{' '}
-                  {outcomeWords(last.answer)}
+                  {outcomeWords(last.answer, shortDay)}
                 </Notice>
                 <Row>
                   <Button

@@ -42,15 +42,18 @@ const blank: Draft = {
 /** One material: its form, measured sizes, count. New, or as kept. */
 export function MaterialForm({
   material,
+  called = '',
   unit,
   onDone,
 }: {
   material: MaterialRow | null;
+  /** What a new one is called, as far as somebody typed it already. */
+  called?: string;
   unit: LengthUnit;
   onDone(id: number | null): void;
 }) {
   const [draft, setDraft] = useState<Draft>(() => {
-    if (!material) return blank;
+    if (!material) return { ...blank, name: called };
     const { id: _, version: __, waiting: ___, measured: ____, clean: _____, ...rest } = material;
     return rest;
   });

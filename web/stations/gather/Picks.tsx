@@ -1,9 +1,10 @@
 import { styled } from 'styled-components';
 import { GROUPS } from '../../../core/catalogue/index.ts';
 import { Picture } from '../../drawing/Picture.tsx';
+import { ButtonLink } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { Panel, Quiet, Stack } from '../../parts/Panel.tsx';
+import { Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import type { Candidate } from './candidates.ts';
 import { Pills } from '../../parts/Pills.tsx';
 import { text } from './text.ts';
@@ -79,10 +80,13 @@ export function Wish({
 export function Pictures({
   shown,
   title,
+  wish,
   onPick,
 }: {
   shown: readonly Candidate[];
   title: string;
+  /** What was typed; empty where nothing was. */
+  wish: string;
   onPick(c: Candidate): void;
 }) {
   return (
@@ -98,7 +102,14 @@ export function Pictures({
           </li>
         ))}
       </Tiles>
-      {shown.length === 0 && <p>{text('notCatalogueAddOn')}</p>}
+      {wish !== '' && (
+        <Row>
+          <span>{shown.length === 0 ? text('notKnownHere', { wish }) : text('noneOfThese')}</span>
+          <ButtonLink plain={shown.length > 0} small to={`/gather?material=new&name=${encodeURIComponent(wish)}`}>
+            {text('addNewKind', { wish })}
+          </ButtonLink>
+        </Row>
+      )}
       <Quiet>{text('rawMeatTraysMedicine')}</Quiet>
     </Stack>
   );

@@ -201,7 +201,7 @@ export function Component() {
             <Table
               caption={text('packsTheirPrices')}
               left={[1, 2]}
-              head={[text('pack'), text('from2'), text('holds'), 'price', 'before', 'rate', 'stock']}
+              head={[text('pack'), text('from2'), text('holds'), 'price', 'before', 'each', 'stock']}
               rows={offers.map((o) => {
                 const [first] = o.contents;
                 const m = materials.find((x) => x.id === first!.materialId);

@@ -11,7 +11,7 @@ import { words } from '../../data/api.ts';
 import { useMaterials, usePlace } from '../../data/queries.ts';
 import { useNeeds } from '../../design/onBench.ts';
 import { Picture } from '../../drawing/Picture.tsx';
-import { Button } from '../../parts/Button.tsx';
+import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Quiet, Stack } from '../../parts/Panel.tsx';
@@ -191,8 +191,8 @@ export function Component() {
   const shown = looked.found;
   const at = (part: Record<string, string>): Record<string, string> =>
     view === 'table' ? { view, ...part } : part;
-  const choose = (id: number | 'new'): void => {
-    if (side === 'packs' || id === 'new') setSide('material');
+  const choose = (id: number): void => {
+    if (side === 'packs') setSide('material');
     setParams(at({ material: String(id) }), { replace: true });
     // On a narrow screen the form lies below the shelf.
     requestAnimationFrame(() => bringHeading(document.getElementById('material-form')));
@@ -226,9 +226,9 @@ export function Component() {
         >
           {view === 'table' ? text('asPicture') : text('asTable')}
         </Button>
-        <Button onPress={() => choose('new')}>
+        <ButtonLink to="/gather/look-over">
           <Plus size={18} aria-hidden /> {text('addFind')}
-        </Button>
+        </ButtonLink>
       </Heading>
       <div className="shelf">
         <Stack $gap={16}>
@@ -334,6 +334,7 @@ export function Component() {
               <MaterialForm
                 key={openId}
                 material={open}
+                called={params.get('name') ?? ''}
                 unit={place.lengthUnit}
                 onDone={(id) => setParams(at(id === null ? {} : { material: String(id) }), { replace: true })}
               />

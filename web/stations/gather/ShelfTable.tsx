@@ -4,6 +4,7 @@ import type { MaterialRow } from '../../../contract/materials.ts';
 import { shortDay } from '../../data/style.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { skillsServed } from '../../../core/gather/serves.ts';
+import { skillPlain } from '../../../core/patterns/skillWords.ts';
 import { useLots } from '../../data/queries.ts';
 import { Choice } from '../../parts/Choice.tsx';
 import { Stack } from '../../parts/Panel.tsx';
@@ -45,7 +46,7 @@ export default function ShelfTable({
         show: (m) => amount(m, Math.max(0, m.kept - spokenOf(m))),
       },
       { id: 'class', name: text('made'), value: (m) => m.materialClass },
-      { id: 'skills', name: text('serves'), wide: 1.8, value: (m) => skillsServed(m).join(', ') },
+      { id: 'skills', name: text('serves'), wide: 1.8, value: (m) => skillsServed(m).map(skillPlain).join(', ') },
     ];
   }, [spoken, unit]);
   const lines = useMemo<LotLine[]>(() => {

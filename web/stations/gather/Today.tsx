@@ -8,6 +8,7 @@ import { money } from '../../data/style.ts';
 import { reservedStock, takes } from '../../../core/needs/supply.ts';
 import { freeOf, makeable, unlocked } from '../../../core/plan/makeable.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
+import { skillPlain } from '../../../core/patterns/skillWords.ts';
 import { api, words } from '../../data/api.ts';
 import { purchaseOf } from '../../data/purchase.ts';
 import { useChange, useMaterials, useOffers, usePlace, useSuppliers } from '../../data/queries.ts';
@@ -138,7 +139,7 @@ export function Component() {
               cells: [
                 <Name key="n">
                   <Link to={`/shape/${r.d.id}`}>{r.d.design.name}</Link>
-                  <Quiet>{r.d.design.skill}</Quiet>
+                  <Quiet>{skillPlain(r.d.design.skill)}</Quiet>
                 </Name>,
                 <Tick key="b">
                   <input

@@ -6,6 +6,7 @@ import type { MaterialRow } from '../../../contract/materials.ts';
 import type { ChoiceAnswer, ChoiceRequest } from '../../../core/plan/choice.ts';
 import { kits, uses, restOf } from '../../../core/needs/supply.ts';
 import { NO_DAYS } from '../../../core/plan/batch.ts';
+import { skillPlain } from '../../../core/patterns/skillWords.ts';
 import { api, words } from '../../data/api.ts';
 import { chargesOf, packsOf } from '../../data/purchase.ts';
 import { useChange, useOffers, useSuppliers } from '../../data/queries.ts';
@@ -121,7 +122,7 @@ export function Together({
                   key: c.design,
                   cells: [
                     designOf(c.design)?.design.name ?? c.design,
-                    designOf(c.design)?.design.skill ?? '',
+                    skillPlain(designOf(c.design)?.design.skill ?? ''),
                     String(c.count),
                   ],
                 }))}

@@ -6,7 +6,7 @@ import type { StarterDone, StarterInput } from '../../../contract/starter.ts';
 import { guessPlace } from '../../../core/measure/placeGuess.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
-import { Button, ButtonLink } from '../../parts/Button.tsx';
+import { Button } from '../../parts/Button.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { Heading, Notice, Panel, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
@@ -70,14 +70,15 @@ export function Welcome({ place }: { place: Place }) {
   const demo = useChange(() => api<StarterDone>('POST', '/materials/demo', {}));
   const done = ({ added }: StarterDone): void => say(text('kindsOnShelf', { added }));
   /** What stands in the card counts from here on, saved by its button or not. */
-  const begin = async (way: () => void): Promise<void> => {
+  const begin = async (way: () => unknown): Promise<void> => {
     demo.reset();
     start.reset();
     try {
       if (isNew(place)) await save.mutateAsync(draft);
-      way();
+      // Not as a callback of the change: this screen is gone once something is on the shelf.
+      await way();
     } catch {
-      // Why it is not saved stands in the card.
+      // Why stands in the card, or above the ways.
     }
   };
   return (
@@ -116,7 +117,7 @@ export function Welcome({ place }: { place: Place }) {
               isBusy={start.isPending || save.isPending}
               onCancel={() => setTicking(false)}
               onTake={(kinds) => {
-                void begin(() => start.mutate({ kinds }, { onSuccess: done }));
+                void begin(async () => done(await start.mutateAsync({ kinds })));
               }}
             />
           ) : (
@@ -138,7 +139,7 @@ export function Welcome({ place }: { place: Place }) {
                 <Button
                   plain
                   isDisabled={demo.isPending}
-                  onPress={() => void begin(() => demo.mutate(undefined, { onSuccess: done }))}
+                  onPress={() => void begin(async () => done(await demo.mutateAsync(undefined)))}
                 >
                   {text('fillShelf')}
                 </Button>
@@ -149,9 +150,9 @@ export function Welcome({ place }: { place: Place }) {
           {!isTicking && (
             <Quiet>
               {text('orOneByOne')}{' '}
-              <ButtonLink small plain to="/gather/look-over">
+              <Button small plain onPress={() => void begin(() => void navigate('/gather/look-over'))}>
                 {text('addFind')}
-              </ButtonLink>
+              </Button>
             </Quiet>
           )}
         </Stack>

@@ -112,7 +112,7 @@ describe('one too many', () => {
       'POST /kits/20/found': { ...COPY, label: 'FB-002a' },
     });
     desk(lent);
-    await userEvent.click(screen.getByText('One too many?'));
+    await userEvent.click(screen.getByText('An extra piece?'));
     const list = await screen.findByRole('list', { name: 'Kits that miss it' });
     expect(list).toHaveTextContent('it is out: put it in when it comes back');
     await userEvent.click(within(list).getByRole('button', { name: 'One Cap home to FB-002a' }));
@@ -178,7 +178,7 @@ describe('lending', () => {
     desk({ ...COPY, parts: short });
     expect(screen.getByText(/It is not whole\. Count it/)).toBeVisible();
     expect(screen.queryByRole('button', { name: 'Lend it' })).toBeNull();
-    await userEvent.click(screen.getByRole('button', { name: 'Write it off' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Leave it missing' }));
     await waitFor(() =>
       expect(calls[0]).toMatchObject({
         path: '/kits/7/count',
@@ -295,7 +295,7 @@ describe('taking back', () => {
   it.each([
     ['Fill from stock', 'fill'],
     ['To repair', 'repair'],
-    ['Write it off', 'write off'],
+    ['Leave it missing', 'write off'],
     ['Ask for it back', 'ask back'],
   ])('with two caps missing, “%s” sends %s', async (button, then) => {
     const calls = answer({ 'POST /loans/4/return': COPY });
@@ -326,7 +326,7 @@ describe('taking back', () => {
   it('writes nothing off that is gone altogether', async () => {
     desk(lent);
     await less('Tub');
-    expect(screen.getByRole('button', { name: 'Write it off' })).toBeDisabled();
+    expect(screen.getByRole('button', { name: 'Leave it missing' })).toBeDisabled();
   });
 
   it('counts as spare only what no design on the bench holds', async () => {

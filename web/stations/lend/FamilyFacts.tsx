@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Borrower, BorrowerUpdate } from '../../../contract/lending.ts';
 import { SKILLS, type Skill } from '../../../core/patterns/kernel.ts';
+import { skillWords } from '../../../core/patterns/skillWords.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
 import { languageName } from '../../data/style.ts';
@@ -94,7 +95,7 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
             onChange={setAim}
             options={[
               { value: NO_AIM, label: text('nParticular') },
-              ...SKILLS.map((s) => ({ value: s, label: s })),
+              ...SKILLS.map((s) => ({ value: s, label: skillWords(s) })),
             ]}
           />
           <TextField

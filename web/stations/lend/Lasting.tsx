@@ -14,6 +14,7 @@ import { ButtonLink } from '../../parts/Button.tsx';
 import { Chart } from '../../parts/Chart.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { CountField } from '../../parts/TypedField.tsx';
+import { Method } from '../../parts/Fold.tsx';
 import { Heading, Notice, Panel, Quiet, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { TermReport } from './TermReport.tsx';
 import { text } from './text.ts';
@@ -117,20 +118,22 @@ function Curve({ of }: { of: Lasting }) {
         label={`${of.name}: ${steps.map((s) => text('afterLoansStillThere', { time: s.time, what: Math.round(100 * s.survival) })).join(', ')}`}
       />
       <Quiet>
-        {text('restsOnPiecesThem', { times: of.times.length, kits: of.kits, lost: of.lost, worn: of.worn })}
+        {text('seenOn', { times: of.times.length, kits: of.kits, lost: of.lost, worn: of.worn })}
         {of.lost + of.worn === 0
           ? text('nWasLostYet')
           : median === null
             ? text('moreThanHalfStill', { time: loansOf(last!.time) })
-            : text('halfLostAfter', { median: loansOf(median) })}{' '}
-        {of.lost + of.worn > 0 && of.worn < FEW ? text('fewerThanWornNo', { FEW }) : ''}
+            : text('halfLostAfter', { median: loansOf(median) })}
+      </Quiet>
+      <Method>
+        {text('curveMethod')} {of.lost + of.worn > 0 && of.worn < FEW ? text('fewerThanWornNo', { FEW }) : ''}
         {fit
           ? fit.shape > 1
             ? text('weibullShapeScaleLoans', { shape: fit.shape.toFixed(2), scale: fit.scale.toFixed(1) })
             : text('weibullShapeScaleLoansGoes', { shape: fit.shape.toFixed(2), scale: fit.scale.toFixed(1) })
-          : ''}
-      </Quiet>
-      <Quiet>{text('piecesKindAlikeWas')}</Quiet>
+          : ''}{' '}
+        {text('piecesKindAlikeWas')}
+      </Method>
     </Stack>
   );
 }
@@ -182,7 +185,7 @@ function Ahead({ of }: { of: Lasting }) {
             : text('expected2', { expected: answer.expected.toFixed(1) })}
         </Notice>
       )}
-      <Quiet>
+      <Method>
         {text('beforeAnythingWasSeen', {
           shape: of.prior.shape,
           rate: of.prior.rate,
@@ -191,7 +194,7 @@ function Ahead({ of }: { of: Lasting }) {
           loans: of.loans,
           what: (100 * ((of.prior.shape + of.lost + of.worn) / (of.prior.rate + of.loans))).toFixed(1),
         })}
-      </Quiet>
+      </Method>
       <h2>{text('whenRenew')}</h2>
       <Quiet>
         {of.worn < FEW

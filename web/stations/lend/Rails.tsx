@@ -4,6 +4,7 @@ import type { Kit } from '../../../contract/lending.ts';
 import { mainPart } from '../../../core/lend/parts.ts';
 import { missing, standing } from '../../../core/lend/status.ts';
 import { kits } from '../../../core/needs/supply.ts';
+import { skillPlain } from '../../../core/patterns/skillWords.ts';
 import { useAnswers, useKitPages, useReservations } from '../../data/queries.ts';
 import { SewnButton } from '../../shell/Verdict.tsx';
 import { shortDay } from '../../data/style.ts';
@@ -141,9 +142,9 @@ export const SkillRail = memo(function SkillRail({
   const here = pages.data?.pages.flatMap((p) => p.items) ?? [];
   const answers = useAnswers(here.map((c) => c.id));
   return (
-    <Rail aria-label={skill}>
+    <Rail aria-label={skillPlain(skill)}>
       <h2>
-        {skill}
+        {skillPlain(skill)}
         <small>{kits(all)}</small>
       </h2>
       <div className="wood" />
@@ -185,7 +186,7 @@ export const SkillRail = memo(function SkillRail({
             isDisabled={pages.isFetchingNextPage}
             onPress={() => void pages.fetchNextPage()}
           >
-            {text('showMore', { skill: skill.toLowerCase(), all: all - here.length })}
+            {text('showMore', { skill: skillPlain(skill).toLowerCase(), all: all - here.length })}
           </Button>
         </Row>
       )}

@@ -69,7 +69,7 @@ describe('telling families', () => {
     const card = await screen.findByRole('article', { name: 'Message to Amber Dory' });
     expect(screen.getByRole('heading', { level: 1 })).toHaveTextContent('1 family to tell, 1 not told yet');
     expect(card).toHaveTextContent('Drop tub (FB-001a) was due back.');
-    expect(within(card).getByRole('link', { name: 'As a mail' })).toHaveAttribute(
+    expect(within(card).getByRole('link', { name: 'Open in my mail program' })).toHaveAttribute(
       'href',
       '/api/tellings/4/mail.eml?language=en',
     );
@@ -114,7 +114,7 @@ describe('telling families', () => {
         'DELETE /outbox/3': null,
       },
     );
-    await userEvent.click(await screen.findByRole('button', { name: 'Mail 1' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Send 1 mail' }));
     const panel = screen.getByRole('region', { name: 'Outbox' });
     expect(await within(panel).findByText('not taken at the first try: 550 no mailbox')).toBeVisible();
     await userEvent.click(within(panel).getByRole('button', { name: 'Send 1 again' }));
@@ -151,7 +151,7 @@ describe('telling families', () => {
   });
   it('says so when there is nothing to tell', async () => {
     open([]);
-    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent('Nobody has to be told');
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent('No family needs a message');
   });
 });
 

@@ -84,8 +84,8 @@ const open = (page: TermPlanPage | null, more: Record<string, unknown> = {}) => 
 describe('the plan of a term', () => {
   it('shows who gets what, how good it is, and sets a place by hand', async () => {
     const calls = open(PAGE, { 'PUT /term-plans/1': PAGE });
-    expect(await screen.findByText(/No plan does better: proved/)).toBeVisible();
-    expect(screen.getByText('1 of 2 places have a kit')).toBeVisible();
+    expect(await screen.findByText(/No plan does better/)).toBeVisible();
+    expect(screen.getByText('1 of 2 weeks have a kit')).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: 'Amber Dory, 15 Dec: no kit' }));
     const dialog = await screen.findByRole('dialog', { name: 'Amber Dory, from 15 Dec' });
     expect(await within(dialog).findByText('Amber Dory has Drop tub from 1 Dec on.')).toBeVisible();
@@ -186,9 +186,9 @@ test('what is planned for now stands at the desk, and opens its kit', async () =
   expect(opened).toEqual(['FB-001a']);
 });
 
-test('how a plan compares with the best is said in places, then in percent', () => {
-  expect(bestWords(3000, 1, BEST)).toBe('No plan does better: proved.');
-  expect(bestWords(2000, 1, { ...BEST, loans: 3 })).toBe('Planned anew it could fill 2 more places.');
+test('how a plan compares with the best is said in weeks, then in percent', () => {
+  expect(bestWords(3000, 1, BEST)).toBe('No plan does better.');
+  expect(bestWords(2000, 1, { ...BEST, loans: 3 })).toBe('Planned anew it could fill 2 more weeks.');
   expect(bestWords(2970, 1, BEST)).toBe('Planned anew it could suit 1 % better.');
   expect(bestWords(3000, 1, { ...BEST, bound: 3030, isProved: false })).toBe(
     'At most 1 % better is possible; nothing better was found in the time.',

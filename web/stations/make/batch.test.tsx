@@ -104,7 +104,7 @@ describe('a batch on screen', () => {
   it('says when everything is done with its proof, in order, with what is short and what to buy', async () => {
     open('batch');
     expect(await screen.findByRole('heading', { name: 'All done on 24 Nov at 14:00' })).toBeVisible();
-    expect(screen.getByText('Proved: no plan ends sooner.')).toBeVisible();
+    expect(screen.getByText('No plan ends sooner.')).toBeVisible();
     const rows = within(screen.getByRole('list', { name: 'Steps in order' })).getAllByRole('listitem');
     expect(rows.map((r) => r.textContent)).toEqual([
       '113:00, 10 minDo glue Drop tubAnn',

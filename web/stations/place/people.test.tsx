@@ -60,7 +60,7 @@ describe('people', () => {
     expect(await screen.findByRole('list', { name: 'Who did what' })).toHaveTextContent('Helper lent a kit');
     await userEvent.type(screen.getByRole('textbox', { name: 'Name' }), 'Ann');
     await userEvent.type(screen.getByLabelText('First password'), 'a long enough one');
-    await userEvent.click(screen.getByRole('button', { name: 'Let in' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Add them' }));
     await waitFor(() =>
       expect(calls.at(-1)!.body).toEqual({ name: 'Ann', password: 'a long enough one', role: 'lender' }),
     );
@@ -72,7 +72,7 @@ describe('people', () => {
     });
     show(<People />);
     expect(await screen.findByText('Helper')).toBeVisible();
-    expect(screen.queryByText('Let somebody in')).toBeNull();
+    expect(screen.queryByText('Add a person')).toBeNull();
     await userEvent.click(screen.getByRole('button', { name: 'Sign out' }));
     await waitFor(() => expect(calls.at(-1)).toMatchObject({ method: 'DELETE', path: '/session' }));
     await waitFor(() => expect(useSignedOut.getState().isOut).toBe(true));

@@ -263,7 +263,7 @@ function PriceWork({ at }: { at: AtBench }) {
             <h2>{text('whatLessWhatFree', { rest })}</h2>
             <Table
               caption={text('billMaterials')}
-              head={[text('material2'), text('kit'), 'all', 'free', 'short', 'rate']}
+              head={[text('material2'), text('kit'), 'all', 'free', 'short', 'each']}
               rows={needed.supply.lines.map((l) => {
                 const held = heldWords(l);
                 const mm = l.need.unit === 'mm' ? text('mm2') : '';
@@ -315,7 +315,7 @@ function PriceWork({ at }: { at: AtBench }) {
             <Table
               caption={text('packsCompared')}
               left={[1, 2]}
-              head={[text('pack'), text('from'), text('holds'), 'price', 'delivery', 'rate', 'bought']}
+              head={[text('pack'), text('from'), text('holds'), 'price', 'delivery', 'each', 'bought']}
               rows={compared}
             />
           </Stack>

@@ -7,6 +7,7 @@ import { shortWords } from '../../../core/needs/supply.ts';
 import type { AnyDials, Level } from '../../../core/patterns/index.ts';
 import { secondsLine } from '../../../core/challenge/line.ts';
 import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
+import { skillPlain } from '../../../core/patterns/skillWords.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, useMaterials, useNotePages, usePlace } from '../../data/queries.ts';
 import { DesignBench } from '../../design/DesignBench.tsx';
@@ -236,8 +237,8 @@ function Practised() {
   return (
     <Notice tone="care">
       {text('notPractised', {
-        skill: skill.toLowerCase(),
-        practises: practises.replaceAll('; ', ', ').toLowerCase(),
+        skill: skillPlain(skill).toLowerCase(),
+        practises: practises.split('; ').map(skillPlain).join(', ').toLowerCase(),
       })}{' '}
       {dials && (
         <Button small plain onPress={() => change({ dials })}>

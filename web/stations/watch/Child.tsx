@@ -6,10 +6,12 @@ import type { ChildPage, LevelChance } from '../../../contract/watching.ts';
 import { SKILLS } from '../../../core/patterns/kernel.ts';
 import { isKnownChance } from '../../../core/watch/ladderModel.ts';
 import type { Suggestion, WhatNext } from '../../../core/watch/whatNext.ts';
+import { skillPlain } from '../../../core/patterns/skillWords.ts';
 import { api, words } from '../../data/api.ts';
 import { useNotePages, usePlace } from '../../data/queries.ts';
 import { shortDay } from '../../data/style.ts';
 import { ButtonLink, FileLink } from '../../parts/Button.tsx';
+import { Method } from '../../parts/Fold.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
 import { say } from '../../parts/messages.ts';
 import { OwnData } from '../../parts/OwnData.tsx';
@@ -127,13 +129,13 @@ function Offer({
 
 function Suggestions({ child, next }: { child: string; next: WhatNext }) {
   if (!next.next && !next.other)
-    return <Notice tone="care">{text('noKitCleanWhole', { skill: next.skill.toLowerCase() })}</Notice>;
+    return <Notice tone="care">{text('noKitCleanWhole', { skill: skillPlain(next.skill).toLowerCase() })}</Notice>;
   return (
     <Stack $gap={12}>
       {next.next ? (
         <Offer child={child} title={text('next')} of={next.next} first />
       ) : (
-        <Notice tone="care">{text('noKitCleanWhole2', { skill: next.skill.toLowerCase() })}</Notice>
+        <Notice tone="care">{text('noKitCleanWhole2', { skill: skillPlain(next.skill).toLowerCase() })}</Notice>
       )}
       {next.easier && <Offer child={child} title={text('onTiredDay')} of={next.easier} />}
       {next.other && <Offer child={child} title={text('skill')} of={next.other} />}
@@ -211,7 +213,7 @@ export function Component() {
             label={text('practise')}
             value={whatNext.skill}
             onChange={(s) => setParams({ skill: s }, { replace: true })}
-            options={SKILLS.map((s) => ({ value: s, label: s }))}
+            options={SKILLS.map((s) => ({ value: s, label: skillPlain(s) }))}
           />
         </div>
         <FileLink href={`/api/children/${encodeURIComponent(child)}/page.pdf${asked}`}>
@@ -254,6 +256,11 @@ export function Component() {
               <Ladders levels={page.data.levels} />
               <Quiet>
                 {rests.isGuess
+                  ? text('guessSoFar')
+                  : text('fromAnswers', { answers: rests.answers, children: rests.children })}
+              </Quiet>
+              <Method>
+                {rests.isGuess
                   ? text('guessBitsAnswersChildren', {
                       answers: rests.answers,
                       children: rests.children,
@@ -275,7 +282,7 @@ export function Component() {
                       what3: rests.help[1].toFixed(1),
                       what4: rests.help[0].toFixed(1),
                     })}
-              </Quiet>
+              </Method>
             </Stack>
           </Panel>
         </Stack>

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { skillPlain } from '../../../core/patterns/skillWords.ts';
 import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { GroupPage, WatchedGroup } from '../../../contract/watching.ts';
@@ -47,7 +48,7 @@ function Make({ page }: { page: GroupPage }) {
                     {text('make')}
                   </ButtonLink>
                 </Spread>
-                <Quiet>{text('suits5910', { skill: m.skill, suits: m.suits, n })}</Quiet>
+                <Quiet>{text('suits5910', { skill: skillPlain(m.skill), suits: m.suits, n })}</Quiet>
                 <div>
                   <Verdict kind={m.check.verdict} />{' '}
                   <Quiet>{m.check.words ?? text('checkFoundNothing', { group: page.group })}</Quiet>
@@ -130,7 +131,7 @@ export function Component() {
                   <span key="d">
                     <b>{d.design}</b>
                     <br />
-                    <Quiet>{d.skill}</Quiet>
+                    <Quiet>{skillPlain(d.skill)}</Quiet>
                     {d.says && <Verdict kind={SAYS[d.says].kind} word={SAYS[d.says].word} />}
                   </span>,
                   ...children.map((c) => {

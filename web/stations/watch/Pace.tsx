@@ -4,6 +4,7 @@ import type { Note } from '../../../contract/notes.ts';
 import { secondsLine } from '../../../core/challenge/line.ts';
 import { shortDay } from '../../data/style.ts';
 import { Chart } from '../../parts/Chart.tsx';
+import { Method } from '../../parts/Fold.tsx';
 import { Quiet, Stack } from '../../parts/Panel.tsx';
 import { secondsEach } from './words.ts';
 import { text } from './text.ts';
@@ -76,7 +77,8 @@ export function Pace({ notes }: { notes: readonly Note[] }) {
             .join(', '),
         })}
       />
-      <Quiet>
+      {line && <Quiet>{line.slope > 0 ? text('slowerByDifficulty') : text('notSlower')}</Quiet>}
+      <Method>
         {line
           ? text('leastSquaresOverSittings', {
               n: line.n,
@@ -85,7 +87,7 @@ export function Pace({ notes }: { notes: readonly Note[] }) {
               bits2: timed[0]!.bits.toFixed(1),
             })
           : text('noLineYetTakes', { timed: timed.length })}
-      </Quiet>
+      </Method>
     </Stack>
   );
 }

@@ -52,9 +52,9 @@ export const en = {
   checkFoundNothing: 'The check found nothing for {group}.',
   whatCouldIMake: 'What could I make?',
   guessBitsTooFew:
-    'A guess by bits: too few notes yet. From notes, no diagnosis: the therapist who knows the children decides.',
+    'A guess: too few notes yet. From notes, no diagnosis: the therapist who knows the children decides.',
   fromNotesNoDiagnosis: 'From notes, no diagnosis: the therapist who knows the children decides.',
-  nobodyWasWatchedYet: 'Nobody was watched yet',
+  nobodyWasWatchedYet: 'No notes yet',
   lookingNotes: 'Looking at the notes …',
   group2: '{place} · group {group}, {children} {children, plural, one {child} other {children}}',
   whoWhereOnWhich: 'Who is where on which ladder?',
@@ -79,8 +79,8 @@ export const en = {
   save: 'Save it',
   n10: '{what} in 10',
   notKnownYet: 'not known yet',
-  note: 'Note it',
-  onRailAs: 'On the rail as',
+  note: 'Write a note on this',
+  onRailAs: 'Here now:',
   checkFoundNothingThis: 'The check found nothing for this child.',
   noKitCleanWhole: 'No kit that is in, clean and whole fits. Clean what came back, or make one for {skill}.',
   next: 'Next',
@@ -101,7 +101,7 @@ export const en = {
     'Least squares over {n} sittings: {slope} s more for each bit, ± {bits} s at {bits2} bits (95 %).',
   noLineYetTakes:
     'No line yet: it takes four timed sittings at three different numbers of bits, and there {timed, plural, one {is 1} other {are {timed}}}.',
-  notes2: 'To the notes',
+  notes2: 'Back to notes',
   on2: '{place} · {notes} {notes, plural, one {note} other {notes}} on {child}',
   whatNext: 'What next for {child}?',
   practise: 'To practise',
@@ -114,6 +114,11 @@ export const en = {
     'A guess by bits: {answers} answers of {children} children are too few to find difficulties from. The band is the 95 % interval. {child} stands at {mean} ± {what} logits, 0 being the middle of the children watched here. A verbal prompt makes a level {what2} logits easier, a hand on the wrist {what3}, hand over hand {what4}.',
   raschModelDifficultiesLevels:
     'Rasch model, difficulties of {levels} levels found from {answers} answers of {children} children, the others by their bits. The band is the 95 % interval. {child} stands at {mean} ± {what} logits, 0 being the middle of the children watched here. A verbal prompt makes a level {what2} logits easier, a hand on the wrist {what3}, hand over hand {what4}.',
+  guessSoFar: 'A guess so far: there are too few notes to say how hard each level is.',
+  fromAnswers:
+    'From {answers} answers of {children} {children, plural, one {child} other {children}}.',
+  slowerByDifficulty: 'Harder levels take longer, as far as is seen.',
+  notSlower: 'Harder levels take no longer, as far as is seen.',
   pace: 'Pace',
   sittings: 'Sittings',
   sittings2: 'Sittings of {child}',

@@ -162,12 +162,17 @@ describe('the page of a child', () => {
     open(PAGE);
     const next = await screen.findByRole('article', { name: 'Next' });
     expect(next).toHaveTextContent('Drop tub, “Close slot”');
-    expect(next).toHaveTextContent('About 7 in 10 to manage this alone. On the rail as FB-001a.');
-    expect(within(next).getByRole('link', { name: 'Note it' })).toHaveAttribute(
+    expect(next).toHaveTextContent('About 7 in 10 to manage this alone. Here now: FB-001a.');
+    expect(within(next).getByRole('link', { name: 'Write a note on this' })).toHaveAttribute(
       'href',
       '/watch?child=G-04&design=1&level=Close+slot',
     );
-    expect(screen.getByText(/difficulties of 4 levels found from 40 answers of 9 children/)).toBeVisible();
+    expect(screen.getByText('From 40 answers of 9 children.')).toBeVisible();
+    // The method only for whoever asks.
+    const method = screen.getByText(/difficulties of 4 levels found from 40 answers of 9 children/);
+    expect(method).not.toBeVisible();
+    await userEvent.click(screen.getAllByText('How is this worked out?')[0]!);
+    expect(method).toBeVisible();
     expect(screen.getByText(/no diagnosis/)).toBeVisible();
     expect(screen.getByRole('img', { name: '7 in 10 alone, 4 in 10 to 9 in 10' })).toBeVisible();
     expect(screen.getByText(/No line yet/)).toHaveTextContent('there is 1');
@@ -182,7 +187,8 @@ describe('the page of a child', () => {
       whatNext: { ...PAGE.whatNext, next: null, easier: null },
     });
     expect(await screen.findByText(/No kit that is in, clean and whole fits/)).toBeVisible();
-    expect(screen.getByText(/A guess by bits: 3 answers of 2 children/)).toBeVisible();
+    expect(screen.getByText(/A guess so far: there are too few notes/)).toBeVisible();
+    expect(screen.getByText(/A guess by bits: 3 answers of 2 children/)).not.toBeVisible();
   });
 });
 
@@ -237,5 +243,5 @@ it('a group shows who is where, what is too hard for all, and what to make', asy
   expect(screen.getByRole('list', { name: 'Make next for G' })).toHaveTextContent(
     'Slide, “Wide”Make itHand strength: suits 2 of 2 children',
   );
-  expect(screen.getByText(/A guess by bits/)).toBeVisible();
+  expect(screen.getByText(/A guess/)).toBeVisible();
 });
