@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { day, id } from './common.ts';
+import { day, id, pageOf } from './common.ts';
 
 /** A pack as the shop lists it this week. */
 export const shopPack = z.object({
@@ -61,6 +61,8 @@ export const boughtInput = z.strictObject({
     .min(1, 'expected at least one pack')
     .max(200, 'may have at most 200 packs')
     .refine((list) => new Set(list.map((p) => p.offerId)).size === list.length, 'expected each pack once'),
+  /** The design that it is bought for; left out where for none alone. */
+  designId: id.optional(),
 });
 export type BoughtInput = z.infer<typeof boughtInput>;
 /** A lot that came of it. */
@@ -69,3 +71,18 @@ export interface BoughtLot {
   readonly name: string;
   readonly quantity: number;
 }
+
+/** A purchase that was made: packs with their price each, and the total with delivery, minor units. */
+export const purchaseMade = z.object({
+  id,
+  on: day,
+  total: z.number().int(),
+  packs: z.array(
+    z.object({ name: z.string(), supplier: z.string(), count: z.number().int(), price: z.number().int() }),
+  ),
+});
+export type PurchaseMade = z.infer<typeof purchaseMade>;
+export const purchaseQuery = z.strictObject({
+  ...pageOf(200),
+  design: z.coerce.number().int().positive().optional(),
+});

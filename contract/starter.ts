@@ -5,7 +5,9 @@ export const starterInput = z.strictObject({
   kinds: z
     .array(
       z.strictObject({
-        catalogue: z.string({ error: 'expected a key of the catalogue' }).max(40, 'expected a key of the catalogue'),
+        catalogue: z
+          .string({ error: 'expected a key of the catalogue' })
+          .max(40, 'expected a key of the catalogue'),
         quantity: z
           .number({ error: 'expected a count as a whole number' })
           .int('expected a whole number')

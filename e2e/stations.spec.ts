@@ -173,12 +173,14 @@ test('a price follows the number of kits, in whole packs', async ({ page, demo }
   await page.goto(`${demo.url}/price/1`);
   // A pack of caps and, since other designs hold five of the eight bags, one of bags.
   await expect(page.getByRole('row', { name: /^Total/ })).toContainText('£7.60');
+  await expect(page.getByText(/^Buy .* for £7\.60: 4 kits, £1\.90 each\.$/)).toBeVisible();
   await page.getByRole('button', { name: 'Kits: one more' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('What do 5 kits cost?');
   await expect(page.getByRole('row', { name: /^Total/ })).toContainText('£7.60');
   await page.getByRole('button', { name: 'Kits: one more' }).click();
   await expect(page.getByRole('row', { name: /^Total/ })).toContainText('£9.70');
   // What a figure is made of adds up to it.
+  await page.getByText('Materials used, a lost piece, a loan, packs compared').click();
   await page.getByText('Working', { exact: true }).first().click();
   const working = page.getByRole('table', { name: 'Working of materials used' });
   const costs = await working.locator('tbody tr td:last-child').allTextContents();

@@ -25,9 +25,11 @@ describe('the starter shelf', () => {
   it.each(['Pincer and release', 'Two hands together', 'Hand strength'] as const)(
     'is enough to begin something for %s at two years, with an empty shelf before',
     async (skill) => {
-      const materials = kinds.map(
-        ({ entry, usual }, i): Material => ({ ...asMaterial(entry), id: i + 1, kept: usual }),
-      );
+      const materials = kinds.map(({ entry, usual }, i): Material => ({
+        ...asMaterial(entry),
+        id: i + 1,
+        kept: usual,
+      }));
       const { suggestions } = await suggest(
         {
           skill,

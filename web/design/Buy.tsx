@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import type { BoughtLot } from '../../contract/shop.ts';
+import type { BoughtLot, PurchaseMade } from '../../contract/shop.ts';
 import type { MaterialRow, Offer, Supplier } from '../../contract/materials.ts';
 import { deliveryOf } from '../../core/price/delivery.ts';
 import type { PurchaseAnswer, PurchaseRequest } from '../../core/price/purchase.ts';
-import { api, words } from '../data/api.ts';
+import { api, apiList, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
-import { money } from '../data/style.ts';
+import { money, shortDay } from '../data/style.ts';
 import { Button } from '../parts/Button.tsx';
 import { say } from '../parts/messages.ts';
 import { Notice, Quiet, Row, Spread, Stack } from '../parts/Panel.tsx';
@@ -33,6 +33,7 @@ export function Buy({
   materials,
   nothing,
   instead,
+  designId,
 }: {
   buying: { readonly data: PurchaseAnswer | undefined; readonly error: Error | null };
   offers: readonly Offer[];
@@ -41,6 +42,8 @@ export function Buy({
   /** Said where nothing has to be bought, and what can be done where it cannot be had. */
   nothing: string;
   instead: string;
+  /** The design that it is bought for, if one: what was paid for it before is listed. */
+  designId?: number;
 }) {
   const { data: answer, error } = buying;
   const nameOf = (id: number | string): string =>
@@ -53,6 +56,7 @@ export function Buy({
   const take = useChange(() =>
     api<BoughtLot[]>('POST', '/purchases', {
       packs: packs.map((p) => ({ offerId: p.offer.id, count: p.count })),
+      ...(designId === undefined ? {} : { designId }),
     }),
   );
   const charges = [...new Set(packs.map((p) => p.offer.supplierId))].flatMap((id) => {
@@ -132,6 +136,29 @@ export function Buy({
           })}
         </Quiet>
       )}
+      {designId !== undefined && <Paid designId={designId} />}
     </Stack>
+  );
+}
+
+/** What was paid for a design so far: it stays known once the shelf has it. */
+function Paid({ designId }: { designId: number }) {
+  const { data: paid } = useQuery({
+    queryKey: ['purchases', designId],
+    queryFn: () => apiList<PurchaseMade>(`/purchases?design=${designId}`),
+  });
+  if (!paid || paid.length === 0) return null;
+  return (
+    <ul aria-label={text('boughtSoFar')} style={{ fontSize: 14, display: 'grid', gap: 4 }}>
+      {paid.map((p) => (
+        <li key={p.id}>
+          {text('boughtOn', {
+            on: shortDay(p.on),
+            packs: p.packs.map((x) => `${x.count} × ${x.name}`).join(', '),
+            total: money(p.total),
+          })}
+        </li>
+      ))}
+    </ul>
   );
 }

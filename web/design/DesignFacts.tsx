@@ -89,9 +89,7 @@ export const DesignFacts = memo(function DesignFacts({ design, materials, patter
       <TextField
         label={text('name')}
         value={design.name}
-        onChange={(name) =>
-          onChange(name.trim() === '' ? { ownName: false } : { name, ownName: true })
-        }
+        onChange={(name) => onChange(name.trim() === '' ? { ownName: false } : { name, ownName: true })}
         hint={design.ownName === false ? text('followsWhatIs') : text('emptyFollowsWhatIs')}
       />
       <Two>

@@ -99,7 +99,8 @@ export const en = {
   loadingDesigns: 'Loading the designs …',
   thereNoDesignYet: 'There is no design yet',
   startFromSkillWhom: 'Start from a skill, for whom it is, and what is on your shelf.',
-  designStartsFromShelf: 'A design starts from the shelf, and the shelf is still empty: fill it first, in two minutes.',
+  designStartsFromShelf:
+    'A design starts from the shelf, and the shelf is still empty: fill it first, in two minutes.',
   fillShelfFirst: 'Fill the shelf',
   orOpenFile: 'Or open a design that somebody gave you as a file: what it needs is added to the shelf.',
   thereNoDesignMay: 'There is no design {id}. It may have been deleted.',
@@ -155,6 +156,8 @@ export const en = {
   total: 'Total',
   onShelf: 'On the shelf: {lots}.',
   boughtPutOnShelf: 'It is bought: put it on the shelf',
+  boughtSoFar: 'Bought for this design',
+  boughtOn: 'Bought on {on}: {packs}, {total}',
   leftOver: 'Left over: {over}',
   months2: 'for {youngest} months: {first}.',
   monthsNothingWasFound: 'for {youngest} months: nothing was found.',

@@ -11,7 +11,7 @@ import {
 } from '../../../contract/materials.ts';
 import { findInput, lotQuery, lotUpdate } from '../../../contract/lots.ts';
 import { starterInput } from '../../../contract/starter.ts';
-import { boughtInput, shopTake } from '../../../contract/shop.ts';
+import { boughtInput, purchaseQuery, shopTake } from '../../../contract/shop.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import { read } from '../../problem.ts';
 import { pageOf, setPage } from '../../paging.ts';
@@ -19,7 +19,7 @@ import { sendList } from '../../sendList.ts';
 import * as gather from './service.ts';
 import * as offers from './offers.ts';
 import * as lots from './lots.ts';
-import { bought } from './bought.ts';
+import { bought, listPurchases } from './bought.ts';
 import { takeDemoShelf, takeStarter } from './starter.ts';
 import * as prices from './prices.ts';
 import { Doors, NOTHING } from '../../people/door.ts';
@@ -210,11 +210,21 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
     { about: "the simulated shop's list of the week; follow a pack; read the lists since the last time" },
     () => prices.shopListOf(em(), today()),
   );
+  r.get(
+    '/purchases',
+    {
+      about:
+        'what was bought, the latest first: packs with their price, and the total with delivery, minor units; `design` for one design',
+      query: purchaseQuery,
+      isPage: true,
+    },
+    ({ query }) => listPurchases(em(), query),
+  );
   r.post(
     '/purchases',
     {
       about:
-        'what was bought goes on the shelf, a lot for each content of each pack, with its price; all or nothing',
+        'what was bought goes on the shelf, a lot for each content of each pack, with its price; all or nothing. `designId` says for which design',
       role: 'designer',
       does: 'took a purchase in',
       body: boughtInput,

@@ -60,7 +60,10 @@ const demoShelf = z.object({
  */
 export async function takeDemoShelf(em: EntityManager, today: Day): Promise<StarterDone> {
   if ((await em.count(MaterialRow, {})) > 0)
-    throw new ProblemError(409, 'Something is on the shelf already: the demo’s shelf goes on an empty one only.');
+    throw new ProblemError(
+      409,
+      'Something is on the shelf already: the demo’s shelf goes on an empty one only.',
+    );
   const file = await readFile(DEMO_FILE, 'utf8').catch(() => {
     throw new ProblemError(404, 'The demo is not here: take a starter shelf, or bring a spreadsheet.');
   });

@@ -105,7 +105,11 @@ export function Pictures({
       {wish !== '' && (
         <Row>
           <span>{shown.length === 0 ? text('notKnownHere', { wish }) : text('noneOfThese')}</span>
-          <ButtonLink plain={shown.length > 0} small to={`/gather?material=new&name=${encodeURIComponent(wish)}`}>
+          <ButtonLink
+            plain={shown.length > 0}
+            small
+            to={`/gather?material=new&name=${encodeURIComponent(wish)}`}
+          >
             {text('addNewKind', { wish })}
           </ButtonLink>
         </Row>

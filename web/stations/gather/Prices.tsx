@@ -252,47 +252,47 @@ export function Component() {
         {place.simulated && (
           <div className="shop">
             <Panel>
-            <Stack $gap={6}>
-              <Spread>
-                <h2>{text('shopsList', { day: shortDay(shop.day) })}</h2>
-                <Quiet>{text('simulatedInventedPrices')}</Quiet>
-              </Spread>
-              <Shop>
-                {shop.packs.map((p) => (
-                  <li key={p.key}>
-                    <span>
-                      {p.name}
-                      <br />
-                      <Quiet>{p.supplier}</Quiet>
-                    </span>
-                    <b style={p.inStock ? {} : { color: 'var(--stop)' }}>
-                      {p.inStock ? money(p.price) : text('soldOut2')}
-                    </b>
-                    {p.offerId ? (
-                      <Quiet style={{ textAlign: 'center' }}>{text('followed')}</Quiet>
-                    ) : (
-                      <Button
-                        small
-                        plain
-                        aria-label={text('follow', { p: p.name })}
-                        isDisabled={follow.isPending}
-                        onPress={() => {
-                          setProblem(null);
-                          follow.mutate(p.key, {
-                            onError: tell,
-                            onSuccess: (o) => setParams({ offer: String(o.id) }, { replace: true }),
-                          });
-                        }}
-                      >
-                        {text('follow2')}
-                      </Button>
-                    )}
-                  </li>
-                ))}
-              </Shop>
-            </Stack>
-          </Panel>
-        </div>
+              <Stack $gap={6}>
+                <Spread>
+                  <h2>{text('shopsList', { day: shortDay(shop.day) })}</h2>
+                  <Quiet>{text('simulatedInventedPrices')}</Quiet>
+                </Spread>
+                <Shop>
+                  {shop.packs.map((p) => (
+                    <li key={p.key}>
+                      <span>
+                        {p.name}
+                        <br />
+                        <Quiet>{p.supplier}</Quiet>
+                      </span>
+                      <b style={p.inStock ? {} : { color: 'var(--stop)' }}>
+                        {p.inStock ? money(p.price) : text('soldOut2')}
+                      </b>
+                      {p.offerId ? (
+                        <Quiet style={{ textAlign: 'center' }}>{text('followed')}</Quiet>
+                      ) : (
+                        <Button
+                          small
+                          plain
+                          aria-label={text('follow', { p: p.name })}
+                          isDisabled={follow.isPending}
+                          onPress={() => {
+                            setProblem(null);
+                            follow.mutate(p.key, {
+                              onError: tell,
+                              onSuccess: (o) => setParams({ offer: String(o.id) }, { replace: true }),
+                            });
+                          }}
+                        >
+                          {text('follow2')}
+                        </Button>
+                      )}
+                    </li>
+                  ))}
+                </Shop>
+              </Stack>
+            </Panel>
+          </div>
         )}
         <div className="past">
           {chosen && chart && (

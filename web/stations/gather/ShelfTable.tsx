@@ -46,7 +46,12 @@ export default function ShelfTable({
         show: (m) => amount(m, Math.max(0, m.kept - spokenOf(m))),
       },
       { id: 'class', name: text('made'), value: (m) => m.materialClass },
-      { id: 'skills', name: text('serves'), wide: 1.8, value: (m) => skillsServed(m).map(skillPlain).join(', ') },
+      {
+        id: 'skills',
+        name: text('serves'),
+        wide: 1.8,
+        value: (m) => skillsServed(m).map(skillPlain).join(', '),
+      },
     ];
   }, [spoken, unit]);
   const lines = useMemo<LotLine[]>(() => {

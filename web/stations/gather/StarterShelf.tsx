@@ -150,7 +150,9 @@ export function StarterShelf({
         </Button>
         <Button
           plain
-          onPress={() => setTicked(ticked.size === all.length ? new Set() : new Set(all.map((k) => k.entry.key)))}
+          onPress={() =>
+            setTicked(ticked.size === all.length ? new Set() : new Set(all.map((k) => k.entry.key)))
+          }
         >
           {ticked.size === all.length ? text('tickNone') : text('tickAll')}
         </Button>

@@ -58,7 +58,12 @@ export function Welcome({ place }: { place: Place }) {
   const [draft, setDraft] = useState<Basics>(() => ({
     name: isNew(place) ? '' : place.name,
     languages: place.languages,
-    ...(isNew(place) ? guessPlace(navigator.language, LOCALES.map((l) => l.value)) : place),
+    ...(isNew(place)
+      ? guessPlace(
+          navigator.language,
+          LOCALES.map((l) => l.value),
+        )
+      : place),
   }));
   const [isTicking, setTicking] = useState(false);
   const navigate = useNavigate();
@@ -108,9 +113,7 @@ export function Welcome({ place }: { place: Place }) {
         </Panel>
         <Stack>
           <h2>{isTicking ? text('tickWhatThere') : text('thenTheShelf')}</h2>
-          {(start.error ?? demo.error) && (
-            <Notice tone="stop">{words(start.error ?? demo.error)}</Notice>
-          )}
+          {(start.error ?? demo.error) && <Notice tone="stop">{words(start.error ?? demo.error)}</Notice>}
           {isTicking ? (
             <StarterShelf
               unit={draft.lengthUnit}

@@ -117,7 +117,9 @@ describe('what could I make today', () => {
     const calls = desk();
     show(<Today />);
     const best = await screen.findByRole('region', { name: 'The best choice' });
-    expect(within(best).getByRole('row', { name: /Tide-line drop tub Picking up and letting go 1/ })).toBeVisible();
+    expect(
+      within(best).getByRole('row', { name: /Tide-line drop tub Picking up and letting go 1/ }),
+    ).toBeVisible();
     expect(screen.getByText('proved best')).toBeVisible();
     const asked = () =>
       (calls.filter((c) => c.path === '/compute/choice').at(-1)!.body as ChoiceRequest).designs.map((d) => [

@@ -13,6 +13,7 @@ import {
   type CostLine,
   type Rate,
 } from '../../../core/price/costs.ts';
+import { priceWords } from '../../../core/price/priceWords.ts';
 import type { PurchaseRequest } from '../../../core/price/purchase.ts';
 import { purchaseOf } from '../../data/purchase.ts';
 import { adultMinutes } from '../../../core/plan/minutes.ts';
@@ -26,6 +27,7 @@ import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { Buy, useBuying } from '../../design/Buy.tsx';
 import { Table } from '../../parts/Table.tsx';
+import { Missing, type Short } from './Missing.tsx';
 import { Working } from './Working.tsx';
 import { text } from './text.ts';
 
@@ -42,6 +44,21 @@ const Three = styled.div`
   }
   @media (max-width: 640px) {
     grid-template-columns: 1fr;
+  }
+`;
+
+const Answer = styled.p`
+  font: 700 20px/1.35 var(--display);
+`;
+const Figures = styled.details`
+  > summary {
+    font-weight: 600;
+    cursor: pointer;
+    min-height: 44px;
+    display: flex;
+    align-items: center;
+    text-decoration: underline;
+    text-underline-offset: 2px;
   }
 `;
 
@@ -82,14 +99,30 @@ function PriceWork({ at }: { at: AtBench }) {
     () => (offers && suppliers ? requestFor(at, offers, suppliers) : null),
     [at, offers, suppliers],
   );
-  const bought = useBuying(request);
+  const all = useBuying(request);
+  // What can be bought is offered, whatever else no pack has.
+  const lacking = all.data?.status === 'infeasible' ? all.data.lacking : [];
+  const part = useBuying(
+    request && lacking.length > 0
+      ? { ...request, needs: request.needs.filter((n) => !lacking.includes(n.material)) }
+      : null,
+  );
+  const bought = lacking.length > 0 ? part : all;
   const answer = bought.data;
+  const missing = lacking.flatMap((id): Short[] => {
+    const material = materials.find((m) => m.id === Number(id));
+    const lines = needed.supply.lines.filter((l) => l.need.materialId === Number(id));
+    const short = lines.reduce((n, l) => n + l.short, 0);
+    return material && short > 0
+      ? [{ material, short, wanted: lines.reduce((n, l) => n + l.wanted, 0) }]
+      : [];
+  });
   const rate = useRates(materials);
   const costs = threeCosts({
     needs: needed.needs,
     rate,
     copies: rest,
-    purchaseTotal: answer?.total ?? null,
+    purchaseTotal: lacking.length > 0 ? null : (answer?.total ?? null),
   });
   // Until offers are here nothing is known to cost nothing.
   const isPriced = offers !== undefined && suppliers !== undefined;
@@ -172,91 +205,24 @@ function PriceWork({ at }: { at: AtBench }) {
         </DesignFile>
         <ButtonLink to={`/make/${design.id}`}>{text('make')}</ButtonLink>
       </Heading>
-      <Three>
+      {rest > 0 && answer && (
         <Panel>
-          <h2>{text('costBuyPerKit')}</h2>
-          <b>
-            {rest === 0
-              ? money(0)
-              : !answer
-                ? '…'
-                : costs.costToBuy === null
-                  ? text('cannotBought')
-                  : money(costs.costToBuy)}
-          </b>
-          <Quiet>
-            {rest === 0
-              ? text('nothingLeftMake')
-              : answer?.total != null
-                ? text('underBuyWholePacks', { total: money(answer.total), rest: kits(rest) })
-                : answer
-                  ? text('offerMissing')
-                  : ''}
-          </Quiet>
-        </Panel>
-        <Panel>
-          <h2>{text('materialsUsedPerKit')}</h2>
-          <b>{isPriced ? money(costs.materialsUsed) : '…'}</b>
-          <Quiet>{text('onlyWhatGoesInto')}</Quiet>
-          <Working
-            of={text('materialsUsed')}
-            head={[text('material2'), text('kit'), 'costs']}
-            rows={lines.map((l) => ({
-              key: String(l.materialId),
-              cells: [l.name, amount(l), rate(l.materialId).from === 'saved' ? 'saved' : money(l.minor)],
-            }))}
-            foot={[text('kit2'), '', money(costs.materialsUsed)]}
-          />
-        </Panel>
-        <Panel>
-          <h2>{text('oneLostPiece')}</h2>
-          <b>{!costs.lostPiece ? '–' : isPriced ? money(costs.lostPiece.minor) : '…'}</b>
-          <Quiet>
-            {costs.lostPiece
-              ? `${costs.lostPiece.name}, ${FROM[costs.lostPiece.from]}`
-              : text('nothingCounted')}
-            {sum && <>: {sum}</>}
-          </Quiet>
-        </Panel>
-        {loan && isPriced && (
-          <Panel>
-            <h2>{text('oneLoanKit')}</h2>
-            <b>{money(loan.total)}</b>
-            <Quiet>
-              {loansSeen === 0
-                ? text('whatLostOrWornReplaced')
-                : everMade === 0
-                  ? text('whatLostOrWornNew', { loansSeen })
-                  : text('whatLostOrWorn', { loansSeen })}
-            </Quiet>
-            <Working
-              of={text('loan')}
-              head={[text('material2'), text('eachGoes'), text('loan2')]}
-              rows={loan.lines.map((l) => ({
-                key: String(l.materialId),
-                cells: [
-                  l.name,
-                  losses(l.losses),
-                  rate(l.materialId).from === 'saved' ? 'saved' : money(l.minor),
-                ],
-              }))}
-              foot={[text('loan3'), '', money(loan.total)]}
-            />
-          </Panel>
-        )}
-        {work !== null && (
-          <Panel>
-            <h2>{text('adultWorkPerKit')}</h2>
-            <b>{money(costs.materialsUsed + work)}</b>
-            <Quiet>
-              {text('materialsUsedHour', {
-                adult: formatMinutes(adult / Math.max(1, rest)),
-                hourly: money(hourly!),
+          <Stack $gap={12}>
+            <Answer role="status">
+              {priceWords({
+                kits: rest,
+                packs: packs.map((p) => ({ name: p.offer.name, count: p.count })),
+                total: answer.total === null ? '' : money(answer.total),
+                each: costs.costToBuy === null ? '' : money(costs.costToBuy),
+                lacking: missing.map((m) => ({ ...m, name: m.material.name, unit: m.material.unit })),
               })}
-            </Quiet>
-          </Panel>
-        )}
-      </Three>
+            </Answer>
+            {missing.map((m) => (
+              <Missing key={m.material.id} at={at} short={m} />
+            ))}
+          </Stack>
+        </Panel>
+      )}
       <SideBySide $left={1.25}>
         <Panel>
           <Stack $gap={8}>
@@ -305,22 +271,113 @@ function PriceWork({ at }: { at: AtBench }) {
             materials={materials}
             nothing={rest === 0 ? text('nothingThisBatchMade') : text('nothingShelfAll')}
             instead={text('saveMoreAddOffer', { kitsNow: kits(needed.supply.kitsNow) })}
+            designId={design.id}
           />
         </Panel>
       </SideBySide>
-      {compared.length > 0 && (
-        <Panel>
-          <Stack $gap={8}>
-            <h2>{text('packsCompared')}</h2>
-            <Table
-              caption={text('packsCompared')}
-              left={[1, 2]}
-              head={[text('pack'), text('from'), text('holds'), 'price', 'delivery', 'each', 'bought']}
-              rows={compared}
-            />
-          </Stack>
-        </Panel>
-      )}
+      <Figures>
+        <summary>{text('figuresBehind')}</summary>
+        <Stack>
+          <Three>
+            <Panel>
+              <h2>{text('costBuyPerKit')}</h2>
+              <b>
+                {rest === 0
+                  ? money(0)
+                  : !answer
+                    ? '…'
+                    : costs.costToBuy === null
+                      ? text('cannotBought')
+                      : money(costs.costToBuy)}
+              </b>
+              <Quiet>
+                {rest === 0
+                  ? text('nothingLeftMake')
+                  : answer?.total != null
+                    ? text('underBuyWholePacks', { total: money(answer.total), rest: kits(rest) })
+                    : answer
+                      ? text('offerMissing')
+                      : ''}
+              </Quiet>
+            </Panel>
+            <Panel>
+              <h2>{text('materialsUsedPerKit')}</h2>
+              <b>{isPriced ? money(costs.materialsUsed) : '…'}</b>
+              <Quiet>{text('onlyWhatGoesInto')}</Quiet>
+              <Working
+                of={text('materialsUsed')}
+                head={[text('material2'), text('kit'), 'costs']}
+                rows={lines.map((l) => ({
+                  key: String(l.materialId),
+                  cells: [l.name, amount(l), rate(l.materialId).from === 'saved' ? 'saved' : money(l.minor)],
+                }))}
+                foot={[text('kit2'), '', money(costs.materialsUsed)]}
+              />
+            </Panel>
+            <Panel>
+              <h2>{text('oneLostPiece')}</h2>
+              <b>{!costs.lostPiece ? '–' : isPriced ? money(costs.lostPiece.minor) : '…'}</b>
+              <Quiet>
+                {costs.lostPiece
+                  ? `${costs.lostPiece.name}, ${FROM[costs.lostPiece.from]}`
+                  : text('nothingCounted')}
+                {sum && <>: {sum}</>}
+              </Quiet>
+            </Panel>
+            {loan && isPriced && (
+              <Panel>
+                <h2>{text('oneLoanKit')}</h2>
+                <b>{money(loan.total)}</b>
+                <Quiet>
+                  {loansSeen === 0
+                    ? text('whatLostOrWornReplaced')
+                    : everMade === 0
+                      ? text('whatLostOrWornNew', { loansSeen })
+                      : text('whatLostOrWorn', { loansSeen })}
+                </Quiet>
+                <Working
+                  of={text('loan')}
+                  head={[text('material2'), text('eachGoes'), text('loan2')]}
+                  rows={loan.lines.map((l) => ({
+                    key: String(l.materialId),
+                    cells: [
+                      l.name,
+                      losses(l.losses),
+                      rate(l.materialId).from === 'saved' ? 'saved' : money(l.minor),
+                    ],
+                  }))}
+                  foot={[text('loan3'), '', money(loan.total)]}
+                />
+              </Panel>
+            )}
+            {work !== null && (
+              <Panel>
+                <h2>{text('adultWorkPerKit')}</h2>
+                <b>{money(costs.materialsUsed + work)}</b>
+                <Quiet>
+                  {text('materialsUsedHour', {
+                    adult: formatMinutes(adult / Math.max(1, rest)),
+                    hourly: money(hourly!),
+                  })}
+                </Quiet>
+              </Panel>
+            )}
+          </Three>
+          {compared.length > 0 && (
+            <Panel>
+              <Stack $gap={8}>
+                <h2>{text('packsCompared')}</h2>
+                <Table
+                  caption={text('packsCompared')}
+                  left={[1, 2]}
+                  head={[text('pack'), text('from'), text('holds'), 'price', 'delivery', 'each', 'bought']}
+                  rows={compared}
+                />
+              </Stack>
+            </Panel>
+          )}
+        </Stack>
+      </Figures>
     </Stack>
   );
 }
