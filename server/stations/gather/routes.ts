@@ -10,6 +10,7 @@ import {
   supplierUpdate,
 } from '../../../contract/materials.ts';
 import { findInput, lotQuery, lotUpdate } from '../../../contract/lots.ts';
+import { listInput } from '../../../contract/list.ts';
 import { starterInput } from '../../../contract/starter.ts';
 import { boughtInput, purchaseQuery, shopTake } from '../../../contract/shop.ts';
 import type { ServerContext } from '../../serverContext.ts';
@@ -20,6 +21,7 @@ import * as gather from './service.ts';
 import * as offers from './offers.ts';
 import * as lots from './lots.ts';
 import { bought, listPurchases } from './bought.ts';
+import { columnsKnown, lookAtList, takeList } from './list.ts';
 import { takeDemoShelf, takeStarter } from './starter.ts';
 import * as prices from './prices.ts';
 import { Doors, NOTHING } from '../../people/door.ts';
@@ -61,6 +63,31 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
       status: 201,
     },
     ({ body: input }) => inTransaction((m) => takeStarter(m, input, today())),
+  );
+  r.get('/materials/list', { about: "what headings of somebody's own lists meant before, by heading" }, () =>
+    columnsKnown(em()),
+  );
+  r.post(
+    '/materials/list/look',
+    {
+      about:
+        "somebody's own list as it was understood, before it is taken in: `{added, more, taken}`: new kinds, rows that add to kinds that are there, and the day on which the same list came in before",
+      role: 'designer',
+      body: listInput,
+    },
+    ({ body: input }) => lookAtList(em(), input),
+  );
+  r.post(
+    '/materials/list',
+    {
+      about:
+        "takes somebody's own list in, all or nothing: new kinds, a lot for each row with a count, and what its headings meant",
+      role: 'designer',
+      does: 'put something on the shelf',
+      body: listInput,
+      status: 201,
+    },
+    ({ body: input }) => inTransaction((m) => takeList(m, input, today())),
   );
   r.post(
     '/materials/demo',
