@@ -40,7 +40,8 @@ test('from three designs to a finished batch, by keyboard alone', async ({ page,
   const proof = page.getByText(/No plan ends sooner\.|The best plan found; none can end before/);
   await expect(proof).toBeVisible();
   const alone = await page.getByRole('heading', { name: /All done on/ }).textContent();
-  const isProved = async (): Promise<boolean> => (await proof.textContent())!.startsWith('No plan ends sooner');
+  const isProved = async (): Promise<boolean> =>
+    (await proof.textContent())!.startsWith('No plan ends sooner');
   const isAloneProved = await isProved();
   await fill(page, 'Another maker', 'Helper');
   await page.keyboard.press('Enter');

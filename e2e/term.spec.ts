@@ -62,9 +62,9 @@ async function lendPlanned(page: Page, demo: Desk, p: PlannedNow): Promise<void>
 
 /** A plan is there, with what is known of how good it is: a slow machine may not come to the proof in its time. */
 const isPlanned = (page: Page) =>
-  expect(
-    page.getByText(/No plan does better\.|At most [\d.]+ % better is possible/).first(),
-  ).toBeVisible({ timeout: 300_000 });
+  expect(page.getByText(/No plan does better\.|At most [\d.]+ % better is possible/).first()).toBeVisible({
+    timeout: 300_000,
+  });
 
 test('a term: twelve families, four desks, three meetings and a recall', async ({ browser, demo }) => {
   test.setTimeout(1_800_000);

@@ -16,6 +16,7 @@ import { Button, FileLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
+import { OwnList } from './OwnList.tsx';
 import { text } from './text.ts';
 
 const Drop = styled.div`
@@ -120,6 +121,7 @@ export function Component() {
   return (
     <Stack>
       <Heading over={text('filesAnySpreadsheetCsv', { place: place.name })} title={text('exportImport')} />
+      <OwnList place={place} />
       <SideBySide style={{ alignItems: 'stretch' }}>
         <Panel>
           <Stack>

@@ -13,8 +13,7 @@ export const en = {
   moreTypeWhat: 'and {fits} more: type what it is',
   handScanners: 'Hand scanners',
   simulatedScanner: 'A simulated one, to try it: it sends the same keys, as fast.',
-  handScannerTypesAs:
-    'A hand scanner that types as a keyboard does opens a kit wherever the cursor is.',
+  handScannerTypesAs: 'A hand scanner that types as a keyboard does opens a kit wherever the cursor is.',
   labelUnder: 'Label under it',
   scan: 'Scan',
   youngestMonths: 'for {family}, youngest {youngest} months',
@@ -158,7 +157,8 @@ export const en = {
   leaveOut2: 'Leave out',
   calledBack2: 'It is called back',
   whileAskNow: 'while {borrower} has it: {recalled}. Ask for it now.',
-  notWholeCountFill: 'It is not whole. Count it, and fill it, or leave missing what is gone: then it can be lent.',
+  notWholeCountFill:
+    'It is not whole. Count it, and fill it, or leave missing what is gone: then it can be lent.',
   countWithoutLending: 'Count it without lending',
   renewHandOnOr: 'Renew, hand on or reserve it',
   history: 'History of {kit} and of {borrower}',

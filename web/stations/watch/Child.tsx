@@ -129,13 +129,17 @@ function Offer({
 
 function Suggestions({ child, next }: { child: string; next: WhatNext }) {
   if (!next.next && !next.other)
-    return <Notice tone="care">{text('noKitCleanWhole', { skill: skillPlain(next.skill).toLowerCase() })}</Notice>;
+    return (
+      <Notice tone="care">{text('noKitCleanWhole', { skill: skillPlain(next.skill).toLowerCase() })}</Notice>
+    );
   return (
     <Stack $gap={12}>
       {next.next ? (
         <Offer child={child} title={text('next')} of={next.next} first />
       ) : (
-        <Notice tone="care">{text('noKitCleanWhole2', { skill: skillPlain(next.skill).toLowerCase() })}</Notice>
+        <Notice tone="care">
+          {text('noKitCleanWhole2', { skill: skillPlain(next.skill).toLowerCase() })}
+        </Notice>
       )}
       {next.easier && <Offer child={child} title={text('onTiredDay')} of={next.easier} />}
       {next.other && <Offer child={child} title={text('skill')} of={next.other} />}

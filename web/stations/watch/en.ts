@@ -115,8 +115,7 @@ export const en = {
   raschModelDifficultiesLevels:
     'Rasch model, difficulties of {levels} levels found from {answers} answers of {children} children, the others by their bits. The band is the 95 % interval. {child} stands at {mean} ± {what} logits, 0 being the middle of the children watched here. A verbal prompt makes a level {what2} logits easier, a hand on the wrist {what3}, hand over hand {what4}.',
   guessSoFar: 'A guess so far: there are too few notes to say how hard each level is.',
-  fromAnswers:
-    'From {answers} answers of {children} {children, plural, one {child} other {children}}.',
+  fromAnswers: 'From {answers} answers of {children} {children, plural, one {child} other {children}}.',
   slowerByDifficulty: 'Harder levels take longer, as far as is seen.',
   notSlower: 'Harder levels take no longer, as far as is seen.',
   pace: 'Pace',
