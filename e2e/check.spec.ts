@@ -13,6 +13,9 @@ test('a finger trap is told, and the least change that clears it is taken in one
   const trap = findings.getByRole('listitem').filter({ hasText: 'Fingers in the opening' });
   // A long slot rings no finger: the text that stops speaks of round holes.
   await expect(trap.getByText('Take care', { exact: true })).toBeVisible();
+  // The clause and its figures for whoever asks.
+  await expect(trap.getByText(/10 mm, limit 13 mm/)).not.toBeVisible();
+  await trap.getByText('Which rule?').click();
   await expect(trap.getByText(/10 mm, limit 13 mm/)).toBeVisible();
   await trap.getByRole('button', { name: 'What would clear it?' }).click();
   const ways = trap.getByRole('list', { name: 'What would clear: Fingers in the opening' });

@@ -17,6 +17,7 @@ import { OnDesign, OnGauge } from './OnDesign.tsx';
 import { FindingItem } from './Findings.tsx';
 import { HandTests } from './HandTests.tsx';
 import { Turned } from './Turned.tsx';
+import { answerWords } from './answerWords.ts';
 import { text } from './text.ts';
 
 const Grid = styled.div`
@@ -24,7 +25,7 @@ const Grid = styled.div`
   grid-template-columns: minmax(0, 0.95fr) minmax(0, 1.15fr) 250px;
   grid-template-rows: auto minmax(0, 1fr) auto;
   gap: 12px 16px;
-  > header {
+  > .top {
     grid-column: 1 / 4;
   }
   .mat {
@@ -46,7 +47,7 @@ const Grid = styled.div`
   @media (max-width: 1000px) {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     grid-template-rows: none;
-    > header,
+    > .top,
     .caution,
     .aside {
       grid-column: 1 / 3;
@@ -58,12 +59,19 @@ const Grid = styled.div`
   }
   @media (max-width: 640px) {
     grid-template-columns: minmax(0, 1fr);
-    > header,
+    > .top,
     .caution,
     .aside {
       grid-column: 1;
     }
   }
+`;
+const Answer = styled.p`
+  margin-top: 6px;
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font: 700 20px/1.35 var(--display);
 `;
 const Tests = styled.ul`
   display: grid;
@@ -106,50 +114,38 @@ function CheckWork({ at }: { at: AtBench }) {
   };
   const gauge = shown && where?.on === 'gauge' ? gaugeOf(shown) : undefined;
   const overall = report ? worst(report.findings.map((f) => f.verdict)) : null;
-  const count = (kind: string): number => report?.findings.filter((f) => f.verdict === kind).length ?? 0;
   return (
     <Grid>
-      <Heading
-        over={
-          report
-            ? text('rulesAppliedYoungestMonths', {
-                market: report.market,
-                youngest: report.youngest,
-                forGroup: design.forGroup,
-                ages: formatAges(design.ageFrom, design.ageTo),
-              })
-            : text('youngestMonths', {
-                youngest: design.ageFrom,
-                forGroup: design.forGroup,
-                ages: formatAges(design.ageFrom, design.ageTo),
-              })
-        }
-        title={text('canMouthFingerOr')}
-      >
-        {overall && (
-          <Verdict
-            kind={overall}
-            size={30}
-            word={
-              overall === 'clear'
-                ? text('nothingFound')
-                : count('stop') > 0
-                  ? text('stop2', {
-                      what: count('stop'),
-                      what2: count('stop') > 0 && count('care') > 0 ? ', ' : '',
-                      what3: count('care') > 0 ? text('takeCare', { what: count('care') }) : '',
-                    })
-                  : `${count('stop') > 0 && count('care') > 0 ? ', ' : ''}${count('care') > 0 ? text('takeCare', { what: count('care') }) : ''}`
-            }
-          />
-        )}
-        <DesignFile href={`/api/designs/${design.id}/check-sheet.pdf`}>{text('checkSheet')}</DesignFile>
-        <DesignFile href={`/api/designs/${design.id}/family-check.pdf`}>{text('parent')}</DesignFile>
-        <ButtonLink plain to="/rules">
-          {text('rules')}
-        </ButtonLink>
-        <ButtonLink to={`/price/${design.id}`}>{text('price')}</ButtonLink>
-      </Heading>
+      <div className="top">
+        <Heading
+          over={
+            report
+              ? text('rulesAppliedYoungestMonths', {
+                  market: report.market,
+                  youngest: report.youngest,
+                  forGroup: design.forGroup,
+                  ages: formatAges(design.ageFrom, design.ageTo),
+                })
+              : text('youngestMonths', {
+                  youngest: design.ageFrom,
+                  forGroup: design.forGroup,
+                  ages: formatAges(design.ageFrom, design.ageTo),
+                })
+          }
+          title={text('canMouthFingerOr')}
+        >
+          <DesignFile href={`/api/designs/${design.id}/check-sheet.pdf`}>{text('checkSheet')}</DesignFile>
+          <DesignFile href={`/api/designs/${design.id}/family-check.pdf`}>{text('parent')}</DesignFile>
+          <ButtonLink plain to="/rules">
+            {text('rules')}
+          </ButtonLink>
+          <ButtonLink to={`/price/${design.id}`}>{text('price')}</ButtonLink>
+        </Heading>
+        <Answer role="status">
+          {overall && <Verdict kind={overall} size={28} word="" />}
+          {report ? answerWords(report) : text('lookingFirst')}
+        </Answer>
+      </div>
       <div ref={mat} className={gauged || shown ? 'mat' : undefined}>
         {shown && gauge ? (
           <OnGauge

@@ -16,6 +16,7 @@ import { shelfOf } from '../../design/derived.ts';
 import { askOf } from '../../design/heavy.ts';
 import { useOpenDesign } from '../../design/store.ts';
 import { Button } from '../../parts/Button.tsx';
+import { Fold } from '../../parts/Fold.tsx';
 import { Notice, Quiet, Row } from '../../parts/Panel.tsx';
 import { say } from '../../parts/messages.ts';
 import { titleOf, Verdict } from '../../shell/Verdict.tsx';
@@ -187,11 +188,6 @@ export function FindingItem({
       <div>
         <h3>{titleOf(of)}</h3>
         <p>{inUnit(`${of.words} ${of.remedy ?? ''}`, unit)}</p>
-        <Margin of={of} unit={unit} />
-        <Quiet>
-          {of.source}
-          {of.changed ? `. ${of.changed}` : ''}
-        </Quiet>
         <Row $gap={14}>
           <Ask type="button" onClick={onWhere}>
             {text('showWhere')}
@@ -207,6 +203,16 @@ export function FindingItem({
             </Ask>
           )}
         </Row>
+        <Fold>
+          <summary style={{ minHeight: 30 }}>{text('whichRule')}</summary>
+          <div>
+            <Margin of={of} unit={unit} />
+            <Quiet>
+              {of.source}
+              {of.changed ? `. ${of.changed}` : ''}
+            </Quiet>
+          </div>
+        </Fold>
         {isOpen && of.verdict !== 'clear' && (
           <div style={{ marginTop: 4 }}>
             <WhatClears of={of} design={design} materials={materials} unit={unit} />

@@ -256,7 +256,17 @@ export function HandTests({
           const last = tests.filter((x) => x.test === t.id);
           return (
             <li key={t.id}>
-              <span>{inUnit(t.words, unit)}</span>
+              {t.household ? (
+                <span>
+                  {t.household}
+                  <Fold>
+                    <summary>{text('inFigures')}</summary>
+                    <Quiet>{inUnit(t.words, unit)}</Quiet>
+                  </Fold>
+                </span>
+              ) : (
+                <span>{inUnit(t.words, unit)}</span>
+              )}
               <Button small plain onPress={() => setOpen(t)} aria-label={text('recordTest2', { t: t.id })}>
                 {text('record')}
               </Button>
@@ -281,7 +291,10 @@ export function HandTests({
           );
         })}
       </List>
-      <Quiet>{text('n16Cfr1500')}</Quiet>
+      <Fold>
+        <summary>{text('whichRule')}</summary>
+        <Quiet>{text('n16Cfr1500')}</Quiet>
+      </Fold>
       {open && (
         <RecordTest design={design} test={open} parts={parts} unit={unit} onClose={() => setOpen(null)} />
       )}

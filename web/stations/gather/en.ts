@@ -409,10 +409,10 @@ export const en = {
   listRead:
     '{good} {good, plural, one {row is} other {rows are}} understood{bad, plural, =0 {} one {, 1 is not} other {, {bad} are not}}{totals, plural, =0 {.} one {; a row of totals is left out.} other {; {totals} rows of totals are left out.}}',
   listWould:
-    '{added} new {added, plural, one {kind} other {kinds}}, {more} {more, plural, one {row adds} other {rows add}} to what is there.',
+    '{added} new {added, plural, one {kind} other {kinds}}{more, plural, =0 {.} one {, 1 row adds to what is there.} other {, {more} rows add to what is there.}}',
   listKnown: 'The same list came in on {on} as {file}: taken in again, everything counts twice.',
   listTaken:
-    '{added} new {added, plural, one {kind is} other {kinds are}} on the shelf, {more} {more, plural, one {row was} other {rows were}} added to what was there.',
+    '{added} new {added, plural, one {kind is} other {kinds are}} on the shelf{more, plural, =0 {.} one {, 1 row was added to what was there.} other {, {more} rows were added to what was there.}}',
   firstRowsOnly: 'Only the first {MOST_LISTED} rows go in at once.',
   takeList: 'Put {good} {good, plural, one {row} other {rows}} on the shelf',
   takeListAgain: 'Take {good} {good, plural, one {row} other {rows}} in again',
