@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { HELP, LIKED } from '../core/watch/outcomes.ts';
-import { day, id } from './common.ts';
+import { day, id, version } from './common.ts';
 
 export const notesSummary = z.object({ notes: z.number().int(), children: z.number().int() });
 export type NotesSummary = z.infer<typeof notesSummary>;
@@ -65,7 +65,9 @@ export const noteInput = z.strictObject({
     .max(11, 'may have at most 11 levels')
     .default([]),
 });
-export const note = noteInput.extend({ id, design: z.string(), managed: z.number().int() });
+export const noteUpdate = noteInput.extend({ version });
+export type NoteUpdate = z.infer<typeof noteUpdate>;
+export const note = noteInput.extend({ id, version, design: z.string(), managed: z.number().int() });
 export type LevelDone = z.infer<typeof noteInput>['before'][number];
 export type NoteInput = z.infer<typeof noteInput>;
 /** As it is sent: what has a usual value may be left out. */

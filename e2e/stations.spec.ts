@@ -241,6 +241,8 @@ test('a sitting that climbs is one note, its levels in order', async ({ page, de
   await expect(page.getByRole('list', { name: 'Levels done before' })).toContainText('One finger40 s');
   await level(/Then the level/, /By colour/, '65');
   await page.getByRole('textbox', { name: 'Child' }).fill('P-20');
+  await page.getByRole('radiogroup', { name: 'Help given' }).getByText('Verbal prompt').click();
+  await page.getByRole('radiogroup', { name: 'Was it managed?' }).getByText('Yes').click();
   await page.getByRole('button', { name: 'Save the note' }).click();
   await expect(page.getByText('Saved for P-20.')).toBeVisible();
   await expect(page.getByRole('row', { name: /P-20/ })).toContainText(/By colour, after one finger/);
@@ -266,6 +268,8 @@ test('a note is written at its level', async ({ page, demo }) => {
   await page.getByRole('button', { name: /Level/ }).click();
   await page.getByRole('option', { name: /Close slot/ }).click();
   await page.getByRole('textbox', { name: 'Child' }).fill('G-09');
+  await page.getByRole('radiogroup', { name: 'Help given' }).getByText('No help').click();
+  await page.getByRole('radiogroup', { name: 'Was it managed?' }).getByText('Yes').click();
   await page.getByRole('textbox', { name: 'Seconds' }).fill('84');
   await page.getByRole('textbox', { name: 'Pieces' }).fill('8');
   await page.getByRole('button', { name: 'Save the note' }).click();

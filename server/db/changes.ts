@@ -561,6 +561,8 @@ function firstHour(add: Add): void {
     'create table "file_taken" ("id" integer not null primary key autoincrement, "digest" text not null, "kind" text not null, "name" text not null, "taken_on" text not null, "added" integer not null, "changed" integer not null)',
   );
   add('create unique index "file_taken_digest" on "file_taken" ("digest", "kind")');
+  // A note can be corrected, by one person at a time.
+  add('alter table "note" add column "version" integer not null default 1');
 }
 
 /** A step of the layout: what it is called in a file that has it, and the statements that make it. */

@@ -33,7 +33,7 @@ const LANDED: Readonly<Record<string, string>> = {
   '2026-12-01-traits': 'fa14ed26217e90b8618df5f6f12bdef84367b4af0b04273cc65c3fa609bf4824',
   '2026-12-01-roles': '8e82ec11acf19629fd2619e82cf46d1884215a2917fefd315ad331136bbd3ed2',
   '2026-12-01-kits-bundles-levels': '206c4e0deb97a573b460edf98a11394aeac1c68a98225d5f1bd4088f023d21ad',
-  '2026-12-02-first-hour': 'a6d403685acb18a85c45e75a0648c0f578e357d3c99372e06b2ab1f8e4ccdea9',
+  '2026-12-02-first-hour': '60c67b155c9672c4324fb608da7519d4bc244a9f6c77379c3c99f67978b4342f',
 };
 const FIXTURES = join(import.meta.dirname, 'landed');
 

@@ -27,6 +27,7 @@ export const NoteRow = defineEntity({
   tableName: 'note',
   properties: {
     id: p.integer().primary().autoincrement(),
+    version: p.integer().version(),
     design: () => p.manyToOne(DesignRow),
     child: p.string(),
     level: p.string(),

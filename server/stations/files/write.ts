@@ -279,7 +279,10 @@ export async function writeNotes(em: EntityManager, all: AsyncGenerator<NoteValu
       design: designId,
     });
     const fresh = batch.filter((n) => n.id === null);
-    if (fresh.length > 0) await em.insertMany(NoteRow, fresh.map(fields));
+    if (fresh.length > 0) await em.insertMany(
+        NoteRow,
+        fresh.map((n) => ({ version: 1, ...fields(n) })),
+      );
     const changes = new Map(batch.flatMap((n) => (n.id === null ? [] : [[n.id, n] as const])));
     const found = await em.find(NoteRow, { id: { $in: [...changes.keys()] } });
     if (found.length < changes.size)

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { childCode, childInput } from '../../../contract/children.ts';
-import { noteInput } from '../../../contract/notes.ts';
+import { noteInput, noteUpdate } from '../../../contract/notes.ts';
 import { childPageQuery } from '../../../contract/watching.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
@@ -15,6 +15,11 @@ import { reading } from '../reads.ts';
 import { watchedChildren, watchedGroups } from './page.ts';
 import * as watch from './service.ts';
 import { Doors, NOTHING } from '../../people/door.ts';
+
+const inTheFuture = (today: string): ProblemError =>
+  new ProblemError(400, 'satOn: lies in the future', [
+    { path: 'satOn', message: `expected ${today} or earlier` },
+  ]);
 
 export function watchRoutes(serverContext: ServerContext): Router {
   const { em, inTransaction, today, workerPool } = serverContext;
@@ -117,11 +122,22 @@ export function watchRoutes(serverContext: ServerContext): Router {
     '/notes',
     { about: 'see `GET /notes`', role: 'lender', does: 'wrote a note', body: noteInput, status: 201 },
     ({ body: input }) => {
-      if (input.satOn > today())
-        throw new ProblemError(400, 'satOn: lies in the future', [
-          { path: 'satOn', message: `expected ${today()} or earlier` },
-        ]);
+      if (input.satOn > today()) throw inTheFuture(today());
       return inTransaction((m) => watch.addNote(m, input));
+    },
+  );
+  r.put(
+    '/notes/:id',
+    {
+      about: 'see `GET /notes`; with the `version` that was read, else 409',
+      role: 'lender',
+      does: 'corrected a note',
+      id: 'note',
+      body: noteUpdate,
+    },
+    ({ id, body: input }) => {
+      if (input.satOn > today()) throw inTheFuture(today());
+      return inTransaction((m) => watch.changeNote(m, id, input));
     },
   );
   r.delete(

@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/core';
 import { z } from 'zod';
-import type { Note as NoteJson, NoteInput, NotesSummary } from '../../../contract/notes.ts';
+import type { Note as NoteJson, NoteInput, NotesSummary, NoteUpdate } from '../../../contract/notes.ts';
 import { NoteRow, type Note } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { pageOf, textCursor, textCursorOf } from '../../paging.ts';
@@ -9,6 +9,7 @@ import { notFound, ProblemError } from '../../problem.ts';
 
 const noteJson = (n: Note): NoteJson => ({
   id: n.id,
+  version: n.version,
   designId: n.design.id,
   design: n.design.name,
   child: n.child,
@@ -85,15 +86,35 @@ export async function notesSummary(em: EntityManager): Promise<NotesSummary> {
   return found!;
 }
 
-export async function addNote(em: EntityManager, input: NoteInput): Promise<NoteJson> {
-  const { designId, ...rest } = input;
+/** The columns of a note; no more tries are managed than there were. */
+async function noteColumns(em: EntityManager, { designId, ...rest }: NoteInput) {
   const managed = rest.managed ?? rest.tries;
   if (managed > rest.tries)
     throw new ProblemError(422, `managed: ${managed} of ${rest.tries} tries`, [
       { path: 'managed', message: `expected at most ${rest.tries}, as many as were tried` },
     ]);
-  const design = await findDesign(em, designId);
-  const note = em.create(NoteRow, { ...rest, managed, design });
+  return { ...rest, managed, design: await findDesign(em, designId) };
+}
+
+export async function addNote(em: EntityManager, input: NoteInput): Promise<NoteJson> {
+  const note = em.create(NoteRow, { version: 1, ...(await noteColumns(em, input)) });
+  await em.flush();
+  return noteJson(note);
+}
+
+/** Corrects a note, if the caller has seen its latest state; else the caller gets that state. */
+export async function changeNote(em: EntityManager, id: number, input: NoteUpdate): Promise<NoteJson> {
+  const { version, ...fields } = input;
+  const note = await em.findOne(NoteRow, { id }, { populate: ['design'] });
+  if (!note) throw notFound(`note ${id}`);
+  if (note.version !== version)
+    throw new ProblemError(
+      409,
+      `The note on ${note.child} was changed meanwhile.`,
+      [{ path: 'version', message: `is stale: it is ${note.version} now` }],
+      noteJson(note),
+    );
+  em.assign(note, await noteColumns(em, fields), { mergeObjectProperties: false });
   await em.flush();
   return noteJson(note);
 }

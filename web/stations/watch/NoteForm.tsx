@@ -1,12 +1,15 @@
 import { useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { Trash2 } from 'lucide-react';
 import { styled } from 'styled-components';
+import type { Kit } from '../../../contract/lending.ts';
 import type { Note, NoteSent, LevelDone } from '../../../contract/notes.ts';
 import type { WatchedChild } from '../../../contract/watching.ts';
 import type { Counts } from '../../../core/patterns/kernel.ts';
 import { HELP, LIKED, type Help, type Liked } from '../../../core/watch/outcomes.ts';
 import { api, words } from '../../data/api.ts';
-import { useChange, useDesigns, useMaterials, usePlace, useRules } from '../../data/queries.ts';
+import { useBorrowers, useChange, useDesigns, useMaterials, usePlace, useRules } from '../../data/queries.ts';
 import { countsOf } from '../../design/derived.ts';
 import { useHeavy } from '../../design/heavy.ts';
 import { usePattern } from '../../design/usePattern.ts';
@@ -16,7 +19,7 @@ import { DayField } from '../../parts/DayField.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { CountField } from '../../parts/TypedField.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
+import { Notice, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { WhatIsLevel } from '../../parts/WhatIs.tsx';
 import { Bin } from '../../parts/Bin.tsx';
@@ -53,36 +56,51 @@ const upper = (word: string): string => word[0]!.toUpperCase() + word.slice(1);
 /** Children that are offered to touch. */
 const MOST_CODES = 6;
 
-/** A note: whom, what, how it went. The child that was watched last comes with the design it was watched at. */
+/** How it went: managed in one try, not yet, or some of several tries. */
+type Went = 'yes' | 'no' | 'several';
+const wentOf = (n: Pick<Note, 'tries' | 'managed'>): Went =>
+  n.tries > 1 ? 'several' : n.managed === 1 ? 'yes' : 'no';
+
+/**
+ * A note: whom, what, with what help, how it went; nothing is answered before somebody does. The child that was watched last
+ * comes with the design it was watched at, a child whose family has a kit with the design of that kit.
+ */
 export function NoteForm({
   children,
   latest,
   first,
+  of,
+  onDone,
 }: {
   children: readonly WatchedChild[];
   /** Of a child, the design of its latest note. */
   latest(child: string): number | null;
   /** What the form begins with. */
   first: { readonly child: string; readonly design: string | null; readonly level: string | null };
+  /** The note that is corrected; left out for a new one. */
+  of?: Note | undefined;
+  /** Told when a correction is saved or left. */
+  onDone?: (() => void) | undefined;
 }) {
   const { data: designs } = useDesigns();
   const { data: materials } = useMaterials();
   const { data: place } = usePlace();
-  const [designId, setDesignId] = useState<string | null>(first.design);
-  const [child, setChild] = useState(first.child);
+  const [designId, setDesignId] = useState<string | null>(of ? String(of.designId) : first.design);
+  const [child, setChild] = useState(of?.child ?? first.child);
   const [levelId, setLevelId] = useState<string | null>(null);
   /** A level that was named before its ladder was there. */
-  const [wished, setWished] = useState(first.level);
-  const [seconds, setSeconds] = useState<number | null>(null);
-  const [count, setCount] = useState<number | null>(null);
-  const [tries, setTries] = useState<number | null>(1);
-  const [managed, setManaged] = useState<number | null>(1);
-  const [help, setHelp] = useState<Help>('none');
-  const [liked, setLiked] = useState<Liked | null>(null);
-  const [said, setSaid] = useState('');
+  const [wished, setWished] = useState(of?.level ?? first.level);
+  const [seconds, setSeconds] = useState<number | null>(of?.seconds ?? null);
+  const [count, setCount] = useState<number | null>(of?.count ?? null);
+  const [went, setWent] = useState<Went | null>(of ? wentOf(of) : null);
+  const [tries, setTries] = useState<number | null>(of && of.tries > 1 ? of.tries : null);
+  const [managed, setManaged] = useState<number | null>(of && of.tries > 1 ? of.managed : null);
+  const [help, setHelp] = useState<Help | null>(of?.help ?? null);
+  const [liked, setLiked] = useState<Liked | null>(of?.liked ?? null);
+  const [said, setSaid] = useState(of?.words ?? '');
   /** Levels done before the one that is open, in order. */
-  const [before, setBefore] = useState<readonly LevelDone[]>([]);
-  const [day, setDay] = useState<string | null>(null);
+  const [before, setBefore] = useState<readonly LevelDone[]>(of?.before ?? []);
+  const [day, setDay] = useState<string | null>(of?.satOn ?? null);
   const design = designs?.find((d) => String(d.id) === designId) ?? null;
   const { data: rules } = useRules();
   const heavy = useHeavy(design, materials, rules);
@@ -98,9 +116,14 @@ export function NoteForm({
     setWished(null);
     setBefore([]);
   };
+  // A level that its ladder has lost since is kept as the note has it.
+  const kept = of && wished === of.level && levelId === null ? { name: of.level, bits: of.bits } : undefined;
   const add = useChange(async () => {
-    const level = open;
+    const level = open ?? (heavy.levels ? kept : undefined);
     if (!design || !level) throw new Error(text('chooseDesignLevel'));
+    if (help === null) throw new Error(text('sayHelp'));
+    if (went === null) throw new Error(text('sayWent'));
+    if (went === 'several' && (tries === null || managed === null)) throw new Error(text('sayTries'));
     if (seconds === null && count === null) throw new Error(text('howManySecondsDid', { of: counted.of }));
     const note: NoteSent = {
       designId: design.id,
@@ -111,27 +134,42 @@ export function NoteForm({
       count,
       of: counted.of,
       help,
-      tries: tries ?? 1,
-      managed: managed ?? tries ?? 1,
+      tries: went === 'several' ? tries! : 1,
+      managed: went === 'several' ? managed! : went === 'yes' ? 1 : 0,
       liked,
       words: said,
       satOn: day ?? place!.today,
       before: [...before],
     };
-    return api<Note>('POST', '/notes', note);
+    return of
+      ? api<Note>('PUT', `/notes/${of.id}`, { ...note, version: of.version })
+      : api<Note>('POST', '/notes', note);
   });
+  const { data: borrowers } = useBorrowers();
+  const family = child === '' ? undefined : borrowers?.find((b) => b.children?.includes(child));
+  const { data: kits } = useQuery({
+    queryKey: ['kits', 'with', family?.id],
+    queryFn: () => api<Kit[]>('GET', `/kits?limit=50&q=${encodeURIComponent(family!.name)}`),
+    enabled: family !== undefined && !of,
+  });
+  /** The design of the kit that the child has at home. */
+  const atHome = kits?.find((k) => k.openLoan?.borrowerId === family?.id)?.designId ?? null;
+  if (designId === null && atHome !== null && designs?.some((d) => d.id === atHome)) choose(String(atHome));
   if (!designs || !place) return null;
   return (
     <Form
       onSubmit={() => {
         add.mutate(undefined, {
           onSuccess: () => {
+            if (of) return onDone?.();
             setSeconds(null);
             setCount(null);
             setSaid('');
             setBefore([]);
-            setTries(1);
-            setManaged(1);
+            setWent(null);
+            setTries(null);
+            setManaged(null);
+            setHelp(null);
             setLiked(null);
           },
         });
@@ -139,7 +177,7 @@ export function NoteForm({
     >
       <Stack $gap={10}>
         <Spread>
-          <h2>{text('writeNote')}</h2>
+          <h2>{of ? text('correctNote') : text('writeNote')}</h2>
           <WhatIsLevel />
         </Spread>
         <Two>
@@ -216,23 +254,38 @@ export function NoteForm({
             </Button>
           </Notice>
         )}
+        <Choice
+          label={text('helpGiven')}
+          value={help ?? ''}
+          onChange={(v) => setHelp(v as Help)}
+          options={HELP.map((h) => ({ value: h, label: HELP_WORDS[h] }))}
+        />
+        <Choice
+          label={text('wasManaged')}
+          value={went ?? ''}
+          onChange={(v) => setWent(v as Went)}
+          options={[
+            { value: 'yes', label: text('managedYes') },
+            { value: 'no', label: text('managedNo') },
+            { value: 'several', label: text('severalTries') },
+          ]}
+        />
+        {went === 'several' && (
+          <Two>
+            <CountField label={text('tries')} value={tries} onChange={setTries} />
+            <CountField label={text('managed')} value={managed} onChange={setManaged} />
+          </Two>
+        )}
         <Two>
           <CountField label={text('seconds')} value={seconds} onChange={setSeconds} />
           <CountField label={upper(counted.of)} value={count} onChange={setCount} />
         </Two>
+        {seconds !== null && count !== null && count > 1 && (
+          <Quiet>
+            {text('secondsForAll', { seconds, count, of: counted.of, each: (seconds / count).toFixed(1) })}
+          </Quiet>
+        )}
         <RunningClock seconds={seconds} onSeconds={setSeconds} />
-        <Two>
-          <CountField
-            label={text('tries')}
-            value={tries}
-            onChange={(n) => {
-              // Until it is said otherwise, every try was managed.
-              if (managed === tries) setManaged(n);
-              setTries(n);
-            }}
-          />
-          <CountField label={text('managed')} value={managed} onChange={setManaged} />
-        </Two>
         <div>
           <Button
             small
@@ -249,12 +302,6 @@ export function NoteForm({
           </Button>
         </div>
         <Choice
-          label={text('helpGiven')}
-          value={help}
-          onChange={(v) => setHelp(v as Help)}
-          options={HELP.map((h) => ({ value: h, label: HELP_WORDS[h] }))}
-        />
-        <Choice
           label={text('howWasLiked')}
           value={liked ?? ''}
           onChange={(v) => setLiked(v === '' ? null : (v as Liked))}
@@ -265,10 +312,24 @@ export function NoteForm({
         />
         <TextField label={text('whatYouSaw')} value={said} onChange={setSaid} />
         {add.error && <Notice tone="stop">{words(add.error)}</Notice>}
-        {add.isSuccess && <Notice tone="clear">{text('saved', { child: add.data.child })}</Notice>}
-        <Button type="submit" isDisabled={add.isPending}>
-          {text('saveNote')}
-        </Button>
+        {add.isSuccess && (
+          <Notice tone="clear">
+            {text('saved', { child: add.data.child })}{' '}
+            <Link to={`/watch/${encodeURIComponent(add.data.child)}`}>
+              {text('whatNext', { child: add.data.child })}
+            </Link>
+          </Notice>
+        )}
+        <Row>
+          <Button type="submit" isDisabled={add.isPending}>
+            {of ? text('saveCorrection') : text('saveNote')}
+          </Button>
+          {of && (
+            <Button plain onPress={() => onDone?.()}>
+              {text('leaveAsIs')}
+            </Button>
+          )}
+        </Row>
       </Stack>
     </Form>
   );

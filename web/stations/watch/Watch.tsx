@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { Trash2 } from 'lucide-react';
+import { Pencil, Trash2 } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Note } from '../../../contract/notes.ts';
@@ -13,13 +13,14 @@ import {
   usePlace,
   useWatchedChildren,
 } from '../../data/queries.ts';
-import { ButtonLink } from '../../parts/Button.tsx';
-import { Heading, Notice, Panel, Quiet } from '../../parts/Panel.tsx';
+import { Button, ButtonLink } from '../../parts/Button.tsx';
+import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { SortTable, type SortColumn } from '../../parts/SortTable.tsx';
 import { undoable } from '../../parts/messages.ts';
+import { useNarrow } from '../../parts/useNarrow.ts';
 import { Bin } from '../../parts/Bin.tsx';
 import { NoteForm } from './NoteForm.tsx';
-import { HELP_WORDS, secondsEach, triesWords } from './words.ts';
+import { HELP_WORDS, LIKED_WORDS, secondsEach, triesWords } from './words.ts';
 import { text } from './text.ts';
 
 const Grid = styled.div`
@@ -55,12 +56,94 @@ const Words = styled.span`
   line-height: 1.25;
   white-space: normal;
 `;
+const Cards = styled.ul`
+  display: grid;
+  gap: 8px;
+  li {
+    background: var(--paper);
+    border: 1px solid var(--seam);
+    border-radius: 10px;
+    padding: 10px 12px;
+    display: grid;
+    gap: 3px;
+    font-size: 15px;
+  }
+`;
+/** Cards that are shown at first, and with each touch more. */
+const A_HAND = 20;
+
+/** Notes on a phone: a card each, the latest first, nothing to scroll sideways. */
+function NoteCards({
+  notes,
+  total,
+  onMore,
+  onCorrect,
+}: {
+  notes: readonly Note[];
+  total: number;
+  onMore(): void;
+  onCorrect(note: Note): void;
+}) {
+  const [shown, setShown] = useState(A_HAND);
+  return (
+    <Stack>
+      <Cards aria-label={text('notes')}>
+        {notes.slice(0, shown).map((n) => (
+          <li key={n.id}>
+            <Spread>
+              <Link to={`/watch/${encodeURIComponent(n.child)}`}>{n.child}</Link>
+              <Quiet>{shortDay(n.satOn)}</Quiet>
+            </Spread>
+            <b>
+              {n.design}, {n.level.toLowerCase()}
+            </b>
+            <span>
+              {[
+                HELP_WORDS[n.help],
+                n.count === null ? null : `${n.count} ${n.of}`,
+                triesWords(n),
+                n.liked && LIKED_WORDS[n.liked],
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </span>
+            {n.words && <span>{n.words}</span>}
+            <div>
+              <Button
+                small
+                plain
+                aria-label={text('correctNoteOn', { child: n.child, satOn: shortDay(n.satOn) })}
+                onPress={() => onCorrect(n)}
+              >
+                {text('correct')}
+              </Button>
+            </div>
+          </li>
+        ))}
+      </Cards>
+      {shown < total && (
+        <Button
+          plain
+          onPress={() => {
+            if (shown + A_HAND > notes.length) onMore();
+            setShown(shown + A_HAND);
+          }}
+        >
+          {text('showMoreNotes')}
+        </Button>
+      )}
+    </Stack>
+  );
+}
+
 /** One watched sitting after another. */
 export function Component() {
   const pages = useNotePages({ limit: 300 });
   const { data: summary, error } = useNotesSummary();
   const [hidden, setHidden] = useState<ReadonlySet<number>>(new Set());
+  const [correcting, setCorrecting] = useState<Note | null>(null);
   const { data: place } = usePlace();
+  const isNarrow = useNarrow();
   const { data: watched } = useWatchedChildren();
   const [params] = useSearchParams();
   const { mutateAsync: remove } = useChange((id: number) => api<void>('DELETE', `/notes/${id}`));
@@ -160,14 +243,24 @@ export function Component() {
         name: '',
         wide: 0.5,
         value: () => '',
+        least: 112,
         show: (n) => (
-          <Bin
-            type="button"
-            aria-label={text('deleteNoteOn', { child: n.child, satOn: shortDay(n.satOn) })}
-            onClick={() => put(n)}
-          >
-            <Trash2 size={17} aria-hidden />
-          </Bin>
+          <Row $gap={0} style={{ flexWrap: 'nowrap' }}>
+            <Bin
+              type="button"
+              aria-label={text('correctNoteOn', { child: n.child, satOn: shortDay(n.satOn) })}
+              onClick={() => setCorrecting(n)}
+            >
+              <Pencil size={17} aria-hidden />
+            </Bin>
+            <Bin
+              type="button"
+              aria-label={text('deleteNoteOn', { child: n.child, satOn: shortDay(n.satOn) })}
+              onClick={() => put(n)}
+            >
+              <Trash2 size={17} aria-hidden />
+            </Bin>
+          </Row>
         ),
       },
     ];
@@ -188,6 +281,13 @@ export function Component() {
       <div>
         {summary.notes === 0 ? (
           <Panel as="div">{text('noNotesYetWrite')}</Panel>
+        ) : isNarrow ? (
+          <NoteCards
+            notes={notes}
+            total={summary.notes}
+            onMore={() => void pages.fetchNextPage()}
+            onCorrect={setCorrecting}
+          />
         ) : (
           <SortTable
             label={text('notes')}
@@ -207,7 +307,9 @@ export function Component() {
       <aside>
         <Panel as="div">
           <NoteForm
-            key={params.toString()}
+            key={correcting ? `note ${correcting.id} ${correcting.version}` : params.toString()}
+            of={correcting ?? undefined}
+            onDone={() => setCorrecting(null)}
             children={watched ?? []}
             latest={(code) => notes.find((n) => n.child === code)?.designId ?? null}
             first={{

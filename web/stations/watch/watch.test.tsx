@@ -19,6 +19,7 @@ globalThis.IntersectionObserver = class {
 beforeAll(() => standInWorker());
 
 const NOTE: Note = {
+  version: 1,
   id: 5,
   designId: 1,
   design: 'Drop tub',
@@ -99,12 +100,22 @@ describe('a note', () => {
     await userEvent.click(level);
     await userEvent.click(await screen.findByRole('option', { name: /Close slot/ }));
     await userEvent.type(screen.getByRole('textbox', { name: 'Seconds' }), '40');
-    const tries = screen.getByRole('textbox', { name: 'Tries' });
-    await userEvent.clear(tries);
-    await userEvent.type(tries, '2');
-    // Every try was managed until it is said otherwise.
-    expect(screen.getByRole('textbox', { name: 'Managed' })).toHaveValue('2');
+    // Nothing is answered before somebody does, and a note without an answer is not sent.
+    for (const radio of screen.getAllByRole('radio', { name: /No help|Hand on wrist|^Yes$|Not yet/ }))
+      expect(radio).not.toBeChecked();
+    await userEvent.click(screen.getByRole('button', { name: 'Save the note' }));
+    expect(await screen.findByText('Say what help was given.')).toBeVisible();
     await userEvent.click(screen.getByRole('radio', { name: 'Hand on wrist' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save the note' }));
+    expect(await screen.findByText('Say whether it was managed.')).toBeVisible();
+    await userEvent.click(screen.getByRole('radio', { name: 'Several tries' }));
+    await userEvent.type(screen.getByRole('textbox', { name: 'Tries' }), '2');
+    await userEvent.click(screen.getByRole('button', { name: 'Save the note' }));
+    expect(await screen.findByText(/Say how many tries there were/)).toBeVisible();
+    expect(calls.some((c) => c.method === 'POST')).toBe(false);
+    await userEvent.type(screen.getByRole('textbox', { name: 'Managed' }), '2');
+    await userEvent.type(screen.getByRole('textbox', { name: 'Pieces' }), '8');
+    expect(screen.getByText('40 s for all 8 pieces: 5.0 s each.')).toBeVisible();
     await userEvent.click(screen.getByRole('radio', { name: 'Loved it' }));
     await userEvent.click(screen.getByRole('button', { name: 'Save the note' }));
     await waitFor(() => expect(calls.some((c) => c.method === 'POST')).toBe(true));
@@ -118,7 +129,44 @@ describe('a note', () => {
       help: 'hand on wrist',
       liked: 'loved it',
     });
-    expect(await screen.findByText('Saved for G-04.')).toBeVisible();
+    expect(await screen.findByText(/Saved for G-04\./)).toBeVisible();
+    expect(screen.getByRole('link', { name: 'What next for G-04?' })).toHaveAttribute('href', '/watch/G-04');
+  });
+  it('is corrected as it was written, with the version that was read', async () => {
+    const calls = openNotes({ 'PUT /notes/5': (b: object) => ({ ...NOTE, ...b, version: 2 }) });
+    await userEvent.click(
+      (await screen.findAllByRole('button', { name: /Correct the note on G-04/, hidden: true }))[0]!,
+    );
+    expect(await screen.findByRole('heading', { name: 'Correct this note' })).toBeVisible();
+    expect(screen.getByRole('textbox', { name: 'Child' })).toHaveValue('G-04');
+    expect(screen.getByRole('radio', { name: 'Hand on wrist' })).toBeChecked();
+    await waitFor(() => expect(screen.getByRole('button', { name: /Level/ })).toBeEnabled(), {
+      timeout: 8000,
+    });
+    await userEvent.click(screen.getByRole('radio', { name: 'No help' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save the correction' }));
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    expect(calls.find((c) => c.method === 'PUT')!.body).toMatchObject({
+      version: 1,
+      help: 'none',
+      child: NOTE.child,
+      level: NOTE.level,
+      seconds: NOTE.seconds,
+      tries: NOTE.tries,
+      managed: NOTE.managed,
+    });
+    expect(await screen.findByRole('heading', { name: 'Write a note' })).toBeVisible();
+  });
+  it('takes the design of the kit that the child has at home', async () => {
+    openNotes({
+      'GET /borrowers': [{ id: 3, name: 'Teal Skiff', group: 'Gulls', children: ['G-04'] }],
+      'GET /kits': [{ id: 1, label: 'FB-001a', designId: 1, openLoan: { borrowerId: 3 } }],
+      'GET /notes': [],
+    });
+    await userEvent.type(await screen.findByRole('textbox', { name: 'Child' }), 'G-04');
+    await waitFor(() =>
+      expect(screen.getByRole('button', { name: /^Design|Drop tub/ })).toHaveTextContent(/Drop tub/),
+    );
   });
   it('begins with what the child’s page offered', async () => {
     openNotes({}, '/watch?child=S-02&design=1&level=Close+slot');
