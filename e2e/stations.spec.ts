@@ -275,7 +275,7 @@ test('a note is written at its level', async ({ page, demo }) => {
   await page.getByRole('button', { name: 'Save the note' }).click();
   await expect(page.getByRole('row', { name: /G-09/ })).toContainText('10.5');
   // What next, and a note of what was offered: child, design and level are there already.
-  await page.getByRole('link', { name: 'G-09' }).click();
+  await page.getByRole('link', { name: 'G-09', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('What next for G-09?');
   const next = page.getByRole('article', { name: 'Next' });
   await expect(next).toContainText(/“Close slot” was managed alone; about [4-9] in 10 to manage this alone/);

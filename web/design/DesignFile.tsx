@@ -1,4 +1,4 @@
-import { FileLink } from '../parts/Button.tsx';
+import { FileLink } from '../parts/FileLink.tsx';
 import { useOpenDesign } from './store.ts';
 
 /** A paper of the open design. What was turned a moment ago is saved first, so that it is on the paper too. */

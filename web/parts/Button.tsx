@@ -2,7 +2,7 @@ import { Button as AriaButton, type ButtonProps } from 'react-aria-components/Bu
 import { Link, type LinkProps } from 'react-router';
 import { css, styled } from 'styled-components';
 
-const look = css<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`
+export const look = css<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`
   display: inline-flex;
   align-items: center;
   justify-content: center;
@@ -32,11 +32,8 @@ const Styled = styled(AriaButton)<{ $plain?: boolean | undefined; $small?: boole
 const StyledLink = styled(Link)<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`
   ${look}
 `;
-const StyledAnchor = styled.a<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`
-  ${look}
-`;
 
-interface Weight {
+export interface Weight {
   plain?: boolean;
   small?: boolean;
 }
@@ -46,12 +43,4 @@ export const Button = ({ plain, small, ...rest }: ButtonProps & Weight) => (
 );
 export const ButtonLink = ({ plain, small, ...rest }: LinkProps & Weight) => (
   <StyledLink $plain={plain} $small={small} {...rest} />
-);
-/** A file to fetch from the desk. */
-export const FileLink = ({
-  plain = true,
-  small,
-  ...rest
-}: React.AnchorHTMLAttributes<HTMLAnchorElement> & Weight) => (
-  <StyledAnchor $plain={plain} $small={small} download {...rest} />
 );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { Button, FileLink } from './Button.tsx';
+import { Button } from './Button.tsx';
+import { FileLink } from './FileLink.tsx';
 import { Dialog } from './Dialog.tsx';
 import { Stepper } from './Field.tsx';
 import { CountField } from './TypedField.tsx';

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
-import { Button, FileLink } from './Button.tsx';
+import { Button } from './Button.tsx';
+import { FileLink } from './FileLink.tsx';
 import { Confirm } from './Confirm.tsx';
 import { Notice, Quiet, Row, Stack } from './Panel.tsx';
 import { text } from './text.ts';

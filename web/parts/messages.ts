@@ -16,7 +16,7 @@ const queue = async () => {
 export const say = (words: string): void =>
   void queue().then((q) => q.add({ words, tone: 'clear' }, { timeout: UNDO_MS }));
 /** Says what went wrong; stays until it is closed. */
-const sayProblem = (words: string): void => void queue().then((q) => q.add({ words, tone: 'stop' }));
+export const sayProblem = (words: string): void => void queue().then((q) => q.add({ words, tone: 'stop' }));
 
 /**
  * Does something that cannot be taken back only after a while in which it can still be undone; leaving the page does it at

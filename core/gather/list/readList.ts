@@ -12,7 +12,7 @@ import { dayIn } from './dayIn.ts';
 import { classMeant, formMeant } from './formWords.ts';
 
 /** A row that was understood: what it is, how many came, when and from whom. */
-export interface ListKind {
+interface ListKind {
   /** The row in the file, counted from 1. */
   readonly row: number;
   readonly material: MaterialInput;
@@ -23,7 +23,7 @@ export interface ListKind {
   readonly usualOf: string | null;
 }
 /** A row that was not, as it stands, with every reason. */
-export interface ListFault {
+interface ListFault {
   readonly row: number;
   readonly cells: readonly string[];
   readonly why: readonly string[];

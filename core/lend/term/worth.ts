@@ -71,7 +71,7 @@ export function worthOf(o: {
     (isOwn ? GROUP : 0);
   const reasons = [
     ...(o.isReserved ? ['reserved by them'] : []),
-    isAim ? `${skillPlain(o.aim!)}, their aim` : skillPlain(o.skills[0] ?? ''),
+    isAim ? `${skillPlain(o.aim)}, their aim` : skillPlain(o.skills[0] ?? ''),
     ...(known ? [`“${best.level}”: about ${tenths(best.chance)} for ${best.child} to manage it alone`] : []),
     ...(isOwn ? [`made for ${o.group}`] : gap > 0 ? [`made for ${formatAges(o.ages.from, o.ages.to)}`] : []),
     ...(known ? [] : ['no notes to go by']),

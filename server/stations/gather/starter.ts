@@ -38,7 +38,7 @@ export async function takeStarter(
 }
 
 /** Where the demo lies beside the application. */
-export const DEMO_FILE = 'demo/kelpwick.json';
+const DEMO_FILE = 'demo/kelpwick.json';
 /** The demo's shelf with its packs, out of all that the demo holds. */
 const demoShelf = z.object({
   materials: z.array(materialFields.extend({ key: z.string() })),

@@ -9,7 +9,8 @@ import { savingChart, savingUp, type Saving } from '../../../core/saving/savingU
 import { useLots, useMaterials, usePlace } from '../../data/queries.ts';
 import { useNeeds } from '../../design/onBench.ts';
 import { Picture } from '../../drawing/Picture.tsx';
-import { ButtonLink, FileLink } from '../../parts/Button.tsx';
+import { ButtonLink } from '../../parts/Button.tsx';
+import { FileLink } from '../../parts/FileLink.tsx';
 import { Chart } from '../../parts/Chart.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { DayField } from '../../parts/DayField.tsx';

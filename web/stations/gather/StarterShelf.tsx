@@ -89,7 +89,7 @@ export function StarterShelf({
   onTake(kinds: StarterInput['kinds']): void;
   onCancel(): void;
 }) {
-  const all = useMemo(starterShelf, []);
+  const all = useMemo(() => starterShelf(), []);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   /** Counts that were typed, each or whole metres; null for a field that was emptied. */
   const [typed, setTyped] = useState<Readonly<Record<string, number | null>>>({});

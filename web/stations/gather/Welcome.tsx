@@ -10,7 +10,7 @@ import { Button } from '../../parts/Button.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { say } from '../../parts/messages.ts';
 import { Heading, Notice, Panel, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
-import { LOCALES, PlaceBasics, type Basics } from '../place/PlaceBasics.tsx';
+import { LOCALES, PlaceBasics, type Basics } from '../../parts/PlaceBasics.tsx';
 import { StarterShelf } from './StarterShelf.tsx';
 import { text } from './text.ts';
 

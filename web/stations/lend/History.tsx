@@ -4,7 +4,7 @@ import type { FamilyHistory, KitCount, KitHistory, PastLoan } from '../../../con
 import { missing } from '../../../core/lend/status.ts';
 import { api, words } from '../../data/api.ts';
 import { shortDay } from '../../data/style.ts';
-import { FileLink } from '../../parts/Button.tsx';
+import { FileLink } from '../../parts/FileLink.tsx';
 import { Notice, Quiet, Stack } from '../../parts/Panel.tsx';
 import { text } from './text.ts';
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Place } from '../../../contract/place.ts';
 import { addDays } from '../../../core/calendar/days.ts';
-import { FileLink } from '../../parts/Button.tsx';
+import { FileLink } from '../../parts/FileLink.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { text } from './text.ts';

@@ -6,7 +6,8 @@ import type { TermBest, TermPlanName, TermPlanPage } from '../../../contract/ter
 import { api, words } from '../../data/api.ts';
 import { useBorrowers, useChange, usePlace } from '../../data/queries.ts';
 import { languageName, shortDay } from '../../data/style.ts';
-import { Button, ButtonLink, FileLink } from '../../parts/Button.tsx';
+import { Button, ButtonLink } from '../../parts/Button.tsx';
+import { FileLink } from '../../parts/FileLink.tsx';
 import { Confirm } from '../../parts/Confirm.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';

@@ -10,6 +10,7 @@ import { supplyFor } from '../../design/derived.ts';
 import { CheckLine } from '../../design/CheckLine.tsx';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { DesignFile } from '../../design/DesignFile.tsx';
+import { useWorkings } from '../../design/workings.ts';
 import { useOpenDesign } from '../../design/store.ts';
 import { SupplyList } from '../../design/SupplyList.tsx';
 import { CutPlans } from './CutPlans.tsx';
@@ -83,6 +84,7 @@ function MakeWork({ at }: { at: AtBench }) {
     const { draft } = useOpenDesign.getState();
     return api<Build>('POST', '/builds', { designId: design.id, version: draft!.version, copies: n });
   });
+  const hasTemplate = useWorkings((w) => (w.rested?.sheets.length ?? 0) > 0);
   const query = `?paper=${paper}&copies=${count}`;
   return (
     <Grid>
@@ -140,12 +142,17 @@ function MakeWork({ at }: { at: AtBench }) {
               <DesignFile small href={`/api/designs/${design.id}/build-sheet.pdf${query}`}>
                 {text('buildSheet')}
               </DesignFile>
-              <DesignFile small href={`/api/designs/${design.id}/template.pdf?paper=${paper}`}>
-                {text('template')}
-              </DesignFile>
-              <DesignFile small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
-                {text('templateAsSvg')}
-              </DesignFile>
+              {hasTemplate && (
+                <>
+                  <DesignFile small href={`/api/designs/${design.id}/template.pdf?paper=${paper}`}>
+                    {text('template')}
+                  </DesignFile>
+                  <DesignFile small href={`/api/designs/${design.id}/template.svg?paper=${paper}`}>
+                    {text('templateAsSvg')}
+                  </DesignFile>
+                </>
+              )}
+              {!hasTemplate && <Quiet>{text('noTemplate')}</Quiet>}
               <DesignFile small href={`/api/designs/${design.id}/count-card.pdf?paper=${paper}`}>
                 {text('countCard')}
               </DesignFile>

@@ -181,6 +181,7 @@ export const en = {
   letter: 'Letter',
   buildSheet: 'Build sheet',
   template: 'Template',
+  noTemplate: 'no template: nothing of it is drawn and cut out',
   templateAsSvg: 'Template as SVG',
   countCard: 'Count card',
   pictureSheet: 'Picture sheet',

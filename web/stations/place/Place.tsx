@@ -6,7 +6,7 @@ import { MARKETS } from '../../../core/safety/rules.ts';
 import { api, words } from '../../data/api.ts';
 import { Backups } from './Backups.tsx';
 import { People } from './People.tsx';
-import { PlaceBasics } from './PlaceBasics.tsx';
+import { PlaceBasics } from '../../parts/PlaceBasics.tsx';
 import { useChange, usePlace } from '../../data/queries.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Choice } from '../../parts/Choice.tsx';

@@ -1,10 +1,10 @@
 import { styled } from 'styled-components';
-import type { Place } from '../../../contract/place.ts';
-import { LANGUAGES } from '../../../core/lend/sheetWords.ts';
-import { languageName } from '../../data/style.ts';
-import { Choice, ChoiceOfMany } from '../../parts/Choice.tsx';
-import { TextField } from '../../parts/Field.tsx';
-import { Select } from '../../parts/Select.tsx';
+import type { Place } from '../../contract/place.ts';
+import { LANGUAGES } from '../../core/lend/sheetWords.ts';
+import { languageName } from '../data/style.ts';
+import { Choice, ChoiceOfMany } from './Choice.tsx';
+import { TextField } from './Field.tsx';
+import { Select } from './Select.tsx';
 import { text } from './text.ts';
 
 /** Every currency by its own name, as the browser has them (ISO 4217). */
