@@ -68,7 +68,7 @@ test('from a bag of twenty finds to what could be made', async ({ page, empty })
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('1 of 1 designs can be made today');
   const row = page.getByRole('row', { name: /Milk-bottle cap into Yogurt tub/ }).first();
   await expect(row).toContainText('Milk-bottle cap, 13 free');
-  await expect(page.getByText('proved best')).toBeVisible();
+  await expect(page.getByText('no choice is better')).toBeVisible();
 });
 
 test('the shelf is found through, sorted and kept in order by keyboard', async ({ page, demo }) => {

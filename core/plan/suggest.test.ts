@@ -33,11 +33,17 @@ const names = async (part: Partial<Wish>) => (await ask(part)).suggestions.map((
 const whyNot = async (part: Partial<Wish>, name: string) =>
   (await ask(part)).left.find((l) => l.name === name)?.why;
 
-it('offers families of the skill alone, most kits first, each with what it takes', async () => {
+it('offers families of the skill alone, what practises it most first and then most kits, each with what it takes', async () => {
   for (const skill of SKILLS) {
     const { suggestions } = await ask({ skill });
-    const kits = suggestions.map((s) => s.kits);
-    expect(kits).toEqual([...kits].sort((a, b) => b - a));
+    suggestions.slice(1).forEach((s, i) => {
+      const before = suggestions[i]!;
+      expect([
+        skill,
+        s.name,
+        s.rank > before.rank || (s.rank === before.rank && s.kits <= before.kits),
+      ]).toEqual([skill, s.name, true]);
+    });
     for (const s of suggestions) {
       expect(s.kits).toBeGreaterThan(0);
       expect(s.minutes).toBeGreaterThan(0);

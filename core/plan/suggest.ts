@@ -13,6 +13,7 @@ import {
 } from '../patterns/index.ts';
 import { usualMaterials } from '../patterns/usual.ts';
 import type { Market, PlaceRules } from '../safety/rules.ts';
+import { bestFirst } from './bestFirst.ts';
 import { fromFreeStock } from './patternsMade.ts';
 import { handsOn, orderSteps } from './order.ts';
 
@@ -33,6 +34,8 @@ export interface Wish {
 
 export interface Suggestion {
   readonly pattern: string;
+  /** Where the skill stands among those that the pattern is for: 0 for the one it practises most. */
+  readonly rank: number;
   readonly name: string;
   readonly does: string;
   readonly materials: Readonly<Record<string, readonly number[]>>;
@@ -79,7 +82,7 @@ function tooEarly(pattern: OpenPattern, { approach, ageFrom, skill }: Wish): str
 }
 
 /**
- * Patterns that serve a skill, started from the free stock: most kits first. Those that cannot be are named with why.
+ * Patterns that serve a skill, started from the free stock: what practises it most first, then most kits. Those that cannot be are named with why.
  *
  * @param options.free stock that no design on the bench speaks for
  * @param options.patterns those that are tried, all where nothing is said
@@ -122,6 +125,7 @@ export async function suggest(
     else
       suggestions.push({
         pattern: pattern.id,
+        rank: pattern.skills.indexOf(wish.skill),
         name,
         does: pattern.does({}),
         materials: found.materials,
@@ -137,5 +141,5 @@ export async function suggest(
         cautions: found.cautions,
       });
   }
-  return { suggestions: suggestions.sort((a, b) => b.kits - a.kits), left };
+  return { suggestions: suggestions.sort(bestFirst), left };
 }

@@ -11,6 +11,7 @@ import { asMeasured } from '../../core/materials/material.ts';
 import { kits, reservedStock } from '../../core/needs/supply.ts';
 import { patternIds, SKILLS, type BenchTool, type Skill } from '../../core/patterns/index.ts';
 import { freeOf } from '../../core/plan/makeable.ts';
+import { bestFirst } from '../../core/plan/bestFirst.ts';
 import type { Suggestion, Wish } from '../../core/plan/suggest.ts';
 import { skillPlain } from '../../core/patterns/skillWords.ts';
 import { api, words } from '../data/api.ts';
@@ -67,9 +68,9 @@ const Cards = styled.ul`
   }
 `;
 
-type AtHand = 'shelf' | 'noBlade' | 'half' | 'quiet' | 'waiting';
+/** What may be wished besides the shelf; any of them together. */
+type AtHand = 'noBlade' | 'half' | 'quiet' | 'waiting';
 const AT_HAND: readonly { value: AtHand; label: string }[] = [
-  { value: 'shelf', label: text('myShelf') },
   { value: 'noBlade', label: text('noBlade') },
   { value: 'half', label: text('halfHour') },
   { value: 'quiet', label: text('mustQuiet') },
@@ -118,7 +119,8 @@ export function NewDesign({
   }, [designs, place.name]);
   const [skill, setSkill] = useState<Skill>(SKILLS[0]);
   const [whom, setWhom] = useState(0);
-  const [atHand, setAtHand] = useState<AtHand>('shelf');
+  const [atHand, setAtHand] = useState<readonly AtHand[]>([]);
+  const wishes = (w: AtHand): boolean => atHand.includes(w);
   const [lacks, setLacks] = useState<readonly BenchTool[]>([]);
   const navigate = useNavigate();
   const add = useChange((input: DesignInput) => api<Design>('POST', '/designs', input));
@@ -130,12 +132,12 @@ export function NewDesign({
   const wish: Wish = {
     skill,
     ageFrom: forWhom.ageFrom,
-    approach: atHand === 'waiting' ? 'grab bag' : place.approach,
+    approach: wishes('waiting') ? 'grab bag' : place.approach,
     market: place.market,
     rules: rules?.rules,
-    without: atHand === 'noBlade' ? ['craft knife', 'saw', ...lacks] : lacks,
-    quiet: atHand === 'quiet' || atHand === 'waiting',
-    minutes: atHand === 'half' ? 30 : null,
+    without: wishes('noBlade') ? ['craft knife', 'saw', ...lacks] : lacks,
+    quiet: wishes('quiet') || wishes('waiting'),
+    minutes: wishes('half') ? 30 : null,
   };
   // Pattern by pattern, so that the first stands there while the next is tried.
   const found = useQueries({
@@ -147,7 +149,7 @@ export function NewDesign({
       retry: false,
     })),
     combine: (all) => ({
-      suggestions: all.flatMap((q) => q.data?.suggestions ?? []).sort((a, b) => b.kits - a.kits),
+      suggestions: all.flatMap((q) => q.data?.suggestions ?? []).sort(bestFirst),
       left: all.flatMap((q) => q.data?.left ?? []),
       error: all.find((q) => q.error)?.error ?? null,
       isTrying: all.some((q) => q.isPending && !q.error),
@@ -211,10 +213,10 @@ export function NewDesign({
             label: `${g.group === place.name ? '' : `${g.group}, `}${formatAges(g.ageFrom, g.ageTo)}`,
           }))}
         />
-        <Choice
+        <ChoiceOfMany
           label={text('whatHand')}
           value={atHand}
-          onChange={(v) => setAtHand(v as AtHand)}
+          onChange={(v) => setAtHand(AT_HAND.map((a) => a.value).filter((a) => v.includes(a)))}
           options={AT_HAND}
         />
         <ChoiceOfMany

@@ -96,7 +96,7 @@ export const en = {
   countsOrLoansKit: '. It counts to {until}, or {loans} loans of one kit ({loans2} so far)',
   n16Cfr1500: '16 CFR 1500.51–.53, EN 71-1.',
   tooLargeGo: 'Too large by {clearance} to go in',
-  bestAllWaysRound: 'at its best of all ways round, proved to at least {what}',
+  bestAllWaysRound: 'whichever way it is turned, by at least {what}',
   goesSpareSmallPart: 'Goes in, with {clearance} to spare: a small part',
   wayShown: '{name}, in the way shown',
   tooCloseCall: 'Too close to call',

@@ -257,8 +257,8 @@ export function Component() {
                     what: (shown.counts.reduce((a, b) => a + b, 0) / shown.counts.length).toFixed(1),
                     counts: shown.counts.length,
                   })}
-                {text('weeksTakenAsAlike')}
               </Quiet>
+              <Method>{text('weeksTakenAsAlike')}</Method>
             </Stack>
           </Panel>
         )}

@@ -285,7 +285,7 @@ export const en = {
   shape: 'Shape it',
   bestUseShelf: 'Best use of the shelf',
   bestUseWholeShelf: 'Best use of the whole shelf',
-  provedBest: 'proved best',
+  provedBest: 'no choice is better',
   aim: 'Aim',
   mostKits: 'Most kits',
   mostSkillsFirst: 'Most skills first',

@@ -120,7 +120,7 @@ describe('what could I make today', () => {
     expect(
       within(best).getByRole('row', { name: /Tide-line drop tub Picking up and letting go 1/ }),
     ).toBeVisible();
-    expect(screen.getByText('proved best')).toBeVisible();
+    expect(screen.getByText('no choice is better')).toBeVisible();
     const asked = () =>
       (calls.filter((c) => c.path === '/compute/choice').at(-1)!.body as ChoiceRequest).designs.map((d) => [
         d.id,
