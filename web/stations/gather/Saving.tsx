@@ -18,6 +18,7 @@ import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { amount } from './words.ts';
+import { Method } from '../../parts/Fold.tsx';
 import { text } from './text.ts';
 
 const when = (s: Saving): string =>
