@@ -52,6 +52,18 @@ beforeAll(async () => {
     borrowers: [borrower.id],
   };
   const term = await made('/term-plans', termBody);
+  const note = await made('/notes', {
+    designId: design.id,
+    child: 'Whelk',
+    level: 'as it is',
+    bits: 12,
+    seconds: 60,
+    count: 8,
+    of: 'pieces',
+    help: 'none',
+    words: '',
+    satOn: TODAY,
+  });
   const build = (
     await desk.post('/builds', { designId: design.id, version: design.version, copies: 1 }).expect(201)
   ).body as { kits: { id: number }[] };
@@ -248,6 +260,42 @@ beforeAll(async () => {
     { method: 'post', path: '/tellings', body: { borrowerId: ids.borrower, by: 'said', language: 'es' } },
     { method: 'post', path: `/kits/${ids.kit}/state`, body: { to: 'cleaned', by: '', why: '' } },
     { method: 'post', path: `/kits/${ids.kit}/count`, body: { present: [1, 8], then: 'shelve' } },
+    {
+      method: 'post',
+      path: '/materials/starter',
+      body: { kinds: [{ catalogue: 'milk-cap', quantity: 12 }] },
+    },
+    { method: 'post', path: '/materials/demo', body: {} },
+    ...['/materials/list/look', '/materials/list'].map((path) => ({
+      method: 'post' as const,
+      path,
+      body: {
+        name: 'cupboard.csv',
+        kinds: [{ material: { ...CAP, name: 'Listed cap' }, quantity: 3, cameOn: TODAY, from: '' }],
+        columns: { item: 'name' },
+      },
+    })),
+    {
+      method: 'put',
+      path: `/notes/${note.id}`,
+      body: {
+        version: 1,
+        designId: design.id,
+        child: 'Whelk',
+        level: 'as it is',
+        bits: 12,
+        seconds: 60,
+        count: 8,
+        of: 'pieces',
+        help: 'none',
+        words: '',
+        satOn: TODAY,
+        tries: 1,
+        managed: 1,
+        liked: null,
+        before: [],
+      },
+    },
     {
       method: 'post',
       path: '/notes',

@@ -70,6 +70,34 @@ describe('the open design', () => {
     expect(state()).toMatchObject({ saving: 'saved', draft: { version: 3, dials: { width: 25 } } });
   });
 
+  it('takes changes back one by one, a turn of one dial at once, and sends what stands then', async () => {
+    const calls = desk();
+    state().open({ ...design, id: 8 });
+    expect(state().canUndo).toBe(false);
+    state().undo();
+    expect(state().draft!.dials).toEqual({ width: 17 });
+    // One turn, then the number of kits, then another turn a while later.
+    for (const width of [18, 19, 20]) state().dial('width', width);
+    state().change({ copies: 5 });
+    jest.advanceTimersByTime(400);
+    state().dial('width', 25);
+    expect(state().canUndo).toBe(true);
+    state().undo();
+    expect(state().draft).toMatchObject({ dials: { width: 20 }, copies: 5 });
+    state().undo();
+    expect(state().draft).toMatchObject({ dials: { width: 20 }, copies: design.copies });
+    state().undo();
+    expect(state().draft).toMatchObject({ dials: { width: 17 } });
+    expect(state().canUndo).toBe(false);
+    await jest.advanceTimersByTimeAsync(600);
+    expect(calls).toHaveLength(1);
+    expect(calls[0]!.body).toMatchObject({ dials: { width: 17 }, version: design.version });
+    await calls[0]!.answer(200, { ...design, id: 8, version: design.version + 1 });
+    expect(state().saving).toBe('saved');
+    // Of another design nothing is taken back.
+    state().open({ ...design, id: 9 });
+    expect(state().canUndo).toBe(false);
+  });
   it('shows both when another screen was first, and keeps mine from their version', async () => {
     const calls = desk();
     state().dial('width', 18);

@@ -19,6 +19,9 @@ interface OpenDesign {
   open(design: Design): void;
   change(part: Partial<Omit<Design, 'id' | 'version'>>): void;
   dial(id: string, value: unknown): void;
+  /** Whether something was changed since the design was opened, and takes the last change back. */
+  canUndo: boolean;
+  undo(): void;
   /** Sends what is not saved yet; resolves when there is nothing left to send. */
   flush(): Promise<void>;
   /** Keeps what is not saved in this browser, as when the page is left. */
@@ -32,11 +35,18 @@ interface OpenDesign {
 }
 
 const PAUSE = 500;
+/** Turns of one dial that follow each other this closely are one change to take back, ms. */
+const ONE_TURN = 1000;
+/** Changes that can be taken back. */
+const MOST_PAST = 100;
 /** Between two tries of what failed, ms. */
 const RETRY = 10_000;
 let timer: ReturnType<typeof setTimeout> | null = null;
 let retrying: ReturnType<typeof setTimeout> | null = null;
 let running: Promise<void> | null = null;
+/** The open design as it was before each change, the last at the end. */
+let past: Design[] = [];
+let lastChange = { of: '', at: 0 };
 
 const put = async (design: Design): Promise<Design> => {
   const { id, ...body } = design;
@@ -75,6 +85,20 @@ const canonical = (x: unknown): string =>
       ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
       : v,
   );
+
+/** What a change is of: the fields, of dials and materials those that differ. */
+function changed(draft: Design, part: Partial<Design>): string {
+  return Object.entries(part)
+    .map(([field, value]) => {
+      if (field !== 'dials' && field !== 'materials') return field;
+      const before = draft[field] as Record<string, unknown>;
+      const after = value as Record<string, unknown>;
+      return Object.keys(after)
+        .filter((k) => canonical(after[k]) !== canonical(before[k]))
+        .join(' ');
+    })
+    .join(' ');
+}
 
 /** The open design: dials move here at once, and go to the server after a pause with the version they grew from. */
 export const useOpenDesign = create<OpenDesign>()((set, get) => {
@@ -151,12 +175,18 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
     saving: 'saved',
     problem: null,
     theirs: null,
+    canUndo: false,
     unsaved: first,
     open: (design) => {
       if (timer) clearTimeout(timer);
       const before = get();
       // What is not saved is put aside, never dropped.
       const aside = before.draft && before.draft.id !== design.id ? own() : before.unsaved;
+      if (before.draft?.id !== design.id) {
+        past = [];
+        lastChange = { of: '', at: 0 };
+        set({ canUndo: false });
+      }
       const held = aside[design.id];
       set(
         held
@@ -174,12 +204,35 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
     change: (part) => {
       const { draft, saving } = get();
       if (!draft) return;
-      set({ draft: { ...draft, ...part }, saving: saving === 'conflict' ? 'conflict' : 'waiting' });
+      const of = changed(draft, part);
+      const now = Date.now();
+      if (of !== lastChange.of || now - lastChange.at > ONE_TURN)
+        past = [...past.slice(1 - MOST_PAST), draft];
+      lastChange = { of, at: now };
+      set({
+        draft: { ...draft, ...part },
+        saving: saving === 'conflict' ? 'conflict' : 'waiting',
+        canUndo: true,
+      });
       if (saving !== 'conflict') later();
     },
     dial: (id, value) => {
       const { draft } = get();
       if (draft) get().change({ dials: { ...draft.dials, [id]: value } });
+    },
+    undo: () => {
+      const { draft, saving } = get();
+      const before = past.at(-1);
+      if (!draft || !before || before.id !== draft.id) return;
+      past = past.slice(0, -1);
+      lastChange = { of: '', at: 0 };
+      // What the desk counted meanwhile stays as it is.
+      set({
+        draft: { ...before, version: draft.version, made: draft.made },
+        saving: saving === 'conflict' ? 'conflict' : 'waiting',
+        canUndo: past.length > 0,
+      });
+      if (saving !== 'conflict') later();
     },
     flush: async () => {
       if (timer) clearTimeout(timer);

@@ -46,6 +46,10 @@ const Bar = styled.nav`
     overflow-x: auto;
     overflow-y: hidden;
     scrollbar-width: none;
+    /* Where it is wider than the screen it fades out: it goes on to the right. */
+    @media (max-width: 1000px) {
+      mask-image: linear-gradient(to right, #000 calc(100% - 36px), transparent);
+    }
   }
   .end {
     display: flex;

@@ -262,7 +262,7 @@ it('a term is on paper: loans, what went missing at its price, what was learned'
   expect(text).toMatch(/Drop tub 2 2 0 1/);
   expect(text).toMatch(/Cap 3 €0\.75 Together 3 €0\.75/);
   expect(text).toContain('1 child was watched; 1 level was managed alone for the first time.');
-  expect(text).toMatch(/Drop tub \(pincer and release\) 1 1 1 1 of 1/);
+  expect(text).toMatch(/Drop tub \(picking up and letting go\) 1 1 1 1 of 1/);
   await desk.get('/term.pdf?from=2026-11-30&to=2026-09-01').expect(400);
   await desk.get('/term.pdf?from=2026-09-01').expect(400);
   const empty = await pdfText(desk, '/term.pdf?from=2020-01-01&to=2020-03-01&paper=Letter');

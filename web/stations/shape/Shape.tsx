@@ -1,4 +1,4 @@
-import { memo, useMemo } from 'react';
+import { memo, useMemo, useEffect } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Design } from '../../../contract/designs.ts';
@@ -274,6 +274,29 @@ function MadeOf({ materials }: { materials: readonly MaterialRow[] }) {
 }
 
 /** Each part takes the pieces it shows, so that a turned dial draws only what follows from it. */
+/** Takes the last change back, by a touch or by Ctrl and Z; in a field that is typed in the keys are the field's. */
+function Undo() {
+  const canUndo = useOpenDesign((s) => s.canUndo);
+  useEffect(() => {
+    const press = (e: KeyboardEvent): void => {
+      if (e.key.toLowerCase() !== 'z' || !(e.ctrlKey || e.metaKey) || e.shiftKey || e.altKey) return;
+      const at = e.target;
+      if (at instanceof HTMLTextAreaElement || (at instanceof HTMLInputElement && at.type !== 'range'))
+        return;
+      if (!useOpenDesign.getState().canUndo) return;
+      e.preventDefault();
+      useOpenDesign.getState().undo();
+    };
+    addEventListener('keydown', press);
+    return () => removeEventListener('keydown', press);
+  }, []);
+  return (
+    <Button small plain isDisabled={!canUndo} onPress={() => useOpenDesign.getState().undo()}>
+      {text('undo')}
+    </Button>
+  );
+}
+
 function ShapeWork() {
   const { data: place } = usePlace();
   const { data: materials } = useMaterials();
@@ -296,6 +319,7 @@ function ShapeWork() {
           <Stack $gap={10}>
             <Spread>
               <h2>{level ? text('dials', { level: level.name.toLowerCase() }) : text('dials2')}</h2>
+              {!level && <Undo />}
               {level && (
                 <Button small plain onPress={() => setParams({}, { replace: true })}>
                   {text('backMine')}

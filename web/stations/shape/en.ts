@@ -73,6 +73,7 @@ export const en = {
   workingOut: 'Working it out …',
   dials: 'Dials of {level}',
   dials2: 'Dials',
+  undo: 'Undo',
   backMine: 'Back to mine',
   usesFromShelf: 'Uses from the shelf',
 };
