@@ -66,7 +66,7 @@ test('from a bag of twenty finds to what could be made', async ({ page, empty })
   await expect(page).toHaveURL(/shape\/1$/);
   await page.goto(`${empty.url}/gather/today`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('1 of 1 designs can be made today');
-  const row = page.getByRole('row', { name: /Milk-bottle cap into Yogurt tub/ }).first();
+  const row = page.getByRole('row', { name: /Milk-bottle cap through/ }).first();
   await expect(row).toContainText('Milk-bottle cap, 13 free');
   await expect(page.getByText('no choice is better')).toBeVisible();
 });

@@ -34,7 +34,7 @@ test('somebody’s own list goes in at the first try, and what is not understood
   await expect(own.getByText(/3 rows are understood/)).toBeVisible();
   const download = page.waitForEvent('download');
   await own.getByRole('button', { name: 'Get the other 1 as a file' }).click();
-  const rest = readFileSync((await (await download).path()), 'utf8');
+  const rest = readFileSync(await (await download).path(), 'utf8');
   expect(rest).toContain('Thing,Number,Ø in cm,h,Colour,Date received,Why not');
   expect(rest).toMatch(/Gizmo,a few,,,,soon,".*kind: is not known/);
   await own.getByRole('button', { name: 'Put 3 rows on the shelf' }).click();

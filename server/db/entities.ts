@@ -1,6 +1,13 @@
 import type { InferEntity } from '@mikro-orm/core';
 import { FileTakenRow, PlaceRow, RuleLogRow } from './entities/placeRows.ts';
-import { MaterialRow, LotRow, SupplierRow, OfferRow, PriceSeenRow, PurchaseRow } from './entities/shelfRows.ts';
+import {
+  MaterialRow,
+  LotRow,
+  SupplierRow,
+  OfferRow,
+  PriceSeenRow,
+  PurchaseRow,
+} from './entities/shelfRows.ts';
 import {
   DesignRow,
   HandTestRow,

@@ -52,7 +52,8 @@ export function childPagePaper(p: ChildPaper, size: Paper): PaperSpec {
     size,
     fontSize: 11.5,
     lineHeight: 1.2,
-    foot: (at, pages) => `${p.place} · ${page.child} · ${longDay(p.today, p.locale)} · page ${at} of ${pages}`,
+    foot: (at, pages) =>
+      `${p.place} · ${page.child} · ${longDay(p.today, p.locale)} · page ${at} of ${pages}`,
     content: [
       type(page.child, { bold: true, fontSize: 24 }),
       type(

@@ -57,9 +57,12 @@ export function donorsPaper(d: DonorSheet, size: Paper): PaperSpec {
     foot: () => `${d.place} · ${shortDay(d.today, d.money.locale)} ${d.today.slice(0, 4)}`,
     content: [
       type(`What ${kits(d.copies)} cost`, { bold: true, fontSize: 24 }),
-      type(`${d.name}, for ${d.forGroup} (${formatAges(d.ageFrom, d.ageTo)}): ${skillPlain(d.skill).toLowerCase()}.`, {
-        margin: [0, 2, 0, 10],
-      }),
+      type(
+        `${d.name}, for ${d.forGroup} (${formatAges(d.ageFrom, d.ageTo)}): ${skillPlain(d.skill).toLowerCase()}.`,
+        {
+          margin: [0, 2, 0, 10],
+        },
+      ),
       {
         columns: [
           {

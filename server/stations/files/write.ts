@@ -279,7 +279,8 @@ export async function writeNotes(em: EntityManager, all: AsyncGenerator<NoteValu
       design: designId,
     });
     const fresh = batch.filter((n) => n.id === null);
-    if (fresh.length > 0) await em.insertMany(
+    if (fresh.length > 0)
+      await em.insertMany(
         NoteRow,
         fresh.map((n) => ({ version: 1, ...fields(n) })),
       );
