@@ -388,7 +388,7 @@ test('three designs are put together as a kit, made, and hang on the rail', asyn
   const kit = page.getByRole('region', { name: 'Quiet pair' });
   await expect(kit.getByText(/kits? from free stock/)).toBeVisible();
   await kit.getByRole('button', { name: 'Mark as made' }).click();
-  await expect(kit.getByText(/Made and on the rail: FB-K00\da/)).toBeVisible();
+  await expect(kit.getByText(/Made, and now among the kits: FB-K00\da/)).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     kit.getByRole('link', { name: 'Save as file' }).click(),

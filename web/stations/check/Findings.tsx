@@ -203,14 +203,13 @@ export function FindingItem({
             </Ask>
           )}
         </Row>
+        {/* What the place itself has made of a rule stands with what it says. */}
+        {of.changed && <Quiet>{of.changed}</Quiet>}
         <Fold>
           <summary style={{ minHeight: 30 }}>{text('whichRule')}</summary>
           <div>
             <Margin of={of} unit={unit} />
-            <Quiet>
-              {of.source}
-              {of.changed ? `. ${of.changed}` : ''}
-            </Quiet>
+            <Quiet>{of.source}</Quiet>
           </div>
         </Fold>
         {isOpen && of.verdict !== 'clear' && (
