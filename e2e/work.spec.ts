@@ -18,7 +18,7 @@ test('the papers of a design come down as files', async ({ page, demo }) => {
   await page.getByRole('button', { name: 'Columns: one less' }).click();
   await expect(page.getByRole('link', { name: 'Print them' })).toHaveAttribute('href', /columns=2&rows=8/);
   expect((await fetchFile('Print them')).subarray(0, 5).toString()).toBe('%PDF-');
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.getByRole('radio', { name: 'Letter' }).click({ force: true });
   expect((await fetchFile('Template as SVG')).toString()).toContain('width="215.9mm" height="279.4mm"');
 });
