@@ -68,3 +68,26 @@ test('a file of a design opens in an empty place', async ({ page, empty, demo })
   await page.getByRole('dialog').getByRole('button', { name: 'Open it' }).click();
   await expect(page.getByRole('heading', { name: 'Tide-line drop tub' })).toBeVisible();
 });
+
+test('what stands in the card counts from the first way on, saved by its button or not', async ({
+  page,
+  empty,
+}) => {
+  const place = async () =>
+    (await (await page.request.get(`${empty.url}/api/place`)).json()) as { name: string; lengthUnit: string };
+  await page.goto(`${empty.url}/gather`);
+  await page.getByRole('textbox', { name: 'Name of the place' }).fill('Skerry room');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('link', { name: /This place: Skerry room/ })).toBeVisible();
+  expect((await place()).lengthUnit).toBe('in');
+  // Changed once more, and once again after another look, without the button.
+  await page.getByText('Millimetres', { exact: true }).click();
+  await page.getByRole('button', { name: 'Choose a file' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Export and import');
+  expect(await place()).toMatchObject({ name: 'Skerry room', lengthUnit: 'mm' });
+  await page.goto(`${empty.url}/gather`);
+  await page.getByText('Inches and fractions', { exact: true }).click();
+  await page.getByRole('button', { name: 'Fill the shelf' }).click();
+  await expect(page.getByText('51 kinds are on the shelf.')).toBeVisible();
+  expect(await place()).toMatchObject({ name: 'Skerry room', lengthUnit: 'in' });
+});

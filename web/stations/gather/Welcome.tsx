@@ -53,18 +53,28 @@ const Ways = styled.ol`
 /** What a place is called before anybody named it. */
 const isNew = (place: Place): boolean => place.version === 1;
 
+/** Whether the card says something else than the place does. */
+const differs = (draft: Basics, place: Place): boolean =>
+  (Object.keys(draft) as (keyof Basics)[]).some(
+    (f) =>
+      JSON.stringify(draft[f]) !== JSON.stringify(place[f]) && !(f === 'name' && draft.name.trim() === ''),
+  );
+
 /** An empty place: how it writes, and three ways to its first shelf. */
 export function Welcome({ place }: { place: Place }) {
-  const [draft, setDraft] = useState<Basics>(() => ({
-    name: isNew(place) ? '' : place.name,
-    languages: place.languages,
-    ...(isNew(place)
-      ? guessPlace(
-          navigator.language,
-          LOCALES.map((l) => l.value),
-        )
-      : place),
-  }));
+  const [draft, setDraft] = useState<Basics>(() => {
+    const { name, languages, lengthUnit, paper, currency, locale } = place;
+    return isNew(place)
+      ? {
+          name: '',
+          languages,
+          ...guessPlace(
+            navigator.language,
+            LOCALES.map((l) => l.value),
+          ),
+        }
+      : { name, languages, lengthUnit, paper, currency, locale };
+  });
   const [isTicking, setTicking] = useState(false);
   const navigate = useNavigate();
   const save = useChange(({ name, ...now }: Basics) => {
@@ -79,7 +89,7 @@ export function Welcome({ place }: { place: Place }) {
     demo.reset();
     start.reset();
     try {
-      if (isNew(place)) await save.mutateAsync(draft);
+      if (isNew(place) || differs(draft, place)) await save.mutateAsync(draft);
       // Not as a callback of the change: this screen is gone once something is on the shelf.
       await way();
     } catch {
