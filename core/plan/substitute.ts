@@ -4,10 +4,10 @@ import { refusal, usuallyServes, type AnyAt, type Chosen, type OpenPattern } fro
 
 /** How far apart two materials are: the logarithm of the largest ratio of what both are measured by, 0 for the same. */
 function apart(a: Material, b: Material): number {
-  const both = (Object.keys(a.sizes) as SizeName[]).filter((s) => s !== 'wall' && b.sizes[s] !== undefined);
-  return both.length === 0
-    ? Infinity
-    : Math.max(...both.map((s) => Math.abs(Math.log(a.sizes[s]! / b.sizes[s]!))));
+  const own = (Object.keys(a.sizes) as SizeName[]).filter((s) => s !== 'wall');
+  // A box beside a round tub has no width to compare: it is another thing.
+  if (own.length === 0 || own.some((s) => b.sizes[s] === undefined)) return Infinity;
+  return Math.max(...own.map((s) => Math.abs(Math.log(a.sizes[s]! / b.sizes[s]!))));
 }
 
 /** Nearly twice as large in one measure, or little more than half, is another thing. */

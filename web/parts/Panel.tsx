@@ -61,6 +61,14 @@ export const Notice = ({
   </Box>
 );
 
+/** What a station answers, before any figure. */
+export const Answer = styled.p`
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font: 700 20px/1.35 var(--display);
+`;
+
 /** Station heading: a quiet line, the question in plain words, and what to do. */
 const Head = styled.header`
   display: flex;

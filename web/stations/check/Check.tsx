@@ -8,7 +8,7 @@ import { worst } from '../../../core/patterns/kernel.ts';
 import { DesignFile } from '../../design/DesignFile.tsx';
 import { DesignBench, type AtBench } from '../../design/DesignBench.tsx';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
-import { Heading, Panel, Seam, Stack } from '../../parts/Panel.tsx';
+import { Answer, Heading, Panel, Seam, Stack } from '../../parts/Panel.tsx';
 import { SewnButton, Verdict } from '../../shell/Verdict.tsx';
 import { useRules } from '../../data/queries.ts';
 import { useWorkings } from '../../design/workings.ts';
@@ -65,13 +65,6 @@ const Grid = styled.div`
       grid-column: 1;
     }
   }
-`;
-const Answer = styled.p`
-  margin-top: 6px;
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  font: 700 20px/1.35 var(--display);
 `;
 const Tests = styled.ul`
   display: grid;

@@ -24,7 +24,8 @@ import { DesignFile } from '../../design/DesignFile.tsx';
 import { useOpenDesign } from '../../design/store.ts';
 import { ButtonLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
-import { Heading, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
+import { Fold } from '../../parts/Fold.tsx';
+import { Answer, Heading, Panel, Quiet, Row, SideBySide, Stack } from '../../parts/Panel.tsx';
 import { Buy, useBuying } from '../../design/Buy.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Missing, type Short } from './Missing.tsx';
@@ -47,18 +48,14 @@ const Three = styled.div`
   }
 `;
 
-const Answer = styled.p`
-  font: 700 20px/1.35 var(--display);
-`;
-const Figures = styled.details`
+/** All of the width: what lies under it are tables. */
+const Figures = styled(Fold)`
   > summary {
+    font-size: 16px;
     font-weight: 600;
-    cursor: pointer;
-    min-height: 44px;
-    display: flex;
-    align-items: center;
-    text-decoration: underline;
-    text-underline-offset: 2px;
+  }
+  > div {
+    max-width: none;
   }
 `;
 
