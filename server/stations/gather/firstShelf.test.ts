@@ -90,6 +90,9 @@ describe('somebody’s own list', () => {
       },
     );
     expect((await desk.get('/materials/list')).body).toEqual({ item: 'name', anzahl: 'count' });
+    // However its columns were read: a colour more is still the same list.
+    const coloured = list.kinds.map((k) => ({ ...k, material: { ...k.material, colour: '#1f5fa8' } }));
+    expect((await desk.post('/materials/list/look', { ...list, kinds: coloured })).body.taken).not.toBeNull();
   });
   it('is all or nothing', async () => {
     const late = await desk.post('/materials/list', {

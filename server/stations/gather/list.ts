@@ -12,8 +12,11 @@ type Listed = z.output<typeof listInput>;
 /** How such a file is kept on record. */
 const KIND = 'list';
 
+/** The same list is the same however its columns were read: what there is, how many, and when it came. */
 const digestOf = ({ kinds }: Listed): string =>
-  createHash('sha256').update(JSON.stringify(kinds)).digest('hex');
+  createHash('sha256')
+    .update(JSON.stringify(kinds.map((k) => [k.material.name, k.quantity, k.cameOn, k.from])))
+    .digest('hex');
 const keyOf = (name: string): string => name.toLowerCase();
 
 /** Kinds of the shelf that a list names, by name in small letters. */

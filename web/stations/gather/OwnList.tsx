@@ -1,5 +1,5 @@
 import { useMemo, useRef, useState } from 'react';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import { MOST_LISTED, type ListDone, type ListInput, type ListLook } from '../../../contract/list.ts';
 import type { Place } from '../../../contract/place.ts';
@@ -81,10 +81,7 @@ export function OwnList({ place }: { place: Place }) {
   const [opened, setOpened] = useState<Opened | null>(null);
   const [fields, setFields] = useState<readonly ListField[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
-  const { data: known } = useQuery({
-    queryKey: ['materials', 'list'],
-    queryFn: () => api<Record<string, string>>('GET', '/materials/list'),
-  });
+  const client = useQueryClient();
   const read = useMemo(
     () =>
       opened &&
@@ -128,7 +125,14 @@ export function OwnList({ place }: { place: Place }) {
     setProblem(null);
     setOpened(null);
     try {
-      const table = await readTable(file);
+      // What columns meant before is waited for: without it the same list would be read in another way.
+      const [table, known] = await Promise.all([
+        readTable(file),
+        client.fetchQuery({
+          queryKey: ['materials', 'list'],
+          queryFn: () => api<Record<string, string>>('GET', '/materials/list'),
+        }),
+      ]);
       const at = headerRow(table);
       const headings = table[at]!.map((h) => h.trim());
       const rows = table.slice(at + 1);
