@@ -2,8 +2,7 @@ import { z } from 'zod';
 import type { CutPlan } from '../core/cut/cutPlan.ts';
 import { benchDays, type BatchTask, type BenchDays } from '../core/plan/batch.ts';
 import type { Progress } from '../core/plan/progress.ts';
-import type { OwnMinutes } from '../core/plan/ownMinutes.ts';
-import type { ScheduleAnswer } from '../core/plan/schedule.ts';
+import type { OwnTimes } from '../core/plan/ownMinutes.ts';
 import { id, name, version } from './common.ts';
 
 const copies = z
@@ -116,12 +115,9 @@ export interface BatchWork extends BatchRow {
   /** Day that the plan's minutes count from; null where no window is given. */
   readonly zero: string | null;
   /** Minutes as this place takes them, where it has timed any: by family and step with a blank between, as in `lace punch`. */
-  readonly own: Readonly<Record<string, OwnMinutes>>;
+  readonly own: OwnTimes;
   /** Tests by hand that Check wants of the first of each design, which are not on record. */
   readonly tests: readonly { readonly designId: number; readonly design: string; readonly test: string }[];
-}
-export interface BenchPlan extends ScheduleAnswer {
-  readonly zero: string | null;
 }
 export interface BatchMade {
   readonly batch: BatchRow;

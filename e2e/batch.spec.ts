@@ -15,7 +15,7 @@ test('from three designs to a finished batch, by keyboard alone', async ({ page,
     await press(page, page.getByRole('checkbox', { name }), 'Space');
   await press(page, page.getByRole('button', { name: 'Plan this making session' }));
   await expect(page.getByRole('heading', { level: 1, name: 'Nap and evening' })).toBeVisible();
-  await expect(page.getByText('Nobody is at hand yet')).toBeVisible();
+  await expect(page.getByText('No time is given yet')).toBeVisible();
 
   // The children nap from 13:00 to 14:30; I have until four, and a helper while they sleep.
   const away = page.getByRole('region', { name: 'Children away' });
@@ -34,7 +34,9 @@ test('from three designs to a finished batch, by keyboard alone', async ({ page,
   };
   await times('Children away', '13:00', '14:30');
   await expect(away.getByText('24 Nov, 13:00–14:30')).toBeVisible();
-  await times('Hands of Me', '12:30', '16:00');
+  await press(page, page.locator('summary', { hasText: 'Other times for Me' }), 'Enter');
+  await fromTop(page);
+  await times('Times of Me', '12:30', '16:00');
   await expect(page.getByRole('heading', { name: /All done on 24 Nov at/ })).toBeVisible();
   // A slow machine may not come to the proof in its time; the plan stands all the same, and says which it is.
   const proof = page.getByText(/No plan ends sooner\.|The best plan found; none can end before/);
@@ -45,9 +47,7 @@ test('from three designs to a finished batch, by keyboard alone', async ({ page,
   const isAloneProved = await isProved();
   await fill(page, 'Another maker', 'Helper');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('region', { name: 'Hands of Helper' })).toBeVisible();
-  await fromTop(page);
-  await times('Hands of Helper', '13:00', '14:30');
+  // The nap is said once: who comes in shares it.
   await expect(page.getByRole('group', { name: 'Helper, 24 Nov' })).toBeVisible();
   await expect(proof).toBeVisible();
   // What dries decides here: where both plans are proved, a helper does not end it sooner.
@@ -102,4 +102,26 @@ test('from three designs to a finished batch, by keyboard alone', async ({ page,
   await press(page, page.getByRole('link', { name: 'See the kits' }));
   await expect(page.getByRole('heading', { level: 1, name: /30 kits, 6 out/ })).toBeVisible();
   expect(errors).toEqual([]);
+});
+
+test('a making session is planned from the kit, and what hinders it is mended by a touch', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/make/11`);
+  await page.getByRole('button', { name: 'Plan when to make it' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Ferry count pouch, 24 Nov' })).toBeVisible();
+  await expect(page.getByText(/No time is given yet/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add to Children away' }).click();
+  // What is washed needs its two hours; whoever makes it shares the nap.
+  await expect(page.getByText(/it has to dry for 2 h/)).toBeVisible();
+  await expect(page.getByText('while children are away', { exact: true })).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Go on with the same times on 25 Nov: all done on 25 Nov/ })
+    .click();
+  await expect(page.getByRole('heading', { name: /All done on 25 Nov at/ })).toBeVisible();
+  // The kit knows its session.
+  await page.getByRole('link', { name: 'Ferry count pouch', exact: true }).click();
+  await page.getByRole('link', { name: 'Open Ferry count pouch, 24 Nov' }).click();
+  await expect(page.getByRole('heading', { name: /All done on 25 Nov at/ })).toBeVisible();
 });

@@ -3,6 +3,7 @@ import { addDays, daysBetween, type Day } from '../calendar/days.ts';
 import type { Step } from '../patterns/kernel.ts';
 import { minutesOf } from './minutes.ts';
 import type { ScheduleRequest, ScheduleTask } from './schedule.ts';
+import { merged } from './scheduleProblem.ts';
 
 /** Minutes of a day. */
 export const DAY = 1440;
@@ -37,7 +38,10 @@ export const benchDays = z.strictObject({
           .trim()
           .min(1, 'expected a name')
           .max(40, 'may have at most 40 characters'),
+        /** Times of their own. */
         windows,
+        /** Whether they work while children are away, too; left out, those do who have no times of their own. */
+        shares: z.boolean({ error: 'expected true or false' }).optional(),
       }),
       { error: 'expected a list of makers' },
     )
@@ -88,6 +92,13 @@ export interface BatchTask extends ScheduleTask {
   readonly drying: number;
 }
 
+type Maker = BenchDays['makers'][number];
+/** Whether a maker works in the times that everybody shares: while children are away. */
+export const sharesTimes = (m: Maker): boolean => m.shares ?? m.windows.length === 0;
+/** When a maker is at hand: the shared times and their own. */
+export const hoursOf = (m: Maker, days: Pick<BenchDays, 'childFree'>): readonly DayWindow[] =>
+  sharesTimes(m) ? [...days.childFree, ...m.windows] : m.windows;
+
 /** First day of any window: zero of the plan; null where there is none. */
 export function firstDay(days: BenchDays): Day | null {
   const all = [...days.makers.flatMap((m) => m.windows), ...days.childFree].map((w) => w.day).sort();
@@ -99,6 +110,12 @@ const fromZero = (zero: Day, list: readonly DayWindow[]): [number, number][] =>
     const at = DAY * daysBetween(zero, w.day);
     return [at + w.from, at + w.to];
   });
+
+/** A maker's hours from zero; own times that touch the shared ones are one stretch with them. */
+const minutesAtHand = (zero: Day, m: Maker, days: BenchDays): [number, number][] => {
+  const hours = fromZero(zero, hoursOf(m, days));
+  return sharesTimes(m) && m.windows.length > 0 ? merged(hours).map(([f, t]) => [f, t]) : hours;
+};
 
 /** The day and the minute of it, of minutes from a zero day. */
 export function dayOf(zero: Day, minutes: number): { day: Day; minute: number } {
@@ -115,7 +132,7 @@ export function clockOf(minute: number): string {
 
 /** Longest time at one go that a step of some kind may take, minutes. */
 function longestFor(step: Step, days: BenchDays): number {
-  const own = days.makers.flatMap((m) => fromZero('2000-01-01', m.windows));
+  const own = days.makers.flatMap((m) => minutesAtHand('2000-01-01', m, days));
   const free = fromZero('2000-01-01', days.childFree);
   const spans =
     step.blade || step.heat
@@ -123,9 +140,6 @@ function longestFor(step: Step, days: BenchDays): number {
       : own.map(([f, t]) => t - f);
   return Math.max(0, ...spans);
 }
-
-/** Minutes are planned in halves: nobody at a bench goes by less. */
-const halves = (minutes: number): number => Math.max(0.5, Math.round(2 * minutes) / 2);
 
 /**
  * The tasks of a batch: each step of each design once for all its kits, set up once; one that is longer than any window
@@ -151,8 +165,7 @@ export function batchTasks(
       const perKit = s.perCopy * own;
       // As few parts as there is room for; one kit is never taken apart.
       let n = 1;
-      while (n < d.copies && perKit > 0 && room > 0 && own * minutesOf(s, Math.ceil(d.copies / n)) > room)
-        n++;
+      while (n < d.copies && perKit > 0 && room > 0 && minutesOf(s, Math.ceil(d.copies / n), own) > room) n++;
       const ids = Array.from({ length: n }, (_, i) => (n === 1 ? idOf(s.id) : `${idOf(s.id)}#${i + 1}`));
       parts.set(s.id, s.drying > 0 ? ids.map((i) => `${i}~dries`) : ids);
       let left = d.copies;
@@ -163,7 +176,7 @@ export function batchTasks(
         const usual = minutesOf(s, copies);
         tasks.push({
           id,
-          minutes: halves(own * usual),
+          minutes: minutesOf(s, copies, own),
           usual,
           kind: 'active',
           after: [],
@@ -216,7 +229,7 @@ export function scheduleOf(tasks: readonly BatchTask[], days: BenchDays, zero: D
         ? [own, { id: `${id}~dries`, minutes: t.drying, kind: 'passive', after: [id] }]
         : [own];
     }),
-    makers: Object.fromEntries(days.makers.map((m) => [m.name, fromZero(zero, m.windows)])),
+    makers: Object.fromEntries(days.makers.map((m) => [m.name, minutesAtHand(zero, m, days)])),
     childFree: fromZero(zero, days.childFree),
   };
 }

@@ -1,5 +1,5 @@
 import { PatternError, type Step } from '../patterns/kernel.ts';
-import { minutesOf } from './minutes.ts';
+import { minutesOf, type OwnFactor } from './minutes.ts';
 
 /** A step with its place in the order and its minutes for the whole batch. */
 export interface Placed {
@@ -15,9 +15,10 @@ export interface Placed {
  * The steps of a batch in an order that keeps what must come before, for one pair of hands: among the steps that may
  * begin, one that dries longest goes first, so that drying happens behind the other work.
  *
+ * @param own by how much the place's own minutes of a step differ from the usual
  * @throws PatternError when the steps wait for each other in a circle or for one that is not there
  */
-export function orderSteps(steps: readonly Step[], copies: number): Placed[] {
+export function orderSteps(steps: readonly Step[], copies: number, own: OwnFactor = () => 1): Placed[] {
   const ids = new Set(steps.map((s) => s.id));
   for (const s of steps)
     for (const a of s.after)
@@ -38,7 +39,7 @@ export function orderSteps(steps: readonly Step[], copies: number): Placed[] {
       readyAt(b) < readyAt(a) || (readyAt(b) === readyAt(a) && b.drying > a.drying) ? b : a,
     );
     const start = readyAt(next);
-    const minutes = minutesOf(next, copies);
+    const minutes = minutesOf(next, copies, own(next.id));
     const drying = copies > 0 ? next.drying : 0;
     out.push({ step: next, minutes, start, end: start + minutes, dryUntil: start + minutes + drying });
     done.set(next.id, start + minutes + drying);

@@ -12,6 +12,9 @@ export interface OwnMinutes {
   readonly times: number;
 }
 
+/** A place's own minutes by pattern and step with a blank between, as in `lace punch`. */
+export type OwnTimes = Readonly<Record<string, OwnMinutes>>;
+
 /** How far places differ by themselves, and one time from the next, as logarithms (assumed: by a quarter to a third). */
 const BETWEEN = 0.3;
 const WITHIN = 0.3;

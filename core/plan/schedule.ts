@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { PatternError } from '../patterns/kernel.ts';
 import { inOrder, taskId } from './criticalPath.ts';
-import { EPS, type Problem, type Window } from './scheduleProblem.ts';
+import { EPS, merged, type Problem, type Window } from './scheduleProblem.ts';
 import { searchPlans } from './scheduleSearch.ts';
 
 /** Tasks and makers beyond this are no bench day. */
@@ -87,17 +87,6 @@ const both = (a: readonly Window[], b: readonly Window[]): Window[] =>
       Math.max(f, g) <= Math.min(t, u) ? [[Math.max(f, g), Math.min(t, u)]] : [],
     ),
   );
-
-/** Windows that touch or overlap as one, soonest first. */
-function merged(list: readonly Window[]): Window[] {
-  const out: [number, number][] = [];
-  for (const [f, t] of [...list].sort((a, b) => a[0] - b[0])) {
-    const last = out.at(-1);
-    if (last && f <= last[1] + EPS) last[1] = Math.max(last[1], t);
-    else out.push([f, t]);
-  }
-  return out;
-}
 
 /** What is left of windows outside others. */
 const outside = (a: readonly Window[], b: readonly Window[]): Window[] =>

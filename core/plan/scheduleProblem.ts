@@ -26,6 +26,17 @@ export interface Problem {
 /** Times nearer than this are the same, minutes. */
 export const EPS = 1e-7;
 
+/** Windows that touch or overlap as one, soonest first. */
+export function merged(list: readonly Window[]): Window[] {
+  const out: [number, number][] = [];
+  for (const [f, t] of [...list].sort((a, b) => a[0] - b[0])) {
+    const last = out.at(-1);
+    if (last && f <= last[1] + EPS) last[1] = Math.max(last[1], t);
+    else out.push([f, t]);
+  }
+  return out;
+}
+
 /** Soonest start from `t` on inside one of the places; Infinity where none is long enough. */
 export function soonest(places: readonly Window[], minutes: number, t: number): number {
   for (const [from, to] of places) {

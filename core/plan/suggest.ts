@@ -15,6 +15,8 @@ import { usualMaterials } from '../patterns/usual.ts';
 import type { Market, PlaceRules } from '../safety/rules.ts';
 import { bestFirst } from './bestFirst.ts';
 import { fromFreeStock } from './patternsMade.ts';
+import { ownFactor } from './minutes.ts';
+import type { OwnTimes } from './ownMinutes.ts';
 import { handsOn, orderSteps } from './order.ts';
 
 /** What a practitioner asks for: a skill, for whom, with what is at hand. */
@@ -85,6 +87,7 @@ function tooEarly(pattern: OpenPattern, { approach, ageFrom, skill }: Wish): str
  * Patterns that serve a skill, started from the free stock: what practises it most first, then most kits. Those that cannot be are named with why.
  *
  * @param options.free stock that no design on the bench speaks for
+ * @param options.own the place's own minutes, by pattern and step
  * @param options.patterns those that are tried, all where nothing is said
  */
 export async function suggest(
@@ -93,6 +96,7 @@ export async function suggest(
     materials: readonly Material[];
     free: ReadonlyMap<number, number>;
     families?: readonly string[] | undefined;
+    own?: OwnTimes | undefined;
   },
 ): Promise<{ suggestions: Suggestion[]; left: LeftOut[] }> {
   const suggestions: Suggestion[] = [];
@@ -115,7 +119,7 @@ export async function suggest(
     }
     const at = { dials: found.dials, chosen: found.chosen, approach: wish.approach, ageFrom: wish.ageFrom };
     const steps = pattern.steps(at);
-    const { total } = handsOn(orderSteps(steps, 1));
+    const { total } = handsOn(orderSteps(steps, 1, ownFactor(options.own ?? {}, pattern.id)));
     const blade = steps.some((s) => s.blade);
     const lacking = steps.flatMap((s) => s.tools).find((t) => wish.without.includes(t));
     if (blade && wish.without.includes('craft knife')) left.push({ name, why: 'it needs a blade' });

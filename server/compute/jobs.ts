@@ -11,7 +11,8 @@ import { patternAnswer, type PatternRequest } from '../../core/patterns/answer.t
 import { PatternError } from '../../core/patterns/kernel.ts';
 import { pack, type PackingRequest } from '../../core/packing/pack.ts';
 import { chooseDesigns, type ChoiceRequest } from '../../core/plan/choice.ts';
-import { schedule, type ScheduleRequest } from '../../core/plan/schedule.ts';
+import { benchPlan, type BenchRequest } from '../../core/plan/benchPlan.ts';
+import { schedule, type ScheduleAnswer, type ScheduleRequest } from '../../core/plan/schedule.ts';
 import { helpSteps, type LevelAnswer } from '../../core/watch/helpSteps.ts';
 import { rasch, type Response } from '../../core/watch/rasch.ts';
 import { purchase, UnprovedError, type PurchaseRequest, type SolveLp } from '../../core/price/purchase.ts';
@@ -32,6 +33,7 @@ export type Job =
   | { readonly kind: 'cut-lengths'; readonly request: CutLengthsRequest }
   | { readonly kind: 'cut-sheets'; readonly request: CutSheetsRequest }
   | { readonly kind: 'schedule'; readonly request: ScheduleRequest }
+  | { readonly kind: 'bench-plan'; readonly request: BenchRequest }
   | { readonly kind: 'term'; readonly problem: TermProblem; readonly kept: readonly TermEntry[] }
   | { readonly kind: 'rasch'; readonly responses: readonly (readonly Response[])[] }
   | {
@@ -70,6 +72,15 @@ export interface Means {
 const SHORT_DAY = 12;
 const SHORT_SEARCH = 900;
 const LONG_SEARCH = 2500;
+/** Whether there is a plan at all is seen within this, or is not offered. */
+const GLANCE = 200;
+const searched = (
+  request: ScheduleRequest,
+  long = request.tasks.length > SHORT_DAY ? LONG_SEARCH : SHORT_SEARCH,
+): ScheduleAnswer => {
+  const now = (): number => performance.now();
+  return schedule(request, { now, until: now() + long });
+};
 /** Seconds for each of the three programs of a term at most. */
 const TERM_STEP = 7;
 
@@ -93,11 +104,10 @@ async function work(job: Job, means: Means): Promise<unknown> {
       return cutLengths(job.request, means.solve);
     case 'cut-sheets':
       return cutSheets(job.request);
-    case 'schedule': {
-      const now = (): number => performance.now();
-      const long = job.request.tasks.length > SHORT_DAY ? LONG_SEARCH : SHORT_SEARCH;
-      return schedule(job.request, { now, until: now() + long });
-    }
+    case 'schedule':
+      return searched(job.request);
+    case 'bench-plan':
+      return benchPlan(job.request, searched, (request) => searched(request, GLANCE));
     case 'term':
       return planTerm(job.problem, job.kept, means.solveWithin(TERM_STEP));
     case 'rasch':

@@ -49,6 +49,7 @@ export function firstLane(job: Job): Lane {
       return job.request.parts.length > 6 ? 'solver' : 'dial';
     case 'cut-sheets':
     case 'schedule':
+    case 'bench-plan':
     case 'term':
     case 'rasch':
     case 'help-steps':

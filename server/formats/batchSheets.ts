@@ -1,5 +1,6 @@
 import type { Content, ContentText, TableCell } from 'pdfmake/interfaces';
-import type { BatchWork, BenchPlan } from '../../contract/batches.ts';
+import type { BatchWork } from '../../contract/batches.ts';
+import type { BenchPlan } from '../../core/plan/benchPlan.ts';
 import { shortDay, type Day } from '../../core/calendar/days.ts';
 import type { LengthUnit } from '../../core/measure/length.ts';
 import { formatMinutes } from '../../core/measure/minutes.ts';
@@ -72,7 +73,7 @@ function endWords(s: BatchSheet): string[] {
   return [
     `All done on ${said(plan.makespan!)}.`,
     plan.makespan! - plan.bound! < 0.01
-      ? 'Proved: no plan ends sooner.'
+      ? 'No plan ends sooner.'
       : `The best plan found; none can end before ${said(plan.bound!)}.`,
   ];
 }

@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
-import type { BatchWork, BenchPlan } from '../../contract/batches.ts';
+import type { BatchWork } from '../../contract/batches.ts';
+import type { BenchPlan } from '../../core/plan/benchPlan.ts';
 import type { Day } from '../../core/calendar/days.ts';
 import { dayOf } from '../../core/plan/batch.ts';
 import { newCalendar } from './calendar.ts';

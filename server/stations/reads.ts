@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/core';
-import type { BenchPlan } from '../../contract/batches.ts';
+import type { BenchPlan } from '../../core/plan/benchPlan.ts';
 import type { PurchaseAnswer } from '../../core/price/purchase.ts';
 import type { BatchSheet, Shopping } from '../formats/batchSheets.ts';
 import type { Paper } from '../../core/print/paper.ts';

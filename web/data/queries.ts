@@ -6,6 +6,7 @@ import {
   useQueryClient,
   type UseMutationResult,
 } from '@tanstack/react-query';
+import type { OwnTimes } from '../../core/plan/ownMinutes.ts';
 import type { Design, DesignNeeds } from '../../contract/designs.ts';
 import type { Borrower, Kit, LendingSummary, Reservation } from '../../contract/lending.ts';
 import type { Note, NotesSummary } from '../../contract/notes.ts';
@@ -60,6 +61,8 @@ export const usePlace = () =>
   });
 /** What every check goes by: rules as this place has them, and tests done by hand. */
 export const useRules = one<RulesHere>('rules');
+/** Minutes of steps as this place takes them. */
+export const useOwnTimes = one<OwnTimes>('step-times');
 export const useRecalls = one<Recall[]>('recalls');
 export const useLasting = one<Lasting[]>('lasting');
 export const useTape = one<Tape>('tape');

@@ -5,7 +5,9 @@ import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import type { Place } from '../../contract/place.ts';
 import { patternOf } from '../../core/patterns/index.ts';
-import { useDesigns, useMaterials, usePlace, useRules } from '../data/queries.ts';
+import { ownFactor, type OwnFactor } from '../../core/plan/minutes.ts';
+import type { OwnTimes } from '../../core/plan/ownMinutes.ts';
+import { useDesigns, useMaterials, useOwnTimes, usePlace, useRules } from '../data/queries.ts';
 import { words } from '../data/api.ts';
 import { Button, ButtonLink } from '../parts/Button.tsx';
 import { Notice, Panel, Seam, Stack } from '../parts/Panel.tsx';
@@ -54,9 +56,12 @@ export interface AtBench {
   /** Every design with its needs, once they are known. */
   readonly bench: readonly NeedingDesign[];
   readonly place: Place;
+  /** Minutes of this design's steps as this place takes them, over the usual. */
+  readonly own: OwnFactor;
   readonly newDesign: () => void;
 }
 
+const NO_TIMES: OwnTimes = {};
 const NO_BENCH: readonly NeedingDesign[] = [];
 
 /** The open design told of a failed save, apart from what moves with a dial. */
@@ -168,9 +173,20 @@ function Whole({
     () => design && light && neededOf(light, design, materials, bench),
     [design, light, materials, bench],
   );
+  const { data: times = NO_TIMES } = useOwnTimes();
   if (!design || !light || !needed) return null;
   if ('problem' in needed) return <Notice tone="stop">{needed.problem}</Notice>;
-  return children({ design, light, needed, heavy, materials, bench, place, newDesign });
+  return children({
+    design,
+    light,
+    needed,
+    heavy,
+    materials,
+    bench,
+    place,
+    newDesign,
+    own: ownFactor(times, design.pattern),
+  });
 }
 
 /**
@@ -212,7 +228,8 @@ export function DesignBench({
       open(listed);
   }, [listed, openId, version, made, open, isSaved]);
   const { data: by } = useRules();
-  useLayoutEffect(() => workFrom({ materials, bench, by }), [materials, bench, by]);
+  const { data: own = NO_TIMES } = useOwnTimes();
+  useLayoutEffect(() => workFrom({ materials, bench, by, own }), [materials, bench, by, own]);
   const isWorkedOut = useWorkings((s) => s.design?.id === id);
   const problem = useWorkings((s) => s.problem);
   const failed = designs.error ?? materialsError;

@@ -15,7 +15,7 @@ import { bestFirst } from '../../core/plan/bestFirst.ts';
 import type { Suggestion, Wish } from '../../core/plan/suggest.ts';
 import { skillPlain } from '../../core/patterns/skillWords.ts';
 import { api, words } from '../data/api.ts';
-import { useChange, useDesigns, useRules } from '../data/queries.ts';
+import { useChange, useDesigns, useOwnTimes, useRules } from '../data/queries.ts';
 import { ScenePicture } from '../drawing/ScenePicture.tsx';
 import { Button } from '../parts/Button.tsx';
 import { Choice, ChoiceOfMany } from '../parts/Choice.tsx';
@@ -117,6 +117,7 @@ export function NewDesign({
     if (known.size > 0) return [...known.values()].sort((a, b) => a.ageFrom - b.ageFrom);
     return BANDS.map(([ageFrom, ageTo]) => ({ group: place.name, ageFrom, ageTo }));
   }, [designs, place.name]);
+  const { data: own } = useOwnTimes();
   const [skill, setSkill] = useState<Skill>(SKILLS[0]);
   const [whom, setWhom] = useState(0);
   const [atHand, setAtHand] = useState<readonly AtHand[]>([]);
@@ -142,9 +143,9 @@ export function NewDesign({
   // Pattern by pattern, so that the first stands there while the next is tried.
   const found = useQueries({
     queries: patternIds().map((family) => ({
-      queryKey: ['suggest', family, wish, free],
-      queryFn: () => planner().suggest(family, wish, materials.map(asMeasured), free!),
-      enabled: isOpen && free !== null,
+      queryKey: ['suggest', family, wish, free, own],
+      queryFn: () => planner().suggest(family, wish, materials.map(asMeasured), free!, own!),
+      enabled: isOpen && free !== null && own !== undefined,
       staleTime: Infinity,
       retry: false,
     })),

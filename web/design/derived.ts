@@ -17,6 +17,8 @@ import {
   type Show,
   type Step,
 } from '../../core/patterns/index.ts';
+import { ownFactor } from '../../core/plan/minutes.ts';
+import type { OwnTimes } from '../../core/plan/ownMinutes.ts';
 import { handsOn, orderSteps } from '../../core/plan/order.ts';
 import type { Opening } from '../../core/passage/opening.ts';
 import { words } from '../data/api.ts';
@@ -120,10 +122,10 @@ export function neededOf(
   }
 }
 
-/** Minutes of hands-on work for the rest of a batch; 0 where the steps cannot be read. */
-export function handsOnOf(light: Light, design: Design): number {
+/** Minutes of hands-on work for the rest of a batch, as this place takes them; 0 where the steps cannot be read. */
+export function handsOnOf(light: Light, design: Design, own: OwnTimes): number {
   try {
-    return handsOn(orderSteps(light.steps(), restOf(design))).total;
+    return handsOn(orderSteps(light.steps(), restOf(design), ownFactor(own, design.pattern))).total;
   } catch {
     return 0;
   }

@@ -3,6 +3,7 @@ import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { restOf, type BenchDesign } from '../../core/needs/supply.ts';
 import { areLoaded, loadPattern, type Drawing } from '../../core/patterns/index.ts';
+import type { OwnTimes } from '../../core/plan/ownMinutes.ts';
 import { words } from '../data/api.ts';
 import { handsOnOf, lightOf, type Light } from './derived.ts';
 import { afterPaint, asker, NOTHING, type CheckedBy, type Heavy } from './heavy.ts';
@@ -14,6 +15,8 @@ interface Given {
   readonly materials?: readonly MaterialRow[] | undefined;
   readonly bench: readonly BenchDesign[];
   readonly by?: CheckedBy | undefined;
+  /** Minutes of steps as this place takes them. */
+  readonly own?: OwnTimes | undefined;
 }
 
 /** What follows from the open design, worked out outside the screen: a part of it is drawn again only when its own piece moves. */
@@ -96,7 +99,7 @@ const worker = asker((heavy) => {
       heavy,
       drawing: now,
       rested: rests ? now : rested,
-      handsOn: rests ? handsOnOf(light, design) : handsOn,
+      handsOn: rests ? handsOnOf(light, design, given.own ?? {}) : handsOn,
     });
   } catch (error) {
     useWorkings.setState({ heavy: { ...heavy, problem: words(error) } });
@@ -129,6 +132,8 @@ function askNext(): void {
 const called = (design: Design, light: Light): Design =>
   design.ownName !== false || design.name === light.called ? design : { ...design, name: light.called };
 
+/** The own minutes that the hands-on work was counted with. */
+let timed: OwnTimes | undefined;
 function work(): void {
   const { draft } = useOpenDesign.getState();
   const { materials, by } = given;
@@ -169,15 +174,16 @@ function work(): void {
       light,
       problem: null,
       ...first,
-      ...(isSame && before.rested && restOf(design) === restOf(before.design)
+      ...(isSame && before.rested && restOf(design) === restOf(before.design) && timed === given.own
         ? {}
-        : { handsOn: handsOnOf(light, design) }),
+        : { handsOn: handsOnOf(light, design, given.own ?? {}) }),
     });
   } catch (error) {
     if (!isSame) worker.about(null, materials, by);
     useWorkings.setState({ design, light: isSame ? before.light : null, problem: words(error) });
     return;
   }
+  timed = given.own;
   if (isSame) askNext();
   else ask();
 }
@@ -208,6 +214,7 @@ export function workFrom(next: Given): void {
   const isNew =
     next.materials !== given.materials ||
     next.by !== given.by ||
+    next.own !== given.own ||
     !sameBench(given.bench, next.bench, design?.id);
   given = next;
   if (isNew || design?.id !== useOpenDesign.getState().draft?.id) work();

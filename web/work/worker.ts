@@ -7,6 +7,7 @@ import { supply, type BenchDesign, type Supply } from '../../core/needs/supply.t
 import { checkContainer } from '../../core/packing/container.ts';
 import { orderSteps } from '../../core/plan/order.ts';
 import { patternsFromStock } from '../../core/plan/patternsMade.ts';
+import type { OwnTimes } from '../../core/plan/ownMinutes.ts';
 import { suggest, type Wish } from '../../core/plan/suggest.ts';
 import type { Market, PlaceRules } from '../../core/safety/rules.ts';
 import { smallestChanges } from '../../core/safety/smallestChange.ts';
@@ -112,9 +113,10 @@ export const bench = {
     wish: Wish,
     materials: readonly Material[],
     free: readonly (readonly [number, number])[],
+    own: OwnTimes,
   ) =>
-    once(`suggest ${JSON.stringify([family, wish, materials, free])}`, () =>
-      suggest(wish, { materials, free: new Map(free), families: [family] }),
+    once(`suggest ${JSON.stringify([family, wish, materials, free, own])}`, () =>
+      suggest(wish, { materials, free: new Map(free), families: [family], own }),
     ),
   container: (o: Parameters<typeof checkContainer>[0]) =>
     once(`container ${JSON.stringify(o)}`, () => checkContainer(o)),

@@ -170,8 +170,6 @@ function steps(at: At<Dials>): Step[] {
   const made = madeSteps(at);
   const ready = cover.slice(-1).map((s) => s.id);
   return [
-    // What was clean when it was looked over is not washed again.
-    ...washed,
     ...(liners.length > 0
       ? [
           step({
@@ -180,10 +178,11 @@ function steps(at: At<Dials>): Step[] {
             words: text(at, 'liftEachLinerBack'),
             perCopy: 0.3 * liners.reduce((n, k) => n + k.count, 0),
             who: 'adult',
-            after: afterWash,
           }),
         ]
       : []),
+    // What was clean when it was looked over is not washed again; liners are out before, so that water gets under them.
+    ...washed.map((w) => (liners.length > 0 ? { ...w, after: [...w.after, 'liner'] } : w)),
     ...cover,
     ...made,
     step({

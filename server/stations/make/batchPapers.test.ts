@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
-import type { BatchRow, BatchWork, BenchPlan } from '../../../contract/batches.ts';
+import type { BatchRow, BatchWork } from '../../../contract/batches.ts';
+import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { formatMinutes } from '../../../core/measure/minutes.ts';
 import { clockOf } from '../../../core/plan/batch.ts';
@@ -131,7 +132,7 @@ it('says why there is no calendar yet, and what a query may hold', async () => {
     })
     .expect(200);
   const { body } = await desk.get(`/batches/${batch.id}/plan.ics`).expect(422);
-  expect((body as { detail: string }).detail).toMatch(/Nobody is at hand/);
+  expect((body as { detail: string }).detail).toMatch(/Nobody makes it yet/);
   await desk.get(`/batches/${batch.id}/papers.pdf?paper=A3`).expect(400);
   await desk.get('/batches/99/papers.pdf').expect(404);
 });

@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/core';
-import type { BenchPlan } from '../../../contract/batches.ts';
+import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import type { LengthUnit } from '../../../core/measure/length.ts';
 import { countLine } from '../../../core/lend/parts.ts';

@@ -1,15 +1,8 @@
 import { stringify } from 'csv-stringify/sync';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
-import {
-  madeInput,
-  makingInput,
-  makingUpdate,
-  progressInput,
-  type BenchPlan,
-} from '../../../contract/batches.ts';
-import { scheduleOf } from '../../../core/plan/batch.ts';
-import type { ScheduleAnswer } from '../../../core/plan/schedule.ts';
+import { madeInput, makingInput, makingUpdate, progressInput } from '../../../contract/batches.ts';
+import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import { moneyNumber } from '../../../core/measure/money.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
 import { PlaceRow } from '../../db/entities.ts';
@@ -22,6 +15,7 @@ import type { ServerContext } from '../../serverContext.ts';
 import { reading } from '../reads.ts';
 import { ProblemError } from '../../problem.ts';
 import * as batches from './batches.ts';
+import { ownTimes } from './ownTimes.ts';
 import { made, progress } from './batchWork.ts';
 import { Doors } from '../../people/door.ts';
 
@@ -51,9 +45,17 @@ export function batchRoutes(serverContext: ServerContext): Router {
     },
     ({ body: input }) => inTransaction((m) => batches.addBatch(m, input)),
   );
+  r.get(
+    '/step-times',
+    {
+      about:
+        'minutes of steps as this place takes them, by pattern and step with a blank between, as in `lace punch`: `{factor, low, high, times}`, over the usual, with the interval in which 19 of 20 would be right; a step that was never timed has none',
+    },
+    () => ownTimes(em()),
+  );
   const read = (res: Response) => reading(serverContext, abortOnClose(res));
   r.get('/batches/:id', { about: 'see `GET /batches`', id: 'batch' }, async ({ res, id }) => {
-    const { materials: _, ...work } = await read(res)('batch', id);
+    const { materials: _, designs: __, ...work } = await read(res)('batch', id);
     return work;
   });
   r.put(
@@ -96,23 +98,11 @@ export function batchRoutes(serverContext: ServerContext): Router {
     },
     ({ id, body: input }) => inTransaction((m) => made(m, id, input, today())),
   );
-  const planOf = async (work: batches.Opened, res: Response): Promise<BenchPlan> =>
-    work.zero === null || work.days.makers.length === 0
-      ? {
-          feasible: false,
-          makespan: null,
-          bound: null,
-          plan: [],
-          reason: 'Nobody is at hand yet: say who makes it and when.',
-          zero: null,
-        }
-      : {
-          ...((await workerPool.run(
-            { kind: 'schedule', request: scheduleOf(work.tasks, work.days, work.zero) },
-            abortOnClose(res),
-          )) as ScheduleAnswer),
-          zero: work.zero,
-        };
+  const planOf = async ({ designs, own, days }: batches.Opened, res: Response): Promise<BenchPlan> =>
+    (await workerPool.run(
+      { kind: 'bench-plan', request: { designs, own, days } },
+      abortOnClose(res),
+    )) as BenchPlan;
   const file = (work: batches.Opened, what: string): string =>
     `${
       work.name
@@ -135,7 +125,7 @@ export function batchRoutes(serverContext: ServerContext): Router {
     async ({ res, id }) => {
       const work = await read(res)('batch', id);
       const plan = await planOf(work, res);
-      if (!plan.feasible) throw new ProblemError(422, plan.reason ?? 'There is no plan yet.');
+      if (!plan.feasible) throw new ProblemError(422, plan.reason!);
       res
         .type('text/calendar')
         .attachment(file(work, 'plan.ics'))

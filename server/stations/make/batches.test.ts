@@ -1,4 +1,5 @@
-import type { BatchMade, BatchRow, BatchWork, BenchPlan } from '../../../contract/batches.ts';
+import type { BatchMade, BatchRow, BatchWork } from '../../../contract/batches.ts';
+import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import { startTest, TODAY, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;
@@ -72,10 +73,10 @@ describe('a batch', () => {
     await set({ ...DAYS, makers: [] });
     expect(await plan()).toMatchObject({
       feasible: false,
-      reason: 'Nobody is at hand yet: say who makes it and when.',
+      reason: 'Nobody makes it yet: say who does.',
     });
     await set({ ...DAYS, childFree: [] });
-    expect((await plan()).reason).toMatch(/fits in no child-free window of Ann/);
+    expect((await plan()).reason).toMatch(/needs a blade or heat, and nobody is at hand while children are away/);
     await set(DAYS);
     const soonest = await plan();
     const first = soonest.plan[0]!;

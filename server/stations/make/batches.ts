@@ -14,13 +14,14 @@ import { heldBy, quantityFor, type NeedTimes } from '../../../core/needs/supply.
 import { loadPattern } from '../../../core/patterns/index.ts';
 import { batchTasks, firstDay, type BatchDesign, type BatchTask } from '../../../core/plan/batch.ts';
 import { type Progress } from '../../../core/plan/progress.ts';
-import { ownMinutes, type OwnMinutes } from '../../../core/plan/ownMinutes.ts';
+import { ownFactor } from '../../../core/plan/minutes.ts';
 import { handTests, madeAs, testsThatCount } from '../../../core/safety/handTests.ts';
 import type { Market } from '../../../core/safety/rules.ts';
 import { BatchRow, DesignRow, BundleRow, PlaceRow, type Batch, type Design } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { notFound, ProblemError } from '../../problem.ts';
 import { readTests } from '../check/service.ts';
+import { ownTimes } from './ownTimes.ts';
 import { atOf, chosenFor, materialsOf, readBench } from '../shape/service.ts';
 
 const NOTHING_DONE: Progress = { running: [], done: [] };
@@ -142,22 +143,6 @@ export async function removeBatch(em: EntityManager, id: number): Promise<void> 
   await em.removeAndFlush(b);
 }
 
-/** The place's own minutes, by family and step. */
-async function ownTimes(em: EntityManager): Promise<Record<string, OwnMinutes>> {
-  const list = await rows<{ key: string; usual: number; minutes: number }>(
-    em,
-    `select pattern || ' ' || step as key, usual, minutes from step_time order by id desc limit 5000`,
-  );
-  const by = new Map<string, { usual: number; minutes: number }[]>();
-  for (const { key, ...t } of list) by.set(key, [...(by.get(key) ?? []), t]);
-  return Object.fromEntries(
-    [...by].flatMap(([key, times]) => {
-      const own = ownMinutes(times);
-      return own ? [[key, own] as const] : [];
-    }),
-  );
-}
-
 /** What a batch needs by material, all of it together, and whose each is. */
 async function batchNeeds(
   em: EntityManager,
@@ -210,6 +195,8 @@ async function batchNeeds(
 }
 
 export interface Opened extends BatchWork {
+  /** What the tasks are made of, whatever the times. */
+  readonly designs: readonly Omit<BatchDesign, 'titleOf'>[];
   readonly materials: ReadonlyMap<number, CoreMaterial>;
 }
 
@@ -255,11 +242,12 @@ export async function openBatch(em: EntityManager, id: number, today: Day): Prom
     ...(await batchJson(em, b)),
     bill,
     cutPlans: plans,
-    tasks: batchTasks(steps, b.days, (pattern, step) => times[`${pattern} ${step}`]?.factor ?? 1),
+    tasks: batchTasks(steps, b.days, (pattern, step) => ownFactor(times, pattern)(step)),
     zero: firstDay(b.days),
     own: times,
     tests,
     materials: shelf,
+    designs: steps.map(({ titleOf: _, ...d }) => d),
   };
 }
 
@@ -267,5 +255,5 @@ export async function openBatch(em: EntityManager, id: number, today: Day): Prom
 export async function tasksOf(em: EntityManager, b: Batch, today: Day): Promise<BatchTask[]> {
   const { steps } = await batchNeeds(em, await openItems(em, b.items), today);
   const times = await ownTimes(em);
-  return batchTasks(steps, b.days, (pattern, step) => times[`${pattern} ${step}`]?.factor ?? 1);
+  return batchTasks(steps, b.days, (pattern, step) => ownFactor(times, pattern)(step));
 }

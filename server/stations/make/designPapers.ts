@@ -2,6 +2,7 @@ import type { EntityManager } from '@mikro-orm/core';
 import type { Day } from '../../../core/calendar/days.ts';
 import { formatLength, type LengthUnit } from '../../../core/measure/length.ts';
 import { loadPattern } from '../../../core/patterns/index.ts';
+import { ownFactor } from '../../../core/plan/minutes.ts';
 import { orderSteps } from '../../../core/plan/order.ts';
 import { pagesOf, type TemplatePage } from '../../../core/print/pages.ts';
 import type { Paper } from '../../../core/print/paper.ts';
@@ -10,6 +11,7 @@ import { PlaceRow } from '../../db/entities.ts';
 import type { BuildSheet } from '../../formats/buildSheet.ts';
 import type { TemplateWords } from '../../formats/papers.ts';
 import { checkedBy } from '../check/service.ts';
+import { ownTimes } from './ownTimes.ts';
 import { atOf, chosenFor, findDesign } from '../shape/service.ts';
 
 /** On what a paper of a design is made and for how many kits; what is not said is the place's and the design's own. */
@@ -76,7 +78,11 @@ export async function buildSheetData(o: OpenedDesign): Promise<BuildSheet> {
     scene: o.pattern.draw(o.at).scene,
     needs: o.pattern.needs(o.at),
     unlisted: o.pattern.plan(o.at).unlisted ?? [],
-    placed: orderSteps(o.pattern.steps({ ...o.at, kits: o.copies }), o.copies),
+    placed: orderSteps(
+      o.pattern.steps({ ...o.at, kits: o.copies }),
+      o.copies,
+      ownFactor(await ownTimes(o.em), d.pattern),
+    ),
     findings: checkFeatures(o.pattern.features(o.at), await checkedBy(o.em, d, o.at.chosen, o.today))
       .findings,
     show: o.pattern.show(o.at),

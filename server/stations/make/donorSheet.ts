@@ -1,5 +1,5 @@
 import { takes, uses } from '../../../core/needs/supply.ts';
-import { adultMinutes } from '../../../core/plan/minutes.ts';
+import { adultMinutes, ownFactor } from '../../../core/plan/minutes.ts';
 import { rateOf } from '../../../core/price/costs.ts';
 import type { PurchaseRequest } from '../../../core/price/purchase.ts';
 import { OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
@@ -7,6 +7,7 @@ import type { DonorSheet } from '../../formats/donors.ts';
 import { supplyOf } from '../shape/service.ts';
 import { outOfStock } from '../gather/offers.ts';
 import { packsFor } from './batchPapers.ts';
+import { ownTimes } from './ownTimes.ts';
 import type { OpenedDesign } from './designPapers.ts';
 
 /** What kits of a design cost by the same rates as Price, and what is to be bought for them. */
@@ -39,7 +40,7 @@ export async function donorSheet(
   });
   const free = new Map<number, number>();
   for (const l of supply.lines) if (!free.has(l.need.materialId)) free.set(l.need.materialId, l.free);
-  const minutes = adultMinutes(o.pattern.steps(o.at), copies);
+  const minutes = adultMinutes(o.pattern.steps(o.at), copies, ownFactor(await ownTimes(em), d.pattern));
   return {
     sheet: {
       place: place.name,

@@ -15,10 +15,13 @@ import { Stepper } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Buy, useBuying } from '../../design/Buy.tsx';
+import { idleWords } from '../../../core/plan/planWords.ts';
+import { AddItem } from './AddItem.tsx';
 import { PlanList } from './CutPlans.tsx';
 import { DayChart } from './DayChart.tsx';
 import { endWords, PlanSteps } from './PlanSteps.tsx';
 import { MadeDialog } from './MadeDialog.tsx';
+import { WaysOut } from './WaysOut.tsx';
 import { When } from './When.tsx';
 import { useBatch, usePlan, useSaveBatch } from './useBatch.ts';
 import { text } from './text.ts';
@@ -157,7 +160,16 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
                     </FileLink>
                   )}
                 </Spread>
-                {plan.feasible ? <Quiet>{end.proof}</Quiet> : <Notice tone="care">{end.proof}</Notice>}
+                {plan.feasible ? (
+                  <Quiet>{end.proof}</Quiet>
+                ) : (
+                  <WaysOut
+                    plan={plan}
+                    tasks={batch.tasks}
+                    isSaving={save.isPending}
+                    onDays={(days) => save.mutate({ days })}
+                  />
+                )}
                 {plan.feasible && (
                   <DayChart
                     plan={plan}
@@ -171,6 +183,11 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
                     }}
                   />
                 )}
+                {plan.idle.map((i) => (
+                  <Notice key={i.maker} tone="care">
+                    {idleWords(i)}
+                  </Notice>
+                ))}
                 {plan.feasible && <PlanSteps plan={plan} tasks={batch.tasks} own={batch.own} />}
               </Stack>
             )}
@@ -235,17 +252,29 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
                     {isDone ? (
                       <b>{kits(item.copies)}</b>
                     ) : (
-                      <Stepper
-                        label={text('kits3', { item: item.name })}
-                        value={item.copies}
-                        min={1}
-                        max={100}
-                        onChange={(copies) =>
-                          save.mutate({
-                            items: batch.items.map((x, k) => (k === i ? { ...x, copies } : x)),
-                          })
-                        }
-                      />
+                      <Row>
+                        <Stepper
+                          label={text('kits3', { item: item.name })}
+                          value={item.copies}
+                          min={1}
+                          max={100}
+                          onChange={(copies) =>
+                            save.mutate({
+                              items: batch.items.map((x, k) => (k === i ? { ...x, copies } : x)),
+                            })
+                          }
+                        />
+                        {batch.items.length > 1 && (
+                          <Button
+                            small
+                            plain
+                            aria-label={text('takeOutItem', { item: item.name })}
+                            onPress={() => save.mutate({ items: batch.items.filter((_, k) => k !== i) })}
+                          >
+                            ×
+                          </Button>
+                        )}
+                      </Row>
                     )}
                   </Spread>
                 </li>
@@ -253,6 +282,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
             </ul>
             {!isDone && (
               <>
+                <AddItem items={batch.items} onItems={(items) => save.mutate({ items })} />
                 <Seam />
                 <When batch={batch} place={place} save={(days) => save.mutate({ days })} />
                 <Seam />

@@ -1,8 +1,8 @@
 import { useRef, useState } from 'react';
 import { styled } from 'styled-components';
-import type { BenchPlan } from '../../../contract/batches.ts';
+import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import { addDays } from '../../../core/calendar/days.ts';
-import { clockOf, DAY, type BatchTask, type BenchDays } from '../../../core/plan/batch.ts';
+import { clockOf, DAY, type BatchTask, type BenchDays, hoursOf } from '../../../core/plan/batch.ts';
 import { shortDay } from '../../data/style.ts';
 import { Quiet } from '../../parts/Panel.tsx';
 import { partWords } from './partWords.ts';
@@ -81,6 +81,25 @@ const Box = styled.button<{ $kind: 'blade' | 'child' | 'adult'; $moved: boolean 
   touch-action: none;
   background: ${(p) =>
     p.$kind === 'blade' ? 'var(--stop)' : p.$kind === 'child' ? 'var(--clear)' : 'var(--mat)'};
+  container-type: inline-size;
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  > b {
+    font: 800 14px/1 var(--display);
+  }
+  > span {
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
+    overflow: hidden;
+  }
+  /* Where no two words fit, its number alone stands for it: the list below has the rest. */
+  @container (max-width: 92px) {
+    > span {
+      display: none;
+    }
+  }
   &:focus-visible {
     outline: 3px solid var(--ink);
     z-index: 2;
@@ -214,10 +233,10 @@ export function DayChart({
               role="group"
               aria-label={`${m.name}, ${shortDay(day)}`}
             >
-              {m.windows
+              {hoursOf(m, days)
                 .filter((w) => w.day === day)
                 .map((w) => (
-                  <i key={w.from} className="open" style={spanOf(w.from, w.to)} />
+                  <i key={`${w.from} ${w.to}`} className="open" style={spanOf(w.from, w.to)} />
                 ))}
               {hands
                 .filter((p) => p.maker === m.name)
@@ -267,8 +286,11 @@ export function DayChart({
                       onPointerUp={(e) => drop(e, p)}
                       onPointerCancel={() => setDrag(null)}
                     >
-                      {order.get(p.task)} {t.title}
-                      {partWords(t)}
+                      <b>{order.get(p.task)}</b>{' '}
+                      <span>
+                        {t.title}
+                        {partWords(t)}
+                      </span>
                     </Box>
                   );
                 })}

@@ -20,6 +20,7 @@ import { Stepper } from '../../parts/Field.tsx';
 import { LabelsDialog } from '../../parts/LabelsDialog.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { OnePerson } from './OnePerson.tsx';
+import { PlanSession } from './PlanSession.tsx';
 import { StepItem } from './StepItem.tsx';
 import { text } from './text.ts';
 
@@ -75,7 +76,7 @@ function MakeWork({ at }: { at: AtBench }) {
   const short = shortWords(state);
   const steps = light.steps(Math.max(1, count));
   const unlisted = light.unlisted();
-  const placed = orderSteps(steps, count);
+  const placed = orderSteps(steps, count, at.own);
   const work = handsOn(placed);
   const tools = [...new Set(steps.flatMap((s) => s.tools))];
   const needsBlade = steps.some((s) => s.blade);
@@ -106,12 +107,13 @@ function MakeWork({ at }: { at: AtBench }) {
       >
         <Quiet>{text('kits4')}</Quiet>
         <Stepper label={text('kitsMake')} value={count} min={0} max={100} onChange={setWanted} />
-        <ButtonLink plain to="/make/batches">
-          {text('makeSeveralTogether')}
-        </ButtonLink>
         <ButtonLink plain to="/lend">
           {text('lend')}
         </ButtonLink>
+        <ButtonLink plain to="/make/batches">
+          {text('allBatches')}
+        </ButtonLink>
+        <PlanSession design={design} count={Math.max(1, count)} place={place} />
       </Heading>
       <div className="left">
         <Panel className="steps" aria-label={text('steps')} tabIndex={0}>

@@ -1,5 +1,6 @@
 import { styled } from 'styled-components';
-import type { BatchWork, BenchPlan } from '../../../contract/batches.ts';
+import type { BatchWork } from '../../../contract/batches.ts';
+import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import { formatMinutes } from '../../../core/measure/minutes.ts';
 import { clockOf, DAY, dayOf, type BatchTask } from '../../../core/plan/batch.ts';
 import { shortDay } from '../../data/style.ts';
@@ -43,7 +44,7 @@ const List = styled.ol`
 function ownWords(t: BatchTask, own: BatchWork['own']): React.ReactNode {
   const o = own[`${t.pattern} ${t.step}`];
   if (!o) return null;
-  const minutes = (f: number): string => String(Math.round(f * t.usual * 2) / 2);
+  const minutes = (f: number): string => String(Math.max(1, Math.round(f * t.usual)));
   return (
     <Quiet>
       {' '}
@@ -69,6 +70,7 @@ export function PlanSteps({
   own: BatchWork['own'];
 }) {
   const days = new Set(plan.plan.filter((p) => p.maker !== null).map((p) => Math.floor(p.start / DAY))).size;
+  const several = tasks.some((t) => t.designId !== tasks[0]!.designId);
   return (
     <List aria-label={text('stepsOrder')}>
       {plan.plan
@@ -86,7 +88,7 @@ export function PlanSteps({
               </span>
               <span>
                 {t.title}
-                {partWords(t)} <Quiet>{t.design}</Quiet>
+                {partWords(t)} {several && <Quiet>{t.design}</Quiet>}
                 {ownWords(t, own)}
               </span>
               <span>

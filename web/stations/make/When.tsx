@@ -1,16 +1,17 @@
 import { useState } from 'react';
 import type { BatchWork } from '../../../contract/batches.ts';
 import type { Place } from '../../../contract/place.ts';
-import type { BenchDays } from '../../../core/plan/batch.ts';
+import { sharesTimes, type BenchDays } from '../../../core/plan/batch.ts';
 import { Button } from '../../parts/Button.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { TextField } from '../../parts/Field.tsx';
-import { Seam, Spread, Stack } from '../../parts/Panel.tsx';
+import { Fold } from '../../parts/Fold.tsx';
+import { Quiet, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { FromCalendar } from './FromCalendar.tsx';
 import { Windows } from './Windows.tsx';
 import { text } from './text.ts';
 
-/** Who makes it and when, and when children are away. */
+/** When children are away, said once for everybody; who makes it, and who has other times than those. */
 export function When({
   batch,
   place,
@@ -23,6 +24,8 @@ export function When({
   const [name, setName] = useState('');
   const { days } = batch;
   const makers = (list: BenchDays['makers']): void => save({ ...days, makers: list });
+  const change = (i: number, part: Partial<BenchDays['makers'][number]>): void =>
+    makers(days.makers.map((x, k) => (k === i ? { ...x, ...part } : x)));
   const tools = [...new Set(batch.tasks.flatMap((t) => t.needs))].sort();
   return (
     <Stack $gap={12}>
@@ -36,11 +39,23 @@ export function When({
           onChange={(childFree) => save({ ...days, childFree })}
         />
       </div>
+      <Seam />
+      <h3>{text('whoMakes')}</h3>
       {days.makers.map((m, i) => (
         <div key={m.name}>
-          <Seam />
           <Spread>
-            <h3>{m.name}</h3>
+            <span style={{ fontSize: 14.5 }}>
+              <b>{m.name}</b>{' '}
+              <Quiet>
+                {sharesTimes(m)
+                  ? m.windows.length > 0
+                    ? text('sharedAndOwn')
+                    : text('sharedTimes')
+                  : m.windows.length > 0
+                    ? text('ownTimesOnly')
+                    : text('noTimes')}
+              </Quiet>
+            </span>
             {days.makers.length > 1 && (
               <Button
                 small
@@ -52,15 +67,25 @@ export function When({
               </Button>
             )}
           </Spread>
-          <Windows
-            label={text('hands', { m: m.name })}
-            value={m.windows}
-            today={place.today}
-            onChange={(windows) => makers(days.makers.map((x, k) => (k === i ? { ...x, windows } : x)))}
-          />
+          <Fold open={m.windows.length > 0 || undefined}>
+            <summary>{text('otherTimes', { m: m.name })}</summary>
+            <Stack $gap={6}>
+              <Windows
+                label={text('hands', { m: m.name })}
+                value={m.windows}
+                today={place.today}
+                onChange={(windows) => change(i, { windows, shares: sharesTimes(m) })}
+              />
+              <ChoiceOfMany
+                label={text('worksThen', { m: m.name })}
+                value={sharesTimes(m) ? ['shares'] : []}
+                onChange={(v) => change(i, { shares: v.length > 0 })}
+                options={[{ value: 'shares', label: text('whileAwayToo') }]}
+              />
+            </Stack>
+          </Fold>
         </div>
       ))}
-      <Seam />
       <form
         onSubmit={(e) => {
           e.preventDefault();

@@ -1,7 +1,8 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
-import type { BatchWork, BenchPlan, ProgressInput } from '../../../contract/batches.ts';
+import type { BatchWork, ProgressInput } from '../../../contract/batches.ts';
+import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import { batchTasks, NO_DAYS, type BenchDays } from '../../../core/plan/batch.ts';
 import { progressed } from '../../../core/plan/progress.ts';
 import type { Step } from '../../../core/patterns/kernel.ts';
@@ -65,6 +66,8 @@ const PLAN: BenchPlan = {
   bound: 840,
   zero: '2026-11-24',
   reason: null,
+  noPlan: null,
+  idle: [],
   plan: [
     { task: '1:glue', maker: 'Ann', start: 780, end: 790 },
     { task: '1:wash', maker: 'Bo', start: 780, end: 790 },
@@ -107,9 +110,9 @@ describe('a batch on screen', () => {
     expect(screen.getByText('No plan ends sooner.')).toBeVisible();
     const rows = within(screen.getByRole('list', { name: 'Steps in order' })).getAllByRole('listitem');
     expect(rows.map((r) => r.textContent)).toEqual([
-      '113:00, 10 minDo glue Drop tubAnn',
-      '213:00, 10 minDo wash Drop tubBo',
-      '313:40, 10 minDo cut Drop tubblade · Ann',
+      '113:00, 10 minDo glue Ann',
+      '213:00, 10 minDo wash Bo',
+      '313:40, 10 minDo cut blade · Ann',
     ]);
     expect(screen.getByRole('row', { name: /Cap 16 9 0 7/ })).toBeVisible();
     expect(screen.getByRole('button', { name: 'It is made' })).toBeDisabled();
@@ -135,6 +138,63 @@ describe('a batch on screen', () => {
     fireEvent.keyDown(box, { key: 'Delete' });
     await waitFor(() => expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(3));
     expect(pins()).toEqual({});
+  });
+  it('says what hinders it, and takes a way out by a touch', async () => {
+    const later: BenchDays = { ...DAYS, childFree: [{ day: '2026-11-24', from: 780, to: 900 }] };
+    const end = { day: '2026-11-24', minute: 895 };
+    const calls = open('batch', {
+      'GET /batches/1/plan': {
+        ...PLAN,
+        feasible: false,
+        plan: [],
+        reason: 'After “Do glue” it has to dry.',
+        noPlan: {
+          hindrance: { kind: 'dries', task: '1:glue', minutes: 30 },
+          ways: [
+            { kind: 'earlier', days: DAYS, task: '1:glue', begin: { day: '2026-11-24', minute: 735 }, end },
+            { kind: 'later', days: later, task: '1:cut', begin: { day: '2026-11-24', minute: 870 }, end },
+          ],
+        },
+      } satisfies BenchPlan,
+    });
+    expect(await screen.findByText('After “Do glue” it has to dry.')).toBeVisible();
+    const ways = within(screen.getByRole('region', { name: 'What would help' }));
+    expect(ways.getAllByRole('button').map((b) => b.textContent)).toEqual([
+      'Begin “Do glue” on 24 Nov at 12:15: all done on 24 Nov at 14:55',
+      'Go on longer on 24 Nov: all done on 24 Nov at 14:55',
+    ]);
+    await userEvent.click(ways.getByRole('button', { name: /^Go on longer/ }));
+    await waitFor(() => expect(calls.find((c) => c.method === 'PUT')?.body).toMatchObject({ days: later }));
+  });
+  it('explains who has nothing to do, and says who works when', async () => {
+    const days: BenchDays = { ...DAYS, makers: [...DAYS.makers, { name: 'Cy', windows: [] }] };
+    const calls = open(
+      'batch',
+      { 'GET /batches/1/plan': { ...PLAN, idle: [{ maker: 'Cy', why: 'one after another' }] } },
+      batch({ days }),
+    );
+    expect(await screen.findByText(/^Cy has nothing to do: each step waits/)).toBeVisible();
+    expect(screen.getAllByText('at other times only')).toHaveLength(2);
+    await userEvent.click(screen.getByText('Other times for Cy'));
+    await userEvent.click(screen.getAllByRole('checkbox', { name: 'While children are away, too' })[2]!);
+    await waitFor(() =>
+      expect(calls.find((c) => c.method === 'PUT')?.body).toMatchObject({
+        days: { makers: [{ name: 'Ann' }, { name: 'Bo' }, { name: 'Cy', shares: false }] },
+      }),
+    );
+  });
+  it('takes another kit in, as many as are still to be made', async () => {
+    const sail = { id: 7, name: 'Lacing sail', copies: 5, made: 2 };
+    const calls = open('batch', { 'GET /designs': [{ id: 1, name: 'Drop tub', copies: 2, made: 0 }, sail] });
+    await userEvent.click(await screen.findByRole('button', { name: /Make another kit with it/ }));
+    expect(screen.queryByRole('option', { name: 'Drop tub' })).toBeNull();
+    await userEvent.click(screen.getByRole('option', { name: 'Lacing sail' }));
+    await waitFor(() =>
+      expect((calls.find((c) => c.method === 'PUT')?.body as { items: object[] }).items).toEqual([
+        { designId: 1, bundleId: null, copies: 2 },
+        { designId: 7, bundleId: null, copies: 3 },
+      ]),
+    );
   });
   it('takes a window as it is typed, and names what it cannot read', async () => {
     const calls = open('batch');

@@ -1,5 +1,5 @@
 import { render, screen, within } from '@testing-library/react';
-import type { BenchPlan } from '../../../contract/batches.ts';
+import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import { batchTasks, NO_DAYS } from '../../../core/plan/batch.ts';
 import { orderSteps } from '../../../core/plan/order.ts';
 import { step } from '../../../core/patterns/making.ts';
@@ -92,6 +92,8 @@ describe('the steps of a plan', () => {
     makespan: 800,
     bound: 800,
     reason: null,
+    noPlan: null,
+    idle: [],
     plan: tasks.map((t, i) => ({
       task: t.id,
       maker: i === 1 ? null : 'Ann',

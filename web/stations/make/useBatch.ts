@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import type { BatchRow, BatchWork, BenchPlan } from '../../../contract/batches.ts';
+import type { BatchRow, BatchWork } from '../../../contract/batches.ts';
+import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import type { BenchDays } from '../../../core/plan/batch.ts';
 import { api } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';

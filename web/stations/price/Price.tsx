@@ -146,7 +146,7 @@ function PriceWork({ at }: { at: AtBench }) {
   const unlisted = light.unlisted();
   // Adult minutes of the batch as usual, for one kit; counted only where the place wants that.
   const { hourly } = at.place;
-  const adult = adultMinutes(light.steps(), Math.max(1, rest));
+  const adult = adultMinutes(light.steps(), Math.max(1, rest), at.own);
   const work = hourly === null ? null : (hourly * adult) / 60 / Math.max(1, rest);
   const nameOf = (id: number | string): string =>
     materials.find((m) => m.id === Number(id))?.name ?? text('material', { id });
