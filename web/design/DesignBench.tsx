@@ -19,6 +19,7 @@ import { Files } from './Files.tsx';
 import { NewDesign } from './NewDesign.tsx';
 import { useNeeds, type NeedingDesign } from './onBench.ts';
 import { useOpenDesign } from './store.ts';
+import { PhoneFold } from '../parts/Fold.tsx';
 import { useWorkings, workFrom } from './workings.ts';
 import { text } from './text.ts';
 
@@ -71,36 +72,6 @@ function SaveProblem() {
   return saving === 'failed' && problem ? <Notice tone="stop">{problem}</Notice> : null;
 }
 
-/** On a phone the list stays folded above the work: reached without scrolling past it. */
-const Fold = styled.details`
-  summary {
-    display: none;
-  }
-  &::details-content {
-    content-visibility: visible;
-    block-size: auto;
-  }
-  @media (max-width: 820px) {
-    &::details-content {
-      content-visibility: hidden;
-      block-size: 0;
-    }
-    &[open]::details-content {
-      content-visibility: visible;
-      block-size: auto;
-    }
-    summary {
-      display: flex;
-      align-items: center;
-      min-height: 44px;
-      cursor: pointer;
-      font-weight: 600;
-      text-decoration: underline;
-      text-underline-offset: 3px;
-    }
-  }
-`;
-
 const Others = memo(function Others({
   station,
   designs,
@@ -121,11 +92,11 @@ const Others = memo(function Others({
           <Button plain onPress={newDesign}>
             {text('newDesign')}
           </Button>
-          <Fold>
+          <PhoneFold>
             <summary>{text('otherDesigns2', { designs: designs.length - 1 })}</summary>
             <BenchList station={station} designs={designs} materials={materials} open={open} />
             {buttons}
-          </Fold>
+          </PhoneFold>
         </>
       )}
     </Files>

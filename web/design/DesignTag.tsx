@@ -12,6 +12,7 @@ import { skillWords } from '../../core/patterns/skillWords.ts';
 import { api, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { Button } from '../parts/Button.tsx';
+import { PhoneFold } from '../parts/Fold.tsx';
 import { Notice } from '../parts/Panel.tsx';
 import { Picture } from '../drawing/Picture.tsx';
 import { ScenePicture } from '../drawing/ScenePicture.tsx';
@@ -53,6 +54,7 @@ const Tag = styled.article`
     height: 84px;
   }
   @media (max-width: 820px) {
+    padding: 22px 14px 10px;
     .picture {
       display: none;
     }
@@ -121,26 +123,29 @@ export const DesignTag = memo(function DesignTag({ design, handsOn, heavy, pictu
       </small>
       <h2 style={{ fontSize: 18 }}>{design.name}</h2>
       <div className="picture">{picture && <ScenePicture scene={picture} width={160} height={72} />}</div>
-      <dl>
-        <dt>{text('for')}</dt>
-        <dd>
-          {design.forGroup}, {formatAges(design.ageFrom, design.ageTo)}
-        </dd>
-        <dt>{text('skill')}</dt>
-        <dd>{skillWords(design.skill)}</dd>
-        <dt>{text('kits')}</dt>
-        <dd>
-          {design.made > 0
-            ? text('made', { made: Math.min(design.made, design.copies), copies: design.copies })
-            : design.copies}
-        </dd>
-        {rest > 0 && (
-          <>
-            <dt>{text('handsOn')}</dt>
-            <dd>{formatMinutes(handsOn)}</dd>
-          </>
-        )}
-      </dl>
+      <PhoneFold>
+        <summary>{text('moreOfIt')}</summary>
+        <dl>
+          <dt>{text('for')}</dt>
+          <dd>
+            {design.forGroup}, {formatAges(design.ageFrom, design.ageTo)}
+          </dd>
+          <dt>{text('skill')}</dt>
+          <dd>{skillWords(design.skill)}</dd>
+          <dt>{text('kits')}</dt>
+          <dd>
+            {design.made > 0
+              ? text('made', { made: Math.min(design.made, design.copies), copies: design.copies })
+              : design.copies}
+          </dd>
+          {rest > 0 && (
+            <>
+              <dt>{text('handsOn')}</dt>
+              <dd>{formatMinutes(handsOn)}</dd>
+            </>
+          )}
+        </dl>
+      </PhoneFold>
       <div style={{ display: 'flex', gap: 12, marginTop: 9, minHeight: 24 }}>
         {heavy.fit && <Verdict kind={heavy.fit.verdict} word={text('fit')} />}
         {heavy.safety && (

@@ -76,6 +76,7 @@ export const en = {
   child: '{childSteps} for a child',
   copy: '{d}, copy',
   newDesign: 'New design',
+  moreOfIt: 'For whom, what for, how many',
   whichSkill: 'Which skill?',
   whom: 'For whom?',
   whatHand: 'From your shelf; what matters besides?',

@@ -25,6 +25,10 @@ export const look = css<{ $plain?: boolean | undefined; $small?: boolean | undef
     opacity: 0.55;
     cursor: default;
   }
+  @media (max-width: 640px) {
+    white-space: normal;
+    padding-block: 8px;
+  }
 `;
 const Styled = styled(AriaButton)<{ $plain?: boolean | undefined; $small?: boolean | undefined }>`
   ${look}

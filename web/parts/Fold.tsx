@@ -25,3 +25,33 @@ export const Method = ({ children }: { children: React.ReactNode }) => (
     <Quiet>{children}</Quiet>
   </Fold>
 );
+
+/** Folded on a phone alone, where the work below has to be reached without scrolling past it; open elsewhere. */
+export const PhoneFold = styled.details`
+  summary {
+    display: none;
+  }
+  &::details-content {
+    content-visibility: visible;
+    block-size: auto;
+  }
+  @media (max-width: 820px) {
+    &::details-content {
+      content-visibility: hidden;
+      block-size: 0;
+    }
+    &[open]::details-content {
+      content-visibility: visible;
+      block-size: auto;
+    }
+    summary {
+      display: flex;
+      align-items: center;
+      min-height: 44px;
+      cursor: pointer;
+      font-weight: 600;
+      text-decoration: underline;
+      text-underline-offset: 3px;
+    }
+  }
+`;

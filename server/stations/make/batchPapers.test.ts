@@ -50,7 +50,7 @@ it('every number of the plan and the bill stands on paper as it does on screen',
   const text = (await textOf(`/batches/${batch.id}/papers.pdf`)).replace(/\s+/g, ' ');
   expect(text).toContain('Five tubs');
   expect(text).toContain(`at ${clockOf(plan.makespan!)}.`);
-  expect(text).toContain('Proved: no plan ends sooner.');
+  expect(text).toContain('No plan ends sooner.');
   for (const p of plan.plan.filter((x) => x.maker !== null)) {
     const t = batch.tasks.find((x) => x.id === p.task)!;
     expect(text).toContain(clockOf(p.start));

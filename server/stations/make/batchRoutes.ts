@@ -2,6 +2,7 @@ import { stringify } from 'csv-stringify/sync';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
 import { madeInput, makingInput, makingUpdate, progressInput } from '../../../contract/batches.ts';
+import { hindranceWords } from '../../../core/plan/planWords.ts';
 import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import { moneyNumber } from '../../../core/measure/money.ts';
 import type { PurchaseAnswer } from '../../../core/price/purchase.ts';
@@ -98,11 +99,14 @@ export function batchRoutes(serverContext: ServerContext): Router {
     },
     ({ id, body: input }) => inTransaction((m) => made(m, id, input, today())),
   );
-  const planOf = async ({ designs, own, days }: batches.Opened, res: Response): Promise<BenchPlan> =>
-    (await workerPool.run(
+  const planOf = async ({ designs, own, days, tasks }: batches.Opened, res: Response): Promise<BenchPlan> => {
+    const plan = (await workerPool.run(
       { kind: 'bench-plan', request: { designs, own, days } },
       abortOnClose(res),
     )) as BenchPlan;
+    // As the steps are called for all the kits.
+    return plan.noPlan ? { ...plan, reason: hindranceWords(plan.noPlan.hindrance, tasks) } : plan;
+  };
   const file = (work: batches.Opened, what: string): string =>
     `${
       work.name

@@ -76,7 +76,9 @@ describe('a batch', () => {
       reason: 'Nobody makes it yet: say who does.',
     });
     await set({ ...DAYS, childFree: [] });
-    expect((await plan()).reason).toMatch(/needs a blade or heat, and nobody is at hand while children are away/);
+    expect((await plan()).reason).toMatch(
+      /needs a blade or heat, and nobody is at hand while children are away/,
+    );
     await set(DAYS);
     const soonest = await plan();
     const first = soonest.plan[0]!;

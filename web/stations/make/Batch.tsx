@@ -105,7 +105,7 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
         over={
           isDone
             ? text('madeOn', { madeOn: shortDay(batch.madeOn!) })
-            : text('stepsHandsOnBlade', {
+            : text(blade > 0 ? 'stepsHandsOnBlade' : 'stepsHandsOnNone', {
                 tasks: batch.tasks.length,
                 hands: formatMinutes(hands),
                 blade: formatMinutes(blade),

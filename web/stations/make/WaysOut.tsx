@@ -1,3 +1,4 @@
+import { styled } from 'styled-components';
 import type { BenchPlan } from '../../../core/plan/benchPlan.ts';
 import { clockOf, type BatchTask, type BenchDays } from '../../../core/plan/batch.ts';
 import { stepNamed } from '../../../core/plan/planWords.ts';
@@ -6,6 +7,16 @@ import { shortDay } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Notice, Stack } from '../../parts/Panel.tsx';
 import { text } from './text.ts';
+
+/** A whole sentence on a button: it wraps. */
+const Way = styled(Button)`
+  white-space: normal;
+  text-align: left;
+  justify-content: flex-start;
+  padding-block: 9px;
+  line-height: 1.3;
+  height: auto;
+`;
 
 const KEY = {
   earlier: 'wayEarlier',
@@ -45,9 +56,9 @@ export function WaysOut({
           <h3>{text('whatWouldDo')}</h3>
           <Stack $gap={8}>
             {ways.map((w) => (
-              <Button key={w.kind} plain isDisabled={isSaving} onPress={() => onDays(w.days)}>
+              <Way key={w.kind} plain isDisabled={isSaving} onPress={() => onDays(w.days)}>
                 {wayWords(w, tasks)}
-              </Button>
+              </Way>
             ))}
           </Stack>
         </section>

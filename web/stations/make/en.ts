@@ -125,6 +125,7 @@ export const en = {
   mm: ' mm',
   madeOn: 'Made on {madeOn}',
   stepsHandsOnBlade: '{tasks} steps · {hands} hands-on, {blade} of it with a blade or heat',
+  stepsHandsOnNone: '{tasks} steps · {hands} hands-on, no blade and no heat',
   allBatches: 'All making sessions',
   allPapers: 'All papers',
   goBench: 'Go to the bench',
