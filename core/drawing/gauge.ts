@@ -2,7 +2,7 @@ import { bodyOf, shadowOf } from '../geometry/body.ts';
 import { hull } from '../geometry/polygon.ts';
 import type { HandGauge } from '../gauge/handGauges.ts';
 import { gaugeView } from '../gauge/gaugeView.ts';
-import type { SmallPartsAnswer } from '../gauge/smallParts.ts';
+import { SMALL_PARTS_CYLINDER, type SmallPartsAnswer } from '../gauge/smallParts.ts';
 import type { Shape } from '../geometry/shape.ts';
 import type { Mat3, Vec2 } from '../geometry/vector.ts';
 import { middleOf } from '../outline/outline.ts';
@@ -27,6 +27,27 @@ export function gaugeScene(shape: Shape, answer: SmallPartsAnswer): Scene {
       line('draw', round, { width: 0.5 }),
     ],
   };
+}
+
+/** The small-parts cylinder at true size, to lay a piece on: its opening, and its inside from the side. mm. */
+export function cylinderScene(): Scene {
+  const { diameter, shallow, deep } = SMALL_PARTS_CYLINDER;
+  const left = diameter + 8;
+  const side: Vec2[] = [
+    [left, 0],
+    [left, shallow],
+    [left + diameter, deep],
+    [left + diameter, 0],
+  ];
+  return sceneOf(
+    [
+      circle('shade', [diameter / 2, diameter / 2], diameter),
+      circle('draw', [diameter / 2, diameter / 2], diameter),
+      outline('shade', side),
+      line('draw', side, { width: 0.6 }),
+    ],
+    1,
+  );
 }
 
 /** The thinnest rod of the finger gauge, mm: a small child's finger end. */

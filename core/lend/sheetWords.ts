@@ -41,6 +41,8 @@ export interface SheetWords {
   readonly countIn: string;
   readonly out: string;
   readonly back: string;
+  /** Under what nothing may be measured on. */
+  readonly notToScale: string;
   readonly caution: string;
   readonly knives: string;
   readonly tools: Readonly<Record<BenchTool, string>>;
@@ -50,6 +52,7 @@ const en: SheetWords = {
   pictureSheet: 'To make and play at home',
   countCard: 'What is in this kit',
   layOut: 'Lay out',
+  notToScale: 'Pictures are not to scale.',
   steps: 'Make it',
   play: 'Play',
   lookFor: 'Look for',
@@ -92,6 +95,7 @@ const es: SheetWords = {
   pictureSheet: 'Para hacer y jugar en casa',
   countCard: 'Qué hay en este kit',
   layOut: 'Prepare',
+  notToScale: 'Los dibujos no están a escala.',
   steps: 'Hágalo',
   play: 'Jugar',
   lookFor: 'Observe',

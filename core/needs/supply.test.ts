@@ -32,12 +32,14 @@ describe('what is there for a design', () => {
     const s = ask([need('Tub', 1, 1), need('Cap', 2, 8)], 4, { 1: 6, 2: 27 });
     expect(s).toMatchObject({ kitsNow: 3, most: 3, fewer: { name: 'Cap', quantity: 6 } });
     expect(s.first).toEqual({ materialId: 2, name: 'Cap', left: 27 });
-    expect(shortWords(s)).toBe('5 × Cap short: make 3 kits now, or use 6 in each kit.');
+    expect(shortWords(s, 'mm')).toBe('5 × Cap short: make 3 kits now, or use 6 in each kit.');
   });
   it('has singular and plural right', () => {
     const s = ask([need('Cap', 2, 8)], 3, { 2: 9 });
-    expect(shortWords(s)).toBe('15 × Cap short: make 1 kit now, or use 3 in each kit.');
-    expect(shortWords(ask([need('Cap', 2, 8)], 1, { 2: 0 }))).toBe('8 × Cap short: no kit can be made yet.');
+    expect(shortWords(s, 'mm')).toBe('15 × Cap short: make 1 kit now, or use 3 in each kit.');
+    expect(shortWords(ask([need('Cap', 2, 8)], 1, { 2: 0 }), 'mm')).toBe(
+      '8 × Cap short: no kit can be made yet.',
+    );
   });
   it('adds parts of a bottle up over the kits: twelve of 15.6 ml take two bottles of 100, not twelve', () => {
     const glue: Need = { ...need('Glue', 7, 1), share: 0.156 };
@@ -52,7 +54,7 @@ describe('what is there for a design', () => {
     expect(ask([glue], 2, { 7: 1 }, bench).lines[0]).toMatchObject({ short: 0 });
   });
   it('says nothing when there is enough', () => {
-    expect(shortWords(ask([need('Cap', 2, 8)], 3, { 2: 24 }))).toBeNull();
+    expect(shortWords(ask([need('Cap', 2, 8)], 3, { 2: 24 }), 'mm')).toBeNull();
   });
   it('leaves to other designs on the bench what they hold, and names them', () => {
     const bench = [
@@ -63,9 +65,9 @@ describe('what is there for a design', () => {
     const s = ask([need('Cap', 2, 8)], 2, { 2: 20 }, bench);
     // Twelve of twenty are held; this design's own batch does not stand in its way, nor does one set aside.
     expect(s.lines[0]).toMatchObject({ kept: 20, free: 8, short: 8, wanted: 16 });
-    expect(heldWords(s.lines[0]!)).toBe('Net-mender’s lacing sail holds 12');
+    expect(heldWords(s.lines[0]!, 'mm')).toBe('Net-mender’s lacing sail holds 12');
     expect(s.kitsNow).toBe(1);
-    expect(heldWords(ask([need('Cap', 2, 8)], 1, { 2: 40 }, bench).lines[0]!)).toBeNull();
+    expect(heldWords(ask([need('Cap', 2, 8)], 1, { 2: 40 }, bench).lines[0]!, 'mm')).toBeNull();
   });
   it('counts only the rest of a batch as reserved', () => {
     const made = (n: number) => design(2, { copies: 3, made: n, needs: [need('Cap', 2, 6)] });

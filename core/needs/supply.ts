@@ -1,3 +1,5 @@
+import { amountBefore, amountOf } from '../measure/amount.ts';
+import type { LengthUnit } from '../measure/length.ts';
 import type { CutTimes } from '../cut/blank.ts';
 import { unitsFor } from '../cut/units.ts';
 import type { Need, Stock } from '../patterns/kernel.ts';
@@ -227,23 +229,19 @@ export function supply(options: {
 
 /** `1 kit`, `3 kits`. */
 export const kits = (n: number): string => `${n} ${n === 1 ? 'kit' : 'kits'}`;
-const amount = (quantity: number, unit: Need['unit']): string =>
-  unit === 'mm' ? `${quantity} mm` : `${quantity}`;
 
 /** One line as a person says it: “5 × Cap short: make 3 kits now, or use 6 in each kit”. Null when nothing is short. */
-export function shortWords(s: Supply): string | null {
+export function shortWords(s: Supply, place: LengthUnit): string | null {
   const short = s.lines.filter((l) => l.short > 0);
   if (short.length === 0) return null;
-  const what = short
-    .map((l) => `${amount(l.short, l.need.unit)}${l.need.unit === 'mm' ? ' of' : ' ×'} ${l.need.name}`)
-    .join(', ');
+  const what = short.map((l) => `${amountBefore(l.short, l.need.unit, place)} ${l.need.name}`).join(', ');
   const now = s.kitsNow > 0 ? `make ${kits(s.kitsNow)} now` : 'no kit can be made yet';
   return `${what} short: ${now}${s.fewer ? `, or use ${s.fewer.quantity} in each kit` : ''}.`;
 }
 
 /** Who else wants it, where that is why something is short: “Net-mender's lacing sail holds 12”. Null otherwise. */
-export function heldWords(line: SupplyLine): string | null {
+export function heldWords(line: SupplyLine, place: LengthUnit): string | null {
   if (line.held.length === 0 || line.kept >= line.wanted + line.held.reduce((n, h) => n + h.quantity, 0))
     return null;
-  return line.held.map((h) => `${h.name} holds ${amount(h.quantity, line.need.unit)}`).join(', ');
+  return line.held.map((h) => `${h.name} holds ${amountOf(h.quantity, line.need.unit, place)}`).join(', ');
 }

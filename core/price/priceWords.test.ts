@@ -1,7 +1,7 @@
 import { missingWords, priceWords } from './priceWords.ts';
 
 const caps = { name: 'Caps, 18', count: 1 };
-const base = { kits: 4, packs: [caps], total: '£2.10', each: '£0.53', lacking: [] };
+const base = { kits: 4, packs: [caps], total: '£2.10', each: '£0.53', lacking: [], unit: 'mm' as const };
 
 describe('a price in one sentence', () => {
   it('says what to buy, for how much, for how many kits and what each comes to', () => {
@@ -28,9 +28,13 @@ describe('a price in one sentence', () => {
     ).toBe('Still missing for 4 kits: 1 × Yogurt tub and 1.2 m of Cord; no pack has them.');
   });
   it('never says less of a length than is missing', () => {
-    for (const short of [1, 99, 100, 101, 999, 12_345])
-      expect(parseFloat(missingWords({ name: 'Cord', short, unit: 'mm' })) * 1000).toBeGreaterThanOrEqual(
-        short,
-      );
+    const perUnit = { mm: 1, m: 1000, '″': 25.4, ft: 304.8 };
+    for (const place of ['mm', 'in'] as const)
+      for (const short of [1, 99, 100, 101, 999, 12_345]) {
+        const [, n, of] = /^([\d.]+) ?(mm|m|″|ft) of Cord$/.exec(
+          missingWords({ name: 'Cord', short, unit: 'mm' }, place),
+        )!;
+        expect(Number(n) * perUnit[of as keyof typeof perUnit]).toBeGreaterThanOrEqual(short);
+      }
   });
 });

@@ -3,7 +3,8 @@ import { LINES, type LineRole, type Mark } from '../drawing/mark.ts';
 import { bounds, line, mirrored, moved, quarterTurned } from '../drawing/marks.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 import { PatternError, type Sheet } from '../patterns/kernel.ts';
-import { CHECKING_BAR, MARGIN, PAPERS, type Paper } from './paper.ts';
+import { CHECKING_BAR, MARGINS, PAPERS, type Paper } from './paper.ts';
+import type { LengthUnit } from '../measure/length.ts';
 
 /** A part on a page: its marks in mm from the upper left corner of the paper, seen through `clip` where it is tiled. */
 interface PlacedSheet {
@@ -24,7 +25,7 @@ export interface TemplatePage {
   readonly width: number;
   readonly height: number;
   readonly parts: readonly PlacedSheet[];
-  /** The checking bar, 50 mm, from left to right. */
+  /** The checking bar, from left to right. */
   readonly bar: { readonly from: Vec2; readonly to: Vec2 };
   /** What each kind of line on it asks for. */
   readonly key: readonly { readonly role: LineRole; readonly words: string }[];
@@ -77,14 +78,14 @@ const keyOf = (parts: readonly PlacedSheet[]): TemplatePage['key'] => {
 };
 
 /** A large part over several pages: each shows its share and 10 mm of the next, with a cross at each join. */
-function tiles(l: Laid, room: Vec2): PlacedSheet[] {
+function tiles(l: Laid, room: Vec2, margin: number): PlacedSheet[] {
   const [w, h] = [room[0], room[1] - TITLE];
   const across = Math.max(1, Math.ceil((l.width - OVERLAP) / (w - OVERLAP)));
   const down = Math.max(1, Math.ceil((l.height - OVERLAP) / (h - OVERLAP)));
   const out: PlacedSheet[] = [];
   for (let row = 0; row < down; row++)
     for (let column = 0; column < across; column++) {
-      const by: Vec2 = [MARGIN - column * (w - OVERLAP), HEAD + TITLE - row * (h - OVERLAP)];
+      const by: Vec2 = [margin - column * (w - OVERLAP), HEAD + TITLE - row * (h - OVERLAP)];
       const joins: Mark[] = [];
       const cross = (x: number, y: number): void => {
         joins.push(
@@ -100,18 +101,18 @@ function tiles(l: Laid, room: Vec2): PlacedSheet[] {
       };
       const [top, bottom] = [HEAD + TITLE, HEAD + TITLE + h];
       for (const y of [top + 5, bottom - 5]) {
-        if (column > 0) cross(MARGIN + OVERLAP / 2, y);
-        if (column < across - 1) cross(MARGIN + w - OVERLAP / 2, y);
+        if (column > 0) cross(margin + OVERLAP / 2, y);
+        if (column < across - 1) cross(margin + w - OVERLAP / 2, y);
       }
-      for (const x of [MARGIN + 5, MARGIN + w - 5]) {
+      for (const x of [margin + 5, margin + w - 5]) {
         if (row > 0) cross(x, top + OVERLAP / 2);
         if (row < down - 1) cross(x, bottom - OVERLAP / 2);
       }
       out.push({
         title: `${l.title}: row ${row + 1} of ${down}, column ${column + 1} of ${across}; lay cross on cross`,
-        at: [MARGIN, HEAD + TITLE - 2],
+        at: [margin, HEAD + TITLE - 2],
         marks: [...l.marks.map((m) => moved(m, by)), ...joins],
-        clip: { x: MARGIN, y: top, width: w, height: h },
+        clip: { x: margin, y: top, width: w, height: h },
       });
     }
   return out;
@@ -121,15 +122,18 @@ function tiles(l: Laid, room: Vec2): PlacedSheet[] {
  * The pages of a template, true to size, each with the checking bar: small parts share a page, a part that is larger than
  * the paper is laid over several that overlap.
  *
+ * @param options.unit how the place writes lengths: its bar and margins are in it
  * @param options.mirror for patterns that are drawn on the back
  * @throws PatternError when it would take more than 36 pages
  */
 export function pagesOf(
   sheets: readonly Sheet[],
-  options: { readonly paper: Paper; readonly mirror?: boolean | undefined },
+  options: { readonly paper: Paper; readonly mirror?: boolean | undefined; readonly unit?: LengthUnit },
 ): TemplatePage[] {
   const { width, height } = PAPERS[options.paper];
-  const room: Vec2 = [width - 2 * MARGIN, height - HEAD - FOOT];
+  const { unit = 'mm' } = options;
+  const margin = MARGINS[unit];
+  const room: Vec2 = [width - 2 * margin, height - HEAD - FOOT];
   const fits = (l: Laid): boolean => l.width <= room[0] && l.height + TITLE <= room[1];
   const all = sheets.map((s) => {
     const straight = laid(s, options.mirror ?? false);
@@ -155,22 +159,22 @@ export function pagesOf(
   const pages: PlacedSheet[][] = packer.bins.map((b) =>
     b.rects.map((r): PlacedSheet => {
       const { title, marks } = (r as unknown as { data: Laid }).data;
-      const by: Vec2 = [MARGIN + r.x, HEAD + r.y + TITLE];
+      const by: Vec2 = [margin + r.x, HEAD + r.y + TITLE];
       return { title, at: [by[0], by[1] - 2], marks: marks.map((m) => moved(m, by)), clip: null };
     }),
   );
-  for (const l of all) if (!fits(l)) pages.push(...tiles(l, room).map((t) => [t]));
+  for (const l of all) if (!fits(l)) pages.push(...tiles(l, room, margin).map((t) => [t]));
   if (pages.length > MOST_PAGES)
     throw new PatternError(
       'paper',
       `the template takes ${pages.length} pages of ${options.paper}; expected at most ${MOST_PAGES}`,
     );
-  const y = height - MARGIN - 6;
+  const y = height - margin - 6;
   return pages.map((parts, i) => ({
     width,
     height,
     parts,
-    bar: { from: [MARGIN, y], to: [MARGIN + CHECKING_BAR, y] },
+    bar: { from: [margin, y], to: [margin + CHECKING_BAR[unit], y] },
     key: keyOf(parts),
     number: i + 1,
     of: pages.length,

@@ -4,7 +4,8 @@ export const PAPERS = {
   Letter: { width: 215.9, height: 279.4 },
 } as const;
 export type Paper = keyof typeof PAPERS;
-/** What printers cannot reach, with some to spare, mm. */
-export const MARGIN = 12;
-/** Length of the bar to hold a ruler against, mm. */
-export const CHECKING_BAR = 50;
+/** What printers cannot reach, with some to spare, mm: half an inch where inches are read. */
+export const MARGINS = { mm: 12, in: 12.7 } as const;
+export const MARGIN = MARGINS.mm;
+/** Length of the bar to hold a ruler against, mm: 50 mm, or 2 in where rulers have inches. */
+export const CHECKING_BAR = { mm: 50, in: 50.8 } as const;

@@ -1,3 +1,5 @@
+import { formatLength } from '../../core/measure/length.ts';
+import { amountOf } from '../../core/measure/amount.ts';
 import type { Content, ContentText, TableCell } from 'pdfmake/interfaces';
 import type { BatchWork } from '../../contract/batches.ts';
 import type { BenchPlan } from '../../core/plan/benchPlan.ts';
@@ -8,7 +10,7 @@ import { formatMoney, type MoneyStyle } from '../../core/measure/money.ts';
 import { kits } from '../../core/needs/supply.ts';
 import { clockOf, dayOf } from '../../core/plan/batch.ts';
 import { type Paper } from '../../core/print/paper.ts';
-import { CAUTION, heading, INK, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
+import { CAUTION, heading, INK, MM, type PaperSpec, QUIET, type, toScale } from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
 
 type Style = Partial<ContentText>;
@@ -156,19 +158,18 @@ export function batchPaper(s: BatchSheet, size: Paper): PaperSpec {
           head('Short', { alignment: 'right' }),
         ],
         ...batch.bill.map((l): TableCell[] => {
-          const mm = l.unit === 'mm' ? ' mm' : '';
+          const said = (n: number): string => amountOf(n, l.unit, s.unit);
           return [
             tick(),
             type(l.name),
-            right(`${l.wanted}${mm}`),
-            right(`${l.kept}${mm}`),
-            right(`${l.short}${mm}`, { bold: l.short > 0 }),
+            right(said(l.wanted)),
+            right(said(l.kept)),
+            right(said(l.short), { bold: l.short > 0 }),
           ];
         }),
       ],
     ),
     ...batch.cutPlans.flatMap((p, i): Content[] => {
-      const scale = Math.min(1, 180 / p.scene.width, 190 / p.scene.height);
       return [
         ...(i === 0 ? [heading('What is cut from what')] : []),
         {
@@ -182,18 +183,17 @@ export function batchPaper(s: BatchSheet, size: Paper): PaperSpec {
                   : `By what the parts measure, ${p.bound} would be the least.`,
                 p.isTrimmed ? 'Every cut goes from edge to edge: a paper trimmer will do.' : '',
                 p.offcuts.length > 0
-                  ? `Keep: ${p.offcuts.map((o) => `${o.count} × ${o.length} mm`).join(', ')}.`
+                  ? `Keep: ${p.offcuts.map((o) => `${o.count} × ${formatLength(o.length, s.unit)}`).join(', ')}.`
                   : '',
               ]
                 .filter(Boolean)
                 .join(' '),
               { color: QUIET, fontSize: 10, margin: [0, 0, 0, 4] },
             ),
-            {
-              svg: drawingSvg(p.scene, s.unit, true),
-              width: p.scene.width * scale * MM,
-              height: p.scene.height * scale * MM,
-            },
+            ...toScale(p.scene, [180, 190], s.unit, {
+              coloured: true,
+              instead: 'Measure by the figures on it.',
+            }),
           ],
         },
       ];

@@ -1,3 +1,4 @@
+import { amountOf } from '../../core/measure/amount.ts';
 import type { Content, ContentText } from 'pdfmake/interfaces';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { inUnit, type LengthUnit } from '../../core/measure/length.ts';
@@ -9,7 +10,7 @@ import type { Need, Show } from '../../core/patterns/kernel.ts';
 import type { Placed } from '../../core/plan/order.ts';
 import { type Paper } from '../../core/print/paper.ts';
 import type { Finding } from '../../core/safety/check.ts';
-import { CAUTION, drawn, heading, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
+import { CAUTION, drawn, heading, MM, type PaperSpec, QUIET, type, toScale } from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
 
 export interface BuildSheet {
@@ -35,7 +36,6 @@ const STEP_PICTURE = [34, 24] as const;
 
 /** All one needs at the bench: drawing, what to lay out, the steps in order, the cautions. */
 export function buildSheetPaper(b: BuildSheet, size: Paper): PaperSpec {
-  const scale = Math.min(1, 186 / b.scene.width, 78 / b.scene.height);
   const pictures = stepPictures(
     b.scene,
     b.placed.map((p) => p.step.id),
@@ -100,19 +100,7 @@ export function buildSheetPaper(b: BuildSheet, size: Paper): PaperSpec {
       type(`${kits(b.copies)} for ${b.forGroup}, ${formatAges(b.ageFrom, b.ageTo)} · ${b.approach}`, {
         margin: [0, 2, 0, 6],
       }),
-      {
-        svg: drawingSvg(b.scene, b.unit),
-        width: b.scene.width * scale * MM,
-        height: b.scene.height * scale * MM,
-      },
-      type(
-        `drawn at ${scale === 1 ? 'true size' : `${Math.round(scale * 100)} %`}; cut from the template where there is one`,
-        {
-          color: QUIET,
-          fontSize: 9.5,
-          alignment: 'right',
-        },
-      ),
+      ...toScale(b.scene, [186, 78], b.unit, { instead: 'Cut from the template where there is one.' }),
       heading('Lay out'),
       {
         layout: 'noBorders',
@@ -122,7 +110,7 @@ export function buildSheetPaper(b: BuildSheet, size: Paper): PaperSpec {
             type(
               n.cuts ? `${n.name}: ${n.cuts.map((c) => `${c.count} × ${c.label}`).join(', ')} a kit` : n.name,
             ),
-            type(`${quantityFor([{ need: n, times: b.copies }])}${n.unit === 'mm' ? ' mm' : ''}`, {
+            type(amountOf(quantityFor([{ need: n, times: b.copies }]), n.unit, b.unit), {
               bold: true,
               alignment: 'right',
             }),
@@ -138,6 +126,9 @@ export function buildSheetPaper(b: BuildSheet, size: Paper): PaperSpec {
           ]
         : []),
       heading('Steps'),
+      ...(pictures.size > 0
+        ? [type('Pictures of steps are not to scale.', { color: QUIET, fontSize: 9.5 })]
+        : []),
       ...steps,
       heading('Show it'),
       ...[

@@ -1,6 +1,6 @@
 import type { Content, ContentText } from 'pdfmake/interfaces';
 import { longDay, type Day } from '../../core/calendar/days.ts';
-import { gaugeScene } from '../../core/drawing/gauge.ts';
+import { gaugeScene, cylinderScene } from '../../core/drawing/gauge.ts';
 import type { Scene } from '../../core/drawing/mark.ts';
 import { formatLength, inUnit, type LengthUnit } from '../../core/measure/length.ts';
 import { plainName } from '../../core/patterns/making.ts';
@@ -9,7 +9,16 @@ import type { Finding, Gauged } from '../../core/safety/check.ts';
 import type { KitReport } from '../../core/safety/kitCheck.ts';
 import { handTests } from '../../core/safety/handTests.ts';
 import type { HandTestRow } from '../../contract/checking.ts';
-import { CAUTION, heading, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
+import {
+  CAUTION,
+  heading,
+  MM,
+  type PaperSpec,
+  QUIET,
+  type,
+  NOT_TO_SCALE,
+  checkingBar,
+} from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
 
 /** What a check sheet says of a kit. */
@@ -31,9 +40,26 @@ export interface CheckSheet {
 const picture = (scene: Scene, unit: LengthUnit, [w, h]: readonly [number, number]): Content => {
   const scale = Math.min(w / scene.width, h / scene.height, 2);
   return {
-    svg: drawingSvg(scene, unit),
-    width: scene.width * scale * MM,
-    height: scene.height * scale * MM,
+    stack: [
+      { svg: drawingSvg(scene, unit), width: scene.width * scale * MM, height: scene.height * scale * MM },
+      type(NOT_TO_SCALE, { color: QUIET, fontSize: 9.5 }),
+    ],
+  };
+};
+/** The test tube at true size: a piece is laid on it. */
+const trueCylinder = (unit: LengthUnit): Content => {
+  const scene = cylinderScene();
+  return {
+    stack: [
+      { svg: drawingSvg(scene, unit), width: scene.width * MM, height: scene.height * MM },
+      type(
+        'The test tube at true size, from above and from the side. Turn a piece every way: if it can lie inside the circle and is no longer than the tube, it may go in.',
+        {
+          fontSize: 9.5,
+        },
+      ),
+      checkingBar(unit),
+    ],
   };
 };
 
@@ -190,11 +216,13 @@ export function familyCheckPaper(s: CheckSheet, size: Paper): PaperSpec {
       ? [
           {
             margin: [0, 8, 0, 0] as [number, number, number, number],
+            columnGap: 14,
             columns: [
-              { width: 170, stack: [picture(gaugeScene(one.shape, one.answer), s.unit, [56, 48])] },
+              { width: 215, stack: [trueCylinder(s.unit)] },
               {
                 width: '*',
                 stack: [
+                  picture(gaugeScene(one.shape, one.answer), s.unit, [52, 40]),
                   line(gaugeWords(one, s.unit)),
                   line('The picture shows it in the test tube, the way round in which it goes in furthest.'),
                 ],

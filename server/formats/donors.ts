@@ -1,3 +1,4 @@
+import { amountOf } from '../../core/measure/amount.ts';
 import type { TableCell } from 'pdfmake/interfaces';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { shortDay, type Day } from '../../core/calendar/days.ts';
@@ -8,7 +9,7 @@ import { formatMoney, type MoneyStyle } from '../../core/measure/money.ts';
 import { kits } from '../../core/needs/supply.ts';
 import { type Paper } from '../../core/print/paper.ts';
 import { skillPlain } from '../../core/patterns/skillWords.ts';
-import { heading, MM, type PaperSpec, QUIET, type } from './sheetParts.ts';
+import { heading, MM, type PaperSpec, QUIET, type, NOT_TO_SCALE } from './sheetParts.ts';
 import { drawingSvg } from './svg.ts';
 
 /** What some kits of a design cost, for somebody who would pay for them. Money in minor units. */
@@ -73,6 +74,7 @@ export function donorsPaper(d: DonorSheet, size: Paper): PaperSpec {
                 width: d.picture.width * scale * MM,
                 height: d.picture.height * scale * MM,
               },
+              type(NOT_TO_SCALE, { color: QUIET, fontSize: 9.5 }),
             ],
           },
           {
@@ -95,7 +97,7 @@ export function donorsPaper(d: DonorSheet, size: Paper): PaperSpec {
           body: [
             ...d.lines.map((l): TableCell[] => [
               type(l.name) as TableCell,
-              right(l.unit === 'mm' ? `${(l.quantity / 1000).toFixed(1)} m` : String(l.quantity)),
+              right(amountOf(l.quantity, l.unit, d.unit)),
               right(l.cost === null ? 'saved' : said(l.cost)),
             ]),
             [type('Materials', { bold: true }), '', right(said(used), true)],

@@ -137,6 +137,7 @@ export function pictureSheetPaper(p: FamilyPaper): PaperSpec {
       ? [heading(w.ours), ...p.words.split(/\n+/).map((line) => type(line, { margin: [0, 0, 0, 4] }))]
       : []),
     heading(w.layOut),
+    type(w.notToScale, { color: QUIET, fontSize: 9.5 }),
     things(p.parts, voice),
     ...p.designs.flatMap((d, i): Content[] => [
       {
@@ -211,7 +212,7 @@ export function countCardPaper(p: FamilyPaper): PaperSpec {
   ]);
   return page(p, w.countCard, [
     ...headed(p, w.countCard),
-    type(w.countIn, { margin: [0, 0, 0, 8] }),
+    type(`${w.countIn} ${w.notToScale}`, { margin: [0, 0, 0, 8] }),
     {
       layout: 'lightHorizontalLines',
       table: { widths: [34 * MM, '*', 52 * MM], dontBreakRows: true, body },

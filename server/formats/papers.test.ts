@@ -311,3 +311,42 @@ describe('names of every alphabet', () => {
     await tall.close();
   });
 });
+
+describe('what is true to size, and what is not', () => {
+  const textOf = async (path: string): Promise<string> => (await pdfText(desk, path)).replace(/\s+/g, ' ');
+  it('the tube on a family’s page is the tube of the rule, with a bar beside it; the other picture says it is not', async () => {
+    const page = pixels(await fetchFile(`/designs/${id}/family-check.pdf?paper=A4`));
+    // 16 CFR 1501.4, figure 1: a cylinder of 1.25 in (31.7 mm), 1 to 2.25 in (25.4 to 57.1 mm) deep.
+    const rows = Array.from({ length: page.height }, (_, y) => {
+      const xs = Array.from({ length: 400 }, (_, i) => i + 100).filter((x) => page.dark(x, y));
+      return xs.length === 0 ? 0 : xs.at(-1)! - xs[0]!;
+    });
+    // As wide as that over some fifty rows about its middle, which no line of words is.
+    const streaks = rows.map((_, y) => rows.slice(y, y + 45));
+    expect(streaks.some((s) => s.length === 45 && s.every((w) => Math.abs(w - 317) <= 6))).toBe(true);
+    const text = await textOf(`/designs/${id}/family-check.pdf`);
+    expect(text).toContain('50 mm on paper. If not, print again at 100 %.');
+    expect(text.match(/Not to scale\./g)).toHaveLength(1);
+    expect(text).toContain('page 1 of 1');
+  });
+  it('every other drawing says which it is', async () => {
+    const sheet = await textOf(`/designs/${id}/build-sheet.pdf?paper=A4&copies=1`);
+    expect(sheet).toMatch(/50 mm on paper|Not to scale\. Cut from the template/);
+    expect(await textOf(`/designs/${id}/picture-sheet.pdf`)).toContain('Pictures are not to scale.');
+    expect(await textOf(`/designs/${id}/count-card.pdf`)).toContain('Pictures are not to scale.');
+    expect(await textOf(`/designs/${id}/donors.pdf`)).toContain('Not to scale.');
+  });
+  it('in a place of inches the bar is two inches, and so is all that is said', async () => {
+    const { today: _, ...place } = (await desk.get('/place').expect(200)).body as { today: string };
+    const { body } = await desk.put('/place', { ...place, lengthUnit: 'in' });
+    expect(body).toMatchObject({ lengthUnit: 'in' });
+    const page = pixels(await fetchFile(`/designs/${id}/template.pdf?paper=Letter`));
+    const bar = Math.max(...Array.from({ length: 250 }, (_, k) => longestRun(page, page.height - 320 + k)));
+    expect(Math.abs(bar - 508)).toBeLessThanOrEqual(5);
+    for (const paper of ['template', 'build-sheet', 'family-check', 'donors', 'wanted']) {
+      const text = await textOf(`/designs/${id}/${paper}.pdf`);
+      expect([paper, text.match(/\d mm\b/g)]).toEqual([paper, null]);
+    }
+    expect(await textOf(`/designs/${id}/template.pdf`)).toContain('2 inches on paper.');
+  });
+});

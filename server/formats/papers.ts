@@ -1,5 +1,6 @@
 import type { LengthUnit } from '../../core/measure/length.ts';
-import { MARGIN } from '../../core/print/paper.ts';
+import { MARGINS } from '../../core/print/paper.ts';
+import { barWords } from './sheetParts.ts';
 import type { TemplatePage } from '../../core/print/pages.ts';
 import { Page, paperOfPages } from './page.ts';
 import { PENS } from './pens.ts';
@@ -15,10 +16,11 @@ export interface TemplateWords {
 /** The parts of a page at true scale, with its checking bar and the key to its lines. */
 function drawnPage(of: TemplatePage, words: TemplateWords): Page {
   const page = new Page(of.width, of.height);
-  const room = of.width - 2 * MARGIN;
-  const below = page.name(MARGIN, 16, words.title, 5.6, room - 30, { bold: true, most: 2 });
-  if (of.of > 1) page.text(of.width - MARGIN, 16, `page ${of.number} of ${of.of}`, 4, { right: true });
-  page.paragraph(MARGIN, Math.max(22, below), words.line, 3.6, room, { most: 2 });
+  const margin = MARGINS[words.unit];
+  const room = of.width - 2 * margin;
+  const below = page.name(margin, 16, words.title, 5.6, room - 30, { bold: true, most: 2 });
+  if (of.of > 1) page.text(of.width - margin, 16, `page ${of.number} of ${of.of}`, 4, { right: true });
+  page.paragraph(margin, Math.max(22, below), words.line, 3.6, room, { most: 2 });
   for (const part of of.parts) {
     page.text(part.at[0], part.at[1], part.title, 3.4, { quiet: true });
     const draw = (): void => page.marks(part.marks, 0, 0, 1, words.unit);
@@ -31,7 +33,7 @@ function drawnPage(of: TemplatePage, words: TemplateWords): Page {
     0.35,
     'checking-bar',
   );
-  page.text(from[0], from[1] - 3, '50 mm on paper. If not, print again at 100 %.', 3.3);
+  page.text(from[0], from[1] - 3, barWords(words.unit), 3.3);
   of.key.forEach((k, i) => {
     const y = from[1] + 2 - (of.key.length - 1 - i) * 4;
     page.path(`M${to[0] + 26} ${y - 1}h16`, PENS[k.role]);

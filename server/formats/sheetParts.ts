@@ -2,7 +2,7 @@ import pdfmake from 'pdfmake';
 import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Scene } from '../../core/drawing/mark.ts';
 import type { LengthUnit } from '../../core/measure/length.ts';
-import { MARGIN, PAPERS, type Paper } from '../../core/print/paper.ts';
+import { CHECKING_BAR, MARGIN, PAPERS, type Paper } from '../../core/print/paper.ts';
 import { FACE_COUNT, fontPath, runsOf } from './fonts.ts';
 import { drawingSvg } from './svg.ts';
 
@@ -47,6 +47,48 @@ export const heading = (words: string): Content => ({
   margin: [0, 12, 0, 6],
   headlineLevel: 1,
 });
+
+/** What a bar on paper has to measure. */
+export const barWords = (unit: LengthUnit): string =>
+  `${unit === 'mm' ? '50 mm' : '2 inches'} on paper. If not, print again at 100 %.`;
+/** The bar to hold a ruler against, for what is drawn at true size. */
+export const checkingBar = (unit: LengthUnit): Content => {
+  const long = CHECKING_BAR[unit];
+  return {
+    stack: [
+      {
+        svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${long + 1} 5"><path d="M0.5 2.5H${long + 0.5}M0.5 0.5v4M${long + 0.5} 0.5v4" fill="none" stroke="${INK}" stroke-width="0.35"/></svg>`,
+        width: (long + 1) * MM,
+        height: 5 * MM,
+      },
+      type(barWords(unit), { color: QUIET, fontSize: 9.5 }),
+    ],
+    margin: [0, 4, 0, 0],
+  };
+};
+/** What stands under a drawing that nothing may be measured on. */
+export const NOT_TO_SCALE = 'Not to scale.';
+const notToScale = (words: string): Content => type(words, { color: QUIET, fontSize: 9.5 });
+
+/** A drawing at true size with its bar where the room (mm) is enough, else as large as it goes and said to be not to scale. */
+export function toScale(
+  scene: Scene,
+  [width, height]: readonly [number, number],
+  unit: LengthUnit,
+  { coloured = false, instead = '' }: { coloured?: boolean; instead?: string } = {},
+): Content[] {
+  const scale = Math.min(1, width / Math.max(scene.width, 1), height / Math.max(scene.height, 1));
+  return [
+    {
+      svg: drawingSvg(scene, unit, coloured),
+      width: scene.width * scale * MM,
+      height: scene.height * scale * MM,
+    },
+    ...(scale === 1
+      ? [checkingBar(unit)]
+      : [notToScale(instead === '' ? NOT_TO_SCALE : `${NOT_TO_SCALE} ${instead}`)]),
+  ];
+}
 
 /** A drawing in its colours in a box of so many mm, as large as it goes. */
 export function drawn(scene: Scene, [width, height]: readonly [number, number], unit: LengthUnit): Content {

@@ -1,8 +1,10 @@
+import { barWords } from './sheetParts.ts';
+import { amountOf } from '../../core/measure/amount.ts';
 import { shortDay, type Day } from '../../core/calendar/days.ts';
 import { materialMarks, pictureSize } from '../../core/drawing/material.ts';
 import { formatLength, type LengthUnit } from '../../core/measure/length.ts';
 import { cleaningOf, SIZES_OF, type Cleaning, type Material } from '../../core/materials/material.ts';
-import { MARGIN, PAPERS, type Paper } from '../../core/print/paper.ts';
+import { MARGIN, PAPERS, type Paper, CHECKING_BAR } from '../../core/print/paper.ts';
 import { Page, paperOfPages } from './page.ts';
 import type { PaperSpec } from './sheetParts.ts';
 
@@ -46,6 +48,8 @@ export function wantedPaper(w: Wanted, size: Paper): PaperSpec {
   const box = 46;
   let page = new Page(width, height);
   const pages = [page];
+  /** Pages on which something is drawn at true size: they have the bar. */
+  const barred = new Set<Page>();
   let y = 22;
   page.text(MARGIN, y, 'Please save for us', 9, { bold: true });
   y += 8;
@@ -77,10 +81,11 @@ export function wantedPaper(w: Wanted, size: Paper): PaperSpec {
       scale,
       w.unit,
     );
+    if (scale === 1) barred.add(page);
     const x = MARGIN + box + 6;
     // The number still wanted has its own column at the right.
     page.name(x, y + 8, m.name, 6.4, right - x - 30, { bold: true, most: 2 });
-    page.text(right, y + 8, m.unit === 'mm' ? `${(short / 1000).toFixed(1)} m` : `${short}`, 8, {
+    page.text(right, y + 8, amountOf(short, m.unit, w.unit), 8, {
       bold: true,
       right: true,
     });
@@ -88,15 +93,9 @@ export function wantedPaper(w: Wanted, size: Paper): PaperSpec {
     const sizes = sizesOf(m, w.unit);
     if (sizes) page.text(x, y + 19, `About ${sizes}`, 4.4);
     page.paragraph(x, y + 25.5, cleanWords(m), 4.4, right - x - 4);
-    page.text(
-      x,
-      y + box - 2,
-      scale === 1 ? 'drawn at true size' : `drawn at ${Math.round(scale * 100)} %`,
-      3.2,
-      {
-        quiet: true,
-      },
-    );
+    page.text(x, y + box - 2, scale === 1 ? 'drawn at true size' : 'not to scale', 3.2, {
+      quiet: true,
+    });
     y += box + 4;
     page.path(`M${MARGIN} ${y}H${right}`, 0.12);
     y += 3;
@@ -117,5 +116,15 @@ export function wantedPaper(w: Wanted, size: Paper): PaperSpec {
     4,
     right - MARGIN,
   );
+  const long = CHECKING_BAR[w.unit];
+  for (const p of barred) {
+    const foot = height - MARGIN - 1;
+    p.path(
+      `M${MARGIN} ${foot}h${long}M${MARGIN} ${foot - 2}v4M${MARGIN + long} ${foot - 2}v4`,
+      0.35,
+      'checking-bar',
+    );
+    p.text(MARGIN + long + 4, foot + 1, barWords(w.unit), 3.2, { quiet: true });
+  }
   return paperOfPages(`${w.place}: wanted`, pages);
 }

@@ -5,7 +5,7 @@ import { deliveryOf } from '../../core/price/delivery.ts';
 import type { PurchaseAnswer, PurchaseRequest } from '../../core/price/purchase.ts';
 import { api, apiList, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
-import { money, shortDay } from '../data/style.ts';
+import { amountOfIt, money, shortDay } from '../data/style.ts';
 import { Button } from '../parts/Button.tsx';
 import { say } from '../parts/messages.ts';
 import { Notice, Quiet, Row, Spread, Stack } from '../parts/Panel.tsx';
@@ -130,7 +130,7 @@ export function Buy({
             over: over
               .map(
                 (l) =>
-                  `${l.quantity}${materials.find((m) => m.id === Number(l.material))?.unit === 'mm' ? text('mm') : ' ×'} ${nameOf(l.material)}`,
+                  `${amountOfIt(l.quantity, materials.find((m) => m.id === Number(l.material))?.unit ?? 'each')} ${nameOf(l.material)}`,
               )
               .join(', '),
           })}

@@ -1,3 +1,4 @@
+import { amountWords } from '../data/style.ts';
 import { useMemo } from 'react';
 import type { MaterialRow } from '../../contract/materials.ts';
 import { refusal, type Role } from '../../core/patterns/kernel.ts';
@@ -23,7 +24,7 @@ export function RoleSelect({
         .map((m) => ({
           value: String(m.id),
           label: m.name,
-          note: m.unit === 'mm' ? text('mmKept', { kept: m.kept }) : text('kept', { kept: m.kept }),
+          note: text('kept', { kept: amountWords(m.kept, m.unit) }),
         })),
     [role, materials],
   );

@@ -1,3 +1,4 @@
+import { amountWords, placeUnit } from '../data/style.ts';
 import { memo } from 'react';
 import { styled } from 'styled-components';
 import { heldWords, type Supply, type SupplyLine } from '../../core/needs/supply.ts';
@@ -26,9 +27,16 @@ const List = styled.ul`
 
 /** All that the list says of a line. */
 const said = (l: SupplyLine): string =>
-  [l.need.materialId, l.need.name, l.need.unit, l.wanted, l.free, l.short, l.kept, heldWords(l) ?? ''].join(
-    '|',
-  );
+  [
+    l.need.materialId,
+    l.need.name,
+    l.need.unit,
+    l.wanted,
+    l.free,
+    l.short,
+    l.kept,
+    heldWords(l, placeUnit()) ?? '',
+  ].join('|');
 
 /** A supply is worked out anew with every turn of a dial; what it says seldom changes. */
 const sameSupply = ({ supply: a }: { supply: Supply }, { supply: b }: { supply: Supply }): boolean =>
@@ -43,13 +51,15 @@ export const SupplyList = memo(function SupplyList({ supply }: { supply: Supply 
   return (
     <List>
       {supply.lines.map((l) => {
-        const unit = l.need.unit === 'mm' ? text('mm') : '';
-        const held = heldWords(l);
+        const { unit } = l.need;
+        const held = heldWords(l, placeUnit());
         return (
           <li key={`${l.need.role} ${l.need.materialId}`} data-short={l.short > 0}>
             <span>{l.need.name}</span>
-            <b>{text('neededFree', { wanted: l.wanted, unit, free: l.free })}</b>
-            {held && <Quiet>{text('kept2', { kept: l.kept, unit, held })}</Quiet>}
+            <b>
+              {text('neededFree', { wanted: amountWords(l.wanted, unit), free: amountWords(l.free, unit) })}
+            </b>
+            {held && <Quiet>{text('kept2', { kept: amountWords(l.kept, unit), held })}</Quiet>}
           </li>
         );
       })}

@@ -1,3 +1,4 @@
+import { inUnit, type LengthUnit } from '../../../core/measure/length.ts';
 import type { EntityManager } from '@mikro-orm/core';
 import type {
   BatchItem,
@@ -242,7 +243,11 @@ export async function openBatch(em: EntityManager, id: number, today: Day): Prom
     ...(await batchJson(em, b)),
     bill,
     cutPlans: plans,
-    tasks: batchTasks(steps, b.days, (pattern, step) => ownFactor(times, pattern)(step)),
+    tasks: batchTasks(steps, b.days, (pattern, step) => ownFactor(times, pattern)(step)).map((t) => ({
+      ...t,
+      title: inUnit(t.title, place.lengthUnit as LengthUnit),
+      words: inUnit(t.words, place.lengthUnit as LengthUnit),
+    })),
     zero: firstDay(b.days),
     own: times,
     tests,

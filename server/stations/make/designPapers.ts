@@ -61,7 +61,10 @@ export function templateData(
   o: OpenedDesign,
   mirror: boolean,
 ): { pages: TemplatePage[]; words: TemplateWords } {
-  return { pages: pagesOf(o.pattern.draw(o.at).sheets, { paper: o.paper, mirror }), words: templateWords(o) };
+  return {
+    pages: pagesOf(o.pattern.draw(o.at).sheets, { paper: o.paper, mirror, unit: o.unit }),
+    words: templateWords(o),
+  };
 }
 
 /** What the build sheet says; the check on it is today's. */

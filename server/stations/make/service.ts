@@ -1,13 +1,14 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type { Build } from '../../../contract/designs.ts';
 import type { Day } from '../../../core/calendar/days.ts';
+import type { LengthUnit } from '../../../core/measure/length.ts';
 import { kitLabel } from '../../../core/lend/labels.ts';
 import { newLabels } from '../lend/newLabels.ts';
 import { kitParts } from '../../../core/lend/parts.ts';
 import { offcutsFor } from '../../../core/cut/cutPlan.ts';
 import { madeAs } from '../../../core/safety/handTests.ts';
 import { heldWords, quantityFor, shortWords, type Supply } from '../../../core/needs/supply.ts';
-import { BuildRow, KitRow, MaterialRow } from '../../db/entities.ts';
+import { BuildRow, KitRow, MaterialRow, PlaceRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import { ProblemError } from '../../problem.ts';
 import { putOnShelf, takeFromShelf } from '../gather/shelf.ts';
@@ -25,9 +26,11 @@ export async function build(
   const design = await findDesign(em, input.designId);
   if (design.version !== input.version) throw stale(design);
   const { supply, needs, rows: shelf } = await supplyOf(em, design, input.copies, today);
-  const words = shortWords(supply);
+  const place = await em.findOneOrFail(PlaceRow, { id: 1 });
+  const unit = place.lengthUnit as LengthUnit;
+  const words = shortWords(supply, unit);
   if (words) {
-    const held = supply.lines.flatMap((l) => heldWords(l) ?? []);
+    const held = supply.lines.flatMap((l) => heldWords(l, unit) ?? []);
     throw new ProblemError(422, [words, ...held.map((h) => `${h}.`)].join(' '), [
       { path: 'copies', message: `expected at most ${supply.kitsNow}` },
     ]);

@@ -4,7 +4,7 @@ import type { Data, Layout } from 'plotly.js-basic-dist-min';
 import { styled } from 'styled-components';
 import type { Offer } from '../../../contract/materials.ts';
 import type { ShopRefreshed } from '../../../contract/shop.ts';
-import { shortDay } from '../../data/style.ts';
+import { shortDay, amountOfIt } from '../../data/style.ts';
 import { money, placeStyle, rateWords } from '../../data/style.ts';
 import { placesOf } from '../../../core/measure/money.ts';
 import { packRate } from '../../../core/price/costs.ts';
@@ -222,9 +222,7 @@ export function Component() {
                     o.contents
                       .map((c) => {
                         const x = materials.find((y) => y.id === c.materialId);
-                        return x?.unit === 'mm'
-                          ? `${c.quantity / 1000} m ${x.name}`
-                          : `${c.quantity} ${x?.name ?? ''}`;
+                        return `${amountOfIt(c.quantity, x?.unit ?? 'each')} ${x?.name ?? ''}`;
                       })
                       .join(', '),
                     money(o.price),

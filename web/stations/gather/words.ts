@@ -1,3 +1,4 @@
+import { amountWords } from '../../data/style.ts';
 import type { MaterialRow } from '../../../contract/materials.ts';
 import { lengthNumber, type LengthUnit } from '../../../core/measure/length.ts';
 import { SIZES_OF } from '../../../core/materials/material.ts';
@@ -11,5 +12,4 @@ export const sizeWords = (m: Pick<MaterialRow, 'form' | 'sizes'>, unit: LengthUn
 };
 
 /** A count as it is counted: pieces, or metres of what comes by length. */
-export const amount = (m: Pick<MaterialRow, 'unit'>, n: number): string =>
-  m.unit === 'mm' ? `${(n / 1000).toFixed(1)} m` : String(n);
+export const amount = (m: Pick<MaterialRow, 'unit'>, n: number): string => amountWords(n, m.unit);

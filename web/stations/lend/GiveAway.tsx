@@ -3,7 +3,7 @@ import type { Given, Bundle, BundleInput } from '../../../contract/bundles.ts';
 import { speaks } from '../../../core/lend/sheetWords.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
-import { languageName } from '../../data/style.ts';
+import { languageName, amountOfIt } from '../../data/style.ts';
 import { Button } from '../../parts/Button.tsx';
 import { FileLink } from '../../parts/FileLink.tsx';
 import { givenReason, NO_REASON, Reasoned, type Reason } from './Asked.tsx';
@@ -15,9 +15,6 @@ import { Notice, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
 import { text } from './text.ts';
 
 const MOST_FAMILIES = 200;
-
-const amount = (quantity: number, unit: 'each' | 'mm'): string =>
-  unit === 'mm' ? text('mm', { quantity }) : `${quantity} ×`;
 
 /** A kit's papers for families, and its parts handed over for good to be made at home. */
 export function GiveAway({
@@ -154,7 +151,7 @@ export function GiveAway({
           <Notice tone="clear">
             {text('partsOffShelf', {
               families: give.data.families,
-              used: give.data.used.map((u) => `${amount(u.quantity, u.unit)} ${u.name}`).join(', '),
+              used: give.data.used.map((u) => `${amountOfIt(u.quantity, u.unit)} ${u.name}`).join(', '),
             })}
           </Notice>
         )}

@@ -255,7 +255,6 @@ export const en = {
   checkSheet: 'Check sheet',
   parent: 'For a parent',
   whatWasFound2: 'What was found of {kit}',
-  mm: '{quantity} mm of',
   families: '{kit} for families',
   languagePapers: 'Language of the papers',
   yourOwnWordsFamilies: 'Your own words to families, in {language}',

@@ -8,7 +8,7 @@ import { kits } from '../../../core/needs/supply.ts';
 import { api, words } from '../../data/api.ts';
 import { purchaseOf } from '../../data/purchase.ts';
 import { useChange, useMaterials, useOffers, usePlace, useSuppliers } from '../../data/queries.ts';
-import { shortDay } from '../../data/style.ts';
+import { shortDay, amountWords } from '../../data/style.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { FileLink } from '../../parts/FileLink.tsx';
 import { Stepper } from '../../parts/Field.tsx';
@@ -45,7 +45,7 @@ function Bill({ batch }: { batch: BatchWork }) {
       caption={text('billMaterials')}
       head={[text('material'), 'all', 'kept', 'held', 'short']}
       rows={batch.bill.map((l) => {
-        const mm = l.unit === 'mm' ? text('mm') : '';
+        const said = (n: number): string => amountWords(n, l.unit);
         return {
           key: String(l.materialId),
           cells: [
@@ -58,10 +58,10 @@ function Bill({ batch }: { batch: BatchWork }) {
                 </>
               )}
             </span>,
-            `${l.wanted}${mm}`,
-            `${l.kept}${mm}`,
-            `${l.held}${mm}`,
-            l.short > 0 ? <b style={{ color: 'var(--stop)' }}>{`${l.short}${mm}`}</b> : '0',
+            said(l.wanted),
+            said(l.kept),
+            said(l.held),
+            l.short > 0 ? <b style={{ color: 'var(--stop)' }}>{said(l.short)}</b> : '0',
           ],
         };
       })}

@@ -73,7 +73,7 @@ function MakeWork({ at }: { at: AtBench }) {
     () => supplyFor({ needs: needed.needs, copies: count, materials, bench, designId: design.id }),
     [needed.needs, count, materials, bench, design.id],
   );
-  const short = shortWords(state);
+  const short = shortWords(state, place.lengthUnit);
   const steps = light.steps(Math.max(1, count));
   const unlisted = light.unlisted();
   const placed = orderSteps(steps, count, at.own);

@@ -122,7 +122,6 @@ export const en = {
   thereOnly: 'There is only one',
   billMaterials: 'Bill of materials',
   material: 'Material',
-  mm: ' mm',
   madeOn: 'Made on {madeOn}',
   stepsHandsOnBlade: '{tasks} steps · {hands} hands-on, {blade} of it with a blade or heat',
   stepsHandsOnNone: '{tasks} steps · {hands} hands-on, no blade and no heat',

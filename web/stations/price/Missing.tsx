@@ -61,7 +61,11 @@ export function Missing({ at, short: { material, wanted, short } }: { at: AtBenc
   };
   return (
     <Stack $gap={6}>
-      <b>{text('isMissing', { what: missingWords({ name: material.name, short, unit: material.unit }) })}</b>
+      <b>
+        {text('isMissing', {
+          what: missingWords({ name: material.name, short, unit: material.unit }, at.place.lengthUnit),
+        })}
+      </b>
       <Row>
         {instead?.map((m) => (
           <Button key={m.id} small plain onPress={() => take(m)}>

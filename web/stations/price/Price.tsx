@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import type { Offer, Supplier } from '../../../contract/materials.ts';
 import { formatMinutes } from '../../../core/measure/minutes.ts';
-import { money, rateWords } from '../../data/style.ts';
+import { amountOfIt, amountWords, money, rateWords } from '../../data/style.ts';
 import { heldWords, kits } from '../../../core/needs/supply.ts';
 import { lossesALoan } from '../../../core/durability/lifetimes.ts';
 import {
@@ -140,9 +140,7 @@ function PriceWork({ at }: { at: AtBench }) {
     source &&
     `${source.name}, ${charge > 0 ? text('delivery', { price: money(source.price), charge: money(charge) }) : money(source.price)} ÷ ${source.contents[0]!.quantity}`;
   const amount = (l: CostLine): string =>
-    l.unit === 'mm'
-      ? text('mm', { quantity: Math.round(l.quantity) })
-      : String(Math.round(l.quantity * 100) / 100);
+    amountWords(l.unit === 'mm' ? Math.round(l.quantity) : Math.round(l.quantity * 100) / 100, l.unit);
   const unlisted = light.unlisted();
   // Adult minutes of the batch as usual, for one kit; counted only where the place wants that.
   const { hourly } = at.place;
@@ -156,9 +154,7 @@ function PriceWork({ at }: { at: AtBench }) {
       .filter((p) => p.offer) ?? [];
   const wanted = new Set(needed.needs.map((n) => n.materialId));
   const holds = (c: { materialId: number; quantity: number }): string =>
-    materials.find((m) => m.id === c.materialId)?.unit === 'mm'
-      ? text('m', { quantity: c.quantity / 1000, materialId: nameOf(c.materialId) })
-      : `${c.quantity} ${nameOf(c.materialId)}`;
+    `${amountOfIt(c.quantity, materials.find((m) => m.id === c.materialId)?.unit ?? 'each')} ${nameOf(c.materialId)}`;
   const compared = (offers ?? [])
     .filter((o) => o.contents.some((c) => wanted.has(c.materialId)))
     .map((o) => {
@@ -210,6 +206,7 @@ function PriceWork({ at }: { at: AtBench }) {
                 kits: rest,
                 packs: packs.map((p) => ({ name: p.offer.name, count: p.count })),
                 total: answer.total === null ? '' : money(answer.total),
+                unit: at.place.lengthUnit,
                 each: costs.costToBuy === null ? '' : money(costs.costToBuy),
                 lacking: missing.map((m) => ({ ...m, name: m.material.name, unit: m.material.unit })),
               })}
@@ -228,8 +225,8 @@ function PriceWork({ at }: { at: AtBench }) {
               caption={text('billMaterials')}
               head={[text('material2'), text('kit'), 'all', 'free', 'short', 'each']}
               rows={needed.supply.lines.map((l) => {
-                const held = heldWords(l);
-                const mm = l.need.unit === 'mm' ? text('mm2') : '';
+                const held = heldWords(l, at.place.lengthUnit);
+                const said = (n: number): string => amountWords(n, l.need.unit);
                 return {
                   key: `${l.need.role} ${l.need.materialId}`,
                   cells: [
@@ -243,11 +240,11 @@ function PriceWork({ at }: { at: AtBench }) {
                       )}
                     </span>,
                     l.need.share === undefined
-                      ? `${l.need.quantity}${mm}`
+                      ? said(l.need.quantity)
                       : text('partOfOne', { percent: Math.max(0.1, Math.round(1000 * l.need.share) / 10) }),
-                    `${l.wanted}${mm}`,
-                    `${l.free}${mm}`,
-                    l.short > 0 ? <b style={{ color: 'var(--stop)' }}>{`${l.short}${mm}`}</b> : '0',
+                    said(l.wanted),
+                    said(l.free),
+                    l.short > 0 ? <b style={{ color: 'var(--stop)' }}>{said(l.short)}</b> : '0',
                     rate(l.need.materialId).from === 'saved'
                       ? 'saved'
                       : rateWords(rate(l.need.materialId).minor, l.need.unit),

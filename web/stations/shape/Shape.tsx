@@ -1,3 +1,4 @@
+import { placeUnit } from '../../data/style.ts';
 import { memo, useMemo, useEffect } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
@@ -253,7 +254,7 @@ function FromShelf() {
   const { supply, problem } = useWorkings((s) => s.supplied);
   if (problem) return <Notice tone="stop">{problem}</Notice>;
   if (!supply) return <Quiet role="status">{text('workingOut')}</Quiet>;
-  const short = shortWords(supply);
+  const short = shortWords(supply, placeUnit());
   return (
     <>
       <SupplyList supply={supply} />
