@@ -33,8 +33,24 @@ export function hull(points: Outline): Vec2[] {
   return found ? tidy(found) : [...points];
 }
 
+interface Rectangle {
+  readonly length: number;
+  readonly width: number;
+  readonly angle: number;
+}
+/** A layout asks for the same outline once for each part that it lays. */
+const rectangles = new WeakMap<Outline, Rectangle>();
+
 /** Smallest rectangle round the outline at any turn: long side, short side, and the long side's direction (rad). */
-export function smallestRectangle(outline: Outline): { length: number; width: number; angle: number } {
+export function smallestRectangle(outline: Outline): Rectangle {
+  const known = rectangles.get(outline);
+  if (known) return known;
+  const found = smallestRound(outline);
+  rectangles.set(outline, found);
+  return found;
+}
+
+function smallestRound(outline: Outline): Rectangle {
   const h = hull(outline);
   let best = { length: Infinity, width: Infinity, angle: 0 };
   // A smallest rectangle has a side on a side of the hull (Freeman and Shapira 1975).

@@ -9,14 +9,36 @@ export interface Makeable {
   readonly first: { readonly materialId: number; readonly name: string; readonly left: number } | null;
 }
 
-/** How many copies the stock allows, and what is the first thing to run out. */
-export function makeable(needs: readonly Need[], stock: (materialId: number) => number): Makeable {
+/** How many kits a search has found a stock to allow, by what is needed of it: sets of materials share most of their needs. */
+export type KitsKnown = Map<string, number>;
+
+const kitsOf = (own: readonly Need[], left: number, known: KitsKnown | undefined): number => {
+  // Only a layout takes long to count.
+  if (!known || own.every((n) => !n.cuts)) return kitsFrom(own, left);
+  const key = JSON.stringify([left, own.map((n) => [n.quantity, n.share, n.cuts, n.stock])]);
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const found = kitsFrom(own, left);
+  known.set(key, found);
+  return found;
+};
+
+/**
+ * How many copies the stock allows, and what is the first thing to run out.
+ *
+ * @param known what was found before, where a search asks for many sets of materials
+ */
+export function makeable(
+  needs: readonly Need[],
+  stock: (materialId: number) => number,
+  known?: KitsKnown,
+): Makeable {
   let first: Makeable['first'] = null;
   let copies = Infinity;
   for (const materialId of new Set(needs.map((n) => n.materialId))) {
     const left = Math.max(0, stock(materialId));
     const own = needs.filter((n) => n.materialId === materialId);
-    const n = kitsFrom(own, left);
+    const n = kitsOf(own, left, known);
     if (n >= copies) continue;
     copies = n;
     first = { materialId, name: own[0]!.name, left };

@@ -12,7 +12,7 @@ import {
 import { extentsOf, shapeOf, type Material } from '../materials/material.ts';
 import type { Market, PlaceRules } from '../safety/rules.ts';
 import { checkFeatures } from '../safety/check.ts';
-import { makeable, type Makeable } from './makeable.ts';
+import { makeable, type KitsKnown, type Makeable } from './makeable.ts';
 
 export interface PatternMade extends Makeable {
   readonly pattern: string;
@@ -98,10 +98,12 @@ function begun(
     const shape = shapeOf(m);
     return shape ? extentsOf(shape).reduce((a, b) => a * b, 1) : 0;
   };
+  const volumes = new Map(options.materials.map((m) => [m.id, volume(m)]));
+  const known: KitsKnown = new Map();
   const candidates = roles.map((r) =>
     options.materials
       .filter((m) => (free.get(m.id) ?? 0) > 0 && usuallyServes(r, m, options.ageFrom))
-      .sort((a, b) => (free.get(b.id) ?? 0) - (free.get(a.id) ?? 0) || volume(b) - volume(a))
+      .sort((a, b) => (free.get(b.id) ?? 0) - (free.get(a.id) ?? 0) || volumes.get(b.id)! - volumes.get(a.id)!)
       .slice(0, perRole),
   );
   const found: (Omit<PatternMade, 'cautions'> & { readonly isCut: boolean })[] = [];
@@ -117,7 +119,7 @@ function begun(
       const dials = skill ? pattern.practising({ approach, chosen, ageFrom, dials: usual }, skill) : usual;
       if (!dials) return;
       const needs = pattern.needs({ dials, chosen, approach, ageFrom });
-      const state = makeable(needs, (id) => free.get(id) ?? 0);
+      const state = makeable(needs, (id) => free.get(id) ?? 0, known);
       if (state.copies > 0)
         found.push({
           ...state,
