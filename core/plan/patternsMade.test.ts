@@ -1,7 +1,12 @@
 import { loadPattern } from '../patterns/index.ts';
 import { CAP, design, material, TUB, wholeNeed } from '../testing.ts';
 import { savingChart, savingUp } from '../saving/savingUp.ts';
-import { fromFreeStock, patternsFromStock } from './patternsMade.ts';
+import { fromFreeStock } from './patternsMade.ts';
+import { loadPatterns } from '../patterns/index.ts';
+
+/** For every pattern of the house. */
+const patternsFromStock = async (options: Omit<Parameters<typeof fromFreeStock>[0], 'pattern'>) =>
+  (await loadPatterns()).flatMap((pattern) => fromFreeStock({ ...options, pattern }));
 
 const BLOCK = material(3, {
   name: 'Block',

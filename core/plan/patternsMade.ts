@@ -1,5 +1,4 @@
 import {
-  loadPatterns,
   usuallyServes,
   type AnyDials,
   type Approach,
@@ -103,7 +102,9 @@ function begun(
   const candidates = roles.map((r) =>
     options.materials
       .filter((m) => (free.get(m.id) ?? 0) > 0 && usuallyServes(r, m, options.ageFrom))
-      .sort((a, b) => (free.get(b.id) ?? 0) - (free.get(a.id) ?? 0) || volumes.get(b.id)! - volumes.get(a.id)!)
+      .sort(
+        (a, b) => (free.get(b.id) ?? 0) - (free.get(a.id) ?? 0) || volumes.get(b.id)! - volumes.get(a.id)!,
+      )
       .slice(0, perRole),
   );
   const found: (Omit<PatternMade, 'cautions'> & { readonly isCut: boolean })[] = [];
@@ -182,9 +183,3 @@ function cautionsOf(
     return null;
   }
 }
-
-/** The same for every pattern of the house. */
-export const patternsFromStock = async (
-  options: Omit<Parameters<typeof fromFreeStock>[0], 'pattern'>,
-): Promise<PatternMade[]> =>
-  (await loadPatterns()).flatMap((pattern) => fromFreeStock({ ...options, pattern }));

@@ -1,6 +1,7 @@
 import { CAP, cardSheet, material, TAPE, TUB } from '../testing.ts';
 import { SKILLS } from '../patterns/index.ts';
-import { suggest, type Wish } from './suggest.ts';
+import { suggest } from './suggest.ts';
+import type { Wish } from './suggestion.ts';
 
 const sheet = cardSheet(21, 0.8);
 const lace = material(22, {

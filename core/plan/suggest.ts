@@ -1,65 +1,13 @@
 import { formatAges } from '../calendar/ages.ts';
-import type { Scene } from '../drawing/mark.ts';
 import type { Material } from '../materials/material.ts';
-import {
-  loadPatterns,
-  refusal,
-  usuallyServes,
-  type AnyDials,
-  type Approach,
-  type BenchTool,
-  type OpenPattern,
-  type Skill,
-} from '../patterns/index.ts';
+import { loadPatterns, refusal, usuallyServes, type OpenPattern } from '../patterns/index.ts';
 import { usualMaterials } from '../patterns/usual.ts';
-import type { Market, PlaceRules } from '../safety/rules.ts';
-import { bestFirst } from './bestFirst.ts';
+import { within } from './bestFirst.ts';
 import { fromFreeStock } from './patternsMade.ts';
 import { ownFactor } from './minutes.ts';
 import type { OwnTimes } from './ownMinutes.ts';
 import { handsOn, orderSteps } from './order.ts';
-
-/** What a practitioner asks for: a skill, for whom, with what is at hand. */
-export interface Wish {
-  readonly skill: Skill;
-  /** The youngest who will use it, months. */
-  readonly ageFrom: number;
-  readonly approach: Approach;
-  readonly market: Market;
-  readonly rules?: PlaceRules | undefined;
-  /** Tools that are not at hand; without a craft knife nothing with a blade is offered. */
-  readonly without: readonly BenchTool[];
-  readonly quiet: boolean;
-  /** Most minutes of hands-on work for one kit; null for any. */
-  readonly minutes: number | null;
-}
-
-export interface Suggestion {
-  readonly pattern: string;
-  /** Where the skill stands among those that the pattern is for: 0 for the one it practises most. */
-  readonly rank: number;
-  readonly name: string;
-  readonly does: string;
-  readonly materials: Readonly<Record<string, readonly number[]>>;
-  readonly dials: AnyDials;
-  readonly picture: Scene;
-  /** Kits the free stock gives, and what runs out first. */
-  readonly kits: number;
-  readonly first: string | null;
-  /** Hands-on minutes of one kit, and how many steps are an adult's and a child's own. */
-  readonly minutes: number;
-  readonly adultSteps: number;
-  readonly childSteps: number;
-  readonly blade: boolean;
-  readonly tools: readonly BenchTool[];
-  readonly cautions: readonly string[];
-}
-
-/** A pattern that serves the skill but cannot be started so, with the reason. */
-export interface LeftOut {
-  readonly name: string;
-  readonly why: string;
-}
+import type { LeftOut, Suggestion, Wish } from './suggestion.ts';
 
 const missingRole = (
   pattern: OpenPattern,
@@ -87,6 +35,7 @@ function tooEarly(pattern: OpenPattern, { approach, ageFrom, skill }: Wish): str
  * Patterns that serve a skill, started from the free stock: what practises it most first, then most kits. Those that cannot be are named with why.
  *
  * @param options.free stock that no design on the bench speaks for
+ * @param options.most of one pattern, of unlike materials; 1 where nothing is said
  * @param options.own the place's own minutes, by pattern and step
  * @param options.patterns those that are tried, all where nothing is said
  */
@@ -97,6 +46,7 @@ export async function suggest(
     free: ReadonlyMap<number, number>;
     families?: readonly string[] | undefined;
     own?: OwnTimes | undefined;
+    most?: number | undefined;
   },
 ): Promise<{ suggestions: Suggestion[]; left: LeftOut[] }> {
   const suggestions: Suggestion[] = [];
@@ -104,12 +54,8 @@ export async function suggest(
   for (const pattern of await loadPatterns(options.families)) {
     if (!pattern.skills.includes(wish.skill)) continue;
     const { name } = pattern;
-    if (wish.quiet && !pattern.quiet) {
-      left.push({ name, why: 'it makes a noise' });
-      continue;
-    }
-    const [found] = fromFreeStock({ ...options, ...wish, pattern, most: 1 });
-    if (!found) {
+    const all = fromFreeStock({ ...options, ...wish, pattern, most: options.most ?? 1 });
+    if (all.length === 0) {
       const why =
         missingRole(pattern, options.materials, wish.ageFrom) ??
         tooEarly(pattern, wish) ??
@@ -117,33 +63,37 @@ export async function suggest(
       left.push({ name, why });
       continue;
     }
-    const at = { dials: found.dials, chosen: found.chosen, approach: wish.approach, ageFrom: wish.ageFrom };
-    const steps = pattern.steps(at);
-    const { total } = handsOn(orderSteps(steps, 1, ownFactor(options.own ?? {}, pattern.id)));
-    const blade = steps.some((s) => s.blade);
-    const lacking = steps.flatMap((s) => s.tools).find((t) => wish.without.includes(t));
-    if (blade && wish.without.includes('craft knife')) left.push({ name, why: 'it needs a blade' });
-    else if (lacking) left.push({ name, why: `it needs a ${lacking}` });
-    else if (wish.minutes !== null && total > wish.minutes)
-      left.push({ name, why: `one kit takes ${Math.ceil(total)} minutes` });
-    else
-      suggestions.push({
-        pattern: pattern.id,
-        rank: pattern.skills.indexOf(wish.skill),
-        name,
-        does: pattern.does({}),
-        materials: found.materials,
-        dials: found.dials,
-        picture: pattern.draw(at).picture,
-        kits: found.copies,
-        first: found.first?.name ?? null,
-        minutes: total,
-        adultSteps: steps.filter((s) => s.who === 'adult').length,
-        childSteps: steps.filter((s) => s.who === 'child').length,
-        blade,
-        tools: [...new Set(steps.flatMap((s) => s.tools))],
-        cautions: found.cautions,
-      });
+    const refused: string[] = [];
+    const before = suggestions.length;
+    for (const found of all) {
+      const at = { dials: found.dials, chosen: found.chosen, approach: wish.approach, ageFrom: wish.ageFrom };
+      const steps = pattern.steps(at);
+      const { total } = handsOn(orderSteps(steps, 1, ownFactor(options.own ?? {}, pattern.id)));
+      const blade = steps.some((s) => s.blade);
+      const lacking = steps.flatMap((s) => s.tools).find((t) => wish.without.includes(t));
+      if (blade && wish.without.includes('craft knife')) refused.push('it needs a blade');
+      else if (lacking) refused.push(`it needs a ${lacking}`);
+      else
+        suggestions.push({
+          pattern: pattern.id,
+          rank: pattern.skills.indexOf(wish.skill),
+          name,
+          does: pattern.does({}),
+          materials: found.materials,
+          dials: found.dials,
+          picture: pattern.draw(at).picture,
+          kits: found.copies,
+          first: found.first?.name ?? null,
+          minutes: total,
+          adultSteps: steps.filter((s) => s.who === 'adult').length,
+          childSteps: steps.filter((s) => s.who === 'child').length,
+          blade,
+          quiet: pattern.quiet,
+          tools: [...new Set(steps.flatMap((s) => s.tools))],
+          cautions: found.cautions,
+        });
+    }
+    if (suggestions.length === before) left.push({ name, why: refused[0]! });
   }
-  return { suggestions: suggestions.sort(bestFirst), left };
+  return within({ suggestions, left }, wish);
 }

@@ -1,7 +1,8 @@
 import { asMaterial, catalogue } from '../catalogue/index.ts';
 import { extentsOf, shapeOf, type Material } from '../materials/material.ts';
 import { APPROACHES, SKILLS } from '../patterns/index.ts';
-import { suggest, type Suggestion } from './suggest.ts';
+import { suggest } from './suggest.ts';
+import type { Suggestion } from './suggestion.ts';
 
 /** A generator of its own, so that the same shelves are drawn each time. */
 function generator(seed: number): () => number {

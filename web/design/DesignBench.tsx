@@ -1,3 +1,6 @@
+import { reservedStock } from '../../core/needs/supply.ts';
+import { freeOf } from '../../core/plan/makeable.ts';
+import { useAhead, useWishes } from './wishes.tsx';
 import { memo, useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
@@ -160,6 +163,17 @@ function Whole({
   });
 }
 
+/** Looks ahead for a new design; shows nothing. */
+function Ahead({ materials, bench, place }: Pick<AtBench, 'materials' | 'bench' | 'place'>) {
+  const wishes = useWishes(place);
+  const free = useMemo(
+    () => (bench === NO_BENCH ? null : [...freeOf(materials, reservedStock(bench))]),
+    [materials, bench],
+  );
+  useAhead(wishes, materials, free);
+  return null;
+}
+
 /**
  * The frame of the stations that one design passes through: its tag at the left, the work at the right. The work is given
  * all of the design, or takes the pieces that it shows itself.
@@ -207,8 +221,10 @@ export function DesignBench({
   const newDesign = useMemo(() => () => setMaking(true), []);
   if (failed) return <Notice tone="stop">{words(failed)}</Notice>;
   if (!designs.data || !materials || !place) return <p role="status">{text('loadingDesigns')}</p>;
-  const dialog = making && (
+  const dialog = making ? (
     <NewDesign isOpen onClose={() => setMaking(false)} materials={materials} place={place} />
+  ) : (
+    <Ahead materials={materials} bench={bench} place={place} />
   );
   if (!Number.isInteger(id) || id <= 0) {
     const first = useOpenDesign.getState().draft ?? designs.data[0];

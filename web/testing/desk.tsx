@@ -138,6 +138,7 @@ const CLEAR_ANSWER: KitAnswer = {
   isFirstLoan: false,
 };
 const USUAL: Record<string, unknown> = {
+  'GET /step-times': {},
   'GET /rules': RULES_HERE,
   'GET /term-plans/now': [],
   'GET /kits/7/answer': CLEAR_ANSWER,

@@ -6,9 +6,9 @@ import type { Material } from '../../core/materials/material.ts';
 import { supply, type BenchDesign, type Supply } from '../../core/needs/supply.ts';
 import { checkContainer } from '../../core/packing/container.ts';
 import { orderSteps } from '../../core/plan/order.ts';
-import { patternsFromStock } from '../../core/plan/patternsMade.ts';
 import type { OwnTimes } from '../../core/plan/ownMinutes.ts';
-import { suggest, type Wish } from '../../core/plan/suggest.ts';
+import { suggest } from '../../core/plan/suggest.ts';
+import type { Wish } from '../../core/plan/suggestion.ts';
 import type { Market, PlaceRules } from '../../core/safety/rules.ts';
 import { smallestChanges } from '../../core/safety/smallestChange.ts';
 import {
@@ -114,17 +114,13 @@ export const bench = {
     materials: readonly Material[],
     free: readonly (readonly [number, number])[],
     own: OwnTimes,
+    most: number,
   ) =>
-    once(`suggest ${JSON.stringify([family, wish, materials, free, own])}`, () =>
-      suggest(wish, { materials, free: new Map(free), families: [family], own }),
+    once(`suggest ${JSON.stringify([family, wish, materials, free, own, most])}`, () =>
+      suggest(wish, { materials, free: new Map(free), families: [family], own, most }),
     ),
   container: (o: Parameters<typeof checkContainer>[0]) =>
     once(`container ${JSON.stringify(o)}`, () => checkContainer(o)),
-  fromStock: (
-    o: Omit<Parameters<typeof patternsFromStock>[0], 'free'> & {
-      free: readonly (readonly [number, number])[];
-    },
-  ) => once(`stock ${JSON.stringify(o)}`, () => patternsFromStock({ ...o, free: new Map(o.free) })),
 };
 export type Bench = typeof bench;
 

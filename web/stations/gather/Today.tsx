@@ -13,6 +13,7 @@ import { api, words } from '../../data/api.ts';
 import { purchaseOf } from '../../data/purchase.ts';
 import { useChange, useMaterials, useOffers, usePlace, useSuppliers } from '../../data/queries.ts';
 import { setOnBench, useNeeds } from '../../design/onBench.ts';
+import { Button } from '../../parts/Button.tsx';
 import { Heading, Notice, Panel, Quiet, SideBySide, Spread, Stack } from '../../parts/Panel.tsx';
 import { Table } from '../../parts/Table.tsx';
 import { Verdict } from '../../shell/Verdict.tsx';
@@ -119,7 +120,20 @@ export function Component() {
             ? text('whatCouldIMakeToday')
             : text('designsCanMadeToday', { can, rows: rows.length })
         }
-      />
+      >
+        {rows.length > 0 && (
+          <Button
+            plain
+            onPress={() => {
+              const there = document.getElementById('new-designs');
+              there?.scrollIntoView({ block: 'start' });
+              there?.focus({ preventScroll: true });
+            }}
+          >
+            {text('orNewOne')}
+          </Button>
+        )}
+      </Heading>
       {problem && <Notice tone="stop">{problem}</Notice>}
       {rows.length > 0 && (
         <Panel>
@@ -185,25 +199,23 @@ export function Component() {
           />
         </Panel>
       )}
+      {free && <NotBegun materials={materials} free={free} place={place} />}
       <SideBySide>
         <Together materials={materials} designs={designs} />
-        <Stack>
-          {best && (
-            <Panel>
-              <Stack $gap={6}>
-                <Spread>
-                  <h2>{text('purchaseAllowsMostKits')}</h2>
-                  <Verdict kind="clear" word={text('provedCheapest')} />
-                </Spread>
-                <p>
-                  {text('moreAll', { gain: best.gain, design: best.row.d.design.name, copies: best.copies })}{' '}
-                  <b>{money(best.total)}</b> {text('delivery4', { packs: packWords(best.packs) })}
-                </p>
-              </Stack>
-            </Panel>
-          )}
-          {free && <NotBegun materials={materials} free={free} place={place} onProblem={setProblem} />}
-        </Stack>
+        {best && (
+          <Panel>
+            <Stack $gap={6}>
+              <Spread>
+                <h2>{text('purchaseAllowsMostKits')}</h2>
+                <Verdict kind="clear" word={text('provedCheapest')} />
+              </Spread>
+              <p>
+                {text('moreAll', { gain: best.gain, design: best.row.d.design.name, copies: best.copies })}{' '}
+                <b>{money(best.total)}</b> {text('delivery4', { packs: packWords(best.packs) })}
+              </p>
+            </Stack>
+          </Panel>
+        )}
       </SideBySide>
     </Stack>
   );

@@ -154,19 +154,36 @@ describe('what could I make today', () => {
       'POST /designs': [201, DESIGNS[0]],
     });
     show(<Today />);
-    const all = await screen.findAllByRole('listitem');
-    const idea = all.find((li) => li.textContent.includes('drop-through'))!;
+    await userEvent.click(await screen.findByRole('radio', { name: '18–30 months' }));
+    const cards = within(screen.getByRole('list', { name: 'What you can make' }));
+    const all = await cards.findAllByRole('listitem');
+    const idea = all.find((li) => li.textContent.includes('Drop-through'))!;
     // The bead is a small part for them, and a bead is what there is most of.
-    expect(idea).toHaveTextContent('2 × drop-through');
-    expect(idea).toHaveTextContent('Tub + Cap; first to run out: Cap');
-    await userEvent.click(within(idea).getByRole('button', { name: 'Shape it' }));
+    expect(idea).toHaveTextContent('Tub + Cap');
+    expect(idea).toHaveTextContent('2 kits from free stock, then no more cap');
+    await userEvent.click(within(idea).getByRole('button', { name: /^Start/ }));
     await waitFor(() => expect(writes(calls)).toHaveLength(1));
     expect(writes(calls)[0]!.body).toMatchObject({
-      name: 'Cap into Tub',
+      name: 'Drop-through',
+      ownName: false,
+      skill: 'Pincer and release',
       ageFrom: 18,
       ageTo: 30,
       materials: { container: [1], piece: [2] },
     });
+  });
+  it('goes by the same wishes as a new design', async () => {
+    desk({
+      'GET /designs': [],
+      'GET /materials': [TUB, { ...CAP, kept: 14 }],
+    });
+    show(<Today />);
+    await userEvent.click(await screen.findByRole('radio', { name: '18–30 months' }));
+    const cards = within(screen.getByRole('list', { name: 'What you can make' }));
+    expect((await cards.findAllByText('Tub + Cap')).length).toBeGreaterThan(1);
+    await userEvent.click(screen.getByRole('checkbox', { name: 'No knife' }));
+    await screen.findByText(/^Not offered/);
+    for (const card of cards.queryAllByRole('listitem')) expect(card).toHaveTextContent('No knife needed');
   });
 });
 

@@ -1,3 +1,4 @@
+import { agesOfAll, agesOfGroup } from '../../../../core/child/groupAges.ts';
 import type { EntityManager } from '@mikro-orm/core';
 import { addDays, type Day } from '../../../../core/calendar/days.ts';
 import {
@@ -151,7 +152,7 @@ export async function termFacts(options: {
   const families = await em.find(BorrowerRow, { id: { $in: [...options.borrowers] }, erasedOn: null });
   const { had, settled } = await loansBefore(em, options);
   const youngestOf = (group: string): number | null =>
-    agesOf([...designs.values()].filter((d) => d.forGroup === group))?.from ?? null;
+    agesOfGroup([...designs.values()], group)?.ageFrom ?? null;
   const youngest = new Map<number, { months: number | null; isTold: boolean }>();
   const worth = await worthFor({ ...options, kinds: [...kinds.values()], designs, families, waitsFor });
   const stops = stopsOf(em, today);
@@ -240,10 +241,9 @@ function stopsOf(em: EntityManager, today: Day) {
 }
 
 /** What designs are for together, months; null where there is none. */
-const agesOf = (designs: readonly Design[]): Ages | null =>
-  designs.length === 0
-    ? null
-    : { from: Math.min(...designs.map((d) => d.ageFrom)), to: Math.max(...designs.map((d) => d.ageTo)) };
+const asAges = (ages: { readonly ageFrom: number; readonly ageTo: number } | null): Ages | null =>
+  ages && { from: ages.ageFrom, to: ages.ageTo };
+const agesOf = (designs: readonly Design[]): Ages | null => asAges(agesOfAll(designs));
 
 /** What every kind is worth to every family, by the notes on its children. */
 async function worthFor(o: {
@@ -299,7 +299,7 @@ async function worthFor(o: {
           group: f.group,
           madeFor: own.map((d) => d.forGroup),
           ages: agesOf(own) ?? { from: 0, to: 216 },
-          groupAges: agesOf([...o.designs.values()].filter((d) => d.forGroup === f.group)),
+          groupAges: asAges(agesOfGroup([...o.designs.values()], f.group)),
         }),
       );
     }
