@@ -1,7 +1,8 @@
 import { render, screen } from '@testing-library/react';
 import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Mark } from '../../core/drawing/mark.ts';
-import { Ladder, nearestLevel } from '../stations/shape/Ladder.tsx';
+import { nearestLevel } from '../design/nearestLevel.ts';
+import { Ladder } from '../stations/shape/Ladder.tsx';
 import { CAP, show, TUB } from '../testing/desk.tsx';
 import { loadPattern } from '../../core/patterns/index.ts';
 import { design, kinds } from '../../core/testing.ts';

@@ -31,10 +31,15 @@ const Field = styled(AriaSelect)`
     width: 100%;
     min-width: 0;
   }
+  /* The end that tells two names apart is seen: a long one takes a second line. */
   button > span:first-child {
     overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 3;
+    line-height: 1.2;
+    padding-block: 5px;
+    overflow-wrap: anywhere;
   }
 `;
 const Sheet = styled(Popover)`
@@ -45,6 +50,7 @@ const Sheet = styled(Popover)`
   overflow: auto;
   min-width: var(--trigger-width);
   max-height: 340px;
+  max-width: min(92vw, 520px);
   padding: 5px;
   .item {
     min-height: 40px;

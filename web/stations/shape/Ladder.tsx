@@ -84,14 +84,6 @@ const Card = styled.li<{ $on: boolean; $mine: boolean }>`
   }
 `;
 
-/** The level with the same dials is the design's own; else one that is as difficult, the first of several. */
-export const nearestLevel = (
-  levels: readonly Level<AnyDials>[] | null,
-  load: number | null,
-): Level<AnyDials> | undefined =>
-  levels?.find((r) => r.differs.length === 0) ??
-  (load === null ? undefined : levels?.find((r) => Math.abs(load - r.load.total) < 0.05));
-
 interface Props {
   /** Why there are none. */
   problem: string | null;

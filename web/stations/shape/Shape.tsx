@@ -25,7 +25,8 @@ import { SupplyList } from '../../design/SupplyList.tsx';
 import { DialField } from './DialField.tsx';
 import { FactStrip } from './FactStrip.tsx';
 import { HandFit } from './HandFit.tsx';
-import { Ladder, nearestLevel } from './Ladder.tsx';
+import { nearestLevel } from '../../design/nearestLevel.ts';
+import { Ladder } from './Ladder.tsx';
 import { MatLegend } from './MatLegend.tsx';
 import { text } from './text.ts';
 

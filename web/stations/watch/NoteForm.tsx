@@ -1,3 +1,4 @@
+import { nearestLevel } from '../../design/nearestLevel.ts';
 import { useMemo, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
@@ -90,6 +91,7 @@ export function NoteForm({
   const [levelId, setLevelId] = useState<string | null>(null);
   /** A level that was named before its ladder was there. */
   const [wished, setWished] = useState(of?.level ?? first.level);
+  const [isFromHome, setFromHome] = useState(false);
   const [seconds, setSeconds] = useState<number | null>(of?.seconds ?? null);
   const [count, setCount] = useState<number | null>(of?.count ?? null);
   const [went, setWent] = useState<Went | null>(of ? wentOf(of) : null);
@@ -109,9 +111,15 @@ export function NoteForm({
     () => (design && materials && isThere ? countsOf(design, materials) : NO_COUNTS),
     [design, materials, isThere],
   );
-  const open = heavy.levels?.find((r) => (levelId === null ? r.name === wished : r.id === levelId));
-  const choose = (id: string | null): void => {
+  // The kit that is at home is made as its design stands: the level of that, until another is chosen.
+  const made =
+    isFromHome && levelId === null && wished === null
+      ? nearestLevel(heavy.levels, heavy.load?.total ?? null)
+      : undefined;
+  const open = made ?? heavy.levels?.find((r) => (levelId === null ? r.name === wished : r.id === levelId));
+  const choose = (id: string | null, atHome = false): void => {
     setDesignId(id);
+    setFromHome(atHome);
     setLevelId(null);
     setWished(null);
     setBefore([]);
@@ -154,7 +162,8 @@ export function NoteForm({
   });
   /** The design of the kit that the child has at home. */
   const atHome = kits?.find((k) => k.openLoan?.borrowerId === family?.id)?.designId ?? null;
-  if (designId === null && atHome !== null && designs?.some((d) => d.id === atHome)) choose(String(atHome));
+  if (designId === null && atHome !== null && designs?.some((d) => d.id === atHome))
+    choose(String(atHome), true);
   if (!designs || !place) return null;
   return (
     <Form
@@ -246,6 +255,7 @@ export function NoteForm({
             note: text('difficulty', { load: r.load.total.toFixed(1) }),
           }))}
         />
+        {made && <Quiet>{text('asKitMade')}</Quiet>}
         {heavy.problem && (
           <Notice tone="stop">
             {heavy.problem}{' '}

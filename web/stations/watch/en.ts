@@ -16,6 +16,7 @@ export const en = {
   managedYes: 'Yes',
   managedNo: 'Not yet',
   severalTries: 'Several tries',
+  asKitMade: 'As the kit at home is made. Choose another if it was played otherwise.',
   sayHelp: 'Say what help was given.',
   sayWent: 'Say whether it was managed.',
   sayTries: 'Say how many tries there were, and how many were managed.',

@@ -167,6 +167,9 @@ describe('a note', () => {
     await waitFor(() =>
       expect(screen.getByRole('button', { name: /^Design|Drop tub/ })).toHaveTextContent(/Drop tub/),
     );
+    // And the level that it is made as, said where it comes from.
+    expect(await screen.findByText(/As the kit at home is made/, {}, { timeout: 20_000 })).toBeVisible();
+    expect(screen.getByRole('button', { name: /Level/ })).not.toHaveTextContent('Choose');
   });
   it('begins with what the child’s page offered', async () => {
     openNotes({}, '/watch?child=S-02&design=1&level=Close+slot');
