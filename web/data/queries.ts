@@ -1,3 +1,4 @@
+import { say } from '../parts/messages.ts';
 import {
   QueryClient,
   useInfiniteQuery,
@@ -102,10 +103,16 @@ export const useNotePages = (query: Readonly<Record<string, string | number>>, e
   usePages<Note>('notes', query, enabled);
 
 /** A change at the desk; afterwards every list is read anew, since stock, copies and figures hang together. */
-export function useChange<I, O>(change: (input: I) => Promise<O>): UseMutationResult<O, Error, I> {
+export function useChange<I, O>(
+  change: (input: I) => Promise<O>,
+  /** What happened, in one sentence; left out where the screen says so itself. */
+  says?: (done: O, input: I) => string,
+): UseMutationResult<O, Error, I> {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: change,
+    // Told here, and so also where the screen that asked is gone by then.
+    onSuccess: (done, input) => says && say(says(done, input)),
     onSettled: () => queries.invalidateQueries(),
   });
 }

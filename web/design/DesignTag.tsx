@@ -112,8 +112,10 @@ const sameTag = (a: TagProps, b: TagProps): boolean =>
 /** The paper tag: a design on its way through the stations. */
 export const DesignTag = memo(function DesignTag({ design, handsOn, heavy, picture }: TagProps) {
   const open = useOpenDesign((s) => s.open);
-  const next = useChange(() =>
-    api<Design>('POST', `/designs/${design.id}/batch`, { version: design.version, copies: design.copies }),
+  const next = useChange(
+    () =>
+      api<Design>('POST', `/designs/${design.id}/batch`, { version: design.version, copies: design.copies }),
+    (d) => text('nextBegun', { copies: d.copies, design: d.name }),
   );
   const rest = restOf(design);
   return (

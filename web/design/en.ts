@@ -1,5 +1,6 @@
 /** What stands on the screens here, in English: a message (ICU MessageFormat) by its key. */
 export const en = {
+  nextBegun: '{copies, plural, one {# kit} other {# kits}} of {design} to make now; stock is held for them.',
   wasNotSentYet: 'It was not sent yet.',
   group: 'For (group)',
   fromMonths: 'From, months',

@@ -42,8 +42,10 @@ export function LotList({ material, unit, today }: { material: MaterialRow; unit
   });
   const [measuring, setMeasuring] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const change = useChange(({ lot, part }: { lot: Lot; part: object }) =>
-    api<Lot>('PUT', `/lots/${lot.id}`, { version: lot.version, ...part }),
+  const change = useChange(
+    ({ lot, part }: { lot: Lot; part: object }) =>
+      api<Lot>('PUT', `/lots/${lot.id}`, { version: lot.version, ...part }),
+    () => text('lotSaved'),
   );
   const { mutateAsync: remove } = useChange((id: number) => api<void>('DELETE', `/lots/${id}`));
   const [gone, setGone] = useState<number | null>(null);

@@ -94,7 +94,10 @@ export function Component() {
   const [read, setRead] = useState<ShopRefreshed | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const refresh = useChange(() => api<ShopRefreshed>('POST', '/shop/refresh', {}));
-  const follow = useChange((key: string) => api<Offer>('POST', '/shop/packs', { key }));
+  const follow = useChange(
+    (key: string) => api<Offer>('POST', '/shop/packs', { key }),
+    (o) => text('packFollowed', { pack: o.name }),
+  );
   const chosen =
     offers?.find((o) => String(o.id) === params.get('offer')) ??
     offers?.find((o) => o.shopKey) ??

@@ -1,5 +1,7 @@
 /** What stands on the screens here, in English: a message (ICU MessageFormat) by its key. */
 export const en = {
+  lotSaved: 'What came in is saved.',
+  packFollowed: 'The price of {pack} is followed from now on.',
   nothingHereYet: 'Nothing is here yet: two short steps, and the first design can begin',
   welcome: 'Welcome to Fox Button',
   firstThisPlace: '1. This place',

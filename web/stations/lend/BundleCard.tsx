@@ -130,7 +130,10 @@ export function BundleCard({
   const build = useChange(() =>
     api<Build>('POST', `/bundles/${bundle.id}/build`, { version: bundle.version, copies }),
   );
-  const remove = useChange(() => api<void>('DELETE', `/bundles/${bundle.id}`));
+  const remove = useChange(
+    () => api<void>('DELETE', `/bundles/${bundle.id}`),
+    () => text('kitDeleted', { kit: bundle.name }),
+  );
   return (
     <Panel as="section" aria-label={bundle.name}>
       <Spread>

@@ -45,18 +45,21 @@ export function Component() {
     setContainer(bundle?.container ? String(bundle.container.id) : null);
     setYoungest(bundle?.youngest ?? null);
   };
-  const save = useChange(() => {
-    if (picked.length === 0) throw new Error(text('chooseLeastDesign'));
-    const input: BundleInput = {
-      name,
-      designs: picked.map(Number),
-      container: container === null ? null : Number(container),
-      youngest,
-    };
-    return open
-      ? api<Bundle>('PUT', `/bundles/${open.id}`, { ...input, version: open.version })
-      : api<Bundle>('POST', '/bundles', input);
-  });
+  const save = useChange(
+    () => {
+      if (picked.length === 0) throw new Error(text('chooseLeastDesign'));
+      const input: BundleInput = {
+        name,
+        designs: picked.map(Number),
+        container: container === null ? null : Number(container),
+        youngest,
+      };
+      return open
+        ? api<Bundle>('PUT', `/bundles/${open.id}`, { ...input, version: open.version })
+        : api<Bundle>('POST', '/bundles', input);
+    },
+    (b) => text('kitSaved', { kit: b.name }),
+  );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!bundles || !designs || !materials || !place) return <p role="status">{text('loadingKits')}</p>;
   const holds = materials.filter(

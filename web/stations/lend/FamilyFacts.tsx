@@ -48,22 +48,25 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
   const { data: place } = usePlace();
   const [mail, setMail] = useState(family.mail ?? '');
   const [children, setChildren] = useState(family.children.join(', '));
-  const save = useChange(() => {
-    const input: BorrowerUpdate = {
-      version: family.version,
-      name: family.name,
-      group: family.group,
-      allergies: [...who.allergies],
-      mail: mail.trim() || null,
-      youngest: who.age,
-      born: bornOf(who),
-      mouths: who.mouths,
-      language: language === NO_LANGUAGE ? null : (language as Borrower['language']),
-      aim: aim === NO_AIM ? null : (aim as Skill),
-      children: codesIn(children),
-    };
-    return api<Borrower>('PUT', `/borrowers/${family.id}`, input);
-  });
+  const save = useChange(
+    () => {
+      const input: BorrowerUpdate = {
+        version: family.version,
+        name: family.name,
+        group: family.group,
+        allergies: [...who.allergies],
+        mail: mail.trim() || null,
+        youngest: who.age,
+        born: bornOf(who),
+        mouths: who.mouths,
+        language: language === NO_LANGUAGE ? null : (language as Borrower['language']),
+        aim: aim === NO_AIM ? null : (aim as Skill),
+        children: codesIn(children),
+      };
+      return api<Borrower>('PUT', `/borrowers/${family.id}`, input);
+    },
+    (b) => text('familySaved', { family: b.name }),
+  );
   return (
     <Dialog title={family.name} isOpen onClose={onDone}>
       <Form onSubmit={() => save.mutate(undefined, { onSuccess: onDone })}>

@@ -70,24 +70,30 @@ export function Component() {
     );
     queries.setQueryData(['term-plans', next.id, 'best', next.version], found);
   });
-  const set = useChange(async ({ kitId }: { kitId: number | null | 'plan' }) => {
-    const { family, week } = at!;
-    const before = entriesOf(page!);
-    const isHere = (e: (typeof before)[number]): boolean => e.borrowerId === family && e.week === week;
-    const entries =
-      kitId === 'plan'
-        ? before.map((e) => (isHere(e) ? { ...e, kept: false } : e))
-        : [
-            ...before.filter((e) => !isHere(e)),
-            ...(kitId === null ? [] : [{ borrowerId: family, week, kitId, kept: true }]),
-          ];
-    await api<TermPlanPage>('PUT', `/term-plans/${page!.id}`, {
-      ...shapeOf(page!),
-      version: page!.version,
-      entries,
-    });
-  });
-  const remove = useChange(() => api<void>('DELETE', `/term-plans/${page!.id}`));
+  const set = useChange(
+    async ({ kitId }: { kitId: number | null | 'plan' }) => {
+      const { family, week } = at!;
+      const before = entriesOf(page!);
+      const isHere = (e: (typeof before)[number]): boolean => e.borrowerId === family && e.week === week;
+      const entries =
+        kitId === 'plan'
+          ? before.map((e) => (isHere(e) ? { ...e, kept: false } : e))
+          : [
+              ...before.filter((e) => !isHere(e)),
+              ...(kitId === null ? [] : [{ borrowerId: family, week, kitId, kept: true }]),
+            ];
+      await api<TermPlanPage>('PUT', `/term-plans/${page!.id}`, {
+        ...shapeOf(page!),
+        version: page!.version,
+        entries,
+      });
+    },
+    (_, { kitId }) => text(kitId === 'plan' ? 'loanLeftToPlan' : 'loanSetByHand'),
+  );
+  const remove = useChange(
+    () => api<void>('DELETE', `/term-plans/${page!.id}`),
+    () => text('termDeleted'),
+  );
   const error = list.error ?? (plan.data ? null : plan.error);
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!list.data || !place || !borrowers) return <p role="status">{text('loadingTerms')}</p>;

@@ -1,5 +1,11 @@
 /** What stands on the screens here, in English: a message (ICU MessageFormat) by its key. */
 export const en = {
+  familySaved: '{family} is saved.',
+  kitSaved: '{kit} is saved.',
+  kitDeleted: '{kit} is no longer offered as a kit.',
+  loanSetByHand: 'The plan is changed by hand there, and is kept so when it is planned again.',
+  loanLeftToPlan: 'That loan is left to the plan again.',
+  termDeleted: 'The plan is deleted.',
   lookingKitsMissSomething: 'Looking for kits that miss something …',
   what: 'What is it?',
   pieceKitOrLabel: 'a piece, a kit or a label; all that miss something are listed',

@@ -76,7 +76,10 @@ function Work({ batch, place }: { batch: BatchWork; place: Place }) {
   const { data: materials } = useMaterials();
   const save = useSaveBatch(batch);
   const go = useNavigate();
-  const remove = useChange(() => api<void>('DELETE', `/batches/${batch.id}`));
+  const remove = useChange(
+    () => api<void>('DELETE', `/batches/${batch.id}`),
+    () => text('sessionDropped', { batch: batch.name }),
+  );
   const [isMade, setMade] = useState(false);
   const isDone = batch.state === 'done';
   const request = useMemo(

@@ -1,5 +1,6 @@
 /** What stands on the screens here, in English: a message (ICU MessageFormat) by its key. */
 export const en = {
+  sessionDropped: '{batch} is dropped; nothing was taken off the shelf.',
   planned: 'Planned',
   beingMade: 'Being made',
   d: 'Done',

@@ -48,18 +48,21 @@ function Facts({ code, child, onDone }: { code: string; child: Child | undefined
     mouths: child?.mouths ?? false,
     allergies: child?.allergies ?? [],
   });
-  const save = useChange(() => {
-    const input: ChildInput = {
-      hand: child?.hand ?? { side: 'not settled', oneHanded: false },
-      likes: child?.likes ?? '',
-      age: who.age,
-      born: bornOf(who),
-      mouths: who.mouths,
-      allergies: [...who.allergies],
-      ...(child ? { version: child.version } : {}),
-    };
-    return api<Child>('PUT', `/children/${encodeURIComponent(code)}`, input);
-  });
+  const save = useChange(
+    () => {
+      const input: ChildInput = {
+        hand: child?.hand ?? { side: 'not settled', oneHanded: false },
+        likes: child?.likes ?? '',
+        age: who.age,
+        born: bornOf(who),
+        mouths: who.mouths,
+        allergies: [...who.allergies],
+        ...(child ? { version: child.version } : {}),
+      };
+      return api<Child>('PUT', `/children/${encodeURIComponent(code)}`, input);
+    },
+    () => text('childSaved', { code }),
+  );
   return (
     <Dialog title={text('whatCheckGoes', { code })} isOpen onClose={onDone}>
       <Form onSubmit={() => save.mutate(undefined, { onSuccess: onDone })}>

@@ -1,5 +1,6 @@
 /** What stands on the screens here, in English: a message (ICU MessageFormat) by its key. */
 export const en = {
+  childSaved: 'What is known of {code} is saved.',
   stop: 'Stop · {ran}',
   goOnFrom: 'Go on from {seconds}',
   startClock: 'Start the clock',
