@@ -36,14 +36,13 @@ export const en = {
   sipHole: 'the sip hole',
   openingLid: 'opening {i} in the lid',
   openingsLid: 'the openings in the lid',
-  doesHandTurnBefore:
-    'Does the hand turn the {one} before it reaches the opening, and do the fingers open to let go?',
+  doesHandTurnBefore: 'Does the hand turn the {one} on its way, and do the fingers let it go?',
   takeTapeOffWhole: 'Take the tape off: the whole mouth is open.',
   openWiderOrHold: 'Open it wider, or hold the tub steady for the child.',
   narrowTurnThenOffer: 'Narrow it, turn it, then offer tongs.',
   moveTrayOtherSide: 'Move the tray to the other side, so that the arm crosses the middle.',
   containerNonSlipMat:
-    'The container on a non-slip mat or clamped to the table, its opening turned to the hand that works; pieces lie on that side.',
+    'Set it on a non-slip mat or clamp it to the table. The opening faces the hand that works; pieces lie on that side.',
   thumbFinger: 'pincer grasp: thumb and finger',
   turnsInFingers: 'pincer grasp and rotation: the piece is turned in the fingers',
   wholeHandTongs: 'palmar grasp: whole hand on tongs',
