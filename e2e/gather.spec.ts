@@ -57,12 +57,15 @@ test('from a bag of twenty finds to what could be made', async ({ page, empty })
 
   // What could I make? Tubs and caps go together; the caps run out first.
   await page.getByRole('link', { name: 'What could I make?' }).click();
+  await page.getByText('18–30 months', { exact: true }).click();
   const idea = page
+    .getByRole('list', { name: 'What you can make' })
     .getByRole('listitem')
     .filter({ hasText: 'Yogurt tub, 500 g + Milk-bottle cap' })
-    .filter({ hasText: '2 × drop-through' });
-  await expect(idea).toContainText('first to run out: Milk-bottle cap');
-  await idea.getByRole('button', { name: 'Shape it' }).click();
+    .filter({ hasText: 'Drop-through' })
+    .first();
+  await expect(idea).toContainText('2 kits from free stock, then no more milk-bottle cap');
+  await idea.getByRole('button', { name: /^Start/ }).click();
   await expect(page).toHaveURL(/shape\/1$/);
   await page.goto(`${empty.url}/gather/today`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('1 of 1 designs can be made today');
@@ -86,7 +89,7 @@ test('the shelf is found through, sorted and kept in order by keyboard', async (
   const table = page.getByRole('grid', { name: 'Materials on the shelf' });
   await table.getByRole('columnheader', { name: 'Kept' }).click();
   await table.getByRole('columnheader', { name: 'Kept' }).click();
-  await expect(table.getByRole('row').nth(1)).toContainText('45.0 m');
+  await expect(table.getByRole('row').nth(1)).toContainText('45 m');
   await table.getByRole('row').nth(1).click();
   await page.keyboard.press('ArrowDown');
   await expect(page).toHaveURL(/material=\d+/);

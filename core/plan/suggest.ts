@@ -2,7 +2,7 @@ import { formatAges } from '../calendar/ages.ts';
 import type { Material } from '../materials/material.ts';
 import { loadPatterns, refusal, usuallyServes, type OpenPattern } from '../patterns/index.ts';
 import { usualMaterials } from '../patterns/usual.ts';
-import { within } from './bestFirst.ts';
+import { within } from './within.ts';
 import { fromFreeStock } from './patternsMade.ts';
 import { ownFactor } from './minutes.ts';
 import type { OwnTimes } from './ownMinutes.ts';

@@ -18,7 +18,7 @@ import {
 } from '../../core/patterns/index.ts';
 import { skillPlain } from '../../core/patterns/skillWords.ts';
 import type { OwnTimes } from '../../core/plan/ownMinutes.ts';
-import { within } from '../../core/plan/bestFirst.ts';
+import { within } from '../../core/plan/within.ts';
 import type { Suggested, Suggestion, Wish } from '../../core/plan/suggestion.ts';
 import { words } from '../data/api.ts';
 import { useDesigns, useOwnTimes, useRules } from '../data/queries.ts';

@@ -7,7 +7,7 @@ interface Offered {
 }
 
 /** What practises the skill most comes first; of equals what the stock makes most kits of. */
-export const bestFirst = (a: Offered, b: Offered): number => a.rank - b.rank || b.kits - a.kits;
+const bestFirst = (a: Offered, b: Offered): number => a.rank - b.rank || b.kits - a.kits;
 
 /** What of it is quiet enough and soon enough made, best first; the rest with why. Worked out at once: nothing is tried anew. */
 export function within(
