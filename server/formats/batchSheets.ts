@@ -10,8 +10,7 @@ import { formatMoney, type MoneyStyle } from '../../core/measure/money.ts';
 import { kits } from '../../core/needs/supply.ts';
 import { clockOf, dayOf } from '../../core/plan/batch.ts';
 import { type Paper } from '../../core/print/paper.ts';
-import { CAUTION, heading, INK, MM, type PaperSpec, QUIET, type, toScale } from './sheetParts.ts';
-import { drawingSvg } from './svg.ts';
+import { CAUTION, heading, INK, type PaperSpec, QUIET, type, toScale } from './sheetParts.ts';
 
 type Style = Partial<ContentText>;
 

@@ -11,7 +11,6 @@ import type { Placed } from '../../core/plan/order.ts';
 import { type Paper } from '../../core/print/paper.ts';
 import type { Finding } from '../../core/safety/check.ts';
 import { CAUTION, drawn, heading, MM, type PaperSpec, QUIET, type, toScale } from './sheetParts.ts';
-import { drawingSvg } from './svg.ts';
 
 export interface BuildSheet {
   readonly name: string;
