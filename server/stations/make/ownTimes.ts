@@ -9,8 +9,7 @@ const LATEST = 5000;
 export async function ownTimes(em: EntityManager): Promise<OwnTimes> {
   const list = await rows<{ key: string; usual: number; minutes: number }>(
     em,
-    `select pattern || ' ' || step as key, usual, minutes from step_time order by id desc limit ?`,
-    [LATEST],
+    `select pattern || ' ' || step as key, usual, minutes from step_time order by id desc limit ${LATEST}`,
   );
   const by = new Map<string, { usual: number; minutes: number }[]>();
   for (const { key, ...t } of list) by.set(key, [...(by.get(key) ?? []), t]);
