@@ -4,6 +4,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './desk.ts';
 
 const VIEWS = [
+  '/today',
   '/gather?material=1',
   '/gather?view=table',
   '/gather/look-over',

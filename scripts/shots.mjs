@@ -33,7 +33,7 @@ const browser = await launchChromium();
 const views = [
   ['gather', '/gather?material=1'],
   ['gather-look-over', '/gather/look-over'],
-  ['gather-saving', '/gather/saving'],
+  ['today', '/today'],
   ['gather-today', '/gather/today'],
   ['shape', '/shape/1'],
   ['patterns', ''],

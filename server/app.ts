@@ -19,6 +19,7 @@ import { fileInRoutes, fileRoutes } from './stations/files/routes.ts';
 import { gatherRoutes } from './stations/gather/routes.ts';
 import { lendRoutes } from './stations/lend/routes.ts';
 import { termPlanRoutes } from './stations/lend/termPlan/routes.ts';
+import { todayRoutes } from './stations/today/routes.ts';
 import { batchRoutes } from './stations/make/batchRoutes.ts';
 import { makeRoutes } from './stations/make/routes.ts';
 import { backupInRoutes } from './stations/place/uploads.ts';
@@ -113,6 +114,7 @@ export function makeApp(
     shapeRoutes(serverContext),
     makeRoutes(serverContext),
     batchRoutes(serverContext),
+    todayRoutes(serverContext),
     lendRoutes(serverContext),
     termPlanRoutes(serverContext),
     watchRoutes(serverContext),

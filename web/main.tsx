@@ -3,7 +3,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { createBrowserRouter, RouterProvider } from 'react-router';
 import { client } from './data/queries.ts';
 import { Lost, Shell } from './shell/Shell.tsx';
 import { GlobalStyle } from './style.ts';
@@ -14,7 +14,8 @@ const router = createBrowserRouter([
     errorElement: <Lost />,
     hydrateFallbackElement: <p />,
     children: [
-      { index: true, element: <Navigate to="/gather" replace /> },
+      { index: true, lazy: () => import('./stations/today/First.tsx') },
+      { path: 'today', lazy: () => import('./stations/today/Today.tsx') },
       {
         path: 'gather',
         lazy: () => import('./stations/gather/Drawers.tsx'),

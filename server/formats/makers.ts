@@ -18,6 +18,7 @@ const MAKERS = {
   termReport: async () => (await import('./termReport.ts')).termReportPaper,
   termSlips: async () => (await import('./termSlips.ts')).termSlipsPaper,
   loanSlip: async () => (await import('./termSlips.ts')).loanSlipPaper,
+  today: async () => (await import('./today.ts')).todayPaper,
   wanted: async () => (await import('./wanted.ts')).wantedPaper,
 };
 

@@ -34,7 +34,9 @@ export type ReadName =
   | 'termReport'
   | 'termPlan'
   | 'termProblem'
-  | 'termChoices';
+  | 'termChoices'
+  | 'todayNow'
+  | 'todayLater';
 
 /** Something to be read in a worker that has a connection of its own. */
 export interface ReadJob {

@@ -33,6 +33,7 @@ import { listMissing } from './lend/found.ts';
 import { dueDays, listTellings } from './lend/telling.ts';
 import { termReport } from './lend/term.ts';
 import * as plans from './lend/termPlan/service.ts';
+import { todayLater, todayNow } from './today/service.ts';
 import { childPage, groupPage } from './watch/page.ts';
 
 /** What something is read with. */
@@ -88,6 +89,8 @@ const READS = {
   termProblem: (o: Reading, id: number) => plans.problemOf(o, id),
   termChoices: (o: Reading, id: number, at: { readonly borrower: number; readonly week: number }) =>
     plans.choicesFor(o, id, at),
+  todayNow: (o: Reading) => todayNow(o.em, o.today),
+  todayLater: (o: Reading) => todayLater(o.em, o.today),
 } satisfies Record<ReadName, unknown>;
 type Reads = typeof READS;
 type Data<K extends ReadName> = Parameters<Reads[K]> extends [Reading, ...infer D] ? D : never;

@@ -64,8 +64,10 @@ export function Shell() {
   const main = useRef<HTMLElement>(null);
   const station = STATIONS.find((s) => pathname.startsWith(`/${s.id}`));
   useEffect(() => {
-    document.title = text('foxButton2', { station: station?.name ?? text('thisPlace2') });
-  }, [station]);
+    document.title = text('foxButton2', {
+      station: station?.name ?? (pathname.startsWith('/today') ? text('today') : text('thisPlace2')),
+    });
+  }, [station, pathname]);
   const shown = useRef(station?.id);
   useEffect(() => {
     // After a change of station a keyboard and a screen reader go on at its heading, once it is there.

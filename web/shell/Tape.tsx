@@ -33,6 +33,20 @@ const Bar = styled.nav`
     color: var(--ink);
     text-decoration: none;
     flex: none;
+    > span {
+      display: grid;
+      gap: 3px;
+    }
+    small {
+      font: 600 13px/1 var(--body);
+      color: var(--fox-deep);
+      text-decoration: underline;
+      text-underline-offset: 2px;
+    }
+    &[aria-current] small {
+      text-decoration: none;
+      font-weight: 800;
+    }
   }
   .blade {
     margin: 9px 0 0;
@@ -83,7 +97,10 @@ const Bar = styled.nav`
   @media (max-width: 1100px) {
     .mark {
       width: 60px;
-      span {
+      flex-direction: column;
+      justify-content: center;
+      gap: 2px;
+      b {
         display: none;
       }
     }
@@ -190,7 +207,7 @@ export function Tape() {
     : null;
   return (
     <Bar aria-label={text('stations')}>
-      <NavLink to="/gather" className="mark" aria-label={text('foxButtonFirstStation')}>
+      <NavLink to="/today" className="mark" aria-label={text('foxButtonToday')}>
         <svg width="34" height="34" viewBox="0 0 32 32" aria-hidden>
           <path d="M3 3l8 5h10l8-5-2 15a11 11 0 0 1-22 0z" fill="var(--fox)" />
           <circle cx="16" cy="18" r="8" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
@@ -198,7 +215,10 @@ export function Tape() {
             [15.6, 20.6].map((y) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.4" fill="var(--ink)" />),
           )}
         </svg>
-        <span>{text('foxButton')}</span>
+        <span>
+          <b>{text('foxButton')}</b>
+          <small>{text('today')}</small>
+        </span>
       </NavLink>
       <div className="blade" ref={blade}>
         {STATIONS.map((s, i) => (
