@@ -54,11 +54,15 @@ const HEAD: Readonly<Record<TodayKind, string>> = {
   short: text('short'),
 };
 /** What belongs together stands in one panel, in the order of the day. */
-const GROUPS: readonly { readonly name: string; readonly kinds: readonly TodayKind[] }[] = [
-  { name: text('outAndBack'), kinds: ['called back', 'lend', 'late', 'due', 'kept'] },
-  { name: text('theKits'), kinds: ['clean', 'quarantine', 'test'] },
-  { name: text('families'), kinds: ['tell', 'note'] },
-  { name: text('making'), kinds: ['session', 'short'] },
+const COLUMNS: readonly (readonly { readonly name: string; readonly kinds: readonly TodayKind[] }[])[] = [
+  [
+    { name: text('outAndBack'), kinds: ['called back', 'lend', 'late', 'due', 'kept'] },
+    { name: text('families'), kinds: ['tell', 'note'] },
+  ],
+  [
+    { name: text('theKits'), kinds: ['clean', 'quarantine', 'test'] },
+    { name: text('making'), kinds: ['session', 'short'] },
+  ],
 ];
 const deskOf = (label: string): string => `/lend?kit=${encodeURIComponent(label)}`;
 
@@ -318,34 +322,38 @@ export function Component() {
       </Heading>
       {later.error && <Notice tone="stop">{words(later.error)}</Notice>}
       <Columns>
-        {GROUPS.map(({ name, kinds }) => {
-          const there = kinds.filter((k) => lines.some((l) => l.kind === k));
-          if (there.length === 0) return null;
-          return (
-            <Panel key={name} as="section" aria-label={name}>
-              <Stack $gap={10}>
-                <h2>{name}</h2>
-                {there.map((kind) => {
-                  const own = lines.filter((l) => l.kind === kind);
-                  const more = (counts[kind] ?? own.length) - own.length;
-                  return (
-                    <section key={kind} aria-label={HEAD[kind]}>
-                      <h3>{HEAD[kind]}</h3>
-                      <Lines>
-                        {own.map((l) => (
-                          <li key={keyOf(l)}>
-                            <Line line={l} today={now.data.day} />
-                          </li>
-                        ))}
-                      </Lines>
-                      {more > 0 && <Quiet>{text('moreOfThem', { more, most: own.length })}</Quiet>}
-                    </section>
-                  );
-                })}
-              </Stack>
-            </Panel>
-          );
-        })}
+        {COLUMNS.map((groups) => (
+          <Stack key={groups[0]!.name}>
+            {groups.map(({ name, kinds }) => {
+              const there = kinds.filter((k) => lines.some((l) => l.kind === k));
+              if (there.length === 0) return null;
+              return (
+                <Panel key={name} as="section" aria-label={name}>
+                  <Stack $gap={10}>
+                    <h2>{name}</h2>
+                    {there.map((kind) => {
+                      const own = lines.filter((l) => l.kind === kind);
+                      const more = (counts[kind] ?? own.length) - own.length;
+                      return (
+                        <section key={kind} aria-label={HEAD[kind]}>
+                          <h3>{HEAD[kind]}</h3>
+                          <Lines>
+                            {own.map((l) => (
+                              <li key={keyOf(l)}>
+                                <Line line={l} today={now.data.day} />
+                              </li>
+                            ))}
+                          </Lines>
+                          {more > 0 && <Quiet>{text('moreOfThem', { more, most: own.length })}</Quiet>}
+                        </section>
+                      );
+                    })}
+                  </Stack>
+                </Panel>
+              );
+            })}
+          </Stack>
+        ))}
       </Columns>
       {!isAll && !later.error && <Quiet role="status">{text('lookingFurther')}</Quiet>}
     </Stack>
