@@ -149,19 +149,25 @@ const mostFirst = (skill: Skill): string[] => {
   return [...patternIds()].sort((a, b) => rank(a) - rank(b));
 };
 
-/** Skills that nobody has asked for yet while nobody waits, pattern by pattern, so that one that is chosen meanwhile waits for one at most. */
+/**
+ * Skills that nobody has asked for yet while nobody waits, pattern by pattern, so that one that is chosen meanwhile waits for
+ * one at most.
+ *
+ * @returns whether it came to its end
+ */
 async function aheadOf(
   client: QueryClient,
   wish: Wish,
   given: Parameters<typeof tryOf>[2],
   isWanted: () => boolean,
   skills: readonly Skill[],
-): Promise<void> {
+): Promise<boolean> {
   for (const skill of skills)
     for (const family of mostFirst(skill)) {
-      if (!isWanted()) return;
+      if (!isWanted()) return false;
       await client.prefetchQuery(tryOf(family, { ...wish, skill }, given));
     }
+  return true;
 }
 
 /** Nobody has touched anything for so long: there is time to look ahead, ms. */
@@ -183,11 +189,16 @@ export function useAhead({ wish }: Wishes, materials: readonly MaterialRow[], fr
       touched = Date.now();
     };
     for (const name of INPUTS) window.addEventListener(name, touch, { passive: true });
+    let isBusy = false;
+    const isQuiet = (): boolean => isWanted && Date.now() - touched > QUIET;
     const timer = setInterval(() => {
-      if (Date.now() - touched < QUIET) return;
-      clearInterval(timer);
-      const isQuiet = (): boolean => isWanted && Date.now() - touched > QUIET;
-      void aheadOf(client, wish, { free, own, materials, most: 1 }, isQuiet, [wish.skill]);
+      if (isBusy || !isQuiet()) return;
+      isBusy = true;
+      // Whoever comes back in between is let through; it goes on where it was.
+      void aheadOf(client, wish, { free, own, materials, most: 1 }, isQuiet, [wish.skill]).then((isDone) => {
+        isBusy = false;
+        if (isDone) clearInterval(timer);
+      });
     }, QUIET / 4);
     return () => {
       isWanted = false;

@@ -8,6 +8,7 @@ import { daysBetween, longDay } from '../../../core/calendar/days.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
 import { shortDay } from '../../data/style.ts';
+import { isAtDesk, useSession } from '../../data/whoIsHere.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { FileLink } from '../../parts/FileLink.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
@@ -64,6 +65,8 @@ const COLUMNS: readonly (readonly { readonly name: string; readonly kinds: reado
     { name: text('making'), kinds: ['session', 'short'] },
   ],
 ];
+/** What who lends can do; the rest is for those who make. */
+const AT_DESK: readonly TodayKind[] = ['called back', 'lend', 'late', 'due', 'kept', 'clean', 'tell', 'note'];
 const deskOf = (label: string): string => `/lend?kit=${encodeURIComponent(label)}`;
 
 /** The families' planned kits, laid out: all of one family are lent at once, with a slip each. */
@@ -300,17 +303,24 @@ const keyOf = (l: TodayLine): string =>
 /** What there is to do now, for whom: each line is done from here, and is gone when it is done. */
 export function Component() {
   const { data: place } = usePlace();
+  const { data: session, isPending: isWhoOpen } = useSession();
   const now = useQuery({ queryKey: ['today'], queryFn: () => api<TodayPage>('GET', '/today') });
   const later = useQuery({
     queryKey: ['today', 'later'],
     queryFn: () => api<TodayPage>('GET', '/today/later'),
   });
   if (now.error) return <Notice tone="stop">{words(now.error)}</Notice>;
-  if (!place || !now.data) return <p role="status">{text('looking')}</p>;
-  const lines = [...now.data.lines, ...(later.data?.lines ?? [])];
+  if (!place || !now.data || isWhoOpen) return <p role="status">{text('looking')}</p>;
+  const isMine = (kind: TodayKind): boolean => !isAtDesk(session) || AT_DESK.includes(kind);
+  const lines = [...now.data.lines, ...(later.data?.lines ?? [])].filter((l) => isMine(l.kind));
   const counts = { ...now.data.counts, ...later.data?.counts };
   const shownOf = (kind: TodayKind): number => lines.filter((l) => l.kind === kind).length;
-  const all = lines.length + Object.entries(counts).reduce((n, [k, c]) => n + c - shownOf(k as TodayKind), 0);
+  const all =
+    lines.length +
+    Object.entries(counts).reduce(
+      (n, [k, c]) => n + (isMine(k as TodayKind) ? c - shownOf(k as TodayKind) : 0),
+      0,
+    );
   const isAll = later.data !== undefined;
   return (
     <Stack>

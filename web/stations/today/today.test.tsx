@@ -110,6 +110,28 @@ it('cleans a kit and puts rested finds on the shelf from there, and says why not
   expect(await screen.findByText('It was changed meanwhile.')).toBeVisible();
   expect(writes(calls)[1]!.body).toEqual({ version: 2, state: 'ready' });
 });
+it('shows who lends the half of the desk', async () => {
+  open(
+    [
+      line({ kind: 'clean', kits: [kit(1)] }),
+      line({ kind: 'test', design: { id: 5, name: 'Pull box' }, words: 'drop test' }),
+      line({ kind: 'session', id: 2, words: 'Nap making', steps: 0 }),
+    ],
+    [],
+    {
+      'GET /session': {
+        needed: true,
+        isFixed: false,
+        person: { id: 1, name: 'Ann', role: 'lender' },
+        isFirst: false,
+        lost: 0,
+      },
+    },
+  );
+  expect(await screen.findByText('One thing to do today')).toBeVisible();
+  expect(screen.getByRole('button', { name: 'FB-001a is clean' })).toBeVisible();
+  expect(screen.queryByText('Nap making')).toBeNull();
+});
 it('says how many there are where not all stand there', async () => {
   open([], [], { 'GET /today': page([line({ kind: 'clean', kits: [kit(1)] })], { clean: 45 }) });
   expect(await screen.findByText('45 things to do today')).toBeVisible();
