@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, type UseMutationResult } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { Kit, Loan } from '../../../contract/lending.ts';
@@ -117,9 +117,41 @@ function Lend({ line }: { line: TodayLine }) {
   );
 }
 
+/** Something that one touch from here does; why not, where it could not be done. */
+function OneTouch({
+  name,
+  label,
+  change,
+  children,
+}: {
+  /** What the button is called for who does not see the line beside it. */
+  name: string;
+  label: string;
+  change: UseMutationResult<unknown, Error, void>;
+  children: React.ReactNode;
+}) {
+  return (
+    <>
+      <span>
+        {children}
+        {change.error && <Notice tone="stop">{words(change.error)}</Notice>}
+      </span>
+      <Button
+        small
+        plain
+        isDisabled={change.isPending}
+        aria-label={name}
+        onPress={() => change.mutate(undefined)}
+      >
+        {label}
+      </Button>
+    </>
+  );
+}
+
 function Clean({ line }: { line: TodayLine }) {
   const kit = line.kits[0]!;
-  const change = useChange(
+  const change = useChange<void, Kit>(
     () => api<Kit>('POST', `/kits/${kit.id}/state`, { to: 'cleaned' }),
     (k) =>
       k.restsUntil
@@ -127,45 +159,21 @@ function Clean({ line }: { line: TodayLine }) {
         : text('cleaned', { label: k.label }),
   );
   return (
-    <>
-      <span>
-        {kit.name} <Quiet>{kit.label}</Quiet>
-        {change.error && <Notice tone="stop">{words(change.error)}</Notice>}
-      </span>
-      <Button
-        small
-        plain
-        isDisabled={change.isPending}
-        aria-label={text('isCleanOf', { label: kit.label })}
-        onPress={() => change.mutate(undefined)}
-      >
-        {text('isClean')}
-      </Button>
-    </>
+    <OneTouch name={text('isCleanOf', { label: kit.label })} label={text('isClean')} change={change}>
+      {kit.name} <Quiet>{kit.label}</Quiet>
+    </OneTouch>
   );
 }
 
 function Rested({ line }: { line: TodayLine }) {
-  const change = useChange(
+  const change = useChange<void, Lot>(
     () => api<Lot>('PUT', `/lots/${line.id!}`, { version: line.version, state: 'ready' }),
     () => text('putThere', { what: line.words }),
   );
   return (
-    <>
-      <span>
-        {line.words} <Quiet>{text('restedOn', { day: shortDay(line.day!) })}</Quiet>
-        {change.error && <Notice tone="stop">{words(change.error)}</Notice>}
-      </span>
-      <Button
-        small
-        plain
-        isDisabled={change.isPending}
-        aria-label={text('onShelfOf', { what: line.words })}
-        onPress={() => change.mutate(undefined)}
-      >
-        {text('onShelf')}
-      </Button>
-    </>
+    <OneTouch name={text('onShelfOf', { what: line.words })} label={text('onShelf')} change={change}>
+      {line.words} <Quiet>{text('restedOn', { day: shortDay(line.day!) })}</Quiet>
+    </OneTouch>
   );
 }
 
