@@ -1,3 +1,4 @@
+import { done } from './undo.ts';
 import { COUNT_OUTCOMES } from '../core/lend/status.ts';
 import { ALLERGIES } from '../core/lend/allergies.ts';
 import { z } from 'zod';
@@ -60,6 +61,8 @@ export const part = z.object({
   present: count,
   spoiled: count.optional(),
   writtenOff: count.optional(),
+  /** Of a count: of those that were missing, how many turned up since. */
+  found: count.optional(),
   takes: z.number().positive(),
 });
 export type Part = z.infer<typeof part>;
@@ -299,10 +302,12 @@ export const kitHistory = z.object({
   counts: z.array(kitCount),
   /** Cleaned, rested, retired, put back in use. */
   events: z.array(kitEvent),
+  /** What was done with it and undone the same day. */
+  undone: z.array(done),
 });
 export type KitHistory = z.infer<typeof kitHistory>;
 /** A family's history, latest first. */
-export const familyHistory = z.object({ loans: z.array(pastLoan) });
+export const familyHistory = z.object({ loans: z.array(pastLoan), undone: z.array(done) });
 export type FamilyHistory = z.infer<typeof familyHistory>;
 
 /** What is done with a kit that is in the house. */

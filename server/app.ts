@@ -1,3 +1,4 @@
+import { undoRoutes } from './undo/routes.ts';
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join, posix } from 'node:path';
@@ -115,6 +116,7 @@ export function makeApp(
     makeRoutes(serverContext),
     batchRoutes(serverContext),
     todayRoutes(serverContext),
+    undoRoutes(serverContext),
     lendRoutes(serverContext),
     termPlanRoutes(serverContext),
     watchRoutes(serverContext),

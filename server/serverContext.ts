@@ -1,3 +1,6 @@
+import { recordChanges } from './undo/record.ts';
+import { keepDone } from './undo/log.ts';
+import { whoAsks } from './people/who.ts';
 import type { EntityManager } from '@mikro-orm/core';
 import type { Logger } from 'pino';
 import type { Day } from '../core/calendar/days.ts';
@@ -59,6 +62,16 @@ async function begin(em: EntityManager): Promise<number> {
   return now!.changes;
 }
 
+/** Does what was asked, and keeps how it is undone where its door says that it can be. */
+async function recorded<T>(em: EntityManager, work: (em: EntityManager) => Promise<T>, day: Day): Promise<T> {
+  const asking = whoAsks();
+  if (!asking?.undoable) return work(em);
+  const { done, changes } = await recordChanges(em, () => work(em));
+  if (changes.length > 0)
+    asking.doneId = await keepDone(em, { who: asking.who ?? '', ...asking.undoable }, changes, day);
+  return done;
+}
+
 /** Seconds after which somebody may try again who came while writing was closed. */
 const CLOSED_FOR = 2;
 
@@ -82,6 +95,7 @@ export function makeServerContext(options: {
     const d = new Date();
     return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
   };
+  const today = (): Day => options.fixedToday ?? localDay();
   const patiently = async <T>(work: (em: EntityManager) => Promise<T>): Promise<T> => {
     const until = Date.now() + PATIENCE;
     for (;;)
@@ -89,7 +103,7 @@ export function makeServerContext(options: {
         let changes = 0;
         const result = await options.db.em.fork().transactional(async (em) => {
           changes = await begin(em);
-          const done = await work(em);
+          const done = await recorded(em, work, today());
           await recordInAuditLog(em);
           return done;
         });
@@ -155,7 +169,7 @@ export function makeServerContext(options: {
     exchanges: () => exchanges,
     lost: () => committed?.lost ?? 0,
     acceptLoss: () => committed?.write({ lost: 0 }),
-    today: () => options.fixedToday ?? localDay(),
+    today,
     folder: options.folder ?? null,
     workerPool: options.workerPool,
     mail: options.mail ?? simulatedMail(),

@@ -12,6 +12,8 @@ export interface CountOnRecord {
     readonly materialId: number | null;
     readonly due: number;
     readonly present: number;
+    /** Of those that were missing, how many turned up since. */
+    readonly found?: number | undefined;
   }[];
   readonly filled: readonly { readonly materialId: number; readonly quantity: number }[];
 }
@@ -36,11 +38,13 @@ export function lossesIn(counts: readonly CountOnRecord[], from: Day, to: Day): 
     for (const p of c.parts) {
       const key = `${c.kitId} ${p.name}`;
       const before = there.get(key) ?? p.due;
-      const gone = Math.max(0, before - p.present);
+      const found = p.found ?? 0;
+      // What turned up since was not lost.
+      const gone = Math.max(0, before - p.present - found);
       const filled = c.filled
         .filter((f) => f.materialId === p.materialId)
         .reduce((n, f) => n + f.quantity, 0);
-      there.set(key, Math.min(p.due, p.present + filled));
+      there.set(key, Math.min(p.due, p.present + found + filled));
       if (gone === 0 || !c.afterLoan || c.on < from || c.on > to) continue;
       const of = String(p.materialId ?? p.name);
       const loss = losses.get(of) ?? { name: p.name, materialId: p.materialId, lost: 0 };

@@ -186,6 +186,8 @@ export function bringIn(from: string, to: string): void {
   bringForward(to);
   const brought = new Database(to);
   try {
+    // What was done on the day of the copy is not undone here, where it was another day since.
+    brought.exec('delete from undo_log where undone_at is null');
     const problems = new Problems();
     looked(brought, problems);
     problems.end();

@@ -565,6 +565,20 @@ function firstHour(add: Add): void {
   add('alter table "note" add column "version" integer not null default 1');
 }
 
+/**
+ * What was done on a day, and what each row was before, so that it can be taken back; what was taken back stays. Weeks of a
+ * term that are closed. Loans by the day they came back: Today asks for the latest.
+ */
+function undoing(add: Add): void {
+  add(
+    'create table "undo_log" ("id" integer not null primary key autoincrement, "at" integer not null, "done_on" text not null, "who" text not null, "role" text not null, "did" text not null, "about" text not null, "kits" json not null, "families" json not null, "changes" json not null, "undone_at" integer null, "undone_by" text not null default \'\', "why" text not null default \'\')',
+  );
+  add('create index "undo_log_day" on "undo_log" ("done_on", "id")');
+  add('create index "undo_log_undone" on "undo_log" ("id") where "undone_at" is not null');
+  add('create index "loan_returned" on "loan" ("returned_on") where "returned_on" is not null');
+  add(`alter table "term_plan" add column "closed" json not null default '[]'`);
+}
+
 /** A step of the layout: what it is called in a file that has it, and the statements that make it. */
 export interface Change {
   readonly name: string;
@@ -602,6 +616,7 @@ export const changes: readonly Change[] = [
   change('2026-12-01-roles', roles),
   change('2026-12-01-kits-bundles-levels', kitsBundlesLevels),
   change('2026-12-02-first-hour', firstHour),
+  change('2026-12-02-undo', undoing),
 ];
 
 /** Their names; a file that knows others is from a newer version. */

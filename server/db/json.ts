@@ -29,4 +29,6 @@ export type PartJson = {
   /** Kept of counts only. */
   spoiled?: number | undefined;
   writtenOff?: number | undefined;
+  /** Kept of counts only: of those that were missing, how many turned up since. */
+  found?: number | undefined;
 };

@@ -34,6 +34,7 @@ const LANDED: Readonly<Record<string, string>> = {
   '2026-12-01-roles': '8e82ec11acf19629fd2619e82cf46d1884215a2917fefd315ad331136bbd3ed2',
   '2026-12-01-kits-bundles-levels': '206c4e0deb97a573b460edf98a11394aeac1c68a98225d5f1bd4088f023d21ad',
   '2026-12-02-first-hour': '60c67b155c9672c4324fb608da7519d4bc244a9f6c77379c3c99f67978b4342f',
+  '2026-12-02-undo': '751c5e17be7510d1bdc91bae27b08f2b641b079867f402f811aad61631f54afe',
 };
 const FIXTURES = join(import.meta.dirname, 'landed');
 

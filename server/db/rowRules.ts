@@ -33,6 +33,10 @@ const sizes = z.looseObject({
 
 /** What the JSON of a column holds, as far as everything here relies on it; what a screen refuses is refused there. */
 const JSON_RULES: Readonly<Record<string, z.ZodType>> = {
+  'undo_log.kits': z.array(id).max(100_000),
+  'undo_log.families': z.array(id).max(100_000),
+  'undo_log.changes': z.array(record).max(1_000_000),
+  'term_plan.closed': z.array(number).max(100),
   'place.languages': texts.min(1),
   'place.rules': z.looseObject({ changes: z.array(record), own: z.array(record) }),
   'place.file_columns': z.record(z.string(), words),

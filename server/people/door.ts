@@ -1,3 +1,4 @@
+import { UNDO_HEADER } from '../../contract/undo.ts';
 import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import type { PersonRole } from '../../contract/people.ts';
@@ -32,6 +33,8 @@ export interface DoorRule {
   readonly status: number;
   /** A list that comes in pages. */
   readonly isPage: boolean;
+  /** What it did can be taken back the same day. */
+  readonly isUndoable: boolean;
 }
 
 /** What a door is declared with; what is left out is as it mostly is. */
@@ -51,6 +54,7 @@ interface Declared<Q, B> {
   readonly body?: z.ZodType<B>;
   readonly status?: number;
   readonly isPage?: boolean;
+  readonly isUndoable?: boolean;
 }
 
 /** What a door is asked with, read and checked. */
@@ -77,7 +81,7 @@ export const personIn = (res: Response): { readonly role: PersonRole; readonly n
   (res.locals as { person?: { role: PersonRole; name: string } }).person;
 
 /** Lets nobody through who may not, and writes down who comes. */
-function letIn(req: Request, res: Response, { role, does, isOnesOwn }: DoorRule): void {
+function letIn(req: Request, res: Response, { role, does, isOnesOwn, isUndoable }: DoorRule): void {
   const person = personIn(res);
   if (person && !suffices(person.role, role))
     throw new ProblemError(403, `${person.name} may not do that here: it needs a ${role}.`, [
@@ -93,6 +97,7 @@ function letIn(req: Request, res: Response, { role, does, isOnesOwn }: DoorRule)
   const asking = whoAsks();
   if (!asking) return;
   asking.does = does;
+  asking.undoable = isUndoable && does !== null ? { did: does, role } : null;
   // A child's code in an address is none of the record's business.
   asking.asked = `${req.method} ${String((req.route as { path: unknown }).path)}`.replace(
     /:id\b/,
@@ -135,6 +140,8 @@ function guarded<Q, B>(rule: DoorRule, handle: (asked: Asked<Q, B>) => unknown) 
     });
     // It has sent its answer by itself, or nobody is there any more.
     if (res.headersSent || res.destroyed) return;
+    const doneId = whoAsks()?.doneId ?? null;
+    if (doneId !== null) res.set(UNDO_HEADER, String(doneId));
     if (rule.isPage) sendPage(req, res, answer as { items: readonly unknown[] } & Omit<PageEnd, 'count'>);
     else if (answer === undefined) res.status(204).end();
     else if (answer instanceof JsonText) res.status(rule.status).type('json').send(answer.text);
@@ -164,6 +171,7 @@ export class Doors {
       body: declared.body ?? null,
       status: declared.status ?? 200,
       isPage: declared.isPage ?? false,
+      isUndoable: declared.isUndoable ?? false,
     };
     this.router[method](path, Object.assign(guarded(rule, handle), { rule }));
   }

@@ -19,7 +19,16 @@ export function guard(serverContext: ServerContext): RequestHandler {
     const writes = req.method !== 'GET' && req.method !== 'HEAD';
     const go = (who: string | null): void =>
       askedBy(
-        { who, asked, from: who ?? `address ${req.ip ?? ''}`, writes, does: null, isKept: false },
+        {
+          who,
+          asked,
+          from: who ?? `address ${req.ip ?? ''}`,
+          writes,
+          does: null,
+          isKept: false,
+          undoable: null,
+          doneId: null,
+        },
         next,
       );
     if (OPEN.test(req.path)) return go(null);

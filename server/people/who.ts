@@ -1,4 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
+import type { PersonRole } from '../../contract/people.ts';
 
 /** Who asked for what is being done now. */
 export interface Asking {
@@ -13,6 +14,10 @@ export interface Asking {
   readonly writes: boolean;
   /** Set once it is on record: one request is one line, however often it writes. */
   isKept: boolean;
+  /** Where the door can be gone back through the same day: what it did, for whom it opens. */
+  undoable: { readonly did: string; readonly role: PersonRole } | null;
+  /** What it is taken back by, once it was done. */
+  doneId: number | null;
 }
 
 const asking = new AsyncLocalStorage<Asking>();

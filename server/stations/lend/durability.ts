@@ -28,7 +28,7 @@ export async function lasting(em: EntityManager): Promise<Lasting[]> {
       const past = kits.get(c.kit_id) ?? { due: part.due, returns: [] };
       kits.set(c.kit_id, past);
       past.returns.push({
-        missing: part.due - part.present,
+        missing: part.due - part.present - (part.found ?? 0),
         spoiled: part.spoiled ?? 0,
         filled: filled.filter((f) => f.materialId === part.materialId).reduce((n, f) => n + f.quantity, 0),
       });

@@ -1,3 +1,4 @@
+import { forgetDone } from '../../undo/log.ts';
 import { randomBytes } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/core';
 import type { Day } from '../../../core/calendar/days.ts';
@@ -89,6 +90,7 @@ export async function eraseFamily(
     { borrower: id, endedOn: null },
     { endedOn: today, outcome: 'dropped' },
   );
+  await forgetDone(em, { family: id });
   await keepTrace(em, 'family', id);
   await em.nativeDelete(TellingRow, { borrower: id });
   await em.nativeDelete(OutboxRow, { borrower: id });

@@ -1,3 +1,4 @@
+import { undoneOf } from '../../undo/log.ts';
 import type { EntityManager } from '@mikro-orm/core';
 import type { FamilyHistory, KitCount, KitHistory, PastLoan } from '../../../contract/lending.ts';
 import { BorrowerRow, KitRow } from '../../db/entities.ts';
@@ -75,6 +76,7 @@ export async function kitHistory(em: EntityManager, kitId: number, most: number)
     loans: loans.map((l) => pastLoan(l, byLoan)),
     counts,
     events: await eventsOf(em, kitId, most),
+    undone: await undoneOf(em, 'kits', kitId, most),
   };
 }
 
@@ -91,5 +93,8 @@ export async function familyHistory(em: EntityManager, id: number, most: number)
     [id, most],
   );
   const byLoan = new Map(counts.map((c) => [c.loan_id!, countJson(c)]));
-  return { loans: loans.map((l) => pastLoan(l, byLoan)) };
+  return {
+    loans: loans.map((l) => pastLoan(l, byLoan)),
+    undone: await undoneOf(em, 'families', id, most),
+  };
 }

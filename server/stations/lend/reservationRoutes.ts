@@ -20,7 +20,7 @@ export function reservationRoutes({ em, inTransaction, today }: ServerContext): 
     {
       about: 'see `GET /reservations`',
       role: 'lender',
-      does: 'reserved a kit',
+      does: 'reserved a kit', isUndoable: true,
       body: reservationInput,
       status: 201,
     },
@@ -28,7 +28,7 @@ export function reservationRoutes({ em, inTransaction, today }: ServerContext): 
   );
   r.delete(
     '/reservations/:id',
-    { about: 'see `GET /reservations`', role: 'lender', does: 'dropped a reservation', id: 'reservation' },
+    { about: 'see `GET /reservations`', role: 'lender', does: 'dropped a reservation', isUndoable: true, id: 'reservation' },
     async ({ id }) => {
       await inTransaction((m) => dropReservation(m, id, today()));
     },

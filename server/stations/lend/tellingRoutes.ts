@@ -27,7 +27,7 @@ export function tellingRoutes(serverContext: ServerContext): Router {
   );
   r.post(
     '/tellings',
-    { about: 'see `GET /tellings`', role: 'lender', does: 'told a family', body: tellingInput, status: 201 },
+    { about: 'see `GET /tellings`', role: 'lender', does: 'told a family', isUndoable: true, body: tellingInput, status: 201 },
     ({ body: input }) => inTransaction((m) => keepTelling(m, input, today())),
   );
   r.get(

@@ -1,3 +1,4 @@
+import { forgetDone } from '../../undo/log.ts';
 import { randomBytes } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/core';
 import { ERASED } from '../../../contract/children.ts';
@@ -37,6 +38,7 @@ export async function childData(em: EntityManager, code: string) {
  */
 export async function eraseChild(em: EntityManager, code: string): Promise<void> {
   await childData(em, code);
+  await forgetDone(em, { code });
   await keepTrace(em, 'child', code);
   const nobody = `${ERASED}${randomBytes(6).toString('hex')}`;
   await em.nativeUpdate(NoteRow, { child: code }, { child: nobody, words: '' });
