@@ -48,14 +48,15 @@ async function aboutOf(
   const some = async (sql: string, ids: readonly number[]): Promise<string[]> => {
     const found = await rows<{ name: string }>(em, sql, [JSON.stringify(ids)]);
     const names = found.map((f) => f.name);
-    return names.length > NAMED
-      ? [...names.slice(0, NAMED), `and ${names.length - NAMED} more`]
-      : names;
+    return names.length > NAMED ? [...names.slice(0, NAMED), `and ${names.length - NAMED} more`] : names;
   };
   const names = [...new Set(namesIn(changes))];
   return [
     ...names.slice(0, NAMED),
-    ...(await some('select label as name from kit where id in (select value from json_each(?)) order by 1', kits)),
+    ...(await some(
+      'select label as name from kit where id in (select value from json_each(?)) order by 1',
+      kits,
+    )),
     ...(await some(
       'select name from borrower where id in (select value from json_each(?)) order by 1',
       families,
@@ -118,9 +119,7 @@ const doneJson = (d: Omit<Columns, 'changes'>): Done => ({
   did: d.did,
   about: d.about,
   undone:
-    d.undone_at === null
-      ? null
-      : { at: new Date(d.undone_at).toISOString(), by: d.undone_by, why: d.why },
+    d.undone_at === null ? null : { at: new Date(d.undone_at).toISOString(), by: d.undone_by, why: d.why },
 });
 
 /** A page of what was done on a day, the latest first. */
@@ -129,7 +128,9 @@ export async function listDone(
   query: { readonly limit: number; readonly before: number },
   today: Day,
 ) {
-  const [all] = await rows<{ n: number }>(em, 'select count(*) as n from undo_log where done_on = ?', [today]);
+  const [all] = await rows<{ n: number }>(em, 'select count(*) as n from undo_log where done_on = ?', [
+    today,
+  ]);
   const found = await rows<Omit<Columns, 'changes'>>(
     em,
     `select ${FIELDS} from undo_log where done_on = ? and id < ? order by id desc limit ?`,

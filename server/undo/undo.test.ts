@@ -112,8 +112,7 @@ const ACTS: Readonly<
   'a note that is corrected': async () => {
     const { body } = await desk.post('/notes', { ...NOTE, designId: design.id }).expect(201);
     const { id, version } = body as { id: number; version: number };
-    return () =>
-      desk.put(`/notes/${id}`, { ...NOTE, designId: design.id, seconds: 90, version }).expect(200);
+    return () => desk.put(`/notes/${id}`, { ...NOTE, designId: design.id, seconds: 90, version }).expect(200);
   },
   'a note that is deleted': async () => {
     const { body } = await desk.post('/notes', { ...NOTE, designId: design.id }).expect(201);
@@ -174,15 +173,18 @@ describe('undo', () => {
   it('stays in the history of the kit and of the family, with who and why', async () => {
     const { id } = await lend();
     const [top] = (await desk.get('/done').expect(200)).body as Done[];
-    expect(top).toMatchObject({ id, did: 'lent a kit', about: `${kits[0]!.label}, Teal Skiff`, undone: null });
+    expect(top).toMatchObject({
+      id,
+      did: 'lent a kit',
+      about: `${kits[0]!.label}, Teal Skiff`,
+      undone: null,
+    });
     await back(id).expect(200);
     const ofKit = (await desk.get(`/kits/${kits[0]!.id}/history`).expect(200)).body as KitHistory;
     const ofFamily = (await desk.get(`/borrowers/${family}/history`).expect(200)).body as FamilyHistory;
     for (const { loans, undone } of [ofKit, ofFamily]) {
       expect(loans).toEqual([]);
-      expect(undone).toMatchObject([
-        { did: 'lent a kit', undone: { by: 'Ann', why: 'the wrong family' } },
-      ]);
+      expect(undone).toMatchObject([{ did: 'lent a kit', undone: { by: 'Ann', why: 'the wrong family' } }]);
     }
   });
   it('waits for what was done with the kit since, and says what', async () => {

@@ -1,3 +1,4 @@
+import { UNDO_HEADER } from '../../contract/undo.ts';
 import type { Problem } from '../../contract/common.ts';
 import { useSignedOut } from './session.ts';
 import { text } from './text.ts';
@@ -21,6 +22,11 @@ const offline = (detail: string): Problem => ({
 
 const notReached = (): ApiError => new ApiError(offline(text('foxButtonDoesNot')));
 
+const doneIds = new WeakMap<object, number>();
+/** What a change can be undone by, from its answer; undefined where it cannot. */
+export const doneIdOf = (answer: unknown): number | undefined =>
+  typeof answer === 'object' && answer !== null ? doneIds.get(answer) : undefined;
+
 async function answer<T>(path: string, init: RequestInit): Promise<{ body: T; headers: Headers | null }> {
   let response: Response;
   try {
@@ -34,6 +40,8 @@ async function answer<T>(path: string, init: RequestInit): Promise<{ body: T; he
     .catch(() => offline(text('answerCouldNotRead', { status: response.status })));
   if (response.status === 401 && !path.startsWith('/session')) useSignedOut.getState().set(true);
   if (!response.ok) throw new ApiError(body as Problem);
+  const done = Number(response.headers?.get(UNDO_HEADER) ?? NaN);
+  if (done > 0 && typeof body === 'object' && body !== null) doneIds.set(body, done);
   return { body: body as T, headers: response.headers ?? null };
 }
 const call = async <T>(path: string, init: RequestInit): Promise<T> => (await answer<T>(path, init)).body;

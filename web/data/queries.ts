@@ -1,4 +1,4 @@
-import { say } from '../parts/messages.ts';
+import { sayDone } from './undo.ts';
 import {
   QueryClient,
   useInfiniteQuery,
@@ -112,7 +112,7 @@ export function useChange<I, O>(
   return useMutation({
     mutationFn: change,
     // Told here, and so also where the screen that asked is gone by then.
-    onSuccess: (done, input) => says && say(says(done, input)),
+    onSuccess: (done, input) => says && sayDone(says(done, input), done, queries),
     onSettled: () => queries.invalidateQueries(),
   });
 }

@@ -7,7 +7,6 @@ import { api, apiList, words } from '../data/api.ts';
 import { useChange } from '../data/queries.ts';
 import { amountOfIt, money, shortDay } from '../data/style.ts';
 import { Button } from '../parts/Button.tsx';
-import { say } from '../parts/messages.ts';
 import { Notice, Quiet, Row, Spread, Stack } from '../parts/Panel.tsx';
 import { Table } from '../parts/Table.tsx';
 import { Verdict } from '../shell/Verdict.tsx';
@@ -53,11 +52,13 @@ export function Buy({
       const offer = offers.find((o) => String(o.id) === p.offer);
       return offer ? [{ count: p.count, offer }] : [];
     }) ?? [];
-  const take = useChange(() =>
-    api<BoughtLot[]>('POST', '/purchases', {
-      packs: packs.map((p) => ({ offerId: p.offer.id, count: p.count })),
-      ...(designId === undefined ? {} : { designId }),
-    }),
+  const take = useChange(
+    () =>
+      api<BoughtLot[]>('POST', '/purchases', {
+        packs: packs.map((p) => ({ offerId: p.offer.id, count: p.count })),
+        ...(designId === undefined ? {} : { designId }),
+      }),
+    (lots) => text('onShelf', { lots: lots.map((l) => `${l.quantity} × ${l.name}`).join(', ') }),
   );
   const charges = [...new Set(packs.map((p) => p.offer.supplierId))].flatMap((id) => {
     const supplier = suppliers.find((s) => s.id === id);
@@ -108,17 +109,7 @@ export function Buy({
       )}
       {packs.length > 0 && (
         <Row>
-          <Button
-            small
-            plain
-            isDisabled={take.isPending}
-            onPress={() =>
-              take.mutate(undefined, {
-                onSuccess: (lots) =>
-                  say(text('onShelf', { lots: lots.map((l) => `${l.quantity} × ${l.name}`).join(', ') })),
-              })
-            }
-          >
+          <Button small plain isDisabled={take.isPending} onPress={() => take.mutate(undefined)}>
             {text('boughtPutOnShelf')}
           </Button>
           {take.error && <Notice tone="stop">{words(take.error)}</Notice>}

@@ -15,6 +15,21 @@ const queue = async () => {
 /** Says what was done. */
 export const say = (words: string): void =>
   void queue().then((q) => q.add({ words, tone: 'clear' }, { timeout: UNDO_MS }));
+/** Says what was done, and offers to undo it for a while. */
+export const sayUndoable = (words: string, undo: () => void): void =>
+  void queue().then((q) => {
+    const key = q.add(
+      {
+        words,
+        tone: 'clear',
+        undo: () => {
+          q.close(key);
+          undo();
+        },
+      },
+      { timeout: UNDO_MS },
+    );
+  });
 /** Says what went wrong; stays until it is closed. */
 export const sayProblem = (words: string): void => void queue().then((q) => q.add({ words, tone: 'stop' }));
 

@@ -253,7 +253,8 @@ export function gatherRoutes({ inTransaction, em, today }: ServerContext): Route
       about:
         'what was bought goes on the shelf, a lot for each content of each pack, with its price; all or nothing. `designId` says for which design',
       role: 'designer',
-      does: 'took a purchase in', isUndoable: true,
+      does: 'took a purchase in',
+      isUndoable: true,
       body: boughtInput,
       status: 201,
     },

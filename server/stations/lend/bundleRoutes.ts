@@ -161,7 +161,8 @@ export function bundleRoutes(serverContext: ServerContext): Router {
     {
       about: 'takes what the kits need, shared pieces once a kit, and labels them `FB-K001a`, all or nothing',
       role: 'designer',
-      does: 'made kits', isUndoable: true,
+      does: 'made kits',
+      isUndoable: true,
       id: 'bundle',
       body: bundleBuild,
       status: 201,

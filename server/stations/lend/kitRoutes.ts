@@ -31,7 +31,8 @@ export function kitRoutes({ em, inTransaction, today }: ServerContext): Router {
     {
       about: 'a count in the house; loans and counts, what was missing, filled, and from which lots',
       role: 'lender',
-      does: 'counted a kit', isUndoable: true,
+      does: 'counted a kit',
+      isUndoable: true,
       id: 'kit',
       body: countInHouseInput,
     },
@@ -43,7 +44,8 @@ export function kitRoutes({ em, inTransaction, today }: ServerContext): Router {
       about:
         'what is done with a kit in the house, on record. A kit that came back is lent again once it is cleaned, and has rested where part of it cannot be washed',
       role: 'lender',
-      does: 'changed the state of a kit', isUndoable: true,
+      does: 'changed the state of a kit',
+      isUndoable: true,
       id: 'kit',
       body: stateInput,
     },
@@ -77,7 +79,8 @@ export function kitRoutes({ em, inTransaction, today }: ServerContext): Router {
     {
       about: 'see `GET /pieces/missing`',
       role: 'lender',
-      does: 'put a piece back that turned up', isUndoable: true,
+      does: 'put a piece back that turned up',
+      isUndoable: true,
       id: 'kit',
       body: foundInput,
     },

@@ -29,7 +29,8 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
       about:
         'lending, of what is clean, whole and not called back; 422 with each finding where the check stops it for that family, unless somebody who may design gives a reason; `spoiled` says how many of those that are short are there but unfit; `then` is `shelve`, `fill` (from stock that is free), `repair`, `write off` (the kit goes on with fewer; one that turns up belongs again) or `ask back` (put aside, and its family is told)',
       role: 'lender',
-      does: 'lent a kit', isUndoable: true,
+      does: 'lent a kit',
+      isUndoable: true,
       body: loanInput,
       status: 201,
     },
@@ -43,7 +44,8 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
     {
       about: 'see `POST /loans`',
       role: 'lender',
-      does: 'lent kits together', isUndoable: true,
+      does: 'lent kits together',
+      isUndoable: true,
       body: loansInput,
       status: 201,
     },
@@ -68,7 +70,8 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
     {
       about: 'a later day; refused for what is called back, and for what is kept for another family',
       role: 'lender',
-      does: 'renewed a loan', isUndoable: true,
+      does: 'renewed a loan',
+      isUndoable: true,
       id: 'loan',
       body: renewInput,
     },
@@ -79,7 +82,8 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
     {
       about: 'counted back, cleaned on the spot and lent on, all or nothing',
       role: 'lender',
-      does: 'handed a kit on', isUndoable: true,
+      does: 'handed a kit on',
+      isUndoable: true,
       id: 'loan',
       body: handOnInput,
       status: 201,
@@ -91,7 +95,14 @@ export function loanRoutes({ em, inTransaction, today, workerPool }: ServerConte
   );
   r.post(
     '/loans/:id/return',
-    { about: 'see `POST /loans`', role: 'lender', does: 'took a kit back', isUndoable: true, id: 'loan', body: returnInput },
+    {
+      about: 'see `POST /loans`',
+      role: 'lender',
+      does: 'took a kit back',
+      isUndoable: true,
+      id: 'loan',
+      body: returnInput,
+    },
     ({ id, body: input }) => inTransaction((m) => lend.takeBack(m, id, input, today())),
   );
   return r.router;

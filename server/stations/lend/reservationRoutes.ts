@@ -20,7 +20,8 @@ export function reservationRoutes({ em, inTransaction, today }: ServerContext): 
     {
       about: 'see `GET /reservations`',
       role: 'lender',
-      does: 'reserved a kit', isUndoable: true,
+      does: 'reserved a kit',
+      isUndoable: true,
       body: reservationInput,
       status: 201,
     },
@@ -28,7 +29,13 @@ export function reservationRoutes({ em, inTransaction, today }: ServerContext): 
   );
   r.delete(
     '/reservations/:id',
-    { about: 'see `GET /reservations`', role: 'lender', does: 'dropped a reservation', isUndoable: true, id: 'reservation' },
+    {
+      about: 'see `GET /reservations`',
+      role: 'lender',
+      does: 'dropped a reservation',
+      isUndoable: true,
+      id: 'reservation',
+    },
     async ({ id }) => {
       await inTransaction((m) => dropReservation(m, id, today()));
     },

@@ -38,12 +38,14 @@ interface Out {
   dueOn: string;
 }
 
-/** The language asked, else the first of the place that messages are written in, else English. */
+/** The language asked, else the family's own, else the first of the place that messages are written in, else English. */
 function wordsIn(
   place: { languages: string[]; messages: OwnMessages },
   asked: string | undefined,
+  own: string | null,
 ): { language: string; template: MessageTemplate } {
-  for (const language of asked === undefined ? [...place.languages, 'en'] : [asked]) {
+  const usual = [...(own === null ? [] : [own]), ...place.languages, 'en'];
+  for (const language of asked === undefined ? usual : [asked]) {
     const template = templateFor(language, place.messages);
     if (template) return { language, template };
   }
@@ -59,7 +61,14 @@ export async function listTellings(
   asked: string | undefined,
 ): Promise<Telling[]> {
   const place = await em.findOneOrFail(PlaceRow, { id: 1 });
-  const { language, template } = wordsIn(place, asked);
+  const inWords = new Map<string | null, ReturnType<typeof wordsIn>>();
+  const wordsOf = (own: string | null): ReturnType<typeof wordsIn> => {
+    const known = inWords.get(own) ?? wordsIn(place, asked, own);
+    inWords.set(own, known);
+    return known;
+  };
+  // A language without words is refused, though there is nobody to tell.
+  wordsOf(null);
   const recalled = await recalledKits(em);
   const out = await rows<Out>(
     em,
@@ -87,19 +96,24 @@ export async function listTellings(
       )
     ).map((t) => [t.borrower_id, t]),
   );
-  const addresses = new Map(
+  const facts = new Map(
     (
-      await rows<{ id: number; mail: string }>(em, 'select id, mail from borrower where mail is not null')
-    ).map((b) => [b.id, b.mail]),
+      await rows<{ id: number; mail: string | null; language: string | null }>(
+        em,
+        'select id, mail, language from borrower where mail is not null or language is not null',
+      )
+    ).map((b) => [b.id, b]),
   );
   return [...families].map(([borrowerId, { borrower, items }]): Telling => {
     const last = told.get(borrowerId);
+    const of = facts.get(borrowerId);
+    const { language, template } = wordsOf(of?.language ?? null);
     return {
       borrowerId,
       borrower,
       items,
       language,
-      mail: addresses.get(borrowerId) ?? null,
+      mail: of?.mail ?? null,
       ...messageFor({
         family: borrower,
         place: place.name,

@@ -20,14 +20,21 @@ export function tellingRoutes(serverContext: ServerContext): Router {
     '/tellings',
     {
       about:
-        'what each family is to be told today (called back, late, came back short and asked back, due within three days, kept for it and in), with the words, and when it was told just that; `by` is printed, copied, mailed or said',
+        'what each family is to be told today (called back, late, came back short and asked back, due within three days, kept for it and in), with the words, and when it was told just that; `by` is printed (on paper, given to them), copied (in a message of one’s own), mailed or said (in person)',
       query: tellingQuery,
     },
     ({ res, query }) => readingText(serverContext, abortOnClose(res))('tellings', query.language),
   );
   r.post(
     '/tellings',
-    { about: 'see `GET /tellings`', role: 'lender', does: 'told a family', isUndoable: true, body: tellingInput, status: 201 },
+    {
+      about: 'see `GET /tellings`',
+      role: 'lender',
+      does: 'told a family',
+      isUndoable: true,
+      body: tellingInput,
+      status: 201,
+    },
     ({ body: input }) => inTransaction((m) => keepTelling(m, input, today())),
   );
   r.get(
@@ -64,7 +71,7 @@ export function tellingRoutes(serverContext: ServerContext): Router {
     '/outbox',
     {
       about:
-        'messages to families whose address is known, mailed at once; what the mail server (`FOX_SMTP`; else a simulated one, which refuses `@refused.example`) does not take waits and is tried again. What it took is on record as told',
+        'messages to families whose address is known, mailed at once; what the mail server (`FOX_SMTP`; else a simulated one, which refuses `@refused.example`) does not take waits and is tried again. What a real one took is on record as told; of the simulated one nothing is',
     },
     () => listOutbox(em(), serverContext.mail),
   );

@@ -93,7 +93,8 @@ export function batchRoutes(serverContext: ServerContext): Router {
     {
       about: 'takes everything off the shelf, what was spoiled too, and labels the kits, all or nothing',
       role: 'designer',
-      does: 'finished a batch', isUndoable: true,
+      does: 'finished a batch',
+      isUndoable: true,
       id: 'batch',
       body: madeInput,
     },

@@ -81,7 +81,8 @@ export function makeRoutes(serverContext: ServerContext): Router {
       about:
         'takes what is free of other designs on the bench, makes labelled kits, all or nothing; answers `{id, designId, kits: [{id, label}], offcuts: [{name, count}]}`: what is left of tubes and dowels from 60 mm on goes back on the shelf as a material of its own',
       role: 'designer',
-      does: 'made kits', isUndoable: true,
+      does: 'made kits',
+      isUndoable: true,
       body: buildInput,
       status: 201,
     },

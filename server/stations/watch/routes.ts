@@ -120,7 +120,14 @@ export function watchRoutes(serverContext: ServerContext): Router {
   r.get('/notes/summary', { about: 'see `GET /notes`' }, () => watch.notesSummary(em()));
   r.post(
     '/notes',
-    { about: 'see `GET /notes`', role: 'lender', does: 'wrote a note', isUndoable: true, body: noteInput, status: 201 },
+    {
+      about: 'see `GET /notes`',
+      role: 'lender',
+      does: 'wrote a note',
+      isUndoable: true,
+      body: noteInput,
+      status: 201,
+    },
     ({ body: input }) => {
       if (input.satOn > today()) throw inTheFuture(today());
       return inTransaction((m) => watch.addNote(m, input));
@@ -131,7 +138,8 @@ export function watchRoutes(serverContext: ServerContext): Router {
     {
       about: 'see `GET /notes`; with the `version` that was read, else 409',
       role: 'lender',
-      does: 'corrected a note', isUndoable: true,
+      does: 'corrected a note',
+      isUndoable: true,
       id: 'note',
       body: noteUpdate,
     },

@@ -7,7 +7,7 @@ import { daysBetween } from '../../../core/calendar/days.ts';
 import type { CountOutcome } from '../../../core/lend/status.ts';
 import { smallParts } from '../../../core/gauge/smallParts.ts';
 import { shapeOf } from '../../../core/materials/material.ts';
-import { api, words } from '../../data/api.ts';
+import { api, doneIdOf, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
 import { shortDay } from '../../data/style.ts';
 import { Picture } from '../../drawing/Picture.tsx';
@@ -17,6 +17,7 @@ import { Notice, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
 import { Homes } from './Found.tsx';
 import { begunCount, keepCount } from './begunCount.ts';
+import type { OnDone } from './JustDone.tsx';
 import { text } from './text.ts';
 
 const Count = styled.li`
@@ -63,6 +64,7 @@ export function CountIn({
   place,
   daysLate,
   onUnfinished,
+  onDone,
 }: {
   kit: Kit;
   materials: readonly MaterialRow[];
@@ -71,6 +73,7 @@ export function CountIn({
   place: Place;
   daysLate: number;
   onUnfinished(unfinished: boolean): void;
+  onDone: OnDone;
 }) {
   const loan = kit.openLoan;
   const [start] = useState(() => kit.parts.map((p) => (loan ? p.due : p.present)));
@@ -92,20 +95,6 @@ export function CountIn({
     setSpoiled(next);
     keepCount(kit.id, loan?.id ?? null, there.some((n, i) => n !== start[i]) ? [...there, ...next] : null);
   };
-  const done = useChange(async (then: CountOutcome) => {
-    const body = { present, ...(spoiled.some((n) => n > 0) ? { spoiled } : {}), then };
-    const after = await (loan
-      ? api<Kit>('POST', `/loans/${loan.id}/return`, body)
-      : api<Kit>('POST', `/kits/${kit.id}/count`, body));
-    keepCount(kit.id, loan?.id ?? null, null);
-    return after;
-  });
-  const [isOver, setOver] = useState(false);
-  const begun = !done.isSuccess && present.some((n, i) => n !== start[i]);
-  useEffect(() => {
-    onUnfinished(begun);
-    return () => onUnfinished(false);
-  }, [begun, onUnfinished]);
   const gaps = kit.parts
     .map((part, i) => ({
       part,
@@ -115,6 +104,32 @@ export function CountIn({
       material: materials.find((m) => m.id === part.materialId),
     }))
     .filter((g) => g.short > 0);
+  const done = useChange(async (then: CountOutcome) => {
+    const body = { present, ...(spoiled.some((n) => n > 0) ? { spoiled } : {}), then };
+    const after = await (loan
+      ? api<Kit>('POST', `/loans/${loan.id}/return`, body)
+      : api<Kit>('POST', `/kits/${kit.id}/count`, body));
+    keepCount(kit.id, loan?.id ?? null, null);
+    const about = { kit: kit.label, borrower: loan?.borrower ?? '' };
+    onDone({
+      words: [
+        loan ? text('isBackFrom', about) : text('isCounted', about),
+        text('then', { then, missing: gaps.map((g) => `${g.short} × ${g.part.name}`).join(', ') }),
+        after.toClean ? text('toCleanNext') : '',
+      ]
+        .filter(Boolean)
+        .join(' '),
+      id: doneIdOf(after),
+      loans: [],
+    });
+    return after;
+  });
+  const [isOver, setOver] = useState(false);
+  const begun = !done.isSuccess && present.some((n, i) => n !== start[i]);
+  useEffect(() => {
+    onUnfinished(begun);
+    return () => onUnfinished(false);
+  }, [begun, onUnfinished]);
   const spare = free !== null && gaps.every((g) => free(g.part.materialId) >= g.short);
   const lost = gaps
     .filter((g) => g.lost > 0)

@@ -40,6 +40,9 @@ const lent = {
   ...COPY,
   openLoan: { id: 4, borrowerId: 2, borrower: 'Grey Punt', lentOn: '2026-11-06', dueOn: '2026-11-20' },
 };
+/** What stood on the desk after each thing that was done. */
+let said: string[] = [];
+beforeEach(() => (said = []));
 const desk = (kit = COPY, materials = [TUB, CAP], bench: BenchDesign[] | undefined = []) => {
   const unfinished: boolean[] = [];
   show(
@@ -50,6 +53,7 @@ const desk = (kit = COPY, materials = [TUB, CAP], bench: BenchDesign[] | undefin
       bench={bench}
       place={PLACE}
       onUnfinished={(u) => unfinished.push(u)}
+      onDone={(done) => said.push(done.words)}
     />,
   );
   return unfinished;
@@ -284,6 +288,9 @@ describe('taking back', () => {
     desk(lent);
     await userEvent.click(screen.getByRole('button', { name: 'All there: take it back' }));
     await waitFor(() =>
+      expect(said).toEqual(['FB-001a is back from Grey Punt. All there.']),
+    );
+    await waitFor(() =>
       expect(calls[0]).toEqual({
         method: 'POST',
         path: '/loans/4/return',
@@ -355,6 +362,7 @@ describe('taking back', () => {
         bench={bench}
         place={PLACE}
         onUnfinished={() => {}}
+        onDone={() => {}}
       />
     );
     const { rerender } = show(show1(undefined));
@@ -408,6 +416,7 @@ describe('taking back', () => {
             },
           },
         ],
+        undone: [],
         events: [{ id: 1, on: '2026-09-15', what: 'cleaned', by: '', why: '' }],
         counts: [],
       },
@@ -462,7 +471,7 @@ describe('the check before a loan', () => {
   const open = (part: object = {}) => {
     const calls = answer({
       'GET /reservations': [],
-      'GET /borrowers/2/history': { loans: [] },
+      'GET /borrowers/2/history': { loans: [], undone: [] },
       'GET /kits/7/answer?borrowerId=2': stopped,
       'POST /loans': { id: 9, override: { by: 'Keeper', why: 'x', of: 'y' } },
       ...part,

@@ -5,7 +5,7 @@ import type { Place } from '../../../contract/place.ts';
 import { addDays } from '../../../core/calendar/days.ts';
 import { shortDay } from '../../data/style.ts';
 import { missing, standing } from '../../../core/lend/status.ts';
-import { api, words } from '../../data/api.ts';
+import { api, doneIdOf, words } from '../../data/api.ts';
 import { useChange, usePlannedNow, useReservations } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
@@ -29,6 +29,7 @@ import {
   type Reason,
 } from './Asked.tsx';
 import { CountIn } from './CountIn.tsx';
+import type { OnDone } from './JustDone.tsx';
 import { NOT_COUNTED, Retire, Waits } from './Waits.tsx';
 import { reservedStock, type BenchDesign } from '../../../core/needs/supply.ts';
 import { HandOn, Renew, Reserve } from './LoanMore.tsx';
@@ -56,6 +57,7 @@ export function Desk({
   bench,
   place,
   onUnfinished,
+  onDone,
 }: {
   kit: Kit;
   borrowers: readonly Borrower[];
@@ -65,6 +67,8 @@ export function Desk({
   place: Place;
   /** Told whether a count was begun and not saved. */
   onUnfinished(unfinished: boolean): void;
+  /** Told what was lent or counted: it stands where the buttons were. */
+  onDone: OnDone;
 }) {
   const heading = useRef<HTMLHeadingElement>(null);
   // By keyboard alone: what was scanned, or just changed, is where the next Tab goes on from.
@@ -94,7 +98,7 @@ export function Desk({
         )}
         {s.standing === 'in' && !isWhole && <Notice tone="care">{text('notWholeCountFill')}</Notice>}
         {s.standing === 'in' && isWhole ? (
-          <LendOut kit={kit} borrowers={borrowers} place={place} />
+          <LendOut kit={kit} borrowers={borrowers} place={place} onDone={onDone} />
         ) : NOT_COUNTED.includes(s.standing) ? (
           <Waits kit={kit} standing={s.standing} />
         ) : (
@@ -105,6 +109,7 @@ export function Desk({
             place={place}
             daysLate={s.daysLate}
             onUnfinished={onUnfinished}
+            onDone={onDone}
           />
         )}
         {((s.standing === 'in' && isWhole) || s.standing === 'to clean' || s.standing === 'resting') && (
@@ -117,6 +122,7 @@ export function Desk({
               place={place}
               daysLate={0}
               onUnfinished={onUnfinished}
+              onDone={onDone}
             />
           </Fold>
         )}
@@ -160,7 +166,17 @@ export function Desk({
   );
 }
 
-function LendOut({ kit, borrowers, place }: { kit: Kit; borrowers: readonly Borrower[]; place: Place }) {
+function LendOut({
+  kit,
+  borrowers,
+  place,
+  onDone,
+}: {
+  kit: Kit;
+  borrowers: readonly Borrower[];
+  place: Place;
+  onDone: OnDone;
+}) {
   const [family, setFamily] = useState<string | null>(null);
   const [newName, setNewName] = useState('');
   const [newGroup, setNewGroup] = useState('');
@@ -190,25 +206,20 @@ function LendOut({ kit, borrowers, place }: { kit: Kit; borrowers: readonly Borr
       // The family is kept now, whatever becomes of the loan: a second try must not make it again.
       setFamily(String(borrowerId));
     }
-    if (more.length > 0) {
-      const kitIds = [kit, ...more].map((c) => c.id);
-      await api<Loan[]>('POST', '/loans/together', {
-        kitIds,
-        borrowerId,
-        dueOn: due,
-        ...overrideOf(answer, reason),
-      });
-      const name = borrowers.find((b) => b.id === borrowerId)?.name ?? newName;
-      say(text('has', { name, kit: [kit, ...more].map((c) => c.label).join(', ') }));
-      return;
-    }
-    const loan = await api<Loan>('POST', '/loans', {
-      kitId: kit.id,
-      borrowerId,
-      dueOn: due,
-      ...overrideOf(answer, reason),
+    const kits = [kit, ...more];
+    const body = { borrowerId, dueOn: due, ...overrideOf(answer, reason) };
+    const answered =
+      more.length > 0
+        ? await api<Loan[]>('POST', '/loans/together', { kitIds: kits.map((c) => c.id), ...body })
+        : await api<Loan>('POST', '/loans', { kitId: kit.id, ...body });
+    const loans = Array.isArray(answered) ? answered : [answered];
+    const name = borrowers.find((b) => b.id === borrowerId)?.name ?? newName;
+    const said = text('has', { name, kit: kits.map((c) => c.label).join(', '), day: shortDay(due) });
+    onDone({
+      words: loans.some((l) => l.override) ? `${said} ${text('lentAgainstCheckPrint')}` : said,
+      id: doneIdOf(answered),
+      loans: loans.map((l) => ({ id: l.id, label: kits.find((k) => k.id === l.kitId)?.label ?? '' })),
     });
-    if (loan.override) say(text('lentAgainstCheckPrint', { kit: kit.label }));
   });
   return (
     <Form onSubmit={() => lend.mutate()}>

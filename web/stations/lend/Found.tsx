@@ -6,7 +6,6 @@ import { useChange } from '../../data/queries.ts';
 import { Button } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Fold } from '../../parts/Fold.tsx';
-import { say } from '../../parts/messages.ts';
 import { Notice, Quiet, Spread, Stack } from '../../parts/Panel.tsx';
 import { text } from './text.ts';
 
@@ -31,8 +30,9 @@ export function Homes({ but }: { but?: number }) {
     queryKey: ['pieces', 'missing'],
     queryFn: () => api<MissingPiece[]>('GET', '/pieces/missing'),
   });
-  const home = useChange((m: MissingPiece) =>
-    api<Kit>('POST', `/kits/${m.kitId}/found`, { part: m.part, count: 1 }),
+  const home = useChange(
+    (m: MissingPiece) => api<Kit>('POST', `/kits/${m.kitId}/found`, { part: m.part, count: 1 }),
+    (c, m) => text('back', { m: m.name, c: c.label }),
   );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!missing) return <p role="status">{text('lookingKitsMissSomething')}</p>;
@@ -67,9 +67,7 @@ export function Homes({ but }: { but?: number }) {
                     plain
                     isDisabled={home.isPending}
                     aria-label={text('oneHome', { m: m.name, m2: m.label })}
-                    onPress={() =>
-                      home.mutate(m, { onSuccess: (c) => say(text('back', { m: m.name, c: c.label })) })
-                    }
+                    onPress={() => home.mutate(m)}
                   >
                     {text('belongsHere')}
                   </Button>

@@ -1,3 +1,4 @@
+import type { Done } from '../../../contract/undo.ts';
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { FamilyHistory, KitCount, KitHistory, PastLoan } from '../../../contract/lending.ts';
@@ -45,7 +46,34 @@ function countWords(count: KitCount): string {
         : text('fromLot2', { quantity: l.quantity, f: f.name, cameOn: shortDay(l.cameOn) }),
     ),
   );
-  return `${lacked}; ${OUTCOME[count.outcome] ?? count.outcome}${from.length > 0 ? `: ${from.join(', ')}` : ''}`;
+  const found = count.parts.reduce((n, p) => n + (p.found ?? 0), 0);
+  const since = found > 0 ? `, ${text('foundSince', { n: found })}` : '';
+  return `${lacked}${since}; ${OUTCOME[count.outcome] ?? count.outcome}${from.length > 0 ? `: ${from.join(', ')}` : ''}`;
+}
+
+/** What was done and undone the same day: it is no loan and no count, and yet it was. */
+function UndoneList({ of }: { of: readonly Done[] }) {
+  if (of.length === 0) return null;
+  return (
+    <>
+      <b style={{ fontSize: 14 }}>{text('undoneHead')}</b>
+      <List>
+        {of.map((d) => (
+          <li key={d.id}>
+            {shortDay(d.at.slice(0, 10))}:{' '}
+            <Quiet>
+              {text('undoneLine', {
+                did: d.did,
+                about: d.about,
+                by: d.undone!.by === '' ? text('nobodySigned') : d.undone!.by,
+                why: d.undone!.why,
+              })}
+            </Quiet>
+          </li>
+        ))}
+      </List>
+    </>
+  );
 }
 
 const LoanLine = ({ loan, who }: { loan: PastLoan; who: 'family' | 'kit' }) => (
@@ -82,7 +110,7 @@ export function KitPast({ kitId }: { kitId: number }) {
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!data) return <p role="status">{text('loadingHistory')}</p>;
   const between = data.counts.filter((c) => c.loanId === null);
-  if (data.loans.length === 0 && between.length === 0 && data.events.length === 0)
+  if (data.loans.length + between.length + data.events.length + data.undone.length === 0)
     return <Quiet>{text('wasNeverLentOr')}</Quiet>;
   return (
     <Stack $gap={6}>
@@ -113,6 +141,7 @@ export function KitPast({ kitId }: { kitId: number }) {
           </List>
         </>
       )}
+      <UndoneList of={data.undone} />
     </Stack>
   );
 }
@@ -125,12 +154,15 @@ export function FamilyPast({ borrowerId }: { borrowerId: number }) {
   });
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
   if (!data) return <p role="status">{text('loadingHistory2')}</p>;
-  if (data.loans.length === 0) return <Quiet>{text('nothingWasLentThis')}</Quiet>;
+  if (data.loans.length + data.undone.length === 0) return <Quiet>{text('nothingWasLentThis')}</Quiet>;
   return (
-    <List>
-      {data.loans.map((l) => (
-        <LoanLine key={l.id} loan={l} who="kit" />
-      ))}
-    </List>
+    <>
+      <List>
+        {data.loans.map((l) => (
+          <LoanLine key={l.id} loan={l} who="kit" />
+        ))}
+      </List>
+      <UndoneList of={data.undone} />
+    </>
   );
 }

@@ -19,6 +19,7 @@ import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { Desk } from './Desk.tsx';
+import { JustDone, type Last } from './JustDone.tsx';
 import { Planned } from './Planned.tsx';
 import { Reserved } from './LoanMore.tsx';
 import { NextBack, SkillRail } from './Rails.tsx';
@@ -59,6 +60,7 @@ export function Component() {
   const [miss, setMiss] = useState<string | null>(null);
   const [unfinished, setUnfinished] = useState(false);
   const [leaving, setLeaving] = useState<string | null>(null);
+  const [last, setLast] = useState<Last | null>(null);
   const [camera, setCamera] = useState(false);
   const desk = useRef<HTMLDivElement>(null);
   const label = params.get('kit');
@@ -81,6 +83,7 @@ export function Component() {
       setMiss(null);
       setTyped('');
       setUnfinished(false);
+      setLast(null);
       setParams({ kit: to }, { replace: true });
     },
     [setParams],
@@ -197,7 +200,10 @@ export function Component() {
               </Stack>
             </form>
           </Panel>
-          {open && (
+          {open && last?.label === open.label && (
+            <JustDone last={last} onAgain={() => setLast(null)} onUndone={() => setLast(null)} />
+          )}
+          {open && last?.label !== open.label && (
             <Desk
               key={`${open.id}-${open.openLoan?.id ?? 'in'}-${open.repair}-${open.lastCounted}-${open.toClean}-${open.retiredOn}`}
               kit={open}
@@ -206,6 +212,7 @@ export function Component() {
               bench={bench}
               place={place}
               onUnfinished={setUnfinished}
+              onDone={(done) => setLast({ label: open.label, ...done })}
             />
           )}
           {!open && <QuietHour toClean={summary.toClean} repair={summary.repair} onChoose={choose} />}

@@ -10,7 +10,6 @@ import { Button } from '../../parts/Button.tsx';
 import { ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { say } from '../../parts/messages.ts';
 import { Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
 import {
@@ -35,15 +34,12 @@ const families = (borrowers: readonly Borrower[], but?: number) =>
 export function Renew({ loan, place }: { loan: NonNullable<Kit['openLoan']>; place: Place }) {
   const later = loan.dueOn > place.today ? loan.dueOn : place.today;
   const [due, setDue] = useState(addDays(later, place.loanDays));
-  const renew = useChange(() => api<Loan>('POST', `/loans/${loan.id}/renew`, { dueOn: due }));
+  const renew = useChange(
+    () => api<Loan>('POST', `/loans/${loan.id}/renew`, { dueOn: due }),
+    (l) => text('until', { borrower: loan.borrower, dueOn: shortDay(l.dueOn) }),
+  );
   return (
-    <Form
-      onSubmit={() =>
-        renew.mutate(undefined, {
-          onSuccess: (l) => say(text('until', { borrower: loan.borrower, dueOn: shortDay(l.dueOn) })),
-        })
-      }
-    >
+    <Form onSubmit={() => renew.mutate(undefined)}>
       <Stack $gap={8}>
         <FormHead>{text('renew')}</FormHead>
         <DayField label={text('backOn')} value={due} onChange={setDue} />
@@ -133,24 +129,15 @@ export function HandOn({
 /** The next kit of its kind that is in is kept for a family. */
 export function Reserve({ kit, borrowers }: { kit: Kit; borrowers: readonly Borrower[] }) {
   const [family, setFamily] = useState<string | null>(null);
-  const keep = useChange(() =>
-    api<Reservation>('POST', '/reservations', { kitId: kit.id, borrowerId: Number(family) }),
+  const keep = useChange(
+    () => api<Reservation>('POST', '/reservations', { kitId: kit.id, borrowerId: Number(family) }),
+    (r) =>
+      r.ready
+        ? text('kept', { kit: r.kit, borrower: r.borrower, ready: r.ready })
+        : text('nextComesKept', { kit: r.kit, borrower: r.borrower }),
   );
   return (
-    <Form
-      onSubmit={() =>
-        keep.mutate(undefined, {
-          onSuccess: (r) => {
-            setFamily(null);
-            say(
-              r.ready
-                ? text('kept', { kit: r.kit, borrower: r.borrower, ready: r.ready })
-                : text('nextComesKept', { kit: r.kit, borrower: r.borrower }),
-            );
-          },
-        })
-      }
-    >
+    <Form onSubmit={() => keep.mutate(undefined, { onSuccess: () => setFamily(null) })}>
       <Stack $gap={8}>
         <FormHead>{text('reserveLike')}</FormHead>
         <Select

@@ -11,13 +11,19 @@ import { Table } from '../../parts/Table.tsx';
 import { text } from './text.ts';
 
 /** Puts messages into the outbox, from which they go at once; says how many went. */
-export async function postMails(borrowerIds: readonly number[], language: string): Promise<void> {
-  const { mails } = await api<Outbox>('POST', '/outbox', { borrowerIds, language });
+export async function postMails(borrowerIds: readonly number[], language: string | undefined): Promise<void> {
+  const { mails, isSimulated } = await api<Outbox>('POST', '/outbox', {
+    borrowerIds,
+    ...(language === undefined ? {} : { language }),
+  });
   const own = borrowerIds.map((id) => mails.find((m) => m.borrowerId === id));
   const sent = own.filter((m) => m?.state === 'sent').length;
   const wait = own.length - sent;
   say(
-    [sent > 0 && text('mailed', { sent }), wait > 0 && text('outboxNotTakenYet', { wait })]
+    [
+      sent > 0 && text(isSimulated ? 'onlySimulated' : 'mailed', { sent }),
+      wait > 0 && text('outboxNotTakenYet', { wait }),
+    ]
       .filter(Boolean)
       .join(', ') + '.',
   );
@@ -27,9 +33,9 @@ export async function postMails(borrowerIds: readonly number[], language: string
 export const useOutbox = () =>
   useQuery({ queryKey: ['outbox'], queryFn: () => api<Outbox>('GET', '/outbox') });
 
-const stateWords = (m: OutboxMail): string =>
+const stateWords = (m: OutboxMail, isSimulated: boolean): string =>
   m.state === 'sent'
-    ? text('takenOn', { sentOn: shortDay(m.sentOn!) })
+    ? text(isSimulated ? 'reachedNobody' : 'takenOn', { sentOn: shortDay(m.sentOn!) })
     : m.tries === 0
       ? 'waits'
       : text('notTakenTries', { tries: m.tries, problem: m.problem ?? '' });
@@ -74,10 +80,10 @@ export function OutboxPanel() {
                 </span>,
                 m.subject,
                 m.state === 'sent' || m.tries === 0 ? (
-                  stateWords(m)
+                  stateWords(m, data.isSimulated)
                 ) : (
                   <span key="s" style={{ color: 'var(--stop)', fontWeight: 600 }}>
-                    {stateWords(m)}
+                    {stateWords(m, data.isSimulated)}
                   </span>
                 ),
                 <Row key="d" style={{ justifyContent: 'flex-end' }}>

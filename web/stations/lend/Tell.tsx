@@ -1,3 +1,4 @@
+import { Confirm } from '../../parts/Confirm.tsx';
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
@@ -46,16 +47,25 @@ const BY: Record<ToldAt['by'], string> = {
   said: text('words'),
 };
 
+/** What somebody says they did: a copied text, an opened mail or a printed page tells nobody by itself. */
+const DONE_BY: readonly (readonly [ToldAt['by'], string])[] = [
+  ['said', text('toldPerson')],
+  ['printed', text('gavePage')],
+  ['copied', text('sentMessage')],
+];
+
 function Family({ of, canMail }: { of: Telling; canMail: boolean }) {
-  const tell = useChange((by: ToldAt['by']) =>
-    api<Telling>('POST', '/tellings', { borrowerId: of.borrowerId, by, language: of.language }),
+  const tell = useChange(
+    (by: ToldAt['by']) =>
+      api<Telling>('POST', '/tellings', { borrowerId: of.borrowerId, by, language: of.language }),
+    (_, by) => text('nowToldOf', { family: of.borrower, by: BY[by] }),
   );
   const post = useChange(() => postMails([of.borrowerId], of.language));
   const [problem, setProblem] = useState<string | null>(null);
-  const kit = async (): Promise<void> => {
+  const copy = async (): Promise<void> => {
     try {
       await navigator.clipboard.writeText(of.words);
-      tell.mutate('copied', { onSuccess: () => say(text('copiedPasteIntoYour')) });
+      say(text('copiedPasteIntoYour'));
     } catch {
       setProblem(text('thisBrowserDoesNot'));
     }
@@ -73,7 +83,7 @@ function Family({ of, canMail }: { of: Telling; canMail: boolean }) {
         </Spread>
         <Message lang={of.language}>{of.words}</Message>
         <Row>
-          <Button small onPress={() => void kit()}>
+          <Button small onPress={() => void copy()}>
             {text('copy')}
           </Button>
           {canMail && of.mail !== null && (
@@ -81,20 +91,23 @@ function Family({ of, canMail }: { of: Telling; canMail: boolean }) {
               {text('mail2')}
             </Button>
           )}
-          <FileLink
-            small
-            href={`/api/tellings/${of.borrowerId}/mail.eml?language=${of.language}`}
-            onClick={() => tell.mutate('mailed')}
-          >
+          <FileLink small href={`/api/tellings/${of.borrowerId}/mail.eml?language=${of.language}`}>
             {text('asMail')}
           </FileLink>
           <FileLink small href={`/api/borrowers/${of.borrowerId}/due.ics`}>
             {text('calendar')}
           </FileLink>
-          <Button small plain isDisabled={tell.isPending} onPress={() => tell.mutate('said')}>
-            {text('toldPerson')}
-          </Button>
         </Row>
+        {!of.told && (
+          <Row role="group" aria-label={text('onceTheyKnow')}>
+            <Quiet>{text('onceTheyKnow')}</Quiet>
+            {DONE_BY.map(([by, label]) => (
+              <Button key={by} small plain isDisabled={tell.isPending} onPress={() => tell.mutate(by)}>
+                {label}
+              </Button>
+            ))}
+          </Row>
+        )}
         <Quiet role="status">
           {of.told
             ? text('toldOn', { by: BY[of.told.by], on: shortDay(of.told.on) })
@@ -111,6 +124,7 @@ function Family({ of, canMail }: { of: Telling; canMail: boolean }) {
 /** Those whose address is known and who were not told yet. */
 const mailable = (list: readonly Telling[]): Telling[] => list.filter((t) => !t.told && t.mail !== null);
 
+const OWN = 'own';
 /** Families that are shown at first, and with each touch more. */
 const A_PAGE = 40;
 
@@ -119,24 +133,27 @@ export function Component() {
   const { data: place } = usePlace();
   const [chosen, setChosen] = useState<string | null>(null);
   const [shown, setShown] = useState(A_PAGE);
+  const [asks, setAsks] = useState<'mail' | 'given' | null>(null);
   const { data: said } = useMessageWords();
   const languages = spoken(said, place?.languages ?? []);
-  const language = chosen ?? place?.languages.find((l) => languages.includes(l)) ?? 'en';
+  // Each family in its own language, unless somebody wants all in one.
+  const query = chosen === null ? '' : `?language=${chosen}`;
   const { data: list, error } = useQuery({
-    queryKey: ['tellings', language],
-    queryFn: () => api<Telling[]>('GET', `/tellings?language=${language}`),
+    queryKey: ['tellings', query],
+    queryFn: () => api<Telling[]>('GET', `/tellings${query}`),
     enabled: place !== undefined && said !== undefined,
     placeholderData: (before) => before,
   });
   const { data: outbox } = useOutbox();
   const printed = useChange(async () => {
     for (const t of list ?? [])
-      if (!t.told) await api('POST', '/tellings', { borrowerId: t.borrowerId, by: 'printed', language });
+      if (!t.told)
+        await api('POST', '/tellings', { borrowerId: t.borrowerId, by: 'printed', language: t.language });
   });
   const mailAll = useChange(() =>
     postMails(
       mailable(list ?? []).map((t) => t.borrowerId),
-      language,
+      chosen ?? undefined,
     ),
   );
   if (error) return <Notice tone="stop">{words(error)}</Notice>;
@@ -156,23 +173,22 @@ export function Component() {
         <Choice
           inline
           label={text('language')}
-          value={language}
-          onChange={setChosen}
-          options={languages.map((l) => ({ value: l, label: languageName(l) }))}
+          value={chosen ?? OWN}
+          onChange={(l) => setChosen(l === OWN ? null : l)}
+          options={[
+            { value: OWN, label: text('eachOwn') },
+            ...languages.map((l) => ({ value: l, label: languageName(l) })),
+          ]}
         />
         {list.length > 0 && (
           <>
-            <FileLink href={`/api/tellings/all.pdf?language=${language}`}>{text('printPageEach')}</FileLink>
+            <FileLink href={`/api/tellings/all.pdf${query}`}>{text('printPageEach')}</FileLink>
             {toMail.length > 0 && (
-              <Button plain isDisabled={mailAll.isPending} onPress={() => mailAll.mutate(undefined)}>
+              <Button plain isDisabled={mailAll.isPending} onPress={() => setAsks('mail')}>
                 {text('mail3', { toMail: toMail.length })}
               </Button>
             )}
-            <Button
-              plain
-              isDisabled={open === 0 || printed.isPending}
-              onPress={() => printed.mutate(undefined)}
-            >
+            <Button plain isDisabled={open === 0 || printed.isPending} onPress={() => setAsks('given')}>
               {text('allPrinted')}
             </Button>
           </>
@@ -181,6 +197,22 @@ export function Component() {
           {text('backRail')}
         </ButtonLink>
       </Heading>
+      <Confirm
+        title={asks === 'mail' ? text('mailAsk', { n: toMail.length }) : text('givenAsk', { n: open })}
+        words={
+          asks === 'mail'
+            ? text('mailMeans', { n: toMail.length, isSimulated: String(outbox?.isSimulated ?? true) })
+            : text('givenMeans')
+        }
+        yes={asks === 'mail' ? text('mail3', { toMail: toMail.length }) : text('allGiven', { n: open })}
+        isOpen={asks !== null}
+        onYes={() => {
+          setAsks(null);
+          if (asks === 'mail') mailAll.mutate(undefined);
+          else printed.mutate(undefined);
+        }}
+        onNo={() => setAsks(null)}
+      />
       {(printed.error ?? mailAll.error) && (
         <Notice tone="stop">{words(printed.error ?? mailAll.error)}</Notice>
       )}

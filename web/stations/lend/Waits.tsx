@@ -8,7 +8,6 @@ import { shortDay } from '../../data/style.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Form } from '../../parts/Form.tsx';
-import { say } from '../../parts/messages.ts';
 import { Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
 import { text } from './text.ts';
 
@@ -16,7 +15,17 @@ import { text } from './text.ts';
 export const NOT_COUNTED: readonly Standing[] = ['to clean', 'resting', 'recalled', 'retired'];
 
 const useStateChange = (id: number) =>
-  useChange((input: StateInput) => api<Kit>('POST', `/kits/${id}/state`, input));
+  useChange(
+    (input: StateInput) => api<Kit>('POST', `/kits/${id}/state`, input),
+    (c, input) =>
+      input.to === 'retired'
+        ? text('isRetired', { c: c.label })
+        : input.to === 'in use'
+          ? text('isInUse', { c: c.label })
+          : c.restsUntil
+            ? text('restsUntilPartCannot', { c: c.label, restsUntil: shortDay(c.restsUntil) })
+            : text('clean', { c: c.label }),
+  );
 
 /** One touch once it is clean; what cannot be washed rests then. */
 function Cleaned({ kit, small = false }: { kit: Kit; small?: boolean }) {
@@ -28,19 +37,7 @@ function Cleaned({ kit, small = false }: { kit: Kit; small?: boolean }) {
         plain={small}
         isDisabled={change.isPending}
         aria-label={text('cleaned', { kit: kit.label })}
-        onPress={() =>
-          change.mutate(
-            { to: 'cleaned' },
-            {
-              onSuccess: (c) =>
-                say(
-                  c.restsUntil
-                    ? text('restsUntilPartCannot', { c: c.label, restsUntil: shortDay(c.restsUntil) })
-                    : text('clean', { c: c.label }),
-                ),
-            },
-          )
-        }
+        onPress={() => change.mutate({ to: 'cleaned' })}
       >
         {text('cleaned2')}
       </Button>

@@ -85,7 +85,11 @@ describe('telling families', () => {
       'POST /tellings': LATE,
     });
     expect(await screen.findByText('Told on paper on 23 Nov.')).toBeVisible();
-    await userEvent.click(screen.getByRole('button', { name: 'All are printed' }));
+    await userEvent.click(screen.getByRole('button', { name: 'All pages were given' }));
+    // A page that lies in the printer tells nobody.
+    expect(calls).toEqual([]);
+    const asked = screen.getByRole('alertdialog', { name: 'Was 1 page given to the families?' });
+    await userEvent.click(within(asked).getByRole('button', { name: '1 page was given' }));
     await waitFor(() => expect(calls.map((c) => c.body)).toMatchObject([{ borrowerId: 4, by: 'printed' }]));
   });
   it('mails those whose address is known, and shows what the server did not take', async () => {
@@ -115,13 +119,16 @@ describe('telling families', () => {
       },
     );
     await userEvent.click(await screen.findByRole('button', { name: 'Send 1 mail' }));
+    const asked = screen.getByRole('alertdialog', { name: 'Mail 1 family?' });
+    expect(asked).toHaveTextContent('nothing leaves this machine, and nobody is told');
+    await userEvent.click(within(asked).getByRole('button', { name: 'Send 1 mail' }));
     const panel = screen.getByRole('region', { name: 'Outbox' });
     expect(await within(panel).findByText('not taken at the first try: 550 no mailbox')).toBeVisible();
     await userEvent.click(within(panel).getByRole('button', { name: 'Send 1 again' }));
     await userEvent.click(within(panel).getByRole('button', { name: 'Take mail 3 to Amber Dory back' }));
     await waitFor(() =>
       expect(calls.map((c) => [c.method, c.path, c.body])).toEqual([
-        ['POST', '/outbox', { borrowerIds: [4], language: 'en' }],
+        ['POST', '/outbox', { borrowerIds: [4] }],
         ['POST', '/outbox/deliver', {}],
         ['DELETE', '/outbox/3', undefined],
       ]),

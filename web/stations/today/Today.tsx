@@ -12,6 +12,8 @@ import { isAtDesk, useSession } from '../../data/whoIsHere.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { FileLink } from '../../parts/FileLink.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { DoneToday } from './DoneToday.tsx';
+import { Lines } from './Lines.tsx';
 import { text } from './text.ts';
 
 const Columns = styled.div`
@@ -21,22 +23,6 @@ const Columns = styled.div`
   align-items: start;
   @media (max-width: 900px) {
     grid-template-columns: minmax(0, 1fr);
-  }
-`;
-const Lines = styled.ul`
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    justify-content: space-between;
-    gap: 4px 12px;
-    padding: 6px 0;
-    border-top: 1px dashed var(--seam);
-    font-size: 14.5px;
-    min-height: 44px;
-  }
-  li > span:first-child {
-    flex: 1 1 220px;
   }
 `;
 
@@ -374,6 +360,7 @@ export function Component() {
         ))}
       </Columns>
       {!isAll && !later.error && <Quiet role="status">{text('lookingFurther')}</Quiet>}
+      <DoneToday locale={place.locale} />
     </Stack>
   );
 }
