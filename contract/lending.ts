@@ -1,3 +1,5 @@
+import type { PlannedForFamily } from './termPlan.ts';
+import type { ToldAt } from './telling.ts';
 import { done } from './undo.ts';
 import { COUNT_OUTCOMES } from '../core/lend/status.ts';
 import { ALLERGIES } from '../core/lend/allergies.ts';
@@ -45,6 +47,11 @@ export const borrowerUpdate = borrowerInput.extend({ version });
 export type BorrowerUpdate = z.infer<typeof borrowerUpdate>;
 export const borrower = borrowerInput.required().extend({ id, version });
 export type Borrower = z.infer<typeof borrower>;
+/** A family of the list: how many kits it has now, and how many of them are overdue. */
+export interface ListedFamily extends Borrower {
+  readonly has: number;
+  readonly late: number;
+}
 
 const count = z
   .number({ error: 'expected a count' })
@@ -178,6 +185,8 @@ export interface KitAnswer {
   /** Tests by hand that no thing made so has passed; told before a first loan. */
   readonly untested: readonly { readonly design: string; readonly tests: readonly string[] }[];
   readonly isFirstLoan: boolean;
+  /** What hangs over the loan besides the check: overdue elsewhere, planned or kept for another, made before a change. */
+  readonly hangs: readonly string[];
 }
 /** The same in short, of several kits for the ages they are made for. */
 export interface ShortAnswer {
@@ -326,3 +335,38 @@ export const countInHouseInput = returnInput.extend({
       error: 'expected shelve, fill, repair or write off',
     }),
 });
+
+/** A kit that a family has now. */
+export interface HasOut {
+  readonly loanId: number;
+  readonly label: string;
+  readonly kit: string;
+  readonly lentOn: string;
+  readonly dueOn: string;
+  /** Days after it was due; 0 where it is not overdue. */
+  readonly daysLate: number;
+  /** Why it is called back; null where it is not. */
+  readonly recalled: string | null;
+}
+/** A child of a family, as far as anything is known of it. */
+export interface FamilyChild {
+  readonly code: string;
+  /** Months today; null where nobody told it of the child itself. */
+  readonly age: number | null;
+  readonly mouths: boolean;
+  readonly allergies: readonly string[];
+  /** Whether its hand was measured. */
+  readonly isMeasured: boolean;
+  readonly notes: number;
+  /** When it was last watched; null where it never was. */
+  readonly lastSat: string | null;
+}
+/** All that stands of one family today. */
+export interface FamilyPage {
+  readonly family: Borrower;
+  readonly has: readonly HasOut[];
+  readonly planned: readonly PlannedForFamily[];
+  readonly kept: readonly Pick<Reservation, 'id' | 'kit' | 'madeOn' | 'ready'>[];
+  readonly told: readonly (ToldAt & { readonly words: string })[];
+  readonly children: readonly FamilyChild[];
+}

@@ -136,6 +136,7 @@ const CLEAR_ANSWER: KitAnswer = {
   reasons: [],
   untested: [],
   isFirstLoan: false,
+  hangs: [],
 };
 const USUAL: Record<string, unknown> = {
   'GET /step-times': {},

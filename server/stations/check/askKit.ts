@@ -90,7 +90,7 @@ function asMade(design: Design, as: string | undefined): Design {
 }
 
 /** What is asked of one kit once, whoever will have it. */
-export type Ask = (who: Who) => Omit<KitAnswer, 'isFirstLoan'>;
+export type Ask = (who: Who) => Omit<KitAnswer, 'isFirstLoan' | 'hangs'>;
 
 /** How the words of an allergy begin; who knows the family puts its name there. */
 export const ALLERGIC = 'Somebody at home is allergic to what is in it';
@@ -200,7 +200,7 @@ export async function kitsAsMade(
 export async function answerFor(em: EntityManager, kitId: number, who: Who, today: Day): Promise<KitAnswer> {
   const kit = (await kitsAsMade(em, [kitId])).get(kitId);
   if (!kit) throw notFound(`kit ${kitId}`);
-  return { ...(await askedOf(em, kit, today))(who), isFirstLoan: kit.loans === 0 };
+  return { ...(await askedOf(em, kit, today))(who), isFirstLoan: kit.loans === 0, hangs: [] };
 }
 
 /** As `askKit`, where what cannot be read any more stops. */

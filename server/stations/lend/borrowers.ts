@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/core';
 import { z } from 'zod';
-import type { Borrower, BorrowerInput, BorrowerUpdate } from '../../../contract/lending.ts';
+import type { Borrower, BorrowerInput, BorrowerUpdate, ListedFamily } from '../../../contract/lending.ts';
 import type { Day } from '../../../core/calendar/days.ts';
 import { monthsOld } from '../../../core/child/age.ts';
 import type { Allergy } from '../../../core/lend/allergies.ts';
@@ -30,21 +30,25 @@ export async function listBorrowers(em: EntityManager, query: z.infer<typeof bor
   const matches = "(erased_on is null and (name like ? escape '\\' or group_name like ? escape '\\'))";
   const [all] = await rows<{ n: number }>(em, `select count(*) as n from borrower where ${matches}`, [q, q]);
   const at = textCursor(query.after) ?? ['', 0];
-  const found = await rows<FamilyColumns>(
+  const found = await rows<FamilyColumns & { has: number; late: number }>(
     em,
-    `select id, version, name, group_name as "group", allergies, mail, youngest, youngest_on as "youngestOn", born, mouths, language, aim, children from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
-    [q, q, ...at, query.limit],
+    `select id, version, name, group_name as "group", allergies, mail, youngest, youngest_on as "youngestOn", born, mouths, language, aim, children, (select count(*) from loan l where l.borrower_id = borrower.id and l.returned_on is null) as has, (select count(*) from loan l where l.borrower_id = borrower.id and l.returned_on is null and l.due_on < ?) as late from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
+    [today, q, q, ...at, query.limit],
   );
-  const items = found.map((b): Borrower =>
-    familyJson(
-      {
-        ...b,
-        mouths: b.mouths !== 0,
-        allergies: JSON.parse(b.allergies) as string[],
-        children: JSON.parse(b.children) as string[],
-      },
-      today,
-    ),
+  const items = found.map(
+    (b): ListedFamily => ({
+      ...familyJson(
+        {
+          ...b,
+          mouths: b.mouths !== 0,
+          allergies: JSON.parse(b.allergies) as string[],
+          children: JSON.parse(b.children) as string[],
+        },
+        today,
+      ),
+      has: b.has,
+      late: b.late,
+    }),
   );
   const last = items.at(-1);
   return { items, limit: query.limit, total: all!.n, next: last ? textCursorOf(last.name, last.id) : null };
@@ -86,6 +90,12 @@ const familyJson = (b: FamilyFacts, today: Day): Borrower => ({
   aim: (b.aim ?? null) as Borrower['aim'],
   children: [...b.children],
 });
+/** A family by its number. @throws ProblemError 404 where there is none, or it was erased */
+export async function oneFamily(em: EntityManager, id: number, today: Day): Promise<Borrower> {
+  const b = await em.findOne(BorrowerRow, { id, erasedOn: null });
+  if (!b) throw notFound(`family ${id}`);
+  return familyJson(factsOf(b), today);
+}
 const factsOf = (b: BorrowerStored): FamilyFacts => ({
   ...b,
   mail: b.mail ?? null,

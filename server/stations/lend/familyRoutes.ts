@@ -1,3 +1,4 @@
+import { familyPage } from './familyPage.ts';
 import { Router } from 'express';
 import { borrowerInput, borrowerUpdate, historyQuery } from '../../../contract/lending.ts';
 import type { ServerContext } from '../../serverContext.ts';
@@ -46,6 +47,15 @@ export function familyRoutes(serverContext: ServerContext): Router {
     '/borrowers/:id/history',
     { about: 'see `POST /kits/:id/count`', id: 'family', query: historyQuery },
     ({ id, query }) => familyHistory(em(), id, query.limit),
+  );
+  r.get(
+    '/borrowers/:id',
+    {
+      about:
+        'all that stands of a family today: `{family, has, planned, kept, told, children}`; `has` what it has out with days overdue and why it is called back, `planned` from today on, `children` with the notes on each',
+      id: 'family',
+    },
+    ({ id }) => familyPage(em(), id, today()),
   );
   r.get('/borrowers/:id/told', { about: 'see `GET /tellings/all.pdf`', id: 'family' }, ({ id }) =>
     toldTo(em(), id),

@@ -1,3 +1,4 @@
+import { hangsOver } from './hangs.ts';
 import { Router } from 'express';
 import {
   answerQuery,
@@ -58,7 +59,7 @@ export function kitRoutes({ em, inTransaction, today }: ServerContext): Router {
     '/kits/:id/answer',
     {
       about:
-        'what the check says of a kit, as it was made, for who will have it: `{verdict, youngest, isTold, reasons, untested, isFirstLoan}`; in short, of many, for the ages they are made for',
+        'what the check says of a kit, as it was made, for who will have it: `{verdict, youngest, isTold, reasons, untested, isFirstLoan, hangs}`, `hangs` what else is to be known before it is lent: something overdue, planned or kept for another family, made before its design was changed; in short, of many, for the ages they are made for',
       id: 'kit',
       query: answerQuery,
     },
@@ -66,7 +67,10 @@ export function kitRoutes({ em, inTransaction, today }: ServerContext): Router {
       const m = em();
       const family = borrowerId === undefined ? null : await families.familyNamed(m, borrowerId);
       const who = family ? await whoIs(m, family, today()) : NOBODY_TOLD;
-      return answerFor(m, id, who, today());
+      return {
+        ...(await answerFor(m, id, who, today())),
+        hangs: await hangsOver(m, id, family?.id ?? null, today()),
+      };
     },
   );
   r.get(

@@ -1,3 +1,4 @@
+import { useSearchParams } from 'react-router';
 import { useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Problem } from '../../../contract/common.ts';
@@ -79,7 +80,9 @@ const KEEPERS: readonly FileKind[] = ['families', 'notes'];
 export function Component() {
   const { data: place } = usePlace();
   const { data: session } = useSession();
-  const [kind, setKind] = useState<FileKind>('materials');
+  const [params] = useSearchParams();
+  const asked = params.get('kind') as FileKind | null;
+  const [kind, setKind] = useState<FileKind>(asked !== null && asked in COLUMNS ? asked : 'materials');
   const [preview, setPreview] = useState<FilePreview | null>(null);
   const [name, setName] = useState('');
   const [reading, setReading] = useState(false);

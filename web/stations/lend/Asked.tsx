@@ -86,6 +86,15 @@ export function Asked({
             {list(others)}
           </Fold>
         )}
+        {data.hangs.length > 0 && (
+          <Notice tone="care">
+            <ul aria-label={text('beforeLent')} style={{ display: 'grid', gap: 3 }}>
+              {data.hangs.map((h) => (
+                <li key={h}>{h}</li>
+              ))}
+            </ul>
+          </Notice>
+        )}
         {data.isFirstLoan && data.untested.length > 0 && (
           <Notice tone="care">
             <strong>{text('firstLoanNotTested')}</strong>{' '}

@@ -83,10 +83,10 @@ test('what a plan has for a kit is lent as planned by one touch', async () => {
   const calls = answer({ 'GET /term-plans/now': [planned], 'POST /loans': { id: 1 } });
   desk();
   await userEvent.click(await screen.findByRole('button', { name: 'Lend it as planned' }));
-  await userEvent.click(screen.getByRole('button', { name: 'Lend it' }));
   await waitFor(() =>
     expect(calls.map((c) => c.body)).toEqual([{ kitId: COPY.id, borrowerId: 2, dueOn: '2026-12-20' }]),
   );
+  await waitFor(() => expect(said).toEqual(['Grey Punt has FB-001a until 20 Dec.']));
 });
 
 test('by keyboard alone the next Tab goes on from the kit that was opened', async () => {
@@ -287,9 +287,7 @@ describe('taking back', () => {
     const calls = answer({ 'POST /loans/4/return': COPY });
     desk(lent);
     await userEvent.click(screen.getByRole('button', { name: 'All there: take it back' }));
-    await waitFor(() =>
-      expect(said).toEqual(['FB-001a is back from Grey Punt. All there.']),
-    );
+    await waitFor(() => expect(said).toEqual(['FB-001a is back from Grey Punt. All there.']));
     await waitFor(() =>
       expect(calls[0]).toEqual({
         method: 'POST',
@@ -467,6 +465,7 @@ describe('the check before a loan', () => {
     ],
     untested: [{ design: 'Drop tub', tests: ['pull'] }],
     isFirstLoan: true,
+    hangs: [],
   };
   const open = (part: object = {}) => {
     const calls = answer({

@@ -221,6 +221,22 @@ function LendOut({
       loans: loans.map((l) => ({ id: l.id, label: kits.find((k) => k.id === l.kitId)?.label ?? '' })),
     });
   });
+  const asPlanned = useChange(async () => {
+    try {
+      const body = { kitId: kit.id, borrowerId: planned!.borrowerId, dueOn: planned!.due };
+      const loan = await api<Loan>('POST', '/loans', body);
+      onDone({
+        words: text('has', { name: planned!.borrower, kit: kit.label, day: shortDay(planned!.due) }),
+        id: doneIdOf(loan),
+        loans: [{ id: loan.id, label: kit.label }],
+      });
+    } catch (error) {
+      // What stands against it is shown where it can be answered, with the family and the day as planned.
+      setFamily(String(planned!.borrowerId));
+      setDue(planned!.due);
+      throw error;
+    }
+  });
   return (
     <Form onSubmit={() => lend.mutate()}>
       <Stack $gap={10}>
@@ -247,11 +263,8 @@ function LendOut({
             </span>
             <Button
               small
-              plain
-              onPress={() => {
-                setFamily(String(planned.borrowerId));
-                setDue(planned.due);
-              }}
+              isDisabled={lend.isPending || asPlanned.isPending}
+              onPress={() => asPlanned.mutate(undefined)}
             >
               {text('lendAsPlanned')}
             </Button>
@@ -306,7 +319,9 @@ function LendOut({
         {known && <AgainstTheCheck answer={answer} value={reason} onChange={setReason} />}
         <MoreKits kit={kit} value={more} today={place.today} onChange={setMore} />
         <DayField label={text('backOn')} value={due} onChange={setDue} />
-        {lend.error && <Notice tone="stop">{words(lend.error)}</Notice>}
+        {(lend.error ?? asPlanned.error) && (
+          <Notice tone="stop">{words(lend.error ?? asPlanned.error)}</Notice>
+        )}
         {/* Not before the check has answered: its answer comes in above, and would move the button from under the finger. */}
         <Button
           type="submit"

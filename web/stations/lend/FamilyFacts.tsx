@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { Borrower, BorrowerUpdate } from '../../../contract/lending.ts';
+import type { Borrower, BorrowerInput } from '../../../contract/lending.ts';
 import { SKILLS, type Skill } from '../../../core/patterns/kernel.ts';
-import { skillWords } from '../../../core/patterns/skillWords.ts';
+import { skillPlain, skillWords } from '../../../core/patterns/skillWords.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange, usePlace } from '../../data/queries.ts';
 import { languageName } from '../../data/style.ts';
@@ -30,13 +30,38 @@ export const factWords = (family: Borrower): string =>
       ? text('youngestHomeWasNot')
       : text('youngestHomeMonths', { youngest: family.youngest }),
     family.mouths ? text('somebodyStillPutsThings') : null,
-    family.aim === null ? null : text('aim', { aim: family.aim.toLowerCase() }),
+    family.aim === null ? null : text('aim', { aim: skillPlain(family.aim).toLowerCase() }),
   ]
     .filter(Boolean)
     .join('; ');
 
+/** A family that is not known yet, under the name that somebody looked for. */
+export const newFamily = (name: string): Omit<Borrower, 'id' | 'version'> => ({
+  name,
+  group: '',
+  allergies: [],
+  mail: null,
+  youngest: null,
+  born: null,
+  mouths: false,
+  language: null,
+  aim: null,
+  children: [],
+});
+
 /** What is known of a family: what it is allergic to, its youngest, what is worked on, and which children notes mean. */
-export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): void }) {
+export function FamilyFacts({
+  family,
+  onDone,
+}: {
+  /** One without a number is made. */
+  family: Borrower | Omit<Borrower, 'id' | 'version'>;
+  /** Told which it is now; null where nothing was saved. */
+  onDone(saved: Borrower | null): void;
+}) {
+  const old = 'id' in family ? family : null;
+  const [name, setName] = useState(family.name);
+  const [group, setGroup] = useState(family.group);
   const [who, setWho] = useState<Who>({
     age: family.youngest,
     born: family.born ?? '',
@@ -50,10 +75,9 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
   const [children, setChildren] = useState(family.children.join(', '));
   const save = useChange(
     () => {
-      const input: BorrowerUpdate = {
-        version: family.version,
-        name: family.name,
-        group: family.group,
+      const input = {
+        name,
+        group,
         allergies: [...who.allergies],
         mail: mail.trim() || null,
         youngest: who.age,
@@ -62,15 +86,24 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
         language: language === NO_LANGUAGE ? null : (language as Borrower['language']),
         aim: aim === NO_AIM ? null : (aim as Skill),
         children: codesIn(children),
-      };
-      return api<Borrower>('PUT', `/borrowers/${family.id}`, input);
+      } satisfies BorrowerInput;
+      return old
+        ? api<Borrower>('PUT', `/borrowers/${old.id}`, { ...input, version: old.version })
+        : api<Borrower>('POST', '/borrowers', input);
     },
     (b) => text('familySaved', { family: b.name }),
   );
   return (
-    <Dialog title={family.name} isOpen onClose={onDone}>
+    <Dialog title={old?.name ?? text('addFamily')} isOpen onClose={() => onDone(null)}>
       <Form onSubmit={() => save.mutate(undefined, { onSuccess: onDone })}>
         <Stack $gap={10}>
+          <TextField
+            label={text('codeName')}
+            value={name}
+            onChange={setName}
+            hint={text('madeUpNeverReal')}
+          />
+          <TextField label={text('group')} value={group} onChange={setGroup} />
           <WhoFields
             value={who}
             onChange={setWho}
@@ -118,7 +151,7 @@ export function FamilyFacts({ family, onDone }: { family: Borrower; onDone(): vo
             <Button type="submit" small isDisabled={save.isPending}>
               {text('saveWhatKnown')}
             </Button>
-            <Button small plain onPress={onDone}>
+            <Button small plain onPress={() => onDone(null)}>
               {text('leave')}
             </Button>
           </Row>

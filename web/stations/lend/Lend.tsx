@@ -3,7 +3,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Camera } from 'lucide-react';
 import { useBlocker, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
-import type { Kit } from '../../../contract/lending.ts';
+import type { Borrower, Kit } from '../../../contract/lending.ts';
 import { shortDay } from '../../data/style.ts';
 import { standing } from '../../../core/lend/status.ts';
 import { readLabel } from '../../../core/lend/labels.ts';
@@ -19,6 +19,8 @@ import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { Desk } from './Desk.tsx';
+import { FamilyFacts, newFamily } from './FamilyFacts.tsx';
+import { FamiliesAtDesk } from './FamiliesAtDesk.tsx';
 import { JustDone, type Last } from './JustDone.tsx';
 import { Planned } from './Planned.tsx';
 import { Reserved } from './LoanMore.tsx';
@@ -61,6 +63,10 @@ export function Component() {
   const [unfinished, setUnfinished] = useState(false);
   const [leaving, setLeaving] = useState<string | null>(null);
   const [last, setLast] = useState<Last | null>(null);
+  /** Families that somebody looked for, and a name that nobody has. */
+  const [looked, setLooked] = useState<readonly Borrower[] | null>(null);
+  const [missed, setMissed] = useState<string | null>(null);
+  const [isAdding, setAdding] = useState(false);
   const [camera, setCamera] = useState(false);
   const desk = useRef<HTMLDivElement>(null);
   const label = params.get('kit');
@@ -84,6 +90,8 @@ export function Component() {
       setTyped('');
       setUnfinished(false);
       setLast(null);
+      setLooked(null);
+      setMissed(null);
       setParams({ kit: to }, { replace: true });
     },
     [setParams],
@@ -101,23 +109,29 @@ export function Component() {
   );
   const today = place?.today ?? '';
   const find = useMutation({
-    mutationFn: async (words: string): Promise<Kit | undefined> => {
+    mutationFn: async (words: string): Promise<Kit | readonly Borrower[] | undefined> => {
       const wanted = readLabel(words);
       const [byLabel] = wanted ? await api<Kit[]>('GET', `/kits?label=${encodeURIComponent(wanted)}`) : [];
       if (byLabel || words.length < 2) return byLabel;
-      const found = await api<Kit[]>('GET', `/kits?limit=200&q=${encodeURIComponent(words)}`);
       const part = words.toLowerCase();
-      return (
-        found.find((c) => c.openLoan?.borrower.toLowerCase().includes(part)) ??
-        found.find((c) => standing(c, today).standing === 'in') ??
-        found[0]
-      );
+      const families = borrowers?.filter((b) => b.name.toLowerCase().includes(part)) ?? [];
+      if (families.length > 0) return families;
+      const found = await api<Kit[]>('GET', `/kits?limit=200&q=${encodeURIComponent(words)}`);
+      return found.find((c) => standing(c, today).standing === 'in') ?? found[0];
     },
   });
+  const show = (found: Kit | readonly Borrower[] | undefined, miss: string): void => {
+    setLooked(null);
+    if (found === undefined) return setMiss(miss);
+    if ('label' in found) return choose(found.label);
+    setMiss(null);
+    setParams({}, { replace: true });
+    setLooked(found);
+  };
   const scan = (scanned: string): void => {
     setTyped('');
     find.mutate(scanned, {
-      onSuccess: (found) => (found ? choose(found.label) : setMiss(text('noKitLabel2', { scanned }))),
+      onSuccess: (found) => show(found, text('noKitLabel2', { scanned })),
       onError: (e) => setMiss(words(e)),
     });
   };
@@ -128,7 +142,10 @@ export function Component() {
     const wanted = typed.trim();
     if (wanted === '') return setMiss(text('typeOrScanLabel'));
     find.mutate(wanted, {
-      onSuccess: (found) => (found ? choose(found.label) : setMiss(text('noKitLabelFamily', { wanted }))),
+      onSuccess: (found) => {
+        show(found, text('noKitLabelFamily', { wanted }));
+        setMissed(found === undefined ? wanted : null);
+      },
       onError: (e) => setMiss(words(e)),
     });
   };
@@ -147,6 +164,9 @@ export function Component() {
                   : text('out', { kits: kits(summary.kits), out: summary.out })
             }
           >
+            <ButtonLink plain to="/lend/families">
+              {text('allFamilies')}
+            </ButtonLink>
             <ButtonLink plain to="/lend/tell">
               {text('tellFamilies')}
             </ButtonLink>
@@ -197,9 +217,17 @@ export function Component() {
                 </div>
                 <Quiet>{text('scanLabelOrType')}</Quiet>
                 {miss && <Notice tone="care">{miss}</Notice>}
+                {missed !== null && (
+                  <div>
+                    <Button small plain onPress={() => setAdding(true)}>
+                      {text('addFamilyCalled', { name: missed })}
+                    </Button>
+                  </div>
+                )}
               </Stack>
             </form>
           </Panel>
+          {!open && looked && <FamiliesAtDesk families={looked} onChoose={choose} />}
           {open && last?.label === open.label && (
             <JustDone last={last} onAgain={() => setLast(null)} onUndone={() => setLast(null)} />
           )}
@@ -221,6 +249,18 @@ export function Component() {
           {!open && <NextBack late={summary.late} out={summary.out} today={place.today} />}
         </Stack>
       </aside>
+      {isAdding && (
+        <FamilyFacts
+          family={newFamily(missed ?? '')}
+          onDone={(made) => {
+            setAdding(false);
+            if (!made) return;
+            setMiss(null);
+            setMissed(null);
+            setLooked([made]);
+          }}
+        />
+      )}
       {camera && (
         <Suspense fallback={null}>
           <CameraScan

@@ -1,6 +1,8 @@
 import { memo } from 'react';
+import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { Kit } from '../../../contract/lending.ts';
+import { addDays } from '../../../core/calendar/days.ts';
 import { mainPart } from '../../../core/lend/parts.ts';
 import { missing, standing } from '../../../core/lend/status.ts';
 import { kits } from '../../../core/needs/supply.ts';
@@ -194,22 +196,59 @@ export const SkillRail = memo(function SkillRail({
   );
 });
 
-/** Kits that are due, the longest first. */
+/** Kits of one kind of lateness, and the way to the rest of them. */
+function DueList({ title, list, today }: { title: string; list: readonly Kit[]; today: string }) {
+  if (list.length === 0) return null;
+  return (
+    <section aria-label={title}>
+      <h3>{title}</h3>
+      <ul style={{ display: 'grid', gap: 6, fontSize: 14 }}>
+        {list.map((c) => (
+          <li key={c.id} style={{ color: c.openLoan!.dueOn < today ? 'var(--stop)' : undefined }}>
+            <Link to={`/lend/families/${c.openLoan!.borrowerId}`}>{c.openLoan!.borrower}</Link>: {c.design},{' '}
+            {c.openLoan!.dueOn < today ? text('wasDue') : 'due'} {shortDay(c.openLoan!.dueOn)}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** A loan is due soon from so many days before, as families are told. */
+const SOON = 3;
+/** Loans that are fetched at first, and with each touch more. */
+const AT_ONCE = 40;
+
+/** Kits that are overdue, and those that are due soon: each a whole list. */
 export function NextBack({ late, out, today }: { late: number; out: number; today: string }) {
-  const due = useKitPages({ order: 'due', limit: 6 });
+  const due = useKitPages({ order: 'due', limit: AT_ONCE });
+  const here = due.data?.pages.flatMap((p) => p.items) ?? [];
+  const soon = addDays(today, SOON);
+  const later = here.filter((c) => c.openLoan!.dueOn >= today);
+  const isSoon = later.filter((c) => c.openLoan!.dueOn <= soon);
+  // What comes later is only of use where nothing is near.
+  const next = late === 0 && isSoon.length === 0 ? later.slice(0, 6) : [];
+  const last = here.at(-1)?.openLoan?.dueOn;
+  const mayGoOn = due.hasNextPage && last !== undefined && last <= soon;
   return (
     <Panel as="div">
-      <Stack $gap={6}>
+      <Stack $gap={10}>
         <h2>{late > 0 ? text('overdueAskTheseFirst') : text('dueNext')}</h2>
         {out === 0 && <Quiet>{text('nothingOut')}</Quiet>}
-        <ul style={{ display: 'grid', gap: 6, fontSize: 14 }}>
-          {due.data?.pages[0]?.items.map((c) => (
-            <li key={c.id} style={{ color: c.openLoan!.dueOn < today ? 'var(--stop)' : undefined }}>
-              <b>{c.openLoan!.borrower}</b>: {c.design}, {c.openLoan!.dueOn < today ? text('wasDue') : 'due'}{' '}
-              {shortDay(c.openLoan!.dueOn)}
-            </li>
-          ))}
-        </ul>
+        <DueList
+          title={text('overdueN', { n: late })}
+          list={here.filter((c) => c.openLoan!.dueOn < today)}
+          today={today}
+        />
+        <DueList title={text('dueSoonBy', { day: shortDay(soon) })} list={isSoon} today={today} />
+        <DueList title={text('dueLater')} list={next} today={today} />
+        {mayGoOn && (
+          <Row>
+            <Button small plain isDisabled={due.isFetchingNextPage} onPress={() => void due.fetchNextPage()}>
+              {text('moreDue')}
+            </Button>
+          </Row>
+        )}
       </Stack>
     </Panel>
   );

@@ -16,6 +16,7 @@ import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/P
 import { Verdict } from '../../shell/Verdict.tsx';
 import { OutboxPanel, postMails, useOutbox } from './OutboxPanel.tsx';
 import { OwnWords, spoken, useMessageWords } from './OwnWords.tsx';
+import { BY } from './toldBy.ts';
 import { text } from './text.ts';
 
 const Cards = styled.div`
@@ -39,12 +40,6 @@ const OF: Record<ToldOf, { word: string; kind: VerdictKind }> = {
   short: { word: text('cameBackShort2'), kind: 'care' },
   soon: { word: text('dueSoon2'), kind: 'care' },
   ready: { word: text('reserved3'), kind: 'clear' },
-};
-const BY: Record<ToldAt['by'], string> = {
-  printed: text('onPaper'),
-  copied: text('message'),
-  mailed: text('mail'),
-  said: text('words'),
 };
 
 /** What somebody says they did: a copied text, an opened mail or a printed page tells nobody by itself. */

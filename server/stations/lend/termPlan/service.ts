@@ -151,6 +151,27 @@ export async function plannedNow(em: EntityManager, today: Day): Promise<Planned
   return out;
 }
 
+/** For whom plans have a kit between two days, both included, where it was not lent for that yet. */
+export async function plannedIn(
+  em: EntityManager,
+  kitId: number,
+  from: Day,
+  to: Day,
+): Promise<{ readonly borrowerId: number; readonly borrower: string; readonly day: Day }[]> {
+  const plans = await em.find(TermPlanRow, {}, { orderBy: { id: 'asc' } });
+  const entries = plans.flatMap((plan) =>
+    plan.entries
+      .filter((e) => e.kitId === kitId)
+      .map((e) => ({ borrowerId: e.borrowerId, day: startDay(plan, e.week), due: dueDay(plan, e.week) }))
+      .filter((e) => e.day <= to && e.due > from),
+  );
+  return rows(
+    em,
+    "select e.value ->> 'borrowerId' as borrowerId, b.name as borrower, e.value ->> 'day' as day from json_each(?) e join borrower b on b.id = e.value ->> 'borrowerId' where b.erased_on is null and not exists (select 1 from loan l where l.kit_id = ? and l.borrower_id = b.id and l.lent_on >= e.value ->> 'day') order by 3",
+    [JSON.stringify(entries), kitId],
+  );
+}
+
 /** What plans have for one family, the earliest first. */
 export async function plannedFor(em: EntityManager, borrowerId: number): Promise<PlannedForFamily[]> {
   const plans = await em.find(TermPlanRow, {}, { orderBy: { from: 'asc', id: 'asc' } });
