@@ -72,11 +72,14 @@ test('from an empty shelf to a returned kit, by keyboard alone', async ({ page, 
   await fill(page, 'Code name', 'Teal Skiff');
   await fill(page, 'Group', 'Gulls');
   await press(page, page.getByRole('button', { name: 'Lend it' }));
+  await expect(page.getByRole('heading', { name: /^Teal Skiff has FB-001a until/ })).toBeFocused();
+  await press(page, page.getByRole('button', { name: 'Go on with FB-001a' }));
   await expect(page.getByText('With Teal Skiff for 0 days')).toBeVisible();
   await press(page, page.getByRole('button', { name: 'Bottle cap: one less' }));
   await expect(page.getByText('1 × Bottle cap short')).toBeVisible();
   await press(page, page.getByRole('button', { name: 'Fill from stock' }));
   // What came back is cleaned before it is lent again.
+  await press(page, page.getByRole('button', { name: 'Go on with FB-001a' }));
   await expect(page.getByRole('button', { name: /FB-001a.*to clean/ })).toBeVisible();
   await press(page, page.getByRole('button', { name: 'FB-001a is cleaned' }));
   await expect(page.getByRole('button', { name: /FB-001a.*in · counted 6\/6/ })).toBeVisible();

@@ -43,6 +43,7 @@ test('two desks lend one kit: one wins, the other is told who has it', async ({ 
       [one, two].map((p) =>
         p
           .getByText(told)
+          .or(p.getByRole('heading', { name: /^(Amber Dory|Slate Lugger) has FB-001c/ }))
           .or(p.getByText(/With (Amber Dory|Slate Lugger) for 0 days/))
           .count(),
       ),

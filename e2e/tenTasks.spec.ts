@@ -93,8 +93,10 @@ for (const [width, height] of [
     await page.getByRole('textbox', { name: 'Code name' }).fill('Teal Skiff');
     await page.getByRole('textbox', { name: 'Group' }).fill('Gulls');
     await button('Lend it').click();
+    await button('Go on with FB-001a').click();
     await expect(page.getByText('With Teal Skiff for 0 days')).toBeVisible();
     await button('All there: take it back').click();
+    await button('Go on with FB-001a').click();
     await button('FB-001a is cleaned').click();
     await expect(button(/FB-001a.*in · counted/)).toBeVisible();
 

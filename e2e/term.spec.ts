@@ -47,6 +47,7 @@ async function takeBack(page: Page, demo: Desk, label: string, isShort: boolean)
     await expect.poll(async () => (await kitOf(demo, label)).openLoan).toBeNull();
     return;
   }
+  await page.getByRole('button', { name: `Go on with ${label}` }).click();
   await page.getByRole('button', { name: `${label} is cleaned` }).click();
   await expect.poll(async () => (await kitOf(demo, label)).toClean).toBe(false);
 }
@@ -56,8 +57,7 @@ async function lendPlanned(page: Page, demo: Desk, p: PlannedNow): Promise<void>
   await find(page, p.label);
   await expect(page.getByText(`Planned for ${p.borrower}`)).toBeVisible();
   await page.getByRole('button', { name: 'Lend it as planned' }).click();
-  await page.getByRole('button', { name: 'Lend it', exact: true }).click();
-  await expect(page.getByText(`With ${p.borrower} for 0 days`)).toBeVisible();
+  await expect(page.getByRole('heading', { name: `${p.borrower} has ${p.label} until` })).toBeVisible();
 }
 
 /** A plan is there, with what is known of how good it is: a slow machine may not come to the proof in its time. */

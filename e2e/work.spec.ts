@@ -59,8 +59,10 @@ test('the desk works on a phone', async ({ page, demo }) => {
   await page.getByRole('button', { name: /Lend to/ }).click();
   await page.getByRole('option', { name: /Amber Dory/ }).click();
   await page.getByRole('button', { name: 'Lend it' }).click();
-  await expect(page.getByText(/With Amber Dory for 0 days/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Amber Dory has FB-001c until/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Go on with FB-001c' }).click();
   await page.getByRole('button', { name: 'All there: take it back' }).click();
+  await page.getByRole('button', { name: 'Go on with FB-001c' }).click();
   await page.getByRole('button', { name: 'FB-001c is cleaned' }).click();
   await expect(page.getByRole('button', { name: /FB-001c.*in · counted 8\/8/ })).toBeVisible();
 });

@@ -245,6 +245,7 @@ beforeAll(async () => {
     },
     { method: 'post', path: '/loans/1/return', body: { present: [1, 8], then: 'shelve' } },
     { method: 'post', path: '/loans/1/renew', body: { dueOn: addDays(TODAY, 20) } },
+    { method: 'post', path: '/done/1/undo', body: { why: 'the wrong family', by: 'Ann' } },
     {
       method: 'post',
       path: '/loans/1/hand-on',

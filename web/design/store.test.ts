@@ -253,3 +253,15 @@ describe('the open design', () => {
     });
   });
 });
+
+it('changes nothing, and sends nothing, while who is signed in may not design', async () => {
+  const calls = desk();
+  state().setLocked('Signed in as Helper.');
+  const { draft, saving } = state();
+  state().dial('width', 99);
+  await jest.advanceTimersByTimeAsync(600);
+  expect(state().draft).toBe(draft);
+  expect(state().saving).toBe(saving);
+  expect(calls).toEqual([]);
+  state().setLocked(null);
+});

@@ -1,3 +1,4 @@
+import { sayProblem } from '../parts/messages.ts';
 import { create } from 'zustand';
 import type { Design } from '../../contract/designs.ts';
 import { api, ApiError, words } from '../data/api.ts';
@@ -14,6 +15,9 @@ interface OpenDesign {
   problem: string | null;
   /** What the server holds, when another screen was first. */
   theirs: Design | null;
+  /** Why nothing is changed here: who is signed in may not design. Null where it may be. */
+  locked: string | null;
+  setLocked(why: string | null): void;
   /** Designs that are not open and whose last changes are not saved: kept, shown, and sent again. */
   unsaved: AllUnsaved;
   open(design: Design): void;
@@ -172,6 +176,8 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
   if (Object.keys(first).length > 0) tryLater();
   return {
     draft: null,
+    locked: null,
+    setLocked: (locked) => set({ locked }),
     saving: 'saved',
     problem: null,
     theirs: null,
@@ -202,8 +208,10 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
       if (held && !held.theirs) later();
     },
     change: (part) => {
-      const { draft, saving } = get();
+      const { draft, saving, locked } = get();
       if (!draft) return;
+      // Refused before it is made: a change that the server will not take is none that stands on the screen.
+      if (locked !== null) return sayProblem(locked);
       const of = changed(draft, part);
       const now = Date.now();
       if (of !== lastChange.of || now - lastChange.at > ONE_TURN)

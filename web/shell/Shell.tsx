@@ -4,7 +4,7 @@ import { styled } from 'styled-components';
 import { words } from '../data/api.ts';
 import { useSignedOut } from '../data/session.ts';
 import { changesWords } from '../data/lost.ts';
-import { useSession } from '../data/whoIsHere.ts';
+import { isAtDesk, useSession } from '../data/whoIsHere.ts';
 import { useOpenDesign } from '../design/store.ts';
 import { Button, ButtonLink } from '../parts/Button.tsx';
 import { Notice, Panel, Row, Stack } from '../parts/Panel.tsx';
@@ -61,6 +61,8 @@ export function Shell() {
   const isOut = useSignedOut((s) => s.isOut);
   const { data: session } = useSession();
   const lost = session?.lost ?? 0;
+  const locked = isAtDesk(session) ? text('onlyDesigners', { name: session!.person!.name }) : null;
+  useEffect(() => useOpenDesign.getState().setLocked(locked), [locked]);
   const main = useRef<HTMLElement>(null);
   const station = STATIONS.find((s) => pathname.startsWith(`/${s.id}`));
   useEffect(() => {

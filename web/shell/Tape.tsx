@@ -3,6 +3,7 @@ import { NavLink, useLocation } from 'react-router';
 import { Settings } from 'lucide-react';
 import { styled } from 'styled-components';
 import { useTape, usePlace } from '../data/queries.ts';
+import { useSession } from '../data/whoIsHere.ts';
 import { useOpenDesign } from '../design/store.ts';
 import { text } from './text.ts';
 
@@ -181,6 +182,7 @@ const one = (n: number, word: string, many = `${word}s`): string => `${n} ${n ==
 export function Tape() {
   const { data: figures } = useTape();
   const { data: place } = usePlace();
+  const { data: session } = useSession();
   const { pathname } = useLocation();
   const openId = useOpenDesign((s) => s.draft?.id);
   const blade = useRef<HTMLDivElement>(null);
@@ -236,7 +238,7 @@ export function Tape() {
       <div className="end">
         <NavLink to="/place" aria-label={text('thisPlace', { place: place?.name ?? '' })}>
           <Settings size={18} aria-hidden />
-          <span>{place ? `${place.name} · ${place.lengthUnit}` : ''}</span>
+          <span>{[session?.person?.name, place?.name, place?.lengthUnit].filter(Boolean).join(' · ')}</span>
         </NavLink>
       </div>
     </Bar>

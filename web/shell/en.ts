@@ -21,6 +21,8 @@ export const en = {
   setUp: 'Set up',
   forgottenWhoeverKeepsPlace: 'Forgotten? Whoever keeps the place can set a new one under the cogwheel.',
   foxButton2: '{station} · Fox Button',
+  onlyDesigners:
+    'Signed in as {name}, who may lend and look on: designs are changed by a designer or a manager.',
   skipContent: 'Skip to content',
   notSavedYet: 'Not saved yet.',
   keptThisBrowserSent: 'It is kept in this browser and sent again.',

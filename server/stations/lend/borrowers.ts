@@ -35,21 +35,19 @@ export async function listBorrowers(em: EntityManager, query: z.infer<typeof bor
     `select id, version, name, group_name as "group", allergies, mail, youngest, youngest_on as "youngestOn", born, mouths, language, aim, children, (select count(*) from loan l where l.borrower_id = borrower.id and l.returned_on is null) as has, (select count(*) from loan l where l.borrower_id = borrower.id and l.returned_on is null and l.due_on < ?) as late from borrower where ${matches} and (name, id) > (?, ?) order by name, id limit ?`,
     [today, q, q, ...at, query.limit],
   );
-  const items = found.map(
-    (b): ListedFamily => ({
-      ...familyJson(
-        {
-          ...b,
-          mouths: b.mouths !== 0,
-          allergies: JSON.parse(b.allergies) as string[],
-          children: JSON.parse(b.children) as string[],
-        },
-        today,
-      ),
-      has: b.has,
-      late: b.late,
-    }),
-  );
+  const items = found.map((b): ListedFamily => ({
+    ...familyJson(
+      {
+        ...b,
+        mouths: b.mouths !== 0,
+        allergies: JSON.parse(b.allergies) as string[],
+        children: JSON.parse(b.children) as string[],
+      },
+      today,
+    ),
+    has: b.has,
+    late: b.late,
+  }));
   const last = items.at(-1);
   return { items, limit: query.limit, total: all!.n, next: last ? textCursorOf(last.name, last.id) : null };
 }

@@ -3,7 +3,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Camera } from 'lucide-react';
 import { useBlocker, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
-import type { Borrower, Kit } from '../../../contract/lending.ts';
+import type { Borrower, FamilyPage, Kit } from '../../../contract/lending.ts';
 import { shortDay } from '../../data/style.ts';
 import { standing } from '../../../core/lend/status.ts';
 import { readLabel } from '../../../core/lend/labels.ts';
@@ -115,6 +115,12 @@ export function Component() {
       if (byLabel || words.length < 2) return byLabel;
       const part = words.toLowerCase();
       const families = borrowers?.filter((b) => b.name.toLowerCase().includes(part)) ?? [];
+      if (families.length === 1) {
+        const { has, planned, kept } = await api<FamilyPage>('GET', `/borrowers/${families[0]!.id}`);
+        // Nothing else of theirs could be meant.
+        if (has.length === 1 && planned.length === 0 && kept.length === 0)
+          return (await api<Kit[]>('GET', `/kits?label=${encodeURIComponent(has[0]!.label)}`))[0];
+      }
       if (families.length > 0) return families;
       const found = await api<Kit[]>('GET', `/kits?limit=200&q=${encodeURIComponent(words)}`);
       return found.find((c) => standing(c, today).standing === 'in') ?? found[0];

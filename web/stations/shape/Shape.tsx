@@ -204,11 +204,20 @@ function Facts({ level, unit }: { level: Level<AnyDials> | null; unit: LengthUni
 function OwnDial({ id, unit }: { id: string; unit: LengthUnit }) {
   const spec = useLight((l) => l.specs.find((s) => s.id === id));
   const value = useLight((l) => l.at.dials[id]);
-  return spec && <DialField spec={spec} unit={unit} value={value} preview={false} />;
+  const isLocked = useOpenDesign((s) => s.locked !== null);
+  return spec && <DialField spec={spec} unit={unit} value={value} preview={isLocked} />;
 }
 const OwnDials = memo(function OwnDials({ unit }: { unit: LengthUnit }) {
   const ids = useLight((l) => l.specs.map((s) => s.id).join(' '));
-  return ids.split(' ').map((id) => <OwnDial key={id} id={id} unit={unit} />);
+  const locked = useOpenDesign((s) => s.locked);
+  return (
+    <>
+      {locked !== null && <Notice tone="care">{locked}</Notice>}
+      {ids.split(' ').map((id) => (
+        <OwnDial key={id} id={id} unit={unit} />
+      ))}
+    </>
+  );
 });
 
 /** While a level is looked at the dials show the level's values. */

@@ -1,3 +1,4 @@
+import { DoneToday } from './DoneToday.tsx';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
@@ -151,4 +152,28 @@ it.each([
     '/',
   );
   expect(await screen.findByText(where)).toBeVisible();
+});
+
+it('what was done today is undone from here, with why and who', async () => {
+  const done = {
+    id: 5,
+    at: '2026-11-24T09:12:00.000Z',
+    who: '',
+    did: 'lent a kit',
+    about: 'FB-001a, Amber Dory',
+    undone: null,
+  };
+  const calls = answer({ 'GET /done': [done], 'POST /done/5/undo': { ...done, undone: null } });
+  show(<DoneToday locale="en-GB" />);
+  await userEvent.click(await screen.findByText('Done today (1)'));
+  await userEvent.click(screen.getByRole('button', { name: 'Undo: lent a kit: FB-001a, Amber Dory' }));
+  const asks = screen.getByRole('dialog', { name: 'Undo this?' });
+  await userEvent.type(within(asks).getByRole('textbox', { name: 'Why is it undone?' }), 'wrong family');
+  await userEvent.type(within(asks).getByRole('textbox', { name: /^Who undoes it/ }), 'A. K.');
+  await userEvent.click(within(asks).getByRole('button', { name: 'Undo it' }));
+  await waitFor(() =>
+    expect(calls).toMatchObject([
+      { method: 'POST', path: '/done/5/undo', body: { why: 'wrong family', by: 'A. K.' } },
+    ]),
+  );
 });
