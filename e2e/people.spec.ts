@@ -46,7 +46,7 @@ test('a manager lets a helper in, who lends and may do no more; everybody signs 
   await phone.getByRole('button', { name: 'Lend it' }).click();
   await expect(phone.getByRole('heading', { name: /^Amber Dory has FB-/ })).toBeVisible();
   // Who is signed in stands in the head, and what they may not change is locked, with the reason.
-  await expect(phone.getByRole('link', { name: /Helper · / })).toBeVisible();
+  await expect(phone.getByRole('link', { name: /signed in as Helper$/ })).toBeVisible();
   await phone.goto(`${demo.url}/shape/1`);
   await expect(phone.getByText(/^Signed in as Helper, who may lend and look on/)).toBeVisible();
   await phone.goto(`${demo.url}/place`);

@@ -108,6 +108,11 @@ const Bar = styled.nav`
     .end a span {
       display: none;
     }
+    .end a b {
+      max-width: 64px;
+      overflow: hidden;
+      text-overflow: ellipsis;
+    }
   }
   @media (max-width: 700px) {
     padding-left: 8px;
@@ -182,7 +187,7 @@ const one = (n: number, word: string, many = `${word}s`): string => `${n} ${n ==
 export function Tape() {
   const { data: figures } = useTape();
   const { data: place } = usePlace();
-  const { data: session } = useSession();
+  const person = useSession().data?.person;
   const { pathname } = useLocation();
   const openId = useOpenDesign((s) => s.draft?.id);
   const blade = useRef<HTMLDivElement>(null);
@@ -236,9 +241,17 @@ export function Tape() {
         ))}
       </div>
       <div className="end">
-        <NavLink to="/place" aria-label={text('thisPlace', { place: place?.name ?? '' })}>
+        <NavLink
+          to="/place"
+          aria-label={
+            person
+              ? text('thisPlaceOf', { place: place?.name ?? '', person: person.name })
+              : text('thisPlace', { place: place?.name ?? '' })
+          }
+        >
           <Settings size={18} aria-hidden />
-          <span>{[session?.person?.name, place?.name, place?.lengthUnit].filter(Boolean).join(' · ')}</span>
+          {person && <b>{person.name}</b>}
+          <span>{place ? `${place.name} · ${place.lengthUnit}` : ''}</span>
         </NavLink>
       </div>
     </Bar>

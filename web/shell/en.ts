@@ -9,6 +9,7 @@ export const en = {
   today: 'Today',
   foxButton: 'Fox Button',
   thisPlace: 'This place: {place}',
+  thisPlaceOf: 'This place: {place}, signed in as {person}',
   whoKeepsThisPlace: 'Who keeps this place?',
   sign: 'Sign in',
   nobodySetUpYet:

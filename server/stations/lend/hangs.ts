@@ -30,10 +30,13 @@ export async function hangsOver(
       `They have ${has.length === 1 ? `${has[0]!.kit} (${has[0]!.label})` : `${has.length} kits`} now.`,
     );
   const until = addDays(today, loanDays);
-  const planned = (await plannedIn(em, kitId, today, until)).filter((p) => p.borrowerId !== borrowerId);
+  // Before anybody is chosen nobody is another family: for whom it is planned or kept stands at the desk itself.
+  const isOther = (of: { readonly borrowerId: number }): boolean =>
+    borrowerId !== null && of.borrowerId !== borrowerId;
+  const planned = (await plannedIn(em, kitId, today, until)).filter(isOther);
   for (const p of planned) out.push(`It is planned for ${p.borrower} from ${day(p.day)}.`);
   const kept = (await listReservations(em, today)).find((r) => r.ready === kit.label);
-  if (kept && kept.borrowerId !== borrowerId) out.push(`It is kept for ${kept.borrower}.`);
+  if (kept && isOther(kept)) out.push(`It is kept for ${kept.borrower}.`);
   const made = (await kitsAsMade(em, [kitId])).get(kitId);
   const designs = await em.find(DesignRow, { id: { $in: [...(made?.designs ?? [])] } });
   const changed = designs.filter((d) => {
