@@ -32,3 +32,39 @@ test('a day is put together on one page, and a line is gone when it is done', as
   await page.getByRole('link', { name: 'Print for the wall' }).click();
   expect((await download).suggestedFilename()).toBe('today-2026-11-24.pdf');
 });
+
+test('a family is found at the desk with all it has, and one that nobody knows is added there', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/lend`);
+  const seek = page.getByRole('textbox', { name: 'Kit or family' });
+  await seek.fill('Ochre Raft');
+  await page.getByRole('button', { name: 'Find it' }).click();
+  await page.getByRole('button', { name: 'Add a family called Ochre Raft' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add a family' });
+  await dialog.getByRole('textbox', { name: 'Group' }).fill('Gulls');
+  await dialog.getByRole('button', { name: 'Save what is known' }).click();
+  const own = page.getByRole('region', { name: 'Ochre Raft' });
+  await expect(own.getByRole('heading', { name: 'Ochre Raft has nothing just now' })).toBeVisible();
+  // Two kits at once, and both are there when the family is looked for.
+  for (const label of ['FB-001a', 'FB-001c']) {
+    await page.goto(`${demo.url}/lend?kit=${label}`);
+    await page.getByRole('button', { name: 'Lend to' }).click();
+    await page.getByRole('option', { name: /Ochre Raft/ }).click();
+    if (label === 'FB-001c') await expect(page.getByText(/^They have .*FB-001a.* now\.$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Lend it', exact: true }).click();
+    await expect(page.getByRole('heading', { name: `Ochre Raft has ${label} until` })).toBeVisible();
+  }
+  await seek.fill('ochre');
+  await page.getByRole('button', { name: 'Find it' }).click();
+  await expect(own.getByRole('heading', { name: 'Ochre Raft has 2 kits' })).toBeVisible();
+  await expect(own.getByRole('button', { name: 'FB-001a' })).toBeVisible();
+  await own.getByRole('link', { name: 'Page of Ochre Raft' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ochre Raft');
+  await expect(page.getByRole('region', { name: 'Has now' }).getByRole('listitem')).toHaveCount(2);
+  await page.getByRole('link', { name: 'All families' }).click();
+  await expect(
+    page.getByRole('region', { name: 'Gulls' }).getByRole('listitem').filter({ hasText: 'Ochre Raft' }),
+  ).toContainText('has 2 kits');
+});

@@ -3,6 +3,7 @@ import type { Design } from '../../contract/designs.ts';
 import { loadPattern } from '../../core/patterns/index.ts';
 import { slotDesign } from '../testing/desk.tsx';
 import { differences } from './Conflict.tsx';
+import { client } from '../data/queries.ts';
 import { useOpenDesign } from './store.ts';
 import { readUnsaved } from './unsaved.ts';
 
@@ -264,4 +265,22 @@ it('changes nothing, and sends nothing, while who is signed in may not design', 
   expect(state().saving).toBe(saving);
   expect(calls).toEqual([]);
   state().setLocked(null);
+});
+
+it('what one person did not save is not sent by another, and is back when they are', async () => {
+  jest.useRealTimers();
+  client.setQueryData(['designs'], [design]);
+  state().open(design);
+  state().setWho('Ann');
+  const waiting = desk();
+  state().dial('width', 44);
+  state().setWho('Bea');
+  expect(state()).toMatchObject({ saving: 'saved', draft: { dials: { width: 17 } } });
+  await new Promise((go) => setTimeout(go, 700));
+  expect(waiting.map((c) => c.body.dials.width)).not.toContain(44);
+  expect(readUnsaved('Bea')).toEqual({});
+  expect(readUnsaved('Ann')[7]).toMatchObject({ draft: { dials: { width: 44 } } });
+  state().setWho('Ann');
+  expect(state()).toMatchObject({ saving: 'failed', draft: { dials: { width: 44 } } });
+  state().setWho(null);
 });

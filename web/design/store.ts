@@ -18,6 +18,8 @@ interface OpenDesign {
   /** Why nothing is changed here: who is signed in may not design. Null where it may be. */
   locked: string | null;
   setLocked(why: string | null): void;
+  /** Told who is signed in, null for nobody: what somebody else did not save stays theirs, and is back when they are. */
+  setWho(who: string | null): void;
   /** Designs that are not open and whose last changes are not saved: kept, shown, and sent again. */
   unsaved: AllUnsaved;
   open(design: Design): void;
@@ -48,6 +50,8 @@ const RETRY = 10_000;
 let timer: ReturnType<typeof setTimeout> | null = null;
 let retrying: ReturnType<typeof setTimeout> | null = null;
 let running: Promise<void> | null = null;
+/** Who is signed in; null for nobody. */
+let who: string | null = null;
 /** The open design as it was before each change, the last at the end. */
 let past: Design[] = [];
 let lastChange = { of: '', at: 0 };
@@ -112,7 +116,7 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
   };
   const stash = (unsaved: AllUnsaved): void => {
     set({ unsaved });
-    keepUnsaved(unsaved);
+    keepUnsaved(unsaved, who);
   };
   /** The open design among those not saved, or out of them. */
   const own = (): AllUnsaved => {
@@ -178,6 +182,25 @@ export const useOpenDesign = create<OpenDesign>()((set, get) => {
     draft: null,
     locked: null,
     setLocked: (locked) => set({ locked }),
+    setWho: (next) => {
+      if (next === who) return;
+      get().keep();
+      if (timer) clearTimeout(timer);
+      timer = null;
+      const { draft, saving } = get();
+      who = next;
+      set({ unsaved: readUnsaved(who) });
+      if (!draft) return;
+      // Of somebody else's changes nothing stays on the screen: what the server holds does, or what this one left.
+      const saved =
+        saving === 'saved'
+          ? draft
+          : client.getQueryData<Design[]>(['designs'])?.find((d) => d.id === draft.id);
+      set({ draft: null, saving: 'saved', problem: null, theirs: null, canUndo: false });
+      past = [];
+      if (saved) get().open(saved);
+      if (Object.keys(get().unsaved).length > 0) tryLater();
+    },
     saving: 'saved',
     problem: null,
     theirs: null,

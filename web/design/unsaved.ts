@@ -8,7 +8,9 @@ export interface Unsaved {
 }
 export type AllUnsaved = Readonly<Record<number, Unsaved>>;
 
-const KEY = 'fox-button.unsaved';
+/** Where they are kept: everybody's own apart, so that nobody sends what somebody else did. */
+const keyOf = (who: string | null): string =>
+  who === null ? 'fox-button.unsaved' : `fox-button.unsaved of ${who}`;
 
 const isUnsaved = (x: unknown): x is Unsaved =>
   typeof x === 'object' &&
@@ -31,10 +33,14 @@ function carriedForward(u: Unsaved): Unsaved {
   return { ...u, draft: forward(u.draft), theirs: u.theirs && forward(u.theirs) };
 }
 
-/** What this browser kept of designs that were not saved, through a reload too. */
-export function readUnsaved(): AllUnsaved {
+/**
+ * What this browser kept of designs that were not saved, through a reload too.
+ *
+ * @param who whose; null where nobody was signed in
+ */
+export function readUnsaved(who: string | null = null): AllUnsaved {
   try {
-    const read: unknown = JSON.parse(localStorage.getItem(KEY) ?? '{}');
+    const read: unknown = JSON.parse(localStorage.getItem(keyOf(who)) ?? '{}');
     return Object.fromEntries(
       Object.values(read as Record<string, unknown>)
         .filter(isUnsaved)
@@ -47,10 +53,10 @@ export function readUnsaved(): AllUnsaved {
 }
 
 /** Keeps them in this browser. Where it keeps nothing (private windows), they last as long as the page. */
-export function keepUnsaved(all: AllUnsaved): void {
+export function keepUnsaved(all: AllUnsaved, who: string | null = null): void {
   try {
-    if (Object.keys(all).length === 0) localStorage.removeItem(KEY);
-    else localStorage.setItem(KEY, JSON.stringify(all));
+    if (Object.keys(all).length === 0) localStorage.removeItem(keyOf(who));
+    else localStorage.setItem(keyOf(who), JSON.stringify(all));
   } catch {
     // Nothing to be done: the page still holds them.
   }

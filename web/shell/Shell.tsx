@@ -63,6 +63,10 @@ export function Shell() {
   const lost = session?.lost ?? 0;
   const locked = isAtDesk(session) ? text('onlyDesigners', { name: session!.person!.name }) : null;
   useEffect(() => useOpenDesign.getState().setLocked(locked), [locked]);
+  const who = session === undefined ? undefined : (session.person?.name ?? null);
+  useEffect(() => {
+    if (who !== undefined) useOpenDesign.getState().setWho(who);
+  }, [who]);
   const main = useRef<HTMLElement>(null);
   const station = STATIONS.find((s) => pathname.startsWith(`/${s.id}`));
   useEffect(() => {
