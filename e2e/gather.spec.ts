@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, test } from './desk.ts';
+import { pick } from './pick.ts';
 
 /** One find by keyboard: its name, what is wrong by number keys, and in it goes. */
 async function takeIn(page: Page, name: string, keys = ''): Promise<void> {
@@ -119,10 +120,8 @@ test('a kit is packed, and a gap that lets a piece out is a stop', async ({ page
   await page.goto(`${demo.url}/gather/container?design=2`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('It fits in the yogurt bucket, 130 mm');
   await expect(page.getByRole('img', { name: 'A packing of 5 boxes' })).toBeVisible();
-  await page.getByRole('button', { name: /Design/ }).click();
-  await page.getByRole('option', { name: 'Crab-claw tongs' }).click();
-  await page.getByRole('button', { name: /Container/ }).click();
-  await page.getByRole('option', { name: /Wipes box/ }).click();
+  await pick(page, page.getByRole('button', { name: /Design/ }), 'Crab-claw tongs');
+  await pick(page, page.getByRole('button', { name: /Container/ }), /Wipes box/);
   await expect(page.getByText(/Bottle cork would go through its gap of 28 mm: tape it over/)).toBeVisible();
 });
 

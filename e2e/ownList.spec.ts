@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from './desk.ts';
+import { pick } from './pick.ts';
 
 const LIST = `Cupboard list, Skerry room;;;;;
 Thing;Number;Ø in cm;h;Colour;Date received
@@ -29,8 +30,7 @@ test('somebody’s own list goes in at the first try, and what is not understood
   ).toBeVisible();
   await expect(own.getByRole('row', { name: /^6 Gizmo · a few · soon kind: is not known/ })).toBeVisible();
   // A column that means something else is told so.
-  await own.getByRole('button', { name: /Colour/ }).click();
-  await page.getByRole('option', { name: 'Leave it out' }).click();
+  await pick(page, own.getByRole('button', { name: /Colour/ }), 'Leave it out');
   await expect(own.getByText(/3 rows are understood/)).toBeVisible();
   const download = page.waitForEvent('download');
   await own.getByRole('button', { name: 'Get the other 1 as a file' }).click();

@@ -1,4 +1,5 @@
 import { expect, test } from './desk.ts';
+import { pick } from './pick.ts';
 
 const WORD = 'seaweed on the slipway';
 
@@ -41,8 +42,7 @@ test('a manager lets a helper in, who lends and may do no more; everybody signs 
   // All of the page is there before the list is opened.
   await expect(phone.getByRole('button', { name: 'Lend to' })).toBeVisible();
   await phone.waitForLoadState('networkidle');
-  await phone.getByRole('button', { name: 'Lend to' }).click();
-  await phone.getByRole('option', { name: /Amber Dory/ }).click();
+  await pick(phone, phone.getByRole('button', { name: 'Lend to' }), /Amber Dory/);
   await phone.getByRole('button', { name: 'Lend it' }).click();
   await expect(phone.getByRole('heading', { name: /^Amber Dory has FB-/ })).toBeVisible();
   // Who is signed in stands in the head, and what they may not change is locked, with the reason.

@@ -1,4 +1,5 @@
 import { expect, openDesk, test } from './desk.ts';
+import { pick } from './pick.ts';
 import type { Design } from '../contract/designs.ts';
 
 test('a second tab with an old version is told, and chooses', async ({ browser, demo }) => {
@@ -33,8 +34,7 @@ test('two desks lend one kit: one wins, the other is told who has it', async ({ 
     [two, 'Slate Lugger'],
   ] as const) {
     await page.goto(`${demo.url}/lend?kit=FB-001c`);
-    await page.getByRole('button', { name: /Lend to/ }).click();
-    await page.getByRole('option', { name: new RegExp(family) }).click();
+    await pick(page, page.getByRole('button', { name: /Lend to/ }), new RegExp(family));
   }
   await Promise.all([one, two].map((p) => p.getByRole('button', { name: 'Lend it' }).click()));
   const told = /FB-001c is with (Amber Dory|Slate Lugger) until/;

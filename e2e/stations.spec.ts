@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from './desk.ts';
+import { pick } from './pick.ts';
 
 const VIEWS = [
   '/today',
@@ -214,12 +215,10 @@ test('a late kit is told of, a kept one goes to its family only', async ({ page,
   // One of two is kept: the other may go, that one not.
   await page.goto(`${demo.url}/lend?kit=FB-006b`);
   await page.getByText('Reserve one like it').click();
-  await page.getByRole('button', { name: /For the family/ }).click();
-  await page.getByRole('option', { name: /Olive Barge/ }).click();
+  await pick(page, page.getByRole('button', { name: /For the family/ }), /Olive Barge/);
   await page.getByRole('button', { name: 'Reserve it' }).click();
   await expect(page.getByText(/^Kept for Olive Barge since/)).toBeVisible();
-  await page.getByRole('button', { name: /Lend to/ }).click();
-  await page.getByRole('option', { name: /Teal Skiff/ }).click();
+  await pick(page, page.getByRole('button', { name: /Lend to/ }), /Teal Skiff/);
   await page.getByRole('button', { name: 'Lend it', exact: true }).click();
   await expect(page.getByText(/FB-006b is kept for Olive Barge/)).toBeVisible();
   await page.getByRole('button', { name: 'Lend it to them' }).click();
@@ -229,11 +228,9 @@ test('a late kit is told of, a kept one goes to its family only', async ({ page,
 
 test('a sitting that climbs is one note, its levels in order', async ({ page, demo }) => {
   await page.goto(`${demo.url}/watch`);
-  await page.getByRole('button', { name: /Design/ }).click();
-  await page.getByRole('option', { name: /Crab-catcher finger/ }).click();
+  await pick(page, page.getByRole('button', { name: /Design/ }), /Crab-catcher finger/);
   const level = async (label: RegExp, name: RegExp, seconds: string) => {
-    await page.getByRole('button', { name: label }).click();
-    await page.getByRole('option', { name }).click();
+    await pick(page, page.getByRole('button', { name: label }), name);
     await page.getByRole('textbox', { name: 'Seconds', exact: true }).fill(seconds);
     await page.getByRole('textbox', { name: 'Seconds', exact: true }).press('Tab');
   };
@@ -264,10 +261,8 @@ test('a sitting is shown by the minute', async ({ page, demo }) => {
 
 test('a note is written at its level', async ({ page, demo }) => {
   await page.goto(`${demo.url}/watch`);
-  await page.getByRole('button', { name: /Design/ }).click();
-  await page.getByRole('option', { name: /Tide-line drop tub/ }).click();
-  await page.getByRole('button', { name: /Level/ }).click();
-  await page.getByRole('option', { name: /Close slot/ }).click();
+  await pick(page, page.getByRole('button', { name: /Design/ }), /Tide-line drop tub/);
+  await pick(page, page.getByRole('button', { name: /Level/ }), /Close slot/);
   await page.getByRole('textbox', { name: 'Child' }).fill('G-09');
   await page.getByRole('radiogroup', { name: 'Help given' }).getByText('No help').click();
   await page.getByRole('radiogroup', { name: 'Was it managed?' }).getByText('Yes').click();
@@ -334,8 +329,7 @@ test('a design is fitted to one child, and the general one stays', async ({ page
   await page.goto(`${demo.url}/shape/7`);
   await page.getByRole('button', { name: 'Fit it to a child' }).click();
   const dialog = page.getByRole('dialog', { name: 'Fit it to a child' });
-  await dialog.getByRole('button', { name: /Another child/ }).click();
-  await page.getByRole('option', { name: 'P-07' }).click();
+  await pick(page, dialog.getByRole('button', { name: /Another child/ }), 'P-07');
   await expect(dialog.getByRole('textbox', { name: 'Hand span' })).toHaveValue('118');
   await dialog.getByRole('textbox', { name: 'Hand span' }).fill('80');
   await dialog.getByRole('textbox', { name: 'Hand span' }).press('Tab');

@@ -1,4 +1,5 @@
 import { expect, test } from './desk.ts';
+import { pick } from './pick.ts';
 
 test('a day is put together on one page, and a line is gone when it is done', async ({ page, demo }) => {
   await page.goto(demo.url);
@@ -50,8 +51,7 @@ test('a family is found at the desk with all it has, and one that nobody knows i
   // Two kits at once, and both are there when the family is looked for.
   for (const label of ['FB-001a', 'FB-001c']) {
     await page.goto(`${demo.url}/lend?kit=${label}`);
-    await page.getByRole('button', { name: 'Lend to' }).click();
-    await page.getByRole('option', { name: /Ochre Raft/ }).click();
+    await pick(page, page.getByRole('button', { name: 'Lend to' }), /Ochre Raft/);
     if (label === 'FB-001c') await expect(page.getByText(/^They have .*FB-001a.* now\.$/)).toBeVisible();
     await page.getByRole('button', { name: 'Lend it', exact: true }).click();
     await expect(page.getByRole('heading', { name: `Ochre Raft has ${label} until` })).toBeVisible();

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from './desk.ts';
+import { pick } from './pick.ts';
 
 test('the papers of a design come down as files', async ({ page, demo }) => {
   await page.goto(`${demo.url}/make/1`);
@@ -56,8 +57,7 @@ test('the desk works on a phone', async ({ page, demo }) => {
   await expect(page.getByRole('link', { name: /^Lend/ })).toBeInViewport();
   await page.getByRole('textbox', { name: 'Kit or family' }).fill('FB-001c');
   await page.getByRole('button', { name: 'Find it' }).click();
-  await page.getByRole('button', { name: /Lend to/ }).click();
-  await page.getByRole('option', { name: /Amber Dory/ }).click();
+  await pick(page, page.getByRole('button', { name: /Lend to/ }), /Amber Dory/);
   await page.getByRole('button', { name: 'Lend it' }).click();
   await expect(page.getByRole('heading', { name: /^Amber Dory has FB-001c until/ })).toBeVisible();
   await page.getByRole('button', { name: 'Go on with FB-001c' }).click();
@@ -101,8 +101,7 @@ test('a design whose container is gone from reason can be mended in place', asyn
   });
   await page.goto(`${demo.url}/shape/1`);
   await expect(page.getByRole('alert')).toContainText('Milk-bottle cap is a cord; expected a piece or disc');
-  await page.getByRole('button', { name: 'Choose Piece' }).click();
-  await page.getByRole('option', { name: /Juice-bottle cap/ }).click();
+  await pick(page, page.getByRole('button', { name: 'Choose Piece' }), /Juice-bottle cap/);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     'Cut the slot to fit the juice-bottle cap',
   );

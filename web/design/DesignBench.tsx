@@ -228,7 +228,8 @@ export function DesignBench({
   );
   if (!Number.isInteger(id) || id <= 0) {
     const first = useOpenDesign.getState().draft ?? designs.data[0];
-    if (first) return <Navigate to={`/${station}/${first.id}`} replace />;
+    // Not under the dialog that makes the first one: it would come up again over its own design.
+    if (first && !making) return <Navigate to={`/${station}/${first.id}`} replace />;
     return (
       <>
         <Panel style={{ maxWidth: 560 }}>
