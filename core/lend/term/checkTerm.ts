@@ -58,7 +58,7 @@ export function checkTerm(
       );
     const against = family.against.get(kit.kind);
     if (against) say(e, against);
-    if (isNotNew(kit, family)) say(e, `${family.name} had ${kit.name} before.`);
+    if (!e.again && isNotNew(kit, family)) say(e, `${family.name} had ${kit.name} before.`);
     for (const first of firstInLine(borrowers, kit.kind, family))
       if (!entries.some((o) => o.borrowerId === first.id && o.week <= e.week && isOfKind(o, kit.kind)))
         say(
@@ -88,7 +88,7 @@ export function checkTerm(
       const before = own
         .slice(0, i)
         .find((o) => kit && byId.get(o.kitId)?.designs.some((d) => kit.designs.includes(d)));
-      if (kit && before)
+      if (kit && before && !e.again)
         say(e, `${b.name} has ${byId.get(before.kitId)!.name} from ${day(startDay(shape, before.week))} on.`);
     });
   }

@@ -1,4 +1,4 @@
-import { isAway, type Column } from './termProgram.ts';
+import { isAway, type Column, type PoolOf, type Pools } from './termProgram.ts';
 import {
   firstInLine,
   freeAfter,
@@ -6,34 +6,35 @@ import {
   startDay,
   termStarts,
   type TermEntry,
-  type TermKit,
   type TermProblem,
 } from './termProblem.ts';
 
 /** Columns that go together, the largest share of the relaxed answer first, then the most points. */
 export function byShare(
   problem: TermProblem,
-  kinds: ReadonlyMap<string, readonly TermKit[]>,
+  pools: Pools,
   columns: readonly Column[],
   held: readonly TermEntry[],
+  poolOf: PoolOf,
   share: (i: number) => number,
 ): Column[] {
   const { shape, kits } = problem;
   const starts = termStarts(shape);
   const kindOf = new Map(kits.map((k) => [k.kitId, k.kind]));
-  /** By kind: how many are left at each change of hands. */
+  const poolById = new Map(kits.map((k) => [k.kitId, poolOf(k)]));
+  /** By pool: how many are left at each change of hands. */
   const left = new Map(
-    [...kinds].map(([kind, list]) => [
-      kind,
+    [...pools].map(([pool, list]) => [
+      pool,
       starts.map((week) => list.filter((k) => k.freeFrom <= startDay(shape, week)).length),
     ]),
   );
-  const away = (kind: string, at: number): number[] =>
-    starts.flatMap((_, r) => (isAway(problem, at, r, kinds.get(kind)![0]!.idleDays) ? [r] : []));
+  const away = (pool: string, at: number): number[] =>
+    starts.flatMap((_, r) => (isAway(problem, at, r, pools.get(pool)![0]!.idleDays) ? [r] : []));
   for (const e of held) {
-    const kind = kindOf.get(e.kitId)!;
-    if (kinds.has(kind) && !problem.settled?.has(placeKey(e)))
-      for (const r of away(kind, starts.indexOf(e.week))) left.get(kind)![r]!--;
+    const pool = poolById.get(e.kitId);
+    if (pool !== undefined && pools.has(pool) && !problem.settled?.has(placeKey(e)))
+      for (const r of away(pool, starts.indexOf(e.week))) left.get(pool)![r]!--;
   }
   const has = new Map(
     problem.borrowers.map((b) => [b, { at: new Set<number>(), designs: new Set<number>() }]),
@@ -51,8 +52,8 @@ export function byShare(
   const take = (c: Column, most: number): void => {
     const own = has.get(c.borrower)!;
     if (own.at.size > most || own.at.has(c.at) || c.designs.some((d) => own.designs.has(d))) return;
-    const gone = away(c.kind, c.at);
-    const there = left.get(c.kind)!;
+    const gone = away(c.pool, c.at);
+    const there = left.get(c.pool)!;
     if (gone.some((r) => there[r]! <= 0) || !isServed(c)) return;
     for (const r of gone) there[r]!--;
     own.at.add(c.at);
@@ -65,36 +66,37 @@ export function byShare(
   return chosen;
 }
 
-/** Which kit of its kind each one is: in the order they go out, the first that is free. */
+/** Which kit of its pool each one is: in the order they go out, the first that is free. */
 export function placed(
   problem: TermProblem,
-  kinds: ReadonlyMap<string, readonly TermKit[]>,
+  pools: Pools,
   chosen: readonly Column[],
   held: readonly TermEntry[],
+  poolOf: PoolOf,
 ): TermEntry[] {
   const { shape, kits } = problem;
   const starts = termStarts(shape);
-  const kindOf = new Map(kits.map((k) => [k.kitId, k.kind]));
+  const poolById = new Map(kits.map((k) => [k.kitId, poolOf(k)]));
   const wanted = [
-    ...held.map((e) => ({ ...e, kind: kindOf.get(e.kitId)! })),
+    ...held.map((e) => ({ ...e, pool: poolById.get(e.kitId) ?? '' })),
     ...chosen.map((c) => ({
       borrowerId: c.borrower.id,
       week: starts[c.at]!,
-      kind: c.kind,
+      pool: c.pool,
       kitId: null,
       kept: false,
     })),
   ].sort((a, b) => a.week - b.week || Number(b.kept) - Number(a.kept) || a.borrowerId - b.borrowerId);
-  const free = new Map([...kinds.values()].flat().map((k) => [k.kitId, k.freeFrom]));
-  return wanted.map(({ borrowerId, week, kind, kitId, kept }) => {
-    if (problem.settled?.has(placeKey({ borrowerId, week })))
-      return { borrowerId, week, kitId: kitId!, kept };
+  const free = new Map([...pools.values()].flat().map((k) => [k.kitId, k.freeFrom]));
+  return wanted.map(({ pool, kitId, ...e }) => {
+    const { week } = e;
+    if (problem.settled?.has(placeKey(e))) return { ...e, kitId: kitId! };
     const day = startDay(shape, week);
-    const list = kinds.get(kind) ?? [];
+    const list = pools.get(pool) ?? [];
     const open = list.filter((k) => free.get(k.kitId)! <= day);
     const kit = open.find((k) => k.kitId === kitId) ?? open[0] ?? list[0];
     const id = open.length > 0 ? kit!.kitId : (kitId ?? kit!.kitId);
     if (kit && open.length > 0) free.set(id, freeAfter(shape, week, kit.idleDays));
-    return { borrowerId, week, kitId: id, kept };
+    return { ...e, kitId: id };
   });
 }

@@ -1,6 +1,6 @@
 import type { SolveLp } from '../../price/purchase.ts';
 import { byShare, placed } from './placeTerm.ts';
-import { columnsOf, kindsOf, levelPoints, programOf, type Column } from './termProgram.ts';
+import { byKind, columnsOf, poolsOf, levelPoints, programOf, type Column } from './termProgram.ts';
 import {
   placeKey,
   placePoints,
@@ -38,16 +38,16 @@ export function planTerm(problem: TermProblem, kept: readonly TermEntry[], solve
   const { shape, kits, borrowers } = problem;
   const starts = termStarts(shape);
   const byId = new Map(kits.map((k) => [k.kitId, k]));
-  const kinds = kindsOf(kits);
+  const pools = poolsOf(kits, byKind);
   const held = kept.filter(
     (e) =>
       byId.has(e.kitId) &&
       borrowers.some((b) => b.id === e.borrowerId) &&
       problem.settled?.get(placeKey(e)) !== 'missed',
   );
-  const columns = columnsOf(problem, kinds, held);
-  const model = (of: readonly Column[], whole: boolean): string => programOf(problem, kinds, of, held, whole);
-  const plan = (chosen: readonly Column[]): TermEntry[] => placed(problem, kinds, chosen, held);
+  const columns = columnsOf(problem, pools, held);
+  const model = (of: readonly Column[], whole: boolean): string => programOf(problem, pools, of, held, byKind, whole);
+  const plan = (chosen: readonly Column[]): TermEntry[] => placed(problem, pools, chosen, held, byKind);
   const worth = (entries: readonly TermEntry[]): number => pointsOf(problem, entries);
   if (columns.length === 0) {
     const entries = plan([]);
@@ -63,7 +63,7 @@ export function planTerm(problem: TermProblem, kept: readonly TermEntry[], solve
   // Whole numbers among what the relaxed answer takes at all come out soon, and near to it.
   const few = columns.filter((_, i) => share(i) > 1e-6);
   const among = few.length > 0 ? solve(model(few, true)) : null;
-  const tried = [byShare(problem, kinds, columns, held, share)];
+  const tried = [byShare(problem, pools, columns, held, byKind, share)];
   if (among && among.status !== 'infeasible' && among.values) {
     const { values } = among;
     tried.push(few.filter((_, i) => (values[`x${i}`] ?? 0) > 0.5));

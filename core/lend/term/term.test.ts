@@ -3,8 +3,10 @@ import fc from 'fast-check';
 import type { SolveLp } from '../../price/purchase.ts';
 import { loadSolver } from '../../testingSolver.ts';
 import { checkTerm } from './checkTerm.ts';
+import { changesOf, mendTerm } from './mendTerm.ts';
 import { planTerm } from './planTerm.ts';
 import {
+  dueDay,
   pointsOf,
   termStarts,
   type TermBorrower,
@@ -62,13 +64,12 @@ const problem = (
 const told = (p: TermProblem, entries: readonly TermEntry[]): string[] =>
   [...checkTerm(p, entries).values()].flat();
 
-/** The most points of all plans there are, by trying every one. */
-function bestOfAll(p: TermProblem): number {
+/** Every plan without a fault, by trying them all. */
+function eachPlan(p: TermProblem, look: (entries: readonly TermEntry[]) => void): void {
   const places = p.borrowers.flatMap((b) => termStarts(p.shape).map((week) => ({ b, week })));
-  let best = 0;
   const take = (i: number, entries: TermEntry[]): void => {
     if (i === places.length) {
-      if (checkTerm(p, entries).size === 0) best = Math.max(best, pointsOf(p, entries));
+      if (checkTerm(p, entries).size === 0) look(entries);
       return;
     }
     take(i + 1, entries);
@@ -78,6 +79,11 @@ function bestOfAll(p: TermProblem): number {
         take(i + 1, [...entries, { borrowerId: b.id, week, kitId: k.kitId, kept: false }]);
   };
   take(0, []);
+}
+/** The most points of all plans there are. */
+function bestOfAll(p: TermProblem): number {
+  let best = 0;
+  eachPlan(p, (entries) => (best = Math.max(best, pointsOf(p, entries))));
   return best;
 }
 
@@ -266,6 +272,103 @@ describe('who gets which kit in which week', () => {
       }),
       { numRuns: 30 },
     );
+  });
+});
+
+describe('a plan that is mended', () => {
+  /** A plan at random, with whatever faults it has. */
+  const onPaper = (p: TermProblem, dice: readonly number[]): TermEntry[] =>
+    p.borrowers
+      .flatMap((b) => termStarts(p.shape).map((week) => ({ borrowerId: b.id, week })))
+      .flatMap((place, i) => {
+        const k = p.kits[dice[i]! % (p.kits.length + 1)];
+        return k ? [{ ...place, kitId: k.kitId, kept: false }] : [];
+      });
+
+  test('no plan without a fault differs in fewer loans, and none of those has more points', () => {
+    let mended = 0;
+    fc.assert(
+      fc.property(
+        smallProblem,
+        fc.array(fc.integer({ min: 0, max: 4 }), { minLength: 6, maxLength: 6 }),
+        (p, dice) => {
+          const before = onPaper(p, dice);
+          let least = Infinity;
+          let most = -1;
+          eachPlan(p, (entries) => {
+            const n = changesOf(before, entries).length;
+            const points = pointsOf(p, entries);
+            if (n < least || (n === least && points > most)) [least, most] = [n, points];
+          });
+          const { entries, isLeast } = mendTerm(p, before, solve);
+          expect(told(p, entries)).toEqual([]);
+          expect(isLeast).toBe(true);
+          expect([changesOf(before, entries).length, pointsOf(p, entries)]).toEqual([least, most]);
+          if (least > 0) mended++;
+          const without = mendTerm(p, before, none);
+          expect(told(p, without.entries)).toEqual([]);
+          const differ = changesOf(before, without.entries).length;
+          if (without.isLeast) expect(differ).toBe(least);
+          expect(differ).toBeGreaterThanOrEqual(least);
+        },
+      ),
+      { numRuns: 80 },
+    );
+    expect(mended).toBeGreaterThan(20);
+  });
+
+  test('a recalled kit is replaced where it was, and everything else stays', () => {
+    const kits = [1, 2, 3, 4].map((i) => kit(i, String(i)));
+    const each = { 1: 4, 2: 3, 3: 2, 4: 1 };
+    const p = problem(kits, [family(1, each), family(2, each)], { weeks: 6 });
+    const { entries: before } = planTerm(p, [], solve);
+    const gone = before[0]!;
+    const without = {
+      ...p,
+      kits: kits.map((k) => (k.kitId === gone.kitId ? { ...k, notLent: 'is called back' } : k)),
+    };
+    const { entries } = mendTerm(without, before, solve);
+    const faulty = checkTerm(without, before).size;
+    expect(faulty).toBeGreaterThan(0);
+    expect(changesOf(before, entries)).toHaveLength(faulty);
+    expect(changesOf(before, entries).every((c) => c.before === gone.kitId)).toBe(true);
+  });
+
+  test('what was set by hand stays though it cannot be, and what is in its way goes', () => {
+    const p = problem([kit(1, '1'), kit(2, '2')], [family(1, { 1: 5, 2: 5 }), family(2, { 1: 5, 2: 5 })]);
+    const before = [
+      { borrowerId: 1, week: 0, kitId: 1, kept: false },
+      { borrowerId: 2, week: 0, kitId: 1, kept: true },
+    ];
+    const { entries } = mendTerm(p, before, solve);
+    expect(changesOf(before, entries)).toEqual([{ borrowerId: 1, week: 0, before: 1, after: 2 }]);
+    const called = { ...p, kits: [kit(1, '1', { notLent: 'is in repair' }), kit(2, '2')] };
+    expect(told(called, mendTerm(called, before, solve).entries)).toEqual(['FB-1 is in repair.']);
+  });
+});
+
+describe('weeks that are closed, and what is given again', () => {
+  test('nothing changes hands while nobody is there, and what was due then is due in the next week', () => {
+    const shape = { weeks: 6, every: 2, stays: 2, closed: [2, 3] };
+    const p = problem([kit(1, '1'), kit(2, '2')], [family(1, { 1: 5, 2: 4 })], shape);
+    expect(termStarts(p.shape)).toEqual([0, 4]);
+    expect(dueDay(p.shape, 0)).toBe('2027-01-04');
+    expect(dueDay({ ...p.shape, closed: [4, 5] }, 2)).toBe('2027-01-18');
+    expect(planTerm(p, [], solve).entries.map((e) => e.week)).toEqual([0, 4]);
+    expect(told(p, [{ borrowerId: 1, week: 2, kitId: 1, kept: true }])).toEqual([
+      'Nothing changes hands in this week.',
+    ]);
+  });
+
+  test('a kit that a family had is given again on purpose, and stays so when the rest is planned', () => {
+    const p = problem([kit(1, '1'), kit(2, '2')], [family(1, { 1: 5, 2: 4 }, { had: new Set([1]) })]);
+    const entry = { borrowerId: 1, week: 0, kitId: 1, kept: true };
+    expect(told(p, [entry])).toEqual(['Family 1 had Kit 1 before.']);
+    const again = { ...entry, again: true };
+    expect(told(p, [again, { ...again, week: 2, kitId: 1 }])).toEqual([
+      'FB-1 comes back from Family 1 on 21 Dec; it is clean and rested from 22 Dec on.',
+    ]);
+    expect(planTerm(p, [again], solve).entries).toContainEqual(again);
   });
 });
 

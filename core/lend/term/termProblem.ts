@@ -6,6 +6,8 @@ export interface TermShape {
   readonly weeks: number;
   readonly every: number;
   readonly stays: number;
+  /** Weeks in which nobody is there (0 is the first): nothing is handed over, and nothing is due. */
+  readonly closed?: readonly number[];
 }
 
 /** One labelled kit as a plan sees it. Kits of one `kind` are alike. */
@@ -57,6 +59,8 @@ export interface TermEntry {
   readonly week: number;
   readonly kitId: number;
   readonly kept: boolean;
+  /** Given on purpose though the family had it before. */
+  readonly again?: boolean | undefined;
 }
 
 export interface TermProblem {
@@ -68,14 +72,17 @@ export interface TermProblem {
 }
 export const placeKey = (e: Pick<TermEntry, 'borrowerId' | 'week'>): string => `${e.borrowerId} ${e.week}`;
 
-/** Weeks in which kits change hands. */
-export const termStarts = ({ weeks, every }: TermShape): number[] =>
-  Array.from({ length: Math.ceil(weeks / every) }, (_, i) => i * every);
+/** Weeks in which kits change hands: those that are closed are left out. */
+export const termStarts = ({ weeks, every, closed = [] }: TermShape): number[] =>
+  Array.from({ length: Math.ceil(weeks / every) }, (_, i) => i * every).filter((w) => !closed.includes(w));
 
 export const startDay = ({ from }: TermShape, week: number): Day => addDays(from, 7 * week);
-/** The day that a kit lent in a week is due: at the end of its stay, or of the term. */
-export const dueDay = ({ from, weeks, stays }: TermShape, week: number): Day =>
-  addDays(from, 7 * Math.min(week + stays, weeks));
+/** The day that a kit lent in a week is due: at the end of its stay, in the first week that is open, or at the end of the term. */
+export function dueDay({ from, weeks, stays, closed = [] }: TermShape, week: number): Day {
+  let due = week + stays;
+  while (due < weeks && closed.includes(due)) due++;
+  return addDays(from, 7 * Math.min(due, weeks));
+}
 /** The first day on which a kit lent in a week can go on. */
 export const freeAfter = (shape: TermShape, week: number, idleDays: number): Day =>
   addDays(dueDay(shape, week), idleDays);

@@ -17,37 +17,45 @@ import {
 export interface Column {
   readonly borrower: TermBorrower;
   readonly kind: string;
+  /** Kits that are taken for alike: those of the kind, or one of them. */
+  readonly pool: string;
   /** Which change of hands. */
   readonly at: number;
   readonly points: number;
   readonly designs: readonly number[];
 }
 
-/** Kits of one kind, those that are free first in front. */
-export function kindsOf(kits: readonly TermKit[]): Map<string, TermKit[]> {
-  const kinds = new Map<string, TermKit[]>();
-  for (const k of kits) if (k.notLent === null) kinds.set(k.kind, [...(kinds.get(k.kind) ?? []), k]);
-  for (const list of kinds.values())
+/** What a kit is taken for in a program: any of its kind, or itself. */
+export type PoolOf = (kit: Pick<TermKit, 'kind' | 'kitId'>) => string;
+export const byKind: PoolOf = (kit) => kit.kind;
+export const byKit: PoolOf = (kit) => `kit ${kit.kitId}`;
+
+/** Kits by what they are taken for: those that can be lent, those that are free first in front. */
+export type Pools = ReadonlyMap<string, readonly TermKit[]>;
+export function poolsOf(kits: readonly TermKit[], poolOf: PoolOf): Pools {
+  const pools = new Map<string, TermKit[]>();
+  for (const k of kits) if (k.notLent === null) pools.set(poolOf(k), [...(pools.get(poolOf(k)) ?? []), k]);
+  for (const list of pools.values())
     list.sort((a, b) => (a.freeFrom < b.freeFrom ? -1 : a.freeFrom > b.freeFrom ? 1 : a.kitId - b.kitId));
-  return kinds;
+  return pools;
 }
 
 /** Every loan that is possible at all, besides those that are kept. */
 export function columnsOf(
   { shape, borrowers }: TermProblem,
-  kinds: ReadonlyMap<string, readonly TermKit[]>,
+  pools: Pools,
   held: readonly TermEntry[],
 ): Column[] {
   const starts = termStarts(shape);
-  const byId = new Map([...kinds.values()].flat().map((k) => [k.kitId, k]));
+  const byId = new Map([...pools.values()].flat().map((k) => [k.kitId, k]));
   const columns: Column[] = [];
   for (const borrower of borrowers) {
     const own = held.filter((e) => e.borrowerId === borrower.id);
     const taken = new Set(own.map((e) => e.week));
     const planned = new Set(own.flatMap((e) => byId.get(e.kitId)?.designs ?? []));
-    for (const [kind, list] of kinds) {
+    for (const [pool, list] of pools) {
+      const { designs, kind } = list[0]!;
       const worth = borrower.worth.get(kind);
-      const { designs } = list[0]!;
       if (!worth || borrower.against.has(kind) || isNotNew({ kind, designs }, borrower)) continue;
       if (designs.some((d) => planned.has(d))) continue;
       starts.forEach((week, at) => {
@@ -55,6 +63,7 @@ export function columnsOf(
         columns.push({
           borrower,
           kind,
+          pool,
           at,
           designs,
           points: worth.points + placePoints(worth, at, starts.length),
@@ -75,13 +84,23 @@ export function isAway(problem: TermProblem, s: number, r: number, idleDays: num
   return s <= r && freeAfter(problem.shape, starts[s]!, idleDays) > startDay(problem.shape, starts[r]!);
 }
 
+/** What is best instead of the points, or what the points are held to: a figure of each column, in sum. */
+export type Instead =
+  | { readonly count: (c: Column) => number }
+  | { readonly atLeast: number; readonly of: (c: Column) => number };
+
+const terms = (list: readonly (readonly [number, string])[]): string =>
+  list.map(([n, x], i) => `${n < 0 ? '- ' : i > 0 ? '+ ' : ''}${Math.abs(n)} ${x}`).join(' ');
+
 /** The program as CPLEX LP text, of some columns, with whole numbers or without. */
 export function programOf(
   problem: TermProblem,
-  kinds: ReadonlyMap<string, readonly TermKit[]>,
+  pools: Pools,
   columns: readonly Column[],
   held: readonly TermEntry[],
+  poolOf: PoolOf,
   whole: boolean,
+  instead?: Instead,
 ): string {
   const { shape, borrowers, kits } = problem;
   const starts = termStarts(shape);
@@ -109,18 +128,19 @@ export function programOf(
     levels.push(...ys);
     rows.push(` l${k}: ${ys.join(' + ')} - ${own.map((i) => `x${i}`).join(' - ')} = ${before}`);
   });
-  [...kinds].forEach(([kind, list], k) => {
+  [...pools].forEach(([pool, list], k) => {
     const { idleDays } = list[0]!;
+    const own = new Set(kits.filter((c) => poolOf(c) === pool).map((c) => c.kitId));
     for (let r = 0; r < rounds; r++) {
       const out = all.filter(
-        (i) => columns[i]!.kind === kind && isAway(problem, columns[i]!.at, r, idleDays),
+        (i) => columns[i]!.pool === pool && isAway(problem, columns[i]!.at, r, idleDays),
       );
       const there = list.filter((c) => c.freeFrom <= startDay(shape, starts[r]!)).length;
       // What was lent is out, or back, in the state of its kit already.
       const spoken = held.filter(
         (e) =>
           !problem.settled?.has(placeKey(e)) &&
-          kindOf.get(e.kitId) === kind &&
+          own.has(e.kitId) &&
           isAway(problem, starts.indexOf(e.week), r, idleDays),
       ).length;
       if (out.length > Math.max(0, there - spoken))
@@ -136,13 +156,20 @@ export function programOf(
       rows.push(` f${i}_${first.id}: x${i}${before.map((j) => ` - x${j}`).join('')} <= 0`);
     }
   });
-  const goal = [
-    ...columns.map((c, i) => `${c.points} x${i}`),
-    ...levels.map((y) => `${levelPoints(y, rounds)} ${y}`),
-  ];
+  const figures = (of: (c: Column) => number): (readonly [number, string])[] =>
+    columns.map((c, i) => [of(c), `x${i}`]);
+  if (instead && 'atLeast' in instead)
+    rows.push(` least: ${terms(figures(instead.of))} >= ${instead.atLeast}`);
+  const goal =
+    instead && 'count' in instead
+      ? figures(instead.count)
+      : [
+          ...figures((c) => c.points),
+          ...levels.map((y): readonly [number, string] => [levelPoints(y, rounds), y]),
+        ];
   return [
     'Maximize',
-    ` goal: ${goal.join(' + ')}`,
+    ` goal: ${terms(goal)}`,
     'Subject To',
     ...rows,
     'Bounds',
