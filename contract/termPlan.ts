@@ -23,6 +23,11 @@ const shape = z.strictObject({
   stays: whole('a number of weeks', 1, 26),
   /** Days from coming back until it is clean. */
   cleanDays: whole('a number of days', 0, 30),
+  /** Weeks in which nobody is there, 0 for the first: nothing is handed over and nothing is due. */
+  closed: z
+    .array(whole('a week', 0, 25), { error: 'expected a list of weeks' })
+    .max(26, 'may have at most 26 weeks')
+    .default([]),
   borrowers: z
     .array(id, { error: 'expected a list of families' })
     .min(1, 'expected at least one family')
@@ -46,6 +51,8 @@ export const termEntry = z.strictObject({
   kitId: id,
   /** Set by hand: it stays when the rest is planned again. */
   kept: z.boolean({ error: 'expected true or false' }),
+  /** Given on purpose though the family had it before. */
+  again: z.boolean({ error: 'expected true or false' }).optional(),
 });
 /** A term as it was changed by hand. */
 export const termPlanUpdate = shape
@@ -76,6 +83,12 @@ export const choiceQuery = z.strictObject({
 export const slipQuery = z.strictObject({
   paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
   language: z.enum(SLIP_LANGUAGES, { error: `expected one of ${SLIP_LANGUAGES.join(', ')}` }).optional(),
+  /** Loans alone that are named, as family-week with commas between; all of them where it is left out. */
+  places: z
+    .string({ error: 'expected text' })
+    .max(8000, 'may have at most 8,000 characters')
+    .regex(/^\d+-\d+(,\d+-\d+)*$/, 'expected family-week with commas between, as 3-0,4-2')
+    .optional(),
 });
 
 /** A term in the list of terms. */
@@ -97,6 +110,7 @@ export interface PlannedLoan {
   readonly label: string;
   readonly kit: string;
   readonly kept: boolean;
+  readonly again: boolean;
   readonly reason: string;
   readonly isAim: boolean;
   /** Whether the family waits for it. */
@@ -105,6 +119,37 @@ export interface PlannedLoan {
   readonly state: 'planned' | 'lent' | 'missed';
   /** What stands against it; empty where nothing does. */
   readonly faults: readonly string[];
+  /** Another kit that nothing stands against then; null where there is none, or nothing to mend. */
+  readonly mend: { readonly kitId: number; readonly label: string; readonly kit: string } | null;
+  /** What to know before it, without being against it: what the family still has by then. */
+  readonly notes: readonly string[];
+}
+/** What a family really had from a week that is past on. */
+export interface ReallyHad {
+  readonly week: number;
+  readonly label: string;
+  readonly kit: string;
+  readonly lentOn: string;
+  /** Null while it is out. */
+  readonly returnedOn: string | null;
+}
+/** A loan that is another than before a plan was changed; null for none. */
+export interface TermChanged {
+  readonly borrowerId: number;
+  readonly family: string;
+  readonly week: number;
+  readonly day: string;
+  readonly before: { readonly label: string; readonly kit: string } | null;
+  readonly after: { readonly label: string; readonly kit: string } | null;
+}
+/** A plan that was worked out anew, with what changed. */
+export interface TermReplanned {
+  readonly page: TermPlanPage;
+  readonly changed: readonly TermChanged[];
+}
+export interface TermMended extends TermReplanned {
+  /** Whether it is proved that no plan without a fault differs in fewer loans. */
+  readonly isLeast: boolean;
 }
 /** Something that a family, or a room, has now. */
 export interface HasNow {
@@ -125,6 +170,7 @@ export interface PlannedFamily {
   readonly children: readonly string[];
   readonly loans: readonly PlannedLoan[];
   readonly now: readonly HasNow[];
+  readonly had: readonly ReallyHad[];
 }
 /** A loan that a plan has for one family, as its data tell it. */
 export interface PlannedForFamily {
@@ -158,6 +204,8 @@ export interface TermChoice {
   readonly reason: string;
   readonly points: number;
   readonly faults: readonly string[];
+  /** Whether nothing stands against it but that the family had it before: it can be given again on purpose. */
+  readonly isAgain: boolean;
 }
 /** A loan that a plan has for these days and that was not made yet. */
 export interface PlannedNow {

@@ -170,7 +170,7 @@ export async function fill(db: Db, cart: Cart, today: Day): Promise<void> {
   }
   for (const { from, ...t } of cart.terms)
     await within((em) =>
-      addTermPlan(em, { ...t, from: addDays(today, from), borrowers: [...families.values()] }),
+      addTermPlan(em, { ...t, closed: [], from: addDays(today, from), borrowers: [...families.values()] }),
     );
   for (const n of cart.notes) {
     const design = await shape.findDesign(db.em.fork(), designs.get(n.design)!.id);

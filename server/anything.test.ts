@@ -232,6 +232,7 @@ beforeAll(async () => {
     { method: 'post', path: '/term-plans', body: { ...termBody, name: 'Second' } },
     { method: 'put', path: `/term-plans/${ids.term}`, body: { ...termBody, version: 1, entries: [] } },
     { method: 'post', path: `/term-plans/${ids.term}/plan`, body: { version: 1 } },
+    { method: 'post', path: `/term-plans/${ids.term}/mend`, body: { version: 1 } },
     { method: 'post', path: `/kits/${ids.kit}/found`, body: { part: 0, count: 1 } },
     {
       method: 'post',

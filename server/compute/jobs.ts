@@ -1,6 +1,7 @@
 import { StartError } from '../startError.ts';
 import { smallParts } from '../../core/gauge/smallParts.ts';
 import type { Shape } from '../../core/geometry/shape.ts';
+import { mendTerm } from '../../core/lend/term/mendTerm.ts';
 import { planTerm } from '../../core/lend/term/planTerm.ts';
 import type { TermEntry, TermProblem } from '../../core/lend/term/termProblem.ts';
 import type { Opening } from '../../core/passage/opening.ts';
@@ -35,6 +36,7 @@ export type Job =
   | { readonly kind: 'schedule'; readonly request: ScheduleRequest }
   | { readonly kind: 'bench-plan'; readonly request: BenchRequest }
   | { readonly kind: 'term'; readonly problem: TermProblem; readonly kept: readonly TermEntry[] }
+  | { readonly kind: 'mend-term'; readonly problem: TermProblem; readonly before: readonly TermEntry[] }
   | { readonly kind: 'rasch'; readonly responses: readonly (readonly Response[])[] }
   | {
       readonly kind: 'help-steps';
@@ -110,6 +112,8 @@ async function work(job: Job, means: Means): Promise<unknown> {
       return benchPlan(job.request, searched, (request) => searched(request, GLANCE));
     case 'term':
       return planTerm(job.problem, job.kept, means.solveWithin(TERM_STEP));
+    case 'mend-term':
+      return mendTerm(job.problem, job.before, means.solveWithin(TERM_STEP));
     case 'rasch':
       return rasch(job.responses);
     case 'help-steps':

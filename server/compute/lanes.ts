@@ -51,6 +51,7 @@ export function firstLane(job: Job): Lane {
     case 'schedule':
     case 'bench-plan':
     case 'term':
+    case 'mend-term':
     case 'rasch':
     case 'help-steps':
       return 'solver';

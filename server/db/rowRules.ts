@@ -21,7 +21,15 @@ const parts = z
 const record = z.record(z.string(), z.unknown());
 const words = z.record(z.string(), text);
 const entries = z
-  .array(z.looseObject({ borrowerId: id, week: number, kitId: id, kept: z.boolean() }))
+  .array(
+    z.looseObject({
+      borrowerId: id,
+      week: number,
+      kitId: id,
+      kept: z.boolean(),
+      again: z.boolean().optional(),
+    }),
+  )
   .max(100_000);
 const sizes = z.looseObject({
   length: number.optional(),

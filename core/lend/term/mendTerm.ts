@@ -117,8 +117,7 @@ function openPlaces(
       const isInLine = line.length > 0 && other?.kind === kit?.kind;
       if (o === e || isSame || isTwice || isInLine) open.add(placeKey(o));
     }
-    for (const first of line)
-      for (const week of starts) open.add(placeKey({ borrowerId: first.id, week }));
+    for (const first of line) for (const week of starts) open.add(placeKey({ borrowerId: first.id, week }));
   }
   function overlaps(a: number, b: number, idleDays: number): boolean {
     return freeAfter(shape, Math.min(a, b), idleDays) > startDay(shape, Math.max(a, b));

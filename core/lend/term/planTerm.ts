@@ -46,7 +46,8 @@ export function planTerm(problem: TermProblem, kept: readonly TermEntry[], solve
       problem.settled?.get(placeKey(e)) !== 'missed',
   );
   const columns = columnsOf(problem, pools, held);
-  const model = (of: readonly Column[], whole: boolean): string => programOf(problem, pools, of, held, byKind, whole);
+  const model = (of: readonly Column[], whole: boolean): string =>
+    programOf(problem, pools, of, held, byKind, whole);
   const plan = (chosen: readonly Column[]): TermEntry[] => placed(problem, pools, chosen, held, byKind);
   const worth = (entries: readonly TermEntry[]): number => pointsOf(problem, entries);
   if (columns.length === 0) {

@@ -165,5 +165,6 @@ export const TermPlanRow = defineEntity({
     cleanDays: p.integer(),
     borrowers: p.json<number[]>(),
     entries: p.json<TermEntry[]>(),
+    closed: p.json<number[]>(),
   },
 });

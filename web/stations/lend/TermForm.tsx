@@ -5,11 +5,13 @@ import type { TermPlanInput, TermPlanPage, TermPlanUpdate } from '../../../contr
 import { addDays } from '../../../core/calendar/days.ts';
 import { api, words } from '../../data/api.ts';
 import { useChange } from '../../data/queries.ts';
+import { shortDay } from '../../data/style.ts';
 import { Choice, ChoiceOfMany } from '../../parts/Choice.tsx';
 import { DayField } from '../../parts/DayField.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { DialogEnd } from '../../parts/DialogEnd.tsx';
 import { Stepper, TextField } from '../../parts/Field.tsx';
+import { Fold } from '../../parts/Fold.tsx';
 import { Form } from '../../parts/Form.tsx';
 import { Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { Select } from '../../parts/Select.tsx';
@@ -45,7 +47,13 @@ const Weeks = ({
 /** The loans of a plan as they are sent to be kept. */
 export const entriesOf = (page: TermPlanPage): TermPlanUpdate['entries'] =>
   page.families.flatMap((f) =>
-    f.loans.map(({ borrowerId, week, kitId, kept }) => ({ borrowerId, week, kitId, kept })),
+    f.loans.map(({ borrowerId, week, kitId, kept, again }) => ({
+      borrowerId,
+      week,
+      kitId,
+      kept,
+      ...(again ? { again } : {}),
+    })),
   );
 /** A plan's own figures as they are sent. */
 export const shapeOf = (page: TermPlanPage): TermPlanInput => ({
@@ -55,6 +63,7 @@ export const shapeOf = (page: TermPlanPage): TermPlanInput => ({
   every: page.every,
   stays: page.stays,
   cleanDays: page.cleanDays,
+  closed: page.closed,
   borrowers: page.families.map((f) => f.id),
 });
 
@@ -83,6 +92,7 @@ export function TermForm({
           every: stay,
           stays: stay,
           cleanDays: 1,
+          closed: [],
           borrowers: borrowers.map((b) => b.id),
         },
   );
@@ -114,7 +124,7 @@ export function TermForm({
   });
   return (
     <Dialog title={page ? text('changeTerm') : text('planTerm')} isOpen onClose={onClose} wide>
-      <Form onSubmit={() => save.mutate(undefined, { onSuccess: onDone })}>
+      <Form onSubmit={() => void save.mutateAsync(undefined).then(onDone, () => undefined)}>
         <Stack $gap={12}>
           {!page && (
             <Choice
@@ -147,7 +157,7 @@ export function TermForm({
             unit={['week', 'weeks']}
             most={MOST_WEEKS}
             value={plan.weeks}
-            onChange={(weeks) => set({ weeks })}
+            onChange={(weeks) => set({ weeks, closed: plan.closed.filter((w) => w < weeks) })}
           />
           <Weeks
             label={text('somethingNewEvery')}
@@ -170,6 +180,22 @@ export function TermForm({
             value={plan.cleanDays}
             onChange={(cleanDays) => set({ cleanDays })}
           />
+          <Fold>
+            <summary>
+              {plan.closed.length === 0
+                ? text('noWeekClosed')
+                : text('weeksClosed', { n: plan.closed.length })}
+            </summary>
+            <ChoiceOfMany
+              label={text('weeksNobodyThere')}
+              value={plan.closed.map(String)}
+              onChange={(list) => set({ closed: list.map(Number).sort((a, b) => a - b) })}
+              options={Array.from({ length: plan.weeks }, (_, w) => ({
+                value: String(w),
+                label: shortDay(addDays(plan.from, 7 * w)),
+              }))}
+            />
+          </Fold>
           <Quiet>{text('whatCannotWashedRests', { restDays: place.restDays })}</Quiet>
           {isRoom ? (
             <>

@@ -42,7 +42,7 @@ export function TermPlace({
   isBusy: boolean;
   problem: string | null;
   /** A kit, set by hand; null for none; 'plan' leaves the place to the next planning. */
-  onSet(kitId: number | null | 'plan'): void;
+  onSet(kitId: number | null | 'plan', again?: boolean): void;
   onClose(): void;
 }) {
   const { data, error } = useQuery({
@@ -69,6 +69,11 @@ export function TermPlace({
             {loan.faults.map((f) => (
               <Notice key={f} tone="stop">
                 {f}
+              </Notice>
+            ))}
+            {loan.notes.map((n) => (
+              <Notice key={n} tone="care">
+                {n}
               </Notice>
             ))}
             <Row>
@@ -109,11 +114,15 @@ export function TermPlace({
                   <Button
                     small
                     plain={c.faults.length > 0}
-                    isDisabled={isBusy || (loan?.kitId === c.kitId && loan.kept)}
-                    onPress={() => onSet(c.kitId)}
-                    aria-label={`${loan?.kitId === c.kitId ? text('keep') : text('set')} ${c.kit}, ${c.label}`}
+                    isDisabled={isBusy || (loan?.kitId === c.kitId && loan.kept && loan.again === c.isAgain)}
+                    onPress={() => onSet(c.kitId, c.isAgain)}
+                    aria-label={`${c.isAgain ? text('again') : loan?.kitId === c.kitId ? text('keep') : text('set')} ${c.kit}, ${c.label}`}
                   >
-                    {loan?.kitId === c.kitId ? text('keepThere') : text('set2')}
+                    {c.isAgain
+                      ? text('giveAgain')
+                      : loan?.kitId === c.kitId
+                        ? text('keepThere')
+                        : text('set2')}
                   </Button>
                 </Spread>
               </li>

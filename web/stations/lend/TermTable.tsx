@@ -111,9 +111,28 @@ export const TermTable = ({
               $state={stateOf(loan)}
               $aim={loan?.isAim ?? false}
               onClick={() => onPlace(f.id, week)}
-              aria-label={`${f.name}, ${shortDay(day)}: ${loan ? `${loan.kit}, ${loan.label}` : text('noKit')}${loan?.kept ? text('setHand') : ''}${loan && loan.faults.length > 0 ? `, ${loan.faults.join(' ')}` : ''}`}
+              aria-label={`${f.name}, ${shortDay(day)}: ${loan ? `${loan.kit}, ${loan.label}` : text('noKit')}${loan?.kept ? text('setHand') : ''}${loan && [...loan.faults, ...loan.notes].length > 0 ? `, ${[...loan.faults, ...loan.notes].join(' ')}` : ''}`}
             >
-              {loan ? (
+              {loan?.state !== 'lent' && f.had.some((h) => h.week === week) ? (
+                // What was planned for a week that has begun, and was not lent, is told after what they had instead.
+                <>
+                  {f.had
+                    .filter((h) => h.week === week)
+                    .map((h) => (
+                      <span key={h.label}>
+                        {h.kit}
+                        <small>
+                          {text(h.returnedOn === null ? 'hadInstead' : 'hadInsteadBack', {
+                            label: h.label,
+                            lentOn: shortDay(h.lentOn),
+                            back: h.returnedOn === null ? '' : shortDay(h.returnedOn),
+                          })}
+                        </small>
+                      </span>
+                    ))}
+                  {loan && <small>{text('wasPlanned', { label: loan.label })}</small>}
+                </>
+              ) : loan ? (
                 <>
                   <span>{loan.kit}</span>
                   <small>
@@ -122,7 +141,9 @@ export const TermTable = ({
                     {STATE[loan.state]}
                     {loan.isReserved ? text('reserved4') : loan.isAim ? text('aim2') : ''}
                     {loan.kept ? text('hand') : ''}
+                    {loan.again ? text('again2') : ''}
                   </small>
+                  {loan.notes.length > 0 && <small>{text('wouldHaveTwo')}</small>}
                 </>
               ) : (
                 text('noKit')

@@ -24,11 +24,14 @@ const LOAN = {
   label: 'FB-001a',
   kit: 'Drop tub',
   kept: false,
+  again: false,
   reason: 'Pincer and release; made for Gulls',
   isAim: false,
   isReserved: false,
   state: 'planned' as const,
   faults: [],
+  mend: null,
+  notes: [],
 };
 const PAGE: TermPlanPage = {
   id: 1,
@@ -39,12 +42,13 @@ const PAGE: TermPlanPage = {
   every: 2,
   stays: 2,
   cleanDays: 1,
+  closed: [],
   points: 3000,
   starts: [
     { week: 0, day: '2026-12-01' },
     { week: 2, day: '2026-12-15' },
   ],
-  families: [{ ...DORY, isYoungestTold: true, loans: [LOAN], now: [] }],
+  families: [{ ...DORY, isYoungestTold: true, loans: [LOAN], now: [], had: [] }],
 };
 const BEST: TermBest = { points: 3000, bound: 3000, isProved: true, loans: 1 };
 const CHOICES: TermChoice[] = [
@@ -55,6 +59,7 @@ const CHOICES: TermChoice[] = [
     reason: 'Hand strength, their aim',
     points: 90,
     faults: [],
+    isAgain: false,
   },
   {
     kitId: 7,
@@ -63,6 +68,7 @@ const CHOICES: TermChoice[] = [
     reason: '',
     points: 40,
     faults: ['Amber Dory has Drop tub from 1 Dec on.'],
+    isAgain: true,
   },
 ];
 const open = (page: TermPlanPage | null, more: Record<string, unknown> = {}) => {
@@ -122,6 +128,90 @@ describe('the plan of a term', () => {
     );
     await userEvent.click(await screen.findByRole('button', { name: 'No kit then' }));
     await waitFor(() => expect(calls[0]!.body).toMatchObject({ entries: [] }));
+  });
+
+  it('mends a plan with the fewest changes, tells them, and prints the slips of those alone', async () => {
+    const fault = {
+      ...LOAN,
+      faults: ['FB-001a is in repair.'],
+      mend: { kitId: 8, label: 'FB-002a', kit: 'Squeeze seal' },
+      notes: ['Amber Dory has FB-005a until 5 Dec: they would have two.'],
+    };
+    const broken = { ...PAGE, families: [{ ...PAGE.families[0]!, loans: [fault] }] };
+    const calls = open(broken, {
+      'PUT /term-plans/1': PAGE,
+      'POST /term-plans/1/mend': {
+        page: PAGE,
+        isLeast: true,
+        changed: [
+          {
+            borrowerId: 4,
+            family: 'Amber Dory',
+            week: 0,
+            day: '2026-12-01',
+            before: { label: 'FB-001a', kit: 'Drop tub' },
+            after: { label: 'FB-002a', kit: 'Squeeze seal' },
+          },
+        ],
+      },
+    });
+    const instead = await screen.findByRole('button', { name: 'Give Squeeze seal, FB-002a, instead' });
+    expect(screen.getByText(/Not compared with the best there is/)).toBeVisible();
+    expect(screen.queryByText(/No plan does better/)).toBeNull();
+    expect(screen.getByText('would have two then')).toBeVisible();
+    await userEvent.click(instead);
+    await waitFor(() =>
+      expect(calls[0]!.body).toMatchObject({
+        entries: [{ borrowerId: 4, week: 0, kitId: 8, kept: true, again: false }],
+      }),
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'Mend it with the fewest changes' }));
+    expect(
+      await screen.findByText('Amber Dory, 1 Dec: Drop tub, FB-001a → Squeeze seal, FB-002a'),
+    ).toBeVisible();
+    expect(screen.getByText(/1 loan is another now; 1 slip is new\./)).toBeVisible();
+    expect(screen.getByText(/Fewer changes are not possible\./)).toBeVisible();
+    expect(screen.getByRole('link', { name: /Slips of what changed/ })).toHaveAttribute(
+      'href',
+      expect.stringContaining('&places=4-0'),
+    );
+  });
+
+  it('gives a kit again on purpose, and says in a week that is past what they really had', async () => {
+    const past = {
+      ...PAGE,
+      families: [
+        {
+          ...PAGE.families[0]!,
+          loans: [{ ...LOAN, state: 'missed' as const }],
+          had: [
+            { week: 0, label: 'FB-009a', kit: 'Ring tower', lentOn: '2026-12-02', returnedOn: '2026-12-14' },
+          ],
+        },
+      ],
+    };
+    const calls = open(past, { 'PUT /term-plans/1': PAGE });
+    expect(await screen.findByText('FB-009a · 2 Dec to 14 Dec')).toBeVisible();
+    expect(screen.getByText('FB-001a was planned')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Amber Dory, 15 Dec: no kit' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Give again Drop tub, FB-001a' }));
+    await waitFor(() =>
+      expect(calls[0]!.body).toMatchObject({
+        entries: [{ week: 0 }, { borrowerId: 4, week: 2, kitId: 7, kept: true, again: true }],
+      }),
+    );
+  });
+
+  it('closes the window once the first term is begun, and leaves out weeks that are closed', async () => {
+    const calls = open(null, { 'POST /term-plans': { id: 1 } });
+    await userEvent.click(await screen.findByRole('button', { name: 'Plan a term' }));
+    await userEvent.click(screen.getByText('No week is closed'));
+    await userEvent.click(screen.getByText('15 Dec'));
+    await userEvent.click(screen.getByText('8 Dec'));
+    expect(screen.getByText('2 weeks are closed')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Begin the plan' }));
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    expect(calls[0]!.body).toMatchObject({ closed: [1, 2] });
   });
 
   it('begins with a term for families or for the shelf of a room', async () => {

@@ -5,8 +5,10 @@ import {
   slipQuery,
   termPlanInput,
   termPlanUpdate,
+  type TermMended,
   type TermPlanPage,
 } from '../../../../contract/termPlan.ts';
+import type { MendedTerm } from '../../../../core/lend/term/mendTerm.ts';
 import type { TermPlan } from '../../../../core/lend/term/planTerm.ts';
 import { slipLanguages } from '../../../../core/lend/term/slipWords.ts';
 import { abortOnClose } from '../../../compute/abortOnClose.ts';
@@ -19,6 +21,19 @@ import { reading, readingText } from '../../reads.ts';
 import * as plans from './service.ts';
 import { Doors } from '../../../people/door.ts';
 
+/** A plan with the loans alone that are named, as `family-week` with commas between; all where none are. */
+function onlyPlaces(page: TermPlanPage, places: string | undefined): TermPlanPage {
+  if (places === undefined) return page;
+  const wanted = new Set(places.split(','));
+  return {
+    ...page,
+    families: page.families.map((f) => ({
+      ...f,
+      loans: f.loans.filter((l) => wanted.has(`${l.borrowerId}-${l.week}`)),
+    })),
+  };
+}
+
 export function termPlanRoutes(serverContext: ServerContext): Router {
   const { em, inTransaction, today, workerPool } = serverContext;
   const r = new Doors();
@@ -26,8 +41,15 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
     reading(serverContext, abortOnClose(res))('termPlan', id);
   /** The best plan round what was set by hand. */
   const bestPlan = async (id: number, res: Response): Promise<{ plan: TermPlan; version: number }> => {
-    const { version, ...of } = await reading(serverContext, abortOnClose(res))('termProblem', id);
-    return { plan: (await workerPool.run({ kind: 'term', ...of }, abortOnClose(res))) as TermPlan, version };
+    const { version, problem, kept } = await reading(serverContext, abortOnClose(res))('termProblem', id);
+    const job = { kind: 'term', problem, kept } as const;
+    return { plan: (await workerPool.run(job, abortOnClose(res))) as TermPlan, version };
+  };
+  const refuseStale = (is: number, version: number): void => {
+    if (is !== version)
+      throw new ProblemError(409, 'The plan was changed meanwhile.', [
+        { path: 'version', message: `is stale: it is ${is} now` },
+      ]);
   };
   r.get(
     '/term-plans',
@@ -86,12 +108,33 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
     },
     async ({ res, id, body: { version } }) => {
       const best = await bestPlan(id, res);
-      if (best.version !== version)
-        throw new ProblemError(409, 'The plan was changed meanwhile.', [
-          { path: 'version', message: `is stale: it is ${best.version} now` },
-        ]);
-      await inTransaction((m) => plans.keepPlanned(m, id, { version, entries: best.plan.entries }));
-      return { page: await look(id, res), best: plans.asBest(best.plan) };
+      refuseStale(best.version, version);
+      const { entries } = best.plan;
+      const changed = await inTransaction((m) =>
+        plans.keepPlanned(m, id, { version, entries, today: today() }),
+      );
+      return { page: await look(id, res), best: plans.asBest(best.plan), changed };
+    },
+  );
+  r.post(
+    '/term-plans/:id/mend',
+    {
+      about:
+        'the plan without faults that differs in the fewest loans from the one there is; answers with what changed, and whether fewer is proved to be impossible. What was set by hand stays',
+      id: 'term plan',
+      role: 'lender',
+      does: 'changed the plan of a term',
+      body: planAgain,
+    },
+    async ({ res, id, body: { version } }): Promise<TermMended> => {
+      const of = await reading(serverContext, abortOnClose(res))('termProblem', id);
+      refuseStale(of.version, version);
+      const job = { kind: 'mend-term', problem: of.problem, before: of.before } as const;
+      const { entries, isLeast } = (await workerPool.run(job, abortOnClose(res))) as MendedTerm;
+      const changed = await inTransaction((m) =>
+        plans.keepPlanned(m, id, { version, entries, today: today() }),
+      );
+      return { page: await look(id, res), changed, isLeast };
     },
   );
   r.get(
@@ -111,8 +154,8 @@ export function termPlanRoutes(serverContext: ServerContext): Router {
       id: 'term plan',
       query: slipQuery,
     },
-    async ({ res, id, query: { paper, language } }) => {
-      const page = await look(id, res);
+    async ({ res, id, query: { paper, language, places } }) => {
+      const page = onlyPlaces(await look(id, res), places);
       const place = await em().findOneOrFail(PlaceRow, { id: 1 });
       const pdf = await papersFor(workerPool, res)(
         'termSlips',

@@ -1,6 +1,8 @@
 import type { EntityManager } from '@mikro-orm/core';
 import type {
   HasNow,
+  ReallyHad,
+  TermChanged,
   PlannedForFamily,
   PlannedLoan,
   PlannedNow,
@@ -11,8 +13,9 @@ import type {
   TermPlanPage,
   TermPlanUpdate,
 } from '../../../../contract/termPlan.ts';
-import type { Day } from '../../../../core/calendar/days.ts';
+import { shortDay, type Day } from '../../../../core/calendar/days.ts';
 import { checkTerm } from '../../../../core/lend/term/checkTerm.ts';
+import { changesOf } from '../../../../core/lend/term/mendTerm.ts';
 import type { TermPlan } from '../../../../core/lend/term/planTerm.ts';
 import {
   dueDay,
@@ -21,6 +24,7 @@ import {
   startDay,
   termStarts,
   type TermEntry,
+  type TermProblem,
 } from '../../../../core/lend/term/termProblem.ts';
 import type { Skill } from '../../../../core/patterns/kernel.ts';
 import { boredOf } from '../../../../core/watch/whatNext.ts';
@@ -31,6 +35,9 @@ import { notFound, ProblemError } from '../../../problem.ts';
 import type { Watched } from '../../../../core/watch/outcomes.ts';
 import { watched } from '../../watch/model.ts';
 import { termFacts } from './facts.ts';
+
+/** Faults beyond these are told without what would mend them: each is worked out over all kits. */
+const MOST_MENDED = 12;
 
 /** What a look at a plan needs besides the plan. */
 export interface Looking {
@@ -78,6 +85,14 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
   const kits = new Map(problem.kits.map((k) => [k.kitId, k]));
   const families = await em.find(BorrowerRow, { id: { $in: plan.borrowers }, erasedOn: null });
   const now = await hasNow(em, plan.borrowers, new Map(families.map((f) => [f.id, f.children])));
+  const had = await reallyHad(em, plan, o.today);
+  const mends = new Map(
+    [...faults.keys()].slice(0, MOST_MENDED).map((e) => {
+      const at = { borrower: e.borrowerId, week: e.week };
+      const best = choicesAt(problem, plan.entries, at, locale).find((c) => c.faults.length === 0);
+      return [e, best && { kitId: best.kitId, label: best.label, kit: best.kit }];
+    }),
+  );
   return {
     id: plan.id,
     version: plan.version,
@@ -87,6 +102,7 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
     every: plan.every,
     stays: plan.stays,
     cleanDays: plan.cleanDays,
+    closed: plan.closed,
     starts: termStarts(plan).map((week) => ({ week, day: startDay(plan, week) })),
     points: pointsOf(problem, plan.entries),
     families: plan.borrowers.flatMap((borrowerId) => {
@@ -105,11 +121,13 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
           isYoungestTold: isTold,
           children: family.children,
           now: now.get(borrowerId) ?? [],
+          had: had.get(borrowerId) ?? [],
           loans: own.map((e): PlannedLoan => {
             const kit = kits.get(e.kitId);
             const why = worth.get(kit?.kind ?? '');
             return {
               ...e,
+              again: e.again ?? false,
               day: startDay(plan, e.week),
               due: dueDay(plan, e.week),
               label: kit?.label ?? `kit ${e.kitId}`,
@@ -119,12 +137,57 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
               isReserved: why?.isReserved ?? false,
               state: problem.settled?.get(placeKey(e)) ?? 'planned',
               faults: faults.get(e) ?? [],
+              mend: mends.get(e) ?? null,
+              notes:
+                problem.settled?.has(placeKey(e)) || plan.stays > plan.every
+                  ? []
+                  : stillHas(family.name, now.get(borrowerId) ?? [], {
+                      kit: kit?.label ?? '',
+                      day: startDay(plan, e.week),
+                      today: o.today,
+                      locale,
+                    }),
             };
           }),
         },
       ];
     }),
   };
+}
+
+/** What a family has still when it is to have the next, in words. */
+const stillHas = (
+  family: string,
+  now: readonly HasNow[],
+  at: { readonly kit: string; readonly day: Day; readonly today: Day; readonly locale: string },
+): string[] =>
+  now
+    .filter((n) => n.label !== at.kit && (n.dueOn > at.day || n.dueOn < at.today))
+    .map((n) =>
+      n.dueOn < at.today
+        ? `${family} still has ${n.label}, due on ${shortDay(n.dueOn, at.locale)}: the next when it is back, or they have two.`
+        : `${family} has ${n.label} until ${shortDay(n.dueOn, at.locale)}: they would have two.`,
+    );
+
+/** What families had from each week on that is past or has begun, whatever was planned. */
+async function reallyHad(
+  em: EntityManager,
+  plan: TermPlanStored,
+  today: Day,
+): Promise<Map<number, ReallyHad[]>> {
+  const begun = termStarts(plan).filter((week) => startDay(plan, week) <= today);
+  if (begun.length === 0) return new Map();
+  const loans = await rows<Omit<ReallyHad, 'week'> & { borrower: number }>(
+    em,
+    'select l.borrower_id as borrower, k.label, coalesce(bundle.name, d.name) as kit, l.lent_on as lentOn, l.returned_on as returnedOn from loan l join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where l.borrower_id in (select value from json_each(?)) and l.lent_on >= ? and l.lent_on < ? order by l.lent_on, l.id',
+    [JSON.stringify(plan.borrowers), startDay(plan, begun[0]!), dueDay(plan, plan.weeks)],
+  );
+  const had = new Map<number, ReallyHad[]>();
+  for (const { borrower, ...l } of loans) {
+    const week = begun.findLast((w) => startDay(plan, w) <= l.lentOn)!;
+    had.set(borrower, [...(had.get(borrower) ?? []), { ...l, week }]);
+  }
+  return had;
 }
 
 /** Loans that plans have for the change of hands that is on now and that were not made yet. */
@@ -290,7 +353,7 @@ export async function problemOf(o: Looking, id: number) {
   const { problem } = await factsOf(o, stored);
   // A loan that was made, or a day that is over, is not planned anew.
   const kept = stored.entries.filter((e) => e.kept || problem.settled?.has(placeKey(e)));
-  return { problem, kept, version: stored.version };
+  return { problem, kept, before: stored.entries, version: stored.version };
 }
 
 export const asBest = ({ points, bound, isProved, entries }: TermPlan): TermBest => ({
@@ -300,16 +363,38 @@ export const asBest = ({ points, bound, isProved, entries }: TermPlan): TermBest
   loans: entries.length,
 });
 
-/** Writes a plan that was worked out, unless somebody changed it meanwhile. */
+/** Writes a plan that was worked out, unless somebody changed it meanwhile; answers with what changed of the days to come. */
 export async function keepPlanned(
   em: EntityManager,
   id: number,
-  { version, entries }: { version: number; entries: readonly TermEntry[] },
-): Promise<void> {
+  { version, entries, today }: { version: number; entries: readonly TermEntry[]; today: Day },
+): Promise<TermChanged[]> {
   const plan = await findPlan(em, id);
   if (plan.version !== version) throw stale(plan);
+  const changes = changesOf(plan.entries, entries).filter((c) => startDay(plan, c.week) >= today);
   em.assign(plan, { entries: [...entries] }, { mergeObjectProperties: false });
   await em.flush();
+  const ids = JSON.stringify(changes.flatMap((c) => [c.before, c.after]));
+  const kits = new Map(
+    (
+      await rows<{ id: number; label: string; kit: string }>(
+        em,
+        'select k.id, k.label, coalesce(bundle.name, d.name) as kit from kit k join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where k.id in (select value from json_each(?))',
+        [ids],
+      )
+    ).map(({ id: kitId, ...k }) => [kitId, k]),
+  );
+  const families = new Map(
+    (await em.find(BorrowerRow, { id: { $in: plan.borrowers } })).map((b) => [b.id, b.name]),
+  );
+  return changes.map((c) => ({
+    borrowerId: c.borrowerId,
+    family: families.get(c.borrowerId) ?? '',
+    week: c.week,
+    day: startDay(plan, c.week),
+    before: kits.get(c.before ?? 0) ?? null,
+    after: kits.get(c.after ?? 0) ?? null,
+  }));
 }
 
 /** One kit of each kind for a place of the plan, what nothing stands against and suits best first. */
@@ -322,15 +407,27 @@ export async function choicesFor(
   if (!plan.borrowers.includes(at.borrower)) throw notFound(`family ${at.borrower} in this plan`);
   const { problem } = await factsOf(o, plan);
   const { locale } = await o.em.findOneOrFail(PlaceRow, { id: 1 });
-  const others = plan.entries.filter((e) => e.borrowerId !== at.borrower || e.week !== at.week);
+  return choicesAt(problem, plan.entries, at, locale);
+}
+
+function choicesAt(
+  problem: TermProblem,
+  entries: readonly TermEntry[],
+  at: { readonly borrower: number; readonly week: number },
+  locale: string,
+): TermChoice[] {
+  const others = entries.filter((e) => e.borrowerId !== at.borrower || e.week !== at.week);
   const worth = problem.borrowers.find((b) => b.id === at.borrower)?.worth;
   const best = new Map<string, TermChoice>();
   for (const kit of problem.kits) {
     const entry: TermEntry = { borrowerId: at.borrower, week: at.week, kitId: kit.kitId, kept: true };
-    const all = checkTerm(problem, [...others, entry], locale);
     // A later loan of the same kit is told of too, though it is that loan that cannot be then.
     const late = others.filter((e) => e.kitId === kit.kitId && e.week > at.week);
-    const faults = [...(all.get(entry) ?? []), ...late.flatMap((e) => all.get(e) ?? [])];
+    const against = (own: TermEntry): string[] => {
+      const all = checkTerm(problem, [...others, own], locale);
+      return [own, ...late].flatMap((e) => all.get(e) ?? []);
+    };
+    const faults = against(entry);
     const why = worth?.get(kit.kind);
     const choice: TermChoice = {
       kitId: kit.kitId,
@@ -339,6 +436,7 @@ export async function choicesFor(
       reason: why?.reason ?? '',
       points: why?.points ?? 0,
       faults,
+      isAgain: faults.length > 0 && against({ ...entry, again: true }).length === 0,
     };
     const before = best.get(kit.kind);
     if (!before || faults.length < before.faults.length) best.set(kit.kind, choice);

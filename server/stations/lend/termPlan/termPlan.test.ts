@@ -1,5 +1,11 @@
 import ICAL from 'ical.js';
-import type { PlannedNow, TermBest, TermChoice, TermPlanPage } from '../../../../contract/termPlan.ts';
+import type {
+  PlannedNow,
+  TermBest,
+  TermChoice,
+  TermMended,
+  TermPlanPage,
+} from '../../../../contract/termPlan.ts';
 import { CAP, pdfText, startTest, withDesign, type TestDesk } from '../../../testing.ts';
 
 let desk: TestDesk;
@@ -46,6 +52,86 @@ const sent = ({ families, starts: _s, points: _p, id: _i, ...rest }: TermPlanPag
   entries: families.flatMap((f) =>
     f.loans.map(({ borrowerId, week, kitId, kept }) => ({ borrowerId, week, kitId, kept })),
   ),
+});
+
+const mend = async (id: number, version: number) =>
+  (await desk.post(`/term-plans/${id}/mend`, { version }).expect(200)).body as TermMended;
+
+describe('a plan that keeps its word', () => {
+  it('is mended with the fewest loans changed, which are told, and whose slips alone are printed', async () => {
+    const id = await begin(['Amber Dory', 'Teal Skiff'], { weeks: 2 });
+    const { page } = await plan(id, 1);
+    const gone = page.families[0]!.loans[0]!;
+    const stays = page.families[1]!.loans[0]!;
+    // Another family keeps it for longer than the plan knew.
+    const away = await desk.post('/loans', {
+      kitId: gone.kitId,
+      borrowerId: family['Grey Punt'],
+      dueOn: '2027-02-01',
+    });
+    expect(away.status).toBe(201);
+    const faulty = await look(id);
+    expect(faultsOf(faulty)).toHaveLength(1);
+    const mended = await mend(id, faulty.version);
+    expect(mended.isLeast).toBe(true);
+    expect(mended.changed).toEqual([
+      {
+        borrowerId: gone.borrowerId,
+        family: page.families[0]!.name,
+        week: 0,
+        day: '2026-12-01',
+        before: { label: gone.label, kit: gone.kit },
+        after: null,
+      },
+    ]);
+    expect(faultsOf(mended.page)).toEqual([]);
+    expect(loansOf(mended.page)).toEqual([`${page.families[1]!.name} 2026-12-01 ${stays.label}`]);
+    await desk.post(`/term-plans/${id}/mend`, { version: faulty.version }).expect(409);
+    const slips = (loan: { borrowerId: number }): Promise<string> =>
+      pdfText(desk, `/term-plans/${id}/slips.pdf?places=${loan.borrowerId}-0`);
+    expect(await slips(stays)).toContain(stays.label);
+    expect(await slips(gone)).toContain('Nothing is planned yet.');
+    await desk.get(`/term-plans/${id}/slips.pdf?places=all`).expect(400);
+  });
+
+  it('says what would mend a fault, what a family still has, and what it really had', async () => {
+    const id = await begin(['Amber Dory'], { weeks: 4, from: '2026-11-24' });
+    await plan(id, 1);
+    // It gets the other kit, a day before that was planned for the second change of hands.
+    const { families } = await look(id);
+    const planned = families[0]!.loans[0]!;
+    const other = kits.find((k) => k.id !== planned.kitId)!;
+    await desk
+      .post('/loans', { kitId: other.id, borrowerId: family['Amber Dory'], dueOn: '2026-12-20' })
+      .expect(201);
+    const page = await look(id);
+    const own = page.families[0]!;
+    expect(own.had).toMatchObject([{ week: 0, label: other.label, returnedOn: null }]);
+    expect(own.loans[0]!.faults).toEqual([`Amber Dory had ${planned.kit} before.`]);
+    expect(own.loans[0]!.notes).toEqual([`Amber Dory has ${other.label} until 20 Dec: they would have two.`]);
+    expect(own.loans[0]!.mend).toBeNull();
+    const choices = (await desk.get(`/term-plans/${id}/choices?borrower=${own.id}&week=0`).expect(200))
+      .body as TermChoice[];
+    expect(choices.map((c) => [c.faults.length > 0, c.isAgain])).toEqual([[true, true]]);
+    const again = await desk.put(`/term-plans/${id}`, {
+      ...sent(page),
+      entries: [{ borrowerId: own.id, week: 0, kitId: planned.kitId, kept: true, again: true }],
+    });
+    expect(faultsOf(again.body as TermPlanPage)).toEqual([]);
+    expect((again.body as TermPlanPage).families[0]!.loans[0]).toMatchObject({ again: true, kept: true });
+  });
+
+  it('leaves out weeks that are closed', async () => {
+    const id = await begin(['Amber Dory', 'Teal Skiff'], { every: 1, stays: 1, weeks: 4, closed: [1, 2] });
+    const { page } = await plan(id, 1);
+    expect(page.closed).toEqual([1, 2]);
+    expect(page.starts.map((s) => s.week)).toEqual([0, 3]);
+    expect(page.families.flatMap((f) => f.loans).filter((l) => l.week === 0)).toMatchObject([
+      { due: '2026-12-22' },
+      { due: '2026-12-22' },
+    ]);
+    await desk.post('/term-plans', { ...SHAPE, closed: [99], borrowers: [family['Amber Dory']] }).expect(400);
+  });
 });
 
 describe('the plan of a term', () => {
