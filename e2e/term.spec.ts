@@ -3,8 +3,15 @@ import type { Kit } from '../contract/lending.ts';
 import type { PlannedNow, TermPlanPage } from '../contract/termPlan.ts';
 import { expect, test, type Desk } from './desk.ts';
 
-const read = async <T>(demo: Desk, path: string): Promise<T> =>
-  (await (await fetch(`${demo.url}/api${path}`)).json()) as T;
+/** A connection that the server closed while it lay idle is no answer: it is asked again. */
+const read = async <T>(demo: Desk, path: string, tries = 5): Promise<T> => {
+  try {
+    return (await (await fetch(`${demo.url}/api${path}`)).json()) as T;
+  } catch (error) {
+    if (tries <= 1) throw error;
+    return read(demo, path, tries - 1);
+  }
+};
 const kitOf = async (demo: Desk, label: string): Promise<Kit> =>
   (await read<Kit[]>(demo, `/kits?label=${label}`))[0]!;
 

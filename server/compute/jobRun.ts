@@ -8,7 +8,13 @@ import { makeSolver } from './solver.ts';
 
 const solver = makeSolver();
 /** Jobs that an integer program is part of. */
-const WITH_SOLVER: ReadonlySet<Job['kind']> = new Set(['purchase', 'choice', 'cut-lengths', 'term', 'mend-term']);
+const WITH_SOLVER: ReadonlySet<Job['kind']> = new Set([
+  'purchase',
+  'choice',
+  'cut-lengths',
+  'term',
+  'mend-term',
+]);
 
 /** The place that this worker reads in, opened at the first question. */
 let place: Promise<Db> | null = null;

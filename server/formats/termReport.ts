@@ -23,6 +23,42 @@ export interface TermReport {
     readonly late: number;
     readonly out: number;
   }[];
+  readonly byFamily: readonly {
+    readonly name: string;
+    readonly group: string;
+    readonly loans: number;
+    readonly late: number;
+    readonly out: number;
+    /** Pieces that were not there when its kits were counted back, and did not turn up since. */
+    readonly missing: number;
+  }[];
+  /** Loans against a stop of the check: what it had said, and who lent it and why. */
+  readonly overridden: readonly {
+    readonly on: Day;
+    readonly family: string;
+    readonly label: string;
+    readonly stop: string;
+    readonly why: string;
+    readonly by: string;
+  }[];
+  /** Tests by hand that failed; `force` in N. */
+  readonly failed: readonly {
+    readonly on: Day;
+    readonly design: string;
+    readonly part: string;
+    readonly test: string;
+    readonly force: number | null;
+    readonly by: string;
+    readonly words: string;
+  }[];
+  /** Kits that are called back on the day of the report, and who still has them. */
+  readonly calledBack: readonly {
+    readonly label: string;
+    readonly kit: string;
+    readonly has: string | null;
+    readonly why: string;
+  }[];
+  readonly today: Day;
   /** `cost` in minor units; null for what was saved or made. */
   readonly losses: readonly { readonly name: string; readonly lost: number; readonly cost: number | null }[];
   readonly learned: readonly (Omit<Learned, 'designId'> & {
@@ -36,6 +72,8 @@ const cell = (words: string, bold = false): TableCell => type(words, { fontSize:
 const right = (words: string, bold = false): TableCell =>
   type(words, { fontSize: 10.5, bold, alignment: 'right' });
 const many = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`;
+
+const ended = (words: string): string => (/[.!?]$/.test(words) ? words : `${words}.`);
 
 const table = (head: readonly string[], body: readonly (readonly string[])[]): Content => ({
   layout: 'lightHorizontalLines',
@@ -58,6 +96,7 @@ export function termReportPaper(t: TermReport, size: Paper): PaperSpec {
   const cost = t.losses.reduce((n, l) => n + (l.cost ?? 0), 0);
   const newly = t.learned.reduce((n, l) => n + l.newlyAlone, 0);
   const days = `${shortDay(t.from, t.money.locale)} ${t.from.slice(0, 4)} to ${shortDay(t.to, t.money.locale)} ${t.to.slice(0, 4)}`;
+  const day = (on: Day): string => shortDay(on, t.money.locale);
   const none = (words: string): Content => type(words, { color: QUIET });
   return {
     title: `${t.place}: ${days}`,
@@ -78,6 +117,45 @@ export function termReportPaper(t: TermReport, size: Paper): PaperSpec {
             ['Kit', 'loans', 'families', 'late', 'still out'],
             t.kits.map((k) => [k.name, ...[k.loans, k.families, k.late, k.out].map(String)]),
           ),
+      heading('Families'),
+      t.byFamily.length === 0
+        ? none('Nothing was lent.')
+        : table(
+            ['Family', 'loans', 'late', 'still out', 'pieces missing'],
+            t.byFamily.map((f) => [
+              f.group === '' ? f.name : `${f.name} (${f.group})`,
+              ...[f.loans, f.late, f.out, f.missing].map(String),
+            ]),
+          ),
+      type('Pieces missing: not there when a kit was counted back, and not found since.', {
+        color: QUIET,
+        fontSize: 9.5,
+        margin: [0, 4, 0, 0],
+      }),
+      heading('Lent against the check'),
+      ...(t.overridden.length === 0
+        ? [none('Nothing was lent against a stop of the check.')]
+        : t.overridden.map((o) =>
+            type(
+              `${day(o.on)}, ${o.label} to ${o.family}. The check said: ${ended(o.stop)} Lent by ${o.by === '' ? 'somebody who gave no name' : o.by}: ${ended(o.why)}`,
+              { margin: [0, 0, 0, 3] },
+            ),
+          )),
+      heading('Tests that failed, and kits called back'),
+      ...(t.failed.length === 0
+        ? [none('No test by hand that was noted failed.')]
+        : t.failed.map((f) =>
+            type(
+              `${day(f.on)}, ${f.design}: ${f.test} test of ${f.part} failed${f.force === null ? '' : ` at ${f.force} N`}${f.by === '' ? '' : `, by ${f.by}`}${f.words === '' ? '.' : `: ${ended(f.words)}`}`,
+              { margin: [0, 0, 0, 3] },
+            ),
+          )),
+      type(
+        t.calledBack.length === 0
+          ? `No kit is called back on ${day(t.today)}.`
+          : `Called back on ${day(t.today)}: ${t.calledBack.map((k) => `${k.label} ${k.kit} (${k.why}; ${k.has === null ? 'it is here' : `with ${k.has}`})`).join(', ')}.`,
+        { margin: [0, 4, 0, 0] },
+      ),
       heading('What went missing, and what it costs'),
       t.losses.length === 0
         ? none('Nothing went missing.')

@@ -255,7 +255,33 @@ it('a term is on paper: loans, what went missing at its price, what was learned'
       before: [],
     })
     .expect(201);
+  await desk
+    .post('/tests', {
+      designId,
+      part: 'Cap',
+      test: 'pull',
+      passed: false,
+      force: 40,
+      by: 'Keeper',
+      words: 'came off',
+    })
+    .expect(201);
+  const overridden = await desk.post('/loans', {
+    kitId: ((await desk.get('/kits?label=FB-001a')).body as [Kit])[0].id,
+    borrowerId: loan.borrowerId,
+    dueOn: '2026-12-08',
+  });
+  // What is called back is not lent, whatever is said.
+  expect(overridden.status).toBeGreaterThanOrEqual(400);
   const text = (await pdfText(desk, '/term.pdf?from=2026-09-01&to=2026-11-30')).replace(/\s+/g, ' ');
+  expect(text).toMatch(
+    /Family loans late still out pieces missing Amber Dory \(\w+\) 1 0 0 3 Teal Skiff \(\w+\) 1 0 1 0/,
+  );
+  expect(text).toContain('Nothing was lent against a stop of the check.');
+  expect(text).toContain('24 Nov, Drop tub: pull test of Cap failed at 40 N, by Keeper: came off.');
+  expect(text).toMatch(
+    /Called back on 24 Nov: FB-001a Drop tub \(its pull test failed on 2026-11-24 \(Cap\); it is here\), FB-001b Drop tub \(.*; with Teal Skiff\)\./,
+  );
   expect(text).toContain('2 loans of 2 kits to 2 families; none was late. 2 kits were made.');
   // Three caps at 2.50 for ten.
   expect(text).toContain('3 pieces went missing, worth €0.75.');
@@ -266,7 +292,12 @@ it('a term is on paper: loans, what went missing at its price, what was learned'
   await desk.get('/term.pdf?from=2026-11-30&to=2026-09-01').expect(400);
   await desk.get('/term.pdf?from=2026-09-01').expect(400);
   const empty = await pdfText(desk, '/term.pdf?from=2020-01-01&to=2020-03-01&paper=Letter');
-  for (const words of ['Nothing was lent', 'Nothing went missing', 'No sitting was noted'])
+  for (const words of [
+    'Nothing was lent',
+    'Nothing went missing',
+    'No sitting was noted',
+    'No test by hand that was noted failed.',
+  ])
     expect(empty).toContain(words);
 });
 

@@ -5,6 +5,7 @@ import { learnedIn, lossesIn, type CountOnRecord } from '../../../core/watch/ter
 import { OfferRow, PlaceRow, SupplierRow } from '../../db/entities.ts';
 import { rows } from '../../db/rows.ts';
 import type { TermReport } from '../../formats/termReport.ts';
+import { recalledKits } from '../check/service.ts';
 import { outOfStock } from '../gather/offers.ts';
 import { watched } from '../watch/model.ts';
 
@@ -26,6 +27,27 @@ export async function termReport(em: EntityManager, from: Day, to: Day, today: D
     em,
     'select coalesce(bundle.name, d.name) as name, count(*) as loans, count(distinct l.borrower_id) as families, sum(case when l.due_on < coalesce(l.returned_on, ?) then 1 else 0 end) as late, sum(case when l.returned_on is null then 1 else 0 end) as out from loan l join kit k on k.id = l.kit_id join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id where l.lent_on between ? and ? group by 1 order by 2 desc, 1',
     [today, from, to],
+  );
+  const byFamily = await rows<TermReport['byFamily'][number]>(
+    em,
+    "select b.name, b.group_name as \"group\", count(*) as loans, sum(case when l.due_on < coalesce(l.returned_on, ?) then 1 else 0 end) as late, sum(case when l.returned_on is null then 1 else 0 end) as out, coalesce(sum((select sum(max(0, (p.value ->> 'due') - (p.value ->> 'present') - coalesce(p.value ->> 'found', 0))) from \"count\" c, json_each(c.parts) p where c.loan_id = l.id)), 0) as missing from loan l join borrower b on b.id = l.borrower_id where l.lent_on between ? and ? group by b.id order by b.group_name, b.name",
+    [today, from, to],
+  );
+  const overridden = await rows<TermReport['overridden'][number]>(
+    em,
+    'select l.lent_on as "on", b.name as family, k.label, l.override_of as stop, l.override_why as why, l.override_by as "by" from loan l join kit k on k.id = l.kit_id join borrower b on b.id = l.borrower_id where l.override_of is not null and l.lent_on between ? and ? order by l.lent_on, l.id',
+    [from, to],
+  );
+  const recalled = await recalledKits(em);
+  const calledBack = await rows<TermReport['calledBack'][number] & { id: number }>(
+    em,
+    'select k.id, k.label, coalesce(bundle.name, d.name) as kit, b.name as has from kit k join design d on d.id = k.design_id left join bundle on bundle.id = k.bundle_id left join loan l on l.kit_id = k.id and l.returned_on is null left join borrower b on b.id = l.borrower_id where k.retired_on is null and k.id in (select value from json_each(?)) order by k.id',
+    [JSON.stringify([...recalled.keys()])],
+  );
+  const failed = await rows<TermReport['failed'][number]>(
+    em,
+    'select t.done_on as "on", d.name as design, t.part, t.test, t.force, t.done_by as "by", t.words from hand_test t join design d on d.id = t.design_id where not t.passed and t.done_on between ? and ? order by t.done_on, t.id',
+    [from, to],
   );
   const [{ families, copies }] = (await rows<{ families: number; copies: number }>(
     em,
@@ -87,6 +109,11 @@ export async function termReport(em: EntityManager, from: Day, to: Day, today: D
     copies,
     made,
     kits: byKit,
+    byFamily,
+    overridden,
+    failed,
+    calledBack: calledBack.map(({ id, ...k }) => ({ ...k, why: recalled.get(id)! })),
+    today,
     losses,
     learned: learnedIn(notes, from, to).map(({ designId, ...l }) => ({
       ...l,

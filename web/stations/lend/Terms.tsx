@@ -145,14 +145,21 @@ export function Component() {
       version: page!.version,
     });
     queries.setQueryData(['term-plans', next.id, 'best', next.version], found);
+    queries.setQueryData(['term-plans', id], next);
     // Of a first plan everything is new: there is nothing on paper that it differs from.
     setChanged(hadLoans ? { of: next.id, changed, isLeast: null } : null);
   });
   const mend = useChange(async () => {
-    const { changed: list, isLeast } = await api<TermMended>('POST', `/term-plans/${page!.id}/mend`, {
+    const {
+      page: next,
+      changed: list,
+      isLeast,
+    } = await api<TermMended>('POST', `/term-plans/${page!.id}/mend`, {
       version: page!.version,
     });
-    setChanged({ of: page!.id, changed: list, isLeast });
+    // What changed stands beside the plan that it is of, not beside the one before.
+    queries.setQueryData(['term-plans', id], next);
+    setChanged({ of: next.id, changed: list, isLeast });
   });
   const set = useChange(
     async ({ kitId, again = false, ...place }: SetAt) => {
@@ -316,7 +323,7 @@ export function Component() {
                 </strong>
                 <ul style={{ margin: '4px 0 0', paddingLeft: 0 }}>
                   {faults.slice(0, FAULTS_SHOWN).map(({ who, loan }) => (
-                    <li key={`${loan.borrowerId} ${loan.week}`}>
+                    <li key={`${loan.borrowerId} ${loan.week}`} style={{ padding: '3px 0' }}>
                       <Spread>
                         <span style={{ flex: '1 1 320px' }}>
                           {who}, {shortDay(loan.day)}, {loan.kit}: {loan.faults.join(' ')}

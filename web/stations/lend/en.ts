@@ -565,7 +565,7 @@ export const en = {
   giveInstead: 'Give {kit}, {label}, instead',
   nothingChanged: 'Nothing changed.',
   changedLoans:
-    '{n, plural, one {1 loan is} other {# loans are}} another now{left, plural, =0 {} one {; 1 slip is new} other {; # slips are new}}.',
+    '{n, plural, one {1 loan} other {# loans}} changed{left, plural, =0 {; no slip is new} one {; 1 slip is new} other {; # slips are new}}.',
   changedLoan: '{family}, {day}: {before} → {after}',
   fewerNotPossible: 'Fewer changes are not possible.',
   fewerMayBePossible: 'Fewer changes may be possible: the time was over before all were tried.',

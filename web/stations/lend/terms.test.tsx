@@ -169,7 +169,7 @@ describe('the plan of a term', () => {
     expect(
       await screen.findByText('Amber Dory, 1 Dec: Drop tub, FB-001a → Squeeze seal, FB-002a'),
     ).toBeVisible();
-    expect(screen.getByText(/1 loan is another now; 1 slip is new\./)).toBeVisible();
+    expect(screen.getByText(/1 loan changed; 1 slip is new\./)).toBeVisible();
     expect(screen.getByText(/Fewer changes are not possible\./)).toBeVisible();
     expect(screen.getByRole('link', { name: /Slips of what changed/ })).toHaveAttribute(
       'href',

@@ -144,6 +144,7 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
                   : stillHas(family.name, now.get(borrowerId) ?? [], {
                       kit: kit?.label ?? '',
                       day: startDay(plan, e.week),
+                      isNext: e === own.find((x) => !problem.settled?.has(placeKey(x))),
                       today: o.today,
                       locale,
                     }),
@@ -159,10 +160,17 @@ export async function lookAtPlan(o: Looking, id: number): Promise<TermPlanPage> 
 const stillHas = (
   family: string,
   now: readonly HasNow[],
-  at: { readonly kit: string; readonly day: Day; readonly today: Day; readonly locale: string },
+  at: {
+    readonly kit: string;
+    readonly day: Day;
+    /** Whether it is the family's next: nobody knows when what is overdue comes back. */
+    readonly isNext: boolean;
+    readonly today: Day;
+    readonly locale: string;
+  },
 ): string[] =>
   now
-    .filter((n) => n.label !== at.kit && (n.dueOn > at.day || n.dueOn < at.today))
+    .filter((n) => n.label !== at.kit && (n.dueOn > at.day || (at.isNext && n.dueOn < at.today)))
     .map((n) =>
       n.dueOn < at.today
         ? `${family} still has ${n.label}, due on ${shortDay(n.dueOn, at.locale)}: the next when it is back, or they have two.`
