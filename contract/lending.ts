@@ -4,6 +4,7 @@ import { done } from './undo.ts';
 import { COUNT_OUTCOMES } from '../core/lend/status.ts';
 import { ALLERGIES } from '../core/lend/allergies.ts';
 import { z } from 'zod';
+import { daysBetween } from '../core/calendar/days.ts';
 import { SKILLS, type Use, type Verdict } from '../core/patterns/kernel.ts';
 import { childCode } from './children.ts';
 import { day, id, language, mailAddress, monthOfBirth, months, name, version } from './common.ts';
@@ -370,3 +371,13 @@ export interface FamilyPage {
   readonly told: readonly (ToldAt & { readonly words: string })[];
   readonly children: readonly FamilyChild[];
 }
+
+/** A time that a paper tells of, both days included. */
+export const termQuery = z
+  .strictObject({
+    from: day,
+    to: day,
+    paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
+  })
+  .refine((q) => q.from <= q.to, { path: ['to'], message: 'must not be before the term begins' })
+  .refine((q) => daysBetween(q.from, q.to) <= 400, { path: ['to'], message: 'must be within 400 days' });

@@ -35,6 +35,12 @@ export const isAlone = (help: Help): boolean => help === 'none' || help === 'sho
 export const managedAlone = (n: Pick<Watched, 'help' | 'tries' | 'managed' | 'count'>): 0 | 1 =>
   levelsOf(n).low === ALONE ? 1 : 0;
 
+/** Levels that a sitting shows as managed alone, those on the way to its own among them. */
+export const aloneIn = (n: Watched): string[] => [
+  ...(isAlone(n.help) ? n.before.map((b) => b.level) : []),
+  ...(managedAlone(n) === 1 ? [n.level] : []),
+];
+
 const HELP_LEVEL: Readonly<Record<Help, number>> = {
   'hand over hand': 1,
   'hand on wrist': 2,

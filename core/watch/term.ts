@@ -1,5 +1,5 @@
 import type { Day } from '../calendar/days.ts';
-import { levelKey, isAlone, managedAlone, type Watched } from './outcomes.ts';
+import { aloneIn, levelKey, type Watched } from './outcomes.ts';
 
 /** A kit's count as it is on record: what was there, and what was filled from the shelf. */
 export interface CountOnRecord {
@@ -92,11 +92,7 @@ export function learnedIn(notes: readonly Watched[], from: Day, to: Day): Learne
         if (n.liked === 'loved it' || n.liked === 'fine') of.liked[0]++;
       }
     }
-    const managed = [
-      ...(isAlone(n.help) ? n.before.map((b) => b.level) : []),
-      ...(managedAlone(n) === 1 ? [n.level] : []),
-    ];
-    for (const level of managed) {
+    for (const level of aloneIn(n)) {
       const key = `${n.child} ${levelKey({ designId: n.designId, level })}`;
       if (alone.has(key)) continue;
       alone.add(key);
@@ -112,4 +108,24 @@ export function learnedIn(notes: readonly Watched[], from: Day, to: Day): Learne
       liked: d.liked,
     }))
     .sort((a, b) => b.newlyAlone - a.newlyAlone || b.sittings - a.sittings);
+}
+
+/** A level that a child manages alone, since when. */
+export interface FirstAlone {
+  readonly designId: number;
+  readonly level: string;
+  readonly since: Day;
+}
+
+/** Levels that a child managed alone up to a day, each with the first day, the latest last. `notes` of all time, oldest first. */
+export function firstAlone(notes: readonly Watched[], child: string, to: Day): FirstAlone[] {
+  const found = new Map<string, FirstAlone>();
+  for (const n of notes) {
+    if (n.child !== child || n.satOn > to) continue;
+    for (const level of aloneIn(n)) {
+      const key = levelKey({ designId: n.designId, level });
+      if (!found.has(key)) found.set(key, { designId: n.designId, level, since: n.satOn });
+    }
+  }
+  return [...found.values()];
 }

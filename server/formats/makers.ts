@@ -2,6 +2,7 @@ import type { PaperSpec } from './sheetParts.ts';
 
 /** Papers by name; what each is made with is loaded when it is first asked for, by the worker that makes it. */
 const MAKERS = {
+  borrowed: async () => (await import('./borrowed.ts')).borrowedPaper,
   batch: async () => (await import('./batchSheets.ts')).batchPaper,
   shopping: async () => (await import('./batchSheets.ts')).shoppingPaper,
   buildSheet: async () => (await import('./buildSheet.ts')).buildSheetPaper,

@@ -23,6 +23,7 @@ export const DESIGN_READS = [
 /** What takes long to read in a large place. */
 export type ReadName =
   | (typeof DESIGN_READS)[number]
+  | 'borrowed'
   | 'familyData'
   | 'dueDays'
   | 'rowsOfFile'

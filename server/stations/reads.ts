@@ -32,6 +32,7 @@ import { lasting } from './lend/durability.ts';
 import { listMissing } from './lend/found.ts';
 import { dueDays, listTellings } from './lend/telling.ts';
 import { termReport } from './lend/term.ts';
+import { borrowed } from './lend/borrowed.ts';
 import * as plans from './lend/termPlan/service.ts';
 import { todayLater, todayNow } from './today/service.ts';
 import { childPage, groupPage } from './watch/page.ts';
@@ -74,6 +75,7 @@ const READS = {
   batchSheet: (o: Reading, batch: Opened, plan: BenchPlan) => papers.sheetFor(o.em, batch, plan, o.today),
   batchPapers: (o: Reading, sheet: BatchSheet, shopping: Shopping, paper: Paper) =>
     papers.allPapers(o.em, sheet, shopping, paper),
+  borrowed: (o: Reading, id: number, from: Day, to: Day) => borrowed(o.em, id, { from, to, today: o.today }),
   familyData: (o: Reading, id: number) => familyData(o.em, id),
   dueDays: async (o: Reading, id: number) => {
     const { family, place, loans } = await dueDays(o.em, id);

@@ -1,7 +1,7 @@
 import type { FamilyPage, KitAnswer, ListedFamily } from '../../../contract/lending.ts';
 import { addDays } from '../../../core/calendar/days.ts';
 import { rows } from '../../db/rows.ts';
-import { DIALS, startTest, TODAY, withDesign, type TestDesk } from '../../testing.ts';
+import { DIALS, pdfText, startTest, TODAY, withDesign, type TestDesk } from '../../testing.ts';
 
 let desk: TestDesk;
 let design: { id: number; version: number };
@@ -40,6 +40,43 @@ beforeAll(async () => {
     .expect(201);
 });
 afterAll(() => desk.close());
+
+describe('a page that a family keeps', () => {
+  const of = async (id: number, query: string): Promise<string> =>
+    (await pdfText(desk, `/borrowers/${id}/page.pdf?${query}`)).replace(/\s+/g, ' ');
+  const time = `from=${addDays(TODAY, -30)}&to=${TODAY}`;
+
+  it('says what they borrowed and what their children do alone since when', async () => {
+    const words = await of(skiff, time);
+    expect(words).toContain('What Teal Skiff borrowed');
+    expect(words).toContain('Drop tub: since 4 Nov, at home now');
+    expect(words).toContain('What G-04 can do now');
+    expect(words).toContain('Drop tub, “Close slot”: alone since 24 Nov · new in this time');
+    expect(words).toContain('Nothing was noted of G-05 in this time.');
+    expect(words).toContain('not a diagnosis');
+    const before = await of(skiff, `from=${addDays(TODAY, -90)}&to=${addDays(TODAY, -60)}`);
+    expect(before).toContain('Nothing was borrowed in this time.');
+    expect(before).toContain('Nothing was noted of G-04 in this time.');
+    expect(await of(dory, time)).toContain('No child of this family is named in the notes here.');
+  });
+
+  it('is in the language of the family, the names of levels too', async () => {
+    const { family } = (await desk.get(`/borrowers/${skiff}`).expect(200)).body as FamilyPage;
+    const { id, ...own } = family;
+    await desk.put(`/borrowers/${id}`, { ...own, language: 'es' }).expect(200);
+    const words = await of(skiff, time);
+    expect(words).toContain('Lo que Teal Skiff tomó prestado');
+    expect(words).toMatch(/Drop tub, «[^»]+»: sin ayuda desde el 24 nov/);
+    expect(words).not.toContain('Close slot');
+    const now = (await desk.get(`/borrowers/${skiff}`).expect(200)).body as FamilyPage;
+    await desk.put(`/borrowers/${id}`, { ...own, version: now.family.version, language: null }).expect(200);
+  });
+
+  it('refuses a time that ends before it begins, and a family that is not there', async () => {
+    await desk.get(`/borrowers/${skiff}/page.pdf?from=${TODAY}&to=${addDays(TODAY, -1)}`).expect(400);
+    await desk.get(`/borrowers/9999/page.pdf?${time}`).expect(404);
+  });
+});
 
 describe('a family', () => {
   it('is one page: what it has and since when, what is kept, its children and their notes', async () => {

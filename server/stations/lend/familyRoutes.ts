@@ -1,6 +1,6 @@
 import { familyPage } from './familyPage.ts';
 import { Router } from 'express';
-import { borrowerInput, borrowerUpdate, historyQuery } from '../../../contract/lending.ts';
+import { borrowerInput, borrowerUpdate, historyQuery, termQuery } from '../../../contract/lending.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import * as families from './borrowers.ts';
 import { familyHistory } from './history.ts';
@@ -9,12 +9,15 @@ import { eraseFamily } from './erase.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { reading, readingText } from '../reads.ts';
 import { toldTo } from './telling.ts';
+import { papersFor, sendPaper } from '../../compute/paper.ts';
+import type { Paper } from '../../../core/print/paper.ts';
+import { PlaceRow } from '../../db/entities.ts';
 import { Doors, NOTHING } from '../../people/door.ts';
 import { fileName } from './fileName.ts';
 
 /** Families, what they had, and what is given out or erased of theirs. */
 export function familyRoutes(serverContext: ServerContext): Router {
-  const { em, inTransaction, today } = serverContext;
+  const { em, inTransaction, today, workerPool } = serverContext;
   const r = new Doors();
   r.get(
     '/borrowers/:id/data',
@@ -56,6 +59,21 @@ export function familyRoutes(serverContext: ServerContext): Router {
       id: 'family',
     },
     ({ id }) => familyPage(em(), id, today()),
+  );
+  r.get(
+    '/borrowers/:id/page.pdf',
+    {
+      about:
+        'a page that the family keeps, in its language: what it borrowed from `from` to `to`, and the levels that its children manage alone by then, with the first day of each',
+      id: 'family',
+      query: termQuery,
+    },
+    async ({ res, id, query: { from, to, paper } }) => {
+      const size = paper ?? ((await em().findOneOrFail(PlaceRow, { id: 1 })).paper as Paper);
+      const of = await reading(serverContext, abortOnClose(res))('borrowed', id, from, to);
+      const pdf = await papersFor(workerPool, res)('borrowed', of, size);
+      sendPaper(res, `${fileName(of.family, 'family')}-${from}-to-${to}.pdf`, pdf);
+    },
   );
   r.get('/borrowers/:id/told', { about: 'see `GET /tellings/all.pdf`', id: 'family' }, ({ id }) =>
     toldTo(em(), id),

@@ -1,22 +1,11 @@
 import { Router } from 'express';
-import { z } from 'zod';
-import { day } from '../../../contract/common.ts';
-import { daysBetween } from '../../../core/calendar/days.ts';
+import { termQuery } from '../../../contract/lending.ts';
 import { abortOnClose } from '../../compute/abortOnClose.ts';
 import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { PlaceRow } from '../../db/entities.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import { reading, readingText } from '../reads.ts';
 import { Doors } from '../../people/door.ts';
-
-const termQuery = z
-  .strictObject({
-    from: day,
-    to: day,
-    paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
-  })
-  .refine((q) => q.from <= q.to, { path: ['to'], message: 'must not be before the term begins' })
-  .refine((q) => daysBetween(q.from, q.to) <= 400, { path: ['to'], message: 'must be within 400 days' });
 
 /** What becomes of kits over a term: what lasts, what is missing, the report. */
 export function lastingRoutes(serverContext: ServerContext): Router {
@@ -34,7 +23,7 @@ export function lastingRoutes(serverContext: ServerContext): Router {
     '/term.pdf',
     {
       about:
-        'a term on paper: loans by kit, late ones, what went missing at the rates of Price, and levels that were managed alone for the first time',
+        'a term on paper: loans by kit and by family, late ones, what was lent against the check and why, tests that failed and kits called back today, what went missing at the rates of Price, and levels that were managed alone for the first time',
       query: termQuery,
     },
     async ({ res, query: { from, to, paper } }) => {

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
+import { languageOf } from '../../../core/languages/messages.ts';
 import type { FamilyChild, FamilyPage } from '../../../contract/lending.ts';
 import type { ToldAt } from '../../../contract/telling.ts';
 import { api, words } from '../../data/api.ts';
@@ -15,6 +16,7 @@ import { say } from '../../parts/messages.ts';
 import { OwnData } from '../../parts/OwnData.tsx';
 import { Heading, Notice, Panel, Quiet, Stack } from '../../parts/Panel.tsx';
 import { FamilyFacts, factWords } from './FamilyFacts.tsx';
+import { PrintTime } from './PrintTime.tsx';
 import { FamilyPast } from './History.tsx';
 import { BY } from './toldBy.ts';
 import { text } from './text.ts';
@@ -180,6 +182,20 @@ export function Component() {
         <Stack $gap={6}>
           <h2>{text('hadBefore')}</h2>
           <FamilyPast borrowerId={family.id} />
+        </Stack>
+      </Panel>
+      <Panel as="section" aria-label={text('pageToKeep')}>
+        <Stack $gap={6}>
+          <h2>{text('pageToKeep')}</h2>
+          <Quiet>
+            {text('pageToKeepSays', {
+              // A language that the page has no words in is said in English.
+              language: languageName(languageOf(family.language ?? place.languages[0]!) ?? 'en'),
+            })}
+          </Quiet>
+          <PrintTime today={place.today} path={`/api/borrowers/${family.id}/page.pdf`}>
+            {text('printPage')}
+          </PrintTime>
         </Stack>
       </Panel>
       {session && mayKeep(session) && (

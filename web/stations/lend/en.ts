@@ -595,10 +595,15 @@ export const en = {
   delete2: 'Delete it',
   keep2: 'Keep it',
   reportTerm: 'Report of a term',
-  loansEachKitWhat: 'Loans of each kit, what went missing and what it costs, and what children learned.',
+  loansEachKitWhat:
+    'Loans of each kit and family, what was lent against the check, tests that failed, what went missing and what it costs, and what children learned.',
   from4: 'From',
   to2: 'To',
   printReport: 'Print the report',
+  pageToKeep: 'A page for them to keep',
+  pageToKeepSays:
+    'What they borrowed in a time, and what their children do alone by its end. In {language}.',
+  printPage: 'Print the page',
   expectedDayNotBefore: 'To: expected a day that is not before the first.',
   whatWashed: 'what is washed',
   cardPaperCloth: 'card, paper and cloth',

@@ -106,6 +106,12 @@ describe('families', () => {
       '22 months; puts things in the mouth; allergic to milk; hand not measured; 3 notes, last 22 Nov',
     );
     expect(screen.getByRole('region', { name: 'Messages' })).toHaveTextContent('Told in words on 21 Nov.');
+    const keep = screen.getByRole('region', { name: 'A page for them to keep' });
+    expect(keep).toHaveTextContent('In English');
+    expect(within(keep).getByRole('link', { name: /Print the page/ })).toHaveAttribute(
+      'href',
+      '/api/borrowers/4/page.pdf?from=2026-09-01&to=2026-11-24',
+    );
   });
 });
 
