@@ -601,8 +601,7 @@ export const en = {
   to2: 'To',
   printReport: 'Print the report',
   pageToKeep: 'A page for them to keep',
-  pageToKeepSays:
-    'What they borrowed in a time, and what their children do alone by its end. In {language}.',
+  pageToKeepSays: 'What they borrowed in a time, and what their children do alone by its end. In {language}.',
   printPage: 'Print the page',
   expectedDayNotBefore: 'To: expected a day that is not before the first.',
   whatWashed: 'what is washed',
