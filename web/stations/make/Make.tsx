@@ -74,6 +74,9 @@ function MakeWork({ at }: { at: AtBench }) {
     [needed.needs, count, materials, bench, design.id],
   );
   const short = shortWords(state, place.lengthUnit);
+  // What others hold and what the check says come after the dials: until then nothing is known to be short or clear, and
+  // the button would move under the finger.
+  const isAsking = bench.length === 0 || (!at.heavy.safety && !at.heavy.problem);
   const steps = light.steps(Math.max(1, count));
   const unlisted = light.unlisted();
   const placed = orderSteps(steps, count, at.own);
@@ -216,7 +219,7 @@ function MakeWork({ at }: { at: AtBench }) {
               <Quiet role="status">{at.heavy.problem ?? text('askingCheck')}</Quiet>
             )}
             <Button
-              isDisabled={count === 0 || !!short || build.isPending}
+              isDisabled={count === 0 || !!short || isAsking || build.isPending}
               onPress={() =>
                 build.mutate(count, {
                   onSuccess: (b) => {
