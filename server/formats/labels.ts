@@ -2,29 +2,13 @@ import bwip from 'bwip-js/node';
 import { labelPlaces, type LabelSheet } from '../../core/print/labelSheet.ts';
 import { PAPERS, type Paper } from '../../core/print/paper.ts';
 import { Page, paperOfPages } from './page.ts';
+import { outlineOf, qrOf, type Run } from './qr.ts';
 import type { PaperSpec } from './sheetParts.ts';
 
 export interface LabelText {
   readonly label: string;
   readonly name: string;
   readonly count: string;
-}
-
-/** A dark run of a code: from where and how long, in modules, in which of its rows. */
-type Run = readonly [x: number, row: number, long: number];
-
-/** A QR code as the dark runs of its rows, and how many modules it is across. */
-function qrOf(text: string): { readonly runs: readonly Run[]; readonly across: number } {
-  const [code] = bwip.raw({ bcid: 'qrcode', text }) as unknown as [{ pixs: readonly number[]; pixx: number }];
-  const runs: Run[] = [];
-  for (let at = 0; at < code.pixs.length;) {
-    const [x, row] = [at % code.pixx, Math.floor(at / code.pixx)];
-    let long = 0;
-    while (x + long < code.pixx && code.pixs[at + long] === 1) long++;
-    if (long > 0) runs.push([x, row, long]);
-    at += Math.max(1, long);
-  }
-  return { runs, across: code.pixx };
 }
 
 /** A Code 128 as its bars, in one row, and how many modules it is across. */
@@ -39,19 +23,6 @@ function barsOf(text: string): { readonly runs: readonly Run[]; readonly across:
   }
   return { runs, across };
 }
-
-/** Runs as one outline, of modules so wide and high: a thousand labels are drawn in the time of a few pictures. */
-const outlineOf = (runs: readonly Run[], wide: number, high: number): string =>
-  runs
-    .map(([x, row, long]) =>
-      [
-        `M${(x * wide).toFixed(3)} ${(row * high).toFixed(3)}`,
-        `h${(long * wide).toFixed(3)}`,
-        `v${high.toFixed(3)}`,
-        `h${(-long * wide).toFixed(3)}Z`,
-      ].join(''),
-    )
-    .join('');
 
 /** A label as its fields were drawn for: mm. On a smaller one everything shrinks alike. */
 const DRAWN = { width: 70, height: 36 };

@@ -14,6 +14,7 @@ const MAKERS = {
   countCard: async () => (await import('./familySheet.ts')).countCardPaper,
   labels: async () => (await import('./labels.ts')).labelsPaper,
   template: async () => (await import('./papers.ts')).templatePaper,
+  photoSheet: async () => (await import('./photoSheet.ts')).photoSheetPaper,
   recall: async () => (await import('./recall.ts')).recallPaper,
   telling: async () => (await import('./telling.ts')).tellingPaper,
   termReport: async () => (await import('./termReport.ts')).termReportPaper,

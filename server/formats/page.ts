@@ -96,9 +96,13 @@ export class Page {
       typeof pen === 'number' ? `stroke="${INK}" stroke-width="${n(pen)}"` : strokeOf(pen, 0, false);
     this.parts.push(`<path${id === undefined ? '' : ` id="${id}"`} d="${d}" fill="none" ${stroke}/>`);
   }
+  /** A line by an SVG path in mm, of a colour and a width (mm). */
+  line(d: string, colour: string, width: number): void {
+    this.parts.push(`<path d="${d}" fill="none" stroke="${colour}" stroke-width="${n(width)}"/>`);
+  }
   /** A filled shape by an SVG path in mm about a point. */
-  fill(d: string, x: number, y: number): void {
-    this.parts.push(`<path transform="translate(${n(x)} ${n(y)})" d="${d}" fill="#000"/>`);
+  fill(d: string, x: number, y: number, colour = '#000'): void {
+    this.parts.push(`<path transform="translate(${n(x)} ${n(y)})" d="${d}" fill="${colour}"/>`);
   }
   /** The marks of a drawing about a point; scale 1 is true size, and lines are never thinner than on the page itself. */
   marks(marks: readonly Mark[], x: number, y: number, scale: number, unit: LengthUnit): void {
