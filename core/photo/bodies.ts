@@ -195,7 +195,9 @@ export function fitBody(
   const off = fromBody(eye, body, points);
   const own = off.filter((d) => Math.abs(d) < OWN);
   const turned =
-    body.long >= body.short ? body : { ...body, long: body.short, short: body.long, turn: body.turn + Math.PI / 2 };
+    body.long >= body.short
+      ? body
+      : { ...body, long: body.short, short: body.long, turn: body.turn + Math.PI / 2 };
   return {
     ...turned,
     rms: Math.sqrt(own.reduce((sum, d) => sum + d * d, 0) / Math.max(1, own.length)),

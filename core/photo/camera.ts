@@ -50,7 +50,8 @@ export function movedCamera(camera: Camera, by: readonly number[]): Camera {
 }
 
 /** Half the diagonal of the picture, pixels. */
-export const halfDiagonal = (c: Pick<Camera, 'width' | 'height'>): number => Math.hypot(c.width, c.height) / 2;
+export const halfDiagonal = (c: Pick<Camera, 'width' | 'height'>): number =>
+  Math.hypot(c.width, c.height) / 2;
 
 /** Where a point over the sheet (mm) is seen, pixels from the upper left corner of the picture. */
 export function seenAt(c: Camera, point: Vec3): Vec2 {

@@ -3,14 +3,7 @@ import { cameraOf, movedCamera, placeOf, seenAt, tiltOf, USUAL_FOCAL, type Camer
 import { homographyOf } from './homography.ts';
 import { leastSquares } from './leastSquares.ts';
 import { channelAt, isInside, type Photo } from './photo.ts';
-import {
-  CODE_ACROSS,
-  codeAt,
-  groundOutline,
-  readCode,
-  type SheetCorner,
-  type SheetPaper,
-} from './sheet.ts';
+import { CODE_ACROSS, codeAt, groundOutline, readCode, type SheetCorner, type SheetPaper } from './sheet.ts';
 
 /** A code as a reader found it: what it says, and its corners in pixels, clockwise from its own upper left. */
 export interface SeenCode {
@@ -73,7 +66,8 @@ function sidesOf(paper: SheetPaper): Side[] {
     const along: Vec2 = [(b[0] - a[0]) / long, (b[1] - a[1]) / long];
     const out: Vec2 = [along[1], -along[0]];
     const sides: Side[] = [];
-    for (let s = 2; s <= long - 2; s += APART) sides.push({ at: [a[0] + along[0] * s, a[1] + along[1] * s], out });
+    for (let s = 2; s <= long - 2; s += APART)
+      sides.push({ at: [a[0] + along[0] * s, a[1] + along[1] * s], out });
     return sides;
   });
 }
@@ -177,7 +171,15 @@ function refined(
     const steps = [1e-4, 1e-4, 1e-4, 0.05, 0.05, 0.05, 1e-3, 1e-4];
     const zero = placeOf(camera)[2];
     const slope = steps.map(
-      (s, i) => (placeOf(movedCamera(camera, steps.map((_, k) => (k === i ? s : 0))))[2] - zero) / s,
+      (s, i) =>
+        (placeOf(
+          movedCamera(
+            camera,
+            steps.map((_, k) => (k === i ? s : 0)),
+          ),
+        )[2] -
+          zero) /
+        s,
     );
     aboveSpread = Math.sqrt(
       slope.reduce(

@@ -87,7 +87,7 @@ function groundColour(plane: Plane, paper: SheetPaper): Colour | null {
       const [r, g, b] = [0, 1, 2].map((i) => LINEAR[plane.data[at + i]!]!) as Colour;
       // Cyan by far, whatever the light's own colour.
       if (g < 2.2 * r || b < 1.7 * r || g + b < 0.02) continue;
-      const hue = (b / PRINTED[2]) / (g / PRINTED[1]);
+      const hue = b / PRINTED[2] / (g / PRINTED[1]);
       if (hue < 0.45 || hue > 2.2) continue;
       found[0].push(r);
       found[1].push(g);

@@ -2,17 +2,7 @@ import { Matrix, SingularValueDecomposition } from 'ml-matrix';
 import type { Vec2 } from '../geometry/vector.ts';
 
 /** A map of one plane onto another, three rows of three. */
-export type Homography = readonly [
-  number,
-  number,
-  number,
-  number,
-  number,
-  number,
-  number,
-  number,
-  number,
-];
+export type Homography = readonly [number, number, number, number, number, number, number, number, number];
 
 export function throughHomography(h: Homography, [x, y]: Vec2): Vec2 {
   const w = h[6] * x + h[7] * y + h[8];

@@ -45,8 +45,7 @@ export function leastSquares(
   let at = [...start];
   let now = residuals(at);
   let damping = 1e-3;
-  const spreadOf = (r: readonly number[]): number =>
-    Math.max(floor, MAD * median(r.map((x) => Math.abs(x))));
+  const spreadOf = (r: readonly number[]): number => Math.max(floor, MAD * median(r.map((x) => Math.abs(x))));
   const costOf = (r: readonly number[], p: readonly number[], spread: number): number =>
     r.reduce((sum, x) => {
       const z = Math.abs(x) / spread;

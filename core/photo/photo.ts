@@ -15,8 +15,7 @@ export function channelAt(photo: Photo, x: number, y: number, channel: 0 | 1 | 2
   const at = 3 * (y0 * width + x0) + channel;
   const below = at + 3 * width;
   return (
-    (data[at]! * (1 - u) + data[at + 3]! * u) * (1 - v) +
-    (data[below]! * (1 - u) + data[below + 3]! * u) * v
+    (data[at]! * (1 - u) + data[at + 3]! * u) * (1 - v) + (data[below]! * (1 - u) + data[below + 3]! * u) * v
   );
 }
 
