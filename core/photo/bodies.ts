@@ -73,6 +73,26 @@ function fromConvex(points: readonly Vec2[], outline: readonly Vec2[]): number[]
   });
 }
 
+/** The corners of a prism that is bounded by straight sides: those of its outline, moved until the shadow fits. */
+export function fitCorners(
+  eye: Vec3,
+  points: readonly Vec2[],
+  start: readonly Vec2[],
+  height: number,
+): { readonly corners: Vec2[]; readonly rms: number } {
+  const k = reach(eye, height);
+  const cornersAt = (p: readonly number[]): Vec2[] => start.map((_, i) => [p[2 * i]!, p[2 * i + 1]!]);
+  const fitted = leastSquares(
+    (p) => {
+      const base = cornersAt(p);
+      return fromConvex(points, hull([...base, ...base.map((c) => scaledFrom(eye, c, k))]));
+    },
+    start.flat(),
+    { steps: start.flatMap(() => [0.02, 0.02]), floor: 0.12 },
+  );
+  return { corners: cornersAt(fitted.at), rms: fitted.rms };
+}
+
 /** From an ellipsoid's shadow, mm, small distances only; `axes` are half the extents. */
 function fromEllipsoid(eye: Vec3, [x, y]: Vec2, c: Vec3, axes: Vec3, turn: number): number {
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];

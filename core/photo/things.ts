@@ -1,7 +1,7 @@
 import { FillRule, intersectD } from 'clipper2-ts';
 import { area, extents, hull, perimeter, smallestRectangle } from '../geometry/polygon.ts';
 import type { Vec2, Vec3 } from '../geometry/vector.ts';
-import { fitBody, reach, type Body, type BodyFit, type Form } from './bodies.ts';
+import { fitBody, fitCorners, reach, type Body, type BodyFit, type Form } from './bodies.ts';
 import { leastSquares } from './leastSquares.ts';
 import { polygonOf } from './straight.ts';
 import { LEAST_AREA, type Blob, type OutlinePoint } from './outlines.ts';
@@ -322,8 +322,9 @@ export function thingOf(eye: Vec3, part: Part, height: number | null): SeenThing
   const isOwnHeight = body !== null && (height === null || HIGH_AS_BROAD.has(body.form));
   const standing = height ?? body?.height ?? null;
   const plan = body ? planOfBody(body) : planUnder(eye, ring, standing ?? 0);
+  const straight = body ? null : polygonOf(plan);
   return {
-    outline: body ? plan : (polygonOf(plan) ?? plan),
+    outline: straight ? cornersOf(eye, own, straight, standing ?? 0) : plan,
     body,
     holes: part.holes.map((h) => holeOf(eye, h, standing ?? 0)),
     height: standing,
@@ -333,6 +334,19 @@ export function thingOf(eye: Vec3, part: Part, height: number | null): SeenThing
     rms: body?.rms ?? 0.2,
   };
 }
+
+/** Corners as the whole outline has them: those of a convex plan are fitted to it. */
+function cornersOf(
+  eye: Vec3,
+  own: readonly Vec2[],
+  straight: readonly Vec2[],
+  height: number,
+): readonly Vec2[] {
+  if (straight.length > MOST_FITTED || solidity(straight) < SOLID) return straight;
+  const { corners, rms } = fitCorners(eye, thin(own), hull(straight), height);
+  return rms <= GOOD ? corners : straight;
+}
+const MOST_FITTED = 7;
 
 /**
  * The sides of the smallest box round a plan, mm. Every side of a triangle with no wide angle has a box of the same area: of
@@ -347,7 +361,7 @@ export function boxOfPlan(plan: readonly Vec2[]): { readonly long: number; reado
   });
   const least = Math.min(...boxes.map((b) => b.long * b.short));
   return boxes
-    .filter((b) => b.long * b.short <= least * AS_SMALL)
+    .filter((b) => b.long * b.short <= least * (round.length === 3 ? AS_SMALL : 1))
     .reduce((a, b) => (b.long > a.long ? b : a));
 }
-const AS_SMALL = 1.004;
+const AS_SMALL = 1.04;
