@@ -13,14 +13,7 @@ export interface SeenCode {
 
 /** Why nothing is measured, as one of these; what to do about it is said in words by who shows it. */
 export type Refusal =
-  | 'no-sheet'
-  | 'half-sheet'
-  | 'two-sheets'
-  | 'too-blurred'
-  | 'too-dark'
-  | 'too-flat'
-  | 'not-flat'
-  | 'too-small';
+  'no-sheet' | 'half-sheet' | 'two-sheets' | 'too-blurred' | 'too-dark' | 'too-flat' | 'no-colour';
 
 /** The sheet in a photo. */
 export interface FoundSheet {
