@@ -30,10 +30,10 @@ export type PhotoWarning =
   | { readonly code: 'straight-down' }
   | { readonly code: 'nothing-there' }
   /** A rectangle like a bank card: the sheet may have been printed at this scale, per cent. */
-  | { readonly code: 'card-like'; readonly percent: number }
+  | { readonly code: 'card-like'; readonly thing: number; readonly percent: number }
   | { readonly code: 'cut'; readonly thing: number }
   | { readonly code: 'height-unknown'; readonly thing: number }
-  | { readonly code: 'unsure'; readonly thing: number };
+  | { readonly code: 'unsure'; readonly thing: number; readonly within: number };
 
 export interface MeasuredThing {
   /** Its plan, anticlockwise, mm from the lower left corner of the sheet. */
@@ -265,10 +265,10 @@ export function measurePhoto(
       printed < PRINTED_BETWEEN[1] &&
       (t.height ?? 0) < 3
     )
-      warnings.push({ code: 'card-like', percent: rounded(100 * printed, 10) });
+      warnings.push({ code: 'card-like', thing: i, percent: rounded(100 * printed, 10) });
     if (partAt.get(t)!.isCut) warnings.push({ code: 'cut', thing: i });
     if (t.height === null) warnings.push({ code: 'height-unknown', thing: i });
-    else if (t.uncertainty > UNSURE) warnings.push({ code: 'unsure', thing: i });
+    else if (t.uncertainty > UNSURE) warnings.push({ code: 'unsure', thing: i, within: t.uncertainty });
   });
   return {
     sheet: { paper, marks: sheet.marks, scale },

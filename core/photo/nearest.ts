@@ -10,7 +10,9 @@ export interface Pose {
 
 /** Something that may lie there: a material, or a piece of a kit. */
 export interface Kind {
-  readonly id: number;
+  /** Its number on the shelf; null for one of the catalogue, or of a kit. */
+  readonly material: number | null;
+  readonly catalogue: string | null;
   readonly name: string;
   readonly poses: readonly Pose[];
   /** #rrggbb; null where it has no colour of its own. */
@@ -18,7 +20,8 @@ export interface Kind {
 }
 
 export interface Nearest {
-  readonly material: number;
+  readonly material: number | null;
+  readonly catalogue: string | null;
   readonly name: string;
   /** From 1 for the same size, form and colour down to 0. */
   readonly score: number;
@@ -95,7 +98,8 @@ export function nearestKinds(seen: Seen, kinds: readonly Kind[]): Nearest[] {
     .sort((a, b) => b.score - a.score)
     .slice(0, MOST_NEAREST)
     .map(({ score, height, k }) => ({
-      material: k.id,
+      material: k.material,
+      catalogue: k.catalogue,
       name: k.name,
       score: Math.round(score * 100) / 100,
       height,

@@ -1,0 +1,124 @@
+import { Router, type Request } from 'express';
+import { countQuery, measureQuery, sheetQuery, type PhotoAnswer, type PhotoCountAnswer } from '../../../contract/photo.ts';
+import { catalogue } from '../../../core/catalogue/index.ts';
+import { countThings } from '../../../core/photo/count.ts';
+import { catalogueKinds, shelfKinds } from '../../../core/photo/kinds.ts';
+import type { MeasureOptions } from '../../../core/photo/measure.ts';
+import { abortOnClose } from '../../compute/abortOnClose.ts';
+import { papersFor, sendPaper } from '../../compute/paper.ts';
+import { Doors } from '../../people/door.ts';
+import { ProblemError } from '../../problemError.ts';
+import type { ServerContext } from '../../serverContext.ts';
+import { kitWithParts } from '../lend/kits.ts';
+import { shelf } from '../gather/shelf.ts';
+
+/** Largest file of a photo, bytes. */
+const MOST_BYTES = 32_000_000;
+const MEDIA = ['image/jpeg', 'image/png'];
+
+/** The whole picture in memory; it is kept nowhere else. */
+async function photoIn(req: Request): Promise<Uint8Array> {
+  const tooLarge = (): ProblemError =>
+    new ProblemError(413, `The photo is over ${MOST_BYTES / 1e6} MB.`, [
+      { path: 'photo', message: `is over ${MOST_BYTES / 1e6} MB` },
+    ]);
+  if (!req.is(MEDIA))
+    throw new ProblemError(415, `Expected content-type ${MEDIA.join(' or ')}.`, [
+      { path: 'content-type', message: `expected ${MEDIA.join(' or ')}` },
+    ]);
+  if (Number(req.headers['content-length'] ?? 0) > MOST_BYTES) throw tooLarge();
+  const pieces: Buffer[] = [];
+  let bytes = 0;
+  for await (const piece of req as AsyncIterable<Buffer>) {
+    bytes += piece.length;
+    if (bytes > MOST_BYTES) throw tooLarge();
+    pieces.push(piece);
+  }
+  return new Uint8Array(Buffer.concat(pieces));
+}
+
+/** Photos stream in, so these doors stand before the reading of JSON bodies. */
+export function photoInRoutes({ em, today, workerPool }: ServerContext): Router {
+  const r = new Doors();
+  const measured = async (req: Request, options: MeasureOptions, signal: AbortSignal): Promise<PhotoAnswer> => {
+    try {
+      const bytes = await photoIn(req);
+      return (await workerPool.run({ kind: 'photo', bytes, options }, signal)) as PhotoAnswer;
+    } catch (error) {
+      // What is left of a refused photo is let go.
+      req.resume();
+      throw error;
+    }
+  };
+  r.post(
+    '/photo/measure',
+    {
+      about:
+        'a photo of things on a measuring sheet (`GET /photo/sheet.pdf`): `{sheet: {paper, marks, scale}, camera: {above, tilt}, things: [{outline: [[x, y]], seen, x, y, long, short, area, uncertainty, form, roundness, colour, holes: [{long, short, x, y}], height, heightFrom, nearest: [{material, catalogue, name, score, height}]}], warnings, photo}`, mm from the sheet’s lower left; `long` and `short` are the sides of the smallest box round its plan, `uncertainty` their standard deviation. `height` is that of everything there, `heights=auto` takes that of the kind on the shelf that each is most like, and without either it is found from the outline where that tells it. `bar` is the length of the printed bar by a ruler. What cannot be measured is a 422 that says what to do. Nothing is written or kept',
+      media: MEDIA.join(' or '),
+      bytes: MOST_BYTES,
+      query: measureQuery,
+    },
+    async ({ req, res, query: { height, heights, bar } }) => {
+      const materials = await shelf(em(), today());
+      return measured(
+        req,
+        {
+          height: heights ?? height ?? null,
+          bar,
+          kinds: [...shelfKinds(materials), ...catalogueKinds(catalogue, materials)],
+        },
+        abortOnClose(res),
+      );
+    },
+  );
+  r.post(
+    '/photo/count',
+    {
+      about:
+        'the pieces of a kit in a photo, by the best match of size, form and colour: `{kit, parts: [{name, of, seen, sure, things}], strangers, byHand, measured}`; `things` and `strangers` are places in `measured.things`, `byHand` names parts that have no size of their own. It takes nothing back: a person confirms',
+      role: 'lender',
+      media: MEDIA.join(' or '),
+      bytes: MOST_BYTES,
+      query: countQuery,
+    },
+    async ({ req, res, query: { kit: id, bar } }): Promise<PhotoCountAnswer> => {
+      const signal = abortOnClose(res);
+      const kit = await kitWithParts(em(), id, today()).catch((error: unknown) => {
+        req.resume();
+        throw error;
+      });
+      const materials = new Map((await shelf(em(), today())).map((m) => [m.id, m]));
+      const counted = kit.parts.map((p) => {
+        const m = p.materialId === null || p.takes !== 1 ? undefined : materials.get(p.materialId);
+        return { part: p, kind: m && shelfKinds([m])[0] };
+      });
+      const kinds = counted.flatMap(({ part, kind }) =>
+        kind && part.due > 0 ? [{ ...kind, name: part.name, of: part.due }] : [],
+      );
+      const answer = await measured(req, { height: 'auto', bar, kinds }, signal);
+      return {
+        kit: kit.label,
+        ...countThings(answer.things, kinds),
+        byHand: counted.flatMap(({ part, kind }) => (kind ? [] : [{ name: part.name, of: part.due }])),
+        measured: answer,
+      };
+    },
+  );
+  return r.router;
+}
+
+export function photoRoutes({ workerPool }: ServerContext): Router {
+  const r = new Doors();
+  r.get(
+    '/photo/sheet.pdf',
+    {
+      about:
+        'the measuring sheet, true to size on its long side: a coloured ground with a mark in each corner, a bar and the outline of a bank card to check the print by',
+      query: sheetQuery,
+    },
+    async ({ res, query: { paper } }) =>
+      sendPaper(res, `measuring-sheet-${paper}.pdf`, await papersFor(workerPool, res)('photoSheet', paper)),
+  );
+  return r.router;
+}
