@@ -4,7 +4,9 @@ import type { PhotoCount } from '../core/photo/count.ts';
 import type { MeasuredPhoto } from '../core/photo/measure.ts';
 
 export const sheetQuery = z.strictObject({
-  paper: z.enum(SHEET_PAPER_NAMES, { error: `expected one of ${SHEET_PAPER_NAMES.join(', ')}` }).default('A4'),
+  paper: z
+    .enum(SHEET_PAPER_NAMES, { error: `expected one of ${SHEET_PAPER_NAMES.join(', ')}` })
+    .default('A4'),
 });
 
 /** How tall what lies there may be, mm. */
@@ -30,7 +32,10 @@ export const measureQuery = z
     message: 'expected either height or heights, not both',
   });
 export const countQuery = z.strictObject({
-  kit: z.coerce.number({ error: 'expected the number of a kit' }).int('expected the number of a kit').positive(),
+  kit: z.coerce
+    .number({ error: 'expected the number of a kit' })
+    .int('expected the number of a kit')
+    .positive(),
   bar,
 });
 

@@ -26,6 +26,7 @@ import { makeRoutes } from './stations/make/routes.ts';
 import { backupInRoutes } from './stations/place/uploads.ts';
 import { placeRoutes } from './stations/place/routes.ts';
 import { healthRoutes } from './health.ts';
+import { photoInRoutes, photoRoutes } from './stations/photo/routes.ts';
 import { endsStalled } from './stall.ts';
 import { patternRoutes } from './stations/shape/patterns.ts';
 import { shapeRoutes } from './stations/shape/routes.ts';
@@ -100,7 +101,7 @@ export function makeApp(
     next();
   });
   api.use(guard(serverContext));
-  api.use(fileInRoutes(serverContext), backupInRoutes(serverContext));
+  api.use(fileInRoutes(serverContext), backupInRoutes(serverContext), photoInRoutes(serverContext));
   api.use(jsonOnly, express.json({ limit: MOST_JSON }));
   api.use(healthRoutes(serverContext));
   api.use(patternRoutes(serverContext));
@@ -111,6 +112,7 @@ export function makeApp(
     checkRoutes(serverContext),
     scaleRoutes(),
     gatherRoutes(serverContext),
+    photoRoutes(serverContext),
     fileRoutes(serverContext),
     shapeRoutes(serverContext),
     makeRoutes(serverContext),

@@ -56,7 +56,11 @@ function operationOf({ method, path, rule }: Found): Record<string, unknown> {
     ...(rule.bytes > 0
       ? {
           requestBody: {
-            content: { [rule.media]: { schema: rule.body ? schemaOf(rule.body) : { type: 'string' } } },
+            content: Object.fromEntries(
+              rule.media
+                .split(' or ')
+                .map((media) => [media, { schema: rule.body ? schemaOf(rule.body) : { type: 'string' } }]),
+            ),
           },
         }
       : {}),

@@ -124,23 +124,20 @@ export function strangenessOf(plane: Plane, paper: SheetPaper): Strangeness | nu
   }
   const { width, height, data, step } = plane;
   const raw = new Float32Array(width * height);
+  const line = 3 * width;
+  const across = new Uint16Array(data.length);
+  for (let i = 3; i < data.length - 3; i++) across[i] = data[i - 3]! + data[i]! + data[i + 3]!;
   for (let row = 0; row < height; row++)
     for (let col = 0; col < width; col++) {
       if (!isOnGround(paper, (col + 0.5) * step, (row + 0.5) * step, 0.3)) continue;
       // Over three by three cells: noise is taken out, edges are found anew later.
-      let [r, g, b] = [0, 0, 0];
-      for (let dy = -1; dy <= 1; dy++)
-        for (let dx = -1; dx <= 1; dx++) {
-          const from = 3 * ((row + dy) * width + col + dx);
-          r += data[from]!;
-          g += data[from + 1]!;
-          b += data[from + 2]!;
-        }
-      r /= 9;
-      g /= 9;
-      b /= 9;
+      const from = 3 * (row * width + col);
+      const r = (across[from - line]! + across[from]! + across[from + line]!) / 9;
+      const g = (across[from + 1 - line]! + across[from + 1]! + across[from + 1 + line]!) / 9;
+      const b = (across[from + 2 - line]! + across[from + 2]! + across[from + 2 + line]!) / 9;
       const on = 3 * Math.round(g + b);
-      raw[row * width + col] = Math.hypot(r - curve[on]!, g - curve[on + 1]!, b - curve[on + 2]!);
+      const [dr, dg, db] = [r - curve[on]!, g - curve[on + 1]!, b - curve[on + 2]!];
+      raw[row * width + col] = Math.sqrt(dr * dr + dg * dg + db * db);
     }
   const some: number[] = [];
   for (let i = 0; i < raw.length; i += 37) if (raw[i]! > 0) some.push(raw[i]!);

@@ -38,7 +38,9 @@ export function posesOf({ form, solid, sizes: s }: Sized): Pose[] {
     case 'tube':
       return round(s.diameter!, s.length!, true);
     case 'container':
-      return s.diameter === undefined ? box(s.length!, s.width!, s.height!) : round(s.diameter, s.height!, true);
+      return s.diameter === undefined
+        ? box(s.length!, s.width!, s.height!)
+        : round(s.diameter, s.height!, true);
     default:
       return [];
   }
@@ -56,7 +58,9 @@ export function shelfKinds(materials: readonly Material[]): Kind[] {
         )
       : m.sizes;
     const poses = posesOf({ ...m, sizes });
-    return poses.length > 0 ? [{ material: m.id, catalogue: null, name: m.name, poses, colour: m.colour }] : [];
+    return poses.length > 0
+      ? [{ material: m.id, catalogue: null, name: m.name, poses, colour: m.colour }]
+      : [];
   });
 }
 

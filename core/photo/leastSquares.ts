@@ -1,4 +1,4 @@
-import { inverse, Matrix, pseudoInverse } from 'ml-matrix';
+import { inverse, Matrix, solve } from 'ml-matrix';
 
 /** Parameters that fit, and what they are sure to. */
 export interface Fitted {
@@ -83,7 +83,7 @@ export function leastSquares(
     for (let tries = 0; tries < 6 && !better; tries++) {
       const damped = normal.clone();
       for (let i = 0; i < m; i++) damped.set(i, i, damped.get(i, i) * (1 + damping) + 1e-12);
-      const step = pseudoInverse(damped).mmul(Matrix.columnVector(right)).to1DArray();
+      const step = solve(damped, Matrix.columnVector(right)).to1DArray();
       const next = at.map((v, i) => v + step[i]!);
       const then = residuals(next);
       if (then.every(Number.isFinite) && costOf(then, next, spread) < before) {

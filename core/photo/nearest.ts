@@ -40,6 +40,8 @@ export const isAsHigh = (n: Nearest): boolean => n.score >= AS_HIGH;
 const VARIES = 0.025;
 const VARIES_MM = 0.6;
 const HEIGHT_VARIES = 2.5;
+/** Up to this height a thing is flat enough to be compared though its height is not known, mm. */
+const FLAT = 12;
 /** A form that is another counts this much of one that is the same. */
 const OTHER_FORM = 0.35;
 /** Colours this far apart halve a likeness: a thing of one kind comes in several, the light is never quite known. */
@@ -59,7 +61,6 @@ interface Seen {
   readonly isHeightSure: boolean;
   readonly form: FormName;
   readonly colour: string;
-  readonly uncertainty: number;
 }
 
 const closeness = (difference: number, spread: number): number => Math.exp(-0.5 * (difference / spread) ** 2);
@@ -68,9 +69,10 @@ const closeness = (difference: number, spread: number): number => Math.exp(-0.5 
 export function likeness(seen: Seen, kind: Kind): { readonly score: number; readonly height: number } {
   let best = { score: 0, height: 0 };
   for (const pose of kind.poses) {
-    // Flat, what stands high is seen larger than it is: by as much the size may be off.
-    const unknown = seen.height === null ? pose.height * 0.12 : 0;
-    const spread = (size: number): number => Math.hypot(VARIES_MM + VARIES * size, seen.uncertainty, unknown);
+    // What has no form of its own and stands high cannot be compared by a size that was measured as if it were flat.
+    if (seen.height === null && pose.height > FLAT) continue;
+    const unknown = seen.height === null ? pose.height * 0.1 : 0;
+    const spread = (size: number): number => Math.hypot(VARIES_MM + VARIES * size, unknown);
     const size =
       closeness(seen.long - pose.long, spread(pose.long)) *
       closeness(seen.short - pose.short, spread(pose.short));

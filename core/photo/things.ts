@@ -91,6 +91,7 @@ export function bestBody(
   own: readonly Vec2[],
   ring: readonly Vec2[],
   height: number | null,
+  hasHoles = false,
 ): BodyFit {
   const points = thin(own);
   const plan = height === null ? ring : planUnder(eye, ring, height);
@@ -108,9 +109,14 @@ export function bestBody(
     height: height ?? 3,
   };
   const forms: Form[] = ['rectangle'];
-  if (aspect < 1.45) forms.push('disc', 'ball');
-  if (aspect > 1.08) forms.push('egg');
-  if (aspect > 1.3) forms.push('rod', 'tube');
+  if (aspect < 1.45) forms.push('disc');
+  if (aspect > 1.3) forms.push('rod');
+  // Nothing is seen through what is solid and round.
+  if (!hasHoles) {
+    if (aspect < 1.45) forms.push('ball');
+    if (aspect > 1.08) forms.push('egg');
+    if (aspect > 1.3) forms.push('tube');
+  }
   const fits = forms.map((form) => {
     const round = form === 'disc' || form === 'ball';
     return fitBody(
@@ -156,6 +162,7 @@ function dentsOf(ring: readonly Vec2[]): Dent[] {
 /** One piece of an outline: its points in order, and those of them that a cut adds are not its own. */
 interface Piece {
   readonly ring: readonly OutlinePoint[];
+  readonly hasHoles: boolean;
   readonly isCut: boolean;
 }
 
@@ -173,6 +180,7 @@ function cutApart(ring: readonly OutlinePoint[], i: number, j: number): [Piece, 
       k < BESIDE_CUT || k >= part.length - BESIDE_CUT ? { at: p.at, own: false } : p,
     ),
     isCut: true,
+    hasHoles: false,
   });
   return [piece(first), piece(second)];
 }
@@ -224,7 +232,7 @@ function explained(eye: Vec3, piece: Piece, depth = 0): Explained[] {
   const ring = positions(piece.ring);
   const own = ownOf(piece.ring);
   if (own.length < 8) return [{ ...piece, body: null }];
-  const body = bestBody(eye, own, ring, null);
+  const body = bestBody(eye, own, ring, null, piece.hasHoles);
   const whole: Explained = { ...piece, body: isGood(body) ? body : null };
   if (whole.body || depth >= 4) return [whole];
   const both = bestCut(eye, piece, false);
@@ -308,7 +316,8 @@ export interface Part {
 /** What lies on the sheet, told apart; no height is needed for that. */
 export function partsOf(eye: Vec3, blobs: readonly Blob[]): Part[] {
   return blobs.flatMap((blob) => {
-    const pieces = explained(eye, { ring: blob.ring, isCut: blob.ring.some((p) => !p.own) });
+    const isCut = blob.ring.some((p) => !p.own);
+    const pieces = explained(eye, { ring: blob.ring, isCut, hasHoles: blob.holes.length > 0 });
     return pieces.map((p) => ({ ...p, holes: pieces.length === 1 ? blob.holes : [] }));
   });
 }
@@ -317,7 +326,8 @@ export function partsOf(eye: Vec3, blobs: readonly Blob[]): Part[] {
 export function thingOf(eye: Vec3, part: Part, height: number | null): SeenThing {
   const ring = positions(part.ring);
   const own = ownOf(part.ring);
-  const refitted = height === null || own.length < 8 ? part.body : bestBody(eye, own, ring, height);
+  const refitted =
+    height === null || own.length < 8 ? part.body : bestBody(eye, own, ring, height, part.holes.length > 0);
   const body = refitted && isGood(refitted) ? refitted : null;
   const isOwnHeight = body !== null && (height === null || HIGH_AS_BROAD.has(body.form));
   const standing = height ?? body?.height ?? null;

@@ -8,10 +8,13 @@ export const REFUSAL_WORDS: Readonly<Record<Refusal, string>> = {
   'half-sheet':
     'Not enough of the measuring sheet is in the photo: at least three of its corner marks must be seen whole, and most of its edge.',
   'two-sheets': 'More than one measuring sheet is in the photo: leave one, and take it again.',
-  'too-blurred': 'The photo is too blurred to measure: hold the phone still, tap on the sheet, and take it again.',
+  'too-blurred':
+    'The photo is too blurred to measure: hold the phone still, tap on the sheet, and take it again.',
   'too-dark': 'The photo is too dark to measure: take it again by a window or with a lamp on.',
-  'too-flat': 'The photo was taken too much from the side: hold the phone higher, over the sheet, and take it again.',
-  'no-colour': 'The ground of the sheet is not blue-green in this photo: print the sheet in colour, and use daylight.',
+  'too-flat':
+    'The photo was taken too much from the side: hold the phone higher, over the sheet, and take it again.',
+  'no-colour':
+    'The ground of the sheet is not blue-green in this photo: print the sheet in colour, and use daylight.',
 };
 
 const CORNERS = ['lower left', 'lower right', 'upper right', 'upper left'];

@@ -19,6 +19,7 @@ import { rasch, type Response } from '../../core/watch/rasch.ts';
 import { purchase, UnprovedError, type PurchaseRequest, type SolveLp } from '../../core/price/purchase.ts';
 import { makePaper, type PaperJob } from '../formats/makers.ts';
 import { ProblemError } from '../problemError.ts';
+import type { PhotoJob } from '../stations/photo/readPhoto.ts';
 import type { ReadJob } from '../stations/readJob.ts';
 import { FIGURES, type FigureName } from './figures.ts';
 import type { JobAnswer } from './jobAnswer.ts';
@@ -56,6 +57,7 @@ export type Job =
       readonly passphrase: string;
     }
   | PaperJob
+  | PhotoJob
   | ReadJob;
 
 /** What a job may use: a solver, and milliseconds until it should come back with what it has. */
@@ -140,6 +142,8 @@ async function work(job: Job, means: Means): Promise<unknown> {
       return (await import('../db/encrypted.ts')).decryptFile(job.from, job.to, job.passphrase);
     case 'paper':
       return makePaper(job);
+    case 'photo':
+      return (await import('../stations/photo/readPhoto.ts')).readPhoto(job);
     case 'read':
       if (!means.reader) throw new Error('Nothing is read from a file here.');
       return means.reader(job);

@@ -7,8 +7,18 @@ const LONG = { solver: 18, packing: 1800 };
 const QUICK = { solver: 0.4, packing: 150 };
 
 /** Kinds of work that do not wait for one another: what a dial asks, a paper, rows of a file, a solver, a copy of the place, a file
- * from outside, what is worked out of designs, what is long to read. */
-export const LANES = ['dial', 'paper', 'rows', 'solver', 'copy', 'guest', 'designs', 'reading'] as const;
+ * from outside, what is worked out of designs, what is long to read, a photo. */
+export const LANES = [
+  'dial',
+  'paper',
+  'rows',
+  'solver',
+  'copy',
+  'guest',
+  'designs',
+  'reading',
+  'photo',
+] as const;
 export type Lane = (typeof LANES)[number];
 
 export const secondsIn = (lane: Lane): number => (lane === 'dial' ? QUICK : LONG).solver;
@@ -24,6 +34,7 @@ export const MOST_SECONDS: Readonly<Record<Lane, number>> = {
   guest: 300,
   designs: 60,
   reading: 120,
+  photo: 60,
 };
 
 /** Offers × needs, or designs × stock, above which a program is not tried in the lane of dials: it rarely ends there. */
@@ -66,6 +77,8 @@ export function firstLane(job: Job): Lane {
       return 'guest';
     case 'paper':
       return 'paper';
+    case 'photo':
+      return 'photo';
     case 'read':
       if (job.name === 'rowsOfFile') return 'rows';
       return (DESIGN_READS as readonly string[]).includes(job.name) ? 'designs' : 'reading';

@@ -90,6 +90,13 @@ export async function pageOfMaterials(em: EntityManager, today: Day, query: Page
   };
 }
 
+/** Everything on the shelf, for what is compared with all of it. */
+export async function wholeShelf(em: EntityManager, today: Day): Promise<MaterialJson[]> {
+  const all: MaterialJson[] = [];
+  for await (const m of (await pageOfMaterials(em, today, { limit: 1_000_000 })).items) all.push(m);
+  return all;
+}
+
 export async function findMaterial(em: EntityManager, id: number): Promise<Material> {
   const m = await em.findOne(MaterialRow, { id });
   if (!m) throw notFound(`material ${id}`);

@@ -45,7 +45,10 @@ async function readyReader(): Promise<void> {
 /** The picture upright, without what else its file says. */
 async function opened(bytes: Uint8Array): Promise<Photo> {
   const unreadable = (): ProblemError =>
-    refused('This file is no photo that can be read: take a JPEG or a PNG.', 'expected a JPEG or PNG picture');
+    refused(
+      'This file is no photo that can be read: take a JPEG or a PNG.',
+      'expected a JPEG or PNG picture',
+    );
   const head = await sharp(bytes, { limitInputPixels: false, failOn: 'error' })
     .metadata()
     .catch(() => {
@@ -98,8 +101,10 @@ async function codesIn(photo: Photo): Promise<SeenCode[]> {
     .filter((f) => f.isValid)
     .map(({ text, position: p }) => ({
       text,
-      corners: [p.topLeft, p.topRight, p.bottomRight, p.bottomLeft].map((c): Vec2 => [c.x, c.y]) as unknown as
-        SeenCode['corners'],
+      corners: [p.topLeft, p.topRight, p.bottomRight, p.bottomLeft].map((c): Vec2 => [
+        c.x,
+        c.y,
+      ]) as unknown as SeenCode['corners'],
     }));
 }
 

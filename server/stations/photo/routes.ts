@@ -1,5 +1,11 @@
 import { Router, type Request } from 'express';
-import { countQuery, measureQuery, sheetQuery, type PhotoAnswer, type PhotoCountAnswer } from '../../../contract/photo.ts';
+import {
+  countQuery,
+  measureQuery,
+  sheetQuery,
+  type PhotoAnswer,
+  type PhotoCountAnswer,
+} from '../../../contract/photo.ts';
 import { catalogue } from '../../../core/catalogue/index.ts';
 import { countThings } from '../../../core/photo/count.ts';
 import { catalogueKinds, shelfKinds } from '../../../core/photo/kinds.ts';
@@ -9,8 +15,9 @@ import { papersFor, sendPaper } from '../../compute/paper.ts';
 import { Doors } from '../../people/door.ts';
 import { ProblemError } from '../../problemError.ts';
 import type { ServerContext } from '../../serverContext.ts';
-import { kitWithParts } from '../lend/kits.ts';
-import { shelf } from '../gather/shelf.ts';
+import { notFound } from '../../problem.ts';
+import { wholeShelf } from '../gather/service.ts';
+import { kitOf } from '../lend/kits.ts';
 
 /** Largest file of a photo, bytes. */
 const MOST_BYTES = 32_000_000;
@@ -40,7 +47,11 @@ async function photoIn(req: Request): Promise<Uint8Array> {
 /** Photos stream in, so these doors stand before the reading of JSON bodies. */
 export function photoInRoutes({ em, today, workerPool }: ServerContext): Router {
   const r = new Doors();
-  const measured = async (req: Request, options: MeasureOptions, signal: AbortSignal): Promise<PhotoAnswer> => {
+  const measured = async (
+    req: Request,
+    options: MeasureOptions,
+    signal: AbortSignal,
+  ): Promise<PhotoAnswer> => {
     try {
       const bytes = await photoIn(req);
       return (await workerPool.run({ kind: 'photo', bytes, options }, signal)) as PhotoAnswer;
@@ -60,7 +71,7 @@ export function photoInRoutes({ em, today, workerPool }: ServerContext): Router 
       query: measureQuery,
     },
     async ({ req, res, query: { height, heights, bar } }) => {
-      const materials = await shelf(em(), today());
+      const materials = await wholeShelf(em(), today());
       return measured(
         req,
         {
@@ -84,11 +95,12 @@ export function photoInRoutes({ em, today, workerPool }: ServerContext): Router 
     },
     async ({ req, res, query: { kit: id, bar } }): Promise<PhotoCountAnswer> => {
       const signal = abortOnClose(res);
-      const kit = await kitWithParts(em(), id, today()).catch((error: unknown) => {
+      const kit = await kitOf(em(), id);
+      if (!kit) {
         req.resume();
-        throw error;
-      });
-      const materials = new Map((await shelf(em(), today())).map((m) => [m.id, m]));
+        throw notFound(`kit ${id}`);
+      }
+      const materials = new Map((await wholeShelf(em(), today())).map((m) => [m.id, m]));
       const counted = kit.parts.map((p) => {
         const m = p.materialId === null || p.takes !== 1 ? undefined : materials.get(p.materialId);
         return { part: p, kind: m && shelfKinds([m])[0] };
