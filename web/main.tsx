@@ -22,6 +22,7 @@ const router = createBrowserRouter([
         children: [
           { index: true, lazy: () => import('./stations/gather/Shelf.tsx') },
           { path: 'look-over', lazy: () => import('./stations/gather/LookOver.tsx') },
+          { path: 'photo', lazy: () => import('./stations/gather/Photo.tsx') },
           { path: 'saving', lazy: () => import('./stations/gather/Saving.tsx') },
           { path: 'today', lazy: () => import('./stations/gather/Today.tsx') },
           { path: 'container', lazy: () => import('./stations/gather/Container.tsx') },

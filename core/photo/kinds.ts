@@ -1,5 +1,5 @@
 import type { CatalogueEntry } from '../catalogue/index.ts';
-import type { Material } from '../materials/material.ts';
+import type { Material, Sizes } from '../materials/material.ts';
 import type { FormName } from './measure.ts';
 import type { Kind, Pose } from './nearest.ts';
 
@@ -71,4 +71,29 @@ export function catalogueKinds(entries: readonly CatalogueEntry[], shelf: readon
     const poses = there.has(e.key) ? [] : posesOf(e as Sized);
     return poses.length > 0 ? [{ material: null, catalogue: e.key, name: e.name, poses, colour: null }] : [];
   });
+}
+
+/**
+ * The sizes of a material as it was measured lying as it mostly does, mm; empty where it lay another way. A height that only
+ * follows from the kind is no measure.
+ */
+export function sizesSeen(
+  material: Sized,
+  { long, short, height }: { readonly long: number; readonly short: number; readonly height: number | null },
+): Sizes {
+  const [lying] = posesOf(material);
+  const near = (a: number, b: number): boolean => Math.abs(a - b) <= Math.max(2, 0.15 * b);
+  const whole = (v: number): number => Math.round(v * 10) / 10;
+  const stands = height === null ? {} : { height: whole(height) };
+  const { form, solid } = material;
+  const isLong = form === 'tube' || (form === 'piece' && solid === 'rod');
+  // A tube lies on its side; what is drawn first of it stands.
+  const flat = isLong ? posesOf(material)[1] : lying;
+  if (!flat || !near(long, flat.long) || !near(short, flat.short)) return {};
+  if (isLong) return { length: whole(long), diameter: whole(short) };
+  const round = (long + short) / 2;
+  if (form === 'disc' || (form === 'container' && material.sizes.diameter !== undefined))
+    return { diameter: whole(round), ...stands };
+  if (form === 'piece' && (solid === 'ball' || solid === 'cone')) return { diameter: whole(round) };
+  return { length: whole(long), width: whole(short), ...(form === 'sheet' ? {} : stands) };
 }

@@ -7,6 +7,7 @@ import { en as gather } from '../stations/gather/en.ts';
 import { en as lend } from '../stations/lend/en.ts';
 import { en as make } from '../stations/make/en.ts';
 import { en as parts } from '../parts/en.ts';
+import { en as photo } from '../photo/en.ts';
 import { en as place } from '../stations/place/en.ts';
 import { en as price } from '../stations/price/en.ts';
 import { en as shape } from '../stations/shape/en.ts';
@@ -23,6 +24,7 @@ const ALL = {
   lend,
   make,
   parts,
+  photo,
   place,
   price,
   shape,

@@ -6,6 +6,7 @@ import { text } from './text.ts';
 const DRAWERS = [
   ['', text('shelf')],
   ['look-over', text('lookOverFind')],
+  ['photo', text('photoDrawer')],
   ['saving', text('savingUp')],
   ['today', text('whatCouldIMake')],
   ['container', text('doesGo')],

@@ -1,4 +1,5 @@
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useLocation } from 'react-router';
 import { styled } from 'styled-components';
 import type { FindAnswer, FindInput } from '../../../contract/lots.ts';
 import { look as lookSchema, lookOver, outcomeWords, type Look } from '../../../core/gather/lookOver.ts';
@@ -51,6 +52,13 @@ const inSight = (part: HTMLElement | null): void => {
 };
 const touched = (): boolean => matchMedia('(pointer: coarse)').matches;
 
+/** A find that was begun elsewhere, as by a photo. */
+export interface FindBegun {
+  readonly kind: { readonly materialId: number } | { readonly catalogue: string };
+  readonly quantity: number;
+  readonly sizes: Sizes;
+}
+
 /** A bag of finds, one after another: what is it, how is it, and where does it go. */
 export function Component() {
   const { data: materials } = useMaterials();
@@ -77,6 +85,21 @@ export function Component() {
     () => wordSearch(all.map((c, id) => ({ id, name: c.material.name, more: c.words }))),
     [all],
   );
+  const wasBegun = useRef<FindBegun | null>(
+    (useLocation().state as { begun?: FindBegun } | null)?.begun ?? null,
+  );
+  useEffect(() => {
+    const before = wasBegun.current;
+    const kind = before?.kind;
+    const found =
+      kind && all.find((c) => ('materialId' in kind ? c.id === kind.materialId : c.key === kind.catalogue));
+    if (!before || !found) return;
+    wasBegun.current = null;
+    setPicked(found);
+    setLook(firstLook(found));
+    setSizes(before.sizes);
+    setQuantity(before.quantity);
+  }, [all]);
   if (!materials || !place) return <p role="status">{text('loadingShelf')}</p>;
   const shown = search(find)
     .map((i) => all[i]!)

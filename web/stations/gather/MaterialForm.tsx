@@ -43,17 +43,20 @@ const blank: Draft = {
 export function MaterialForm({
   material,
   called = '',
+  seen = {},
   unit,
   onDone,
 }: {
   material: MaterialRow | null;
   /** What a new one is called, as far as somebody typed it already. */
   called?: string;
+  /** What is known of a new one besides, as from a photo. */
+  seen?: Partial<Draft>;
   unit: LengthUnit;
   onDone(id: number | null): void;
 }) {
   const [draft, setDraft] = useState<Draft>(() => {
-    if (!material) return { ...blank, name: called };
+    if (!material) return { ...blank, ...seen, name: called };
     const { id: _, version: __, waiting: ___, measured: ____, clean: _____, ...rest } = material;
     return rest;
   });

@@ -16,6 +16,7 @@ import { Choice } from '../../parts/Choice.tsx';
 import { TextField } from '../../parts/Field.tsx';
 import { Heading, Notice, Quiet, Stack } from '../../parts/Panel.tsx';
 import { amount, sizeWords } from './words.ts';
+import type { Draft } from './draft.ts';
 import { text } from './text.ts';
 
 const ShelfTable = lazy(() => import('./ShelfTable.tsx'));
@@ -151,6 +152,16 @@ const TITLES: Record<Form, string> = {
   consumable: text('consumablesTapesBags'),
 };
 const ORDER: Form[] = ['disc', 'piece', 'container', 'sheet', 'tube', 'cord', 'consumable'];
+
+/** What a photo told of a new kind, as it stands in the address. */
+function seenIn(params: URLSearchParams): Partial<Draft> {
+  const [long, short, kept] = ['long', 'short', 'kept'].map((k) => Number(params.get(k)));
+  if (!long || !short) return {};
+  const tenth = (v: number): number => Math.round(v * 10) / 10;
+  return params.get('form') === 'disc'
+    ? { form: 'disc', sizes: { diameter: tenth((long + short) / 2) }, kept: kept || 1 }
+    : { form: 'piece', sizes: { length: tenth(long), width: tenth(short) }, kept: kept || 1 };
+}
 
 /** The shelf: what is kept, measured and counted. */
 export function Component() {
@@ -335,6 +346,7 @@ export function Component() {
                 key={openId}
                 material={open}
                 called={params.get('name') ?? ''}
+                seen={seenIn(params)}
                 unit={place.lengthUnit}
                 onDone={(id) => setParams(at(id === null ? {} : { material: String(id) }), { replace: true })}
               />
