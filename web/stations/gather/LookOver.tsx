@@ -8,7 +8,8 @@ import { api, words } from '../../data/api.ts';
 import { shortDay } from '../../data/style.ts';
 import { useChange, useLots, useMaterials, usePlace } from '../../data/queries.ts';
 import { Picture } from '../../drawing/Picture.tsx';
-import { Button } from '../../parts/Button.tsx';
+import { Button, ButtonLink } from '../../parts/Button.tsx';
+import { useTaken } from '../../photo/taken.ts';
 import { TextField } from '../../parts/Field.tsx';
 import { stopsAtUnread } from '../../parts/Form.tsx';
 import { Heading, Notice, Panel, Quiet, Row, Seam, Spread, Stack } from '../../parts/Panel.tsx';
@@ -57,6 +58,8 @@ export interface FindBegun {
   readonly kind: { readonly materialId: number } | { readonly catalogue: string };
   readonly quantity: number;
   readonly sizes: Sizes;
+  /** Which kind of the photo it is. */
+  readonly ofPhoto: string;
 }
 
 /** A bag of finds, one after another: what is it, how is it, and where does it go. */
@@ -88,6 +91,8 @@ export function Component() {
   const wasBegun = useRef<FindBegun | null>(
     (useLocation().state as { begun?: FindBegun } | null)?.begun ?? null,
   );
+  const ofPhoto = useRef<string | null>(null);
+  const { taken, done: doneOfPhoto } = useTaken();
   useEffect(() => {
     const before = wasBegun.current;
     const kind = before?.kind;
@@ -98,6 +103,7 @@ export function Component() {
     setPicked(found);
     setLook(firstLook(found));
     setSizes(before.sizes);
+    ofPhoto.current = before.ofPhoto;
     setQuantity(before.quantity);
   }, [all]);
   if (!materials || !place) return <p role="status">{text('loadingShelf')}</p>;
@@ -119,6 +125,7 @@ export function Component() {
     : null;
   const pick = (c: Candidate): void => {
     begun.current++;
+    ofPhoto.current = null;
     setPicked(c);
     setLook(firstLook(c));
     setSizes({});
@@ -137,6 +144,8 @@ export function Component() {
     take.mutateAsync(input).then(
       (done) => {
         setLast({ input, answer: done });
+        if (ofPhoto.current !== null) doneOfPhoto(ofPhoto.current);
+        ofPhoto.current = null;
         // Whoever went on to the next find meanwhile keeps what they have begun.
         if (begun.current !== before) return;
         setPicked(null);
@@ -178,6 +187,11 @@ export function Component() {
         })}
         title={picked ? text('how', { material: picked.material.name.toLowerCase() }) : text('whatCame')}
       >
+        {taken && (
+          <ButtonLink plain to="/gather/photo">
+            {text('backToPhoto')}
+          </ButtonLink>
+        )}
         <div style={{ width: 210 }}>
           <TextField
             label={text('fromCodeName')}

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import type { PhotoAnswer } from '../../../contract/photo.ts';
@@ -14,6 +14,7 @@ import { Heading, Notice, Panel, Quiet, Row, Spread, Stack } from '../../parts/P
 import { Select } from '../../parts/Select.tsx';
 import { PhotoPicture } from '../../photo/PhotoPicture.tsx';
 import { TakePhoto } from '../../photo/TakePhoto.tsx';
+import { useTaken } from '../../photo/taken.ts';
 import type { FindBegun } from './LookOver.tsx';
 import { text } from './text.ts';
 
@@ -65,6 +66,7 @@ function SeenKind({ answer, group }: { answer: PhotoAnswer; group: Alike }) {
   const { data: materials = [] } = useMaterials();
   const { data: place } = usePlace();
   const go = useNavigate();
+  const isDone = useTaken((s) => s.taken?.done.has(group.things.join(' ')) ?? false);
   const things = group.things.map((i) => answer.things[i]!);
   const first = things[0]!;
   const likely = useMemo(() => {
@@ -99,6 +101,7 @@ function SeenKind({ answer, group }: { answer: PhotoAnswer; group: Alike }) {
       kind: of === 'c' ? { catalogue: key } : { materialId: Number(key) },
       quantity: count,
       sizes: material ? sizesSeen(material, measured) : {},
+      ofPhoto: group.things.join(' '),
     };
     void go('/gather/look-over', { state: { begun } });
   };
@@ -132,7 +135,11 @@ function SeenKind({ answer, group }: { answer: PhotoAnswer; group: Alike }) {
           />
         </div>
         <Stepper label={text('howManyThere')} value={count} min={1} max={999} onChange={setCount} />
-        <Button onPress={onward}>{text('onToShelf')}</Button>
+        {isDone ? (
+          <Quiet role="status">{text('isSaved')}</Quiet>
+        ) : (
+          <Button onPress={onward}>{text('onToShelf')}</Button>
+        )}
       </Row>
     </Kind>
   );
@@ -140,18 +147,14 @@ function SeenKind({ answer, group }: { answer: PhotoAnswer; group: Alike }) {
 
 /** Finds on a printed sheet, measured and told apart by a photo. */
 export function Component() {
-  const [taken, setTaken] = useState<{ answer: PhotoAnswer; src: string } | null>(null);
-  useEffect(() => () => void (taken && URL.revokeObjectURL(taken.src)), [taken]);
+  const { taken, take, drop } = useTaken();
   const groups = useMemo(() => (taken ? alike(taken.answer.things) : []), [taken]);
   if (!taken)
     return (
       <Stack>
         <Heading over={text('photoOver')} title={text('photoTitle')} />
         <Panel style={{ maxWidth: 720 }}>
-          <TakePhoto<PhotoAnswer>
-            path="/photo/measure?heights=auto"
-            onAnswer={(answer, photo) => setTaken({ answer, src: URL.createObjectURL(photo) })}
-          />
+          <TakePhoto<PhotoAnswer> path="/photo/measure?heights=auto" onAnswer={take} />
         </Panel>
       </Stack>
     );
@@ -166,7 +169,7 @@ export function Component() {
         })}
         title={text('thingsSeen', { things: answer.things.length, kinds: groups.length })}
       >
-        <Button plain onPress={() => setTaken(null)}>
+        <Button plain onPress={drop}>
           {text('anotherPhoto')}
         </Button>
         <ButtonLink plain to="/gather">

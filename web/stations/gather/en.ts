@@ -504,6 +504,8 @@ export const en = {
   howManyThere: 'How many',
   onToShelf: 'Check it for the shelf',
   kindsInPhoto: 'Kinds in the photo',
+  isSaved: 'On the shelf',
+  backToPhoto: 'Back to the photo',
   nothingOnSheet: 'Nothing was found on the sheet.',
   howMeasured: 'How is it measured?',
   howMeasuredWhy:

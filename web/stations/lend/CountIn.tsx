@@ -15,6 +15,7 @@ import { Button } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
 import { Notice, Quiet, Row, Spread, Stack } from '../../parts/Panel.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
+import { CountPhoto } from './CountPhoto.tsx';
 import { Homes } from './Found.tsx';
 import { begunCount, keepCount } from './begunCount.ts';
 import type { OnDone } from './JustDone.tsx';
@@ -125,6 +126,8 @@ export function CountIn({
     return after;
   });
   const [isOver, setOver] = useState(false);
+  const [isPhoto, setPhoto] = useState(false);
+  const [byPhoto, setByPhoto] = useState(false);
   const begun = !done.isSuccess && present.some((n, i) => n !== start[i]);
   useEffect(() => {
     onUnfinished(begun);
@@ -161,6 +164,22 @@ export function CountIn({
             {text('startAgain')}
           </Button>
         </Spread>
+      )}
+      <Row>
+        <Button small plain onPress={() => setPhoto(true)}>
+          {text('countWithPhoto')}
+        </Button>
+        {byPhoto && <Quiet role="status">{text('filledByPhoto')}</Quiet>}
+      </Row>
+      {isPhoto && (
+        <CountPhoto
+          kit={kit}
+          onClose={() => setPhoto(false)}
+          onFill={(seen) => {
+            setByPhoto(true);
+            counted(present.map((n, i) => Math.min(kit.parts[i]!.due, seen.get(kit.parts[i]!.name) ?? n)));
+          }}
+        />
       )}
       <ul>
         {kit.parts.map((p, i) => (
