@@ -133,7 +133,7 @@ const placed = (points: readonly Vec2[], x: number, y: number, turn: number): Ve
 };
 
 /** How far points lie outside of what is seen of a body, mm. */
-export function fromBody(eye: Vec3, b: Body, points: readonly Vec2[]): number[] {
+function fromBody(eye: Vec3, b: Body, points: readonly Vec2[]): number[] {
   const { x, y, long, short, turn, height } = b;
   const k = reach(eye, height);
   switch (b.form) {

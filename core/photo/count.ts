@@ -8,7 +8,7 @@ export interface CountedKind extends Kind {
   readonly of: number;
 }
 
-export interface CountedPart {
+interface CountedPart {
   readonly name: string;
   readonly of: number;
   readonly seen: number;

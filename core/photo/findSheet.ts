@@ -35,7 +35,7 @@ const APART = 2;
 /** How far to either side it is looked for, round by round, mm. */
 const WINDOWS = [3.5, 1.4, 0.9, 0.9];
 /** Beyond this tilt the far side of the sheet has too few pixels, degrees. */
-export const MOST_TILT = 48;
+const MOST_TILT = 48;
 /** What is believed of a phone’s focal length before it is seen: the spread of its logarithm. */
 const FOCAL_SPREAD = 0.4;
 const BEND_SPREAD = 0.04;

@@ -1,6 +1,6 @@
 import type { CatalogueEntry } from '../catalogue/index.ts';
 import type { Material, Sizes } from '../materials/material.ts';
-import type { FormName } from './measure.ts';
+import type { FormName } from './forms.ts';
 import type { Kind, Pose } from './nearest.ts';
 
 type Sized = Pick<Material, 'form' | 'solid' | 'sizes'>;
@@ -68,7 +68,7 @@ export function shelfKinds(materials: readonly Material[]): Kind[] {
 export function catalogueKinds(entries: readonly CatalogueEntry[], shelf: readonly Material[]): Kind[] {
   const there = new Set(shelf.map((m) => m.catalogue));
   return entries.flatMap((e) => {
-    const poses = there.has(e.key) ? [] : posesOf(e as Sized);
+    const poses = there.has(e.key) ? [] : posesOf(e);
     return poses.length > 0 ? [{ material: null, catalogue: e.key, name: e.name, poses, colour: null }] : [];
   });
 }

@@ -14,7 +14,7 @@ const HUBER = 1.5;
 /** From the median of absolute deviations to a standard deviation of a normal spread. */
 const MAD = 1.4826;
 
-export function median(values: readonly number[]): number {
+function median(values: readonly number[]): number {
   if (values.length === 0) return 0;
   const sorted = [...values].sort((a, b) => a - b);
   const half = sorted.length >> 1;

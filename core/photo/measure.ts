@@ -3,25 +3,12 @@ import { area, perimeter } from '../geometry/polygon.ts';
 import { placeOf, seenAt, tiltOf, type Camera } from './camera.ts';
 import { findSheet, type FoundSheet, type Refusal, type SeenCode } from './findSheet.ts';
 import { planeOf, strangenessOf } from './ground.ts';
+import type { FormName } from './forms.ts';
 import { isAsHigh, nearestKinds, type Kind, type Nearest } from './nearest.ts';
 import { blobsOf } from './outlines.ts';
 import { channelAt, type Photo } from './photo.ts';
 import { boxOfPlan, partsOf, thingOf, type Part, type SeenThing } from './things.ts';
 import { BAR, CARD, type SheetPaper } from './sheet.ts';
-
-/** What a form is called. */
-export const FORMS = [
-  'disc',
-  'ring',
-  'ball',
-  'egg',
-  'rod',
-  'square',
-  'rectangle',
-  'triangle',
-  'other',
-] as const;
-export type FormName = (typeof FORMS)[number];
 
 /** What is to be minded about a photo or a thing in it; said in words by who shows it. */
 export type PhotoWarning =
@@ -89,6 +76,9 @@ const SURE_ABOVE = 0.06;
 const PRINTED_BETWEEN = [0.9, 1.08] as const;
 /** A card's sides keep this close to their ratio. */
 const CARD_RATIO = 0.015;
+/** Sides that differ by less than this share, or this, are those of a square. */
+const SQUARE = 0.05;
+const SQUARE_MM = 1;
 /** More than this is said to be unsure, mm. */
 const UNSURE = 1;
 
@@ -99,7 +89,7 @@ const formOf = (thing: SeenThing, outline: readonly Vec2[]): FormName => {
     case 'disc':
       return thing.holes.some((h) => h.short > 0.4 * body.short) ? 'ring' : 'disc';
     case 'rectangle':
-      return body.long < 1.05 * body.short ? 'square' : 'rectangle';
+      return body.long - body.short < Math.max(SQUARE_MM, SQUARE * body.short) ? 'square' : 'rectangle';
     case 'rod':
     case 'tube':
       return 'rod';

@@ -1,4 +1,4 @@
-import type { FormName } from './measure.ts';
+import type { FormName } from './forms.ts';
 
 /** How a kind may lie on the sheet: the sides of its plan, longest first, and its height, mm. */
 export interface Pose {

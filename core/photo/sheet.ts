@@ -19,7 +19,7 @@ export const INSET = 8;
 /** Side of the white squares in the corners, from the edge of the paper, mm. */
 export const CORNER = 37;
 /** The codes in them: from the edge, and across, mm. */
-export const CODE_FROM = 8.5;
+const CODE_FROM = 8.5;
 export const CODE_ACROSS = 24;
 /** The bar that shows at what scale the sheet was printed, mm. */
 export const BAR = 100;

@@ -22,7 +22,7 @@ export interface SeenThing {
   /** How far outline and plan agree, mm. */
   readonly rms: number;
 }
-export interface SeenHole {
+interface SeenHole {
   readonly x: number;
   readonly y: number;
   readonly long: number;
@@ -85,6 +85,14 @@ const HIGH_AS_BROAD: ReadonlySet<Form> = new Set<Form>(['ball', 'tube', 'egg']);
 const isGood = (f: BodyFit): boolean => f.rms <= GOOD && f.share >= GOOD_SHARE;
 const costOf = (f: BodyFit): number => f.rms + PER_NUMBER * NUMBERS[f.form] + 2 * (1 - f.share);
 
+/** Where a fit with this height begins: the box round the plan that it would have. */
+function startUnder(eye: Vec3, ring: readonly Vec2[], height: number): Body {
+  const plan = planUnder(eye, ring, height);
+  const box = smallestRectangle(plan);
+  const [x, y] = centre(plan);
+  return { form: 'rectangle', x, y, long: box.length, short: box.width, turn: box.angle, height };
+}
+
 /** The body that explains an outline best, good or not; `height` is null where it is to be found. */
 export function bestBody(
   eye: Vec3,
@@ -117,15 +125,23 @@ export function bestBody(
     if (aspect > 1.08) forms.push('egg');
     if (aspect > 1.3) forms.push('tube');
   }
-  const fits = forms.map((form) => {
-    const round = form === 'disc' || form === 'ball';
-    return fitBody(
-      form,
-      eye,
-      points,
-      round ? { ...start, form, long: Math.sqrt(box.length * box.width) } : { ...start, form },
-      height,
-    );
+  // Seen from the side a block looks like a flat one that is longer: its height is looked for from two ends.
+  const heights = height === null ? [3, box.width * 0.6] : [height];
+  const fits = forms.flatMap((form) => {
+    const isRound = form === 'disc' || form === 'ball';
+    const starts = form === 'rectangle' || form === 'rod' ? heights : heights.slice(0, 1);
+    return starts.map((high) => {
+      // From high above, the plan is smaller than what is seen.
+      const under = high === start.height || height !== null ? start : startUnder(eye, ring, high);
+      const from = { ...under, form, height: high };
+      return fitBody(
+        form,
+        eye,
+        points,
+        isRound ? { ...from, long: Math.sqrt(box.length * box.width) } : from,
+        height,
+      );
+    });
   });
   const costs = fits.map((f) => {
     // A body that is as high as it is broad against what was said of its height.
@@ -248,7 +264,7 @@ function explained(eye: Vec3, piece: Piece, depth = 0): Explained[] {
 }
 
 /** The plan of a body as a closed line. */
-export function planOfBody(b: Body): Vec2[] {
+function planOfBody(b: Body): Vec2[] {
   const [cos, sin] = [Math.cos(b.turn), Math.sin(b.turn)];
   const at = ([u, v]: Vec2): Vec2 => [b.x + u * cos - v * sin, b.y + u * sin + v * cos];
   const [l, s] = [b.long / 2, b.short / 2];

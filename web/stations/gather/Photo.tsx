@@ -6,7 +6,7 @@ import { asMaterial, entryOf } from '../../../core/catalogue/index.ts';
 import { formatLength } from '../../../core/measure/length.ts';
 import { alike, type Alike } from '../../../core/photo/alike.ts';
 import { sizesSeen } from '../../../core/photo/kinds.ts';
-import type { FormName } from '../../../core/photo/measure.ts';
+import type { FormName } from '../../../core/photo/forms.ts';
 import { useMaterials, usePlace } from '../../data/queries.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';

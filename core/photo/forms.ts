@@ -1,0 +1,3 @@
+/** What a form is called. */
+export type FormName =
+  'disc' | 'ring' | 'ball' | 'egg' | 'rod' | 'square' | 'rectangle' | 'triangle' | 'other';
