@@ -92,11 +92,14 @@ async function codesIn(photo: Photo): Promise<SeenCode[]> {
     rgba[i + 2] = data[j + 2]!;
     rgba[i + 3] = 255;
   }
-  const found = await readBarcodes({ data: rgba, width, height, colorSpace: 'srgb' }, {
-    formats: ['QRCode'],
-    maxNumberOfSymbols: 12,
-    tryHarder: true,
-  });
+  const found = await readBarcodes(
+    { data: rgba, width, height, colorSpace: 'srgb' },
+    {
+      formats: ['QRCode'],
+      maxNumberOfSymbols: 12,
+      tryHarder: true,
+    },
+  );
   return found
     .filter((f) => f.isValid)
     .map(({ text, position: p }) => ({
