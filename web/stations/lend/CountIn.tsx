@@ -165,22 +165,6 @@ export function CountIn({
           </Button>
         </Spread>
       )}
-      <Row>
-        <Button small plain onPress={() => setPhoto(true)}>
-          {text('countWithPhoto')}
-        </Button>
-        {byPhoto && <Quiet role="status">{text('filledByPhoto')}</Quiet>}
-      </Row>
-      {isPhoto && (
-        <CountPhoto
-          kit={kit}
-          onClose={() => setPhoto(false)}
-          onFill={(seen) => {
-            setByPhoto(true);
-            counted(present.map((n, i) => Math.min(kit.parts[i]!.due, seen.get(kit.parts[i]!.name) ?? n)));
-          }}
-        />
-      )}
       <ul>
         {kit.parts.map((p, i) => (
           <Count key={p.name}>
@@ -199,6 +183,22 @@ export function CountIn({
           </Count>
         ))}
       </ul>
+      <Row>
+        <Button small plain onPress={() => setPhoto(true)}>
+          {text('countWithPhoto')}
+        </Button>
+        {byPhoto && <Quiet role="status">{text('filledByPhoto')}</Quiet>}
+      </Row>
+      {isPhoto && (
+        <CountPhoto
+          kit={kit}
+          onClose={() => setPhoto(false)}
+          onFill={(seen) => {
+            setByPhoto(true);
+            counted(present.map((n, i) => Math.min(kit.parts[i]!.due, seen.get(kit.parts[i]!.name) ?? n)));
+          }}
+        />
+      )}
       {gaps.length > 0 && (
         <Notice tone="care">
           <div style={{ display: 'flex', gap: 8 }}>
