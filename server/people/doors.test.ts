@@ -40,7 +40,7 @@ it('every door says whom it opens to, and what is on record of who comes through
     if (path.includes('/:id')) expect([door, rule!.id]).toEqual([door, expect.any(String)]);
     // What is not on record changes nothing.
     if (method === 'post' && rule!.does === null)
-      expect(path).toMatch(/^\/compute\/|\/look$|\/suggest$|\/check$|\/preview$/);
+      expect(path).toMatch(/^\/compute\/|^\/photo\/|\/look$|\/suggest$|\/check$|\/preview$/);
   }
 });
 

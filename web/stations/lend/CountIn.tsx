@@ -35,6 +35,14 @@ const Count = styled.li`
   }
 `;
 
+/** A button beside words, so that it takes no line of its own on a phone. */
+const BesideWords = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: center;
+`;
+
 const days = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;
 
 const known = new WeakMap<MaterialRow, boolean>();
@@ -183,12 +191,6 @@ export function CountIn({
           </Count>
         ))}
       </ul>
-      <Row>
-        <Button small plain onPress={() => setPhoto(true)}>
-          {text('countWithPhoto')}
-        </Button>
-        {byPhoto && <Quiet role="status">{text('filledByPhoto')}</Quiet>}
-      </Row>
       {isPhoto && (
         <CountPhoto
           kit={kit}
@@ -240,7 +242,13 @@ export function CountIn({
           </ul>
         </Notice>
       )}
-      <Quiet>{loan ? text('cleanedThenWashOr') : text('washOrWipeAir')}</Quiet>
+      {byPhoto && <Quiet role="status">{text('filledByPhoto')}</Quiet>}
+      <BesideWords>
+        <Quiet>{loan ? text('cleanedThenWashOr') : text('washOrWipeAir')}</Quiet>
+        <Button small plain onPress={() => setPhoto(true)}>
+          {text('countWithPhoto')}
+        </Button>
+      </BesideWords>
       {done.error && <Notice tone="stop">{words(done.error)}</Notice>}
       <Row>
         {gaps.length === 0 ? (
