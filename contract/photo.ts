@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { outlineDial } from '../core/outline/outline.ts';
 import { SHEET_PAPER_NAMES } from '../core/photo/sheet.ts';
 import type { PhotoCount } from '../core/photo/count.ts';
-import type { MeasuredPhoto } from '../core/photo/measure.ts';
+import type { MeasuredHand, MeasuredPhoto } from '../core/photo/measure.ts';
 
 export const sheetQuery = z.strictObject({
   paper: z
@@ -31,6 +32,7 @@ export const measureQuery = z
     path: ['heights'],
     message: 'expected either height or heights, not both',
   });
+export const handQuery = z.strictObject({ bar });
 export const countQuery = z.strictObject({
   kit: z.coerce
     .number({ error: 'expected the number of a kit' })
@@ -39,9 +41,27 @@ export const countQuery = z.strictObject({
   bar,
 });
 
+/** An outline to be printed at its size, to draw round or to cut out. */
+export const stencilInput = z.strictObject({
+  outline: outlineDial,
+  longest: z
+    .number({ error: 'expected mm' })
+    .min(10, 'must be at least 10 mm')
+    .max(1000, 'must be at most 1,000 mm'),
+  /** Left out: the place’s own. */
+  paper: z.enum(['A4', 'Letter'], { error: 'expected A4 or Letter' }).optional(),
+});
+export type StencilInput = z.infer<typeof stencilInput>;
+
 /** What a photo told; `warnings` are in words. */
 export interface PhotoAnswer extends Omit<MeasuredPhoto, 'warnings'> {
   readonly warnings: readonly string[];
+  /** Of the photo as it was measured, pixels. */
+  readonly photo: { readonly width: number; readonly height: number };
+}
+
+/** A hand on the sheet, mm. */
+export interface HandAnswer extends MeasuredHand {
   /** Of the photo as it was measured, pixels. */
   readonly photo: { readonly width: number; readonly height: number };
 }

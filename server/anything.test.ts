@@ -87,6 +87,11 @@ beforeAll(async () => {
   const { today: __, ...place } = (await desk.get('/place')).body as Record<string, unknown>;
   const box = { id: 'a', length: 30, width: 20, height: 10, count: 2, upright: true };
   valid = [
+    {
+      method: 'post',
+      path: '/photo/stencil.pdf',
+      body: { outline: { kind: 'shape', shape: 'leaf' }, longest: 80, paper: 'A4' },
+    },
     { method: 'post', path: '/materials', body: { ...CAP, name: 'Second cap' } },
     { method: 'put', path: `/materials/${ids.tub}`, body: { ...TUB, version: 1 } },
     { method: 'post', path: `/materials/${ids.cap}/stock`, body: { by: 1 } },
@@ -573,6 +578,7 @@ it('knows every door that takes a body', () => {
   // What everything would be shut out by is asked in people.test.ts instead.
   const apart = [
     'post /files/:kind/preview',
+    'post /photo/hand',
     'post /photo/measure',
     'post /photo/count',
     'put /people/sign-in',

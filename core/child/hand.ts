@@ -1,5 +1,9 @@
 import { z } from 'zod';
 
+/** Fingers of a hand from the thumb on. */
+export const FINGERS = ['thumb', 'first', 'middle', 'ring', 'little'] as const;
+export type Finger = (typeof FINGERS)[number];
+
 const mm = (least: number, most: number) =>
   z
     .number({ error: 'expected mm' })
@@ -25,6 +29,14 @@ export const hand = z.strictObject({
   reach: mm(100, 900),
   /** Height standing, mm. */
   standing: mm(500, 1900),
+  /** Across the knuckles, without the thumb, mm. */
+  breadth: mm(20, 130),
+  /** Each finger from its tip to where it leaves the hand, mm. */
+  fingers: z
+    .strictObject(
+      Object.fromEntries(FINGERS.map((f) => [f, mm(10, 120)])) as Record<Finger, ReturnType<typeof mm>>,
+    )
+    .optional(),
   /** Round the first finger, mm. */
   finger: mm(25, 90),
   side: z.enum(SIDES, { error: `expected one of ${SIDES.join(', ')}` }),

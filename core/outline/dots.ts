@@ -80,16 +80,28 @@ const isDisc = (outline: readonly Vec2[], at: Vec2): number | null => {
   return outline.length >= 48 && r - min(...d) < 1e-6 * r ? r : null;
 };
 
+interface Room {
+  readonly outline: readonly Vec2[];
+  readonly holes: readonly (readonly Vec2[])[];
+}
+
 /** The most dots found for a spacing; every pair at least `step` apart, every dot wholly inside. */
-function mostDots(outline: readonly Vec2[], dot: number, step: number, slanted: boolean): Vec2[] {
+function mostDots(
+  { outline, holes }: Room,
+  { dot, step, slanted }: { readonly dot: number; readonly step: number; readonly slanted: boolean },
+): Vec2[] {
   const [x0, y0, x1, y1] = boxOf(outline);
   const middle: Vec2 = [(x0 + x1) / 2, (y0 + y1) / 2];
   const half: Vec2 = [(x1 - x0) / 2, (y1 - y0) / 2];
-  const whole = distanceTo(outline);
+  const edges = [
+    distanceTo(outline),
+    ...holes.map(distanceTo).map((d) => (x: number, y: number) => -d(x, y)),
+  ];
+  const whole = (x: number, y: number): number => min(...edges.map((d) => d(x, y)));
   // What lies outside the box is outside the outline: most points of a lattice need no more than that.
   const far = (x: number, y: number): number =>
     x < x0 || x > x1 || y < y0 || y > y1 ? -Infinity : whole(x, y);
-  const radius = isDisc(outline, middle);
+  const radius = holes.length > 0 ? null : isDisc(outline, middle);
   let best: Vec2[] = [];
   const take = (points: Vec2[]): void => {
     if (points.length > best.length) best = points;
@@ -165,7 +177,7 @@ function enough(outline: readonly Vec2[]): number {
 }
 
 /**
- * Dots inside an outline, none over the edge, at least `gap` between any two: as many as are found to fit, or `count` of
+ * Dots inside an outline and outside its holes, none over an edge, at least `gap` between any two: as many as are found to fit, or `count` of
  * them spread as far apart as that many go. Rows and rings, not a proof: within one of the best known for small numbers in
  * a circle (see the bench).
  *
@@ -174,19 +186,30 @@ function enough(outline: readonly Vec2[]): number {
  */
 export function dotsIn(
   outline: readonly Vec2[],
-  { dot, gap, count }: { readonly dot: number; readonly gap: number; readonly count?: number },
+  {
+    dot,
+    gap,
+    count,
+    holes = [],
+  }: {
+    readonly dot: number;
+    readonly gap: number;
+    readonly count?: number;
+    readonly holes?: readonly (readonly Vec2[])[];
+  },
 ): Vec2[] {
   const step = max(dot + gap, enough(outline));
-  const most = mostDots(outline, dot, step, true).slice(0, MOST_DOTS);
+  const room: Room = { outline, holes };
+  const most = mostDots(room, { dot, step, slanted: true }).slice(0, MOST_DOTS);
   if (count === undefined || count >= most.length) return most;
   // Slanted rows are tried all the way only where level ones do not take so many.
-  const slanted = count > mostDots(outline, dot, step, false).length;
+  const slanted = count > mostDots(room, { dot, step, slanted: false }).length;
   // The widest spacing that still gives the number asked for; what is over is left off farthest from the middle.
   let [low, high] = [step, step * 8];
   let best = most;
   for (let i = 0; i < 14; i++) {
     const middle = (low + high) / 2;
-    const found = mostDots(outline, dot, middle, slanted);
+    const found = mostDots(room, { dot, step: middle, slanted });
     if (found.length >= count) {
       low = middle;
       best = found;

@@ -2,6 +2,7 @@ import { EndType, inflatePathsD, JoinType } from 'clipper2-ts';
 import polylabel from 'polylabel';
 import { z } from 'zod';
 import { area, boxOf, selfCrossing } from '../geometry/polygon.ts';
+import { distanceTo } from '../geometry/distance.ts';
 import type { Vec2 } from '../geometry/vector.ts';
 import { PatternError, type Option } from '../patterns/kernel.ts';
 import { LETTERS } from './letters.ts';
@@ -25,6 +26,7 @@ export const outlinePoints = z
     else if (area(points) < 1e-6) ctx.addIssue({ code: 'custom', message: 'encloses nothing' });
   });
 
+const MOST_HOLES = 12;
 /** A dial that takes an outline: a built-in shape, a letter or numeral of the shipped font, or the user's own drawing. */
 export const outlineDial = z.discriminatedUnion(
   'kind',
@@ -37,11 +39,25 @@ export const outlineDial = z.discriminatedUnion(
       kind: z.literal('letter'),
       letter: z.string().regex(/^[A-Za-z0-9]$/, 'expected one letter from A to Z or one numeral'),
     }),
-    z.strictObject({
-      kind: z.literal('own'),
-      name: z.string().max(80, 'may have at most 80 characters'),
-      points: outlinePoints,
-    }),
+    z
+      .strictObject({
+        kind: z.literal('own'),
+        name: z.string().max(80, 'may have at most 80 characters'),
+        points: outlinePoints,
+        /** Edges of what is open inside it, as of a ring. */
+        holes: z.array(outlinePoints).max(MOST_HOLES, `may have at most ${MOST_HOLES} holes`).optional(),
+      })
+      .superRefine(({ points, holes = [] }, ctx) => {
+        const inside = holes.length > 0 ? distanceTo(points) : () => 1;
+        holes.forEach((hole, i) => {
+          if (hole.some(([x, y]) => inside(x, y) <= 0))
+            ctx.addIssue({
+              code: 'custom',
+              path: ['holes', i],
+              message: 'expected a hole inside the outline',
+            });
+        });
+      }),
   ],
   { error: 'expected a shape, a letter or points' },
 );
@@ -70,17 +86,25 @@ const rawOf = (o: OutlineDial): Vec2[] => {
   return contours.reduce((a, b) => (area(b) > area(a) ? b : a));
 };
 
-/** The outline about the origin with its longer extent as long as asked, mm, x right and y down. */
-export function sizedOutline(o: OutlineDial, longest: number): Vec2[] {
+/** An outline and what is open inside it about the middle of its box, its longer extent as long as asked, mm, x right and y down. */
+function sized(o: OutlineDial, longest: number): { readonly edge: Vec2[]; readonly holes: Vec2[][] } {
   const raw = rawOf(o);
   const [x0, y0, x1, y1] = boxOf(raw);
   const k = longest / Math.max(x1 - x0, y1 - y0);
-  const points = raw.map(([x, y]): Vec2 => [(x - (x0 + x1) / 2) * k, (y - (y0 + y1) / 2) * k]);
-  return points.filter((p, i) => {
-    const q = points[(i + 1) % points.length]!;
-    return Math.hypot(p[0] - q[0], p[1] - q[1]) > 1e-6;
-  });
+  const placed = (ring: readonly Vec2[]): Vec2[] => {
+    const points = ring.map(([x, y]): Vec2 => [(x - (x0 + x1) / 2) * k, (y - (y0 + y1) / 2) * k]);
+    return points.filter((p, i) => {
+      const q = points[(i + 1) % points.length]!;
+      return Math.hypot(p[0] - q[0], p[1] - q[1]) > 1e-6;
+    });
+  };
+  return { edge: placed(raw), holes: o.kind === 'own' ? (o.holes ?? []).map(placed) : [] };
 }
+
+/** The outline about the origin with its longer extent as long as asked, mm, x right and y down. */
+export const sizedOutline = (o: OutlineDial, longest: number): Vec2[] => sized(o, longest).edge;
+/** What is open inside it, where it lies in the outline of that size. */
+export const sizedHoles = (o: OutlineDial, longest: number): Vec2[][] => sized(o, longest).holes;
 
 /**
  * The outline moved in by `by` mm (out where negative), the largest part where it falls apart; corners stay corners.

@@ -56,6 +56,10 @@ interface TextRow<D> extends Row<D, string> {
 
 interface OutlineRow<D> extends Row<D, OutlineDial> {
   readonly outline: true;
+  /** The dial that says how long its longer side is, mm. */
+  readonly size: keyof D & string;
+  /** What is traced is drawn so much larger all round, mm. */
+  readonly around?: number;
 }
 
 type RowOf<D, V> = [V] extends [boolean]
@@ -161,7 +165,7 @@ function specOf<D>(id: string, row: AnyRow<D>, at: At<D>): DialSpec {
       ...(row.allowed === undefined ? {} : { allowed: row.allowed.pattern }),
     };
   return 'outline' in row
-    ? { ...base, kind: 'outline', options: SHAPE_OPTIONS }
+    ? { ...base, kind: 'outline', options: SHAPE_OPTIONS, size: row.size, around: row.around ?? 0 }
     : { ...base, kind: 'switch' };
 }
 

@@ -73,7 +73,14 @@ export type DialSpec = { readonly id: string; readonly label: string; readonly w
       /** What may be typed, as a regular expression for the whole of it. */
       readonly allowed?: string;
     }
-  | { readonly kind: 'outline'; readonly options: readonly Option[] }
+  | {
+      readonly kind: 'outline';
+      readonly options: readonly Option[];
+      /** The dial that says how long its longer side is, mm. */
+      readonly size: string;
+      /** What is traced is drawn so much larger all round, mm: something of its form is to go through. */
+      readonly around: number;
+    }
 );
 
 /** A part of a template, drawn at true scale about its own middle, mm. */

@@ -1,11 +1,14 @@
+import { FINGERS, type Finger } from '../child/hand.ts';
 import type { Vec2, Vec3 } from '../geometry/vector.ts';
 import { area, perimeter } from '../geometry/polygon.ts';
 import { placeOf, seenAt, tiltOf, type Camera } from './camera.ts';
 import { findSheet, type FoundSheet, type Refusal, type SeenCode } from './findSheet.ts';
-import { planeOf, strangenessOf } from './ground.ts';
+import { planeOf, strangenessOf, type Plane } from './ground.ts';
+import { HAND_HIGH, handOf, handSpread, type HandRefusal, type SeenHand } from './hand.ts';
 import type { FormName } from './forms.ts';
 import { isAsHigh, nearestKinds, type Kind, type Nearest } from './nearest.ts';
-import { blobsOf } from './outlines.ts';
+import { blobsOf, type Blob } from './outlines.ts';
+import { simplified } from './ring.ts';
 import { channelAt, type Photo } from './photo.ts';
 import { boxOfPlan, partsOf, thingOf, type Part, type SeenThing } from './things.ts';
 import { BAR, CARD, type SheetPaper } from './sheet.ts';
@@ -21,6 +24,15 @@ export type PhotoWarning =
   | { readonly code: 'cut'; readonly thing: number }
   | { readonly code: 'height-unknown'; readonly thing: number }
   | { readonly code: 'unsure'; readonly thing: number; readonly within: number };
+
+export interface MeasuredHole {
+  readonly long: number;
+  readonly short: number;
+  readonly x: number;
+  readonly y: number;
+  /** Its edge, anticlockwise, mm. */
+  readonly outline: readonly Vec2[];
+}
 
 export interface MeasuredThing {
   /** Its plan, anticlockwise, mm from the lower left corner of the sheet. */
@@ -41,12 +53,7 @@ export interface MeasuredThing {
   readonly roundness: number;
   /** Of its middle, #rrggbb, as it would be on white paper. */
   readonly colour: string;
-  readonly holes: readonly {
-    readonly long: number;
-    readonly short: number;
-    readonly x: number;
-    readonly y: number;
-  }[];
+  readonly holes: readonly MeasuredHole[];
   /** mm; null where nothing tells it. */
   readonly height: number | null;
   readonly heightFrom: 'given' | 'kind' | 'outline' | null;
@@ -162,11 +169,77 @@ function uncertaintyOf(thing: SeenThing, eye: Vec3, aboveSpread: number, long: n
 }
 
 const rounded = (v: number, to = 100): number => Math.round(v * to) / to;
+/** An outline is told with as many points as keep it this near, mm, and no more than a design's outline may have. */
+const AS_DRAWN = 0.04;
+const MOST_CORNERS = 400;
 const MOST_POINTS = 96;
-const few = (points: readonly Vec2[]): Vec2[] => {
-  const every = Math.max(1, points.length / MOST_POINTS);
+const MOST_OF_HAND = 300;
+const few = (points: readonly Vec2[], most = MOST_POINTS): Vec2[] => {
+  const every = Math.max(1, points.length / most);
   return Array.from({ length: Math.floor(points.length / every) }, (_, i) => points[Math.floor(i * every)]!);
 };
+
+/** What the printed bar says of every length. */
+const scaleOf = (bar: number | undefined): number => (bar === undefined ? 1 : bar / BAR);
+
+/** The sheet in a photo, where the camera was, and what stands out from its ground. */
+function lyingOn(
+  photo: Photo,
+  codes: readonly SeenCode[],
+): { sheet: FoundSheet; plane: Plane; eye: Vec3; blobs: Blob[] } | Refusal {
+  const sheet = findSheet(photo, codes);
+  if (typeof sheet === 'string') return sheet;
+  const { camera, paper } = sheet;
+  const plane = planeOf(photo, camera, paper);
+  const strangeness = strangenessOf(plane, paper);
+  if (!strangeness) return 'no-colour';
+  return {
+    sheet,
+    plane,
+    eye: placeOf(camera),
+    blobs: blobsOf(photo, camera, paper, plane, strangeness),
+  };
+}
+
+/** A hand on the sheet, mm; what it is drawn by as shares of the photo's width and height. */
+export interface MeasuredHand extends Pick<SeenHand, 'breadth' | 'span' | 'lengths'> {
+  /** Standard deviation of each measure, mm. */
+  readonly uncertainty: number;
+  readonly seen: {
+    readonly outline: readonly Vec2[];
+    readonly fingers: readonly { readonly tip: Vec2; readonly foot: Vec2 }[];
+    readonly across: readonly [Vec2, Vec2];
+  };
+}
+
+/** A hand that lies flat on a measuring sheet in a photo, or why it cannot be measured. */
+export function measureHand(
+  photo: Photo,
+  codes: readonly SeenCode[],
+  bar?: number,
+): MeasuredHand | Refusal | HandRefusal {
+  const found = lyingOn(photo, codes);
+  if (typeof found === 'string') return found;
+  const hand = handOf(found.eye, found.blobs);
+  if (typeof hand === 'string') return hand;
+  const scale = scaleOf(bar);
+  const share = (p: Vec2): Vec2 => {
+    const [x, y] = seenAt(found.sheet.camera, [p[0], p[1], HAND_HIGH]);
+    return [rounded(x / photo.width, 1e4), rounded(y / photo.height, 1e4)];
+  };
+  const mm = (v: number): number => rounded(v * scale, 10);
+  return {
+    breadth: mm(hand.breadth),
+    span: mm(hand.span),
+    lengths: Object.fromEntries(FINGERS.map((f) => [f, mm(hand.lengths[f])])) as Record<Finger, number>,
+    uncertainty: mm(handSpread(hand)),
+    seen: {
+      outline: few(hand.outline, MOST_OF_HAND).map(share),
+      fingers: hand.fingers.map(({ tip, foot }) => ({ tip: share(tip), foot: share(foot) })),
+      across: [share(hand.across[0]), share(hand.across[1])],
+    },
+  };
+}
 
 /**
  * Everything that lies on a measuring sheet in a photo, in mm, or why nothing can be measured. `codes` are what a reader found
@@ -177,15 +250,12 @@ export function measurePhoto(
   codes: readonly SeenCode[],
   { height, bar, kinds }: MeasureOptions,
 ): MeasuredPhoto | Refusal {
-  const sheet = findSheet(photo, codes);
-  if (typeof sheet === 'string') return sheet;
+  const found = lyingOn(photo, codes);
+  if (typeof found === 'string') return found;
+  const { sheet, eye, blobs, plane } = found;
   const { camera, paper } = sheet;
-  const scale = bar === undefined ? 1 : bar / BAR;
-  const plane = planeOf(photo, camera, paper);
-  const strangeness = strangenessOf(plane, paper);
-  if (!strangeness) return 'no-colour';
-  const eye = placeOf(camera);
-  const parts = partsOf(eye, blobsOf(photo, camera, paper, plane, strangeness));
+  const scale = scaleOf(bar);
+  const parts = partsOf(eye, blobs);
   const white = whiteOf(photo, sheet, plane.width * plane.step, plane.height * plane.step);
   const warnings: PhotoWarning[] = [];
   const seenIn = (part: Part): Vec2[] =>
@@ -193,12 +263,14 @@ export function measurePhoto(
       const [x, y] = seenAt(camera, [p[0], p[1], 0]);
       return [rounded(x / photo.width, 1e4), rounded(y / photo.height, 1e4)];
     });
+  const drawn = (ring: readonly Vec2[]): Vec2[] =>
+    simplified(ring, AS_DRAWN, MOST_CORNERS).map(([x, y]): Vec2 => [rounded(x * scale), rounded(y * scale)]);
   const measured = (part: Part, thing: SeenThing): Omit<MeasuredThing, 'nearest' | 'heightFrom'> => {
     const { body, outline } = thing;
     const { long, short } = body ?? boxOfPlan(outline);
     const middle: Vec2 = body ? [body.x, body.y] : middleOf(outline);
     return {
-      outline: few(outline).map(([x, y]): Vec2 => [rounded(x * scale), rounded(y * scale)]),
+      outline: drawn(outline),
       seen: seenIn(part),
       x: rounded(middle[0] * scale),
       y: rounded(middle[1] * scale),
@@ -214,6 +286,7 @@ export function measurePhoto(
         short: rounded(h.short * scale),
         x: rounded(h.x * scale),
         y: rounded(h.y * scale),
+        outline: drawn(h.outline),
       })),
       height: thing.height === null ? null : rounded(thing.height * scale, 10),
     };

@@ -1,3 +1,4 @@
+import { simplifyPathD } from 'clipper2-ts';
 import type { Vec2 } from '../geometry/vector.ts';
 
 /** Points along a closed ring, evenly. */
@@ -18,4 +19,39 @@ export function resampled(ring: readonly Vec2[], apart: number): Vec2[] {
     out.push([p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1])]);
   }
   return out;
+}
+
+/** Points of a ring that is smoothed lie this far apart, mm. */
+const FINE = 0.5;
+/** How often a ring is drawn in and let out again: what is narrower than about a millimetre goes. */
+const ROUNDS = 10;
+const IN = 0.5;
+const OUT = -0.53;
+
+/**
+ * A ring without the roughness of the picture, at its size: each point moves towards the middle of its neighbours and then,
+ * all of them, a little farther back, so that nothing shrinks.
+ *
+ * @source Taubin, “A signal processing approach to fair surface design”, SIGGRAPH 1995
+ */
+export function smoothed(ring: readonly Vec2[]): Vec2[] {
+  let points = resampled(ring, FINE);
+  const n = points.length;
+  for (let k = 0; k < 2 * ROUNDS; k++) {
+    const by = k % 2 === 0 ? IN : OUT;
+    points = points.map((p, i): Vec2 => {
+      const [a, b] = [points[(i + n - 1) % n]!, points[(i + 1) % n]!];
+      return [p[0] + by * ((a[0] + b[0]) / 2 - p[0]), p[1] + by * ((a[1] + b[1]) / 2 - p[1])];
+    });
+  }
+  return points;
+}
+
+/** A ring with as few points as stay within `within` mm of it, and at most `most`. */
+export function simplified(ring: readonly Vec2[], within: number, most = Infinity): Vec2[] {
+  const path = ring.map(([x, y]) => ({ x, y }));
+  for (let by = within; ; by *= 1.5) {
+    const kept = simplifyPathD(path, by, true).map((p): Vec2 => [p.x, p.y]);
+    if (kept.length <= most || kept.length < 8) return kept;
+  }
 }

@@ -1,4 +1,5 @@
 import { FillRule, intersectD } from 'clipper2-ts';
+import { smoothed } from './ring.ts';
 import { area, extents, hull, perimeter, smallestRectangle } from '../geometry/polygon.ts';
 import type { Vec2, Vec3 } from '../geometry/vector.ts';
 import { fitBody, fitCorners, reach, type Body, type BodyFit, type Form } from './bodies.ts';
@@ -263,6 +264,8 @@ function explained(eye: Vec3, piece: Piece, depth = 0): Explained[] {
   });
 }
 
+/** Sides of a round plan: a disc of 70 mm is within 0.02 mm of them. */
+const ROUND = 96;
 /** The plan of a body as a closed line. */
 function planOfBody(b: Body): Vec2[] {
   const [cos, sin] = [Math.cos(b.turn), Math.sin(b.turn)];
@@ -277,7 +280,7 @@ function planOfBody(b: Body): Vec2[] {
         [-l, s],
       ] as Vec2[]
     ).map(at);
-  const n = 48;
+  const n = ROUND;
   if (b.form === 'rod')
     return Array.from({ length: n }, (_, i): Vec2 => {
       const a = (2 * Math.PI * (i + 0.5)) / n;
@@ -317,7 +320,7 @@ function holeOf(eye: Vec3, seen: readonly Vec2[], height: number): SeenHole {
       short: 2 * r,
       outline: planOfBody({ form: 'disc', x: cx, y: cy, long: 2 * r, short: 2 * r, turn: 0, height: 0 }),
     };
-  return { x, y, long: box.length, short: box.width, outline: seen };
+  return { x, y, long: box.length, short: box.width, outline: smoothed(seen) };
 }
 
 /** One thing of a blob, as it was told from the others. */
@@ -350,7 +353,7 @@ export function thingOf(eye: Vec3, part: Part, height: number | null): SeenThing
   const plan = body ? planOfBody(body) : planUnder(eye, ring, standing ?? 0);
   const straight = body ? null : polygonOf(plan);
   return {
-    outline: straight ? cornersOf(eye, own, straight, standing ?? 0) : plan,
+    outline: straight ? cornersOf(eye, own, straight, standing ?? 0) : body ? plan : smoothed(plan),
     body,
     holes: part.holes.map((h) => holeOf(eye, h, standing ?? 0)),
     height: standing,

@@ -1,5 +1,6 @@
 import type { PhotoWarning } from './measure.ts';
 import type { Refusal } from './findSheet.ts';
+import type { HandRefusal } from './hand.ts';
 
 /** Why nothing was measured, and what to do, in one sentence each. */
 export const REFUSAL_WORDS: Readonly<Record<Refusal, string>> = {
@@ -15,6 +16,14 @@ export const REFUSAL_WORDS: Readonly<Record<Refusal, string>> = {
     'The photo was taken too much from the side: hold the phone higher, over the sheet, and take it again.',
   'no-colour':
     'The ground of the sheet is not blue-green in this photo: print the sheet in colour, and use daylight.',
+};
+
+export const HAND_REFUSAL_WORDS: Readonly<Record<HandRefusal, string>> = {
+  'no-hand': 'No hand was found on the sheet: lay it flat on the blue-green ground, palm down.',
+  'no-wrist':
+    'The wrist is not over a side of the sheet: lay the hand so that the arm comes in over one side and no sleeve is on it.',
+  'not-spread':
+    'Five fingers were not told apart: lay the hand flat, spread all five fingers, and keep them all on the blue-green ground.',
 };
 
 const CORNERS = ['lower left', 'lower right', 'upper right', 'upper left'];

@@ -1,10 +1,10 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import type { Child, ChildInput } from '../../contract/children.ts';
 import type { Design } from '../../contract/designs.ts';
 import type { MaterialRow } from '../../contract/materials.ts';
-import { SIDES, type Hand } from '../../core/child/hand.ts';
+import { FINGERS, SIDES, type Finger, type Hand } from '../../core/child/hand.ts';
 import { PINCH_FROM, usualHand } from '../../core/child/usualHand.ts';
 import { formatAges } from '../../core/calendar/ages.ts';
 import { forceWords } from '../../core/measure/force.ts';
@@ -39,12 +39,14 @@ const NEW = text('new');
 const UNKNOWN: Hand = { side: 'not settled', oneHanded: false };
 const LENGTHS = [
   ['span', text('handSpan')],
+  ['breadth', text('acrossKnuckles')],
   ['opening', text('thumbFingerOpen')],
   ['finger', text('roundFirstFinger')],
   ['reach', text('reachSitting')],
   ['standing', text('heightStanding')],
 ] as const;
-const MEASURES = [...LENGTHS, ['force', text('pinch')]] as const;
+const MEASURES = [...LENGTHS, ['fingers', text('fingerLengths')], ['force', text('pinch')]] as const;
+const HandPhoto = lazy(async () => ({ default: (await import('../photo/HandPhoto.tsx')).HandPhoto }));
 
 /** A design of one child's own: its hand as measured, and a copy of the design whose dials start from it. */
 export function FitToChild({
@@ -64,6 +66,7 @@ export function FitToChild({
   const navigate = useNavigate();
   const [picked, setPicked] = useState<string>(design.child ?? NEW);
   const [code, setCode] = useState('');
+  const [isByPhoto, setByPhoto] = useState(false);
   const [draft, setDraft] = useState<{ hand: Hand; likes: string } | null>(null);
   const known = children?.find((c) => c.code === picked);
   const { hand, likes } = draft ?? known ?? { hand: UNKNOWN, likes: '' };
@@ -72,6 +75,11 @@ export function FitToChild({
       Object.entries({ ...hand, ...part }).filter(([, v]) => v !== undefined),
     ) as Hand;
     setDraft({ hand: next, likes });
+  };
+  const setFinger = (finger: Finger, v: number | null): void => {
+    const kept = { ...hand.fingers, [finger]: v ?? undefined };
+    const known = Object.entries(kept).filter(([, length]) => length !== undefined);
+    set({ fingers: known.length === 0 ? undefined : (Object.fromEntries(known) as Hand['fingers']) });
   };
   const usual = usualHand(design.ageFrom);
   const name = picked === NEW ? code.trim() : picked;
@@ -139,6 +147,24 @@ export function FitToChild({
             )}
           </Row>
           <Quiet>{text('madeUpCodeNever')}</Quiet>
+          {isByPhoto ? (
+            <Suspense fallback={null}>
+              <HandPhoto
+                unit={unit}
+                onClose={() => setByPhoto(false)}
+                onHand={(part) => {
+                  set(part);
+                  setByPhoto(false);
+                }}
+              />
+            </Suspense>
+          ) : (
+            <Row>
+              <Button plain small onPress={() => setByPhoto(true)}>
+                {text('measureByPhoto')}
+              </Button>
+            </Row>
+          )}
           <HowToMeasure labels={MEASURES} />
           <Three>
             {LENGTHS.map(([key, label]) => (
@@ -158,6 +184,21 @@ export function FitToChild({
               onChange={(n) => set({ force: n ?? undefined })}
             />
           </Three>
+          <details open={hand.fingers !== undefined}>
+            <summary>{text('fingerLengths')}</summary>
+            <Three style={{ marginTop: 8 }}>
+              {FINGERS.map((f) => (
+                <LengthField
+                  key={f}
+                  label={text(`finger_${f}`)}
+                  mm={hand.fingers?.[f] ?? null}
+                  unit={unit}
+                  error={errors[`fingers.${f}`]}
+                  onChange={(v) => setFinger(f, v)}
+                />
+              ))}
+            </Three>
+          </details>
           <Quiet>
             {text(design.ageFrom < PINCH_FROM ? 'usualHandYoung' : 'usualHand', {
               age: formatAges(design.ageFrom, design.ageFrom),

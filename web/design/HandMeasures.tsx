@@ -53,6 +53,18 @@ const PICTURES: Readonly<Record<Measure, ReactNode>> = {
       <Arrow from={[12, 36]} to={[34, 8]} />
     </>
   ),
+  breadth: (
+    <>
+      <SpreadHand />
+      <Arrow from={[41, 52]} to={[78, 52]} />
+    </>
+  ),
+  fingers: (
+    <>
+      <SpreadHand />
+      <Arrow from={[56, 40]} to={[56, 4]} />
+    </>
+  ),
   finger: (
     <>
       <SpreadHand />

@@ -2,7 +2,7 @@ import { styled } from 'styled-components';
 import type { PhotoAnswer } from '../../contract/photo.ts';
 import { text } from './text.ts';
 
-const Frame = styled.figure`
+export const PhotoFrame = styled.figure`
   position: relative;
   margin: 0;
   border-radius: 10px;
@@ -28,7 +28,7 @@ const Frame = styled.figure`
   }
 `;
 /** Units of the drawing over the photo, across. */
-const WIDE = 600;
+export const WIDE = 600;
 
 export type Mark = 'plain' | 'picked' | 'unsure' | 'stranger';
 const LINE: Record<Mark, string> = {
@@ -44,15 +44,18 @@ export function PhotoPicture({
   answer,
   markOf = () => 'plain',
   labelOf = (i) => String(i + 1),
+  onPick,
 }: {
   src: string;
   answer: PhotoAnswer;
   markOf?(thing: number): Mark;
   labelOf?(thing: number): string;
+  /** A touch on a thing; what it does is there by keyboard elsewhere. */
+  onPick?(thing: number): void;
 }) {
   const high = (WIDE * answer.photo.height) / answer.photo.width;
   return (
-    <Frame>
+    <PhotoFrame>
       <img src={src} alt="" />
       <svg
         viewBox={`0 0 ${WIDE} ${high}`}
@@ -64,7 +67,12 @@ export function PhotoPicture({
           const mark = markOf(i);
           const middle = (k: 0 | 1): number => points.reduce((sum, p) => sum + p[k], 0) / points.length;
           return (
-            <g key={i}>
+            <g
+              key={i}
+              {...(onPick
+                ? { onClick: () => onPick(i), style: { cursor: 'pointer' }, pointerEvents: 'all' }
+                : {})}
+            >
               <polygon
                 points={points.map((p) => p.map((v) => v.toFixed(1)).join(',')).join(' ')}
                 fill="none"
@@ -85,6 +93,6 @@ export function PhotoPicture({
           );
         })}
       </svg>
-    </Frame>
+    </PhotoFrame>
   );
 }

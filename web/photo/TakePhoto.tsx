@@ -78,10 +78,16 @@ function LiveCamera({ onPhoto, onClose }: { onPhoto(photo: Blob): void; onClose(
 export function TakePhoto<T>({
   path,
   onAnswer,
+  how = text('layThings'),
+  examples = EXAMPLES,
 }: {
   /** The door, with its query but for the bar’s length. */
   path: string;
   onAnswer(answer: T, photo: Blob): void;
+  /** What to lay on the sheet, and how. */
+  how?: string;
+  /** Photos that were never taken, to try with. */
+  examples?: readonly string[];
 }) {
   const { data: place } = usePlace();
   const input = useRef<HTMLInputElement>(null);
@@ -122,7 +128,7 @@ export function TakePhoto<T>({
   const isBusy = share !== null;
   return (
     <Stack $gap={10}>
-      <p>{text('layThings')}</p>
+      <p>{how}</p>
       {isLive ? (
         <LiveCamera onPhoto={(photo) => void send(photo)} onClose={() => setLive(false)} />
       ) : (
@@ -158,7 +164,7 @@ export function TakePhoto<T>({
       {problem && <Notice tone="stop">{problem}</Notice>}
       <Row>
         <Quiet>{text('noPhoto')}</Quiet>
-        {EXAMPLES.map((src, i) => (
+        {examples.map((src, i) => (
           <Button
             key={src}
             plain
@@ -170,7 +176,7 @@ export function TakePhoto<T>({
                 .then(send, (e: unknown) => setProblem(words(e)))
             }
           >
-            {text('example', { n: i + 1 })}
+            {examples.length === 1 ? text('theExample') : text('example', { n: i + 1 })}
           </Button>
         ))}
       </Row>

@@ -1,6 +1,6 @@
 import { extentsOf, shapeOf, type Material } from '../../materials/material.ts';
 import { dotsIn } from '../../outline/dots.ts';
-import { sizedOutline, type OutlineDial } from '../../outline/outline.ts';
+import { sizedHoles, sizedOutline, type OutlineDial } from '../../outline/outline.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { allTaken, taken, type At, type Role, type Start } from '../kernel.ts';
 import { BAG } from '../making.ts';
@@ -99,6 +99,7 @@ export function dotsOf(d: Pick<Dials, 'outline' | 'longest' | 'dot' | 'gap' | 'a
   const dots = dotsIn(sizedOutline(d.outline, d.longest), {
     dot: d.dot,
     gap: d.gap,
+    holes: sizedHoles(d.outline, d.longest),
     ...(d.asked > 0 ? { count: d.asked } : {}),
   });
   last = { key, dots };
@@ -125,7 +126,7 @@ const useFor = ({ approach, chosen }: Start): Dials['use'] => {
 const isLoose = ({ dials: d }: At<Dials>): boolean => d.use === 'loose' || d.use === 'magnet';
 
 export const dials = dialTable<Dials>({
-  outline: { label: 'Outline', outline: true, begins: { kind: 'shape', shape: 'circle' } },
+  outline: { label: 'Outline', outline: true, size: 'longest', begins: { kind: 'shape', shape: 'circle' } },
   longest: {
     label: 'Longest side',
     unit: 'mm',

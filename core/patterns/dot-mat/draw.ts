@@ -1,7 +1,7 @@
 import type { Mark } from '../../drawing/mark.ts';
 import { atStep, circle, dimension, outline, rectangle, sceneOf, words } from '../../drawing/marks.ts';
 import { materialMarks, pictureSize } from '../../drawing/material.ts';
-import { outlineName, sizedOutline, boxOf } from '../../outline/outline.ts';
+import { outlineName, sizedHoles, sizedOutline, boxOf } from '../../outline/outline.ts';
 import { kindOf } from '../making.ts';
 import type { At, Drawing } from '../kernel.ts';
 import { dotsOf, kindsOf, parts, type Dials } from './dials.ts';
@@ -14,6 +14,7 @@ export function draw(at: At<Dials>): Drawing {
   // Where nothing goes on the dots as they are used, what is chosen is shown all the same: the fit says why it does not go.
   const kinds = own.length > 0 ? own : all;
   const edge = sizedOutline(d.outline, d.longest);
+  const holes = sizedHoles(d.outline, d.longest);
   const [, , x1, y1] = boxOf(edge);
   const dots = dotsOf(d);
   const n = dots.length;
@@ -35,6 +36,7 @@ export function draw(at: At<Dials>): Drawing {
     ...atStep('print', [
       rectangle('body', [0, 0], [pw, ph], { corner: 2, colour: '#fffdf8' }),
       outline('guide', edge),
+      ...holes.map((h) => outline('guide', h)),
     ]),
   ];
   const spots = dots.flatMap((p, i): Mark[] => [
@@ -87,6 +89,7 @@ export function draw(at: At<Dials>): Drawing {
         count: 1,
         marks: [
           outline('draw', edge),
+          ...holes.map((h) => outline('draw', h)),
           ...dots.map((p) => circle('draw', p, d.dot)),
           ...(d.colours === 'by numeral' && kinds.length > 1
             ? dots.map((p, i) => words(p, String(1 + kinds.indexOf(kindOf(kinds, n, i))), d.dot * 0.5))

@@ -1,3 +1,4 @@
+import type { OutlineDial } from '../../outline/outline.ts';
 import type { Role } from '../kernel.ts';
 import { BAG } from '../making.ts';
 import { DECOR } from '../supplies.ts';
@@ -54,8 +55,10 @@ export const SIP = { length: 20, width: 8 };
 export interface Dials {
   /** What the pieces go through: an opening cut into the lid, the mouth narrowed by tape or open, a hole that is there. */
   readonly cover: 'lid' | 'tape' | 'open' | 'sip hole';
-  readonly opening: 'round' | 'slot' | 'star';
-  /** Slot length, hole diameter, or the star's width over its tips; a side of the square that tape leaves. */
+  readonly opening: 'round' | 'slot' | 'star' | 'outline';
+  /** The form of an opening of one's own, as a thing traced from a photo. */
+  readonly outline: OutlineDial;
+  /** Slot length, hole diameter, the star's width over its tips, or the longer extent of an outline; a side of the square that tape leaves. */
   readonly length: number;
   /** Slot width, or the star's width over its inner corners; not used by a round hole. */
   readonly width: number;

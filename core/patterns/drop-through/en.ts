@@ -76,7 +76,7 @@ export const en = {
   stripOf: 'Strip of {material}',
   countAloud: 'Count aloud as each one drops; ask for two of one colour.',
   cutOutOfLid: 'Cut-out of the lid',
-  openingInLid: 'the {opening, select, round {hole} other {{opening}}} in the lid',
-  drawOpening: 'Draw the {opening, select, round {hole} other {{opening}}} on the lid',
+  openingInLid: 'the {opening, select, round {hole} outline {opening} other {{opening}}} in the lid',
+  drawOpening: 'Draw the {opening, select, round {hole} outline {opening} other {{opening}}} on the lid',
   strip: 'Strip',
 };

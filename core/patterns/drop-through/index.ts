@@ -26,13 +26,15 @@ function title(at: At<Dials>): string {
     default:
       return d.openings !== 'one' && kinds.length > 1
         ? `Cut ${kinds.length} openings, one for each kind`
-        : `Cut the ${d.opening === 'round' ? 'hole' : d.opening} to fit ${piece}`;
+        : d.opening === 'outline'
+          ? `Cut the outline to let ${piece} through`
+          : `Cut the ${d.opening === 'round' ? 'hole' : d.opening} to fit ${piece}`;
   }
 }
 
 /** A gap is called wide from so many times the least thickness of the piece on. */
 const WIDE = 1.6;
-const OPENING = { slot: 'a slot', round: 'a hole' } as const;
+const OPENING = { slot: 'a slot', round: 'a hole', star: 'a star', outline: 'an outline' } as const;
 
 /** What goes through what: “Milk-bottle cap through a slot”. */
 function called(at: At<Dials>): string {
@@ -46,7 +48,7 @@ function called(at: At<Dials>): string {
     lid:
       d.openings !== 'one' && kinds.length > 1
         ? `through ${kinds.length} openings`
-        : `through ${d.opening in OPENING ? OPENING[d.opening as keyof typeof OPENING] : `a ${d.opening}`}`,
+        : `through ${OPENING[d.opening]}`,
   }[d.cover];
   return `${piece} ${through}${d.tool === 'fingers' ? '' : `, with ${d.tool}`}`;
 }

@@ -11,7 +11,7 @@ import {
   words,
 } from '../../drawing/marks.ts';
 import { materialMarks, placed as rotate } from '../../drawing/material.ts';
-import { rectangleOutline, type Vec2 } from '../../geometry/index.ts';
+import { boxOf, rectangleOutline, type Vec2 } from '../../geometry/index.ts';
 import { extentsOf, type Material } from '../../materials/material.ts';
 import type { At, Drawing, Fit, Sheet } from '../kernel.ts';
 import type { Dials } from './dials.ts';
@@ -80,8 +80,13 @@ function sizesOf({ opening: o, at, turn }: Placed, clear: number, far = false): 
         // A star's inner corners are measured on the far side from its tips.
         measured(along, o.innerDiameter, [-across[0], -across[1]], o.outerDiameter / 2 + clear, 'inner'),
       ];
-    default:
-      return [];
+    case 'polygon': {
+      const [x0, y0, x1, y1] = boxOf(o.outline);
+      return [
+        measured(along, x1 - x0, across, side * ((y1 - y0) / 2 + clear)),
+        measured(across, y1 - y0, along, (x1 - x0) / 2 + clear),
+      ];
+    }
   }
 }
 

@@ -1,4 +1,5 @@
-import { perimeter } from '../../geometry/polygon.ts';
+import { boxOf, perimeter } from '../../geometry/polygon.ts';
+import { sizedOutline } from '../../outline/outline.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
 import { placed as turned } from '../../drawing/material.ts';
 import { outlineOf, type Opening } from '../../passage/opening.ts';
@@ -32,6 +33,12 @@ export function firstOpening(at: Pick<At<Dials>, 'dials' | 'chosen'>): Opening {
   if (d.cover === 'lid') {
     if (d.opening === 'round') return { kind: 'round', diameter: d.length };
     if (d.opening === 'slot') return { kind: 'slot', length: d.length, width: d.width };
+    // On the mat y goes down, in an opening up.
+    if (d.opening === 'outline')
+      return {
+        kind: 'polygon',
+        outline: sizedOutline(d.outline, d.length).map(([x, y]) => [x, -y]),
+      };
     return {
       kind: 'star',
       points: d.points,
@@ -63,18 +70,40 @@ function alike(first: Opening, one: Kind, other: Kind): Opening {
     : { kind: 'slot', length: long, width: max(2, min(long, other.shortest + min(across, 6))) };
 }
 
-const outerSize = (o: Opening): number =>
-  o.kind === 'round' ? o.diameter : o.kind === 'star' ? o.outerDiameter : o.kind === 'slot' ? o.length : 0;
+function outerSize(o: Opening): number {
+  switch (o.kind) {
+    case 'round':
+      return o.diameter;
+    case 'star':
+      return o.outerDiameter;
+    case 'slot':
+      return o.length;
+    case 'polygon': {
+      const [x0, y0, x1, y1] = boxOf(o.outline);
+      return max(x1 - x0, y1 - y0);
+    }
+  }
+}
 
-/** The opening's edge as it lies on the lid; null for a round one. */
-export const edgeOf = (p: Placed): Vec2[] | null => {
-  const edge = outlineOf(p.opening);
-  return edge && turned(edge, p.turn, p.at);
+/** An opening's edge as it is drawn about its middle, y down; null for a round one. */
+const drawnEdge = (o: Opening, turn: number, at: Vec2): Vec2[] | null => {
+  const edge = outlineOf(o);
+  return (
+    edge &&
+    turned(
+      edge.map(([x, y]): Vec2 => [x, -y]),
+      turn,
+      at,
+    )
+  );
 };
 
+/** The opening's edge as it lies on the lid; null for a round one. */
+export const edgeOf = (p: Placed): Vec2[] | null => drawnEdge(p.opening, p.turn, p.at);
+
 const halfAcross = (o: Opening, turn: number, way: 0 | 1): number => {
-  const edge = outlineOf(o);
-  return edge ? max(...turned(edge, turn, [0, 0]).map((q) => abs(q[way]))) : outerSize(o) / 2;
+  const edge = drawnEdge(o, turn, [0, 0]);
+  return edge ? max(...edge.map((q) => abs(q[way]))) : outerSize(o) / 2;
 };
 
 /** Every opening with its place: one in the middle, several side by side with lid between them. */

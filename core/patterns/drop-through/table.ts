@@ -38,12 +38,25 @@ const OPENINGS: Record<
   'lid' | 'tape',
   readonly ((Option & { value: Dials['opening'] }) | Dials['opening'])[]
 > = {
-  lid: ['round', 'slot', 'star'],
+  lid: [
+    'round',
+    'slot',
+    'star',
+    {
+      value: 'outline',
+      label: 'Outline',
+      why: 'Of the form of one piece: a fish goes in where a fish is cut.',
+    },
+  ],
   tape: [
     { value: 'slot', label: 'A slit' },
     { value: 'round', label: 'A square hole', why: 'Strips both ways, one over the other.' },
   ],
 };
+
+const FISH: Dials['outline'] = { kind: 'shape', shape: 'fish' };
+/** Room all round a piece in an opening of its own form, mm: it drops free (common practice). */
+const AROUND = 1.5;
 
 /** The widest opening of any kind that the lid or the mouth leaves room for, mm. */
 function widest(at: At<Dials>): number {
@@ -105,16 +118,30 @@ export const dials = dialTable<Dials>(
     },
     opening: {
       label: ({ dials: d }) => (d.cover === 'tape' ? 'Tape leaves' : 'Opening'),
-      values: ['round', 'slot', 'star'],
+      values: ['round', 'slot', 'star', 'outline'],
       options: ({ dials: d }) => OPENINGS[d.cover === 'tape' ? 'tape' : 'lid'],
       when: (at) => isCut(at) || at.dials.cover === 'tape',
       begins: 'slot',
+    },
+    outline: {
+      label: 'Outline of the opening',
+      outline: true,
+      size: 'length',
+      around: AROUND,
+      when: (at) => isCut(at) && at.dials.opening === 'outline',
+      begins: FISH,
+      before: FISH,
     },
     length: {
       label: ({ dials: d }) =>
         d.cover === 'tape'
           ? 'Square hole'
-          : { round: 'Hole across', slot: 'Slot length', star: 'Star over its tips' }[d.opening],
+          : {
+              round: 'Hole across',
+              slot: 'Slot length',
+              star: 'Star over its tips',
+              outline: 'Its longer side',
+            }[d.opening],
       unit: 'mm',
       ends: [5, 500],
       range: (at) => [5, longest(at)],
@@ -137,11 +164,14 @@ export const dials = dialTable<Dials>(
       ],
       step: 0.5,
       when: (at) =>
-        isCut(at) ? at.dials.opening !== 'round' : at.dials.cover === 'tape' && at.dials.opening === 'slot',
+        isCut(at)
+          ? at.dials.opening === 'slot' || at.dials.opening === 'star'
+          : at.dials.cover === 'tape' && at.dials.opening === 'slot',
       begins: 10,
     },
     turn: {
-      label: ({ dials: d }) => (d.opening === 'slot' ? 'Slot turned' : 'Star turned'),
+      label: ({ dials: d }) =>
+        ({ slot: 'Slot turned', star: 'Star turned', outline: 'Outline turned', round: 'Turned' })[d.opening],
       unit: 'deg',
       ends: [0, 90],
       range: ({ dials: d }) => [0, d.opening === 'star' ? Math.floor(180 / d.points) : 90],

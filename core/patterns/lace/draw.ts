@@ -1,7 +1,7 @@
 import type { Mark } from '../../drawing/mark.ts';
 import { atStep, circle, dimension, line, outline, sceneOf } from '../../drawing/marks.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
-import { boxOf, outlineName, sizedOutline } from '../../outline/outline.ts';
+import { boxOf, outlineName, sizedHoles, sizedOutline } from '../../outline/outline.ts';
 import { PatternError, type At, type Drawing, type Fit } from '../kernel.ts';
 import { parts, PUNCH, type Dials } from './dials.ts';
 import { layOut, type Detail } from './fit.ts';
@@ -53,6 +53,7 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
   const board: Mark[] = [
     ...(d.backing === 'doubled' ? [outline('body', edge, [1.6, 1.6], { colour: card.colour })] : []),
     outline('body', edge, [0, 0], { colour: card.colour }),
+    ...sizedHoles(d.outline, d.longest).map((h) => outline('opening', h)),
     ...(d.backing === 'laminated' ? [outline('guide', sizedOutline(d.outline, d.longest + 6))] : []),
   ];
   const stitches = laced(d, holes, [0, 0]).map(thread);
@@ -73,7 +74,12 @@ export function draw(at: At<Dials>, fit?: Fit<Detail>): Drawing {
       : []),
     dimension([end[0], end[1] + 4], [end[0] + 12, end[1] + 4], [0, 8], 'tip', d.tip),
   ];
-  const cuts: Mark[] = [outline('cut', edge), ...punched('punch'), dimension([x0, y1], [x1, y1], [0, 6])];
+  const cuts: Mark[] = [
+    outline('cut', edge),
+    ...sizedHoles(d.outline, d.longest).map((h) => outline('cut', h)),
+    ...punched('punch'),
+    dimension([x0, y1], [x1, y1], [0, 6]),
+  ];
   return {
     scene: sceneOf(scene),
     about: `A lacing card, ${outlineName(d.outline)}, with ${d.holes} holes of ${hole} mm and its lace, to scale`,

@@ -22,6 +22,9 @@ export const en = {
   onceThroughLaminatorThen: 'Once through the laminator, then let it cool flat.',
   cutOut: 'Cut it out',
   scissorsAlongLineTurn: 'Scissors along the line; turn the card, not the scissors. Round any sharp corner.',
+  cutInside: 'Cut {many, plural, one {the hole} other {the # holes}} inside it out',
+  bladeInside:
+    'With a blade on a board, from the middle of each hole outwards to its line; press only lightly.',
   punchDoubleHoles: 'Punch {holes} double holes',
   punchHoles: 'Punch {holes} holes',
   punchMoveAlongHalf: 'Punch, move along by half a hole, punch again.',

@@ -26,6 +26,8 @@ export const es: Readonly<Record<keyof typeof en, string>> = {
   cutOut: 'Recórtela',
   scissorsAlongLineTurn:
     'Tijeras por la línea; gire la tarjeta, no las tijeras. Redondee las esquinas afiladas.',
+  cutInside: 'Recorte {many, plural, one {el hueco} other {los # huecos}} de dentro',
+  bladeInside: 'Con una cuchilla sobre una tabla, del centro de cada hueco hacia su línea; apriete poco.',
   punchDoubleHoles: 'Haga {holes} agujeros dobles',
   punchHoles: 'Haga {holes} agujeros',
   punchMoveAlongHalf: 'Perfore, corra medio agujero, perfore otra vez.',

@@ -1,5 +1,7 @@
 import type { Move } from '../../challenge/bits.ts';
+import { distanceTo } from '../../geometry/distance.ts';
 import type { Vec2 } from '../../geometry/vector.ts';
+import { sizedHoles } from '../../outline/outline.ts';
 import { PatternError, type At, type Fit } from '../kernel.ts';
 import { answers, mm } from '../making.ts';
 import { KNOT, parts, PUNCH, TAIL, WIDE, type Dials } from './dials.ts';
@@ -91,6 +93,14 @@ export function fit(at: At<Dials>): Fit<Detail> {
       'stop',
       'The holes tear out',
       `Keep a hole's width of card to the edge: at least ${mm(1.5 * hole)} from the middle of each hole.`,
+    );
+  const inside = sizedHoles(d.outline, d.longest).map(distanceTo);
+  const nearest = Math.min(...inside.flatMap((far) => detail.holes.map(([x, y]) => -far(x, y))));
+  if (nearest < 1.5 * hole - 1e-9)
+    return say(
+      'stop',
+      'The holes tear into what is cut out',
+      `Keep a hole’s width of card to what is cut out inside, ${mm(1.5 * hole)} from the middle of each hole: nearer to the edge, on a larger card, or without what is cut out.`,
     );
   if (d.holes > can)
     return say('stop', 'Too many holes', `At most ${can} go, with a hole's width of card between them.`);

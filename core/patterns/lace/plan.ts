@@ -1,5 +1,5 @@
 import { lengthOf } from '../../outline/along.ts';
-import { sizedOutline } from '../../outline/outline.ts';
+import { sizedHoles, sizedOutline } from '../../outline/outline.ts';
 import {
   PatternError,
   type At,
@@ -71,6 +71,7 @@ function steps(at: At<Dials>): Step[] {
   const { dials: d, approach } = at;
   const { lace } = parts(at);
   const round = lengthOf(sizedOutline(d.outline, d.longest), true);
+  const inside = sizedHoles(d.outline, d.longest);
   const together = approach === 'made together';
   const washed = cleaningStep([{ material: lace, count: 1 }], at);
   const joined = d.backing === 'single' ? 'draw' : d.backing === 'doubled' ? 'glue' : 'laminate';
@@ -122,6 +123,22 @@ function steps(at: At<Dials>): Step[] {
       tools: ['scissors'],
       after: [joined],
     }),
+    ...(inside.length > 0
+      ? [
+          step({
+            id: 'open',
+            title: text(at, 'cutInside', { many: inside.length }),
+            words: text(at, 'bladeInside'),
+            setUp: 2,
+            // A blade goes 60 mm a minute with care (common practice).
+            perCopy: inside.reduce((sum, h) => sum + lengthOf(h, true), 0) / 60,
+            who: 'adult',
+            blade: true,
+            tools: ['craft knife', 'cutting board'],
+            after: ['cut'],
+          }),
+        ]
+      : []),
     step({
       id: 'punch',
       title:
@@ -133,7 +150,7 @@ function steps(at: At<Dials>): Step[] {
       perCopy: (d.holes * (d.punch === 'double' ? 2 : 1)) / 6 + (d.backing === 'laminated' ? d.holes / 6 : 0),
       who: 'adult',
       tools: ['hole punch'],
-      after: ['cut'],
+      after: [inside.length > 0 ? 'open' : 'cut'],
     }),
     step({
       id: 'lace',

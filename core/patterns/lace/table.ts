@@ -21,7 +21,7 @@ const LONGEST = { 'prepared shelf': 140, 'graded play': 150, 'made together': 16
 
 export const dials = dialTable<Dials>(
   {
-    outline: { label: 'Outline', outline: true, begins: { kind: 'shape', shape: 'circle' } },
+    outline: { label: 'Outline', outline: true, size: 'longest', begins: { kind: 'shape', shape: 'circle' } },
     longest: {
       label: 'Longest side',
       unit: 'mm',

@@ -109,7 +109,7 @@ export function parts({ chosen }: Pick<At<Dials>, 'chosen'>) {
 export const FREE = 15;
 
 export const dials = dialTable<Dials>({
-  outline: { label: 'Outline', outline: true, begins: { kind: 'shape', shape: 'fish' } },
+  outline: { label: 'Outline', outline: true, size: 'longest', begins: { kind: 'shape', shape: 'fish' } },
   longest: {
     label: 'Longest side',
     unit: 'mm',

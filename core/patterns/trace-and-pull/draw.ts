@@ -16,7 +16,7 @@ const closed = (points: readonly Vec2[]): Vec2[] => [...points, points[0]!];
 function traced(at: At<Dials>): { marks: Mark[]; size: Vec2 } {
   const { dials: d } = at;
   const { clear, tape } = parts(at);
-  const { edge, across } = layOut(at);
+  const { edge, holes, across } = layOut(at);
   const { length = 0, width = 0 } = clear.sizes;
   const [x0, y0, x1, y1] = boxOf(edge);
   const [long, short] = [max(length, width), min(length, width)];
@@ -37,9 +37,12 @@ function traced(at: At<Dials>): { marks: Mark[]; size: Vec2 } {
     size,
     marks: [
       rectangle('body', [0, 0], size, { corner: 2, colour: '#bcd3d4' }),
-      ...atStep('trace', [strand(closed(edge)), ...across.map(([a, b]) => strand([a, b], d.line * 0.8))]),
+      ...atStep('trace', [
+        ...[edge, ...holes].map((e) => strand(closed(e))),
+        ...across.map(([a, b]) => strand([a, b], d.line * 0.8)),
+      ]),
       // The line itself runs in the middle of the glue.
-      ...atStep('tape', [line('guide', closed(edge)), ...corners]),
+      ...atStep('tape', [...[edge, ...holes].map((e) => line('guide', closed(e))), ...corners]),
     ],
   };
 }
@@ -123,7 +126,7 @@ export function draw(at: At<Dials>): Drawing {
     ),
     dimension([x + 2 * reach, top], [x + 2 * reach, ground], [44 + high![0] / 2, 0], 'peg at', d.peg),
   ];
-  const { across } = layOut(at);
+  const { across, holes } = layOut(at);
   return {
     scene: sceneOf([...sheet.marks, ...pulley, ...measures]),
     about: `A ${outlineName(d.outline)} in glue under way on a clear sheet, and a cord over a peg with a thing at each end, to scale`,
@@ -133,7 +136,10 @@ export function draw(at: At<Dials>): Drawing {
         id: 'line',
         title: 'Line to trace',
         count: 1,
-        marks: [line('draw', closed(edge)), ...across.map(([a, b]) => line('draw', [a, b]))],
+        marks: [
+          ...[edge, ...holes].map((e) => line('draw', closed(e))),
+          ...across.map(([a, b]) => line('draw', [a, b])),
+        ],
       },
     ],
   };

@@ -262,6 +262,7 @@ export const dials = dialTable<Dials>(
     outline: {
       label: 'Path',
       outline: true,
+      size: 'length',
       when: ({ dials: d }) => d.course === 'own',
       begins: { kind: 'shape', shape: 'circle' },
     },

@@ -2,11 +2,11 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import sharp from 'sharp';
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
-import { measurePhoto, type MeasureOptions } from '../../../core/photo/measure.ts';
+import { measureHand, measurePhoto, type MeasureOptions } from '../../../core/photo/measure.ts';
 import type { SeenCode } from '../../../core/photo/findSheet.ts';
 import type { Photo } from '../../../core/photo/photo.ts';
-import { REFUSAL_WORDS, warningWords } from '../../../core/photo/words.ts';
-import type { PhotoAnswer } from '../../../contract/photo.ts';
+import { HAND_REFUSAL_WORDS, REFUSAL_WORDS, warningWords } from '../../../core/photo/words.ts';
+import type { HandAnswer, PhotoAnswer } from '../../../contract/photo.ts';
 import type { Vec2 } from '../../../core/geometry/vector.ts';
 import { ProblemError } from '../../problemError.ts';
 
@@ -14,7 +14,10 @@ import { ProblemError } from '../../problemError.ts';
 export interface PhotoJob {
   readonly kind: 'photo';
   readonly bytes: Uint8Array;
-  readonly options: MeasureOptions;
+  /** What lies on the sheet: things, or a hand. */
+  readonly what:
+    | { readonly of: 'things'; readonly options: MeasureOptions }
+    | { readonly of: 'hand'; readonly bar: number | undefined };
 }
 
 /** Largest picture that is opened, pixels: phones take up to 50 million. */
@@ -116,14 +119,21 @@ async function codesIn(photo: Photo): Promise<SeenCode[]> {
  *
  * @throws ProblemError 422 on `photo` where nothing can be measured in it
  */
-export async function readPhoto({ bytes, options }: PhotoJob): Promise<PhotoAnswer> {
+export async function readPhoto({ bytes, what }: PhotoJob): Promise<PhotoAnswer | HandAnswer> {
   const photo = await opened(bytes);
-  const measured = measurePhoto(photo, await codesIn(photo), options);
+  const codes = await codesIn(photo);
+  const size = { width: photo.width, height: photo.height };
+  if (what.of === 'hand') {
+    const hand = measureHand(photo, codes, what.bar);
+    if (typeof hand === 'string')
+      throw refused(
+        { ...REFUSAL_WORDS, ...HAND_REFUSAL_WORDS }[hand],
+        `expected a photo of a hand on a measuring sheet; found: ${hand}`,
+      );
+    return { ...hand, photo: size };
+  }
+  const measured = measurePhoto(photo, codes, what.options);
   if (typeof measured === 'string')
     throw refused(REFUSAL_WORDS[measured], `expected a photo of a measuring sheet; found: ${measured}`);
-  return {
-    ...measured,
-    warnings: measured.warnings.map(warningWords),
-    photo: { width: photo.width, height: photo.height },
-  };
+  return { ...measured, warnings: measured.warnings.map(warningWords), photo: size };
 }

@@ -1,8 +1,11 @@
 import { Router, type Request } from 'express';
 import {
   countQuery,
+  handQuery,
   measureQuery,
   sheetQuery,
+  stencilInput,
+  type HandAnswer,
   type PhotoAnswer,
   type PhotoCountAnswer,
 } from '../../../contract/photo.ts';
@@ -16,6 +19,11 @@ import { Doors } from '../../people/door.ts';
 import { ProblemError } from '../../problemError.ts';
 import type { ServerContext } from '../../serverContext.ts';
 import { notFound } from '../../problem.ts';
+import { PlaceRow } from '../../db/entities.ts';
+import type { LengthUnit } from '../../../core/measure/length.ts';
+import type { Paper } from '../../../core/print/paper.ts';
+import type { PhotoJob } from './readPhoto.ts';
+import { stencil } from './stencil.ts';
 import { wholeShelf } from '../gather/service.ts';
 import { kitOf } from '../lend/kits.ts';
 
@@ -47,25 +55,36 @@ async function photoIn(req: Request): Promise<Uint8Array> {
 /** Photos stream in, so these doors stand before the reading of JSON bodies. */
 export function photoInRoutes({ em, today, workerPool }: ServerContext): Router {
   const r = new Doors();
-  const measured = async (
-    req: Request,
-    options: MeasureOptions,
-    signal: AbortSignal,
-  ): Promise<PhotoAnswer> => {
+  const read = async (req: Request, what: PhotoJob['what'], signal: AbortSignal): Promise<unknown> => {
     try {
       const bytes = await photoIn(req);
-      return (await workerPool.run({ kind: 'photo', bytes, options }, signal)) as PhotoAnswer;
+      return await workerPool.run({ kind: 'photo', bytes, what }, signal);
     } catch (error) {
       // What is left of a refused photo is let go.
       req.resume();
       throw error;
     }
   };
+  const measured = async (req: Request, options: MeasureOptions, signal: AbortSignal): Promise<PhotoAnswer> =>
+    (await read(req, { of: 'things', options }, signal)) as PhotoAnswer;
+  r.post(
+    '/photo/hand',
+    {
+      about:
+        'a child’s hand that lies flat on a measuring sheet, palm down, its fingers spread: `{breadth, span, lengths: {thumb, first, middle, ring, little}, uncertainty, seen, photo}`, mm; `breadth` is across the knuckles without the thumb, `span` from the tip of the thumb to that of the little finger as they were spread, `uncertainty` the standard deviation of each. Nothing is written or kept',
+      role: 'designer',
+      media: MEDIA.join(' or '),
+      bytes: MOST_BYTES,
+      query: handQuery,
+    },
+    async ({ req, res, query: { bar } }) =>
+      (await read(req, { of: 'hand', bar }, abortOnClose(res))) as HandAnswer,
+  );
   r.post(
     '/photo/measure',
     {
       about:
-        'a photo of things on a measuring sheet (`GET /photo/sheet.pdf`): `{sheet: {paper, marks, scale}, camera: {above, tilt}, things: [{outline: [[x, y]], seen, x, y, long, short, area, uncertainty, form, roundness, colour, holes: [{long, short, x, y}], height, heightFrom, nearest: [{material, catalogue, name, score, height}]}], warnings, photo}`, mm from the sheet’s lower left; `long` and `short` are the sides of the smallest box round its plan, `uncertainty` their standard deviation. `height` is that of everything there, `heights=auto` takes that of the kind on the shelf that each is most like, and without either it is found from the outline where that tells it. `bar` is the length of the printed bar by a ruler. What cannot be measured is a 422 that says what to do. Nothing is written or kept',
+        'a photo of things on a measuring sheet (`GET /photo/sheet.pdf`): `{sheet: {paper, marks, scale}, camera: {above, tilt}, things: [{outline: [[x, y]], seen, x, y, long, short, area, uncertainty, form, roundness, colour, holes: [{long, short, x, y, outline}], height, heightFrom, nearest: [{material, catalogue, name, score, height}]}], warnings, photo}`, mm from the sheet’s lower left; `long` and `short` are the sides of the smallest box round its plan, `uncertainty` their standard deviation. `height` is that of everything there, `heights=auto` takes that of the kind on the shelf that each is most like, and without either it is found from the outline where that tells it. `bar` is the length of the printed bar by a ruler. What cannot be measured is a 422 that says what to do. Nothing is written or kept',
       media: MEDIA.join(' or '),
       bytes: MOST_BYTES,
       query: measureQuery,
@@ -120,8 +139,24 @@ export function photoInRoutes({ em, today, workerPool }: ServerContext): Router 
   return r.router;
 }
 
-export function photoRoutes({ workerPool }: ServerContext): Router {
+export function photoRoutes({ em, workerPool }: ServerContext): Router {
   const r = new Doors();
+  r.post(
+    '/photo/stencil.pdf',
+    {
+      about:
+        'an outline, as one traced from a photo, with what is open inside it, printed at its true size to draw round or to cut out; `longest` is its longer extent in mm',
+      body: stencilInput,
+    },
+    async ({ res, body: { outline, longest, paper } }) => {
+      const place = await em().findOneOrFail(PlaceRow, { id: 1 });
+      const { pages, words } = stencil(outline, longest, {
+        paper: paper ?? (place.paper as Paper),
+        unit: place.lengthUnit as LengthUnit,
+      });
+      sendPaper(res, 'stencil.pdf', await papersFor(workerPool, res)('template', pages, words));
+    },
+  );
   r.get(
     '/photo/sheet.pdf',
     {

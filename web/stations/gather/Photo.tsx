@@ -1,12 +1,16 @@
+import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
-import type { PhotoAnswer } from '../../../contract/photo.ts';
+import type { PhotoAnswer, StencilInput } from '../../../contract/photo.ts';
 import { asMaterial, entryOf } from '../../../core/catalogue/index.ts';
 import { formatLength } from '../../../core/measure/length.ts';
 import { alike, type Alike } from '../../../core/photo/alike.ts';
 import { sizesSeen } from '../../../core/photo/kinds.ts';
 import type { FormName } from '../../../core/photo/forms.ts';
+import { traced } from '../../../core/photo/trace.ts';
+import { fetchFile, words } from '../../data/api.ts';
+import { say } from '../../parts/messages.ts';
 import { useMaterials, usePlace } from '../../data/queries.ts';
 import { Button, ButtonLink } from '../../parts/Button.tsx';
 import { Stepper } from '../../parts/Field.tsx';
@@ -80,6 +84,16 @@ function SeenKind({ answer, group }: { answer: PhotoAnswer; group: Alike }) {
   }, [answer, group]);
   const [kind, setKind] = useState(likely[0]?.[0] ?? NEW);
   const [count, setCount] = useState(group.things.length);
+  const print = useMutation({
+    mutationFn: (thing: PhotoAnswer['things'][number]) => {
+      const called =
+        kind === NEW ? FORM[thing.form] : (likely.find(([value]) => value === kind)?.[1].name ?? '');
+      const { outline, longest } = traced(thing, called);
+      const input: StencilInput = { outline, longest };
+      return fetchFile('/photo/stencil.pdf', input, 'stencil.pdf');
+    },
+    onSuccess: () => say(text('outlinePrinted')),
+  });
   if (!place) return null;
   const unit = place.lengthUnit;
   const mm = (v: number): string => formatLength(v, unit);
@@ -135,12 +149,16 @@ function SeenKind({ answer, group }: { answer: PhotoAnswer; group: Alike }) {
           />
         </div>
         <Stepper label={text('howManyThere')} value={count} min={1} max={999} onChange={setCount} />
+        <Button plain onPress={() => print.mutate(first)} isDisabled={print.isPending}>
+          {text('printOutline')}
+        </Button>
         {isDone ? (
           <Quiet role="status">{text('isSaved')}</Quiet>
         ) : (
           <Button onPress={onward}>{text('onToShelf')}</Button>
         )}
       </Row>
+      {print.error && <Notice tone="stop">{words(print.error)}</Notice>}
     </Kind>
   );
 }

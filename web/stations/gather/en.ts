@@ -502,6 +502,8 @@ export const en = {
   whatIsIt: 'What is it?',
   anotherKind: 'A kind that is not here yet',
   howManyThere: 'How many',
+  printOutline: 'Print its outline',
+  outlinePrinted: 'The outline is there at its true size: draw round it on card, or cut it out.',
   onToShelf: 'Check it for the shelf',
   kindsInPhoto: 'Kinds in the photo',
   isSaved: 'On the shelf',

@@ -46,7 +46,7 @@ export const DialField = memo(
       case 'text':
         return <TextDial spec={spec} value={String(value)} onChange={set} isDisabled={preview} />;
       case 'outline':
-        return <OutlineDial spec={spec} value={value} onChange={set} isDisabled={preview} />;
+        return <OutlineDial spec={spec} value={value} unit={unit} onChange={set} isDisabled={preview} />;
       case 'number':
         return (
           <Dial

@@ -1,8 +1,11 @@
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import { outlineDial, outlineName, type OutlineDial as Value } from '../../../core/outline/outline.ts';
+import type { LengthUnit } from '../../../core/measure/length.ts';
 import type { DialSpec } from '../../../core/patterns/kernel.ts';
 import { words } from '../../data/api.ts';
+import { useOpenDesign } from '../../design/store.ts';
+import { useWorkings } from '../../design/workings.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Select } from '../../parts/Select.tsx';
 import { TextField } from '../../parts/Field.tsx';
@@ -21,19 +24,30 @@ const Box = styled.div`
   }
 `;
 
-/** A dial that takes an outline: one of the shapes, a letter or numeral, or a drawing of one's own as SVG. */
+const TracePhoto = lazy(async () => ({ default: (await import('../../photo/TracePhoto.tsx')).TracePhoto }));
+
+/** What the dial of an outline's size goes between now, mm. */
+function sizeRange(id: string): readonly [number, number] | null {
+  const size = useWorkings.getState().light?.specs.find((s) => s.id === id);
+  return size?.kind === 'number' ? [size.min, size.max] : null;
+}
+
+/** A dial that takes an outline: one of the shapes, a letter or numeral, a drawing of one's own as SVG, or a thing traced from a photo. */
 export function OutlineDial({
   spec,
   value,
+  unit,
   onChange,
   isDisabled,
 }: {
   spec: Extract<DialSpec, { kind: 'outline' }>;
   value: unknown;
+  unit: LengthUnit;
   onChange(v: Value): void;
   isDisabled: boolean;
 }) {
   const [problem, setProblem] = useState<string | null>(null);
+  const [isTracing, setTracing] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const read = outlineDial.safeParse(value);
   const now = read.success ? read.data : null;
@@ -83,6 +97,9 @@ export function OutlineDial({
         <Button small plain onPress={() => file.current?.click()}>
           {text('ownDrawingSvg')}
         </Button>
+        <Button small plain onPress={() => setTracing(true)}>
+          {text('fromPhoto')}
+        </Button>
         {now?.kind === 'own' && <Quiet>{outlineName(now)}</Quiet>}
       </Row>
       <input
@@ -94,6 +111,23 @@ export function OutlineDial({
         onChange={(e) => void take(e.currentTarget.files?.[0])}
       />
       {problem && <Notice tone="stop">{problem}</Notice>}
+      {isTracing && (
+        <Suspense fallback={null}>
+          <TracePhoto
+            around={spec.around}
+            range={sizeRange(spec.size)}
+            unit={unit}
+            onClose={() => setTracing(false)}
+            onTrace={(outline, longest) => {
+              const { draft, change } = useOpenDesign.getState();
+              // Both at once: an outline at another size is not the thing's own.
+              if (draft) change({ dials: { ...draft.dials, [spec.id]: outline, [spec.size]: longest } });
+              setProblem(null);
+              setTracing(false);
+            }}
+          />
+        </Suspense>
+      )}
     </Box>
   );
 }

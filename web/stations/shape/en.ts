@@ -11,6 +11,7 @@ export const en = {
   choose: 'Choose',
   orLetter: 'or letter',
   expectedLetterFromZ: 'Expected one letter from A to Z or one numeral.',
+  fromPhoto: 'From a photo',
   ownDrawingSvg: 'Own drawing (SVG)',
   ownDrawingAsSvg: 'Own drawing as SVG',
   lettersOrNumerals: 'letters or numerals',

@@ -1,0 +1,194 @@
+import { useEffect, useState } from 'react';
+import type { PhotoAnswer } from '../../contract/photo.ts';
+import { formatLength, type LengthUnit } from '../../core/measure/length.ts';
+import type { OutlineDial } from '../../core/outline/outline.ts';
+import { traced, type Traced as Trace } from '../../core/photo/trace.ts';
+import { words } from '../data/api.ts';
+import { Button } from '../parts/Button.tsx';
+import { Choice } from '../parts/Choice.tsx';
+import { Dialog } from '../parts/Dialog.tsx';
+import { TextField } from '../parts/Field.tsx';
+import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
+import { Select } from '../parts/Select.tsx';
+import { PhotoPicture } from './PhotoPicture.tsx';
+import { TakePhoto } from './TakePhoto.tsx';
+import { Traced } from './Traced.tsx';
+import { text } from './text.ts';
+
+type Own = Extract<OutlineDial, { kind: 'own' }>;
+
+/** A photo of this tab, let go when it is not shown any more. */
+export function usePhotoUrl(photo: Blob | null): string | null {
+  const [src, setSrc] = useState<string | null>(null);
+  useEffect(() => {
+    if (!photo) return;
+    const url = URL.createObjectURL(photo);
+    setSrc(url);
+    return () => {
+      URL.revokeObjectURL(url);
+      setSrc(null);
+    };
+  }, [photo]);
+  return src;
+}
+
+function Picked({
+  answer,
+  around,
+  range,
+  unit,
+  thing,
+  onTrace,
+}: {
+  answer: PhotoAnswer;
+  around: number;
+  range: readonly [number, number] | null;
+  unit: LengthUnit;
+  thing: number;
+  onTrace(outline: Own, longest: number): void;
+}) {
+  const [name, setName] = useState<string | null>(null);
+  const [isOpen, setOpen] = useState(true);
+  const seen = answer.things[thing]!;
+  const called = name ?? text('tracedThing', { n: thing + 1 });
+  const found = ((): Trace | string => {
+    try {
+      return traced(isOpen ? seen : { ...seen, holes: [] }, called, around);
+    } catch (e) {
+      return words(e);
+    }
+  })();
+  if (typeof found === 'string') return <Notice tone="stop">{text('noOutline', { why: found })}</Notice>;
+  const outline = found.outline as Own;
+  const [least, most] = range ?? [0, Infinity];
+  const longest = Math.min(most, Math.max(least, found.longest));
+  const long = formatLength(found.longest, unit);
+  return (
+    <Stack $gap={10}>
+      <Traced outline={outline} label={text('asCut', { name: called })} />
+      <p role="status">
+        {longest === found.longest
+          ? around > 0
+            ? text('largerAround', { long, around: formatLength(around, unit) })
+            : text('trueSize', { long })
+          : text(longest > found.longest ? 'madeLarger' : 'madeSmaller', {
+              long,
+              now: formatLength(longest, unit),
+            })}
+      </p>
+      {seen.holes.length > 0 && around === 0 && (
+        <Choice
+          label={text('openInside', { holes: seen.holes.length })}
+          value={isOpen ? 'yes' : 'no'}
+          onChange={(v) => setOpen(v === 'yes')}
+          options={[
+            { value: 'yes', label: text('cutOut') },
+            { value: 'no', label: text('leaveClosed') },
+          ]}
+        />
+      )}
+      {isOpen && around === 0 && found.left > 0 && (
+        <Quiet>{text('tooSmallHoles', { left: found.left })}</Quiet>
+      )}
+      {around > 0 && seen.holes.length > 0 && <Quiet>{text('openingHasNone')}</Quiet>}
+      <Row>
+        <div style={{ flex: '1 1 200px' }}>
+          <TextField label={text('called')} value={called} onChange={setName} />
+        </div>
+        <Button onPress={() => onTrace(outline, longest)}>{text('useOutline')}</Button>
+      </Row>
+    </Stack>
+  );
+}
+
+/** A thing on the sheet becomes an outline of one’s own, at its size. */
+export function TracePhoto({
+  around,
+  range,
+  unit,
+  onTrace,
+  onClose,
+}: {
+  /** Larger all round by this, mm. */
+  around: number;
+  /** What the design’s size goes between, mm. */
+  range: readonly [number, number] | null;
+  unit: LengthUnit;
+  onTrace(outline: Own, longest: number): void;
+  onClose(): void;
+}) {
+  const [taken, setTaken] = useState<{ answer: PhotoAnswer; photo: Blob } | null>(null);
+  const [thing, setThing] = useState(0);
+  const src = usePhotoUrl(taken?.photo ?? null);
+  return (
+    <Dialog title={text('traceTitle')} isOpen onClose={onClose} wide>
+      {!taken ? (
+        <TakePhoto<PhotoAnswer>
+          path="/photo/measure?heights=auto"
+          how={text('layOne')}
+          onAnswer={(answer, photo) => {
+            setTaken({ answer, photo });
+            const areas = answer.things.map((t) => t.area);
+            setThing(Math.max(0, areas.indexOf(Math.max(...areas))));
+          }}
+        />
+      ) : (
+        <Stack $gap={10}>
+          {src && (
+            <PhotoPicture
+              src={src}
+              answer={taken.answer}
+              markOf={(i) => (i === thing ? 'picked' : 'plain')}
+              onPick={setThing}
+            />
+          )}
+          {taken.answer.warnings.length > 0 && (
+            <Notice tone="care">
+              {taken.answer.warnings.map((w) => (
+                <div key={w}>{w}</div>
+              ))}
+            </Notice>
+          )}
+          {taken.answer.things.length > 0 && (
+            <>
+              <Row>
+                <div style={{ flex: '1 1 220px' }}>
+                  <Select
+                    label={text('whichThing')}
+                    value={String(thing)}
+                    onChange={(v) => setThing(Number(v))}
+                    options={taken.answer.things.map((t, i) => ({
+                      value: String(i),
+                      label: text('thingSize', {
+                        n: i + 1,
+                        long: formatLength(t.long, unit),
+                        short: formatLength(t.short, unit),
+                      }),
+                    }))}
+                  />
+                </div>
+                <Button plain onPress={() => setTaken(null)}>
+                  {text('anotherPhoto')}
+                </Button>
+              </Row>
+              <Picked
+                key={thing}
+                answer={taken.answer}
+                around={around}
+                range={range}
+                unit={unit}
+                thing={thing}
+                onTrace={onTrace}
+              />
+            </>
+          )}
+          {taken.answer.things.length === 0 && (
+            <Row>
+              <Button onPress={() => setTaken(null)}>{text('anotherPhoto')}</Button>
+            </Row>
+          )}
+        </Stack>
+      )}
+    </Dialog>
+  );
+}
