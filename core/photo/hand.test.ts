@@ -58,7 +58,7 @@ function laid({ scale = 1, side = 1, turn = 0, spread = 1, fingers = 5 } = {}): 
   const oneWay = [...pieces, palm.map(([x, y]) => ({ x, y })), ...capsule([0, 6], [0, -120], 17)].map(
     (path) => (isPositiveD(path) ? path : [...path].reverse()),
   );
-  const whole = unionD(oneWay, FillRule.NonZero, 4)
+  const whole = unionD(oneWay, [], FillRule.NonZero, 4)
     .map((path) => path.map((p): Vec2 => [p.x, p.y]))
     .sort((p, q) => area(q) - area(p))[0]!;
   // The ground ends 8 mm over the side of the paper.

@@ -150,8 +150,16 @@ export function bestBody(
       HIGH_AS_BROAD.has(f.form) && height !== null && Math.abs(f.short - height) > 1 + 0.12 * height;
     return costOf(f) * (against ? 1.8 : 1) + (f.height > 3.2 * f.long ? 1 : 0);
   });
-  return fits[costs.indexOf(Math.min(...costs))]!;
+  const best = fits[costs.indexOf(Math.min(...costs))]!;
+  // A few points may lie on a body that is nothing like what was seen: it explains none of them.
+  const isLike =
+    best.short >= LEAST_BREADTH && best.long <= MOST_LONGER * box.length + 2 && best.long >= 0.4 * box.length;
+  return isLike ? best : { ...best, share: 0 };
 }
+/** Narrower than this is no body, mm. */
+const LEAST_BREADTH = 1.2;
+/** A body that is partly hidden goes on so far beyond what is seen of it. */
+const MOST_LONGER = 1.6;
 
 interface Dent {
   readonly index: number;

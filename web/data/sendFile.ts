@@ -6,7 +6,7 @@ import { text } from './text.ts';
 /** How a file goes: what it is, who is told how far it has come (a share, 0 to 1), and what headers it needs besides. */
 interface Way {
   readonly type: string;
-  readonly told: (share: number) => void;
+  readonly told?: (share: number) => void;
   readonly headers?: Readonly<Record<string, string>>;
 }
 
@@ -20,7 +20,7 @@ export const sendFile = <T>(path: string, file: Blob, { type, told, headers = {}
     for (const [name, value] of Object.entries({ 'content-type': type, ...headers }))
       request.setRequestHeader(name, value);
     request.upload.addEventListener('progress', (e) => {
-      if (e.lengthComputable && e.total > 0) told(e.loaded / e.total);
+      if (e.lengthComputable && e.total > 0) told?.(e.loaded / e.total);
     });
     request.addEventListener('error', () => fail(0, text('lineBrokeBeforeWhole')));
     request.addEventListener('load', () => {

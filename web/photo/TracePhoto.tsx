@@ -1,20 +1,25 @@
+import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { PhotoAnswer } from '../../contract/photo.ts';
 import { formatLength, type LengthUnit } from '../../core/measure/length.ts';
 import type { OutlineDial } from '../../core/outline/outline.ts';
 import { traced, type Traced as Trace } from '../../core/photo/trace.ts';
 import { words } from '../data/api.ts';
+import { sendFile } from '../data/sendFile.ts';
 import { Button } from '../parts/Button.tsx';
 import { Choice } from '../parts/Choice.tsx';
 import { Dialog } from '../parts/Dialog.tsx';
 import { TextField } from '../parts/Field.tsx';
 import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
 import { Select } from '../parts/Select.tsx';
+import { LengthField } from '../parts/TypedField.tsx';
 import { PhotoPicture } from './PhotoPicture.tsx';
 import { TakePhoto } from './TakePhoto.tsx';
 import { Traced } from './Traced.tsx';
 import { text } from './text.ts';
 
+/** Card cut to shapes, as it was never photographed. */
+const EXAMPLES = ['/examples/outlines.jpg'];
 type Own = Extract<OutlineDial, { kind: 'own' }>;
 
 /** A photo of this tab, let go when it is not shown any more. */
@@ -119,19 +124,31 @@ export function TracePhoto({
 }) {
   const [taken, setTaken] = useState<{ answer: PhotoAnswer; photo: Blob } | null>(null);
   const [thing, setThing] = useState(0);
+  const [thick, setThick] = useState<number | null>(null);
+  const take = (answer: PhotoAnswer, photo: Blob): void => {
+    setTaken({ answer, photo });
+    const areas = answer.things.map((t) => t.area);
+    setThing(Math.max(0, areas.indexOf(Math.max(...areas))));
+  };
+  const path = thick === null ? '/photo/measure?heights=auto' : `/photo/measure?height=${thick}`;
+  const again = useMutation({
+    mutationFn: (photo: Blob) => sendFile<PhotoAnswer>(path, photo, { type: photo.type }),
+    onSuccess: take,
+  });
+  const thickness = (
+    <div style={{ width: 200 }}>
+      <LengthField label={text('howThick')} mm={thick} unit={unit} onChange={setThick} />
+    </div>
+  );
   const src = usePhotoUrl(taken?.photo ?? null);
   return (
     <Dialog title={text('traceTitle')} isOpen onClose={onClose} wide>
       {!taken ? (
-        <TakePhoto<PhotoAnswer>
-          path="/photo/measure?heights=auto"
-          how={text('layOne')}
-          onAnswer={(answer, photo) => {
-            setTaken({ answer, photo });
-            const areas = answer.things.map((t) => t.area);
-            setThing(Math.max(0, areas.indexOf(Math.max(...areas))));
-          }}
-        />
+        <Stack $gap={10}>
+          <TakePhoto<PhotoAnswer> path={path} how={text('layOne')} examples={EXAMPLES} onAnswer={take} />
+          {thickness}
+          <Quiet>{text('thickWhy')}</Quiet>
+        </Stack>
       ) : (
         <Stack $gap={10}>
           {src && (
@@ -167,12 +184,17 @@ export function TracePhoto({
                     }))}
                   />
                 </div>
+                {thickness}
+                <Button plain isDisabled={again.isPending} onPress={() => again.mutate(taken.photo)}>
+                  {again.isPending ? text('measuring') : text('measureAgain')}
+                </Button>
                 <Button plain onPress={() => setTaken(null)}>
                   {text('anotherPhoto')}
                 </Button>
               </Row>
+              {again.error && <Notice tone="stop">{words(again.error)}</Notice>}
               <Picked
-                key={thing}
+                key={`${thing} ${taken.answer.things[thing]?.long}`}
                 answer={taken.answer}
                 around={around}
                 range={range}

@@ -10,6 +10,9 @@ export const en = {
   traceTitle: 'An outline from a photo',
   layOne:
     'Print the sheet at 100 %, lay what you want to trace flat on it, and take the photo from above, a little tilted, with all four corners in it.',
+  howThick: 'How thick it is',
+  thickWhy: 'What is thick is seen larger than it is: with its thickness the outline is set right.',
+  measureAgain: 'Measure it again',
   whichThing: 'Which thing',
   thingSize: '{n}: {long} × {short}',
   called: 'Called',
