@@ -8,6 +8,8 @@ const ROUNDED = 1.8;
 /** Sides shorter than this are not followed, mm. */
 const LEAST_SIDE = 3;
 const MOST_CORNERS = 16;
+/** A curve takes at least so many chords. */
+const OF_A_CURVE = 8;
 /** Sine of the least angle by which one side turns off another: 17°. */
 const LEAST_TURN = 0.3;
 /** An outline lies this near to its straight sides, mm. */
@@ -106,16 +108,18 @@ export function polygonOf(outline: readonly Vec2[]): Vec2[] | null {
     return { normal, c };
   });
   if (sides.some((s) => s === null) || Math.sqrt(off / counted) > STRAIGHT) return null;
-  // Sides that turn so little are chords of a curve.
+  // Where most sides turn so little they are chords of a curve.
   const turns = sides.map((q, k) => {
     const p = sides[(k + sides.length - 1) % sides.length]!;
     return Math.abs(p.normal[0] * q!.normal[1] - p.normal[1] * q!.normal[0]);
   });
-  if (Math.min(...turns) < LEAST_TURN) return null;
+  if (turns.length >= OF_A_CURVE && turns.filter((t) => t < LEAST_TURN).length > turns.length / 2)
+    return null;
   return sides.map((side, k): Vec2 => {
     const [p, q] = [sides[(k + sides.length - 1) % sides.length]!, side!];
     const det = p.normal[0] * q.normal[1] - p.normal[1] * q.normal[0];
     const corner = ring[at[k]!]!;
+    if (Math.abs(det) < 0.1) return corner;
     const meet: Vec2 = [
       (p.c * q.normal[1] - q.c * p.normal[1]) / det,
       (p.normal[0] * q.c - q.normal[0] * p.c) / det,

@@ -152,8 +152,7 @@ export function bestBody(
   });
   const best = fits[costs.indexOf(Math.min(...costs))]!;
   // A few points may lie on a body that is nothing like what was seen: it explains none of them.
-  const isLike =
-    best.short >= LEAST_BREADTH && best.long <= MOST_LONGER * box.length + 2 && best.long >= 0.4 * box.length;
+  const isLike = best.short >= LEAST_BREADTH && best.long <= MOST_LONGER * smallestRectangle(ring).length + 2;
   return isLike ? best : { ...best, share: 0 };
 }
 /** Narrower than this is no body, mm. */
