@@ -56,6 +56,8 @@ export type StencilInput = z.infer<typeof stencilInput>;
 /** What a photo told; `warnings` are in words. */
 export interface PhotoAnswer extends Omit<MeasuredPhoto, 'warnings'> {
   readonly warnings: readonly string[];
+  /** Which thing each warning is about; null for the photo as a whole. */
+  readonly about: readonly (number | null)[];
   /** Of the photo as it was measured, pixels. */
   readonly photo: { readonly width: number; readonly height: number };
 }

@@ -10,7 +10,7 @@ const { build } = await import('esbuild');
 const folder = mkdtempSync(join(process.cwd(), 'node_modules', '.fox-bench-'));
 process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
 await build({
-  entryPoints: ['scripts/bench/core.ts', 'scripts/bench/making.ts'],
+  entryPoints: ['scripts/bench/core.ts', 'scripts/bench/making.ts', 'scripts/bench/photo.ts'],
   bundle: true,
   packages: 'external',
   platform: 'node',
@@ -22,6 +22,9 @@ await build({
 await import(join(folder, 'core.mjs'));
 console.log();
 await import(join(folder, 'making.mjs'));
+console.log();
+// In a process of its own: what it takes of memory is told, too.
+run(process.execPath, [join(folder, 'photo.mjs')]);
 
 console.log('\nStart: an empty place, from the command to the first answer');
 await (await import('./bench/start.mjs')).startBench();

@@ -103,7 +103,7 @@ describe('what is open inside an outline', () => {
     expect(p.steps({ ...wide, kits: 1 }).map((s) => s.id)).toContain('open');
     expect(p.fit(wide).verdict).not.toBe('stop');
     const { at: narrow } = await setting('lace', { outline, longest: 80, holes: 4, edge: 12 });
-    expect(p.fit(narrow)).toMatchObject({ verdict: 'stop', headline: 'The holes tear into what is cut out' });
+    expect(p.fit(narrow)).toMatchObject({ verdict: 'stop', headline: 'Too near the cut-out' });
     const cuts = p.draw(wide).sheets[0]!.marks.filter((m) => m.kind === 'outline' && m.role === 'cut');
     expect(cuts).toHaveLength(2);
   });

@@ -6,7 +6,7 @@ import { Button } from '../parts/Button.tsx';
 import { Quiet, Row, Stack } from '../parts/Panel.tsx';
 import { PhotoFrame, WIDE } from './PhotoPicture.tsx';
 import { TakePhoto } from './TakePhoto.tsx';
-import { usePhotoUrl } from './TracePhoto.tsx';
+import { Beside, usePhotoUrl } from './TracePhoto.tsx';
 import { text } from './text.ts';
 
 const HAND_EXAMPLE = ['/examples/hand.jpg'];
@@ -71,7 +71,11 @@ export function HandPhoto({
   const whole = (v: number): number => Math.round(v);
   return (
     <Stack $gap={10}>
-      {src && <HandPicture src={src} answer={answer} />}
+      {src && (
+        <Beside>
+          <HandPicture src={src} answer={answer} />
+        </Beside>
+      )}
       <p role="status">
         {text('handSays', {
           span: mm(answer.span),

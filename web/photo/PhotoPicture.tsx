@@ -33,7 +33,7 @@ export const WIDE = 600;
 export type Mark = 'plain' | 'picked' | 'unsure' | 'stranger';
 const LINE: Record<Mark, string> = {
   plain: '#fff',
-  picked: 'var(--fox)',
+  picked: 'var(--tape)',
   unsure: 'var(--care)',
   stranger: 'var(--stop)',
 };
@@ -83,7 +83,7 @@ export function PhotoPicture({
                 points={points.map((p) => p.map((v) => v.toFixed(1)).join(',')).join(' ')}
                 fill="none"
                 stroke={LINE[mark]}
-                strokeWidth={2.5}
+                strokeWidth={mark === 'picked' ? 4 : 2.5}
                 strokeDasharray={mark === 'plain' || mark === 'picked' ? undefined : '7 5'}
               />
               <text x={middle(0)} y={middle(1)}>

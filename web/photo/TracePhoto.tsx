@@ -1,4 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
+import { styled } from 'styled-components';
 import { useEffect, useState } from 'react';
 import type { PhotoAnswer } from '../../contract/photo.ts';
 import { formatLength, type LengthUnit } from '../../core/measure/length.ts';
@@ -21,6 +22,12 @@ import { text } from './text.ts';
 /** Card cut to shapes, as it was never photographed. */
 const EXAMPLES = ['/examples/outlines.jpg'];
 type Own = Extract<OutlineDial, { kind: 'own' }>;
+
+/** A photo in a dialog leaves room for what is done with it. */
+export const Beside = styled.div`
+  width: min(100%, 500px);
+  margin: 0 auto;
+`;
 
 /** A photo of this tab, let go when it is not shown any more. */
 export function usePhotoUrl(photo: Blob | null): string | null {
@@ -55,7 +62,7 @@ function Picked({
   const [name, setName] = useState<string | null>(null);
   const [isOpen, setOpen] = useState(true);
   const seen = answer.things[thing]!;
-  const called = name ?? text('tracedThing', { n: thing + 1 });
+  const called = name ?? text('tracedShape');
   const found = ((): Trace | string => {
     try {
       return traced(isOpen ? seen : { ...seen, holes: [] }, called, around);
@@ -122,11 +129,11 @@ export function TracePhoto({
   onTrace(outline: Own, longest: number): void;
   onClose(): void;
 }) {
-  const [taken, setTaken] = useState<{ answer: PhotoAnswer; photo: Blob } | null>(null);
+  const [taken, setTaken] = useState<{ answer: PhotoAnswer; photo: Blob; thick: number | null } | null>(null);
   const [thing, setThing] = useState(0);
   const [thick, setThick] = useState<number | null>(null);
   const take = (answer: PhotoAnswer, photo: Blob): void => {
-    setTaken({ answer, photo });
+    setTaken({ answer, photo, thick });
     const areas = answer.things.map((t) => t.area);
     setThing(Math.max(0, areas.indexOf(Math.max(...areas))));
   };
@@ -135,8 +142,13 @@ export function TracePhoto({
     mutationFn: (photo: Blob) => sendFile<PhotoAnswer>(path, photo, { type: photo.type }),
     onSuccess: take,
   });
+  // What is said of other things is of no use here.
+  const minded = (taken?.answer.warnings ?? []).filter((_, i) => {
+    const of = taken!.answer.about[i] ?? null;
+    return of === null || of === thing;
+  });
   const thickness = (
-    <div style={{ width: 200 }}>
+    <div style={{ width: 160 }}>
       <LengthField label={text('howThick')} mm={thick} unit={unit} onChange={setThick} />
     </div>
   );
@@ -152,16 +164,18 @@ export function TracePhoto({
       ) : (
         <Stack $gap={10}>
           {src && (
-            <PhotoPicture
-              src={src}
-              answer={taken.answer}
-              markOf={(i) => (i === thing ? 'picked' : 'plain')}
-              onPick={setThing}
-            />
+            <Beside>
+              <PhotoPicture
+                src={src}
+                answer={taken.answer}
+                markOf={(i) => (i === thing ? 'picked' : 'plain')}
+                onPick={setThing}
+              />
+            </Beside>
           )}
-          {taken.answer.warnings.length > 0 && (
+          {minded.length > 0 && (
             <Notice tone="care">
-              {taken.answer.warnings.map((w) => (
+              {minded.map((w) => (
                 <div key={w}>{w}</div>
               ))}
             </Notice>
@@ -185,9 +199,11 @@ export function TracePhoto({
                   />
                 </div>
                 {thickness}
-                <Button plain isDisabled={again.isPending} onPress={() => again.mutate(taken.photo)}>
-                  {again.isPending ? text('measuring') : text('measureAgain')}
-                </Button>
+                {thick !== taken.thick && (
+                  <Button plain isDisabled={again.isPending} onPress={() => again.mutate(taken.photo)}>
+                    {again.isPending ? text('measuring') : text('measureAgain')}
+                  </Button>
+                )}
                 <Button plain onPress={() => setTaken(null)}>
                   {text('anotherPhoto')}
                 </Button>

@@ -16,7 +16,7 @@ export const en = {
   whichThing: 'Which thing',
   thingSize: '{n}: {long} × {short}',
   called: 'Called',
-  tracedThing: 'Traced thing {n}',
+  tracedShape: 'traced shape',
   noOutline: 'This is no outline that can be cut: {why}.',
   asCut: '{name}, as it will be cut',
   trueSize: '{long} along its longer side: its true size.',

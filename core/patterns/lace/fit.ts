@@ -99,7 +99,7 @@ export function fit(at: At<Dials>): Fit<Detail> {
   if (nearest < 1.5 * hole - 1e-9)
     return say(
       'stop',
-      'The holes tear into what is cut out',
+      'Too near the cut-out',
       `Keep a hole’s width of card to what is cut out inside, ${mm(1.5 * hole)} from the middle of each hole: nearer to the edge, on a larger card, or without what is cut out.`,
     );
   if (d.holes > can)

@@ -135,5 +135,10 @@ export async function readPhoto({ bytes, what }: PhotoJob): Promise<PhotoAnswer 
   const measured = measurePhoto(photo, codes, what.options);
   if (typeof measured === 'string')
     throw refused(REFUSAL_WORDS[measured], `expected a photo of a measuring sheet; found: ${measured}`);
-  return { ...measured, warnings: measured.warnings.map(warningWords), photo: size };
+  return {
+    ...measured,
+    warnings: measured.warnings.map(warningWords),
+    about: measured.warnings.map((w) => ('thing' in w ? w.thing : null)),
+    photo: size,
+  };
 }
