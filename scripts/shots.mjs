@@ -32,7 +32,7 @@ const server = await startServer(
 const browser = await launchChromium();
 const views = [
   ['gather', '/gather?material=1'],
-  ['gather-look-over', '/gather/look-over'],
+  ['gather-photo', '/gather/photo', 'example 1'],
   ['today', '/today'],
   ['gather-today', '/gather/today'],
   ['shape', '/shape/1'],
