@@ -95,7 +95,7 @@ figure{margin:0}img{width:100%;border-radius:10px}</style>${figures.join('')}`,
       await page.getByRole('button', { name: press }).click();
       await page.waitForTimeout(4000);
       // A term takes as long as its proof does, a suggestion as long as there are shelves to try.
-      for (const busy of ['Planning …', 'Trying what goes together …'])
+      for (const busy of ['Planning …', 'Trying what goes together …', 'Measuring …'])
         await page.getByText(busy).waitFor({ state: 'hidden', timeout: 30_000 });
       await page.waitForTimeout(400);
     }

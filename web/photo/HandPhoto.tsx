@@ -4,6 +4,7 @@ import { FINGERS, type Hand } from '../../core/child/hand.ts';
 import { formatLength, type LengthUnit } from '../../core/measure/length.ts';
 import { Button } from '../parts/Button.tsx';
 import { Quiet, Row, Stack } from '../parts/Panel.tsx';
+import { Arrived } from './Arrived.tsx';
 import { PhotoFrame, WIDE } from './PhotoPicture.tsx';
 import { TakePhoto } from './TakePhoto.tsx';
 import { Beside, usePhotoUrl } from './TracePhoto.tsx';
@@ -70,7 +71,7 @@ export function HandPhoto({
   const mm = (v: number): string => formatLength(Math.round(v), unit);
   const whole = (v: number): number => Math.round(v);
   return (
-    <Stack $gap={10}>
+    <Arrived>
       {src && (
         <Beside>
           <HandPicture src={src} answer={answer} />
@@ -111,6 +112,6 @@ export function HandPhoto({
           {text('anotherPhoto')}
         </Button>
       </Row>
-    </Stack>
+    </Arrived>
   );
 }

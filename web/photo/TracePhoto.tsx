@@ -14,6 +14,7 @@ import { TextField } from '../parts/Field.tsx';
 import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
 import { Select } from '../parts/Select.tsx';
 import { LengthField } from '../parts/TypedField.tsx';
+import { Arrived } from './Arrived.tsx';
 import { PhotoPicture } from './PhotoPicture.tsx';
 import { TakePhoto } from './TakePhoto.tsx';
 import { Traced } from './Traced.tsx';
@@ -82,7 +83,7 @@ function Picked({
         {longest === found.longest
           ? around > 0
             ? text('largerAround', { long, around: formatLength(around, unit) })
-            : text('trueSize', { long })
+            : text(seen.height === null ? 'flatSize' : 'trueSize', { long })
           : text(longest > found.longest ? 'madeLarger' : 'madeSmaller', {
               long,
               now: formatLength(longest, unit),
@@ -162,7 +163,7 @@ export function TracePhoto({
           <Quiet>{text('thickWhy')}</Quiet>
         </Stack>
       ) : (
-        <Stack $gap={10}>
+        <Arrived>
           {src && (
             <Beside>
               <PhotoPicture
@@ -225,8 +226,13 @@ export function TracePhoto({
               <Button onPress={() => setTaken(null)}>{text('anotherPhoto')}</Button>
             </Row>
           )}
-        </Stack>
+        </Arrived>
       )}
+      <Row style={{ marginTop: 10 }}>
+        <Button plain onPress={onClose}>
+          {text('leave')}
+        </Button>
+      </Row>
     </Dialog>
   );
 }

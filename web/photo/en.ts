@@ -19,6 +19,8 @@ export const en = {
   tracedShape: 'traced shape',
   noOutline: 'This is no outline that can be cut: {why}.',
   asCut: '{name}, as it will be cut',
+  flatSize: '{long} along its longer side, as if it were flat.',
+  leave: 'Leave it',
   trueSize: '{long} along its longer side: its true size.',
   largerAround:
     '{long} along its longer side: {around} larger all round, so that the thing itself goes through.',

@@ -3,7 +3,8 @@ import type { Kit } from '../../../contract/lending.ts';
 import type { PhotoCountAnswer } from '../../../contract/photo.ts';
 import { Button } from '../../parts/Button.tsx';
 import { Dialog } from '../../parts/Dialog.tsx';
-import { Notice, Quiet, Row, Stack } from '../../parts/Panel.tsx';
+import { Notice, Quiet, Row } from '../../parts/Panel.tsx';
+import { Arrived } from '../../photo/Arrived.tsx';
 import { PhotoPicture, type Mark } from '../../photo/PhotoPicture.tsx';
 import { TakePhoto } from '../../photo/TakePhoto.tsx';
 import { SewnButton } from '../../shell/Verdict.tsx';
@@ -36,7 +37,7 @@ export function CountPhoto({
           onAnswer={(found, photo) => setCounted({ answer: found, src: URL.createObjectURL(photo) })}
         />
       ) : (
-        <Stack $gap={10}>
+        <Arrived>
           <PhotoPicture src={counted.src} answer={answer.measured} markOf={markOf} />
           <ul aria-label={text('countedByPhoto')}>
             {answer.parts.map((p) => (
@@ -77,7 +78,7 @@ export function CountPhoto({
             </Button>
           </Row>
           <Quiet>{text('photoConfirms')}</Quiet>
-        </Stack>
+        </Arrived>
       )}
     </Dialog>
   );
