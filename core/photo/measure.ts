@@ -25,7 +25,7 @@ export type PhotoWarning =
   | { readonly code: 'height-unknown'; readonly thing: number }
   | { readonly code: 'unsure'; readonly thing: number; readonly within: number };
 
-export interface MeasuredHole {
+interface MeasuredHole {
   readonly long: number;
   readonly short: number;
   readonly x: number;

@@ -79,7 +79,7 @@ export function FitToChild({
   const setFinger = (finger: Finger, v: number | null): void => {
     const kept = { ...hand.fingers, [finger]: v ?? undefined };
     const known = Object.entries(kept).filter(([, length]) => length !== undefined);
-    set({ fingers: known.length === 0 ? undefined : (Object.fromEntries(known) as Hand['fingers']) });
+    set({ fingers: known.length === 0 ? undefined : Object.fromEntries(known) });
   };
   const usual = usualHand(design.ageFrom);
   const name = picked === NEW ? code.trim() : picked;

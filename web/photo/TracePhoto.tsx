@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { styled } from 'styled-components';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { PhotoAnswer } from '../../contract/photo.ts';
 import { formatLength, type LengthUnit } from '../../core/measure/length.ts';
 import type { OutlineDial } from '../../core/outline/outline.ts';
@@ -32,16 +32,8 @@ export const Beside = styled.div`
 
 /** A photo of this tab, let go when it is not shown any more. */
 export function usePhotoUrl(photo: Blob | null): string | null {
-  const [src, setSrc] = useState<string | null>(null);
-  useEffect(() => {
-    if (!photo) return;
-    const url = URL.createObjectURL(photo);
-    setSrc(url);
-    return () => {
-      URL.revokeObjectURL(url);
-      setSrc(null);
-    };
-  }, [photo]);
+  const src = useMemo(() => photo && URL.createObjectURL(photo), [photo]);
+  useEffect(() => () => void (src && URL.revokeObjectURL(src)), [src]);
   return src;
 }
 
