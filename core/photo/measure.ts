@@ -37,6 +37,8 @@ interface MeasuredHole {
 export interface MeasuredThing {
   /** Its plan, anticlockwise, mm from the lower left corner of the sheet. */
   readonly outline: readonly Vec2[];
+  /** Its outline as the camera sees it on the sheet’s plane, mm. */
+  readonly shadow: readonly Vec2[];
   /** Its outline in the photo, as shares of the photo's width and height from the upper left. */
   readonly seen: readonly Vec2[];
   readonly x: number;
@@ -56,14 +58,14 @@ export interface MeasuredThing {
   readonly holes: readonly MeasuredHole[];
   /** mm; null where nothing tells it. */
   readonly height: number | null;
-  readonly heightFrom: 'given' | 'kind' | 'outline' | null;
+  readonly heightFrom: 'given' | 'kind' | 'outline' | 'second' | null;
   readonly nearest: readonly Nearest[];
 }
 
 export interface MeasuredPhoto {
   readonly sheet: { readonly paper: SheetPaper; readonly marks: readonly number[]; readonly scale: number };
-  /** Height over the sheet, mm; degrees from straight down. */
-  readonly camera: { readonly above: number; readonly tilt: number };
+  /** Its place over the sheet and its height, mm; degrees from straight down. */
+  readonly camera: { readonly x: number; readonly y: number; readonly above: number; readonly tilt: number };
   readonly things: readonly MeasuredThing[];
   readonly warnings: readonly PhotoWarning[];
 }
@@ -271,6 +273,7 @@ export function measurePhoto(
     const middle: Vec2 = body ? [body.x, body.y] : middleOf(outline);
     return {
       outline: drawn(outline),
+      shadow: drawn(part.ring.map((p) => p.at)),
       seen: seenIn(part),
       x: rounded(middle[0] * scale),
       y: rounded(middle[1] * scale),
@@ -335,7 +338,12 @@ export function measurePhoto(
   });
   return {
     sheet: { paper, marks: sheet.marks, scale },
-    camera: { above: rounded(eye[2] * scale, 10), tilt: rounded(tiltOf(camera), 10) },
+    camera: {
+      x: rounded(eye[0] * scale, 10),
+      y: rounded(eye[1] * scale, 10),
+      above: rounded(eye[2] * scale, 10),
+      tilt: rounded(tiltOf(camera), 10),
+    },
     things: sorted,
     warnings,
   };

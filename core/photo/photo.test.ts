@@ -207,6 +207,7 @@ describe('a body from its outline', () => {
 
 const thing = (part: Partial<MeasuredThing>): MeasuredThing => ({
   outline: [],
+  shadow: [],
   seen: [],
   x: 0,
   y: 0,

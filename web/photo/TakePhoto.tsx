@@ -80,6 +80,7 @@ export function TakePhoto<T>({
   onAnswer,
   how = text('layThings'),
   examples = EXAMPLES,
+  exampleWords,
 }: {
   /** The door, with its query but for the bar’s length. */
   path: string;
@@ -88,6 +89,8 @@ export function TakePhoto<T>({
   how?: string;
   /** Photos that were never taken, to try with. */
   examples?: readonly string[];
+  /** What a single one is called. */
+  exampleWords?: string;
 }) {
   const { data: place } = usePlace();
   const input = useRef<HTMLInputElement>(null);
@@ -176,7 +179,7 @@ export function TakePhoto<T>({
                 .then(send, (e: unknown) => setProblem(words(e)))
             }
           >
-            {examples.length === 1 ? text('theExample') : text('example', { n: i + 1 })}
+            {examples.length === 1 ? (exampleWords ?? text('theExample')) : text('example', { n: i + 1 })}
           </Button>
         ))}
       </Row>

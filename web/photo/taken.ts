@@ -13,6 +13,8 @@ interface Taken {
 export const useTaken = create<{
   taken: Taken | null;
   take(answer: PhotoAnswer, photo: Blob): void;
+  /** What a second photo made of it. */
+  mend(answer: PhotoAnswer): void;
   drop(): void;
   done(kind: string): void;
 }>()((set, get) => ({
@@ -20,6 +22,10 @@ export const useTaken = create<{
   take: (answer, photo) => {
     get().drop();
     set({ taken: { answer, src: URL.createObjectURL(photo), done: new Set() } });
+  },
+  mend: (answer) => {
+    const { taken } = get();
+    if (taken) set({ taken: { ...taken, answer } });
   },
   drop: () => {
     const { taken } = get();

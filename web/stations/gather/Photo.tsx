@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import type { PhotoAnswer, StencilInput } from '../../../contract/photo.ts';
@@ -62,8 +62,16 @@ const FORM: Readonly<Record<FormName, string>> = {
   triangle: text('formTriangle'),
   other: text('formOther'),
 };
+const SecondPhoto = lazy(async () => ({ default: (await import('./SecondPhoto.tsx')).SecondPhoto }));
 /** What a kind is, where it is none of those that are known. */
 const NEW = 'new';
+
+const HEIGHT = {
+  given: 'heightSaid',
+  kind: 'heightOfKind',
+  outline: 'heightSeen',
+  second: 'heightOfTwo',
+} as const;
 
 /** One kind of thing in the photo: what it is, how many there are, and on with it to the shelf. */
 function SeenKind({ answer, group }: { answer: PhotoAnswer; group: Alike }) {
@@ -103,7 +111,9 @@ function SeenKind({ answer, group }: { answer: PhotoAnswer; group: Alike }) {
       : text('about2', { long: mm(group.long), short: mm(group.short) });
   const unsure = Math.max(...things.map((t) => t.uncertainty));
   const onward = (): void => {
-    const measured = things.every((t) => t.heightFrom === 'outline') ? group : { ...group, height: null };
+    const measured = things.every((t) => t.heightFrom === 'outline' || t.heightFrom === 'second')
+      ? group
+      : { ...group, height: null };
     if (kind === NEW) {
       const is = first.form === 'disc' || first.form === 'ring' ? 'disc' : 'piece';
       return void go(`/gather?material=new&form=${is}&long=${group.long}&short=${group.short}&kept=${count}`);
@@ -131,7 +141,7 @@ function SeenKind({ answer, group }: { answer: PhotoAnswer; group: Alike }) {
       <Quiet>
         {first.height === null
           ? text('heightNotKnown')
-          : text(first.heightFrom === 'kind' ? 'heightOfKind' : 'heightSeen', {
+          : text(HEIGHT[first.heightFrom ?? 'given'], {
               height: mm(first.height),
             })}{' '}
         {text('toWithin', { within: mm(Math.max(0.1, Math.round(unsure * 20) / 10)) })}
@@ -165,7 +175,8 @@ function SeenKind({ answer, group }: { answer: PhotoAnswer; group: Alike }) {
 
 /** Finds on a printed sheet, measured and told apart by a photo. */
 export function Component() {
-  const { taken, take, drop } = useTaken();
+  const { taken, take, mend, drop } = useTaken();
+  const [isSecond, setSecond] = useState(false);
   const groups = useMemo(() => (taken ? alike(taken.answer.things) : []), [taken]);
   if (!taken)
     return (
@@ -187,6 +198,9 @@ export function Component() {
         })}
         title={text('thingsSeen', { things: answer.things.length, kinds: groups.length })}
       >
+        <Button plain onPress={() => setSecond(true)}>
+          {text('secondPhoto')}
+        </Button>
         <Button plain onPress={drop}>
           {text('anotherPhoto')}
         </Button>
@@ -194,6 +208,11 @@ export function Component() {
           {text('shelf')}
         </ButtonLink>
       </Heading>
+      {isSecond && (
+        <Suspense fallback={null}>
+          <SecondPhoto first={answer} onMended={mend} onClose={() => setSecond(false)} />
+        </Suspense>
+      )}
       <Grid>
         <Panel>
           <Stack $gap={10}>

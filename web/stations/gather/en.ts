@@ -497,6 +497,20 @@ export const en = {
   numbers: 'in the photo: {numbers}',
   heightNotKnown: 'Height not known.',
   heightOfKind: '{height} high, as the kind is.',
+  heightSaid: '{height} high, as was said.',
+  heightOfTwo: '{height} high, by two photos.',
+  secondPhoto: 'Second photo',
+  otherSide: 'example 1 from the other side',
+  secondTitle: 'A second photo, for the heights',
+  secondHow:
+    'Leave everything as it lies, hold the phone over the other side of the sheet, and take it again: how high each thing is follows from the two photos.',
+  'second_same-side':
+    'Both photos were taken from about the same place: hold the phone over the other side of the sheet.',
+  'second_other-paper': 'The second photo is of another size of sheet: take it of the same one.',
+  'second_nothing-alike':
+    'Nothing lies in the second photo as it does in the first: leave the things as they lie, and take it again.',
+  heightsTold:
+    '{told, plural, one {One height} other {# heights}} of {things, plural, one {one thing} other {# things}} now known from two photos.',
   heightSeen: '{height} high, by its outline.',
   toWithin: 'Measured to within {within}.',
   whatIsIt: 'What is it?',
