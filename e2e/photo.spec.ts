@@ -26,6 +26,14 @@ test('finds on a sheet are measured by a photo, gathered by kind, and go on to t
   // The photo is there as it was, and so is what was chosen.
   await expect(kinds.getByRole('listitem')).toHaveCount(before);
   await expect(what).toHaveText(name);
+  // From two sides the heights follow: two caps of 38 that seemed to be of different kinds are of one.
+  await page.getByRole('button', { name: 'Another photo' }).click();
+  await page.getByRole('button', { name: 'example 1' }).click();
+  await page.getByRole('button', { name: 'Second photo' }).click();
+  await page.getByRole('button', { name: 'example 1 from the other side' }).click();
+  await expect(page.getByText(/heights of 14 things now known from two photos/)).toBeVisible();
+  const caps = kinds.getByRole('listitem').filter({ hasText: '2 × round, 38' });
+  await expect(caps).toContainText(/14(\.\d)? mm high, by two photos/);
 });
 
 test('a thing on the sheet becomes the outline of a lacing card at its true size, with its hole, and is taken back', async ({

@@ -12,6 +12,8 @@ import { Notice, Quiet, Row, Stack } from '../parts/Panel.tsx';
 import { LengthField } from '../parts/TypedField.tsx';
 import { text } from './text.ts';
 
+/** What the bar of the sheet measures, as it was typed last in this tab: the next photo is of the same sheet. */
+let lastBar: number | null = null;
 /** Photos that were never taken, to try with. */
 const EXAMPLES = ['/examples/sheet-1.jpg', '/examples/sheet-2.jpg', '/examples/sheet-3.jpg'];
 
@@ -98,7 +100,11 @@ export function TakePhoto<T>({
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [paper, setPaper] = useState<string | null>(null);
-  const [bar, setBar] = useState<number | null>(null);
+  const [bar, setOwnBar] = useState(lastBar);
+  const setBar = (mm: number | null): void => {
+    lastBar = mm;
+    setOwnBar(mm);
+  };
   const chosen = paper ?? place?.paper ?? SHEET_PAPER_NAMES[0];
   const send = async (photo: Blob): Promise<void> => {
     setLive(false);
