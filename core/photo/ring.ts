@@ -1,6 +1,19 @@
 import { simplifyPathD } from 'clipper2-ts';
 import type { Vec2 } from '../geometry/vector.ts';
 
+/** The middle of what a ring encloses. */
+export const centre = (ring: readonly Vec2[]): Vec2 => {
+  let [a, x, y] = [0, 0, 0];
+  ring.forEach((p, i) => {
+    const q = ring[(i + 1) % ring.length]!;
+    const cross = p[0] * q[1] - q[0] * p[1];
+    a += cross;
+    x += (p[0] + q[0]) * cross;
+    y += (p[1] + q[1]) * cross;
+  });
+  return [x / (3 * a), y / (3 * a)];
+};
+
 /** Points along a closed ring, evenly. */
 export function resampled(ring: readonly Vec2[], apart: number): Vec2[] {
   const lengths = ring.map((p, i) => {

@@ -1,5 +1,5 @@
 import { FillRule, intersectD } from 'clipper2-ts';
-import { smoothed } from './ring.ts';
+import { centre, smoothed } from './ring.ts';
 import { area, extents, hull, perimeter, smallestRectangle } from '../geometry/polygon.ts';
 import type { Vec2, Vec3 } from '../geometry/vector.ts';
 import { fitBody, fitCorners, reach, type Body, type BodyFit, type Form } from './bodies.ts';
@@ -44,18 +44,6 @@ const MOST_POINTS = 130;
 /** A height that nobody gave may be up to this, mm, for what it makes unsure. */
 const UNKNOWN_HEIGHT = 8;
 const GIVEN_SPREAD = 0.4;
-
-const centre = (ring: readonly Vec2[]): Vec2 => {
-  let [a, x, y] = [0, 0, 0];
-  ring.forEach((p, i) => {
-    const q = ring[(i + 1) % ring.length]!;
-    const cross = p[0] * q[1] - q[0] * p[1];
-    a += cross;
-    x += (p[0] + q[0]) * cross;
-    y += (p[1] + q[1]) * cross;
-  });
-  return [x / (3 * a), y / (3 * a)];
-};
 
 /**
  * The plan of a prism from its shadow: a point is of the plan where the whole way from it to its place at the top is in the

@@ -3,7 +3,7 @@ import { area } from '../geometry/polygon.ts';
 import type { Vec2, Vec3 } from '../geometry/vector.ts';
 import type { MeasuredPhoto, MeasuredThing } from './measure.ts';
 import { apart, nearestKinds, type Kind } from './nearest.ts';
-import { resampled, simplified } from './ring.ts';
+import { centre, resampled, simplified } from './ring.ts';
 import { boxOfPlan, planUnder, thingOf } from './things.ts';
 
 /** A photo as it was measured, from where. */
@@ -24,18 +24,6 @@ const MOST_MOVED = 70;
 const ONE_THING = 4;
 
 const eyeOf = ({ camera }: View): Vec3 => [camera.x, camera.y, camera.above];
-const centre = (ring: readonly Vec2[]): Vec2 => {
-  let [twice, x, y] = [0, 0, 0];
-  ring.forEach((p, i) => {
-    const q = ring[(i + 1) % ring.length]!;
-    const cross = p[0] * q[1] - q[0] * p[1];
-    twice += cross;
-    x += (p[0] + q[0]) * cross;
-    y += (p[1] + q[1]) * cross;
-  });
-  return [x / (3 * twice), y / (3 * twice)];
-};
-
 /** How far the plans under a height lie apart, as two cameras see them, mm. */
 function apartAt(a: Vec3, b: Vec3, p: readonly Vec2[], q: readonly Vec2[], height: number): number {
   const plans = [planUnder(a, p, height), planUnder(b, q, height)] as const;
